@@ -1,0 +1,68 @@
+#include "cli/exchange.h"
+
+#include "store/job_json.h"
+#include "store/workshop.h"
+
+#include <QFile>
+
+namespace glimmet::cli {
+
+Exchanged exported(const std::string& path, const std::string& wanted) {
+    Exchanged result;
+    const auto workshop =
+        store::Workshop::open(QString::fromStdString(path), store::Access::ReadOnly);
+    if (!workshop) {
+        result.faults.push_back(path + ": " + core::plain(workshop.error().what));
+        return result;
+    }
+    std::vector<store::JobEntry> found;
+    std::string names;
+    for (const store::JobEntry& entry :
+         (*workshop)->jobs().value_or(std::vector<store::JobEntry>{})) {
+        names += (names.empty() ? "" : ", ") + entry.name;
+        if (wanted.empty() || entry.name == wanted) found.push_back(entry);
+    }
+    if (found.size() != 1) {
+        result.faults.push_back(path + ": --job: found " + std::to_string(found.size()) +
+                                " jobs “" + wanted + "”, allowed: the name of one of: " + names);
+        return result;
+    }
+    const auto job = (*workshop)->job(found.front().id);
+    if (job)
+        result.out = store::jobToJson(*job) + "\n";
+    else
+        result.faults.push_back(path + ": " + core::plain(job.error().what));
+    return result;
+}
+
+Exchanged imported(const std::string& path, const std::string& source) {
+    Exchanged result;
+    QFile file(QString::fromStdString(source));
+    if (!file.open(QIODevice::ReadOnly)) {
+        result.faults.push_back(source + ": /: found no readable file, allowed: a job in JSON");
+        return result;
+    }
+    std::vector<store::Fault> faults;
+    const auto job = store::jobFromJson(file.readAll().toStdString(), &faults);
+    if (!job) {
+        for (const store::Fault& fault : faults) {
+            result.faults.push_back(source + ": " + store::sentence(fault));
+        }
+        if (faults.empty()) result.faults.push_back(source + ": " + core::plain(job.error().what));
+        return result;
+    }
+    const auto workshop =
+        store::Workshop::open(QString::fromStdString(path), store::Access::ReadWrite);
+    if (!workshop) {
+        result.faults.push_back(path + ": " + core::plain(workshop.error().what));
+        return result;
+    }
+    if (const auto id = (*workshop)->add(*job, core::text("Imported")); !id) {
+        result.faults.push_back(path + ": " + core::plain(id.error().what));
+    } else {
+        result.out = "imported “" + job->name + "”\n";
+    }
+    return result;
+}
+
+}  // namespace glimmet::cli

@@ -1,0 +1,19 @@
+// `glimmet-cli export` and `import`: jobs in and out of a workshop as JSON.
+#pragma once
+
+#include <string>
+#include <vector>
+
+namespace glimmet::cli {
+
+struct Exchanged {
+    std::string out;                  ///< what goes to standard output
+    std::vector<std::string> faults;  ///< one line each
+};
+
+/// The job of that name (the only one, where no name is given) as JSON.
+[[nodiscard]] Exchanged exported(const std::string& workshop, const std::string& job);
+/// Adds the job in a JSON file to a workshop, which is made if it is not there.
+[[nodiscard]] Exchanged imported(const std::string& workshop, const std::string& file);
+
+}  // namespace glimmet::cli

@@ -1,0 +1,38 @@
+// Bench shorthand: one line, typed with one hand, that changes a job. The interface's jot line,
+// its options ("use this") and scripts all speak it, so there is one way to change a job.
+#pragma once
+
+#include "core/finding/finding.h"
+#include "core/job/job.h"
+#include "core/result.h"
+
+#include <span>
+#include <string>
+#include <string_view>
+
+namespace glimmet::core {
+
+struct Jotted {
+    Text meaning;         ///< how the line was understood: "Stall test: 1.15 A at 12 V"
+    Job after;            ///< the job with it
+    Stage stage{};        ///< where its effect shows
+    std::string subject;  ///< the circuit it touches, or empty
+};
+
+/// Reads one line against a job. Pure: the job itself is not touched.
+/// `today` is the date that measurements get, ISO 8601.
+/// Errors: NotUnderstood for words that mean nothing here, Unknown for names of nothing,
+/// OutOfRange for values no model has, Missing for what the line leaves out. Each explains itself
+/// and shows an example; nothing of a refused line is taken.
+[[nodiscard]] Result<Jotted> understood(std::string_view line, const Job& job,
+                                        const Catalogue& catalogue, const std::string& today);
+
+struct JotForm {
+    const char* pattern;  ///< "stall AMPS VOLTS"
+    const char* example;  ///< "stall 1.15A 12V"
+    const char* meaning;  ///< "a stall test, a second at the most"
+};
+/// All that can be typed, in the order of the work.
+[[nodiscard]] std::span<const JotForm> jotForms();
+
+}  // namespace glimmet::core

@@ -1,0 +1,46 @@
+// What the lamps of a job do electrically, as it stands: the numbers behind the findings, the
+// schematic and the dark-room picture.
+#pragma once
+
+#include "core/job/job.h"
+
+namespace glimmet::core {
+
+struct RowState {
+    bool connected = false;       ///< its resistor is chosen (0 Ω deliberately none counts)
+    Amperes current{};            ///< at typical values; 0 when not connected
+    Amperes lowest{}, highest{};  ///< over the spread of supply, forward voltage and resistor
+    std::vector<Volts> led;       ///< across each lamp
+    Watts resistorPower{};
+    Ohms ideal{};     ///< for the wished current; not positive: supply too low
+    Amperes limit{};  ///< the smallest of its lamps' limits
+};
+
+struct CircuitState {
+    Volts bus{};
+    Volts drive{};        ///< bus − output switch
+    Ohms outputSeries{};  ///< assumed 0 where not known
+    bool outputSeriesKnown = true;
+    std::vector<RowState> rows;
+    Amperes total{};
+    Volts glowFrom{};    ///< track or supply volts at which the first lamp carries 0.1 mA
+    Volts targetFrom{};  ///< …at which the first reaches the wished current
+};
+
+inline constexpr Amperes glowCurrent{0.0001};
+
+/// Errors: OutOfRange from a lamp whose data are no LED's.
+[[nodiscard]] Result<CircuitState> circuitState(const Job& job, const Circuit& circuit,
+                                                const House& house);
+
+/// The current row `row` would carry with `resistor`, all else as it stands.
+[[nodiscard]] Result<Amperes> currentWith(const Job& job, const Circuit& circuit, std::size_t row,
+                                          Ohms resistor, const House& house);
+
+/// Light of a row relative to its wish: intensity follows current to first order.
+[[nodiscard]] double relativeLight(Amperes current, Amperes wished);
+/// "as bright as wanted", "a little dimmer than wanted", "clearly brighter than wanted" …
+/// Steps at 25 % and 2:1: the eye's, for lamps in one scene (handbook 2.2).
+[[nodiscard]] Text lightWords(double relative);
+
+}  // namespace glimmet::core

@@ -1,0 +1,114 @@
+#include "core/lamp/led.h"
+
+#include <cassert>
+#include <cmath>
+
+namespace glimmet::core {
+
+std::string_view name(LedFamily family) {
+    switch (family) {
+        case LedFamily::Red:
+            return "red";
+        case LedFamily::Amber:
+            return "amber";
+        case LedFamily::Yellow:
+            return "yellow";
+        case LedFamily::Green:
+            return "green";
+        case LedFamily::TrueGreen:
+            return "true-green";
+        case LedFamily::Blue:
+            return "blue";
+        case LedFamily::White:
+            return "white";
+        case LedFamily::UltraViolet:
+            break;
+    }
+    return "uv";
+}
+
+std::optional<LedFamily> ledFamilyNamed(std::string_view wanted) {
+    for (const LedFamily family : ledFamilies) {
+        if (name(family) == wanted) return family;
+    }
+    return {};
+}
+
+FamilyValues familyValues(LedFamily family) {
+    const Amperes limit{0.025};
+    switch (family) {
+        case LedFamily::Red:
+        case LedFamily::Amber:
+        case LedFamily::Yellow:
+            return {Volts{1.8}, Volts{2.0}, Volts{2.4}, 2.0, Ohms{5}, limit};
+        case LedFamily::Green:
+            return {Volts{1.9}, Volts{2.2}, Volts{2.6}, 2.0, Ohms{8}, limit};
+        case LedFamily::TrueGreen:
+        case LedFamily::Blue:
+        case LedFamily::White:
+        case LedFamily::UltraViolet:
+            break;
+    }
+    return {Volts{2.8}, Volts{3.1}, Volts{3.5}, 2.9, Ohms{12}, limit};
+}
+
+Volts LedLaw::voltage(Amperes current) const {
+    const double i = current.value();
+    return Volts{emission * thermalVoltage * std::log1p(i / saturation.value()) +
+                 i * series.value()};
+}
+
+Ohms LedLaw::slope(Amperes current) const {
+    return Ohms{emission * thermalVoltage / (current.value() + saturation.value()) +
+                series.value()};
+}
+
+Result<LedLaw> ledLawThrough(ForwardPoint point, double emission, Ohms series) {
+    const auto refuse = [](const char* field, Text what) {
+        return failure(ErrorCode::OutOfRange, field, std::move(what));
+    };
+    if (!(emission > 0)) return refuse("n", text("The emission coefficient must be above 0."));
+    if (!(series >= Ohms{0}))
+        return refuse("rs_ohm", text("A series resistance cannot be negative."));
+    if (!(point.current > Amperes{0}))
+        return refuse("at_A", text("The test current must be above 0 A."));
+    const double junction = point.voltage.value() - point.current.value() * series.value();
+    if (!(junction > 0)) {
+        return refuse("vf_V", text("The forward voltage must be above the drop across the LED's "
+                                   "own series resistance at the test current."));
+    }
+    const double saturation =
+        point.current.value() / std::expm1(junction / (emission * thermalVoltage));
+    if (!(saturation > 0) || !std::isfinite(saturation)) {
+        return refuse("vf_V", text("The forward voltage is beyond what an LED law can describe."));
+    }
+    return LedLaw{emission, Amperes{saturation}, series};
+}
+
+Result<LedLaw> ledLawThrough(ForwardPoint lower, ForwardPoint upper, Ohms series) {
+    const double rise = (upper.voltage.value() - upper.current.value() * series.value()) -
+                        (lower.voltage.value() - lower.current.value() * series.value());
+    const double ratio = upper.current.value() / lower.current.value();
+    if (!(lower.current > Amperes{0}) || !(ratio > 1) || !(rise > 0)) {
+        return failure(ErrorCode::OutOfRange, "points",
+                       text("The two points must rise in current and in voltage, beyond what the "
+                            "series resistance alone explains."));
+    }
+    return ledLawThrough(upper, rise / (thermalVoltage * std::log(ratio)), series);
+}
+
+namespace {
+LedLaw familyLaw(LedFamily family, Volts forward) {
+    const FamilyValues values = familyValues(family);
+    const auto law =
+        ledLawThrough({forward, Amperes{familyTestCurrent}}, values.emission, values.series);
+    assert(law.has_value());  // the table's values are inside the law's range
+    return *law;
+}
+}  // namespace
+
+LedLaw typicalLaw(LedFamily family) { return familyLaw(family, familyValues(family).typical); }
+LedLaw lowestLaw(LedFamily family) { return familyLaw(family, familyValues(family).lowest); }
+LedLaw highestLaw(LedFamily family) { return familyLaw(family, familyValues(family).highest); }
+
+}  // namespace glimmet::core

@@ -1,0 +1,72 @@
+// Light-emitting diodes: the large-signal law with series resistance, and what a family of them
+// is like when no data sheet is at hand.
+#pragma once
+
+#include "core/quantity/quantities.h"
+#include "core/result.h"
+
+#include <optional>
+#include <string_view>
+
+namespace glimmet::core {
+
+/// Thermal voltage kT/q at 300.15 K, the temperature at which every junction here is computed.
+/// k and q as fixed by the SI of 2019 (CODATA 2018).
+inline constexpr double thermalVoltage = 1.380649e-23 * 300.15 / 1.602176634e-19;  // V
+
+enum class LedFamily { Red, Amber, Yellow, Green, TrueGreen, Blue, White, UltraViolet };
+inline constexpr LedFamily ledFamilies[] = {
+    LedFamily::Red,       LedFamily::Amber, LedFamily::Yellow, LedFamily::Green,
+    LedFamily::TrueGreen, LedFamily::Blue,  LedFamily::White,  LedFamily::UltraViolet};
+
+/// "red" "amber" "yellow" "green" (the old GaP kind) "true-green" "blue" "white" "uv".
+[[nodiscard]] std::string_view name(LedFamily family);
+[[nodiscard]] std::optional<LedFamily> ledFamilyNamed(std::string_view name);
+
+/// Typical values of a family, for lamps of which nothing better is known. Source: handbook 2.2,
+/// after common 3 mm and 5 mm data sheets; forward voltages at 20 mA.
+struct FamilyValues {
+    Volts lowest{}, typical{}, highest{};  ///< forward voltage at 20 mA across a batch
+    double emission{};                     ///< N of the law
+    Ohms series{};                         ///< Rs of the law
+    Amperes limit{};                       ///< largest continuous current
+};
+[[nodiscard]] FamilyValues familyValues(LedFamily family);
+inline constexpr double familyTestCurrent = 0.020;  ///< A, where the family's voltages hold
+
+/// One point of a data sheet or of a measurement: the voltage across the LED at a current.
+struct ForwardPoint {
+    Volts voltage{};
+    Amperes current{};
+    bool operator==(const ForwardPoint&) const = default;
+};
+
+/// V(I) = N·Vt·ln(1 + I/Is) + I·Rs. Valid for I >= 0, at 300.15 K.
+struct LedLaw {
+    double emission = 2.0;  ///< N, > 0
+    Amperes saturation{};   ///< Is, > 0
+    Ohms series{};          ///< Rs, >= 0
+
+    /// Voltage across the LED. Range: current >= 0.
+    [[nodiscard]] Volts voltage(Amperes current) const;
+    /// dV/dI at a current. Range: current >= 0.
+    [[nodiscard]] Ohms slope(Amperes current) const;
+};
+
+/// The law through one point, with N and Rs given. Source: the law solved for Is.
+/// Errors: OutOfRange when N or the point is not positive, Rs negative, or the point lies at or
+/// below the drop I·Rs, so that nothing is left for the junction.
+[[nodiscard]] Result<LedLaw> ledLawThrough(ForwardPoint point, double emission, Ohms series);
+
+/// The law through two points at a known Rs: N and Is are solved exactly for I >> Is (the law
+/// without its "1 +", good to 1e-9 above a microampere for any LED).
+/// Errors: OutOfRange when the points do not rise, or do not leave a positive N.
+[[nodiscard]] Result<LedLaw> ledLawThrough(ForwardPoint lower, ForwardPoint upper, Ohms series);
+
+/// The typical law of a family.
+[[nodiscard]] LedLaw typicalLaw(LedFamily family);
+/// The same with its forward voltage at 20 mA moved to the lowest or highest of the batch.
+[[nodiscard]] LedLaw lowestLaw(LedFamily family);
+[[nodiscard]] LedLaw highestLaw(LedFamily family);
+
+}  // namespace glimmet::core

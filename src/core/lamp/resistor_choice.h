@@ -1,0 +1,32 @@
+// The resistor of a lamp: ideal value for a target current, and the preferred one to fit.
+#pragma once
+
+#include "core/lamp/lamp_circuit.h"
+#include "core/lamp/preferred_value.h"
+
+#include <optional>
+#include <vector>
+
+namespace glimmet::core {
+
+struct ResistorWish {
+    Amperes target{};  ///< through every string, > 0
+    Series series = Series::E12;
+    RoundingPolicy policy = RoundingPolicy::Higher;
+};
+
+/// ideal = (drive − n·target·common − ΣV_LED(target)) / target for one of `stringCount` strings
+/// that all carry the target. Zero or negative where the supply is too low for the string.
+/// Source: Kirchhoff's voltage law; handbook 2.3.
+[[nodiscard]] Ohms idealResistor(const std::vector<LedLaw>& leds, Volts drive, Ohms common,
+                                 std::size_t stringCount, Amperes target);
+
+/// The preferred value for an ideal one; nothing where the ideal is not positive.
+[[nodiscard]] std::optional<Ohms> fittedResistor(Ohms ideal, const ResistorWish& wish);
+
+/// A resistor body by what heat it is rated for; chosen for at least twice the power (handbook
+/// 2.3, the usual derating for parts in a closed plastic body).
+/// "0402", "0603", "1/8 W or 0805", "1/4 W or 1206", "1/2 W", "1 W" or "2 W or more".
+[[nodiscard]] const char* resistorBody(Watts power);
+
+}  // namespace glimmet::core

@@ -1,0 +1,93 @@
+// What a motor draws, from readings at the bench, and whether a decoder carries it.
+#pragma once
+
+#include "core/finding/state.h"
+#include "core/quantity/quantities.h"
+
+#include <optional>
+#include <span>
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace glimmet::core {
+
+enum class MotorCondition { Light, Hauling, Slipping, Stalled };
+inline constexpr MotorCondition motorConditions[] = {MotorCondition::Light, MotorCondition::Hauling,
+                                                     MotorCondition::Slipping,
+                                                     MotorCondition::Stalled};
+/// "light" "hauling" "slipping" "stalled"
+[[nodiscard]] std::string_view name(MotorCondition condition);
+[[nodiscard]] std::optional<MotorCondition> motorConditionNamed(std::string_view name);
+
+struct MotorReading {
+    MotorCondition condition{};
+    Volts volts{};      ///< at the motor or the track at that moment, > 0
+    Amperes amps{};     ///< > 0
+    std::string taken;  ///< when, ISO 8601 (empty: not known)
+    bool operator==(const MotorReading&) const = default;
+};
+
+/// What stands between the rails and the motor.
+struct MotorSupply {
+    Volts track{};      ///< DCC track or DC volts, >= 0
+    Volts rectifier{};  ///< drop of the decoder's rectifier
+    Volts bridge{};     ///< drop of the decoder's motor bridge
+};
+
+/// Resistance of the path through the motor when it does not turn: volts/amps of the stalled
+/// reading with the lowest ohms (the worst case); without one, the winding's measured resistance.
+/// Nothing when neither is known. Source: Ohm's law; a motor at rest has no back-EMF.
+[[nodiscard]] std::optional<Ohms> pathResistance(std::span<const MotorReading> readings,
+                                                 std::optional<Ohms> winding);
+
+/// I_stall = (V_track − V_rect − V_bridge) / R_path; 0 where the drops eat the whole supply.
+/// Range: path > 0.
+[[nodiscard]] Amperes stallCurrent(const MotorSupply& supply, Ohms path);
+
+/// The largest current read in a condition, if it was read. Slip current is set by adhesion, not
+/// by volts, so it is taken as read.
+[[nodiscard]] std::optional<Amperes> largestReading(std::span<const MotorReading> readings,
+                                                    MotorCondition condition);
+
+/// How a decoder's ratings are held against the motor; workshops differ.
+enum class RatingRule {
+    Strict,   ///< continuous >= stall
+    Slip,     ///< continuous >= slipping and peak >= stall (the common rule)
+    Running,  ///< continuous >= 1.25 × the larger of light and hauling
+};
+/// "strict" "slip" "running"
+[[nodiscard]] std::string_view name(RatingRule rule);
+[[nodiscard]] std::optional<RatingRule> ratingRuleNamed(std::string_view name);
+inline constexpr double runningMargin = 1.25;  ///< of the lenient rule
+
+struct MotorRating {
+    Amperes continuous{};  ///< > 0
+    Amperes peak{};        ///< > 0
+};
+
+/// One thing the rule demands of the decoder.
+struct MotorDemand {
+    enum class What { Running, Slip, Stall } what{};
+    bool againstPeak = false;       ///< held against the peak rating, else the continuous one
+    std::optional<Amperes> demand;  ///< nothing: the reading it needs is missing (state Ask)
+    Amperes limit{};
+    State state{};
+};
+/// "running" "slip" "stall"
+[[nodiscard]] std::string_view name(MotorDemand::What what);
+
+struct MotorVerdict {
+    std::optional<Ohms> path;
+    std::optional<Amperes> stall, slip, running;
+    std::vector<MotorDemand> demands;  ///< one or two, in the rule's order
+    State state{};                     ///< the worst of the demands
+};
+
+/// `closeMargin`: within this share of a limit the state is Close; 0 <= closeMargin < 1.
+[[nodiscard]] MotorVerdict motorVerdict(std::span<const MotorReading> readings,
+                                        std::optional<Ohms> winding, const MotorSupply& supply,
+                                        const MotorRating& rating, RatingRule rule,
+                                        double closeMargin);
+
+}  // namespace glimmet::core

@@ -1,0 +1,35 @@
+// Copper wire by American wire gauge: resistance, drop and what it may carry inside a model.
+#pragma once
+
+#include "core/finding/state.h"
+#include "core/quantity/quantities.h"
+
+#include <optional>
+#include <span>
+
+namespace glimmet::core {
+
+struct WireGauge {
+    int awg{};
+    OhmsPerMetre perMetre{};  ///< copper at 20 °C
+    Amperes limit{};          ///< short internal wiring, bundled, continuous; conservative
+};
+
+/// The gauges Glimmet knows, thickest first. Source: handbook 2.8.
+[[nodiscard]] std::span<const WireGauge> wireGauges();
+[[nodiscard]] std::optional<WireGauge> wireGauge(int awg);
+
+struct WireRun {
+    WireGauge gauge{};
+    Millimetres length{};       ///< >= 0, one way
+    bool thereAndBack = false;  ///< the return conductor counts too
+    Amperes current{};          ///< >= 0
+};
+
+inline constexpr double wireCloseAbove = 0.85;  ///< of the limit
+
+[[nodiscard]] Ohms resistance(const WireRun& run);
+[[nodiscard]] Volts drop(const WireRun& run);
+[[nodiscard]] State loadState(const WireRun& run);
+
+}  // namespace glimmet::core

@@ -1,0 +1,29 @@
+// The parts catalogue: what ships with Glimmet, and what the user adds.
+#pragma once
+
+#include "core/job/job.h"
+#include "core/result.h"
+
+#include <QString>
+
+#include <optional>
+#include <vector>
+
+namespace glimmet::store {
+
+struct LoadedCatalogue {
+    core::Catalogue catalogue;
+    std::optional<core::Error> userFault;  ///< why the user's own file was left out, if it was
+};
+
+/// The shipped parts, with those of the user's file before them; a part of the user's replaces a
+/// shipped one of the same id. A faulty file of the user's is left out whole and told about.
+[[nodiscard]] LoadedCatalogue loadedCatalogue(const QString& userFile);
+
+/// Where the user's own parts are looked for: catalogue.json in Glimmet's configuration folder.
+[[nodiscard]] QString userCatalogueFile();
+
+/// The jobs of the demo workshop, as shipped.
+[[nodiscard]] std::vector<core::Job> demoJobs();
+
+}  // namespace glimmet::store

@@ -1,0 +1,29 @@
+// A job as JSON: the format in which a workshop file keeps revisions and in which jobs are
+// exchanged. Documented in docs/format.md, with a schema in docs/schema/job.schema.json.
+#pragma once
+
+#include "core/job/job.h"
+#include "core/result.h"
+#include "store/json_fields.h"
+
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace glimmet::store {
+
+inline constexpr int jobFormatVersion = 1;
+
+/// `indent` below 0: on one line.
+[[nodiscard]] std::string jobToJson(const core::Job& job, int indent = 2);
+
+/// Reads a job whole or not at all. Faults get every fault that was found.
+/// Errors: NotUnderstood with the first fault as its sentence; TooNew for a later format.
+[[nodiscard]] core::Result<core::Job> jobFromJson(std::string_view text,
+                                                  std::vector<Fault>* faults = nullptr);
+
+/// A catalogue: {"format": "glimmet-catalogue", "version": 1, "decoders": […], "lamps": […]}.
+[[nodiscard]] core::Result<core::Catalogue> catalogueFromJson(std::string_view text,
+                                                              std::vector<Fault>* faults = nullptr);
+
+}  // namespace glimmet::store

@@ -1,0 +1,278 @@
+#include "store/json_fields.h"
+
+#include <nlohmann/json.hpp>
+
+#include <cmath>
+
+namespace glimmet::store {
+namespace {
+
+using nlohmann::json;
+
+std::string shortened(std::string words) {
+    if (words.size() <= 60) return words;
+    std::size_t end = 57;
+    while (end > 0 && (static_cast<unsigned char>(words[end]) & 0xC0) == 0x80) --end;
+    return words.substr(0, end) + "…";
+}
+
+std::string described(const json& value) {
+    switch (value.type()) {
+        case json::value_t::object:
+            return "an object";
+        case json::value_t::array:
+            return "a list of " + std::to_string(value.size());
+        default:
+            return shortened(value.dump(-1, ' ', false, json::error_handler_t::replace));
+    }
+}
+
+/// "/" and "~" in keys are escaped in a JSON pointer (RFC 6901).
+std::string escaped(std::string_view key) {
+    std::string pointer;
+    for (const char c : key) {
+        if (c == '~')
+            pointer += "~0";
+        else if (c == '/')
+            pointer += "~1";
+        else
+            pointer += c;
+    }
+    return pointer;
+}
+
+std::string plainNumber(double value) { return json(value).dump(); }
+std::string limitWords(double value) {
+    const bool whole = std::abs(value) < 1e15 && std::floor(value) >= value;
+    return whole ? std::to_string(static_cast<long long>(value)) : plainNumber(value);
+}
+
+std::string lineAndColumn(std::string_view text, std::size_t byte) {
+    std::size_t line = 1;
+    std::size_t column = 1;
+    for (std::size_t i = 0; i + 1 < byte && i < text.size(); ++i) {
+        if (text[i] == '\n') {
+            ++line;
+            column = 1;
+        } else {
+            ++column;
+        }
+    }
+    return "line " + std::to_string(line) + ", column " + std::to_string(column);
+}
+
+/// Watches the parser for keys that stand twice in one object.
+class TwiceGivenKeys {
+public:
+    explicit TwiceGivenKeys(std::vector<Fault>& faults) : m_faults(faults) {}
+    bool operator()(int depth, json::parse_event_t event, json& parsed) {
+        const auto level = static_cast<std::size_t>(depth);
+        if (event == json::parse_event_t::object_start) {
+            if (m_keys.size() <= level + 1) m_keys.resize(level + 2);
+            m_keys[level + 1].clear();
+        } else if (event == json::parse_event_t::key && level < m_keys.size()) {
+            const auto& key = parsed.get_ref<const std::string&>();
+            if (!m_keys[level].insert(key).second) {
+                m_faults.push_back(
+                    {"/…/" + escaped(key), "the field twice in one object", "each field once"});
+            }
+        }
+        return true;
+    }
+
+private:
+    std::vector<Fault>& m_faults;
+    std::vector<std::set<std::string>> m_keys;
+};
+
+}  // namespace
+
+std::string sentence(const Fault& fault) {
+    return fault.place + ": found " + fault.found + ", allowed: " + fault.allowed;
+}
+
+std::optional<json> parsedJson(std::string_view text, std::vector<Fault>& faults) {
+    const std::size_t before = faults.size();
+    TwiceGivenKeys twice(faults);
+    try {
+        json parsed = json::parse(text.begin(), text.end(), std::ref(twice));
+        if (faults.size() > before) return {};
+        return parsed;
+    } catch (const json::parse_error& error) {
+        const bool empty = text.find_first_not_of(" \t\r\n") == std::string_view::npos;
+        faults.push_back({lineAndColumn(text, error.byte),
+                          empty ? "nothing" : "what is no JSON there", "a JSON document"});
+    } catch (const json::out_of_range&) {
+        faults.push_back({"/", "a number that no double holds", "numbers up to 1.8e308"});
+    }
+    return {};
+}
+
+bool Range::holds(double value) const {
+    if (!std::isfinite(value)) return false;
+    if (lowestExcluded ? !(value > lowest) : !(value >= lowest)) return false;
+    if (!(value <= highest)) return false;
+    return !whole || !(std::abs(value - std::round(value)) > 0);
+}
+
+std::string Range::words() const {
+    const bool lower = lowest > -std::numeric_limits<double>::max();
+    const bool upper = highest < std::numeric_limits<double>::max();
+    std::string said = whole ? "a whole number" : "a number";
+    if (lower && upper)
+        return said + (lowestExcluded ? " above " : ", ") + limitWords(lowest) +
+               (lowestExcluded ? " and up to " : " to ") + limitWords(highest);
+    if (lower)
+        return said + (lowestExcluded ? " above " + limitWords(lowest)
+                                      : ", " + limitWords(lowest) + " or more");
+    return said;
+}
+
+JsonFields::JsonFields(const json& value, std::string pointer, std::vector<Fault>& faults)
+    : m_object(value.is_object() ? &value : nullptr),
+      m_pointer(std::move(pointer)),
+      m_faults(faults) {
+    if (!m_object) {
+        m_faults.push_back({m_pointer.empty() ? "/" : m_pointer, described(value), "an object"});
+    }
+}
+
+JsonFields::~JsonFields() {
+    if (!m_object) return;
+    for (const auto& [key, value] : m_object->items()) {
+        if (m_asked.contains(key)) continue;
+        std::string allowed;
+        for (const std::string& asked : m_asked) allowed += (allowed.empty() ? "" : ", ") + asked;
+        m_faults.push_back({m_pointer + "/" + escaped(key), "an unknown field", "only " + allowed});
+    }
+}
+
+bool JsonFields::has(const char* key) const {
+    if (!m_object) return false;
+    const auto at = m_object->find(key);
+    return at != m_object->end() && !at->is_null();
+}
+
+std::string JsonFields::below(const char* key) const { return m_pointer + "/" + escaped(key); }
+std::string JsonFields::below(const char* key, std::size_t index) const {
+    return below(key) + "/" + std::to_string(index);
+}
+
+void JsonFields::fault(const char* key, std::string found, std::string allowed) {
+    m_faults.push_back({below(key), std::move(found), std::move(allowed)});
+}
+
+const json* JsonFields::find(const char* key, bool required, const std::string& allowed) {
+    m_asked.insert(key);
+    if (!m_object) return nullptr;
+    const auto at = m_object->find(key);
+    if (at != m_object->end()) return &*at;
+    if (required) fault(key, "nothing", allowed);
+    return nullptr;
+}
+
+std::optional<double> JsonFields::numberOrNull(const char* key, const Range& range) {
+    const json* value = find(key, false, {});
+    if (!value || value->is_null()) return {};
+    if (!value->is_number() || !range.holds(value->get<double>())) {
+        fault(key, described(*value), range.words() + ", or null");
+        return {};
+    }
+    return value->get<double>();
+}
+
+std::optional<double> JsonFields::requiredNumberOrNull(const char* key, const Range& range) {
+    if (!find(key, true, range.words() + ", or null")) return {};
+    return numberOrNull(key, range);
+}
+
+double JsonFields::number(const char* key, const Range& range) {
+    const json* value = find(key, true, range.words());
+    if (!value) return range.holds(0) ? 0 : 1;
+    if (value->is_number() && range.holds(value->get<double>())) return value->get<double>();
+    fault(key, described(*value), range.words());
+    return range.holds(0) ? 0 : 1;
+}
+
+double JsonFields::number(const char* key, const Range& range, double fallback) {
+    return find(key, false, {}) ? number(key, range) : fallback;
+}
+
+bool JsonFields::truth(const char* key) {
+    const json* value = find(key, true, "true or false");
+    if (value && !value->is_boolean()) fault(key, described(*value), "true or false");
+    return value && value->is_boolean() && value->get<bool>();
+}
+
+bool JsonFields::truth(const char* key, bool fallback) {
+    return find(key, false, {}) ? truth(key) : fallback;
+}
+
+std::string JsonFields::text(const char* key, std::size_t longest) {
+    const std::string allowed = "a text of up to " + std::to_string(longest) + " bytes";
+    const json* value = find(key, true, allowed);
+    if (!value) return {};
+    if (!value->is_string()) {
+        fault(key, described(*value), allowed);
+        return {};
+    }
+    auto words = value->get<std::string>();
+    if (words.size() > longest) {
+        fault(key, "a text of " + std::to_string(words.size()) + " bytes", allowed);
+        return {};
+    }
+    return words;
+}
+
+std::string JsonFields::text(const char* key, std::string_view fallback, std::size_t longest) {
+    return find(key, false, {}) ? text(key, longest) : std::string(fallback);
+}
+
+std::size_t JsonFields::word(const char* key, std::initializer_list<std::string_view> allowed) {
+    std::string list;
+    for (const std::string_view one : allowed) {
+        list += (list.empty() ? "\"" : ", \"") + std::string(one) + "\"";
+    }
+    const json* value = find(key, true, list);
+    if (!value) return 0;
+    if (value->is_string()) {
+        std::size_t index = 0;
+        for (const std::string_view one : allowed) {
+            if (value->get_ref<const std::string&>() == one) return index;
+            ++index;
+        }
+    }
+    fault(key, described(*value), list);
+    return 0;
+}
+
+std::size_t JsonFields::word(const char* key, std::initializer_list<std::string_view> allowed,
+                             std::size_t fallback) {
+    return find(key, false, {}) ? word(key, allowed) : fallback;
+}
+
+const json* JsonFields::object(const char* key, bool required) {
+    const json* value = find(key, required, "an object");
+    if (!value || (value->is_null() && !required)) return nullptr;
+    if (value->is_object()) return value;
+    fault(key, described(*value), "an object");
+    return nullptr;
+}
+
+const json* JsonFields::list(const char* key, std::size_t fewest, std::size_t most) {
+    const std::string allowed =
+        fewest > 0 ? "a list of at least " + std::to_string(fewest) : std::string("a list");
+    const json* value = find(key, fewest > 0, allowed);
+    if (!value) return nullptr;
+    if (!value->is_array() || value->size() < fewest) {
+        fault(key, described(*value), allowed);
+        return nullptr;
+    }
+    if (value->size() > most) {
+        fault(key, described(*value), "a list of at most " + std::to_string(most));
+        return nullptr;
+    }
+    return value;
+}
+
+}  // namespace glimmet::store
