@@ -10,16 +10,6 @@
 namespace glimmet::core {
 namespace {
 
-std::vector<MotorReading> usable(const Motor& motor) {
-    std::vector<MotorReading> readings;
-    for (const TakenReading& taken : motor.readings) {
-        // Without volts a stalled reading says nothing about the path; the others stand as read.
-        if (taken.condition == MotorCondition::Stalled && !taken.volts) continue;
-        readings.push_back({taken.condition, taken.volts.value_or(Volts{0}), taken.amps, taken.on});
-    }
-    return readings;
-}
-
 std::optional<Measured<Ohms>> smallestWinding(const Motor& motor) {
     std::optional<Measured<Ohms>> smallest;
     for (const Measured<Ohms>& winding : motor.windings) {
@@ -238,9 +228,7 @@ std::vector<Option> decoderOptions(const Job& job, const Catalogue& catalogue,
 Finding ratingFinding(const Job& job, const Catalogue& catalogue, const House& house,
                       const std::vector<MotorReading>& readings) {
     const Motor& motor = *job.motor;
-    const auto smallest = smallestWinding(motor);
-    const std::optional<Ohms> winding =
-        smallest ? std::optional<Ohms>(smallest->value) : std::nullopt;
+    const std::optional<Ohms> winding = motorEvidence(motor).winding;
     const MotorSupply supply = motorSupply(job, house);
 
     Finding finding;
@@ -301,10 +289,21 @@ Amperes lampCurrent(const Job& job, const House& house) {
 
 }  // namespace
 
+MotorEvidence motorEvidence(const Motor& motor) {
+    MotorEvidence evidence;
+    for (const TakenReading& taken : motor.readings) {
+        if (taken.condition == MotorCondition::Stalled && !taken.volts) continue;
+        evidence.readings.push_back(
+            {taken.condition, taken.volts.value_or(Volts{0}), taken.amps, taken.on});
+    }
+    if (const auto smallest = smallestWinding(motor)) evidence.winding = smallest->value;
+    return evidence;
+}
+
 std::vector<Finding> motorFindings(const Job& job, const Catalogue& catalogue, const House& house) {
     std::vector<Finding> all;
     if (!job.motor) return all;
-    const std::vector<MotorReading> readings = usable(*job.motor);
+    const std::vector<MotorReading> readings = motorEvidence(*job.motor).readings;
     all.push_back(ratingFinding(job, catalogue, house, readings));
 
     if (job.decoder) {

@@ -17,6 +17,14 @@ namespace glimmet::core {
                                                  const House& house);
 [[nodiscard]] std::vector<Finding> lampFindings(const Job& job, const House& house);
 
+/// What a motor's record says about its current: readings that can be reckoned with (a stalled
+/// one without volts cannot) and the smallest winding resistance.
+struct MotorEvidence {
+    std::vector<MotorReading> readings;
+    std::optional<Ohms> winding;
+};
+[[nodiscard]] MotorEvidence motorEvidence(const Motor& motor);
+
 /// How a stage of the work stands, computed from its findings.
 struct StageStanding {
     enum class Kind { Done, Here, Ahead, Blocked };

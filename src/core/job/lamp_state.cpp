@@ -145,6 +145,34 @@ Result<Amperes> currentWith(const Job& job, const Circuit& circuit, std::size_t 
     return rowCurrent(changed, common, drive, row, Corner::Typical);
 }
 
+double perceivedBrightness(Amperes current) {
+    return std::min(1.0, std::cbrt(std::max(current.value(), 0.0) / 0.020));
+}
+
+std::vector<LitLamp> litLamps(const Job& job, const House& house) {
+    std::vector<LitLamp> all;
+    for (const Circuit& circuit : job.circuits) {
+        const auto state = circuitState(job, circuit, house);
+        for (std::size_t r = 0; r < circuit.rows.size(); ++r) {
+            for (const Lamp& lamp : circuit.rows[r].lamps) {
+                LitLamp lit;
+                lit.circuit = circuit.name;
+                lit.name = circuit.rows.size() == 1 ? circuit.name
+                                                    : circuit.name + "/" + std::to_string(r + 1);
+                lit.output = circuit.output;
+                lit.lamp = &lamp;
+                if (state) {
+                    lit.current = state->rows[r].current;
+                    lit.connected = state->rows[r].connected;
+                    lit.brightness = perceivedBrightness(lit.current);
+                }
+                all.push_back(std::move(lit));
+            }
+        }
+    }
+    return all;
+}
+
 double relativeLight(Amperes current, Amperes wished) { return current.value() / wished.value(); }
 
 Text lightWords(double relative) {

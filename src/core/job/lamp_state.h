@@ -37,6 +37,23 @@ inline constexpr Amperes glowCurrent{0.0001};
 [[nodiscard]] Result<Amperes> currentWith(const Job& job, const Circuit& circuit, std::size_t row,
                                           Ohms resistor, const House& house);
 
+/// A lamp as the eye finds it in a dark room.
+struct LitLamp {
+    std::string circuit;
+    std::string name;  ///< circuit and row: "headlamps A/2"
+    std::string output;
+    const Lamp* lamp = nullptr;  ///< in the job it was made from
+    Amperes current{};
+    bool connected = false;
+    double brightness = 0;  ///< 0 dark … 1 an LED at 20 mA
+};
+/// Every lamp of a job with every output on. The job must outlive the result.
+[[nodiscard]] std::vector<LitLamp> litLamps(const Job& job, const House& house);
+
+/// How bright a current looks: the cube root of light relative to 20 mA (handbook 2.2: perceived
+/// brightness follows roughly the cube root of luminance), at most 1.
+[[nodiscard]] double perceivedBrightness(Amperes current);
+
 /// Light of a row relative to its wish: intensity follows current to first order.
 [[nodiscard]] double relativeLight(Amperes current, Amperes wished);
 /// "as bright as wanted", "a little dimmer than wanted", "clearly brighter than wanted" …

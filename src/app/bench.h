@@ -1,0 +1,82 @@
+// What lies on the bench: the open workshop, the open job, its findings, and what is pointed at.
+// Every change of a job goes through here: recorded in the workshop as it happens, undoable, and
+// followed by the signals that make the views show it.
+#pragma once
+
+#include <QObject>
+#include <QUndoStack>
+#include <memory>
+#include <optional>
+
+#include "core/job/checks.h"
+#include "core/job/jot.h"
+#include "store/workshop.h"
+
+namespace glimmet::app {
+
+class Bench : public QObject {
+    Q_OBJECT
+public:
+    explicit Bench(core::Catalogue catalogue, QObject* parent = nullptr);
+    ~Bench() override;
+
+    [[nodiscard]] store::Workshop* workshop() const { return m_workshop.get(); }
+    [[nodiscard]] bool readOnly() const { return m_workshop && m_workshop->readOnly(); }
+    [[nodiscard]] const core::Catalogue& catalogue() const { return m_catalogue; }
+    [[nodiscard]] bool hasJob() const { return m_jobId.has_value(); }
+    [[nodiscard]] store::JobId jobId() const { return m_jobId.value_or(0); }
+    [[nodiscard]] const core::Job& job() const { return m_job; }
+    [[nodiscard]] const std::vector<core::Finding>& findings() const { return m_findings; }
+    [[nodiscard]] core::Stage stage() const { return m_stage; }
+    /// The circuit pointed at, or empty.
+    [[nodiscard]] const std::string& subject() const { return m_subject; }
+    /// The finding that the reckoning speaks about; nullptr when there is none.
+    [[nodiscard]] const core::Finding* spoken() const;
+    [[nodiscard]] QUndoStack* undoStack() { return &m_undo; }
+    [[nodiscard]] QUndoStack* shelfUndoStack() { return &m_shelfUndo; }
+
+    void setWorkshop(std::unique_ptr<store::Workshop> workshop);
+    void openJob(store::JobId id);
+    void goTo(core::Stage stage);
+    void pointAt(const std::string& subject);
+    void speakOf(const std::string& findingId);
+
+    /// How a jot line would be understood now.
+    [[nodiscard]] core::Result<core::Jotted> understood(const QString& line) const;
+    /// Enters a jot line. False, with the sentence in failed(), when nothing was taken.
+    bool take(const QString& line);
+    bool addJob(const core::Job& job, const core::Text& what);
+    void takeOffShelf();
+
+signals:
+    void workshopChanged();
+    void shelfChanged();
+    void jobChanged();       ///< other job, other contents: everything is to be shown anew
+    void attentionChanged(); ///< stage, subject or finding in question
+    void failed(const QString& sentence);
+    void jotOffered(const QString& start);
+
+private:
+    class EditCommand;
+    class ShelfCommand;
+    void recompute();
+    void reloadHistory();
+    void moveTo(store::RevisionId revision);
+    void setOnShelf(store::JobId id, bool onShelf);
+    bool edit(const core::Text& what, const core::Job& after);
+
+    core::Catalogue m_catalogue;
+    std::unique_ptr<store::Workshop> m_workshop;
+    std::optional<store::JobId> m_jobId;
+    store::RevisionId m_revision = 0;
+    core::Job m_job;
+    std::vector<core::Finding> m_findings;
+    core::Stage m_stage = core::Stage::Measure;
+    std::string m_subject;
+    std::string m_spokenId;
+    QUndoStack m_undo;
+    QUndoStack m_shelfUndo;
+    bool m_replaying = false;  ///< the stack is being set to the head, which stays
+};
+
+}  // namespace glimmet::app

@@ -1,0 +1,106 @@
+#include "app/jot_line.h"
+
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPushButton>
+
+#include "app/theme.h"
+#include "app/words.h"
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+
+JotLine::JotLine(Understand understand, Take take, QWidget* parent)
+    : QWidget(parent),
+      m_understand(std::move(understand)),
+      m_take(std::move(take)),
+      m_line(new QLineEdit(this)),
+      m_meaning(new QLabel(this)) {
+    setObjectName(u"jotLine"_s);
+    auto* title = new QLabel(tr("&Jot"), this);
+    title->setBuddy(m_line);
+    title->setFont(wordsFont(15, true));
+    m_line->setObjectName(u"jot"_s);
+    m_line->setAccessibleName(tr("Jot: what you just measured, in bench shorthand"));
+    m_line->setPlaceholderText(tr("What did you just measure? Like stall 1.15A 12V"));
+    m_line->setFont(figuresFont(15));
+    m_line->setStyleSheet(u"font-family: \"B612 Mono\"; font-size: 15px;"_s);
+    m_line->setMinimumHeight(36);
+    m_line->setMaxLength(20000);
+    m_line->installEventFilter(this);
+    m_meaning->setObjectName(u"jotMeaning"_s);
+    m_meaning->setTextFormat(Qt::PlainText);
+    m_meaning->setWordWrap(true);
+    m_meaning->setMinimumWidth(200);
+    auto* list = new QPushButton(tr("What can be typed (F1)"), this);
+    list->setObjectName(u"jotListButton"_s);
+
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(14, 8, 12, 8);
+    row->setSpacing(12);
+    row->addWidget(title);
+    row->addWidget(m_line, 5);
+    row->addWidget(m_meaning, 6);
+    row->addWidget(list);
+
+    connect(list, &QPushButton::clicked, this, &JotLine::listWanted);
+    connect(m_line, &QLineEdit::textChanged, this, &JotLine::refresh);
+    connect(m_line, &QLineEdit::returnPressed, this, [this] {
+        const QString line = m_line->text().trimmed();
+        if (line.isEmpty() || !m_take(line)) {
+            refresh();
+            return;
+        }
+        m_taken.append(line);
+        m_recalled = m_taken.size();
+        m_line->clear();
+    });
+    refresh();
+}
+
+void JotLine::offer(const QString& start) {
+    m_line->setText(start);
+    m_line->setFocus(Qt::OtherFocusReason);
+    m_line->setCursorPosition(static_cast<int>(start.size()));
+}
+
+void JotLine::focusLine() {
+    m_line->setFocus(Qt::ShortcutFocusReason);
+    m_line->selectAll();
+}
+
+void JotLine::refresh() {
+    const QString line = m_line->text();
+    if (line.trimmed().isEmpty()) {
+        m_meaning->clear();
+        m_meaning->setStyleSheet({});
+        return;
+    }
+    const auto jotted = m_understand(line);
+    const QColor colour = jotted ? theme().fine : theme().ask;
+    m_meaning->setStyleSheet(u"color: %1;"_s.arg(colour.name()));
+    m_meaning->setText(jotted ? tr("↵ %1").arg(said(jotted->meaning)) : said(jotted.error()));
+}
+
+bool JotLine::eventFilter(QObject* watched, QEvent* event) {
+    if (watched == m_line && event->type() == QEvent::KeyPress) {
+        switch (static_cast<QKeyEvent*>(event)->key()) {
+            case Qt::Key_Up: recall(-1); return true;
+            case Qt::Key_Down: recall(1); return true;
+            case Qt::Key_Escape: m_line->clear(); return true;
+            default: break;
+        }
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
+void JotLine::recall(int step) {
+    if (m_taken.isEmpty()) return;
+    m_recalled = qBound<qsizetype>(0, m_recalled + step, m_taken.size());
+    m_line->setText(m_recalled < m_taken.size() ? m_taken.at(m_recalled) : QString());
+}
+
+}  // namespace glimmet::app

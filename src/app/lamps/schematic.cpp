@@ -1,0 +1,295 @@
+#include "app/lamps/schematic.h"
+
+#include <QHelpEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QToolTip>
+
+#include "app/picture/scene.h"
+#include "app/theme.h"
+#include "app/words.h"
+#include "core/quantity/format.h"
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+constexpr qreal firstColumn = 46;
+constexpr qreal columnWidth = 150;
+constexpr qreal partWidth = 104;   // of what the rows share, along the foot
+constexpr qreal outputWidth = 250;
+constexpr qreal footHeight = 44;   // from the foot line to the lower edge
+constexpr qreal leastHeight = 250;
+
+QString volts(core::Volts v) { return qs(core::formatted(v, 3)); }
+QString ohms(core::Ohms r) { return qs(core::formatted(r)); }
+
+/// IEC 60617: a resistor is a rectangle.
+void paintResistor(QPainter& painter, const QRectF& box, const QColor& ink, const QColor& fill) {
+    painter.setPen(QPen(ink, 1.8));
+    painter.setBrush(fill);
+    painter.drawRect(box);
+}
+
+/// IEC 60617: triangle to a bar, with two arrows for the light; filled in its colour as it is lit.
+void paintLedSymbol(QPainter& painter, const QPointF& middle, qreal size, const QColor& ink,
+                    QColor light, double brightness) {
+    light.setAlphaF(static_cast<float>(0.15 + 0.85 * brightness));
+    painter.setPen(QPen(ink, 1.8));
+    painter.setBrush(brightness > 0 ? light : QColor(Qt::transparent));
+    painter.drawPolygon(QPolygonF{middle + QPointF(-size, -size), middle + QPointF(size, -size),
+                                  middle + QPointF(0, size * 0.8)});
+    painter.drawLine(middle + QPointF(-size, size * 0.8), middle + QPointF(size, size * 0.8));
+    for (const qreal shift : {0.0, size * 0.7}) {
+        const QPointF from = middle + QPointF(size * 1.1, -size * 0.3 + shift);
+        const QPointF to = from + QPointF(size * 0.8, -size * 0.6);
+        painter.drawLine(from, to);
+        painter.drawLine(to, to + QPointF(-size * 0.4, 0));
+        painter.drawLine(to, to + QPointF(0, size * 0.4));
+    }
+}
+
+}  // namespace
+
+Schematic::Schematic(QWidget* parent) : QWidget(parent) {
+    setObjectName(u"schematic"_s);
+    setAccessibleName(tr("Circuit"));
+    setMouseTracking(true);
+}
+
+void Schematic::show(const core::Job& job, const core::Circuit* circuit, const QString& empty) {
+    m_has = false;
+    m_empty = empty;
+    if (circuit) {
+        if (const auto state = core::circuitState(job, *circuit, {})) {
+            m_has = true;
+            m_circuit = *circuit;
+            m_state = *state;
+            m_onSupply = circuit->output == core::supplyOutput;
+            const core::DecoderOutput* output = core::outputNamed(job, circuit->output);
+            m_outputWire = output ? qs(output->wire) : QString();
+            setAccessibleName(tr("Circuit of %1, rows: %2, %3 in all")
+                                  .arg(qs(circuit->name))
+                                  .arg(circuit->rows.size())
+                                  .arg(qs(core::formatted(state->total, 3))));
+        }
+    }
+    updateGeometry();
+    update();
+}
+
+QSize Schematic::minimumSizeHint() const {
+    std::size_t deepest = 1;
+    for (const core::LampRow& row : m_circuit.rows) deepest = std::max(deepest, row.lamps.size());
+    const qreal columns = m_has ? static_cast<qreal>(m_circuit.rows.size()) : 1;
+    const qreal shared = (m_circuit.shared > core::Ohms{0} ? 1 : 0) +
+                         (!m_state.outputSeriesKnown || m_state.outputSeries > core::Ohms{0} ? 1 : 0);
+    return {qRound(qMax(firstColumn + columns * columnWidth, firstColumn + shared * partWidth + outputWidth)),
+            qRound(leastHeight + 46 * static_cast<qreal>(deepest - 1))};
+}
+
+void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, qreal bottom) {
+    const Theme& look = theme();
+    const core::LampRow& row = m_circuit.rows[r];
+    const core::RowState& state = m_state.rows[r];
+    const QString called = m_circuit.rows.size() == 1
+                               ? qs(m_circuit.name)
+                               : u"%1/%2"_s.arg(qs(m_circuit.name)).arg(r + 1);
+    const qreal resistorHeight = 40;
+    const qreal resistorTop = bottom - 20 - resistorHeight;
+    const qreal ledSpace = (resistorTop - top - 14) / static_cast<qreal>(row.lamps.size());
+    painter.setPen(QPen(look.ink, 1.8));
+    painter.drawLine(QPointF(x, top), QPointF(x, resistorTop));
+    painter.drawLine(QPointF(x, resistorTop + resistorHeight), QPointF(x, bottom));
+    painter.setBrush(look.ink);
+    painter.drawEllipse(QPointF(x, top), 2.5, 2.5);
+    painter.drawEllipse(QPointF(x, bottom), 2.5, 2.5);
+
+    for (std::size_t i = 0; i < row.lamps.size(); ++i) {
+        const core::Lamp& lamp = row.lamps[i];
+        const QPointF middle(x, top + 14 + ledSpace * (static_cast<qreal>(i) + 0.5));
+        const QColor light = lampColour(lamp.part.family, lamp.part.tint);
+        painter.setPen(Qt::NoPen);
+        painter.setBrush(look.paper);
+        painter.drawRect(QRectF(middle.x() - 2, middle.y() - 9, 4, 17));
+        paintLedSymbol(painter, middle, 9, look.ink, light, core::perceivedBrightness(state.current));
+        painter.setPen(look.ink);
+        painter.setFont(figuresFont(13));
+        const QRectF words(x + 22, middle.y() - 18, columnWidth - 30, 36);
+        const QString value = state.connected ? volts(state.led[i]) : QString();
+        painter.drawText(words, Qt::AlignLeft | Qt::AlignTop, value);
+        painter.setFont(wordsFont(13));
+        painter.setPen(look.inkSoft);
+        painter.drawText(words, Qt::AlignLeft | Qt::AlignBottom,
+                         QFontMetricsF(painter.font()).elidedText(qs(lamp.part.name), Qt::ElideRight, words.width()));
+        m_symbols.push_back({QRectF(x - 16, middle.y() - 20, columnWidth - 4, 40),
+                             tr("%1 in %2, %3. Press to say what it is.")
+                                 .arg(qs(lamp.part.name), called,
+                                      lamp.measured       ? tr("measured")
+                                      : lamp.part.forward ? tr("from the catalogue")
+                                                          : tr("assumed for its colour")),
+                             tr("lamp %1 ").arg(qs(m_circuit.name))});
+    }
+    const QRectF resistor(x - 8, resistorTop, 16, resistorHeight);
+    const bool none = row.resistor && !(*row.resistor > core::Ohms{0});
+    if (none) {
+        painter.setPen(QPen(look.ink, 1.8));
+        painter.drawLine(QPointF(x, resistorTop), QPointF(x, resistorTop + resistorHeight));
+    } else {
+        if (!row.resistor) painter.setPen(QPen(look.ask, 1.8, Qt::DashLine));
+        paintResistor(painter, resistor, row.resistor ? look.ink : look.ask, look.paper);
+    }
+    painter.setFont(figuresFont(14, true));
+    painter.setPen(row.resistor ? look.ink : look.ask);
+    const QRectF words(x + 14, resistorTop - 1, columnWidth - 20, resistorHeight + 2);
+    painter.drawText(words, Qt::AlignLeft | Qt::AlignTop,
+                     !row.resistor ? tr("choose") : none ? tr("none") : ohms(*row.resistor));
+    painter.setFont(figuresFont(13));
+    painter.setPen(look.of(core::stateAgainst(state.current.value(), state.limit.value(), 0.85)));
+    painter.drawText(words, Qt::AlignLeft | Qt::AlignBottom,
+                     state.connected ? u"↓ %1"_s.arg(qs(core::formatted(state.current, 3))) : QString());
+    m_symbols.push_back({resistor.adjusted(-8, -4, columnWidth - 40, 4),
+                         row.resistor ? tr("Resistor of %1: %2, chosen; %3 of heat, so %4 or larger. "
+                                           "Press to change it.")
+                                            .arg(called, ohms(*row.resistor),
+                                                 qs(core::formatted(state.resistorPower, 3)),
+                                                 QString::fromUtf8(core::resistorBody(state.resistorPower)))
+                                      : tr("Resistor of %1: not chosen yet. The options are in the "
+                                           "reckoning.")
+                                            .arg(called),
+                         tr("resistor %1 ").arg(called)});
+}
+
+void Schematic::paintEvent(QPaintEvent*) {
+    const Theme& look = theme();
+    QPainter painter(this);
+    painter.fillRect(rect(), look.paper);
+    painter.setRenderHint(QPainter::Antialiasing);
+    m_symbols.clear();
+    if (!m_has) {
+        painter.setFont(wordsFont(15));
+        painter.setPen(look.ink);
+        painter.drawText(rect().adjusted(24, 20, -24, -20), Qt::AlignCenter | Qt::TextWordWrap, m_empty);
+        return;
+    }
+    const qreal top = 40;
+    const qreal foot = height() - footHeight;
+    const qreal bottom = foot - 42;
+    const qreal lastX = firstColumn + static_cast<qreal>(m_circuit.rows.size() - 1) * columnWidth;
+
+    // The common (blue) along the top, as a wire in its insulation.
+    QPainterPath common(QPointF(20, top));
+    common.lineTo(lastX, top);
+    paintWire(painter, common, m_onSupply ? wireColour(u"red"_s) : wireColour(u"blue"_s), 3);
+    painter.setFont(wordsFont(13, true));
+    painter.setPen(look.ink);
+    painter.drawText(QRectF(16, top - 34, 240, 26), Qt::AlignLeft | Qt::AlignVCenter,
+                     m_onSupply ? tr("+ supply, %1").arg(volts(m_state.bus))
+                                : tr("+ common (blue), %1").arg(volts(m_state.bus)));
+    m_symbols.push_back({QRectF(16, top - 36, 240, 42),
+                         tr("What the lamps hang on: %1 above decoder ground. Press to enter the "
+                            "measured track volts.")
+                             .arg(volts(m_state.bus)),
+                         u"track "_s});
+
+    for (std::size_t r = 0; r < m_circuit.rows.size(); ++r) {
+        paintRow(painter, r, firstColumn + static_cast<qreal>(r) * columnWidth, top, bottom);
+    }
+
+    // What the rows share leads back along the foot: shared resistor, the output's own, its wire,
+    // the switch, ground.
+    painter.setPen(QPen(look.ink, 1.8));
+    painter.drawLine(QPointF(firstColumn, bottom), QPointF(lastX, bottom));
+    painter.drawLine(QPointF(firstColumn, bottom), QPointF(firstColumn, foot));
+    qreal x = firstColumn;
+    const auto lead = [&](qreal by) {
+        painter.setPen(QPen(look.ink, 1.8));
+        painter.drawLine(QPointF(x, foot), QPointF(x + by, foot));
+        x += by;
+    };
+    const auto seriesPart = [&](const QString& value, const QString& words, const QString& tip,
+                                const QString& jot, const QColor& ink) {
+        lead(30);
+        const QRectF box(x, foot - 8, 44, 16);
+        paintResistor(painter, box, ink, look.paper);
+        painter.setFont(figuresFont(13, true));
+        painter.setPen(ink);
+        painter.drawText(QRectF(x - 24, foot - 29, 92, 20), Qt::AlignCenter, value);
+        painter.setFont(wordsFont(13));
+        painter.drawText(QRectF(x - 34, foot + 11, 112, 20), Qt::AlignCenter, words);
+        m_symbols.push_back({box.adjusted(-20, -22, 20, 22), tip, jot});
+        x += 44;
+        lead(30);
+    };
+    if (m_circuit.shared > core::Ohms{0}) {
+        seriesPart(ohms(m_circuit.shared), tr("shared"),
+                   tr("One resistor for all rows of %1, chosen. Press to change it.").arg(qs(m_circuit.name)),
+                   tr("shared %1 ").arg(qs(m_circuit.name)), look.ink);
+    }
+    if (!m_onSupply && !m_state.outputSeriesKnown) {
+        seriesPart(tr("?"), tr("on the board"),
+                   tr("Whether output %1 carries a resistor on the board is not known; none is "
+                      "assumed. Press to enter what you find.")
+                       .arg(qs(m_circuit.output)),
+                   tr("output %1 ").arg(qs(m_circuit.output)), look.ask);
+    } else if (!m_onSupply && m_state.outputSeries > core::Ohms{0}) {
+        seriesPart(ohms(m_state.outputSeries), tr("on the board"),
+                   tr("Resistor of output %1 on the decoder's board. Press to correct it.").arg(qs(m_circuit.output)),
+                   tr("output %1 ").arg(qs(m_circuit.output)), look.ink);
+    }
+    if (m_onSupply) {
+        lead(30);
+        painter.setFont(wordsFont(13, true));
+        painter.setPen(look.ink);
+        painter.drawText(QRectF(x + 6, foot - 12, 160, 24), Qt::AlignVCenter, tr("− supply"));
+        return;
+    }
+    QPainterPath wire(QPointF(x, foot));
+    wire.lineTo(x + 40, foot);
+    paintWire(painter, wire, wireColour(m_outputWire), 3);
+    painter.setFont(wordsFont(13, true));
+    painter.setPen(look.ink);
+    painter.drawText(QRectF(x + 6, foot - 32, 200, 20), Qt::AlignLeft | Qt::AlignVCenter,
+                     m_outputWire.isEmpty() ? tr("output %1").arg(qs(m_circuit.output))
+                                            : tr("output %1, %2").arg(qs(m_circuit.output), m_outputWire));
+    painter.setFont(figuresFont(13));
+    painter.drawText(QRectF(x + 6, foot + 11, 100, 20), Qt::AlignLeft | Qt::AlignVCenter,
+                     u"→ %1"_s.arg(qs(core::formatted(m_state.total, 3))));
+    x += 40;
+    painter.setPen(QPen(look.ink, 1.8));
+    painter.drawLine(QPointF(x, foot), QPointF(x + 22, foot - 11));
+    painter.setBrush(look.ink);
+    painter.drawEllipse(QPointF(x, foot), 2.5, 2.5);
+    painter.drawEllipse(QPointF(x + 24, foot), 2.5, 2.5);
+    painter.drawLine(QPointF(x + 24, foot), QPointF(x + 58, foot));
+    painter.drawLine(QPointF(x + 58, foot - 9), QPointF(x + 58, foot + 9));
+    painter.setFont(wordsFont(13));
+    painter.setPen(look.inkSoft);
+    painter.drawText(QRectF(x + 68, foot - 10, 140, 20), Qt::AlignLeft | Qt::AlignVCenter,
+                     tr("− decoder ground"));
+}
+
+void Schematic::mousePressEvent(QMouseEvent* event) {
+    for (auto it = m_symbols.rbegin(); it != m_symbols.rend(); ++it) {
+        if (!it->where.contains(event->position())) continue;
+        emit jotOffered(it->jot);
+        return;
+    }
+}
+
+bool Schematic::event(QEvent* event) {
+    if (event->type() == QEvent::ToolTip) {
+        const auto* help = static_cast<QHelpEvent*>(event);
+        for (auto it = m_symbols.rbegin(); it != m_symbols.rend(); ++it) {
+            if (!it->where.contains(help->pos())) continue;
+            QToolTip::showText(help->globalPos(), it->tip, this);
+            return true;
+        }
+        QToolTip::hideText();
+        return true;
+    }
+    return QWidget::event(event);
+}
+
+}  // namespace glimmet::app

@@ -1,0 +1,47 @@
+// One lamp circuit as a schematic with its live values: common at the top, each row of lamps down
+// to its resistor, then what they share, the output that switches them, and decoder ground.
+#pragma once
+
+#include <QWidget>
+#include <vector>
+
+#include "core/job/lamp_state.h"
+
+namespace glimmet::app {
+
+class Schematic : public QWidget {
+    Q_OBJECT
+public:
+    explicit Schematic(QWidget* parent = nullptr);
+    /// `circuit` nullptr: nothing chosen, `empty` is said instead.
+    void show(const core::Job& job, const core::Circuit* circuit, const QString& empty);
+    [[nodiscard]] QSize minimumSizeHint() const override;
+
+    /// A symbol that can be pressed or hovered.
+    struct Symbol {
+        QRectF where;
+        QString tip;
+        QString jot;
+    };
+    [[nodiscard]] const std::vector<Symbol>& symbols() const { return m_symbols; }
+
+signals:
+    void jotOffered(const QString& start);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    bool event(QEvent* event) override;
+
+private:
+    void paintRow(QPainter& painter, std::size_t row, qreal x, qreal top, qreal bottom);
+    core::Circuit m_circuit;
+    core::CircuitState m_state;
+    bool m_has = false;
+    QString m_empty;
+    QString m_outputWire;   ///< insulation colour
+    bool m_onSupply = false;
+    std::vector<Symbol> m_symbols;
+};
+
+}  // namespace glimmet::app

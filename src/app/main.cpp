@@ -1,0 +1,102 @@
+// Glimmet, the application.
+#include <QApplication>
+#include <QCommandLineParser>
+#include <QDateTime>
+#include <QDir>
+#include <QFileInfo>
+#include <QSettings>
+#include <QStandardPaths>
+#include <QTimer>
+#include <cstdio>
+
+#include "app/main_window.h"
+#include "app/shots.h"
+#include "app/theme.h"
+#include "app/words.h"
+#include "store/catalogue.h"
+#include "store/workshop.h"
+
+using namespace Qt::StringLiterals;
+
+namespace {
+
+/// A fresh copy of the demo workshop, under a name of its own, so that nobody's file is touched
+/// and what was done in it is still there for whoever opens it again.
+QString freshDemo() {
+    const QString folder =
+        QDir(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation)).filePath(u"demo"_s);
+    QDir().mkpath(folder);
+    const QString stamp = QDateTime::currentDateTime().toString(u"yyyyMMdd-HHmmss-zzz"_s);
+    const QString path = QDir(folder).filePath(u"Brisling Quay Railway %1.glimmet"_s.arg(stamp));
+    const auto workshop = glimmet::store::Workshop::open(path, glimmet::store::Access::ReadWrite);
+    if (!workshop) return {};
+    const auto added = (*workshop)->add(glimmet::store::demoJobs(), glimmet::core::text("Demo"));
+    return added ? path : QString();
+}
+
+/// Where a first start keeps its jobs.
+QString ownWorkshop() {
+    const QString folder = QStandardPaths::writableLocation(QStandardPaths::AppDataLocation);
+    QDir().mkpath(folder);
+    return QDir(folder).filePath(u"Workshop.glimmet"_s);
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+    QApplication application(argc, argv);
+    QApplication::setApplicationName(u"glimmet"_s);
+    QApplication::setApplicationDisplayName(u"Glimmet"_s);
+    QApplication::setApplicationVersion(u"0.1.0"_s);
+
+    QCommandLineParser parser;
+    parser.setApplicationDescription(QApplication::translate(
+        "main", "Reckoning for decoders, stay-alives and lamps in model railways."));
+    parser.addHelpOption();
+    parser.addVersionOption();
+    parser.addPositionalArgument(u"workshop"_s, QApplication::translate("main", "A workshop file."),
+                                 u"[workshop]"_s);
+    const QCommandLineOption demo(u"demo"_s,
+                                  QApplication::translate("main", "Open a fresh copy of the demo workshop."));
+    const QCommandLineOption shots(
+        u"shots"_s, QApplication::translate("main", "Write a PNG of each main view into DIR and exit."), u"DIR"_s);
+    const QCommandLineOption firstFrame(
+        u"exit-after-first-frame"_s,
+        QApplication::translate("main", "Exit when the window has been painted once (for measuring)."));
+    parser.addOptions({demo, shots, firstFrame});
+    parser.process(application);
+    // Pictures for the documentation are taken without the settings of whoever takes them.
+    if (parser.isSet(shots)) QSettings::setDefaultFormat(QSettings::IniFormat);
+    QApplication::setOrganizationName(parser.isSet(shots) ? u"glimmet-shots"_s : u"glimmet"_s);
+    if (parser.isSet(shots)) QSettings().clear();
+
+    glimmet::app::loadTypefaces();
+    auto loaded = glimmet::store::loadedCatalogue(glimmet::store::userCatalogueFile());
+    glimmet::app::MainWindow window(std::move(loaded.catalogue));
+
+    QString path;
+    if (parser.isSet(demo) || parser.isSet(shots)) {
+        path = freshDemo();
+    } else if (!parser.positionalArguments().isEmpty()) {
+        path = parser.positionalArguments().constFirst();
+    } else {
+        const QStringList recent = QSettings().value(u"workshops/recent"_s).toStringList();
+        path = recent.isEmpty() || !QFileInfo::exists(recent.constFirst()) ? ownWorkshop()
+                                                                           : recent.constFirst();
+    }
+    if (path.isEmpty()) window.say(QApplication::translate("main", "The demo workshop could not be written."));
+    else window.openWorkshop(path);
+    if (loaded.userFault) {
+        window.say(QApplication::translate("main", "Your own parts were left out. %1: %2")
+                       .arg(glimmet::store::userCatalogueFile(), glimmet::app::said(*loaded.userFault)));
+    }
+    if (parser.isSet(shots)) {
+        return glimmet::app::writeShots(window, parser.value(shots)) ? 0 : 1;
+    }
+    window.show();
+    if (parser.isSet(firstFrame)) {
+        window.repaint();
+        return 0;
+    }
+    return QApplication::exec();
+}

@@ -1,0 +1,204 @@
+#include "app/measure/motor_plot.h"
+
+#include <qcustomplot.h>
+
+#include <QHBoxLayout>
+#include <QMouseEvent>
+#include <QToolTip>
+#include <cmath>
+
+#include "app/theme.h"
+#include "app/words.h"
+#include "core/job/motor_chart.h"
+#include "core/quantity/format.h"
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+QString conditionWord(core::MotorCondition condition) {
+    switch (condition) {
+        case core::MotorCondition::Light: return MotorPlot::tr("light");
+        case core::MotorCondition::Hauling: return MotorPlot::tr("hauling");
+        case core::MotorCondition::Slipping: return MotorPlot::tr("slipping");
+        case core::MotorCondition::Stalled: break;
+    }
+    return MotorPlot::tr("stalled");
+}
+
+QString jotWord(core::MotorCondition condition) {
+    switch (condition) {
+        case core::MotorCondition::Light: return u"light "_s;
+        case core::MotorCondition::Hauling: return u"haul "_s;
+        case core::MotorCondition::Slipping: return u"slip "_s;
+        case core::MotorCondition::Stalled: break;
+    }
+    return u"stall "_s;
+}
+
+QCPScatterStyle::ScatterShape shapeOf(core::MotorCondition condition) {
+    switch (condition) {
+        case core::MotorCondition::Light: return QCPScatterStyle::ssCircle;
+        case core::MotorCondition::Hauling: return QCPScatterStyle::ssDiamond;
+        case core::MotorCondition::Slipping: return QCPScatterStyle::ssTriangle;
+        case core::MotorCondition::Stalled: break;
+    }
+    return QCPScatterStyle::ssSquare;
+}
+
+}  // namespace
+
+MotorPlot::MotorPlot(QWidget* parent) : QWidget(parent), m_plot(new QCustomPlot(this)) {
+    setObjectName(u"motorPlot"_s);
+    setAccessibleName(tr("Motor: current over volts, with the decoder's limits"));
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->addWidget(m_plot);
+    m_plot->installEventFilter(this);
+    m_plot->setMouseTracking(true);
+}
+
+void MotorPlot::show(const core::Job& job) {
+    const Theme& look = theme();
+    m_plot->clearPlottables();
+    m_plot->clearItems();
+    m_marked.clear();
+    m_plot->setBackground(look.paper);
+    const core::MotorChart chart = core::motorChart(job, {});
+
+    for (QCPAxis* axis : {m_plot->xAxis, m_plot->yAxis}) {
+        axis->setLabelColor(look.ink);
+        axis->setTickLabelColor(look.ink);
+        axis->setTickLabelFont(figuresFont(13));
+        axis->setLabelFont(wordsFont(13));
+        axis->setBasePen(QPen(look.inkSoft));
+        axis->setTickPen(QPen(look.inkSoft));
+        axis->setSubTickPen(Qt::NoPen);
+        axis->grid()->setPen(QPen(look.paperEdge, 0, Qt::DotLine));
+        axis->grid()->setZeroLinePen(QPen(look.inkSoft));
+    }
+    m_plot->xAxis->setLabel(tr("volts at the motor (V)"));
+    m_plot->yAxis->setLabel(tr("current (A)"));
+    m_plot->xAxis->setRange(0, chart.voltsShown.value());
+    m_plot->yAxis->setRange(0, chart.ampsShown.value());
+
+    const auto label = [&](double x, double y, const QString& words, Qt::Alignment alignment,
+                           const QColor& colour) {
+        auto* item = new QCPItemText(m_plot);
+        item->position->setCoords(x, y);
+        item->setPositionAlignment(alignment);
+        item->setText(words);
+        item->setFont(wordsFont(13));
+        item->setColor(colour);
+        item->setPadding(QMargins(6, 2, 6, 2));
+    };
+    const auto band = [&](double from, double to, const QColor& colour, const QString& words) {
+        auto* item = new QCPItemRect(m_plot);
+        item->topLeft->setCoords(0, to);
+        item->bottomRight->setCoords(chart.voltsShown.value(), from);
+        QColor fill = colour;
+        fill.setAlphaF(0.13F);
+        item->setBrush(fill);
+        item->setPen(Qt::NoPen);
+        if (to > from) label(0, to, words, Qt::AlignLeft | Qt::AlignTop, colour);
+    };
+    if (chart.continuous && chart.peak) {
+        const double top = chart.ampsShown.value();
+        const double continuous = chart.continuous->value();
+        const double peak = chart.peak->value();
+        band(0, continuous, look.fine, tr("decoder carries this for as long as you like: up to %1")
+                                           .arg(qs(core::formatted(*chart.continuous, 3))));
+        band(continuous, peak, look.close,
+             tr("only for moments: up to %1").arg(qs(core::formatted(*chart.peak, 3))));
+        band(peak, top, look.over, tr("beyond the decoder"));
+    }
+    if (chart.path) {
+        auto* line = new QCPItemLine(m_plot);
+        line->start->setCoords(0, 0);
+        line->end->setCoords(chart.motorVolts.value(), chart.stall->value());
+        line->setPen(QPen(look.ink, 1.6, Qt::DashLine));
+        label(chart.motorVolts.value() * 0.5, chart.stall->value() * 0.5,
+              tr("stalled path, %1").arg(qs(core::formatted(*chart.path, 3))),
+              Qt::AlignLeft | Qt::AlignTop, look.ink);
+    }
+    const auto mark = [&](double volts, double amps, QCPScatterStyle::ScatterShape shape,
+                          const QColor& colour, bool filled, const Marked& what) {
+        auto* graph = m_plot->addGraph();
+        graph->setLineStyle(QCPGraph::lsNone);
+        graph->setScatterStyle(
+            QCPScatterStyle(shape, QPen(colour, 2), filled ? QBrush(colour) : QBrush(look.paper), 11));
+        graph->addData(volts, amps);
+        m_marked.push_back(what);
+    };
+    struct Name {
+        double volts, amps;
+        QString words;
+    };
+    std::vector<Name> names;
+    for (const core::TakenReading& reading : job.motor ? job.motor->readings
+                                                       : std::vector<core::TakenReading>{}) {
+        const double volts = reading.volts.value_or(chart.motorVolts).value();
+        const double amps = reading.amps.value();
+        const QString words = conditionWord(reading.condition);
+        const QString tip =
+            tr("%1: %2%3, measured %4")
+                .arg(words, qs(core::formatted(reading.amps)),
+                     reading.volts ? tr(" at %1").arg(qs(core::formatted(*reading.volts)))
+                                   : tr(", volts not noted"),
+                     reading.on.empty() ? tr("on an unknown day") : qs(reading.on));
+        mark(volts, amps, shapeOf(reading.condition), look.ink, false,
+             {volts, amps, tip, jotWord(reading.condition)});
+        names.push_back({volts, amps, words});
+    }
+    // Readings at the same volts stand close together: their names step aside of one another.
+    std::sort(names.begin(), names.end(), [](const Name& a, const Name& b) { return a.amps > b.amps; });
+    const double lineHeight = chart.ampsShown.value() * 19 / qMax(60, m_plot->axisRect()->height());
+    double free = chart.ampsShown.value();
+    for (const Name& name : names) {
+        const double at = qMin(name.amps, free);
+        label(name.volts, at, name.words, Qt::AlignLeft | Qt::AlignVCenter, look.ink);
+        free = at - lineHeight;
+    }
+    if (chart.stall) {
+        const double volts = chart.motorVolts.value();
+        const double amps = chart.stall->value();
+        const QColor colour = look.of(chart.state);
+        const QString words = tr("stall at track volts: %1").arg(qs(core::formatted(*chart.stall, 3)));
+        mark(volts, amps, QCPScatterStyle::ssSquare, colour, true,
+             {volts, amps, tr("%1, computed").arg(words), u"stall "_s});
+        label(volts, amps, words, Qt::AlignRight | Qt::AlignBottom, colour);
+    }
+    if (m_marked.empty()) {
+        label(chart.voltsShown.value() / 2, chart.ampsShown.value() / 2,
+              tr("Nothing measured yet. Start with the motor running light on plain DC:\n"
+                 "type  light 180mA 12V  into the jot line."),
+              Qt::AlignCenter, look.ink);
+    }
+    m_plot->replot();
+}
+
+const MotorPlot::Marked* MotorPlot::near(const QPoint& where) const {
+    for (auto it = m_marked.rbegin(); it != m_marked.rend(); ++it) {
+        const QPointF at(m_plot->xAxis->coordToPixel(it->volts), m_plot->yAxis->coordToPixel(it->amps));
+        if (std::hypot(at.x() - where.x(), at.y() - where.y()) < 12) return &*it;
+    }
+    return nullptr;
+}
+
+bool MotorPlot::eventFilter(QObject* watched, QEvent* event) {
+    if (watched == m_plot && event->type() == QEvent::ToolTip) {
+        const auto* help = static_cast<QHelpEvent*>(event);
+        const Marked* marked = near(help->pos());
+        QToolTip::showText(help->globalPos(), marked ? marked->words : QString(), m_plot);
+        return true;
+    }
+    if (watched == m_plot && event->type() == QEvent::MouseButtonRelease) {
+        if (const Marked* marked = near(static_cast<QMouseEvent*>(event)->pos())) {
+            emit jotOffered(marked->jot);
+        }
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
+}  // namespace glimmet::app

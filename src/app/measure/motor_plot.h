@@ -1,0 +1,38 @@
+// Current over volts: what was read, the path line of the stalled motor, the stall point at track
+// volts, and the decoder's limits as bands.
+#pragma once
+
+#include <QWidget>
+#include <memory>
+#include <vector>
+
+#include "core/job/job.h"
+
+class QCustomPlot;
+
+namespace glimmet::app {
+
+class MotorPlot : public QWidget {
+    Q_OBJECT
+public:
+    explicit MotorPlot(QWidget* parent = nullptr);
+    void show(const core::Job& job);
+
+signals:
+    void jotOffered(const QString& start);
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+private:
+    /// A point of the plot with what it is and where it is entered.
+    struct Marked {
+        double volts = 0, amps = 0;
+        QString words, jot;
+    };
+    [[nodiscard]] const Marked* near(const QPoint& where) const;
+    QCustomPlot* m_plot;
+    std::vector<Marked> m_marked;
+};
+
+}  // namespace glimmet::app

@@ -1,0 +1,195 @@
+#include <QCoreApplication>
+#include <QPainter>
+#include <QRadialGradient>
+
+#include "app/picture/scene.h"
+#include "app/theme.h"
+#include "app/words.h"
+#include "core/job/seat.h"
+#include "core/quantity/format.h"
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+QString tr(const char* words) { return QCoreApplication::translate("picture", words); }
+
+/// Light falling off round a lamp; `strength` 0…1 as the eye finds it.
+void paintGlow(QPainter& painter, const QPointF& at, qreal radius, QColor colour, double strength) {
+    QRadialGradient gradient(at, radius);
+    QColor core = colour.lighter(115);
+    core.setAlphaF(static_cast<float>(qBound(0.0, 0.95 * strength, 1.0)));
+    gradient.setColorAt(0, core);
+    colour.setAlphaF(static_cast<float>(0.5 * strength));
+    gradient.setColorAt(0.12, colour);
+    colour.setAlphaF(static_cast<float>(0.15 * strength));
+    gradient.setColorAt(0.45, colour);
+    colour.setAlphaF(0);
+    gradient.setColorAt(1, colour);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(gradient);
+    painter.drawEllipse(at, radius, radius);
+}
+
+/// A beam out of the end of a vehicle.
+void paintBeam(QPainter& painter, const MatView& view, const QPointF& at, core::Facing facing,
+               QColor colour, double strength) {
+    const qreal way = facing == core::Facing::Front ? -1 : 1;
+    const qreal reach = qMax(view.scale * 45, 90.0) * (0.4 + 0.6 * strength);
+    QPolygonF cone;
+    cone << at << at + QPointF(way * reach, -reach * 0.22) << at + QPointF(way * reach, reach * 0.3);
+    QRadialGradient gradient(at, reach);
+    colour.setAlphaF(static_cast<float>(0.42 * strength));
+    gradient.setColorAt(0, colour);
+    colour.setAlphaF(0);
+    gradient.setColorAt(1, colour);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(gradient);
+    painter.drawPolygon(cone);
+}
+
+/// An LED as it lies in the hand: dome, rim with its flat on the cathode side, long leg for plus.
+void paintLed(QPainter& painter, const QPointF& at, core::Facing facing, qreal size,
+              const QColor& colour, bool stressed) {
+    painter.save();
+    painter.translate(at);
+    if (facing == core::Facing::Rear) painter.scale(-1, 1);
+    if (facing == core::Facing::Inside) painter.rotate(-90);
+    painter.setPen(QPen(QColor(0x24, 0x26, 0x24), 1.1));
+    painter.setBrush(QColor(0xC8, 0xCB, 0xC6));
+    painter.drawLine(QPointF(size * 0.55, -size * 0.2), QPointF(size * 1.5, -size * 0.2));
+    painter.drawLine(QPointF(size * 0.55, size * 0.2), QPointF(size * 1.15, size * 0.2));
+    QPainterPath dome;
+    dome.moveTo(size * 0.35, -size * 0.42);
+    dome.lineTo(-size * 0.1, -size * 0.42);
+    dome.cubicTo(-size * 0.75, -size * 0.42, -size * 0.75, size * 0.42, -size * 0.1, size * 0.42);
+    dome.lineTo(size * 0.35, size * 0.42);
+    dome.closeSubpath();
+    painter.setBrush(colour);
+    painter.drawPath(dome);
+    // The rim reaches over on the anode side only: the other side is the flat.
+    painter.drawRect(QRectF(size * 0.35, -size * 0.54, size * 0.2, size * 0.96));
+    if (stressed) {
+        painter.setBrush(Qt::NoBrush);
+        painter.setPen(QPen(theme().brass.lighter(130), 2));
+        painter.drawEllipse(QPointF(0, 0), size * 1.1, size * 1.1);
+    }
+    painter.restore();
+}
+
+QString tipOf(const core::LitLamp& lit) {
+    const core::LampPart& part = lit.lamp->part;
+    const QString basis = lit.lamp->measured ? tr("forward voltage measured")
+                          : part.forward     ? tr("forward voltage from the catalogue")
+                                             : tr("forward voltage assumed for its colour");
+    return lit.connected
+               ? tr("%1 (%2): %3, computed; %4").arg(qs(lit.name), qs(part.name),
+                                                     qs(core::formatted(lit.current, 3)), basis)
+               : tr("%1 (%2): no resistor chosen yet").arg(qs(lit.name), qs(part.name));
+}
+
+QColor outputColour(const core::Job& job, const std::string& output) {
+    const core::DecoderOutput* found = core::outputNamed(job, output);
+    return wireColour(found ? qs(found->wire) : QString());
+}
+
+void paintLampWires(QPainter& painter, const MatView& view, const SceneInput& scene) {
+    const auto seat = core::decoderSeat(scene.job);
+    if (!seat) return;
+    const QRectF decoder = view.box(seat->corner, seat->length, seat->height);
+    const qreal width = qBound(1.2, view.scale * 0.3, 3.0);
+    for (const core::LitLamp& lit : scene.lamps) {
+        if (!scene.subject.empty() && lit.circuit != scene.subject) continue;
+        const QPointF at = view.at(lit.lamp->at);
+        const auto run = [&](const QColor& colour, qreal shift) {
+            QPainterPath path(QPointF(decoder.center().x() + shift * 3, decoder.top()));
+            const qreal roof = view.at({{}, scene.job.body.height * 0.8}).y() + shift;
+            path.cubicTo(QPointF(decoder.center().x() + shift * 3, roof), QPointF(at.x(), roof),
+                         at + QPointF(0, shift));
+            paintWire(painter, path, colour, width);
+        };
+        run(wireColour(u"blue"_s), -2);
+        run(outputColour(scene.job, lit.output), 3);
+    }
+}
+
+}  // namespace
+
+void paintLamps(QPainter& painter, const MatView& view, const SceneInput& scene,
+                std::vector<Target>& targets) {
+    painter.setRenderHint(QPainter::Antialiasing);
+    const core::Job& job = scene.job;
+    const qreal size = qBound(7.0, view.scale * 2.2, 26.0);
+    if (scene.dark) {
+        QPainterPath openings;
+        for (const auto& opening : job.body.openings) {
+            QPolygonF polygon;
+            for (const core::Point& point : opening) polygon << view.at(point);
+            openings.addPolygon(polygon);
+            openings.closeSubpath();
+        }
+        painter.setCompositionMode(QPainter::CompositionMode_Screen);
+        for (const core::LitLamp& lit : scene.lamps) {
+            if (!(lit.brightness > 0)) continue;
+            const QPointF at = view.at(lit.lamp->at);
+            const QColor colour = lampColour(lit.lamp->part.family, lit.lamp->part.tint);
+            if (lit.lamp->facing == core::Facing::Inside) {
+                // Inside light is seen through the windows, and faintly as a sheen on the shell.
+                painter.save();
+                painter.setClipPath(openings);
+                paintGlow(painter, at, view.size(job.body.length) * 0.3, colour,
+                          qMin(1.0, lit.brightness * 1.6));
+                painter.restore();
+                paintGlow(painter, at, view.scale * 8, colour, lit.brightness * 0.25);
+            } else {
+                paintBeam(painter, view, at, lit.lamp->facing, colour, lit.brightness);
+                paintGlow(painter, at, qMax(view.scale, 2.4) * (4 + 14 * lit.brightness), colour,
+                          qMin(1.0, lit.brightness * 1.3));
+            }
+        }
+        painter.setCompositionMode(QPainter::CompositionMode_SourceOver);
+    } else if (scene.lens == Lens::Lamps) {
+        paintLampWires(painter, view, scene);
+    }
+    for (const core::LitLamp& lit : scene.lamps) {
+        const QPointF at = view.at(lit.lamp->at);
+        const bool stressed = lit.circuit == scene.subject;
+        const QColor colour = lampColour(lit.lamp->part.family, lit.lamp->part.tint);
+        if (!scene.dark) paintLed(painter, at, lit.lamp->facing, size, colour, stressed);
+        const qreal reach = qMax(12.0, size * 0.8);
+        targets.push_back({QRectF(at.x() - reach, at.y() - reach, 2 * reach, 2 * reach), tipOf(lit), {},
+                           lit.circuit});
+        if (!scene.dark && scene.lens == Lens::Lamps && stressed) {
+            const bool front = at.x() < view.at({job.body.length / 2.0, {}}).x();
+            paintLegend(painter, at + QPointF(front ? 18 : -18, 14),
+                        lit.connected ? tr("%1, %2").arg(qs(lit.name), qs(core::formatted(lit.current, 3)))
+                                      : tr("%1, no resistor").arg(qs(lit.name)),
+                        front ? Qt::AlignLeft : Qt::AlignRight, theme().matInk, theme().mat);
+        }
+    }
+    if (scene.dark || scene.lens != Lens::Lamps) return;
+    // Sites made for a lamp that has none yet.
+    for (const core::LampSite& site : job.body.sites) {
+        const bool taken = std::any_of(scene.lamps.begin(), scene.lamps.end(), [&](const auto& lit) {
+            return lit.lamp->site == site.name || lit.circuit == site.name;
+        });
+        if (taken) continue;
+        const QPointF at = view.at(site.at);
+        painter.setPen(QPen(theme().matInk, 1.6, Qt::DashLine));
+        painter.setBrush(QColor(0, 0, 0, 70));
+        painter.drawEllipse(at, 11, 11);
+        painter.setPen(QPen(theme().matInk, 2));
+        painter.drawLine(at - QPointF(5, 0), at + QPointF(5, 0));
+        painter.drawLine(at - QPointF(0, 5), at + QPointF(0, 5));
+        const bool front = at.x() < view.at({job.body.length / 2.0, {}}).x();
+        paintLegend(painter, at + QPointF(front ? 16 : -16, 0), tr("room for a %1").arg(qs(site.name)),
+                    (front ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter, theme().matInk,
+                    theme().mat);
+        targets.push_back({QRectF(at.x() - 13, at.y() - 13, 26, 26),
+                           tr("Room for a %1. Press to add it.").arg(qs(site.name)),
+                           tr("lamp %1 white").arg(qs(site.name)), {}});
+    }
+}
+
+}  // namespace glimmet::app

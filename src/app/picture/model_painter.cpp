@@ -1,0 +1,270 @@
+#include <QCoreApplication>
+#include <QPainter>
+
+#include "app/picture/scene.h"
+#include "app/theme.h"
+#include "app/words.h"
+#include "core/job/motor_chart.h"
+#include "core/job/seat.h"
+#include "core/quantity/format.h"
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+QString tr(const char* words) { return QCoreApplication::translate("picture", words); }
+QString shown(core::Millimetres length) { return qs(core::formatted(length, 3)); }
+
+QPainterPath outline(const MatView& view, const std::vector<core::Point>& points) {
+    QPolygonF polygon;
+    for (const core::Point& point : points) polygon << view.at(point);
+    QPainterPath path;
+    path.addPolygon(polygon);
+    path.closeSubpath();
+    return path;
+}
+
+void paintGround(QPainter& painter, const MatView& view, const core::Body& body, bool dark) {
+    const QColor ink = dark ? QColor(40, 44, 44) : theme().matInk;
+    const qreal left = view.at({core::Millimetres{-12}, {}}).x();
+    const qreal right = view.at({body.length + core::Millimetres{12}, {}}).x();
+    const qreal top = view.origin.y();
+    painter.setPen(QPen(ink, 1.4));
+    painter.drawLine(QPointF(left, top), QPointF(right, top));
+    if (core::isStructure(body.kind)) return;
+    const qreal foot = top + qMax(4.0, view.scale * 2.0);
+    painter.drawLine(QPointF(left, foot), QPointF(right, foot));
+    painter.setBrush(ink);
+    painter.setPen(Qt::NoPen);
+    for (qreal x = left + view.scale * 2; x < right - view.scale * 2; x += view.scale * 7) {
+        painter.drawRect(QRectF(x, foot, view.scale * 2.6, qMax(2.0, view.scale * 1.2)));
+    }
+}
+
+void paintBody(QPainter& painter, const MatView& view, const SceneInput& scene) {
+    const Theme& look = theme();
+    const core::Body& body = scene.job.body;
+    QPainterPath shell = outline(view, body.profile);
+    shell.setFillRule(Qt::OddEvenFill);
+    QColor skin = scene.dark ? QColor(15, 17, 17) : look.body;
+    painter.setPen(Qt::NoPen);
+    painter.fillPath(shell, skin);
+    for (const auto& opening : body.openings) {
+        painter.fillPath(outline(view, opening), scene.dark ? QColor(10, 12, 13) : look.hollow);
+    }
+    // Cut open: where the model is hollow one looks through to the mat.
+    if (!scene.dark) {
+        for (const core::Cavity& cavity : body.cavities) {
+            const QRectF box = view.box(cavity.corner, cavity.length, cavity.height);
+            painter.fillRect(box, look.hollow);
+            painter.setPen(QPen(look.matInk, 1, Qt::DashLine));
+            painter.setBrush(Qt::NoBrush);
+            painter.drawRect(box);
+            painter.setPen(Qt::NoPen);
+        }
+    }
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(scene.dark ? QColor(44, 48, 48) : QColor(look.night ? look.matInk : look.ink),
+                        qBound(1.2, view.scale * 0.35, 3.0)));
+    painter.drawPath(shell);
+    if (!scene.dark) {
+        painter.setPen(QPen(look.night ? look.matInk : look.inkSoft, 1));
+        for (const auto& opening : body.openings) painter.drawPath(outline(view, opening));
+    }
+}
+
+void paintAxles(QPainter& painter, const MatView& view, const SceneInput& scene,
+                std::vector<Target>& targets) {
+    const Theme& look = theme();
+    int number = 0;
+    for (const core::Axle& axle : scene.job.body.axles) {
+        ++number;
+        const qreal r = view.size(axle.diameter) / 2;
+        const QPointF centre = view.at({axle.x, axle.diameter / 2.0});
+        painter.setPen(QPen(scene.dark ? QColor(44, 48, 48) : look.matInk, qMax(1.2, view.scale * 0.3)));
+        painter.setBrush(scene.dark ? QColor(12, 14, 14) : QColor(0x2B, 0x2E, 0x2C));
+        painter.drawEllipse(centre, r, r);
+        painter.setBrush(Qt::NoBrush);
+        painter.setPen(QPen(scene.dark ? QColor(44, 48, 48) : look.matLineStrong, 1));
+        painter.drawEllipse(centre, r * 0.78, r * 0.78);
+        painter.setPen(Qt::NoPen);
+        painter.setBrush(scene.dark ? QColor(30, 32, 32) : axle.driven ? look.brass : look.matLineStrong);
+        painter.drawEllipse(centre, r * 0.28, r * 0.28);
+        const QString sides = axle.collectsLeft && axle.collectsRight ? tr("left and right")
+                              : axle.collectsLeft                     ? tr("left only")
+                              : axle.collectsRight                    ? tr("right only")
+                                                                      : tr("nothing");
+        targets.push_back({QRectF(centre.x() - r, centre.y() - r, 2 * r, 2 * r),
+                           tr("Axle %1: %2 behind the front, tread %3%4, collects %5")
+                               .arg(number)
+                               .arg(shown(axle.x), shown(axle.diameter),
+                                    axle.driven ? tr(", driven") : QString(), sides),
+                           {}, {}});
+    }
+}
+
+/// A motor as it lies on the bench: round can, or an open frame with its magnet and armature.
+QRectF paintMotor(QPainter& painter, const MatView& view, const SceneInput& scene,
+                  std::vector<Target>& targets) {
+    const core::Job& job = scene.job;
+    if (!job.motor || !job.body.motor) return {};
+    const Theme& look = theme();
+    const qreal height = view.size(job.body.height) * 0.22;
+    const qreal width = height * 1.5;
+    const QPointF centre = view.at(*job.body.motor);
+    const QRectF box(centre.x() - width / 2, centre.y() - height / 2, width, height);
+    const QColor steel(0x9A, 0x9E, 0x9C);
+    painter.setPen(QPen(QColor(0x22, 0x24, 0x22), 1.2));
+    // Shaft to the nearest driven axle.
+    for (const core::Axle& axle : job.body.axles) {
+        if (!axle.driven) continue;
+        painter.setPen(QPen(steel, qMax(2.0, view.scale * 0.8)));
+        const QPointF wheel = view.at({axle.x, axle.diameter / 2.0});
+        painter.drawLine(QPointF(wheel.x() < centre.x() ? box.left() : box.right(), centre.y()),
+                         QPointF(wheel.x(), centre.y()));
+        painter.setPen(QPen(QColor(0x22, 0x24, 0x22), 1.2));
+        painter.setBrush(look.brass);
+        painter.drawRect(QRectF(wheel.x() - view.scale * 0.9, centre.y() - view.scale * 0.9,
+                                view.scale * 1.8, view.scale * 1.8));
+        break;
+    }
+    if (job.motor->kind == core::MotorKind::OpenFrame) {
+        painter.setBrush(QColor(0x55, 0x36, 0x2C));  // the magnet across the top
+        painter.drawRect(QRectF(box.left(), box.top(), box.width(), box.height() * 0.26));
+        painter.setBrush(steel);
+        painter.drawRect(QRectF(box.left(), box.top(), box.width() * 0.13, box.height()));
+        painter.drawRect(QRectF(box.right() - box.width() * 0.13, box.top(), box.width() * 0.13, box.height()));
+        const QRectF armature(box.left() + box.width() * 0.24, box.top() + box.height() * 0.34,
+                              box.width() * 0.4, box.height() * 0.6);
+        painter.setBrush(QColor(0xB8, 0x6B, 0x3A));  // wound copper
+        painter.drawRoundedRect(armature, 3, 3);
+        for (int turn = 1; turn < 6; ++turn) {
+            const qreal x = armature.left() + armature.width() * turn / 6;
+            painter.drawLine(QPointF(x, armature.top()), QPointF(x - 2, armature.bottom()));
+        }
+        painter.setBrush(QColor(0xC9, 0x8C, 0x52));  // commutator
+        painter.drawRect(QRectF(armature.right() + 2, armature.center().y() - box.height() * 0.16,
+                                box.width() * 0.12, box.height() * 0.32));
+    } else {
+        painter.setBrush(steel);
+        painter.drawRoundedRect(box, height * 0.18, height * 0.18);
+        painter.setBrush(QColor(0x3A, 0x3C, 0x3B));  // end bell with its brush caps
+        painter.drawRect(QRectF(box.right() - box.width() * 0.2, box.top() + height * 0.08,
+                                box.width() * 0.2, height * 0.84));
+        painter.setBrush(look.brass);
+        for (const qreal y : {box.top() + height * 0.18, box.bottom() - height * 0.32}) {
+            painter.drawRect(QRectF(box.right() - box.width() * 0.13, y, box.width() * 0.09, height * 0.14));
+        }
+    }
+    const core::MotorChart chart = core::motorChart(job, {});
+    const QString path = chart.path ? qs(core::formatted(*chart.path, 3)) : tr("not measured");
+    targets.push_back({box,
+                       tr("Motor: path %1. Press to enter a stall test.").arg(path),
+                       u"stall "_s, {}});
+    return box;
+}
+
+/// A decoder as a small board with its chips and solder pads, to the size its catalogue gives.
+QRectF paintDecoder(QPainter& painter, const MatView& view, const SceneInput& scene,
+                    std::vector<Target>& targets) {
+    const auto seat = core::decoderSeat(scene.job);
+    if (!seat) return {};
+    const QRectF box = view.box(seat->corner, seat->length, seat->height);
+    painter.setPen(QPen(QColor(0x10, 0x22, 0x30), 1.2));
+    painter.setBrush(QColor(0x1E, 0x5A, 0x86, 150));  // sleeve of heat-shrink round it
+    painter.drawRoundedRect(box, 2, 2);
+    const QRectF board(box.left() + box.width() * 0.06, box.center().y() - box.height() * 0.1,
+                       box.width() * 0.88, qMax(2.0, box.height() * 0.2));
+    painter.setBrush(QColor(0x2E, 0x7D, 0x5B));
+    painter.drawRect(board);
+    painter.setBrush(QColor(0x20, 0x22, 0x22));
+    painter.drawRect(QRectF(board.left() + board.width() * 0.3, board.top() - box.height() * 0.24,
+                            board.width() * 0.34, box.height() * 0.24));
+    painter.setBrush(theme().brass);
+    for (int pad = 0; pad < 6; ++pad) {
+        painter.drawRect(QRectF(board.left() + board.width() * (0.04 + pad * 0.16), board.bottom(),
+                                board.width() * 0.05, qMax(1.5, box.height() * 0.08)));
+    }
+    if (!seat->fits) {
+        painter.setBrush(Qt::NoBrush);
+        painter.setPen(QPen(theme().over, 1.6, Qt::DashLine));
+        painter.drawRect(box.adjusted(-3, -3, 3, 3));
+    }
+    const core::Decoder& decoder = *scene.job.decoder;
+    targets.push_back({box,
+                       tr("%1: %2 × %3 × %4 with its wires (catalogue). %5")
+                           .arg(qs(decoder.name), shown(decoder.length), shown(decoder.width),
+                                shown(decoder.height),
+                                seat->fits ? tr("It lies in the %1.").arg(qs(seat->hollow))
+                                           : tr("No hollow of the body holds it.")),
+                       u"decoder "_s, {}});
+    return box;
+}
+
+void paintMotorWires(QPainter& painter, const MatView& view, const SceneInput& scene,
+                     const QRectF& decoder, const QRectF& motor) {
+    if (decoder.isNull()) return;
+    const qreal width = qBound(1.6, view.scale * 0.5, 4.0);
+    const QColor ground = theme().mat;
+    const QColor ink = theme().matInk;
+    // Each legend stands at the far end of its wire, on the side where nothing else is.
+    const auto wire = [&](QPointF from, QPointF to, const QString& colour, const QString& role,
+                          qreal bend, QPointF legend, Qt::Alignment side) {
+        QPainterPath path(from);
+        path.cubicTo(from + QPointF(0, bend), to - QPointF(0, bend), to);
+        paintWire(painter, path, wireColour(colour), width);
+        paintLegend(painter, legend, role, side, ink, ground);
+    };
+    if (!motor.isNull()) {
+        const QPointF plus(motor.right() - motor.width() * 0.12, motor.top() + 2);
+        const QPointF minus(motor.right() - motor.width() * 0.04, motor.bottom() - 4);
+        wire({decoder.left() + decoder.width() * 0.2, decoder.bottom()}, plus, u"orange"_s,
+             tr("M+ orange"), 14, QPointF(motor.right() + 5, motor.top() + 1), Qt::AlignLeft);
+        wire({decoder.left() + decoder.width() * 0.36, decoder.bottom()}, minus, u"grey"_s,
+             tr("M− grey"), 30, QPointF(motor.right() + 5, motor.bottom()), Qt::AlignLeft | Qt::AlignBottom);
+    }
+    const auto& axles = scene.job.body.axles;
+    if (axles.empty()) return;
+    const core::Axle& last = axles.back();
+    const QPointF wheel = view.at({last.x, last.diameter / 2.0});
+    const qreal r = view.size(last.diameter) / 2;
+    const QPointF right(wheel.x() - r * 0.4, wheel.y() - r * 0.5);
+    const QPointF left(wheel.x() + r * 0.4, wheel.y() - r * 0.5);
+    wire({decoder.left() + decoder.width() * 0.7, decoder.bottom()}, right, u"red"_s,
+         tr("right rail, red"), 30, right + QPointF(-8, 12), Qt::AlignRight | Qt::AlignBottom);
+    wire({decoder.left() + decoder.width() * 0.86, decoder.bottom()}, left, u"black"_s,
+         tr("left rail, black"), 20, left + QPointF(8, -12), Qt::AlignLeft | Qt::AlignBottom);
+}
+
+}  // namespace
+
+void paintModel(QPainter& painter, const MatView& view, const SceneInput& scene,
+                std::vector<Target>& targets) {
+    painter.setRenderHint(QPainter::Antialiasing);
+    paintGround(painter, view, scene.job.body, scene.dark);
+    paintAxles(painter, view, scene, targets);
+    paintBody(painter, view, scene);
+    if (scene.dark) return;
+    const QRectF motor = paintMotor(painter, view, scene, targets);
+    const QRectF decoder = paintDecoder(painter, view, scene, targets);
+    const Theme& look = theme();
+    if (scene.lens == Lens::Motor) {
+        paintMotorWires(painter, view, scene, decoder, motor);
+        for (const core::Cavity& cavity : scene.job.body.cavities) {
+            const QRectF box = view.box(cavity.corner, cavity.length, cavity.height);
+            if (box.width() < 60) continue;
+            paintLegend(painter, box.topLeft() + QPointF(3, 3), qs(cavity.name), Qt::AlignLeft,
+                        look.matInk, look.hollow);
+        }
+        if (!motor.isNull()) {
+            const core::MotorChart chart = core::motorChart(scene.job, {});
+            paintLegend(painter, QPointF(motor.center().x(), motor.bottom() + 3),
+                        chart.path ? tr("motor, %1").arg(qs(core::formatted(*chart.path, 3)))
+                                   : tr("motor, not measured"),
+                        Qt::AlignHCenter, look.matInk, look.mat);
+        }
+    }
+}
+
+}  // namespace glimmet::app

@@ -1,0 +1,214 @@
+#include "app/picture/picture_view.h"
+
+#include <QHelpEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QScreen>
+#include <QToolTip>
+
+#include "app/theme.h"
+#include "app/words.h"
+#include "core/quantity/format.h"
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+constexpr qreal leastScale = 0.2;  // pixels for a millimetre
+constexpr qreal mostScale = 80;
+}  // namespace
+
+PictureView::PictureView(QWidget* parent) : QWidget(parent) {
+    setObjectName(u"picture"_s);
+    setAccessibleName(tr("Picture of the model, to scale"));
+    setAccessibleDescription(
+        tr("Tab goes from part to part, Return presses it, arrow keys move, plus and minus zoom, 0 fits."));
+    setFocusPolicy(Qt::StrongFocus);
+    setMouseTracking(true);
+    setMinimumSize(320, 180);
+    setCursor(Qt::CrossCursor);
+}
+
+void PictureView::show(const core::Job& job, Lens lens, const std::string& subject) {
+    const bool other = !m_hasJob || job.body != m_job.body;
+    m_job = job;
+    m_hasJob = true;
+    m_lens = lens;
+    m_subject = subject;
+    m_lamps = core::litLamps(m_job, {});
+    if (other) fit();
+    update();
+}
+
+void PictureView::showNothing() {
+    m_hasJob = false;
+    m_lamps.clear();
+    m_targets.clear();
+    update();
+}
+
+void PictureView::setDark(bool dark) {
+    if (dark == m_dark) return;
+    m_dark = dark;
+    update();
+    emit darkChanged(dark);
+}
+
+void PictureView::fit() {
+    m_fitted = true;
+    if (!m_hasJob) return;
+    // Room around for legends, lamps' beams and the mat's numbers.
+    const qreal wide = width() - 120;
+    const qreal high = height() - 84;
+    const qreal scale = qMin(wide / m_job.body.length.value(), high / m_job.body.height.value());
+    m_view.scale = qBound(leastScale, scale, mostScale);
+    m_view.origin = {(width() - m_view.size(m_job.body.length)) / 2,
+                     height() - (height() - m_view.size(m_job.body.height)) / 2 + 4};
+    update();
+}
+
+void PictureView::zoom(qreal factor, const QPointF& about) {
+    const qreal scale = qBound(leastScale, m_view.scale * factor, mostScale);
+    m_view.origin = about + (m_view.origin - about) * (scale / m_view.scale);
+    m_view.scale = scale;
+    m_fitted = false;
+    update();
+}
+
+void PictureView::paintEvent(QPaintEvent*) {
+    QPainter painter(this);
+    m_targets.clear();
+    paintMat(painter, m_view, rect(), m_dark && m_hasJob);
+    if (!m_hasJob) return;
+    const SceneInput scene{m_job, m_lamps, m_subject, m_lens, m_dark};
+    paintModel(painter, m_view, scene, m_targets);
+    paintLamps(painter, m_view, scene, m_targets);
+
+    // How large it is shown: one millimetre of screen for one of the model is "true size".
+    const qreal perMillimetre = screen() ? screen()->physicalDotsPerInch() / 25.4 : 3.8;
+    const QString size = tr("%1, 1:%2 · shown %3 × true size")
+                             .arg(qs(m_job.scale.name), qs(core::formatted(m_job.scale.ratio, core::Dimension::Ratio)),
+                                  QString::number(m_view.scale / perMillimetre, 'f', 1));
+    const QColor ink = m_dark ? QColor(0x9A, 0xA0, 0x9A) : theme().matInk;
+    paintLegend(painter, QPointF(width() - 10, 8), size, Qt::AlignRight, ink,
+                m_dark ? QColor(0, 0, 0) : theme().mat);
+    if (m_dark) {
+        const bool lit = std::any_of(m_lamps.begin(), m_lamps.end(),
+                                     [](const core::LitLamp& lamp) { return lamp.brightness > 0; });
+        paintLegend(painter, QPointF(10, 8),
+                    lit ? tr("room dark, every output on; brightness as the eye would find it, roughly")
+                        : tr("room dark: no lamp is lit yet"),
+                    Qt::AlignLeft, ink, QColor(0, 0, 0));
+    }
+    if (hasFocus() && m_focused >= 0 && static_cast<std::size_t>(m_focused) < m_targets.size()) {
+        painter.setPen(QPen(theme().brass.lighter(140), 2, Qt::DotLine));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawRect(m_targets[static_cast<std::size_t>(m_focused)].where.adjusted(-3, -3, 3, 3));
+    }
+}
+
+void PictureView::resizeEvent(QResizeEvent*) {
+    if (m_fitted) fit();
+}
+
+void PictureView::wheelEvent(QWheelEvent* event) {
+    zoom(std::pow(1.0015, event->angleDelta().y()), event->position());
+    event->accept();
+}
+
+const Target* PictureView::at(const QPointF& where) const {
+    // What is painted last lies on top.
+    for (auto it = m_targets.rbegin(); it != m_targets.rend(); ++it) {
+        if (it->where.contains(where)) return &*it;
+    }
+    return nullptr;
+}
+
+void PictureView::press(const Target& target) {
+    const QString jot = target.jot;
+    const std::string subject = target.subject;
+    if (!subject.empty()) emit subjectChosen(subject);
+    if (!jot.isEmpty()) emit jotOffered(jot);
+}
+
+void PictureView::mousePressEvent(QMouseEvent* event) {
+    if (event->button() != Qt::LeftButton) return;
+    m_grabbed = event->position();
+    m_moved = false;
+}
+
+void PictureView::mouseMoveEvent(QMouseEvent* event) {
+    if (m_grabbed && (event->buttons() & Qt::LeftButton)) {
+        const QPointF by = event->position() - *m_grabbed;
+        if (!m_moved && by.manhattanLength() < 6) return;
+        m_moved = true;
+        m_fitted = false;
+        m_view.origin += by;
+        m_grabbed = event->position();
+        update();
+        return;
+    }
+    const Target* target = at(event->position());
+    const bool leads = target && (!target->jot.isEmpty() || !target->subject.empty());
+    setCursor(leads ? Qt::PointingHandCursor : Qt::CrossCursor);
+}
+
+void PictureView::mouseReleaseEvent(QMouseEvent* event) {
+    if (!m_grabbed) return;
+    m_grabbed.reset();
+    if (m_moved) return;
+    if (const Target* target = at(event->position())) press(*target);
+}
+
+void PictureView::keyPressEvent(QKeyEvent* event) {
+    const QPointF middle = rect().center();
+    const qreal step = 30;
+    switch (event->key()) {
+        case Qt::Key_Plus: zoom(1.25, middle); return;
+        case Qt::Key_Minus: zoom(0.8, middle); return;
+        case Qt::Key_0: fit(); return;
+        case Qt::Key_Left: m_view.origin.rx() += step; break;
+        case Qt::Key_Right: m_view.origin.rx() -= step; break;
+        case Qt::Key_Up: m_view.origin.ry() += step; break;
+        case Qt::Key_Down: m_view.origin.ry() -= step; break;
+        case Qt::Key_Return:
+        case Qt::Key_Enter:
+            if (m_focused >= 0 && static_cast<std::size_t>(m_focused) < m_targets.size()) {
+                press(m_targets[static_cast<std::size_t>(m_focused)]);
+            }
+            return;
+        default: QWidget::keyPressEvent(event); return;
+    }
+    m_fitted = false;
+    update();
+}
+
+bool PictureView::focusNextPrevChild(bool next) {
+    const int count = static_cast<int>(m_targets.size());
+    const int to = m_focused + (next ? 1 : -1);
+    if (hasFocus() && to >= 0 && to < count) {
+        m_focused = to;
+        const QString tip = m_targets[static_cast<std::size_t>(to)].tip;
+        setAccessibleName(tr("Picture of the model: %1").arg(tip));
+        QToolTip::showText(mapToGlobal(m_targets[static_cast<std::size_t>(to)].where.bottomRight().toPoint()),
+                           tip, this);
+        update();
+        return true;
+    }
+    m_focused = -1;
+    setAccessibleName(tr("Picture of the model, to scale"));
+    update();
+    return QWidget::focusNextPrevChild(next);
+}
+
+bool PictureView::event(QEvent* event) {
+    if (event->type() == QEvent::ToolTip) {
+        const auto* help = static_cast<QHelpEvent*>(event);
+        const Target* target = at(help->pos());
+        QToolTip::showText(help->globalPos(), target ? target->tip : QString(), this);
+        return true;
+    }
+    return QWidget::event(event);
+}
+
+}  // namespace glimmet::app

@@ -1,0 +1,59 @@
+// The picture: the model on the bench, to scale on a millimetre mat, cut open, through the lens of
+// the stage. Everything in it can be hovered for its source and pressed to get to its data.
+#pragma once
+
+#include <QWidget>
+#include <optional>
+
+#include "app/picture/scene.h"
+
+namespace glimmet::app {
+
+class PictureView : public QWidget {
+    Q_OBJECT
+public:
+    explicit PictureView(QWidget* parent = nullptr);
+    /// `job` is copied: what is painted does not depend on who edits meanwhile.
+    void show(const core::Job& job, Lens lens, const std::string& subject);
+    void showNothing();
+    void setDark(bool dark);
+    [[nodiscard]] bool dark() const { return m_dark; }
+    void fit();
+    void zoom(qreal factor, const QPointF& about);
+    [[nodiscard]] const std::vector<Target>& targets() const { return m_targets; }
+    [[nodiscard]] const MatView& view() const { return m_view; }
+
+signals:
+    void subjectChosen(const std::string& subject);
+    void jotOffered(const QString& start);
+    void darkChanged(bool dark);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    bool event(QEvent* event) override;
+    bool focusNextPrevChild(bool next) override;
+
+private:
+    [[nodiscard]] const Target* at(const QPointF& where) const;
+    void press(const Target& target);
+    core::Job m_job;
+    bool m_hasJob = false;
+    std::vector<core::LitLamp> m_lamps;
+    std::string m_subject;
+    Lens m_lens = Lens::Motor;
+    bool m_dark = false;
+    MatView m_view;
+    bool m_fitted = true;  ///< follows the size of the window until zoomed or moved
+    std::vector<Target> m_targets;
+    int m_focused = -1;    ///< index of the target that the keyboard is on
+    std::optional<QPointF> m_grabbed;
+    bool m_moved = false;
+};
+
+}  // namespace glimmet::app

@@ -1,0 +1,64 @@
+// The drawing of a model, to scale: from millimetres to pixels, and the painters of its parts.
+#pragma once
+
+#include <QPainterPath>
+#include <QPointF>
+#include <QRectF>
+#include <QString>
+#include <string>
+#include <vector>
+
+#include "core/job/job.h"
+#include "core/job/lamp_state.h"
+
+class QPainter;
+
+namespace glimmet::app {
+
+/// Maps a model's millimetres (x back from the front, z up) to pixels.
+struct MatView {
+    qreal scale = 4;     ///< pixels for a millimetre
+    QPointF origin;      ///< where x = 0, z = 0 is
+    [[nodiscard]] QPointF at(const core::Point& point) const {
+        return {origin.x() + scale * point.x.value(), origin.y() - scale * point.z.value()};
+    }
+    [[nodiscard]] qreal size(core::Millimetres length) const { return scale * length.value(); }
+    [[nodiscard]] QRectF box(const core::Point& corner, core::Millimetres length,
+                             core::Millimetres height) const {
+        return {at({corner.x, corner.z + height}), QSizeF(size(length), size(height))};
+    }
+};
+
+enum class Lens { Motor, Lamps };
+
+/// Something in the picture that can be pointed at.
+struct Target {
+    QRectF where;         ///< in pixels
+    QString tip;          ///< what it is and what its numbers rest on
+    QString jot;          ///< start of the jot line that enters it
+    std::string subject;  ///< the lamp circuit, if it is one
+};
+
+struct SceneInput {
+    const core::Job& job;
+    const std::vector<core::LitLamp>& lamps;
+    std::string subject;  ///< circuit to be stressed
+    Lens lens = Lens::Motor;
+    bool dark = false;    ///< room lights off
+};
+
+void paintMat(QPainter& painter, const MatView& view, const QRectF& area, bool dark);
+/// Ground, body, hollows, axles, motor and decoder, wires of the lens. Targets are added as
+/// things are painted, so that pointing always meets what is seen.
+void paintModel(QPainter& painter, const MatView& view, const SceneInput& scene,
+                std::vector<Target>& targets);
+void paintLamps(QPainter& painter, const MatView& view, const SceneInput& scene,
+                std::vector<Target>& targets);
+
+/// A wire in its insulation colour with an outline.
+void paintWire(QPainter& painter, const QPainterPath& path, const QColor& insulation, qreal width);
+/// Words in drafting letters with a ground of their own, so that they stay legible on anything.
+void paintLegend(QPainter& painter, const QPointF& where, const QString& words, Qt::Alignment side,
+                 const QColor& ink, const QColor& ground);
+
+}  // namespace glimmet::app

@@ -1,0 +1,48 @@
+// The jobs on the shelf, and how they stand.
+#pragma once
+
+#include <QAbstractListModel>
+#include <optional>
+#include <unordered_map>
+#include <unordered_set>
+#include <vector>
+
+#include "core/finding/finding.h"
+#include "store/workshop.h"
+
+namespace glimmet::app {
+
+/// How a job stands, as far as it has been looked through.
+struct ShelfStanding {
+    store::JobId job = 0;
+    core::State state = core::State::Fine;
+    core::Text next;
+};
+
+class ShelfModel : public QAbstractListModel {
+    Q_OBJECT
+public:
+    enum Role { IdRole = Qt::UserRole, KindRole, RatioRole, StateRole, KnownRole, NextRole };
+    explicit ShelfModel(QObject* parent = nullptr);
+
+    [[nodiscard]] int rowCount(const QModelIndex& parent = {}) const override;
+    [[nodiscard]] QVariant data(const QModelIndex& index, int role) const override;
+
+    [[nodiscard]] int rowOf(store::JobId id) const;  ///< -1: not shown
+    [[nodiscard]] const std::vector<store::JobEntry>& all() const { return m_all; }
+
+    void setJobs(std::vector<store::JobEntry> jobs);
+    /// Only these are shown; nothing: all.
+    void setFilter(std::optional<std::unordered_set<store::JobId>> shown);
+    void setStandings(const std::vector<ShelfStanding>& standings);
+    void rename(store::JobId id, const std::string& name, core::BodyKind kind, double ratio);
+
+private:
+    void applyFilter();
+    std::vector<store::JobEntry> m_all;
+    std::vector<std::size_t> m_shown;  ///< indices into m_all
+    std::optional<std::unordered_set<store::JobId>> m_filter;
+    std::unordered_map<store::JobId, ShelfStanding> m_standings;
+};
+
+}  // namespace glimmet::app

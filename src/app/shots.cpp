@@ -1,0 +1,58 @@
+#include "app/shots.h"
+
+#include <QApplication>
+#include <QDir>
+#include <QElapsedTimer>
+#include <QPixmap>
+
+#include "app/main_window.h"
+#include "app/picture/picture_view.h"
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+/// Lets queued work and the background scan come to rest.
+void settle() {
+    QElapsedTimer timer;
+    timer.start();
+    while (timer.elapsed() < 250) QApplication::processEvents(QEventLoop::AllEvents, 25);
+}
+
+}  // namespace
+
+bool writeShots(MainWindow& window, const QString& folder) {
+    if (!QDir().mkpath(folder)) return false;
+    window.resize(1280, 800);
+    window.show();
+    settle();
+    bool good = true;
+    const auto shoot = [&](const QString& name) {
+        settle();
+        good = window.grab().save(QDir(folder).filePath(name + u".png"_s)) && good;
+    };
+    const auto jobs = window.bench().workshop()->jobs().value_or(std::vector<store::JobEntry>{});
+    if (jobs.size() < 2) return false;
+    for (const bool night : {false, true}) {
+        window.setNight(night);
+        const QString theme = night ? u"-night"_s : u"-day"_s;
+        window.bench().openJob(jobs[0].id);
+        window.bench().goTo(core::Stage::Measure);
+        shoot(u"measure"_s + theme);
+        window.bench().goTo(core::Stage::Lamps);
+        window.bench().pointAt("rear lamp");
+        shoot(u"lamps"_s + theme);
+        window.bench().openJob(jobs[1].id);
+        window.bench().goTo(core::Stage::Lamps);
+        window.bench().pointAt("headlamps A");
+        shoot(u"railcar-lamps"_s + theme);
+    }
+    window.picture()->setDark(true);
+    shoot(u"lights-out"_s);
+    window.picture()->setDark(false);
+    window.setNight(false);
+    return good;
+}
+
+}  // namespace glimmet::app

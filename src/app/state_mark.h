@@ -1,0 +1,32 @@
+// The four marks: the vial of a spirit level. Fine: the bubble stands between the lines. Close:
+// it has run to an end. Over: it has left the vial. Ask: the vial is empty. Always with a word.
+#pragma once
+
+#include <QWidget>
+
+#include "core/finding/state.h"
+
+class QPainter;
+
+namespace glimmet::app {
+
+/// Draws the mark into a rectangle of about 2:1.
+void paintMark(QPainter& painter, const QRectF& where, core::State state);
+
+/// The mark and its word.
+class StateMark : public QWidget {
+    Q_OBJECT
+public:
+    explicit StateMark(core::State state, QWidget* parent = nullptr);
+    void setState(core::State state);
+    [[nodiscard]] core::State state() const { return m_state; }
+    [[nodiscard]] QSize sizeHint() const override;
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+
+private:
+    core::State m_state;
+};
+
+}  // namespace glimmet::app

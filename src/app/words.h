@@ -1,0 +1,24 @@
+// Core's sentences in the language of the user, and the wording of states and symbols.
+#pragma once
+
+#include <QString>
+
+#include "core/finding/finding.h"
+#include "core/job/body.h"
+#include "core/result.h"
+
+namespace glimmet::app {
+
+[[nodiscard]] QString said(const core::Text& text);
+[[nodiscard]] QString said(const core::Error& error);
+[[nodiscard]] QString stateWord(core::State state);
+[[nodiscard]] QString stageName(core::Stage stage);
+[[nodiscard]] QString jobCount(int jobs);  ///< "1 job", "12 jobs"
+[[nodiscard]] QString bodyName(core::BodyKind kind);
+/// "I_stall" with its index set low, for rich text; HTML is escaped.
+[[nodiscard]] QString symbolRich(const QString& formula);
+/// A figure with its value and what it rests on, as a tooltip says it.
+[[nodiscard]] QString figureTip(const core::Figure& figure);
+inline QString qs(const std::string& words) { return QString::fromStdString(words); }
+
+}  // namespace glimmet::app
