@@ -1,9 +1,9 @@
 #include "app/bench.h"
 
+#include "app/words.h"
+
 #include <QDate>
 #include <QUndoCommand>
-
-#include "app/words.h"
 
 using namespace Qt::StringLiterals;
 
@@ -21,8 +21,10 @@ public:
         : QUndoCommand(what), m_bench(bench), m_before(before), m_after(after) {}
     void undo() override { m_bench.moveTo(m_before); }
     void redo() override {
-        if (m_recorded) m_recorded = false;
-        else m_bench.moveTo(m_after);
+        if (m_recorded)
+            m_recorded = false;
+        else
+            m_bench.moveTo(m_after);
     }
 
 private:
@@ -38,8 +40,10 @@ public:
         : QUndoCommand(what), m_bench(bench), m_job(job), m_puts(puts), m_done(done) {}
     void undo() override { m_bench.setOnShelf(m_job, !m_puts); }
     void redo() override {
-        if (m_done) m_done = false;
-        else m_bench.setOnShelf(m_job, m_puts);
+        if (m_done)
+            m_done = false;
+        else
+            m_bench.setOnShelf(m_job, m_puts);
     }
 
 private:
@@ -145,7 +149,8 @@ core::Result<core::Jotted> Bench::understood(const QString& line) const {
 
 bool Bench::take(const QString& line) {
     if (!hasJob()) {
-        emit failed(tr("There is no model on the bench. Put one on the shelf first: Workshop, New job."));
+        emit failed(
+            tr("There is no model on the bench. Put one on the shelf first: Workshop, New job."));
         return false;
     }
     auto jotted = understood(line);

@@ -3,14 +3,15 @@
 // followed by the signals that make the views show it.
 #pragma once
 
-#include <QObject>
-#include <QUndoStack>
-#include <memory>
-#include <optional>
-
 #include "core/job/checks.h"
 #include "core/job/jot.h"
 #include "store/workshop.h"
+
+#include <QObject>
+#include <QUndoStack>
+
+#include <memory>
+#include <optional>
 
 namespace glimmet::app {
 
@@ -51,8 +52,8 @@ public:
 signals:
     void workshopChanged();
     void shelfChanged();
-    void jobChanged();       ///< other job, other contents: everything is to be shown anew
-    void attentionChanged(); ///< stage, subject or finding in question
+    void jobChanged();        ///< other job, other contents: everything is to be shown anew
+    void attentionChanged();  ///< stage, subject or finding in question
     void failed(const QString& sentence);
     void jotOffered(const QString& start);
 

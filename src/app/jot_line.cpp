@@ -1,13 +1,13 @@
 #include "app/jot_line.h"
 
+#include "app/theme.h"
+#include "app/words.h"
+
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
-
-#include "app/theme.h"
-#include "app/words.h"
 
 using namespace Qt::StringLiterals;
 
@@ -25,11 +25,11 @@ JotLine::JotLine(Understand understand, Take take, QWidget* parent)
     title->setFont(wordsFont(15, true));
     m_line->setObjectName(u"jot"_s);
     m_line->setAccessibleName(tr("Jot: what you just measured, in bench shorthand"));
-    m_line->setPlaceholderText(tr("What did you just measure? Like stall 1.15A 12V"));
+    m_line->setPlaceholderText(tr("Just measured, like stall 1.15A 12V"));
     m_line->setFont(figuresFont(15));
     m_line->setStyleSheet(u"font-family: \"B612 Mono\"; font-size: 15px;"_s);
     m_line->setMinimumHeight(36);
-    m_line->setMaxLength(20000);
+    m_line->setMaxLength(24000);
     m_line->installEventFilter(this);
     m_meaning->setObjectName(u"jotMeaning"_s);
     m_meaning->setTextFormat(Qt::PlainText);
@@ -86,12 +86,25 @@ void JotLine::refresh() {
 }
 
 bool JotLine::eventFilter(QObject* watched, QEvent* event) {
+    if (watched == m_line && event->type() == QEvent::ShortcutOverride &&
+        m_line->text().isEmpty()) {
+        // In an empty line undo and redo mean the job's, not the line's own.
+        const auto* key = static_cast<QKeyEvent*>(event);
+        if (key->matches(QKeySequence::Undo) || key->matches(QKeySequence::Redo)) return true;
+    }
     if (watched == m_line && event->type() == QEvent::KeyPress) {
         switch (static_cast<QKeyEvent*>(event)->key()) {
-            case Qt::Key_Up: recall(-1); return true;
-            case Qt::Key_Down: recall(1); return true;
-            case Qt::Key_Escape: m_line->clear(); return true;
-            default: break;
+            case Qt::Key_Up:
+                recall(-1);
+                return true;
+            case Qt::Key_Down:
+                recall(1);
+                return true;
+            case Qt::Key_Escape:
+                m_line->clear();
+                return true;
+            default:
+                break;
         }
     }
     return QWidget::eventFilter(watched, event);

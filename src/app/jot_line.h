@@ -1,10 +1,11 @@
 // The jot line: type what was just measured; beside it stands how it will be understood.
 #pragma once
 
-#include <QWidget>
-#include <functional>
-
 #include "core/job/jot.h"
+
+#include <QWidget>
+
+#include <functional>
 
 class QLabel;
 class QLineEdit;

@@ -1,12 +1,12 @@
 #include "app/line_of_work.h"
 
-#include <QAbstractButton>
-#include <QPainter>
-#include <QVBoxLayout>
-
 #include "app/state_mark.h"
 #include "app/theme.h"
 #include "app/words.h"
+
+#include <QAbstractButton>
+#include <QPainter>
+#include <QVBoxLayout>
 
 using namespace Qt::StringLiterals;
 
@@ -14,10 +14,14 @@ namespace glimmet::app {
 namespace {
 QString kindWord(core::StageStanding::Kind kind) {
     switch (kind) {
-        case core::StageStanding::Kind::Done: return LineOfWork::tr("done");
-        case core::StageStanding::Kind::Here: return LineOfWork::tr("here");
-        case core::StageStanding::Kind::Ahead: return LineOfWork::tr("ahead");
-        case core::StageStanding::Kind::Blocked: break;
+        case core::StageStanding::Kind::Done:
+            return LineOfWork::tr("done");
+        case core::StageStanding::Kind::Here:
+            return LineOfWork::tr("here");
+        case core::StageStanding::Kind::Ahead:
+            return LineOfWork::tr("ahead");
+        case core::StageStanding::Kind::Blocked:
+            break;
     }
     return LineOfWork::tr("blocked");
 }
@@ -35,8 +39,9 @@ public:
     }
     void show(const core::StageStanding& standing) {
         m_standing = standing;
-        const QString words = LineOfWork::tr("%1, %2: %3").arg(stageName(m_stage), kindWord(standing.kind),
-                                                  said(standing.why));
+        const QString words =
+            LineOfWork::tr("%1, %2: %3")
+                .arg(stageName(m_stage), kindWord(standing.kind), said(standing.why));
         setAccessibleName(words);
         setToolTip(words);
         update();
@@ -52,7 +57,8 @@ protected:
         // The line itself, with a sleeper across where this stage stands.
         painter.setPen(QPen(look.paperEdge, 3));
         painter.drawLine(18, 0, 18, height());
-        painter.setPen(QPen(isChecked() ? look.brass : look.inkSoft, 5, Qt::SolidLine, Qt::FlatCap));
+        painter.setPen(
+            QPen(isChecked() ? look.brass : look.inkSoft, 5, Qt::SolidLine, Qt::FlatCap));
         painter.drawLine(11, 24, 25, 24);
         painter.setFont(wordsFont(16, isChecked()));
         painter.setPen(look.ink);
@@ -89,7 +95,8 @@ LineOfWork::LineOfWork(QWidget* parent) : QWidget(parent) {
         auto* button = new StageButton(stage, this);
         m_buttons.push_back(button);
         column->addWidget(button);
-        connect(button, &QAbstractButton::clicked, this, [this, stage] { emit stageChosen(stage); });
+        connect(button, &QAbstractButton::clicked, this,
+                [this, stage] { emit stageChosen(stage); });
     }
     column->addStretch();
 }

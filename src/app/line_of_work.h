@@ -1,10 +1,11 @@
 // The stages of the work in their order, each with how it stands, as computed.
 #pragma once
 
-#include <QWidget>
-#include <vector>
-
 #include "core/job/checks.h"
+
+#include <QWidget>
+
+#include <vector>
 
 class QVBoxLayout;
 

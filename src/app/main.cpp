@@ -1,4 +1,11 @@
 // Glimmet, the application.
+#include "app/main_window.h"
+#include "app/shots.h"
+#include "app/theme.h"
+#include "app/words.h"
+#include "store/catalogue.h"
+#include "store/workshop.h"
+
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QDateTime>
@@ -7,14 +14,8 @@
 #include <QSettings>
 #include <QStandardPaths>
 #include <QTimer>
-#include <cstdio>
 
-#include "app/main_window.h"
-#include "app/shots.h"
-#include "app/theme.h"
-#include "app/words.h"
-#include "store/catalogue.h"
-#include "store/workshop.h"
+#include <cstdio>
 
 using namespace Qt::StringLiterals;
 
@@ -56,13 +57,16 @@ int main(int argc, char** argv) {
     parser.addVersionOption();
     parser.addPositionalArgument(u"workshop"_s, QApplication::translate("main", "A workshop file."),
                                  u"[workshop]"_s);
-    const QCommandLineOption demo(u"demo"_s,
-                                  QApplication::translate("main", "Open a fresh copy of the demo workshop."));
+    const QCommandLineOption demo(
+        u"demo"_s, QApplication::translate("main", "Open a fresh copy of the demo workshop."));
     const QCommandLineOption shots(
-        u"shots"_s, QApplication::translate("main", "Write a PNG of each main view into DIR and exit."), u"DIR"_s);
+        u"shots"_s,
+        QApplication::translate("main", "Write a PNG of each main view into DIR and exit."),
+        u"DIR"_s);
     const QCommandLineOption firstFrame(
         u"exit-after-first-frame"_s,
-        QApplication::translate("main", "Exit when the window has been painted once (for measuring)."));
+        QApplication::translate("main",
+                                "Exit when the window has been painted once (for measuring)."));
     parser.addOptions({demo, shots, firstFrame});
     parser.process(application);
     // Pictures for the documentation are taken without the settings of whoever takes them.
@@ -84,11 +88,14 @@ int main(int argc, char** argv) {
         path = recent.isEmpty() || !QFileInfo::exists(recent.constFirst()) ? ownWorkshop()
                                                                            : recent.constFirst();
     }
-    if (path.isEmpty()) window.say(QApplication::translate("main", "The demo workshop could not be written."));
-    else window.openWorkshop(path);
+    if (path.isEmpty())
+        window.say(QApplication::translate("main", "The demo workshop could not be written."));
+    else
+        window.openWorkshop(path);
     if (loaded.userFault) {
-        window.say(QApplication::translate("main", "Your own parts were left out. %1: %2")
-                       .arg(glimmet::store::userCatalogueFile(), glimmet::app::said(*loaded.userFault)));
+        window.say(
+            QApplication::translate("main", "Your own parts were left out. %1: %2")
+                .arg(glimmet::store::userCatalogueFile(), glimmet::app::said(*loaded.userFault)));
     }
     if (parser.isSet(shots)) {
         return glimmet::app::writeShots(window, parser.value(shots)) ? 0 : 1;

@@ -1,5 +1,17 @@
 #include "app/main_window.h"
 
+#include "app/jot_line.h"
+#include "app/lamps/lamps_strip.h"
+#include "app/line_of_work.h"
+#include "app/measure/motor_plot.h"
+#include "app/picture/picture_view.h"
+#include "app/reckoning_panel.h"
+#include "app/shelf/shelf_view.h"
+#include "app/shelf/silhouette.h"
+#include "app/theme.h"
+#include "app/words.h"
+#include "store/job_json.h"
+
 #include <QAction>
 #include <QApplication>
 #include <QCloseEvent>
@@ -21,19 +33,8 @@
 #include <QTextBrowser>
 #include <QUndoStack>
 #include <QVBoxLayout>
-#include <unordered_set>
 
-#include "app/jot_line.h"
-#include "app/lamps/lamps_strip.h"
-#include "app/line_of_work.h"
-#include "app/measure/motor_plot.h"
-#include "app/picture/picture_view.h"
-#include "app/reckoning_panel.h"
-#include "app/shelf/shelf_view.h"
-#include "app/shelf/silhouette.h"
-#include "app/theme.h"
-#include "app/words.h"
-#include "store/job_json.h"
+#include <unordered_set>
 
 using namespace Qt::StringLiterals;
 
@@ -59,7 +60,8 @@ protected:
         painter.fillPath(silhouette(body, QRectF(rect()).adjusted(14, 10, -14, -32)), theme().ink);
         painter.setPen(theme().ink);
         painter.setFont(wordsFont(14));
-        painter.drawText(rect().adjusted(4, 0, -4, -6), Qt::AlignBottom | Qt::AlignHCenter, bodyName(m_kind));
+        painter.drawText(rect().adjusted(4, 0, -4, -6), Qt::AlignBottom | Qt::AlignHCenter,
+                         bodyName(m_kind));
     }
 
 private:
@@ -166,8 +168,10 @@ void MainWindow::build() {
     const auto rule = [bench](bool upright) {
         auto* line = new QFrame(bench);
         line->setObjectName(u"rule"_s);
-        if (upright) line->setFixedWidth(1);
-        else line->setFixedHeight(1);
+        if (upright)
+            line->setFixedWidth(1);
+        else
+            line->setFixedHeight(1);
         return line;
     };
     auto* middle = new QHBoxLayout;
@@ -192,7 +196,8 @@ void MainWindow::build() {
     connect(m_line, &LineOfWork::stageChosen, &m_bench, &Bench::goTo);
     connect(m_picture, &PictureView::subjectChosen, &m_bench, &Bench::pointAt);
     connect(m_picture, &PictureView::jotOffered, m_jot, &JotLine::offer);
-    connect(m_picture, &PictureView::darkChanged, this, [this](bool dark) { m_lightsOut->setChecked(dark); });
+    connect(m_picture, &PictureView::darkChanged, this,
+            [this](bool dark) { m_lightsOut->setChecked(dark); });
     connect(m_plot, &MotorPlot::jotOffered, m_jot, &JotLine::offer);
     connect(m_lamps, &LampsStrip::subjectChosen, &m_bench, &Bench::pointAt);
     connect(m_lamps, &LampsStrip::jotOffered, m_jot, &JotLine::offer);
@@ -215,12 +220,15 @@ void MainWindow::buildMenus() {
     m_writing.append(kinds->menuAction());
     for (const core::BodyKind kind : core::bodyKinds) {
         add(kinds, bodyName(kind), {}, [this, kind] {
-            m_bench.addJob(core::newJob(bodyName(kind).toStdString(), kind, {}), core::text("New job"));
+            m_bench.addJob(core::newJob(bodyName(kind).toStdString(), kind, {}),
+                           core::text("New job"));
         });
     }
     m_writing.append(add(workshop, tr("&Import job…"), {}, &MainWindow::importJob));
-    m_needJob.append(add(workshop, tr("&Export job…"), QKeySequence(u"Ctrl+E"_s), &MainWindow::exportJob));
-    auto* off = add(workshop, tr("&Take job off the shelf"), {}, [this] { m_bench.takeOffShelf(); });
+    m_needJob.append(
+        add(workshop, tr("&Export job…"), QKeySequence(u"Ctrl+E"_s), &MainWindow::exportJob));
+    auto* off =
+        add(workshop, tr("&Take job off the shelf"), {}, [this] { m_bench.takeOffShelf(); });
     m_needJob.append(off);
     m_writing.append(off);
     QAction* back = m_bench.shelfUndoStack()->createUndoAction(this, tr("Take back:"));
@@ -257,8 +265,7 @@ void MainWindow::buildMenus() {
 
     QMenu* view = menuBar()->addMenu(tr("&View"));
     for (const core::Stage stage : core::stages) {
-        add(view, stageName(stage),
-            QKeySequence(u"Ctrl+%1"_s.arg(static_cast<int>(stage) + 1)),
+        add(view, stageName(stage), QKeySequence(u"Ctrl+%1"_s.arg(static_cast<int>(stage) + 1)),
             [this, stage] { m_bench.goTo(stage); });
     }
     view->addSeparator();
@@ -345,8 +352,10 @@ void MainWindow::showAll() {
     m_pictureStack->widget(1)->setEnabled(m_bench.workshop() && !m_bench.readOnly());
     for (QAction* action : m_needJob) action->setEnabled(has);
     for (QAction* action : m_writing) {
-        if (m_bench.readOnly()) action->setEnabled(false);
-        else if (!m_needJob.contains(action) && action->menu()) action->setEnabled(true);
+        if (m_bench.readOnly())
+            action->setEnabled(false);
+        else if (!m_needJob.contains(action) && action->menu())
+            action->setEnabled(true);
     }
     m_strip->setVisible(has);
     if (has) {
@@ -372,8 +381,10 @@ void MainWindow::showAttention() {
     if (has) {
         m_picture->show(job, stage == core::Stage::Measure ? Lens::Motor : Lens::Lamps, subject);
         m_strip->setCurrentIndex(stage == core::Stage::Measure ? 0 : 1);
-        if (stage == core::Stage::Measure) m_plot->show(job);
-        else m_lamps->show(job, m_bench.findings(), subject);
+        if (stage == core::Stage::Measure)
+            m_plot->show(job);
+        else
+            m_lamps->show(job, m_bench.findings(), subject);
     } else {
         m_picture->showNothing();
     }
@@ -385,24 +396,33 @@ void MainWindow::showAttention() {
     std::stable_sort(others.begin(), others.end(),
                      [](const auto* a, const auto* b) { return a->state > b->state; });
     QString empty;
-    if (!m_bench.workshop()) empty = tr("No workshop is open. Open one, or make a new one: menu Workshop.");
-    else if (!has) empty = tr("Put a model on the bench: choose its shape.");
-    else if (stage == core::Stage::Measure) empty = tr("This one has no motor: nothing to measure here.");
-    else empty = tr("No lamp yet. A lamp needs a place, a colour and an output; the resistor is worked out for you.");
+    if (!m_bench.workshop())
+        empty = tr("No workshop is open. Open one, or make a new one: menu Workshop.");
+    else if (!has)
+        empty = tr("Put a model on the bench: choose its shape.");
+    else if (stage == core::Stage::Measure)
+        empty = tr("This one has no motor: nothing to measure here.");
+    else
+        empty =
+            tr("No lamp yet. A lamp needs a place, a colour and an output; the resistor is worked "
+               "out for you.");
     m_reckoning->show(spoken, others, empty, m_bench.readOnly());
-    setWindowTitle(has ? tr("%1 · %2 · %3 — Glimmet")
-                             .arg(qs(job.name), stageName(stage),
-                                  spoken ? tr("%1: %2").arg(stateWord(spoken->state), said(spoken->sentence))
-                                         : empty)
-                       : tr("Glimmet"));
+    setWindowTitle(
+        has ? tr("%1 · %2 · %3 — Glimmet")
+                  .arg(qs(job.name), stageName(stage),
+                       spoken ? tr("%1: %2").arg(stateWord(spoken->state), said(spoken->sentence))
+                              : empty)
+            : tr("Glimmet"));
 }
 
 void MainWindow::setNight(bool night) {
     m_nightAction->setChecked(night);
     useTheme(night);
-    setStyleSheet(u"#rule { background: %1; border: none; } #notice { background: %2; border-top: 2px solid %3; } "
-                  "#invitation { font-size: 17px; }"_s
-                      .arg(theme().paperEdge.name(), theme().paperRaised.name(), theme().ask.name()));
+    setStyleSheet(
+        u"#rule { background: %1; border: none; } #notice { background: %2; border-top: 2px solid "
+        u"%3; } "
+        "#invitation { font-size: 17px; }"_s.arg(theme().paperEdge.name(),
+                                                 theme().paperRaised.name(), theme().ask.name()));
     if (m_line) showAll();
 }
 
@@ -426,8 +446,9 @@ void MainWindow::newWorkshop() {
 }
 
 void MainWindow::chooseWorkshop() {
-    const QString path = QFileDialog::getOpenFileName(this, tr("Open workshop"), QDir::homePath(),
-                                                      tr("Glimmet workshops (*.glimmet);;All files (*)"));
+    const QString path =
+        QFileDialog::getOpenFileName(this, tr("Open workshop"), QDir::homePath(),
+                                     tr("Glimmet workshops (*.glimmet);;All files (*)"));
     if (!path.isEmpty()) openWorkshop(path);
 }
 
@@ -450,8 +471,8 @@ void MainWindow::importJob() {
 
 void MainWindow::exportJob() {
     if (!m_bench.hasJob()) return;
-    QString path = QFileDialog::getSaveFileName(this, tr("Export job"), QDir::homePath() + u"/job.json"_s,
-                                                tr("Jobs in JSON (*.json)"));
+    QString path = QFileDialog::getSaveFileName(
+        this, tr("Export job"), QDir::homePath() + u"/job.json"_s, tr("Jobs in JSON (*.json)"));
     if (path.isEmpty()) return;
     QFile file(path);
     const QByteArray document = QByteArray::fromStdString(store::jobToJson(m_bench.job()) + "\n");
@@ -502,18 +523,22 @@ void MainWindow::showJotList() {
         column->addWidget(text);
     }
     QString html = u"<p>%1</p><table cellpadding='4'>"_s.arg(
-        tr("One line at a time; units as you like: 4k7, 470 mA, .47A, 2,2k. Press an example to start from it."));
+        tr("One line at a time; units as you like: 4k7, 470 mA, .47A, 2,2k. Press an example to "
+           "start from it."));
     for (const core::JotForm& form : core::jotForms()) {
-        html += u"<tr><td><a style='color:%1; font-family:\"B612 Mono\"' href='%2'>%2</a></td><td>%3</td>"
-                "<td style='color:%4'>%5</td></tr>"_s.arg(
-            theme().brass.name(), QString::fromUtf8(form.example).toHtmlEscaped(),
-            QCoreApplication::translate("core", form.meaning).toHtmlEscaped(), theme().inkSoft.name(),
-            QString::fromUtf8(form.pattern).toHtmlEscaped());
+        html +=
+            u"<tr><td><a style='color:%1; font-family:\"B612 Mono\"' "
+            u"href='%2'>%2</a></td><td>%3</td>"
+            "<td style='color:%4'>%5</td></tr>"_s.arg(
+                theme().brass.name(), QString::fromUtf8(form.example).toHtmlEscaped(),
+                QCoreApplication::translate("core", form.meaning).toHtmlEscaped(),
+                theme().inkSoft.name(), QString::fromUtf8(form.pattern).toHtmlEscaped());
     }
     auto* text = m_jotList->findChild<QTextBrowser*>(u"jotForms"_s);
     text->setHtml(html + u"</table>"_s);
     const int high = qMin(520, centralWidget()->height() - m_jot->height() - 20);
-    m_jotList->setGeometry(160, m_jot->y() - high - 4, qMin(940, centralWidget()->width() - 180), high);
+    m_jotList->setGeometry(160, m_jot->y() - high - 4, qMin(940, centralWidget()->width() - 180),
+                           high);
     m_jotList->show();
     m_jotList->raise();
     m_jot->focusLine();
@@ -526,17 +551,18 @@ void MainWindow::about() {
     dialog->resize(640, 460);
     auto* text = new QTextBrowser(dialog);
     text->setObjectName(u"aboutText"_s);
-    text->setHtml(tr("<h2>Glimmet %1</h2>"
-                     "<p>For people who fit decoders, stay-alive capacitors and lamps into model "
-                     "locomotives, rolling stock and buildings.</p>"
-                     "<p>Free software under the GNU General Public License, version 3 or later; no "
-                     "warranty. It plans the extra-low-voltage side only; mains belongs to a licensed "
-                     "person under the local code.</p>"
-                     "<p>Built with Qt %2 (LGPL 3), QCustomPlot (GPL 3 or later), units (MIT), "
-                     "nlohmann json (MIT), expected (CC0), CLI11 (BSD), SQLite (public domain). "
-                     "Typefaces: B612 and B612 Mono (SIL Open Font Licence 1.1), Routed Gothic (SIL "
-                     "Open Font Licence).</p>")
-                      .arg(QApplication::applicationVersion(), QString::fromLatin1(qVersion())));
+    text->setHtml(
+        tr("<h2>Glimmet %1</h2>"
+           "<p>For people who fit decoders, stay-alive capacitors and lamps into model "
+           "locomotives, rolling stock and buildings.</p>"
+           "<p>Free software under the GNU General Public License, version 3 or later; no "
+           "warranty. It plans the extra-low-voltage side only; mains belongs to a licensed "
+           "person under the local code.</p>"
+           "<p>Built with Qt %2 (LGPL 3), QCustomPlot (GPL 3 or later), units (MIT), "
+           "nlohmann json (MIT), expected (CC0), CLI11 (BSD), SQLite (public domain). "
+           "Typefaces: B612 and B612 Mono (SIL Open Font Licence 1.1), Routed Gothic (SIL "
+           "Open Font Licence).</p>")
+            .arg(QApplication::applicationVersion(), QString::fromLatin1(qVersion())));
     auto* column = new QVBoxLayout(dialog);
     column->addWidget(text);
     auto* close = new QPushButton(tr("Close"), dialog);

@@ -1,11 +1,12 @@
 // The one window: shelf, line of work, picture, working strip, reckoning, jot line.
 #pragma once
 
-#include <QMainWindow>
-#include <memory>
-
 #include "app/bench.h"
 #include "app/shelf/shelf_scan.h"
+
+#include <QMainWindow>
+
+#include <memory>
 
 class QAction;
 class QFrame;

@@ -1,15 +1,15 @@
 #include "app/reckoning_panel.h"
 
+#include "app/state_mark.h"
+#include "app/theme.h"
+#include "app/words.h"
+#include "core/quantity/format.h"
+
 #include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
 #include <QScrollBar>
 #include <QVBoxLayout>
-
-#include "app/state_mark.h"
-#include "app/theme.h"
-#include "app/words.h"
-#include "core/quantity/format.h"
 
 using namespace Qt::StringLiterals;
 
@@ -38,8 +38,8 @@ QColor basisColour(core::Basis::Kind kind) {
 /// "= (16.4 V − 1.2 V − 0.4 V) / 10.9 Ω = 1.36 A", with a number for what no formula says.
 QString derivation(const core::Figure& figure) {
     return u"%1 = %2<br>&nbsp;&nbsp;= %3<br>&nbsp;&nbsp;= <b>%4</b>"_s.arg(
-        symbolRich(qs(figure.symbol)), symbolRich(qs(figure.formula)),
-        qs(core::withValues(figure)).toHtmlEscaped(), qs(core::shown(figure)));
+        formulaRich(qs(figure.symbol)), formulaRich(qs(figure.formula)),
+        formulaRich(qs(core::withValues(figure))), qs(core::shown(figure)));
 }
 
 }  // namespace
@@ -72,9 +72,9 @@ void ReckoningPanel::show(const core::Finding* spoken,
         if (!spoken->caution.empty()) {
             auto* caution = words(said(spoken->caution), wordsFont(13), theme().ink, page);
             caution->setObjectName(u"caution"_s);
-            caution->setStyleSheet(caution->styleSheet() +
-                                   u"border-left: 4px solid %1; padding-left: 8px;"_s.arg(
-                                       theme().close.name()));
+            caution->setStyleSheet(
+                caution->styleSheet() +
+                u"border-left: 4px solid %1; padding-left: 8px;"_s.arg(theme().close.name()));
             column->addWidget(caution);
         }
         if (!spoken->figures.empty()) {
@@ -116,14 +116,15 @@ void ReckoningPanel::addFigure(QVBoxLayout* column, const core::Figure& figure) 
     const QString name = said(figure.name);
     const QString value = qs(core::shown(figure));
     row->setAccessibleName(tr("%1: %2, %3").arg(name, value, basis));
-    row->setToolTip(figureTip(figure) +
-                    (jot.isEmpty() ? QString() : u"<br><i>%1</i>"_s.arg(tr("Press to measure or change it."))));
+    row->setToolTip(
+        figureTip(figure) +
+        (jot.isEmpty() ? QString() : u"<br><i>%1</i>"_s.arg(tr("Press to measure or change it."))));
     row->setFlat(jot.isEmpty());
-    row->setStyleSheet(u"QPushButton { text-align: left; padding: 3px 6px; border: 1px solid %1; "
-                       "background: %2; } QPushButton:hover, QPushButton:focus { border-color: %3; }"_s
-                           .arg(jot.isEmpty() ? u"transparent"_s : theme().paperEdge.name(),
-                                jot.isEmpty() ? u"transparent"_s : theme().paperRaised.name(),
-                                theme().brass.name()));
+    row->setStyleSheet(
+        u"QPushButton { text-align: left; padding: 3px 6px; border: 1px solid %1; "
+        "background: %2; } QPushButton:hover, QPushButton:focus { border-color: %3; }"_s.arg(
+            jot.isEmpty() ? u"transparent"_s : theme().paperEdge.name(),
+            jot.isEmpty() ? u"transparent"_s : theme().paperRaised.name(), theme().brass.name()));
     auto* grid = new QGridLayout(row);
     grid->setContentsMargins(8, 2, 8, 2);
     grid->setVerticalSpacing(0);
@@ -148,8 +149,10 @@ void ReckoningPanel::addFigure(QVBoxLayout* column, const core::Figure& figure) 
     const int valueWidth = valueLabel->sizeHint().width() + 6;
     row->setMinimumHeight(nameLabel->heightForWidth(width - valueWidth) +
                           (plainly ? 0 : basisLabel->heightForWidth(width)) + 6);
-    if (jot.isEmpty()) row->setFocusPolicy(Qt::NoFocus);
-    else connect(row, &QPushButton::clicked, this, [this, jot] { emit figureChosen(jot); });
+    if (jot.isEmpty())
+        row->setFocusPolicy(Qt::NoFocus);
+    else
+        connect(row, &QPushButton::clicked, this, [this, jot] { emit figureChosen(jot); });
     column->addWidget(row);
 }
 
@@ -165,7 +168,8 @@ void ReckoningPanel::addBecause(QVBoxLayout* column, const core::Finding& findin
     if (derived.empty()) return;
     addHeading(column, tr("Because"));
     for (const core::Figure* figure : derived) {
-        auto* line = words(derivation(*figure), figuresFont(13), theme().ink, column->parentWidget());
+        auto* line =
+            words(derivation(*figure), figuresFont(13), theme().ink, column->parentWidget());
         line->setTextFormat(Qt::RichText);
         line->setObjectName(u"because-"_s + qs(figure->symbol));
         column->addWidget(line);
@@ -201,8 +205,9 @@ void ReckoningPanel::addOption(QVBoxLayout* column, const core::Option& option, 
         grid->addWidget(use, 0, 1, 3, 1, Qt::AlignRight | Qt::AlignVCenter);
         const QString jot = qs(option.jot);
         // Queued: taking the option replaces this page, button and all.
-        connect(use, &QPushButton::clicked, this, [this, jot] { emit optionTaken(jot); },
-                Qt::QueuedConnection);
+        connect(
+            use, &QPushButton::clicked, this, [this, jot] { emit optionTaken(jot); },
+            Qt::QueuedConnection);
     }
     column->addWidget(row);
 }
@@ -222,10 +227,12 @@ void ReckoningPanel::addOther(QVBoxLayout* column, const core::Finding& finding)
     grid->addWidget(mark, 0, 0, Qt::AlignTop);
     grid->addWidget(sentence, 1, 0);
     grid->setColumnStretch(0, 1);
-    row->setMinimumHeight(sentence->heightForWidth(panelWidth - 60) + mark->sizeHint().height() + 18);
+    row->setMinimumHeight(sentence->heightForWidth(panelWidth - 60) + mark->sizeHint().height() +
+                          18);
     const QString id = qs(finding.id);
-    connect(row, &QPushButton::clicked, this, [this, id] { emit findingChosen(id); },
-            Qt::QueuedConnection);
+    connect(
+        row, &QPushButton::clicked, this, [this, id] { emit findingChosen(id); },
+        Qt::QueuedConnection);
     column->addWidget(row);
 }
 

@@ -2,10 +2,11 @@
 // It shows what core says and computes nothing.
 #pragma once
 
-#include <QScrollArea>
-#include <vector>
-
 #include "core/finding/finding.h"
+
+#include <QScrollArea>
+
+#include <vector>
 
 class QVBoxLayout;
 

@@ -1,12 +1,12 @@
 #include "app/shots.h"
 
+#include "app/main_window.h"
+#include "app/picture/picture_view.h"
+
 #include <QApplication>
 #include <QDir>
 #include <QElapsedTimer>
 #include <QPixmap>
-
-#include "app/main_window.h"
-#include "app/picture/picture_view.h"
 
 using namespace Qt::StringLiterals;
 

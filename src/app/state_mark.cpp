@@ -1,10 +1,10 @@
 #include "app/state_mark.h"
 
-#include <QFontMetrics>
-#include <QPainter>
-
 #include "app/theme.h"
 #include "app/words.h"
+
+#include <QFontMetrics>
+#include <QPainter>
 
 namespace glimmet::app {
 
@@ -33,9 +33,15 @@ void paintMark(QPainter& painter, const QRectF& where, core::State state) {
         painter.drawEllipse(QPointF(x, vial.center().y()), size / 2, size / 2);
     };
     switch (state) {
-        case core::State::Fine: bubble(middle); break;
-        case core::State::Close: bubble(vial.right() - size * 0.75); break;
-        case core::State::Over: bubble(vial.right() + size * 0.35); break;
+        case core::State::Fine:
+            bubble(middle);
+            break;
+        case core::State::Close:
+            bubble(vial.right() - size * 0.75);
+            break;
+        case core::State::Over:
+            bubble(vial.right() + size * 0.35);
+            break;
         case core::State::Ask:
             painter.setPen(QPen(colour, line, Qt::DotLine));
             painter.drawLine(QPointF(vial.left() + round, vial.center().y()),

@@ -2,9 +2,9 @@
 // it has run to an end. Over: it has left the vial. Ask: the vial is empty. Always with a word.
 #pragma once
 
-#include <QWidget>
-
 #include "core/finding/state.h"
+
+#include <QWidget>
 
 class QPainter;
 

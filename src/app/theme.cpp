@@ -89,7 +89,7 @@ QString styleSheet(const Theme& t) {
         QSplitter::handle { background: %3; }
         QTextBrowser, QPlainTextEdit { background: %4; border: 1px solid %3; }
     )"_s.arg(t.ink.name(), t.paper.name(), t.paperEdge.name(), t.paperRaised.name(), t.brass.name(),
-            t.onBrass.name(), t.inkSoft.name());
+             t.onBrass.name(), t.inkSoft.name());
 }
 
 QFont made(const QString& family, double pixels, bool bold) {
@@ -103,10 +103,14 @@ QFont made(const QString& family, double pixels, bool bold) {
 
 QColor Theme::of(core::State state) const {
     switch (state) {
-        case core::State::Fine: return fine;
-        case core::State::Close: return close;
-        case core::State::Ask: return ask;
-        case core::State::Over: break;
+        case core::State::Fine:
+            return fine;
+        case core::State::Close:
+            return close;
+        case core::State::Ask:
+            return ask;
+        case core::State::Over:
+            break;
     }
     return over;
 }
@@ -134,9 +138,9 @@ void useTheme(bool night) {
 
 void loadTypefaces() {
     registerResources();
-    for (const auto* file : {"B612-Regular.otf", "B612-Bold.otf", "B612-Italic.otf",
-                             "B612Mono-Regular.otf", "B612Mono-Bold.otf", "routed-gothic.ttf",
-                             "routed-gothic-narrow.ttf"}) {
+    for (const auto* file :
+         {"B612-Regular.otf", "B612-Bold.otf", "B612-Italic.otf", "B612Mono-Regular.otf",
+          "B612Mono-Bold.otf", "routed-gothic.ttf", "routed-gothic-narrow.ttf"}) {
         QFontDatabase::addApplicationFont(u":/fonts/"_s + QLatin1StringView(file));
     }
     QApplication::setFont(wordsFont(14));
@@ -160,14 +164,22 @@ QColor wireColour(const QString& name) {
 
 QColor lampColour(core::LedFamily family, const std::string& tint) {
     switch (family) {
-        case core::LedFamily::Red: return {0xFF, 0x38, 0x2A};
-        case core::LedFamily::Amber: return {0xFF, 0x9A, 0x1F};
-        case core::LedFamily::Yellow: return {0xFF, 0xD8, 0x3A};
-        case core::LedFamily::Green: return {0x8C, 0xE0, 0x4A};
-        case core::LedFamily::TrueGreen: return {0x2C, 0xE6, 0x7A};
-        case core::LedFamily::Blue: return {0x4A, 0x8C, 0xFF};
-        case core::LedFamily::UltraViolet: return {0xA0, 0x6C, 0xFF};
-        case core::LedFamily::White: break;
+        case core::LedFamily::Red:
+            return {0xFF, 0x38, 0x2A};
+        case core::LedFamily::Amber:
+            return {0xFF, 0x9A, 0x1F};
+        case core::LedFamily::Yellow:
+            return {0xFF, 0xD8, 0x3A};
+        case core::LedFamily::Green:
+            return {0x8C, 0xE0, 0x4A};
+        case core::LedFamily::TrueGreen:
+            return {0x2C, 0xE6, 0x7A};
+        case core::LedFamily::Blue:
+            return {0x4A, 0x8C, 0xFF};
+        case core::LedFamily::UltraViolet:
+            return {0xA0, 0x6C, 0xFF};
+        case core::LedFamily::White:
+            break;
     }
     return tint == "cool" ? QColor(0xDE, 0xEA, 0xFF) : QColor(0xFF, 0xE2, 0xAE);
 }

@@ -15,9 +15,8 @@ QString said(const core::Text& text) {
     const QString pattern = QCoreApplication::translate("core", text.pattern.c_str());
     QString words;
     for (qsizetype at = 0; at < pattern.size(); ++at) {
-        const int index = pattern[at] == u'%' && at + 1 < pattern.size()
-                              ? pattern[at + 1].digitValue() - 1
-                              : -1;
+        const int index =
+            pattern[at] == u'%' && at + 1 < pattern.size() ? pattern[at + 1].digitValue() - 1 : -1;
         if (index >= 0 && static_cast<std::size_t>(index) < text.values.size()) {
             words += said(text.values[static_cast<std::size_t>(index)]);
             ++at;
@@ -32,10 +31,14 @@ QString said(const core::Error& error) { return said(error.what); }
 
 QString stateWord(core::State state) {
     switch (state) {
-        case core::State::Fine: return tr("Fine");
-        case core::State::Close: return tr("Close");
-        case core::State::Ask: return tr("Ask");
-        case core::State::Over: break;
+        case core::State::Fine:
+            return tr("Fine");
+        case core::State::Close:
+            return tr("Close");
+        case core::State::Ask:
+            return tr("Ask");
+        case core::State::Over:
+            break;
     }
     return tr("Over");
 }
@@ -48,32 +51,41 @@ QString jobCount(int jobs) { return jobs == 1 ? tr("1 job") : tr("%1 jobs").arg(
 
 QString bodyName(core::BodyKind kind) {
     switch (kind) {
-        case core::BodyKind::DockShunter: return tr("Dock shunter");
-        case core::BodyKind::Railcar: return tr("Railcar");
-        case core::BodyKind::Saloon: return tr("Saloon");
-        case core::BodyKind::RotaryPlough: return tr("Rotary plough");
-        case core::BodyKind::Railbus: return tr("Railbus");
-        case core::BodyKind::CraneTender: return tr("Crane tender");
-        case core::BodyKind::Lighthouse: return tr("Lighthouse");
-        case core::BodyKind::QuayHouse: break;
+        case core::BodyKind::DockShunter:
+            return tr("Dock shunter");
+        case core::BodyKind::Railcar:
+            return tr("Railcar");
+        case core::BodyKind::Saloon:
+            return tr("Saloon");
+        case core::BodyKind::RotaryPlough:
+            return tr("Rotary plough");
+        case core::BodyKind::Railbus:
+            return tr("Railbus");
+        case core::BodyKind::CraneTender:
+            return tr("Crane tender");
+        case core::BodyKind::Lighthouse:
+            return tr("Lighthouse");
+        case core::BodyKind::QuayHouse:
+            break;
     }
     return tr("Quay house");
 }
 
-QString symbolRich(const QString& formula) {
+QString formulaRich(const QString& formula) {
     static const QRegularExpression index(u"_([A-Za-z0-9]+)"_s);
+    static const QRegularExpression unit(u"([0-9]) ((?:[pnµmkMG]?[VAΩFWJs]|mm))"_s);
     QString rich = formula.toHtmlEscaped();
-    return rich.replace(index, u"<sub>\\1</sub>"_s);
+    return rich.replace(index, u"<i>\\1</i>"_s).replace(unit, u"\\1&nbsp;\\2"_s);
 }
 
 QString figureTip(const core::Figure& figure) {
-    QString tip = u"<b>%1</b>: %2<br>%3"_s.arg(said(figure.name).toHtmlEscaped(),
-                                              qs(core::shown(figure)),
-                                              said(core::words(figure.basis)).toHtmlEscaped());
+    QString tip =
+        u"<b>%1</b>: %2<br>%3"_s.arg(said(figure.name).toHtmlEscaped(), qs(core::shown(figure)),
+                                     said(core::words(figure.basis)).toHtmlEscaped());
     if (!figure.formula.empty()) {
-        tip += u"<br>%1 = %2<br>= %3"_s.arg(symbolRich(qs(figure.symbol)),
-                                            symbolRich(qs(figure.formula)),
-                                            qs(core::withValues(figure)).toHtmlEscaped());
+        tip += u"<br>%1 = %2<br>= %3"_s.arg(formulaRich(qs(figure.symbol)),
+                                            formulaRich(qs(figure.formula)),
+                                            formulaRich(qs(core::withValues(figure))));
     }
     return tip;
 }

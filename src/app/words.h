@@ -1,11 +1,11 @@
 // Core's sentences in the language of the user, and the wording of states and symbols.
 #pragma once
 
-#include <QString>
-
 #include "core/finding/finding.h"
 #include "core/job/body.h"
 #include "core/result.h"
+
+#include <QString>
 
 namespace glimmet::app {
 
@@ -15,8 +15,9 @@ namespace glimmet::app {
 [[nodiscard]] QString stageName(core::Stage stage);
 [[nodiscard]] QString jobCount(int jobs);  ///< "1 job", "12 jobs"
 [[nodiscard]] QString bodyName(core::BodyKind kind);
-/// "I_stall" with its index set low, for rich text; HTML is escaped.
-[[nodiscard]] QString symbolRich(const QString& formula);
+/// "I_stall" with its index slanted (set low it would be too small to read), for rich text; a
+/// number is never parted from its unit; HTML is escaped.
+[[nodiscard]] QString formulaRich(const QString& formula);
 /// A figure with its value and what it rests on, as a tooltip says it.
 [[nodiscard]] QString figureTip(const core::Figure& figure);
 inline QString qs(const std::string& words) { return QString::fromStdString(words); }

@@ -1,5 +1,6 @@
-// Salvage of a damaged workshop. SQLite's own program reads the pages that still make sense; what
-// comes out is put into a fresh workshop, job by job, as far as its documents can be read.
+// Salvage of a damaged workshop: what SQLite can still reach of it, and of that every document that
+// can be read, is put into a fresh workshop. (The sqlite3 program's own .recover would reach a
+// little further, but the one that Debian 12 packs fails on every database.)
 #include "store/job_json.h"
 #include "store/workshop.h"
 
@@ -7,7 +8,6 @@
 #include <QDir>
 #include <QFile>
 #include <QFileInfo>
-#include <QProcess>
 #include <QSqlDatabase>
 #include <QSqlQuery>
 #include <QTemporaryDir>
@@ -27,38 +27,26 @@ struct Found {
     std::vector<core::Job> revisions;  ///< oldest first
 };
 
-/// Runs `sqlite3 damaged .recover` into `sqlite3 recovered`.
-bool recovered(const QString& damaged, const QString& into) {
-    QProcess reading;
-    QProcess writing;
-    reading.setStandardOutputProcess(&writing);
-    reading.start(QStringLiteral("sqlite3"), {damaged, QStringLiteral(".recover")});
-    writing.start(QStringLiteral("sqlite3"), {into});
-    if (!reading.waitForStarted() || !writing.waitForStarted()) return false;
-    reading.waitForFinished(120000);
-    writing.waitForFinished(120000);
-    return QFileInfo(into).size() > 0;
-}
-
+/// Looks every revision up by its number: each look-up goes down the tree on its own, so a damaged
+/// page costs the rows on it and what hangs below it, and no others.
 std::map<qint64, Found> readable(const QString& path) {
     std::map<qint64, Found> jobs;
     const QString name = QUuid::createUuid().toString();
     {
         QSqlDatabase database = QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), name);
         database.setDatabaseName(path);
-        if (database.open()) {
-            // Where the table's own definition was lost, its rows stand in lost_and_found.
-            for (const QString& sql :
-                 {QStringLiteral("SELECT job, document FROM revision ORDER BY id"),
-                  QStringLiteral(
-                      "SELECT c1, c5 FROM lost_and_found WHERE nfield >= 6 ORDER BY id")}) {
-                QSqlQuery query(database);
-                if (!query.exec(sql)) continue;
-                while (query.next()) {
-                    auto job = jobFromJson(query.value(1).toString().toStdString());
-                    if (job) jobs[query.value(0).toLongLong()].revisions.push_back(std::move(*job));
-                }
-                if (!jobs.empty()) break;
+        const bool open = database.open();
+        QSqlQuery query(database);
+        if (open &&
+            query.prepare(QStringLiteral("SELECT job, document FROM revision WHERE id = ?"))) {
+            // No revision is shorter than this, so the file's size bounds how many there can be.
+            constexpr qint64 leastDocument = 256;
+            const qint64 most = QFileInfo(path).size() / leastDocument + 1000;
+            for (qint64 id = 1; id <= most; ++id) {
+                query.bindValue(0, id);
+                if (!query.exec() || !query.next()) continue;
+                auto job = jobFromJson(query.value(1).toString().toStdString());
+                if (job) jobs[query.value(0).toLongLong()].revisions.push_back(std::move(*job));
             }
         }
     }
@@ -81,9 +69,7 @@ core::Result<Salvage> salvage(const QString& damagedPath) {
     const QString copy = scratch.filePath(QStringLiteral("damaged"));
     if (!QFile::copy(damagedPath, copy)) return nothing();
     QFile::copy(damagedPath + QStringLiteral("-wal"), copy + QStringLiteral("-wal"));
-    const QString raw = scratch.filePath(QStringLiteral("recovered"));
-    if (!recovered(copy, raw)) return nothing();
-    const auto jobs = readable(raw);
+    const auto jobs = readable(copy);
     if (jobs.empty()) return nothing();
 
     Salvage result;

@@ -175,6 +175,7 @@ struct Workshop::Connection {
     bool run(const QString& sql) { return Query(database, sql).good; }
 
     Result<void> migrate(int from);
+    Result<void> reindex();
     Result<void> writable() const {
         if (!readOnly) return {};
         return failure(
@@ -201,6 +202,27 @@ Result<void> Workshop::Connection::migrate(int from) {
     for (const QString& sql : pragmas) {
         const Query query(database, sql);
         if (!query.good) return failed(query);
+    }
+    if (!transaction.commit()) return failed();
+    return {};
+}
+
+/// Schema 2 brought the search; older jobs are taken into it word by word.
+Result<void> Workshop::Connection::reindex() {
+    std::vector<std::pair<JobId, QString>> words;
+    Query all(database, QStringLiteral("SELECT job.id, revision.document FROM job JOIN revision ON "
+                                       "revision.id = job.head"));
+    if (!all.good) return failed(all);
+    while (all.next()) {
+        const auto job = jobFromJson(all.value(1).toString().toStdString());
+        if (job) words.emplace_back(all.value(0).toLongLong(), searchWords(*job));
+    }
+    Transaction transaction(database);
+    for (const auto& [id, text] : words) {
+        const Query update(database,
+                           QStringLiteral("UPDATE job_words SET words = ? WHERE rowid = ?"),
+                           {text, QVariant::fromValue(id)});
+        if (!update.good) return failed(update);
     }
     if (!transaction.commit()) return failed();
     return {};
@@ -286,6 +308,9 @@ Result<std::unique_ptr<Workshop>> Workshop::open(const QString& path, Access acc
         if (version < schemaVersion()) {
             if (const auto moved = connection->migrate(version); !moved) {
                 return tl::unexpected(moved.error());
+            }
+            if (const auto indexed = connection->reindex(); !indexed) {
+                return tl::unexpected(indexed.error());
             }
         }
         connection->run(QStringLiteral("PRAGMA journal_mode = WAL"));

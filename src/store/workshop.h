@@ -98,8 +98,7 @@ private:
 [[nodiscard]] int schemaVersion();
 
 /// Reads what can be read of a damaged workshop into a new file beside it, whose path it returns.
-/// The original is not touched. Uses SQLite's own recovery (the `sqlite3` program).
-/// Errors: Unreadable when nothing can be recovered or the program is not there.
+/// The original is not touched. Errors: Unreadable when nothing can be salvaged.
 struct Salvage {
     QString path;
     std::size_t jobs = 0;       ///< jobs brought over, each in its newest readable state

@@ -1,18 +1,18 @@
 #include "app/lamps/lamps_strip.h"
 
-#include <QAbstractButton>
-#include <QHBoxLayout>
-#include <QPainter>
-#include <QScrollArea>
-#include <QScrollBar>
-#include <QVBoxLayout>
-
 #include "app/lamps/schematic.h"
 #include "app/picture/scene.h"
 #include "app/state_mark.h"
 #include "app/theme.h"
 #include "app/words.h"
 #include "core/job/checks.h"
+
+#include <QAbstractButton>
+#include <QHBoxLayout>
+#include <QPainter>
+#include <QScrollArea>
+#include <QScrollBar>
+#include <QVBoxLayout>
 
 using namespace Qt::StringLiterals;
 
@@ -53,8 +53,9 @@ protected:
         const int left = 54;
         painter.setFont(wordsFont(14, isChecked()));
         painter.setPen(look.ink);
-        painter.drawText(QRect(left, 4, width() - left - 4, 22), Qt::AlignVCenter,
-                         QFontMetrics(painter.font()).elidedText(m_title, Qt::ElideRight, width() - left - 8));
+        painter.drawText(
+            QRect(left, 4, width() - left - 4, 22), Qt::AlignVCenter,
+            QFontMetrics(painter.font()).elidedText(m_title, Qt::ElideRight, width() - left - 8));
         painter.setFont(wordsFont(13));
         painter.setPen(look.inkSoft);
         int x = left;
@@ -62,8 +63,9 @@ protected:
             paintMark(painter, QRectF(left, 29, 24, 11), *m_state);
             x += 30;
         }
-        painter.drawText(QRect(x, 25, width() - x - 4, 18), Qt::AlignVCenter,
-                         QFontMetrics(painter.font()).elidedText(m_below, Qt::ElideRight, width() - x - 6));
+        painter.drawText(
+            QRect(x, 25, width() - x - 4, 18), Qt::AlignVCenter,
+            QFontMetrics(painter.font()).elidedText(m_below, Qt::ElideRight, width() - x - 6));
     }
 
 private:
@@ -75,7 +77,8 @@ private:
 QString lampsOf(const core::Circuit& circuit) {
     int lamps = 0;
     for (const core::LampRow& row : circuit.rows) lamps += static_cast<int>(row.lamps.size());
-    return lamps == 1 ? qs(circuit.name) : LampsStrip::tr("%1, %2 lamps").arg(qs(circuit.name)).arg(lamps);
+    return lamps == 1 ? qs(circuit.name)
+                      : LampsStrip::tr("%1, %2 lamps").arg(qs(circuit.name)).arg(lamps);
 }
 
 }  // namespace
@@ -122,16 +125,19 @@ void LampsStrip::show(const core::Job& job, const std::vector<core::Finding>& fi
         column->addWidget(button);
         const std::string name = circuit ? circuit->name : std::string();
         // Queued: being chosen replaces this page.
-        connect(button, &QAbstractButton::clicked, this,
-                [this, name, freeJot] {
-                    if (name.empty()) emit jotOffered(freeJot);
-                    else emit subjectChosen(name);
-                },
-                Qt::QueuedConnection);
+        connect(
+            button, &QAbstractButton::clicked, this,
+            [this, name, freeJot] {
+                if (name.empty())
+                    emit jotOffered(freeJot);
+                else
+                    emit subjectChosen(name);
+            },
+            Qt::QueuedConnection);
     };
     std::vector<const core::Circuit*> placed;
-    for (const core::DecoderOutput& output : job.decoder ? job.decoder->outputs
-                                                         : std::vector<core::DecoderOutput>{}) {
+    for (const core::DecoderOutput& output :
+         job.decoder ? job.decoder->outputs : std::vector<core::DecoderOutput>{}) {
         const core::Circuit* there = nullptr;
         for (const core::Circuit& circuit : job.circuits) {
             if (circuit.output == output.name) there = &circuit;
@@ -148,7 +154,8 @@ void LampsStrip::show(const core::Job& job, const std::vector<core::Finding>& fi
     }
     for (const core::Circuit& circuit : job.circuits) {
         if (std::find(placed.begin(), placed.end(), &circuit) != placed.end()) continue;
-        add(circuit.output == core::supplyOutput ? tr("on the supply") : tr("output %1").arg(qs(circuit.output)),
+        add(circuit.output == core::supplyOutput ? tr("on the supply")
+                                                 : tr("output %1").arg(qs(circuit.output)),
             &circuit, wireColour(u"black"_s), {});
     }
     if (!job.decoder) add(tr("on the supply"), nullptr, wireColour(u"black"_s), u"lamp "_s);

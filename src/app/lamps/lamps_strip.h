@@ -2,11 +2,12 @@
 // circuit of the one pointed at.
 #pragma once
 
-#include <QWidget>
-#include <vector>
-
 #include "core/finding/finding.h"
 #include "core/job/job.h"
+
+#include <QWidget>
+
+#include <vector>
 
 class QScrollArea;
 class QVBoxLayout;

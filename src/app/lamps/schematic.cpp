@@ -1,14 +1,14 @@
 #include "app/lamps/schematic.h"
 
-#include <QHelpEvent>
-#include <QMouseEvent>
-#include <QPainter>
-#include <QToolTip>
-
 #include "app/picture/scene.h"
 #include "app/theme.h"
 #include "app/words.h"
 #include "core/quantity/format.h"
+
+#include <QHelpEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QToolTip>
 
 using namespace Qt::StringLiterals;
 
@@ -17,9 +17,9 @@ namespace {
 
 constexpr qreal firstColumn = 46;
 constexpr qreal columnWidth = 150;
-constexpr qreal partWidth = 104;   // of what the rows share, along the foot
+constexpr qreal partWidth = 104;  // of what the rows share, along the foot
 constexpr qreal outputWidth = 250;
-constexpr qreal footHeight = 44;   // from the foot line to the lower edge
+constexpr qreal footHeight = 44;  // from the foot line to the lower edge
 constexpr qreal leastHeight = 250;
 
 QString volts(core::Volts v) { return qs(core::formatted(v, 3)); }
@@ -83,9 +83,11 @@ QSize Schematic::minimumSizeHint() const {
     std::size_t deepest = 1;
     for (const core::LampRow& row : m_circuit.rows) deepest = std::max(deepest, row.lamps.size());
     const qreal columns = m_has ? static_cast<qreal>(m_circuit.rows.size()) : 1;
-    const qreal shared = (m_circuit.shared > core::Ohms{0} ? 1 : 0) +
-                         (!m_state.outputSeriesKnown || m_state.outputSeries > core::Ohms{0} ? 1 : 0);
-    return {qRound(qMax(firstColumn + columns * columnWidth, firstColumn + shared * partWidth + outputWidth)),
+    const qreal shared =
+        (m_circuit.shared > core::Ohms{0} ? 1 : 0) +
+        (!m_state.outputSeriesKnown || m_state.outputSeries > core::Ohms{0} ? 1 : 0);
+    return {qRound(qMax(firstColumn + columns * columnWidth,
+                        firstColumn + shared * partWidth + outputWidth)),
             qRound(leastHeight + 46 * static_cast<qreal>(deepest - 1))};
 }
 
@@ -113,7 +115,8 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         painter.setPen(Qt::NoPen);
         painter.setBrush(look.paper);
         painter.drawRect(QRectF(middle.x() - 2, middle.y() - 9, 4, 17));
-        paintLedSymbol(painter, middle, 9, look.ink, light, core::perceivedBrightness(state.current));
+        paintLedSymbol(painter, middle, 9, look.ink, light,
+                       core::perceivedBrightness(state.current));
         painter.setPen(look.ink);
         painter.setFont(figuresFont(13));
         const QRectF words(x + 22, middle.y() - 18, columnWidth - 30, 36);
@@ -122,7 +125,8 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         painter.setFont(wordsFont(13));
         painter.setPen(look.inkSoft);
         painter.drawText(words, Qt::AlignLeft | Qt::AlignBottom,
-                         QFontMetricsF(painter.font()).elidedText(qs(lamp.part.name), Qt::ElideRight, words.width()));
+                         QFontMetricsF(painter.font())
+                             .elidedText(qs(lamp.part.name), Qt::ElideRight, words.width()));
         m_symbols.push_back({QRectF(x - 16, middle.y() - 20, columnWidth - 4, 40),
                              tr("%1 in %2, %3. Press to say what it is.")
                                  .arg(qs(lamp.part.name), called,
@@ -144,21 +148,25 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
     painter.setPen(row.resistor ? look.ink : look.ask);
     const QRectF words(x + 14, resistorTop - 1, columnWidth - 20, resistorHeight + 2);
     painter.drawText(words, Qt::AlignLeft | Qt::AlignTop,
-                     !row.resistor ? tr("choose") : none ? tr("none") : ohms(*row.resistor));
+                     !row.resistor ? tr("choose")
+                     : none        ? tr("none")
+                                   : ohms(*row.resistor));
     painter.setFont(figuresFont(13));
     painter.setPen(look.of(core::stateAgainst(state.current.value(), state.limit.value(), 0.85)));
-    painter.drawText(words, Qt::AlignLeft | Qt::AlignBottom,
-                     state.connected ? u"↓ %1"_s.arg(qs(core::formatted(state.current, 3))) : QString());
-    m_symbols.push_back({resistor.adjusted(-8, -4, columnWidth - 40, 4),
-                         row.resistor ? tr("Resistor of %1: %2, chosen; %3 of heat, so %4 or larger. "
-                                           "Press to change it.")
-                                            .arg(called, ohms(*row.resistor),
-                                                 qs(core::formatted(state.resistorPower, 3)),
-                                                 QString::fromUtf8(core::resistorBody(state.resistorPower)))
-                                      : tr("Resistor of %1: not chosen yet. The options are in the "
-                                           "reckoning.")
-                                            .arg(called),
-                         tr("resistor %1 ").arg(called)});
+    painter.drawText(
+        words, Qt::AlignLeft | Qt::AlignBottom,
+        state.connected ? u"↓ %1"_s.arg(qs(core::formatted(state.current, 3))) : QString());
+    m_symbols.push_back(
+        {resistor.adjusted(-8, -4, columnWidth - 40, 4),
+         row.resistor
+             ? tr("Resistor of %1: %2, chosen; %3 of heat, so %4 or larger. "
+                  "Press to change it.")
+                   .arg(called, ohms(*row.resistor), qs(core::formatted(state.resistorPower, 3)),
+                        QString::fromUtf8(core::resistorBody(state.resistorPower)))
+             : tr("Resistor of %1: not chosen yet. The options are in the "
+                  "reckoning.")
+                   .arg(called),
+         tr("resistor %1 ").arg(called)});
 }
 
 void Schematic::paintEvent(QPaintEvent*) {
@@ -170,7 +178,8 @@ void Schematic::paintEvent(QPaintEvent*) {
     if (!m_has) {
         painter.setFont(wordsFont(15));
         painter.setPen(look.ink);
-        painter.drawText(rect().adjusted(24, 20, -24, -20), Qt::AlignCenter | Qt::TextWordWrap, m_empty);
+        painter.drawText(rect().adjusted(24, 20, -24, -20), Qt::AlignCenter | Qt::TextWordWrap,
+                         m_empty);
         return;
     }
     const qreal top = 40;
@@ -224,7 +233,8 @@ void Schematic::paintEvent(QPaintEvent*) {
     };
     if (m_circuit.shared > core::Ohms{0}) {
         seriesPart(ohms(m_circuit.shared), tr("shared"),
-                   tr("One resistor for all rows of %1, chosen. Press to change it.").arg(qs(m_circuit.name)),
+                   tr("One resistor for all rows of %1, chosen. Press to change it.")
+                       .arg(qs(m_circuit.name)),
                    tr("shared %1 ").arg(qs(m_circuit.name)), look.ink);
     }
     if (!m_onSupply && !m_state.outputSeriesKnown) {
@@ -235,7 +245,8 @@ void Schematic::paintEvent(QPaintEvent*) {
                    tr("output %1 ").arg(qs(m_circuit.output)), look.ask);
     } else if (!m_onSupply && m_state.outputSeries > core::Ohms{0}) {
         seriesPart(ohms(m_state.outputSeries), tr("on the board"),
-                   tr("Resistor of output %1 on the decoder's board. Press to correct it.").arg(qs(m_circuit.output)),
+                   tr("Resistor of output %1 on the decoder's board. Press to correct it.")
+                       .arg(qs(m_circuit.output)),
                    tr("output %1 ").arg(qs(m_circuit.output)), look.ink);
     }
     if (m_onSupply) {
@@ -251,8 +262,9 @@ void Schematic::paintEvent(QPaintEvent*) {
     painter.setFont(wordsFont(13, true));
     painter.setPen(look.ink);
     painter.drawText(QRectF(x + 6, foot - 32, 200, 20), Qt::AlignLeft | Qt::AlignVCenter,
-                     m_outputWire.isEmpty() ? tr("output %1").arg(qs(m_circuit.output))
-                                            : tr("output %1, %2").arg(qs(m_circuit.output), m_outputWire));
+                     m_outputWire.isEmpty()
+                         ? tr("output %1").arg(qs(m_circuit.output))
+                         : tr("output %1, %2").arg(qs(m_circuit.output), m_outputWire));
     painter.setFont(figuresFont(13));
     painter.drawText(QRectF(x + 6, foot + 11, 100, 20), Qt::AlignLeft | Qt::AlignVCenter,
                      u"→ %1"_s.arg(qs(core::formatted(m_state.total, 3))));

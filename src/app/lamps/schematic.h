@@ -2,10 +2,11 @@
 // to its resistor, then what they share, the output that switches them, and decoder ground.
 #pragma once
 
-#include <QWidget>
-#include <vector>
-
 #include "core/job/lamp_state.h"
+
+#include <QWidget>
+
+#include <vector>
 
 namespace glimmet::app {
 
@@ -39,7 +40,7 @@ private:
     core::CircuitState m_state;
     bool m_has = false;
     QString m_empty;
-    QString m_outputWire;   ///< insulation colour
+    QString m_outputWire;  ///< insulation colour
     bool m_onSupply = false;
     std::vector<Symbol> m_symbols;
 };

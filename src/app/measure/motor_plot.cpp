@@ -1,16 +1,16 @@
 #include "app/measure/motor_plot.h"
 
-#include <qcustomplot.h>
-
-#include <QHBoxLayout>
-#include <QMouseEvent>
-#include <QToolTip>
-#include <cmath>
-
 #include "app/theme.h"
 #include "app/words.h"
 #include "core/job/motor_chart.h"
 #include "core/quantity/format.h"
+
+#include <QHBoxLayout>
+#include <QMouseEvent>
+#include <QToolTip>
+#include <qcustomplot.h>
+
+#include <cmath>
 
 using namespace Qt::StringLiterals;
 
@@ -19,30 +19,42 @@ namespace {
 
 QString conditionWord(core::MotorCondition condition) {
     switch (condition) {
-        case core::MotorCondition::Light: return MotorPlot::tr("light");
-        case core::MotorCondition::Hauling: return MotorPlot::tr("hauling");
-        case core::MotorCondition::Slipping: return MotorPlot::tr("slipping");
-        case core::MotorCondition::Stalled: break;
+        case core::MotorCondition::Light:
+            return MotorPlot::tr("light");
+        case core::MotorCondition::Hauling:
+            return MotorPlot::tr("hauling");
+        case core::MotorCondition::Slipping:
+            return MotorPlot::tr("slipping");
+        case core::MotorCondition::Stalled:
+            break;
     }
     return MotorPlot::tr("stalled");
 }
 
 QString jotWord(core::MotorCondition condition) {
     switch (condition) {
-        case core::MotorCondition::Light: return u"light "_s;
-        case core::MotorCondition::Hauling: return u"haul "_s;
-        case core::MotorCondition::Slipping: return u"slip "_s;
-        case core::MotorCondition::Stalled: break;
+        case core::MotorCondition::Light:
+            return u"light "_s;
+        case core::MotorCondition::Hauling:
+            return u"haul "_s;
+        case core::MotorCondition::Slipping:
+            return u"slip "_s;
+        case core::MotorCondition::Stalled:
+            break;
     }
     return u"stall "_s;
 }
 
 QCPScatterStyle::ScatterShape shapeOf(core::MotorCondition condition) {
     switch (condition) {
-        case core::MotorCondition::Light: return QCPScatterStyle::ssCircle;
-        case core::MotorCondition::Hauling: return QCPScatterStyle::ssDiamond;
-        case core::MotorCondition::Slipping: return QCPScatterStyle::ssTriangle;
-        case core::MotorCondition::Stalled: break;
+        case core::MotorCondition::Light:
+            return QCPScatterStyle::ssCircle;
+        case core::MotorCondition::Hauling:
+            return QCPScatterStyle::ssDiamond;
+        case core::MotorCondition::Slipping:
+            return QCPScatterStyle::ssTriangle;
+        case core::MotorCondition::Stalled:
+            break;
     }
     return QCPScatterStyle::ssSquare;
 }
@@ -57,9 +69,21 @@ MotorPlot::MotorPlot(QWidget* parent) : QWidget(parent), m_plot(new QCustomPlot(
     row->addWidget(m_plot);
     m_plot->installEventFilter(this);
     m_plot->setMouseTracking(true);
+    m_plot->setMinimumSize(240, 140);  // below that there is nothing to draw into
 }
 
 void MotorPlot::show(const core::Job& job) {
+    m_job = job;
+    m_hasJob = true;
+    draw();
+}
+
+void MotorPlot::resizeEvent(QResizeEvent*) {
+    if (m_hasJob) draw();  // names step aside by pixels, so they are laid out anew
+}
+
+void MotorPlot::draw() {
+    const core::Job& job = m_job;
     const Theme& look = theme();
     m_plot->clearPlottables();
     m_plot->clearItems();
@@ -107,8 +131,9 @@ void MotorPlot::show(const core::Job& job) {
         const double top = chart.ampsShown.value();
         const double continuous = chart.continuous->value();
         const double peak = chart.peak->value();
-        band(0, continuous, look.fine, tr("decoder carries this for as long as you like: up to %1")
-                                           .arg(qs(core::formatted(*chart.continuous, 3))));
+        band(0, continuous, look.fine,
+             tr("decoder carries this for as long as you like: up to %1")
+                 .arg(qs(core::formatted(*chart.continuous, 3))));
         band(continuous, peak, look.close,
              tr("only for moments: up to %1").arg(qs(core::formatted(*chart.peak, 3))));
         band(peak, top, look.over, tr("beyond the decoder"));
@@ -126,8 +151,8 @@ void MotorPlot::show(const core::Job& job) {
                           const QColor& colour, bool filled, const Marked& what) {
         auto* graph = m_plot->addGraph();
         graph->setLineStyle(QCPGraph::lsNone);
-        graph->setScatterStyle(
-            QCPScatterStyle(shape, QPen(colour, 2), filled ? QBrush(colour) : QBrush(look.paper), 11));
+        graph->setScatterStyle(QCPScatterStyle(shape, QPen(colour, 2),
+                                               filled ? QBrush(colour) : QBrush(look.paper), 11));
         graph->addData(volts, amps);
         m_marked.push_back(what);
     };
@@ -136,8 +161,8 @@ void MotorPlot::show(const core::Job& job) {
         QString words;
     };
     std::vector<Name> names;
-    for (const core::TakenReading& reading : job.motor ? job.motor->readings
-                                                       : std::vector<core::TakenReading>{}) {
+    for (const core::TakenReading& reading :
+         job.motor ? job.motor->readings : std::vector<core::TakenReading>{}) {
         const double volts = reading.volts.value_or(chart.motorVolts).value();
         const double amps = reading.amps.value();
         const QString words = conditionWord(reading.condition);
@@ -152,8 +177,9 @@ void MotorPlot::show(const core::Job& job) {
         names.push_back({volts, amps, words});
     }
     // Readings at the same volts stand close together: their names step aside of one another.
-    std::sort(names.begin(), names.end(), [](const Name& a, const Name& b) { return a.amps > b.amps; });
-    const double lineHeight = chart.ampsShown.value() * 19 / qMax(60, m_plot->axisRect()->height());
+    std::sort(names.begin(), names.end(),
+              [](const Name& a, const Name& b) { return a.amps > b.amps; });
+    const double lineHeight = chart.ampsShown.value() * 19 / qMax(60, height() - 64);
     double free = chart.ampsShown.value();
     for (const Name& name : names) {
         const double at = qMin(name.amps, free);
@@ -164,7 +190,8 @@ void MotorPlot::show(const core::Job& job) {
         const double volts = chart.motorVolts.value();
         const double amps = chart.stall->value();
         const QColor colour = look.of(chart.state);
-        const QString words = tr("stall at track volts: %1").arg(qs(core::formatted(*chart.stall, 3)));
+        const QString words =
+            tr("stall at track volts: %1").arg(qs(core::formatted(*chart.stall, 3)));
         mark(volts, amps, QCPScatterStyle::ssSquare, colour, true,
              {volts, amps, tr("%1, computed").arg(words), u"stall "_s});
         label(volts, amps, words, Qt::AlignRight | Qt::AlignBottom, colour);
@@ -175,12 +202,14 @@ void MotorPlot::show(const core::Job& job) {
                  "type  light 180mA 12V  into the jot line."),
               Qt::AlignCenter, look.ink);
     }
-    m_plot->replot();
+    // Queued, so that it is drawn once, when the layout of the window has settled.
+    m_plot->replot(QCustomPlot::rpQueuedReplot);
 }
 
 const MotorPlot::Marked* MotorPlot::near(const QPoint& where) const {
     for (auto it = m_marked.rbegin(); it != m_marked.rend(); ++it) {
-        const QPointF at(m_plot->xAxis->coordToPixel(it->volts), m_plot->yAxis->coordToPixel(it->amps));
+        const QPointF at(m_plot->xAxis->coordToPixel(it->volts),
+                         m_plot->yAxis->coordToPixel(it->amps));
         if (std::hypot(at.x() - where.x(), at.y() - where.y()) < 12) return &*it;
     }
     return nullptr;

@@ -2,11 +2,12 @@
 // volts, and the decoder's limits as bands.
 #pragma once
 
+#include "core/job/job.h"
+
 #include <QWidget>
+
 #include <memory>
 #include <vector>
-
-#include "core/job/job.h"
 
 class QCustomPlot;
 
@@ -23,6 +24,7 @@ signals:
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
 private:
     /// A point of the plot with what it is and where it is entered.
@@ -31,7 +33,10 @@ private:
         QString words, jot;
     };
     [[nodiscard]] const Marked* near(const QPoint& where) const;
+    void draw();
     QCustomPlot* m_plot;
+    core::Job m_job;
+    bool m_hasJob = false;
     std::vector<Marked> m_marked;
 };
 

@@ -1,12 +1,12 @@
-#include <QCoreApplication>
-#include <QPainter>
-#include <QRadialGradient>
-
 #include "app/picture/scene.h"
 #include "app/theme.h"
 #include "app/words.h"
 #include "core/job/seat.h"
 #include "core/quantity/format.h"
+
+#include <QCoreApplication>
+#include <QPainter>
+#include <QRadialGradient>
 
 using namespace Qt::StringLiterals;
 
@@ -38,7 +38,8 @@ void paintBeam(QPainter& painter, const MatView& view, const QPointF& at, core::
     const qreal way = facing == core::Facing::Front ? -1 : 1;
     const qreal reach = qMax(view.scale * 45, 90.0) * (0.4 + 0.6 * strength);
     QPolygonF cone;
-    cone << at << at + QPointF(way * reach, -reach * 0.22) << at + QPointF(way * reach, reach * 0.3);
+    cone << at << at + QPointF(way * reach, -reach * 0.22)
+         << at + QPointF(way * reach, reach * 0.3);
     QRadialGradient gradient(at, reach);
     colour.setAlphaF(static_cast<float>(0.42 * strength));
     gradient.setColorAt(0, colour);
@@ -84,8 +85,8 @@ QString tipOf(const core::LitLamp& lit) {
                           : part.forward     ? tr("forward voltage from the catalogue")
                                              : tr("forward voltage assumed for its colour");
     return lit.connected
-               ? tr("%1 (%2): %3, computed; %4").arg(qs(lit.name), qs(part.name),
-                                                     qs(core::formatted(lit.current, 3)), basis)
+               ? tr("%1 (%2): %3, computed; %4")
+                     .arg(qs(lit.name), qs(part.name), qs(core::formatted(lit.current, 3)), basis)
                : tr("%1 (%2): no resistor chosen yet").arg(qs(lit.name), qs(part.name));
 }
 
@@ -158,22 +159,26 @@ void paintLamps(QPainter& painter, const MatView& view, const SceneInput& scene,
         const QColor colour = lampColour(lit.lamp->part.family, lit.lamp->part.tint);
         if (!scene.dark) paintLed(painter, at, lit.lamp->facing, size, colour, stressed);
         const qreal reach = qMax(12.0, size * 0.8);
-        targets.push_back({QRectF(at.x() - reach, at.y() - reach, 2 * reach, 2 * reach), tipOf(lit), {},
+        targets.push_back({QRectF(at.x() - reach, at.y() - reach, 2 * reach, 2 * reach),
+                           tipOf(lit),
+                           {},
                            lit.circuit});
         if (!scene.dark && scene.lens == Lens::Lamps && stressed) {
             const bool front = at.x() < view.at({job.body.length / 2.0, {}}).x();
             paintLegend(painter, at + QPointF(front ? 18 : -18, 14),
-                        lit.connected ? tr("%1, %2").arg(qs(lit.name), qs(core::formatted(lit.current, 3)))
-                                      : tr("%1, no resistor").arg(qs(lit.name)),
+                        lit.connected
+                            ? tr("%1, %2").arg(qs(lit.name), qs(core::formatted(lit.current, 3)))
+                            : tr("%1, no resistor").arg(qs(lit.name)),
                         front ? Qt::AlignLeft : Qt::AlignRight, theme().matInk, theme().mat);
         }
     }
     if (scene.dark || scene.lens != Lens::Lamps) return;
     // Sites made for a lamp that has none yet.
     for (const core::LampSite& site : job.body.sites) {
-        const bool taken = std::any_of(scene.lamps.begin(), scene.lamps.end(), [&](const auto& lit) {
-            return lit.lamp->site == site.name || lit.circuit == site.name;
-        });
+        const bool taken =
+            std::any_of(scene.lamps.begin(), scene.lamps.end(), [&](const auto& lit) {
+                return lit.lamp->site == site.name || lit.circuit == site.name;
+            });
         if (taken) continue;
         const QPointF at = view.at(site.at);
         painter.setPen(QPen(theme().matInk, 1.6, Qt::DashLine));
@@ -183,12 +188,14 @@ void paintLamps(QPainter& painter, const MatView& view, const SceneInput& scene,
         painter.drawLine(at - QPointF(5, 0), at + QPointF(5, 0));
         painter.drawLine(at - QPointF(0, 5), at + QPointF(0, 5));
         const bool front = at.x() < view.at({job.body.length / 2.0, {}}).x();
-        paintLegend(painter, at + QPointF(front ? 16 : -16, 0), tr("room for a %1").arg(qs(site.name)),
+        paintLegend(painter, at + QPointF(front ? 16 : -16, 0),
+                    tr("room for a %1").arg(qs(site.name)),
                     (front ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter, theme().matInk,
                     theme().mat);
         targets.push_back({QRectF(at.x() - 13, at.y() - 13, 26, 26),
                            tr("Room for a %1. Press to add it.").arg(qs(site.name)),
-                           tr("lamp %1 white").arg(qs(site.name)), {}});
+                           tr("lamp %1 white").arg(qs(site.name)),
+                           {}});
     }
 }
 

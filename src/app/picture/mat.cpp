@@ -1,8 +1,9 @@
-#include <QPainter>
-#include <cmath>
-
 #include "app/picture/scene.h"
 #include "app/theme.h"
+
+#include <QPainter>
+
+#include <cmath>
 
 namespace glimmet::app {
 
@@ -21,10 +22,12 @@ void paintMat(QPainter& painter, const MatView& view, const QRectF& area, bool d
         for (int mm = static_cast<int>(std::floor(from / step)) * step; mm <= to; mm += step) {
             const bool centimetre = mm % 10 == 0;
             painter.setPen(QPen(centimetre ? look.matLineStrong : look.matLine, 1));
-            const qreal at = vertical ? view.origin.x() + mm * view.scale
-                                      : view.origin.y() - mm * view.scale;
-            if (vertical) painter.drawLine(QPointF(at, area.top()), QPointF(at, area.bottom()));
-            else painter.drawLine(QPointF(area.left(), at), QPointF(area.right(), at));
+            const qreal at =
+                vertical ? view.origin.x() + mm * view.scale : view.origin.y() - mm * view.scale;
+            if (vertical)
+                painter.drawLine(QPointF(at, area.top()), QPointF(at, area.bottom()));
+            else
+                painter.drawLine(QPointF(area.left(), at), QPointF(area.right(), at));
         }
     };
     lines(true);
@@ -35,7 +38,8 @@ void paintMat(QPainter& painter, const MatView& view, const QRectF& area, bool d
     const int numbered = view.scale * 10 >= 34 ? 10 : view.scale * 50 >= 34 ? 50 : 100;
     const qreal right = (area.right() - view.origin.x()) / view.scale;
     const qreal left = (area.left() - view.origin.x()) / view.scale;
-    for (int mm = static_cast<int>(std::floor(left / numbered)) * numbered; mm <= right; mm += numbered) {
+    for (int mm = static_cast<int>(std::floor(left / numbered)) * numbered; mm <= right;
+         mm += numbered) {
         const qreal x = view.origin.x() + mm * view.scale;
         if (x < area.left() + 26 || x > area.right() - 26) continue;
         painter.drawText(QRectF(x - 30, area.bottom() - 18, 60, 16), Qt::AlignCenter,
@@ -43,7 +47,8 @@ void paintMat(QPainter& painter, const MatView& view, const QRectF& area, bool d
     }
     const qreal top = (view.origin.y() - area.top()) / view.scale;
     const qreal bottom = (view.origin.y() - area.bottom()) / view.scale;
-    for (int mm = static_cast<int>(std::ceil(bottom / numbered)) * numbered; mm <= top; mm += numbered) {
+    for (int mm = static_cast<int>(std::ceil(bottom / numbered)) * numbered; mm <= top;
+         mm += numbered) {
         const qreal y = view.origin.y() - mm * view.scale;
         if (y < area.top() + 16 || y > area.bottom() - 24) continue;
         painter.drawText(QRectF(area.left() + 4, y - 8, 34, 16), Qt::AlignLeft | Qt::AlignVCenter,
@@ -55,7 +60,8 @@ void paintWire(QPainter& painter, const QPainterPath& path, const QColor& insula
     painter.save();
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setBrush(Qt::NoBrush);
-    const QColor outline = insulation.lightnessF() > 0.45F ? QColor(20, 20, 20) : QColor(235, 235, 225);
+    const QColor outline =
+        insulation.lightnessF() > 0.45F ? QColor(20, 20, 20) : QColor(235, 235, 225);
     painter.setPen(QPen(outline, width + 1.6, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
     painter.drawPath(path);
     painter.setPen(QPen(insulation, width, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));

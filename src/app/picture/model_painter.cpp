@@ -1,12 +1,12 @@
-#include <QCoreApplication>
-#include <QPainter>
-
 #include "app/picture/scene.h"
 #include "app/theme.h"
 #include "app/words.h"
 #include "core/job/motor_chart.h"
 #include "core/job/seat.h"
 #include "core/quantity/format.h"
+
+#include <QCoreApplication>
+#include <QPainter>
 
 using namespace Qt::StringLiterals;
 
@@ -65,8 +65,9 @@ void paintBody(QPainter& painter, const MatView& view, const SceneInput& scene) 
         }
     }
     painter.setBrush(Qt::NoBrush);
-    painter.setPen(QPen(scene.dark ? QColor(44, 48, 48) : QColor(look.night ? look.matInk : look.ink),
-                        qBound(1.2, view.scale * 0.35, 3.0)));
+    painter.setPen(
+        QPen(scene.dark ? QColor(44, 48, 48) : QColor(look.night ? look.matInk : look.ink),
+             qBound(1.2, view.scale * 0.35, 3.0)));
     painter.drawPath(shell);
     if (!scene.dark) {
         painter.setPen(QPen(look.night ? look.matInk : look.inkSoft, 1));
@@ -82,14 +83,17 @@ void paintAxles(QPainter& painter, const MatView& view, const SceneInput& scene,
         ++number;
         const qreal r = view.size(axle.diameter) / 2;
         const QPointF centre = view.at({axle.x, axle.diameter / 2.0});
-        painter.setPen(QPen(scene.dark ? QColor(44, 48, 48) : look.matInk, qMax(1.2, view.scale * 0.3)));
+        painter.setPen(
+            QPen(scene.dark ? QColor(44, 48, 48) : look.matInk, qMax(1.2, view.scale * 0.3)));
         painter.setBrush(scene.dark ? QColor(12, 14, 14) : QColor(0x2B, 0x2E, 0x2C));
         painter.drawEllipse(centre, r, r);
         painter.setBrush(Qt::NoBrush);
         painter.setPen(QPen(scene.dark ? QColor(44, 48, 48) : look.matLineStrong, 1));
         painter.drawEllipse(centre, r * 0.78, r * 0.78);
         painter.setPen(Qt::NoPen);
-        painter.setBrush(scene.dark ? QColor(30, 32, 32) : axle.driven ? look.brass : look.matLineStrong);
+        painter.setBrush(scene.dark    ? QColor(30, 32, 32)
+                         : axle.driven ? look.brass
+                                       : look.matLineStrong);
         painter.drawEllipse(centre, r * 0.28, r * 0.28);
         const QString sides = axle.collectsLeft && axle.collectsRight ? tr("left and right")
                               : axle.collectsLeft                     ? tr("left only")
@@ -100,7 +104,8 @@ void paintAxles(QPainter& painter, const MatView& view, const SceneInput& scene,
                                .arg(number)
                                .arg(shown(axle.x), shown(axle.diameter),
                                     axle.driven ? tr(", driven") : QString(), sides),
-                           {}, {}});
+                           {},
+                           {}});
     }
 }
 
@@ -134,7 +139,8 @@ QRectF paintMotor(QPainter& painter, const MatView& view, const SceneInput& scen
         painter.drawRect(QRectF(box.left(), box.top(), box.width(), box.height() * 0.26));
         painter.setBrush(steel);
         painter.drawRect(QRectF(box.left(), box.top(), box.width() * 0.13, box.height()));
-        painter.drawRect(QRectF(box.right() - box.width() * 0.13, box.top(), box.width() * 0.13, box.height()));
+        painter.drawRect(
+            QRectF(box.right() - box.width() * 0.13, box.top(), box.width() * 0.13, box.height()));
         const QRectF armature(box.left() + box.width() * 0.24, box.top() + box.height() * 0.34,
                               box.width() * 0.4, box.height() * 0.6);
         painter.setBrush(QColor(0xB8, 0x6B, 0x3A));  // wound copper
@@ -154,14 +160,14 @@ QRectF paintMotor(QPainter& painter, const MatView& view, const SceneInput& scen
                                 box.width() * 0.2, height * 0.84));
         painter.setBrush(look.brass);
         for (const qreal y : {box.top() + height * 0.18, box.bottom() - height * 0.32}) {
-            painter.drawRect(QRectF(box.right() - box.width() * 0.13, y, box.width() * 0.09, height * 0.14));
+            painter.drawRect(
+                QRectF(box.right() - box.width() * 0.13, y, box.width() * 0.09, height * 0.14));
         }
     }
     const core::MotorChart chart = core::motorChart(job, {});
     const QString path = chart.path ? qs(core::formatted(*chart.path, 3)) : tr("not measured");
-    targets.push_back({box,
-                       tr("Motor: path %1. Press to enter a stall test.").arg(path),
-                       u"stall "_s, {}});
+    targets.push_back(
+        {box, tr("Motor: path %1. Press to enter a stall test.").arg(path), u"stall "_s, {}});
     return box;
 }
 
@@ -198,7 +204,8 @@ QRectF paintDecoder(QPainter& painter, const MatView& view, const SceneInput& sc
                                 shown(decoder.height),
                                 seat->fits ? tr("It lies in the %1.").arg(qs(seat->hollow))
                                            : tr("No hollow of the body holds it.")),
-                       u"decoder "_s, {}});
+                       u"decoder "_s,
+                       {}});
     return box;
 }
 
@@ -222,7 +229,8 @@ void paintMotorWires(QPainter& painter, const MatView& view, const SceneInput& s
         wire({decoder.left() + decoder.width() * 0.2, decoder.bottom()}, plus, u"orange"_s,
              tr("M+ orange"), 14, QPointF(motor.right() + 5, motor.top() + 1), Qt::AlignLeft);
         wire({decoder.left() + decoder.width() * 0.36, decoder.bottom()}, minus, u"grey"_s,
-             tr("M− grey"), 30, QPointF(motor.right() + 5, motor.bottom()), Qt::AlignLeft | Qt::AlignBottom);
+             tr("M− grey"), 30, QPointF(motor.right() + 5, motor.bottom()),
+             Qt::AlignLeft | Qt::AlignBottom);
     }
     const auto& axles = scene.job.body.axles;
     if (axles.empty()) return;
@@ -232,9 +240,11 @@ void paintMotorWires(QPainter& painter, const MatView& view, const SceneInput& s
     const QPointF right(wheel.x() - r * 0.4, wheel.y() - r * 0.5);
     const QPointF left(wheel.x() + r * 0.4, wheel.y() - r * 0.5);
     wire({decoder.left() + decoder.width() * 0.7, decoder.bottom()}, right, u"red"_s,
-         tr("right rail, red"), 30, right + QPointF(-8, 12), Qt::AlignRight | Qt::AlignBottom);
+         tr("right rail, red"), 30, wheel + QPointF(-r - 6, r * 0.3),
+         Qt::AlignRight | Qt::AlignVCenter);
     wire({decoder.left() + decoder.width() * 0.86, decoder.bottom()}, left, u"black"_s,
-         tr("left rail, black"), 20, left + QPointF(8, -12), Qt::AlignLeft | Qt::AlignBottom);
+         tr("left rail, black"), 20, wheel + QPointF(r + 6, r * 0.3),
+         Qt::AlignLeft | Qt::AlignVCenter);
 }
 
 }  // namespace

@@ -1,14 +1,14 @@
 #include "app/picture/picture_view.h"
 
+#include "app/theme.h"
+#include "app/words.h"
+#include "core/quantity/format.h"
+
 #include <QHelpEvent>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QScreen>
 #include <QToolTip>
-
-#include "app/theme.h"
-#include "app/words.h"
-#include "core/quantity/format.h"
 
 using namespace Qt::StringLiterals;
 
@@ -22,7 +22,8 @@ PictureView::PictureView(QWidget* parent) : QWidget(parent) {
     setObjectName(u"picture"_s);
     setAccessibleName(tr("Picture of the model, to scale"));
     setAccessibleDescription(
-        tr("Tab goes from part to part, Return presses it, arrow keys move, plus and minus zoom, 0 fits."));
+        tr("Tab goes from part to part, Return presses it, arrow keys move, plus and minus zoom, 0 "
+           "fits."));
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     setMinimumSize(320, 180);
@@ -87,7 +88,8 @@ void PictureView::paintEvent(QPaintEvent*) {
     // How large it is shown: one millimetre of screen for one of the model is "true size".
     const qreal perMillimetre = screen() ? screen()->physicalDotsPerInch() / 25.4 : 3.8;
     const QString size = tr("%1, 1:%2 · shown %3 × true size")
-                             .arg(qs(m_job.scale.name), qs(core::formatted(m_job.scale.ratio, core::Dimension::Ratio)),
+                             .arg(qs(m_job.scale.name),
+                                  qs(core::formatted(m_job.scale.ratio, core::Dimension::Ratio)),
                                   QString::number(m_view.scale / perMillimetre, 'f', 1));
     const QColor ink = m_dark ? QColor(0x9A, 0xA0, 0x9A) : theme().matInk;
     paintLegend(painter, QPointF(width() - 10, 8), size, Qt::AlignRight, ink,
@@ -95,15 +97,17 @@ void PictureView::paintEvent(QPaintEvent*) {
     if (m_dark) {
         const bool lit = std::any_of(m_lamps.begin(), m_lamps.end(),
                                      [](const core::LitLamp& lamp) { return lamp.brightness > 0; });
-        paintLegend(painter, QPointF(10, 8),
-                    lit ? tr("room dark, every output on; brightness as the eye would find it, roughly")
-                        : tr("room dark: no lamp is lit yet"),
-                    Qt::AlignLeft, ink, QColor(0, 0, 0));
+        paintLegend(
+            painter, QPointF(10, 8),
+            lit ? tr("room dark, every output on; brightness as the eye would find it, roughly")
+                : tr("room dark: no lamp is lit yet"),
+            Qt::AlignLeft, ink, QColor(0, 0, 0));
     }
     if (hasFocus() && m_focused >= 0 && static_cast<std::size_t>(m_focused) < m_targets.size()) {
         painter.setPen(QPen(theme().brass.lighter(140), 2, Qt::DotLine));
         painter.setBrush(Qt::NoBrush);
-        painter.drawRect(m_targets[static_cast<std::size_t>(m_focused)].where.adjusted(-3, -3, 3, 3));
+        painter.drawRect(
+            m_targets[static_cast<std::size_t>(m_focused)].where.adjusted(-3, -3, 3, 3));
     }
 }
 
@@ -164,20 +168,36 @@ void PictureView::keyPressEvent(QKeyEvent* event) {
     const QPointF middle = rect().center();
     const qreal step = 30;
     switch (event->key()) {
-        case Qt::Key_Plus: zoom(1.25, middle); return;
-        case Qt::Key_Minus: zoom(0.8, middle); return;
-        case Qt::Key_0: fit(); return;
-        case Qt::Key_Left: m_view.origin.rx() += step; break;
-        case Qt::Key_Right: m_view.origin.rx() -= step; break;
-        case Qt::Key_Up: m_view.origin.ry() += step; break;
-        case Qt::Key_Down: m_view.origin.ry() -= step; break;
+        case Qt::Key_Plus:
+            zoom(1.25, middle);
+            return;
+        case Qt::Key_Minus:
+            zoom(0.8, middle);
+            return;
+        case Qt::Key_0:
+            fit();
+            return;
+        case Qt::Key_Left:
+            m_view.origin.rx() += step;
+            break;
+        case Qt::Key_Right:
+            m_view.origin.rx() -= step;
+            break;
+        case Qt::Key_Up:
+            m_view.origin.ry() += step;
+            break;
+        case Qt::Key_Down:
+            m_view.origin.ry() -= step;
+            break;
         case Qt::Key_Return:
         case Qt::Key_Enter:
             if (m_focused >= 0 && static_cast<std::size_t>(m_focused) < m_targets.size()) {
                 press(m_targets[static_cast<std::size_t>(m_focused)]);
             }
             return;
-        default: QWidget::keyPressEvent(event); return;
+        default:
+            QWidget::keyPressEvent(event);
+            return;
     }
     m_fitted = false;
     update();
@@ -190,8 +210,9 @@ bool PictureView::focusNextPrevChild(bool next) {
         m_focused = to;
         const QString tip = m_targets[static_cast<std::size_t>(to)].tip;
         setAccessibleName(tr("Picture of the model: %1").arg(tip));
-        QToolTip::showText(mapToGlobal(m_targets[static_cast<std::size_t>(to)].where.bottomRight().toPoint()),
-                           tip, this);
+        QToolTip::showText(
+            mapToGlobal(m_targets[static_cast<std::size_t>(to)].where.bottomRight().toPoint()), tip,
+            this);
         update();
         return true;
     }

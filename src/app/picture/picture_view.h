@@ -2,10 +2,11 @@
 // the stage. Everything in it can be hovered for its source and pressed to get to its data.
 #pragma once
 
-#include <QWidget>
-#include <optional>
-
 #include "app/picture/scene.h"
+
+#include <QWidget>
+
+#include <optional>
 
 namespace glimmet::app {
 
@@ -51,7 +52,7 @@ private:
     MatView m_view;
     bool m_fitted = true;  ///< follows the size of the window until zoomed or moved
     std::vector<Target> m_targets;
-    int m_focused = -1;    ///< index of the target that the keyboard is on
+    int m_focused = -1;  ///< index of the target that the keyboard is on
     std::optional<QPointF> m_grabbed;
     bool m_moved = false;
 };

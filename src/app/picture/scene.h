@@ -1,15 +1,16 @@
 // The drawing of a model, to scale: from millimetres to pixels, and the painters of its parts.
 #pragma once
 
+#include "core/job/job.h"
+#include "core/job/lamp_state.h"
+
 #include <QPainterPath>
 #include <QPointF>
 #include <QRectF>
 #include <QString>
+
 #include <string>
 #include <vector>
-
-#include "core/job/job.h"
-#include "core/job/lamp_state.h"
 
 class QPainter;
 
@@ -17,8 +18,8 @@ namespace glimmet::app {
 
 /// Maps a model's millimetres (x back from the front, z up) to pixels.
 struct MatView {
-    qreal scale = 4;     ///< pixels for a millimetre
-    QPointF origin;      ///< where x = 0, z = 0 is
+    qreal scale = 4;  ///< pixels for a millimetre
+    QPointF origin;   ///< where x = 0, z = 0 is
     [[nodiscard]] QPointF at(const core::Point& point) const {
         return {origin.x() + scale * point.x.value(), origin.y() - scale * point.z.value()};
     }
@@ -44,7 +45,7 @@ struct SceneInput {
     const std::vector<core::LitLamp>& lamps;
     std::string subject;  ///< circuit to be stressed
     Lens lens = Lens::Motor;
-    bool dark = false;    ///< room lights off
+    bool dark = false;  ///< room lights off
 };
 
 void paintMat(QPainter& painter, const MatView& view, const QRectF& area, bool dark);

@@ -18,20 +18,28 @@ QVariant ShelfModel::data(const QModelIndex& index, int role) const {
     const auto standing = m_standings.find(entry.id);
     const bool known = standing != m_standings.end();
     switch (role) {
-        case Qt::DisplayRole: return qs(entry.name);
-        case IdRole: return QVariant::fromValue(entry.id);
-        case KindRole: return static_cast<int>(entry.kind);
-        case RatioRole: return entry.ratio;
-        case KnownRole: return known;
-        case StateRole: return known ? static_cast<int>(standing->second.state) : 0;
-        case NextRole: return known ? said(standing->second.next) : QString();
+        case Qt::DisplayRole:
+            return qs(entry.name);
+        case IdRole:
+            return QVariant::fromValue(entry.id);
+        case KindRole:
+            return static_cast<int>(entry.kind);
+        case RatioRole:
+            return entry.ratio;
+        case KnownRole:
+            return known;
+        case StateRole:
+            return known ? static_cast<int>(standing->second.state) : 0;
+        case NextRole:
+            return known ? said(standing->second.next) : QString();
         case Qt::AccessibleTextRole:
         case Qt::ToolTipRole:
-            return known ? tr("%1, %2. %3: %4").arg(qs(entry.name), bodyName(entry.kind),
-                                                   stateWord(standing->second.state),
-                                                   said(standing->second.next))
+            return known ? tr("%1, %2. %3: %4")
+                               .arg(qs(entry.name), bodyName(entry.kind),
+                                    stateWord(standing->second.state), said(standing->second.next))
                          : tr("%1, %2").arg(qs(entry.name), bodyName(entry.kind));
-        default: return {};
+        default:
+            return {};
     }
 }
 

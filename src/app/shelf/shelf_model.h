@@ -1,14 +1,15 @@
 // The jobs on the shelf, and how they stand.
 #pragma once
 
+#include "core/finding/finding.h"
+#include "store/workshop.h"
+
 #include <QAbstractListModel>
+
 #include <optional>
 #include <unordered_map>
 #include <unordered_set>
 #include <vector>
-
-#include "core/finding/finding.h"
-#include "store/workshop.h"
 
 namespace glimmet::app {
 

@@ -1,9 +1,9 @@
 #include "app/shelf/shelf_scan.h"
 
+#include "core/job/checks.h"
+
 #include <QPromise>
 #include <QtConcurrent>
-
-#include "core/job/checks.h"
 
 namespace glimmet::app {
 namespace {

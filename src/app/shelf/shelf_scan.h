@@ -1,11 +1,11 @@
 // Looks through every job of a workshop in the background, to mark what is wrong on the shelf.
 #pragma once
 
-#include <QFutureWatcher>
-#include <QObject>
-
 #include "app/shelf/shelf_model.h"
 #include "core/job/part.h"
+
+#include <QFutureWatcher>
+#include <QObject>
 
 namespace glimmet::app {
 

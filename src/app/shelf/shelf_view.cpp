@@ -1,5 +1,10 @@
 #include "app/shelf/shelf_view.h"
 
+#include "app/shelf/silhouette.h"
+#include "app/state_mark.h"
+#include "app/theme.h"
+#include "app/words.h"
+
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QLineEdit>
@@ -9,11 +14,6 @@
 #include <QScrollBar>
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
-
-#include "app/shelf/silhouette.h"
-#include "app/state_mark.h"
-#include "app/theme.h"
-#include "app/words.h"
 
 using namespace Qt::StringLiterals;
 
@@ -63,8 +63,8 @@ public:
         painter->setPen(look.ink);
         painter->drawText(QRectF(words.left(), words.top(), words.width(), 17),
                           Qt::AlignLeft | Qt::AlignVCenter,
-                          QFontMetricsF(nameFont).elidedText(index.data().toString(), Qt::ElideRight,
-                                                             words.width()));
+                          QFontMetricsF(nameFont).elidedText(index.data().toString(),
+                                                             Qt::ElideRight, words.width()));
         if (!index.data(ShelfModel::KnownRole).toBool()) {
             painter->restore();
             return;
@@ -77,9 +77,10 @@ public:
         const QString next = state == core::State::Fine
                                  ? stateWord(state).toLower()
                                  : index.data(ShelfModel::NextRole).toString();
-        painter->drawText(QRectF(words.left() + 29, words.top() + 16, words.width() - 29, 17),
-                          Qt::AlignLeft | Qt::AlignVCenter,
-                          QFontMetricsF(nextFont).elidedText(next, Qt::ElideRight, words.width() - 29));
+        painter->drawText(
+            QRectF(words.left() + 29, words.top() + 16, words.width() - 29, 17),
+            Qt::AlignLeft | Qt::AlignVCenter,
+            QFontMetricsF(nextFont).elidedText(next, Qt::ElideRight, words.width() - 29));
         painter->restore();
     }
 };
@@ -146,8 +147,7 @@ ShelfView::ShelfView(QWidget* parent)
     const auto count = [this] {
         const auto all = static_cast<int>(m_model->all().size());
         const int shown = m_model->rowCount();
-        m_count->setText(shown == all ? jobCount(all)
-                                      : tr("%1 of %2 jobs").arg(shown).arg(all));
+        m_count->setText(shown == all ? jobCount(all) : tr("%1 of %2 jobs").arg(shown).arg(all));
         setOpenJob(m_open);
     };
     connect(m_model, &QAbstractItemModel::modelReset, this, count);
@@ -166,8 +166,10 @@ void ShelfView::setOpenJob(store::JobId id) {
 void ShelfView::showProgress(int done, int of) {
     const bool running = done < of && of > 200;  // below that it is over before it is read
     m_stop->setVisible(running);
-    if (running) m_count->setText(tr("%1 of %2 jobs looked through").arg(done).arg(of));
-    else m_count->setText(jobCount(static_cast<int>(m_model->all().size())));
+    if (running)
+        m_count->setText(tr("%1 of %2 jobs looked through").arg(done).arg(of));
+    else
+        m_count->setText(jobCount(static_cast<int>(m_model->all().size())));
 }
 
 void ShelfView::focusSearch() {

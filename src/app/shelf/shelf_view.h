@@ -2,9 +2,9 @@
 // next and a mark where something is wrong; and a field that finds jobs by any word.
 #pragma once
 
-#include <QWidget>
-
 #include "app/shelf/shelf_model.h"
+
+#include <QWidget>
 
 class QLabel;
 class QLineEdit;

@@ -23,7 +23,8 @@ QPainterPath silhouette(const core::Body& body, const QRectF& where) {
         wheels.addEllipse(QPointF(axle.x.value(), -r), r, r);
     }
     shape = shape.united(wheels);
-    const qreal scale = qMin(where.width() / body.length.value(), where.height() / body.height.value());
+    const qreal scale =
+        qMin(where.width() / body.length.value(), where.height() / body.height.value());
     const qreal left = where.left() + (where.width() - scale * body.length.value()) / 2;
     return QTransform(scale, 0, 0, scale, left, where.bottom()).map(shape);
 }

@@ -1,10 +1,10 @@
 // A model as a small dark shape: how jobs are told apart on the shelf.
 #pragma once
 
+#include "core/job/body.h"
+
 #include <QPainterPath>
 #include <QRectF>
-
-#include "core/job/body.h"
 
 namespace glimmet::app {
 

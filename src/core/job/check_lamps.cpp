@@ -138,7 +138,7 @@ std::vector<Figure> rowFigures(const Job& job, const Circuit& circuit, std::size
             ? Basis{Basis::Kind::Assumed, {}, text("usual for LEDs")}
             : Basis{Basis::Kind::Catalogue, {}, verbatim(lamps.lamps.front().part.name)}));
     all.push_back(figures::computed(
-        text("Heat in the resistor"), "P", made.resistorPower, "I² · R",
+        text("Heat in the resistor"), "P", made.resistorPower, "I · I · R",
         {all.front(), all.front().inputs[all.front().inputs.size() - (common > Ohms{0} ? 2 : 1)]}));
     return all;
 }

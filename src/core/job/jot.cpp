@@ -955,7 +955,7 @@ std::span<const JotForm> jotForms() {
 
 Result<Jotted> understood(std::string_view typed, const Job& job, const Catalogue& catalogue,
                           const std::string& today) {
-    constexpr std::size_t longest = 20000;
+    constexpr std::size_t longest = 100000;
     if (typed.size() > longest) {
         return refuse(ErrorCode::OutOfRange,
                       text("A line is at most %1 bytes long.", std::to_string(longest)));

@@ -1,9 +1,9 @@
 #include "core/job/motor_chart.h"
 
-#include <algorithm>
-
 #include "core/job/checks.h"
 #include "core/job/supply.h"
+
+#include <algorithm>
 
 namespace glimmet::core {
 
@@ -28,7 +28,8 @@ MotorChart motorChart(const Job& job, const House& house) {
         chart.peak = job.decoder->peak;
         top = std::max(top, job.decoder->peak);
         if (chart.stall) {
-            chart.state = stateAgainst(chart.stall->value(), chart.peak->value(), 1 - job.closeMargin);
+            chart.state =
+                stateAgainst(chart.stall->value(), chart.peak->value(), 1 - job.closeMargin);
         }
     }
     chart.voltsShown = right * 1.12;

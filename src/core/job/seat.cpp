@@ -6,7 +6,10 @@ std::optional<Seat> decoderSeat(const Job& job) {
     if (!job.decoder) return {};
     const Decoder& decoder = *job.decoder;
     Seat seat{{(job.body.length - decoder.length) / 2.0, job.body.height / 2.0},
-              decoder.length, decoder.height, {}, false};
+              decoder.length,
+              decoder.height,
+              {},
+              false};
     const Cavity* chosen = nullptr;
     for (const Cavity& cavity : job.body.cavities) {
         const bool holds = decoder.length <= cavity.length && decoder.height <= cavity.height &&

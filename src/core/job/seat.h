@@ -1,9 +1,9 @@
 // Where the decoder is drawn: the first hollow that holds it with its wires, else the roomiest.
 #pragma once
 
-#include <optional>
-
 #include "core/job/job.h"
+
+#include <optional>
 
 namespace glimmet::core {
 

@@ -24,9 +24,9 @@ struct ResistorWish {
 /// The preferred value for an ideal one; nothing where the ideal is not positive.
 [[nodiscard]] std::optional<Ohms> fittedResistor(Ohms ideal, const ResistorWish& wish);
 
-/// A resistor body by what heat it is rated for; chosen for at least twice the power (handbook
-/// 2.3, the usual derating for parts in a closed plastic body).
-/// "0402", "0603", "1/8 W or 0805", "1/4 W or 1206", "1/2 W", "1 W" or "2 W or more".
+/// A resistor body by what heat it is rated for, chosen for at least twice the power (handbook
+/// 2.3). Chips are taken at four fifths of their rating, because they cool only through their
+/// pads. "1/8 W or 0805", "1/4 W", "2 W or more".
 [[nodiscard]] const char* resistorBody(Watts power);
 
 }  // namespace glimmet::core

@@ -60,8 +60,9 @@ std::string written(double value, Dimension dimension, int significant) {
     Decimal decimal = decimalOf(value, significant);
     const std::string sign = decimal.negative ? "-" : "";
     if (decimal.digits == "0") return joined("0", "", unit);
-    // Lengths are held in metres and shown in millimetres; plain numbers take no prefix.
-    const bool scaled = dimension != Dimension::Length && dimension != Dimension::Ratio;
+    // Lengths are held in metres and shown in millimetres; speeds and plain numbers take no prefix.
+    const bool scaled = dimension != Dimension::Length && dimension != Dimension::Ratio &&
+                        dimension != Dimension::Speed;
     if (dimension == Dimension::Length) decimal.point += 3;
     if (!scaled && decimal.point > -4 && decimal.point <= 7) {
         return sign + joined(placed(decimal.digits, decimal.point), "", unit);

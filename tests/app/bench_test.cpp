@@ -1,0 +1,118 @@
+#include "app/bench.h"
+
+#include "store/catalogue.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+#include "support/scratch.h"
+
+#include <QSignalSpy>
+
+#include <gtest/gtest.h>
+
+namespace glimmet::app {
+namespace {
+
+using core::text;
+using tests::Scratch;
+using tests::shunter;
+
+std::unique_ptr<store::Workshop> workshopAt(const QString& path,
+                                            store::Access access = store::Access::ReadWrite) {
+    return std::move(*store::Workshop::open(path, access));
+}
+
+TEST(Bench, UndoAndRedoMoveTheRecordedHead) {
+    const Scratch scratch;
+    Bench bench(tests::smallCatalogue());
+    bench.setWorkshop(workshopAt(scratch.file("a.glimmet")));
+    ASSERT_TRUE(bench.addJob(shunter(), text("New job")));
+    ASSERT_TRUE(bench.take(QStringLiteral("stall 1.6A 12V")));
+    ASSERT_TRUE(bench.take(QStringLiteral("name Renamed")));
+    EXPECT_EQ(bench.undoStack()->undoText(), QStringLiteral("Name: Renamed"));
+    bench.undoStack()->undo();
+    EXPECT_EQ(bench.job().name, "Shunter");
+    EXPECT_EQ(bench.workshop()->job(bench.jobId())->name, "Shunter");
+    bench.undoStack()->undo();
+    EXPECT_EQ(bench.job().motor->readings.size(), 3U);
+    bench.undoStack()->redo();
+    bench.undoStack()->redo();
+    EXPECT_EQ(bench.workshop()->job(bench.jobId())->name, "Renamed");
+}
+TEST(Bench, TakesUpTheHistoryWhereItWasLeft) {
+    const Scratch scratch;
+    {
+        Bench bench(tests::smallCatalogue());
+        bench.setWorkshop(workshopAt(scratch.file("a.glimmet")));
+        bench.addJob(shunter(), text("New job"));
+        for (const char* name : {"One", "Two", "Three"})
+            bench.take(QStringLiteral("name ") + QString::fromUtf8(name));
+        bench.undoStack()->undo();
+    }
+    Bench bench(tests::smallCatalogue());
+    bench.setWorkshop(workshopAt(scratch.file("a.glimmet")));
+    bench.openJob(bench.workshop()->jobs()->at(0).id);
+    EXPECT_EQ(bench.job().name, "Two");
+    EXPECT_EQ(bench.undoStack()->count(), 3);
+    EXPECT_EQ(bench.undoStack()->index(), 2);
+    EXPECT_EQ(bench.undoStack()->redoText(), QStringLiteral("Name: Three"));
+    bench.undoStack()->redo();
+    EXPECT_EQ(bench.job().name, "Three");
+    for (int i = 0; i < 3; ++i) bench.undoStack()->undo();
+    EXPECT_EQ(bench.job().name, "Shunter");
+    EXPECT_FALSE(bench.undoStack()->canUndo());
+}
+TEST(Bench, ChangesNothingInAReadOnlyWorkshopAndSaysSo) {
+    const Scratch scratch;
+    { (void)*workshopAt(scratch.file("a.glimmet"))->add(shunter(), text("New job")); }
+    Bench bench(tests::smallCatalogue());
+    bench.setWorkshop(workshopAt(scratch.file("a.glimmet"), store::Access::ReadOnly));
+    bench.openJob(bench.workshop()->jobs()->at(0).id);
+    QSignalSpy failed(&bench, &Bench::failed);
+    EXPECT_FALSE(bench.take(QStringLiteral("name Other")));
+    EXPECT_EQ(bench.job().name, "Shunter");
+    ASSERT_EQ(failed.count(), 1);
+    EXPECT_TRUE(failed.at(0).at(0).toString().contains(QStringLiteral("read-only")));
+    EXPECT_EQ(bench.undoStack()->count(), 0);
+}
+TEST(Bench, RefusesALineThatChangesNothing) {
+    const Scratch scratch;
+    Bench bench(tests::smallCatalogue());
+    bench.setWorkshop(workshopAt(scratch.file("a.glimmet")));
+    bench.addJob(shunter(), text("New job"));
+    QSignalSpy failed(&bench, &Bench::failed);
+    EXPECT_FALSE(bench.take(QStringLiteral("decoder middle")));
+    EXPECT_EQ(failed.count(), 1);
+    EXPECT_EQ(bench.undoStack()->count(), 0);
+}
+TEST(Bench, ShelfStepsAreUndoneToo) {
+    const Scratch scratch;
+    Bench bench(tests::smallCatalogue());
+    bench.setWorkshop(workshopAt(scratch.file("a.glimmet")));
+    bench.addJob(shunter(), text("New job"));
+    const auto id = bench.jobId();
+    bench.takeOffShelf();
+    EXPECT_FALSE(bench.hasJob());
+    EXPECT_TRUE(bench.workshop()->jobs()->empty());
+    bench.shelfUndoStack()->undo();
+    EXPECT_EQ(bench.jobId(), id);
+    EXPECT_EQ(bench.workshop()->jobs()->size(), 1U);
+}
+TEST(Bench, SpeaksOfWhatIsPointedAt) {
+    const Scratch scratch;
+    Bench bench(tests::smallCatalogue());
+    bench.setWorkshop(workshopAt(scratch.file("a.glimmet")));
+    bench.addJob(
+        tests::jotted(shunter(), {"lamp front white", "lamp rear red", "resistor rear 3k9"}),
+        text("x"));
+    EXPECT_EQ(bench.spoken()->id, "motor.rating");
+    bench.goTo(core::Stage::Lamps);
+    EXPECT_EQ(bench.spoken()->subject, "front lamp");  // it asks for a resistor
+    bench.pointAt("rear lamp");
+    EXPECT_EQ(bench.spoken()->id, "lamp.current:rear lamp");
+    bench.speakOf("motor.track-volts");
+    EXPECT_EQ(bench.stage(), core::Stage::Measure);
+    EXPECT_EQ(bench.spoken()->id, "motor.track-volts");
+}
+
+}  // namespace
+}  // namespace glimmet::app

@@ -1,0 +1,251 @@
+#include "app/jot_line.h"
+#include "app/lamps/lamps_strip.h"
+#include "app/lamps/schematic.h"
+#include "app/picture/picture_view.h"
+#include "app/reckoning_panel.h"
+#include "app/theme.h"
+#include "open_window.h"
+
+#include <QAction>
+#include <QMenuBar>
+#include <QPushButton>
+#include <QSignalSpy>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+using tests::OpenWindow;
+
+TEST(MainWindow, ShowsTheVerdictOfTheFirstJob) {
+    OpenWindow app;
+    EXPECT_EQ(app.sentence(), "Fits: stalled it would draw 1.36 A of the decoder's 1.8 A peak.");
+    EXPECT_TRUE(app.window().windowTitle().startsWith(u"No. 4 \"Ling\""_s));
+}
+TEST(MainWindow, AJotChangesSentenceFiguresAndPlotAtOnceAndUndoTakesItBack) {
+    OpenWindow app;
+    const QImage before = app.find<QWidget>(u"motorPlot"_s)->grab().toImage();
+    ASSERT_FALSE(before.isNull());
+    app.jot(u"stall 1.3A 12V"_s);
+    // (16.4 − 1.2 − 0.4) V / (12 V / 1.3 A) = 1.603 A
+    EXPECT_EQ(app.sentence(),
+              "Fits, but close: stalled it would draw 1.6 A of the decoder's 1.8 A peak.");
+    auto* figure = app.find<QPushButton>(u"figure-I_stall"_s);
+    EXPECT_TRUE(figure->accessibleName().contains(u"1.603 A"_s))
+        << figure->accessibleName().toStdString();
+    EXPECT_TRUE(app.find<QLabel>(u"because-I_stall"_s)->text().contains(u"16.4&nbsp;V"_s));
+    EXPECT_NE(app.find<QWidget>(u"motorPlot"_s)->grab().toImage(), before);
+    app.press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(app.sentence(), "Fits: stalled it would draw 1.36 A of the decoder's 1.8 A peak.");
+    EXPECT_EQ(app.find<QWidget>(u"motorPlot"_s)->grab().toImage(), before);
+}
+TEST(MainWindow, ShowsWhatALineWillMeanWhileItIsTyped) {
+    OpenWindow app;
+    auto* field = app.find<QLineEdit>(u"jot"_s);
+    QTest::keyClicks(field, u"stall 1.3A"_s);
+    EXPECT_NE(app.words(u"jotMeaning"_s).find("needs the volts"), std::string::npos);
+    QTest::keyClicks(field, u" 12V"_s);
+    EXPECT_EQ(app.words(u"jotMeaning"_s), "↵ Stall test: 1.3 A at 12 V");
+    QTest::keyClick(field, Qt::Key_Escape);
+    EXPECT_EQ(field->text(), QString());
+}
+TEST(MainWindow, KeepsARefusedLineToBeMended) {
+    OpenWindow app;
+    app.jot(u"stall 13 12V"_s);
+    EXPECT_EQ(app.find<QLineEdit>(u"jot"_s)->text(), u"stall 13 12V"_s);
+    EXPECT_FALSE(app.words(u"noticeWords"_s).empty());
+    EXPECT_EQ(app.bench().undoStack()->index(), app.bench().undoStack()->count());
+}
+TEST(MainWindow, RecallsEarlierLinesWithTheArrowKeys) {
+    OpenWindow app;
+    app.jot(u"slip 650mA"_s);
+    auto* field = app.find<QLineEdit>(u"jot"_s);
+    QTest::keyClick(field, Qt::Key_Up);
+    EXPECT_EQ(field->text(), u"slip 650mA"_s);
+    QTest::keyClick(field, Qt::Key_Down);
+    EXPECT_EQ(field->text(), QString());
+}
+TEST(MainWindow, AddsALampTakesAnOptionAndDrawsTheCircuit) {
+    OpenWindow app;
+    app.press(Qt::Key_2, Qt::ControlModifier);
+    app.jot(u"lamp front warm-white-3mm on front"_s);
+    EXPECT_NE(app.sentence().find("has no resistor yet"), std::string::npos);
+    const core::Finding* spoken = app.bench().spoken();
+    ASSERT_NE(spoken, nullptr);
+    const QString first = QString::fromStdString(spoken->options.at(0).jot);
+    QTest::mouseClick(app.find<QPushButton>(u"use-"_s + first), Qt::LeftButton);
+    OpenWindow::settle();
+    EXPECT_TRUE(core::circuitNamed(app.bench().job(), "front lamp")->rows[0].resistor.has_value());
+    EXPECT_NE(app.sentence().find("Front lamp works"), std::string::npos) << app.sentence();
+    const auto* schematic = app.find<Schematic>(u"schematic"_s);
+    EXPECT_TRUE(schematic->accessibleName().contains(u"front lamp"_s));
+    app.press(Qt::Key_Z, Qt::ControlModifier);
+    app.press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(core::circuitNamed(app.bench().job(), "front lamp"), nullptr);
+}
+TEST(MainWindow, FindsEverythingAfterAReopen) {
+    OpenWindow app;
+    app.jot(u"stall 1.3A 12V"_s);
+    app.jot(u"lamp front white"_s);
+    app.reopen();
+    EXPECT_EQ(app.bench().job().motor->readings.back().amps.value(), 1.3);
+    EXPECT_NE(core::circuitNamed(app.bench().job(), "front lamp"), nullptr);
+    EXPECT_TRUE(app.bench().undoStack()->canUndo());
+    app.press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(core::circuitNamed(app.bench().job(), "front lamp"), nullptr);
+}
+TEST(MainWindow, AnAssumedFigureLeadsToItsMeasurement) {
+    OpenWindow app;
+    QTest::mouseClick(app.find<QPushButton>(u"figure-V_rect"_s), Qt::LeftButton);
+    EXPECT_EQ(app.find<QLineEdit>(u"jot"_s)->text(), u"rectifier "_s);
+    QTest::keyClicks(app.find<QLineEdit>(u"jot"_s), u"1.1V"_s);
+    QTest::keyClick(app.find<QLineEdit>(u"jot"_s), Qt::Key_Return);
+    OpenWindow::settle();
+    EXPECT_TRUE(
+        app.find<QPushButton>(u"figure-V_rect"_s)->accessibleName().contains(u"measured"_s));
+}
+TEST(MainWindow, SymbolsOfTheCircuitLeadToTheirData) {
+    OpenWindow app;
+    app.press(Qt::Key_2, Qt::ControlModifier);
+    app.bench().pointAt("rear lamp");
+    OpenWindow::settle();
+    auto* schematic = app.find<Schematic>(u"schematic"_s);
+    (void)schematic->grab();
+    ASSERT_FALSE(schematic->symbols().empty());
+    bool found = false;
+    for (const Schematic::Symbol& symbol : schematic->symbols()) {
+        if (!symbol.jot.startsWith(u"resistor"_s)) continue;
+        QTest::mouseClick(schematic, Qt::LeftButton, {}, symbol.where.center().toPoint());
+        EXPECT_EQ(app.find<QLineEdit>(u"jot"_s)->text(), u"resistor rear lamp "_s);
+        found = true;
+        break;
+    }
+    EXPECT_TRUE(found);
+}
+TEST(MainWindow, TellsThatAnotherGlimmetHasTheFileAndOffersToRead) {
+    OpenWindow app;
+    MainWindow second(store::loadedCatalogue(u"/nonexistent"_s).catalogue);
+    second.show();
+    second.openWorkshop(app.path());
+    EXPECT_TRUE(second.findChild<QLabel*>(u"noticeWords"_s)->text().contains(u"Another Glimmet"_s));
+    QTest::mouseClick(second.findChild<QPushButton*>(u"noticeAction"_s), Qt::LeftButton);
+    OpenWindow::settle();
+    EXPECT_TRUE(second.bench().readOnly());
+    EXPECT_EQ(second.bench().job().name, "No. 4 \"Ling\"");
+    for (auto* use : second.findChildren<QPushButton*>()) {
+        if (use->objectName().startsWith(u"use-"_s)) {
+            EXPECT_FALSE(use->isEnabled());
+        }
+    }
+}
+TEST(MainWindow, SalvagesADamagedFileOnlyWhenAsked) {
+    OpenWindow app(false);
+    const QString path = app.file("hurt.glimmet");
+    {
+        const auto workshop = store::Workshop::open(path, store::Access::ReadWrite);
+        EXPECT_TRUE((*workshop)
+                        ->add(std::vector<core::Job>(30, store::demoJobs()[0]), core::text("x"))
+                        .has_value());
+    }
+    QByteArray bytes = tests::Scratch::contents(path);
+    for (qsizetype at = bytes.size() / 2; at < bytes.size() / 2 + 8192; ++at)
+        bytes[at] = static_cast<char>(at * 37);
+    tests::Scratch::write(path, bytes);
+    app.window().openWorkshop(path);
+    EXPECT_NE(app.words(u"noticeWords"_s).find("is damaged"), std::string::npos);
+    EXPECT_EQ(app.bench().workshop()->path(), app.path());  // what was open stays open
+    QTest::mouseClick(app.find<QPushButton>(u"noticeAction"_s), Qt::LeftButton);
+    OpenWindow::settle();
+    EXPECT_TRUE(app.bench().workshop()->path().contains(u"salvaged"_s));
+    EXPECT_NE(app.words(u"noticeWords"_s).find("Salvaged into"), std::string::npos);
+    EXPECT_EQ(tests::Scratch::contents(path), bytes);
+}
+TEST(MainWindow, TeachesOnAnEmptyShelfAndPutsTheFirstModelOnIt) {
+    OpenWindow app(false);
+    EXPECT_FALSE(app.words(u"invitation"_s).empty());
+    QTest::mouseClick(app.find<QPushButton>(u"new-railbus"_s), Qt::LeftButton);
+    OpenWindow::settle();
+    EXPECT_EQ(app.bench().job().body.kind, core::BodyKind::Railbus);
+    EXPECT_EQ(app.sentence(),
+              "Measure the motor first: how much it draws decides which decoder it can have.");
+    EXPECT_FALSE(app.words(u"caution"_s).empty());
+}
+TEST(MainWindow, ListsWhatCanBeTypedOneKeyAway) {
+    OpenWindow app;
+    app.press(Qt::Key_F1);
+    ASSERT_NE(app.window().findChild<QWidget*>(u"jotList"_s), nullptr);
+    EXPECT_TRUE(app.find<QWidget>(u"jotList"_s)->isVisible());
+    app.press(Qt::Key_F1);
+    EXPECT_FALSE(app.find<QWidget>(u"jotList"_s)->isVisible());
+}
+TEST(MainWindow, RemembersThemeAndRecentFiles) {
+    OpenWindow app;
+    app.press(Qt::Key_T, Qt::ControlModifier);
+    EXPECT_TRUE(theme().night);
+    app.window().close();
+    app.reopen();
+    EXPECT_TRUE(theme().night);
+    EXPECT_TRUE(QSettings().value(u"workshops/recent"_s).toStringList().contains(app.path()));
+    app.window().setNight(false);
+    app.window().close();
+}
+TEST(MainWindow, TakesNamesAndNotesOfAnyScriptAndLength) {
+    OpenWindow app;
+    auto* field = app.find<QLineEdit>(u"jot"_s);
+    const QString note = u"note "_s + QString(10000, u'ø') + u" 🚂 مرحبا"_s;
+    field->setText(note);
+    QTest::keyClick(field, Qt::Key_Return);
+    OpenWindow::settle();
+    EXPECT_EQ(QString::fromStdString(app.bench().job().notes.back().words), note.mid(5));
+    field->setText(u"name 🚂 مرحبا \"Ling\""_s);
+    QTest::keyClick(field, Qt::Key_Return);
+    OpenWindow::settle();
+    EXPECT_TRUE(app.window().windowTitle().startsWith(u"🚂 مرحبا"_s));
+    EXPECT_FALSE(app.window().grab().isNull());
+}
+TEST(MainWindow, GivesEveryControlAName) {
+    OpenWindow app;
+    for (const core::Stage stage : core::stages) {
+        app.bench().goTo(stage);
+        OpenWindow::settle();
+        for (auto* button : app.window().findChildren<QAbstractButton*>()) {
+            if (!button->isVisible() || button->objectName() == u"qt_toolbar_ext_button"_s)
+                continue;
+            const bool named = !button->accessibleName().isEmpty() || !button->text().isEmpty() ||
+                               qobject_cast<QLineEdit*>(button->parentWidget());
+            EXPECT_TRUE(named) << button->metaObject()->className()
+                               << button->objectName().toStdString();
+        }
+    }
+}
+TEST(MainWindow, KeepsWordsLegibleInBothThemes) {
+    // Contrast by WCAG 2: (L1 + 0.05)/(L2 + 0.05) of relative luminances; 4.5 for words.
+    const auto luminance = [](const QColor& colour) {
+        const auto linear = [](double c) {
+            return c <= 0.03928 ? c / 12.92 : std::pow((c + 0.055) / 1.055, 2.4);
+        };
+        return 0.2126 * linear(colour.redF()) + 0.7152 * linear(colour.greenF()) +
+               0.0722 * linear(colour.blueF());
+    };
+    const auto contrast = [&](const QColor& a, const QColor& b) {
+        const double x = luminance(a) + 0.05;
+        const double y = luminance(b) + 0.05;
+        return x > y ? x / y : y / x;
+    };
+    for (const bool night : {false, true}) {
+        useTheme(night);
+        const Theme& t = theme();
+        for (const QColor& words : {t.ink, t.inkSoft, t.fine, t.close, t.over, t.ask, t.brass}) {
+            EXPECT_GE(contrast(words, t.paper), 4.5) << words.name().toStdString() << night;
+            EXPECT_GE(contrast(words, t.paperRaised), 4.5) << words.name().toStdString() << night;
+        }
+        EXPECT_GE(contrast(t.matInk, t.mat), 4.5);
+        EXPECT_GE(contrast(t.matInk, t.hollow), 4.5);
+        EXPECT_GE(contrast(t.onBrass, t.brass), 4.5);
+    }
+    useTheme(false);
+}
+
+}  // namespace
+}  // namespace glimmet::app

@@ -1,0 +1,132 @@
+#include "app/picture/picture_view.h"
+#include "open_window.h"
+#include "support/sample_jobs.h"
+
+#include <QSignalSpy>
+
+#include <cmath>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+using tests::jotted;
+using tests::OpenWindow;
+using tests::shunter;
+
+const Target* targetWith(const PictureView& view, const QString& words) {
+    for (const Target& target : view.targets()) {
+        if (target.tip.contains(words)) return &target;
+    }
+    return nullptr;
+}
+
+TEST(PictureView, IsToScaleInBothDirections) {
+    PictureView view;
+    view.resize(800, 400);
+    view.show(shunter(), Lens::Motor, {});
+    (void)view.grab();
+    const core::Axle& first =
+        view.view().scale > 0 ? shunter().body.axles[0] : shunter().body.axles[1];
+    const Target* axle = targetWith(view, u"Axle 1"_s);
+    ASSERT_NE(axle, nullptr);
+    EXPECT_NEAR(axle->where.width(), first.diameter.value() * view.view().scale, 1e-6);
+    EXPECT_NEAR(axle->where.height(), axle->where.width(), 1e-6);
+    const Target* decoder = targetWith(view, u"decoder middle"_s);
+    ASSERT_NE(decoder, nullptr);
+    EXPECT_NEAR(decoder->where.width() / decoder->where.height(), 20.0 / 5.0, 1e-6);
+}
+TEST(PictureView, ZoomKeepsThePointUnderTheMouse) {
+    PictureView view;
+    view.resize(800, 400);
+    view.show(shunter(), Lens::Motor, {});
+    const QPointF about(300, 200);
+    const double before = (about.x() - view.view().origin.x()) / view.view().scale;
+    view.zoom(2.5, about);
+    EXPECT_NEAR((about.x() - view.view().origin.x()) / view.view().scale, before, 1e-9);
+    view.zoom(1e9, about);
+    EXPECT_LE(view.view().scale, 100);
+    view.zoom(1e-12, about);
+    EXPECT_GT(view.view().scale, 0);
+}
+TEST(PictureView, ShowsEveryMillimetreWhereVerySmall) {
+    PictureView view;
+    view.resize(800, 400);
+    view.show(jotted(core::newJob("long", core::BodyKind::Railcar, {}), {"scale G"}), Lens::Lamps,
+              {});
+    for (const double factor : {1e-6, 1e6}) {
+        view.zoom(factor, {400, 200});
+        EXPECT_FALSE(view.grab().isNull());
+        EXPECT_LT(view.targets().size(), 200U);
+    }
+}
+TEST(PictureView, ALampLeadsToItsCircuitAndAFreeSiteToItsJot) {
+    PictureView view;
+    view.resize(900, 500);
+    view.show(jotted(shunter(), {"lamp rear red", "resistor rear 3k9"}), Lens::Lamps, "rear lamp");
+    (void)view.grab();
+    QSignalSpy chosen(&view, &PictureView::subjectChosen);
+    QSignalSpy offered(&view, &PictureView::jotOffered);
+    const Target* lamp = targetWith(view, u"rear lamp (red LED)"_s);
+    ASSERT_NE(lamp, nullptr);
+    EXPECT_TRUE(lamp->tip.contains(u"computed"_s));
+    QTest::mouseClick(&view, Qt::LeftButton, {}, lamp->where.center().toPoint());
+    ASSERT_EQ(chosen.count(), 1);
+    EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), "rear lamp");
+    const Target* site = targetWith(view, u"Room for a front lamp"_s);
+    ASSERT_NE(site, nullptr);
+    QTest::mouseClick(&view, Qt::LeftButton, {}, site->where.center().toPoint());
+    ASSERT_EQ(offered.count(), 1);
+    EXPECT_EQ(offered.at(0).at(0).toString(), u"lamp front lamp white"_s);
+}
+TEST(PictureView, TheKeyboardReachesEveryTarget) {
+    PictureView view;
+    view.resize(900, 500);
+    view.show(jotted(shunter(), {"lamp rear red"}), Lens::Lamps, {});
+    view.QWidget::show();
+    view.activateWindow();
+    ASSERT_TRUE(QTest::qWaitForWindowActive(&view));
+    view.setFocus();
+    (void)view.grab();
+    QSignalSpy chosen(&view, &PictureView::subjectChosen);
+    for (std::size_t i = 0; i < view.targets().size() && chosen.isEmpty(); ++i) {
+        QTest::keyClick(&view, Qt::Key_Tab);
+        QTest::keyClick(&view, Qt::Key_Return);
+    }
+    EXPECT_EQ(chosen.count(), 1);
+}
+/// Mean light of the picture near a point.
+double lightAt(const QImage& image, const QPoint& at) {
+    double sum = 0;
+    for (int dx = -6; dx <= 6; ++dx) {
+        for (int dy = -6; dy <= 6; ++dy) {
+            const QColor colour = image.pixelColor(at + QPoint(dx, dy));
+            sum += (colour.red() + colour.green() + colour.blue()) / 255.0;
+        }
+    }
+    return sum / (13 * 13);
+}
+TEST(PictureView, LampsGlowInTheDarkByTheirCurrentAndInTheirColour) {
+    const auto shot = [](const core::Job& job, QPoint& at) {
+        PictureView view;
+        view.resize(900, 500);
+        view.show(job, Lens::Lamps, {});
+        view.setDark(true);
+        const QImage image = view.grab().toImage();
+        at = view.view().at(job.circuits[0].rows[0].lamps[0].at).toPoint();
+        return image;
+    };
+    QPoint at;
+    const core::Job job = jotted(shunter(), {"lamp rear red"});
+    const double none = lightAt(shot(job, at), at);
+    const double dim = lightAt(shot(jotted(job, {"resistor rear 47k"}), at), at);
+    const QImage lit = shot(jotted(job, {"resistor rear 1k"}), at);
+    EXPECT_LT(none, dim);
+    EXPECT_LT(dim, lightAt(lit, at));
+    const QColor centre = lit.pixelColor(at);
+    EXPECT_GT(centre.red(), 2 * centre.blue());
+}
+
+}  // namespace
+}  // namespace glimmet::app

@@ -1,0 +1,67 @@
+// The program itself: exit status, what goes to which stream.
+#include "support/scratch.h"
+
+#include <QProcess>
+#include <QString>
+
+#include <gtest/gtest.h>
+
+namespace {
+
+struct Ended {
+    int status = -1;
+    std::string out, err;
+};
+Ended run(const QStringList& arguments, const QByteArray& input = {}) {
+    QProcess process;
+    process.start(QStringLiteral(CLI_PROGRAM), arguments);
+    process.write(input);
+    process.closeWriteChannel();
+    EXPECT_TRUE(process.waitForFinished(30000));
+    return {process.exitStatus() == QProcess::NormalExit ? process.exitCode() : -1,
+            process.readAllStandardOutput().toStdString(),
+            process.readAllStandardError().toStdString()};
+}
+const QByteArray heavyWire =
+    R"({"awg":40,"length_mm":250,"amps_A":0.3,"volts_V":13,"there_and_back":true})";
+
+TEST(Program, ReadsStandardInputAndFiles) {
+    const Ended piped = run({"reckon", "wire"}, heavyWire);
+    EXPECT_EQ(piped.status, 0);
+    EXPECT_NE(piped.out.find("\"state\":\"over\""), std::string::npos);
+    const glimmet::tests::Scratch scratch;
+    glimmet::tests::Scratch::write(scratch.file("wire.json"), heavyWire);
+    EXPECT_EQ(run({"reckon", "wire", scratch.file("wire.json")}).out, piped.out);
+    EXPECT_EQ(run({"reckon", "wire", "-"}, heavyWire).out, piped.out);
+}
+TEST(Program, ExitsWithOneForOverOnlyWhenStrict) {
+    EXPECT_EQ(run({"reckon", "wire", "--strict"}, heavyWire).status, 1);
+    EXPECT_EQ(run({"check", DEMO_FOLDER "/tern.json", "--strict"}).status, 0);
+}
+TEST(Program, ExitsWithTwoAndOneLineForEachFault) {
+    const Ended faulty =
+        run({"reckon", "wire", "-"}, R"({"awg":40,"length_mm":-1,"amps_A":"x","volts_V":13})");
+    EXPECT_EQ(faulty.status, 2);
+    EXPECT_EQ(faulty.out, "");
+    EXPECT_EQ(faulty.err,
+              "-: /length_mm: found -1, allowed: a number, 0 or more\n"
+              "-: /amps_A: found \"x\", allowed: a number, 0 or more\n"
+              "-: /there_and_back: found nothing, allowed: true or false\n");
+    for (const QStringList& arguments : {QStringList{},
+                                         {"reckon", "soup"},
+                                         {"reckon", "wire", "/nonexistent"},
+                                         {"check", "/nonexistent"},
+                                         {"check"},
+                                         {"fly"},
+                                         {"check", "--job"}}) {
+        const Ended refused = run(arguments);
+        EXPECT_EQ(refused.status, 2) << arguments.join(QChar(' ')).toStdString();
+        EXPECT_NE(refused.err, "");
+    }
+}
+TEST(Program, PrintsNumbersWithEveryDigit) {
+    const Ended third = run({"reckon", "momentum"}, R"({"cv3":1,"cv4":1,"top_kmh":1,"scale":3})");
+    EXPECT_NE(third.out.find("\"stop_mm\":41.4814814814814"), std::string::npos) << third.out;
+}
+
+}  // namespace

@@ -1,0 +1,255 @@
+#include "core/job/checks.h"
+
+#include "core/job/lamp_state.h"
+#include "core/job/motor_chart.h"
+#include "core/quantity/format.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+
+namespace glimmet::core {
+namespace {
+
+using tests::jotted;
+using tests::shunter;
+using tests::smallCatalogue;
+
+std::vector<Finding> checkedAll(const Job& job) { return findings(job, smallCatalogue()); }
+
+const Finding& finding(const std::vector<Finding>& all, const std::string& id) {
+    for (const Finding& one : all) {
+        if (one.id == id) return one;
+    }
+    static const Finding none{"(none of that id)", {}, {}, State::Fine, {}, {}, {}, {}, {}};
+    return none;
+}
+std::string sentenceOf(const Job& job, const std::string& id) {
+    return plain(finding(checkedAll(job), id).sentence);
+}
+const Figure& figure(const Finding& finding, const std::string& symbol) {
+    for (const Figure* one : allFigures(finding)) {
+        if (one->symbol == symbol) return *one;
+    }
+    static const Figure none;
+    return none;
+}
+
+TEST(MotorFindings, SayWhetherItFitsInOneSentence) {
+    const auto all = checkedAll(shunter());
+    const Finding& rating = finding(all, "motor.rating");
+    EXPECT_EQ(rating.state, State::Fine);
+    EXPECT_EQ(plain(rating.sentence),
+              "Fits: stalled it would draw 1.4 A of the decoder's 1.8 A peak.");
+    EXPECT_NEAR(*figure(rating, "I_stall").value, 1.3975, 1e-12);
+    EXPECT_EQ(withValues(figure(rating, "I_stall")), "(14.5 V − 1.2 V − 400 mV) / 9.231 Ω");
+}
+TEST(MotorFindings, ChangeWithEveryReading) {
+    // 12 V / 1.6 A = 7.5 Ω; 12.9 / 7.5 = 1.72 A, above 85 % of 1.8 A.
+    EXPECT_EQ(sentenceOf(jotted(shunter(), {"stall 1.6A 12V"}), "motor.rating"),
+              "Fits, but close: stalled it would draw 1.72 A of the decoder's 1.8 A peak.");
+    EXPECT_EQ(sentenceOf(jotted(shunter(), {"stall 2A 12V"}), "motor.rating"),
+              "Too small: stalled it would draw 2.15 A, and the decoder gives 1.8 A peak.");
+}
+TEST(MotorFindings, TellMeasuredFromAssumed) {
+    const auto all = checkedAll(shunter());
+    const Finding& rating = finding(all, "motor.rating");
+    EXPECT_EQ(figure(rating, "V_track").basis.kind, Basis::Kind::Assumed);
+    EXPECT_EQ(figure(rating, "I_test").basis.kind, Basis::Kind::Measured);
+    EXPECT_EQ(figure(rating, "I_peak").basis.kind, Basis::Kind::Catalogue);
+    const auto measured = checkedAll(jotted(shunter(), {"track 16V"}));
+    EXPECT_EQ(figure(finding(measured, "motor.rating"), "V_track").basis.kind,
+              Basis::Kind::Measured);
+    EXPECT_NEAR(*figure(finding(measured, "motor.rating"), "I_stall").value, 14.4 / (12 / 1.3),
+                1e-12);
+}
+TEST(MotorFindings, AskForTheMissingReadingWithTheCautionOfTheStep) {
+    const Job bare =
+        jotted(newJob("Bare", BodyKind::DockShunter, {}), {"decoder middle", "motor open-frame"});
+    const auto all = checkedAll(bare);
+    const Finding& rating = finding(all, "motor.rating");
+    EXPECT_EQ(rating.state, State::Ask);
+    EXPECT_EQ(plain(rating.action), "measure the slip current");
+    EXPECT_NE(plain(rating.caution).find("a second at the most"), std::string::npos);
+    EXPECT_EQ(figure(rating, "I_stall").jot, "stall ");
+    // The winding's ohms stand in for the stall test.
+    const auto ohms = checkedAll(jotted(bare, {"ohms 9.8", "slip 0.5A"}));
+    EXPECT_NEAR(*figure(finding(ohms, "motor.rating"), "I_stall").value, 12.9 / 9.8, 1e-12);
+}
+TEST(MotorFindings, RankDecodersSmallestFittingFirst) {
+    const auto all = checkedAll(jotted(shunter(), {"decoder small"}));
+    const Finding& rating = finding(all, "motor.rating");
+    EXPECT_EQ(rating.state, State::Over);
+    ASSERT_GE(rating.options.size(), 3U);
+    EXPECT_EQ(rating.options[0].jot, "decoder middle");
+    EXPECT_EQ(rating.options[0].state, State::Fine);
+    // Taking an option is entering its line.
+    const Job after = jotted(jotted(shunter(), {"decoder small"}), {rating.options[0].jot.c_str()});
+    EXPECT_EQ(finding(checkedAll(after), "motor.rating").state, State::Fine);
+    EXPECT_TRUE(finding(checkedAll(after), "motor.rating").options[0].inPlace);
+}
+TEST(MotorFindings, SeeTheTrackAboveTheDecodersVolts) {
+    EXPECT_EQ(finding(checkedAll(jotted(shunter(), {"track 24V"})), "motor.track-volts").state,
+              State::Over);
+}
+TEST(MotorFindings, ReadTheMotorsHealthFromItsHistory) {
+    const Job dry = jotted(shunter(), {"light 350mA 12V"});
+    EXPECT_EQ(finding(checkedAll(dry), "motor.tightening").state, State::Close);
+    EXPECT_EQ(finding(checkedAll(shunter()), "motor.tightening").id, "(none of that id)");
+    EXPECT_EQ(finding(checkedAll(jotted(shunter(), {"light 500mA 12V"})), "motor.drag").state,
+              State::Close);
+    EXPECT_EQ(
+        finding(checkedAll(jotted(shunter(), {"ohms 8", "ohms 10.5"})), "motor.commutator").state,
+        State::Close);
+}
+TEST(MotorFindings, SayNothingOfAModelWithoutAMotor) {
+    const Job saloon = newJob("Aurora", BodyKind::Saloon, {});
+    EXPECT_TRUE(motorFindings(saloon, smallCatalogue(), {}).empty());
+    EXPECT_EQ(plain(standing(saloon, {})[0].why), "no motor to measure");
+}
+
+TEST(LampFindings, OfferRankedResistorsWithTheCurrentEachReallyGives) {
+    const auto all = checkedAll(jotted(shunter(), {"lamp front warm-white-3mm"}));
+    const Finding& lamp = finding(all, "lamp.current:front lamp");
+    EXPECT_EQ(lamp.state, State::Ask);
+    ASSERT_GE(lamp.options.size(), 4U);
+    EXPECT_EQ(plain(lamp.options[0].what), "2.2 kΩ");
+    EXPECT_EQ(plain(lamp.options[0].effect), "4.72 mA, as bright as wanted");
+    EXPECT_EQ(lamp.options[0].jot, "resistor front lamp 2.2k");
+    const bool thumb = std::any_of(
+        lamp.options.begin(), lamp.options.end(),
+        [](const Option& option) { return plain(option.what) == "1 kΩ, the rule of thumb"; });
+    EXPECT_TRUE(thumb);
+}
+TEST(LampFindings, EveryOptionsJotGivesTheCurrentItPromised) {
+    const Job job = jotted(shunter(), {"lamp front warm-white-3mm", "parallel front red"});
+    const auto all = checkedAll(job);
+    for (const std::string id : {"lamp.current:front lamp/1", "lamp.current:front lamp/2"}) {
+        const Finding& lamp = finding(all, id);
+        ASSERT_FALSE(lamp.options.empty());
+        for (const Option& option : lamp.options) {
+            const Job after = jotted(job, {option.jot.c_str()});
+            const std::size_t row = id.back() == '1' ? 0 : 1;
+            const auto state = circuitState(after, after.circuits[0], {});
+            const std::string amps = formatted(state->rows[row].current, 3);
+            EXPECT_EQ(plain(option.effect).substr(0, amps.size()), amps) << option.jot;
+        }
+    }
+}
+TEST(LampFindings, StopAnLedWithNoResistor) {
+    const Job job = jotted(shunter(), {"lamp front white", "resistor front none"});
+    const auto all = checkedAll(job);
+    EXPECT_EQ(finding(all, "lamp.current:front lamp").state, State::Over);
+    EXPECT_NE(sentenceOf(job, "lamp.current:front lamp").find("burns: with no resistor it takes"),
+              std::string::npos);
+}
+TEST(LampFindings, AskWhetherTheOutputHasAResistorOfItsOwn) {
+    const Job job = jotted(shunter(), {"decoder board", "lamp front white", "resistor front 2k2"});
+    EXPECT_EQ(finding(checkedAll(job), "lamp.output:front lamp").state, State::Ask);
+    const Job answered = jotted(job, {"output front 680R"});
+    EXPECT_EQ(finding(checkedAll(answered), "lamp.output:front lamp").id, "(none of that id)");
+    // The board's resistor is part of the circuit: 10.38 V over 2880 Ω instead of 2200 Ω.
+    const auto state = circuitState(answered, answered.circuits[0], {});
+    EXPECT_NEAR(state->total.value(), 10.42 / 2880, 2e-5);
+}
+TEST(LampFindings, SeeUnevenRowsAndMixedWhites) {
+    const Job job = jotted(shunter(), {"lamp front warm-white-3mm", "parallel front red",
+                                       "shared front 1k", "resistor front none"});
+    const auto all = checkedAll(job);
+    EXPECT_EQ(finding(all, "lamp.uneven:front lamp").state, State::Close);
+    EXPECT_NE(plain(finding(all, "lamp.uneven:front lamp").sentence)
+                  .find("Only the lamp with the lower voltage"),
+              std::string::npos);
+    const Job whites =
+        jotted(shunter(), {"lamp front warm-white-3mm", "parallel front cool-white-3mm"});
+    EXPECT_EQ(finding(checkedAll(whites), "lamp.whites:front lamp").state, State::Close);
+}
+TEST(LampFindings, SayThatARowIsTooLongForTheSupply) {
+    const Job job = jotted(shunter(), {"lamp front white", "inline front", "inline front",
+                                       "inline front", "inline front"});
+    const auto all = checkedAll(job);
+    EXPECT_EQ(finding(all, "lamp.current:front lamp").state, State::Over);
+    EXPECT_NE(plain(finding(all, "lamp.current:front lamp").sentence).find("stays dim or dark"),
+              std::string::npos);
+}
+TEST(LampFindings, CountTheOutputsAndTheWholeDecoder) {
+    Job job = jotted(shunter(), {"lamp front white 20mA", "resistor front 470"});
+    for (int i = 0; i < 12; ++i) job = jotted(job, {"parallel front", "resistor front 470"});
+    const auto all = checkedAll(job);
+    EXPECT_EQ(finding(all, "lamp.output-current:front lamp").state, State::Over);
+    EXPECT_EQ(finding(all, "lamp.total").state, State::Fine);  // 13 × 21 mA = 273 mA of 400 mA
+}
+// Spread: brightest with high supply, low forward voltage, low resistor; dimmest the reverse. For
+// one LED: (15.225 − 1.2 − 0.1 − V(lowest)) / (0.95 R) with V shifted by −0.3 V.
+TEST(CircuitState, SpansItsWorstCorners) {
+    const Job job = jotted(shunter(), {"lamp front warm-white-3mm", "resistor front 2k2"});
+    const auto state = circuitState(job, job.circuits[0], {});
+    const RowState& row = state->rows[0];
+    const LedLaw low = *ledLawThrough({Volts{2.8}, Amperes{0.02}}, 2.9, Ohms{12});
+    const double drive = 13.2 + 0.05 * 13.3;
+    const double left =
+        drive - row.highest.value() * 2200 * 0.95 - low.voltage(row.highest).value();
+    EXPECT_NEAR(left, 0, 1e-9);
+    EXPECT_LT(row.lowest.value(), row.current.value());
+    EXPECT_GT(row.highest.value(), row.current.value());
+}
+TEST(CircuitState, GivesAMeasuredLampNoSpreadOfItsOwn) {
+    const Job drawer = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
+    const Job measured = jotted(drawer, {"lamp front white 3.1V 20mA"});
+    const auto a = circuitState(drawer, drawer.circuits[0], {});
+    const auto b = circuitState(measured, measured.circuits[0], {});
+    EXPECT_LT((b->rows[0].highest - b->rows[0].lowest).value(),
+              (a->rows[0].highest - a->rows[0].lowest).value());
+}
+TEST(LitLamps, AreAsBrightAsTheCubeRootOfTheirLight) {
+    const Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2", "lamp rear red"});
+    const auto lit = litLamps(job, {});
+    ASSERT_EQ(lit.size(), 2U);
+    EXPECT_NEAR(lit[0].brightness, std::cbrt(lit[0].current.value() / 0.02), 1e-12);
+    EXPECT_EQ(lit[1].brightness, 0);
+    EXPECT_FALSE(lit[1].connected);
+    EXPECT_EQ(perceivedBrightness(Amperes{5}), 1);
+}
+TEST(LightWords, StepAtWhatTheEyeCanTell) {
+    EXPECT_EQ(plain(lightWords(1.2)), "as bright as wanted");
+    EXPECT_EQ(plain(lightWords(1.3)), "a little brighter than wanted");
+    EXPECT_EQ(plain(lightWords(0.7)), "a little dimmer than wanted");
+    EXPECT_EQ(plain(lightWords(2.1)), "clearly brighter than wanted");
+    EXPECT_EQ(plain(lightWords(0.4)), "clearly dimmer than wanted");
+    EXPECT_EQ(plain(lightWords(0)), "dark");
+}
+
+TEST(Standing, IsComputedFromTheFindings) {
+    const Job fresh = newJob("Fresh", BodyKind::DockShunter, {});
+    const auto first = standing(fresh, checkedAll(fresh));
+    EXPECT_EQ(first[0].kind, StageStanding::Kind::Here);
+    EXPECT_EQ(plain(first[0].why), "measure the stall current");
+    EXPECT_EQ(first[1].kind, StageStanding::Kind::Ahead);
+    const auto later = standing(shunter(), checkedAll(shunter()));
+    EXPECT_EQ(later[0].kind, StageStanding::Kind::Done);
+    EXPECT_EQ(later[1].kind, StageStanding::Kind::Here);
+    const Job small = jotted(shunter(), {"decoder small"});
+    EXPECT_EQ(standing(small, checkedAll(small))[0].kind, StageStanding::Kind::Blocked);
+    EXPECT_EQ(plain(nextAction(checkedAll(small))), "choose a larger decoder");
+    EXPECT_EQ(worstState(checkedAll(small)), State::Over);
+}
+TEST(Leading, SpeaksForTheGravestOfAStageOrCircuit) {
+    const Job job = jotted(shunter(), {"lamp front white", "lamp rear red", "resistor rear 3k9"});
+    const auto all = checkedAll(job);
+    EXPECT_EQ(leading(all, Stage::Lamps)->subject, "front lamp");
+    EXPECT_EQ(leading(all, Stage::Lamps, "rear lamp")->state, State::Fine);
+    EXPECT_EQ(leading(all, Stage::Lamps, "no such"), nullptr);
+}
+TEST(MotorChart, ShowsEverythingItDraws) {
+    const MotorChart chart = motorChart(shunter(), {});
+    EXPECT_NEAR(chart.motorVolts.value(), 12.9, 1e-12);
+    EXPECT_NEAR(chart.stall->value(), 1.3975, 1e-12);
+    EXPECT_GT(chart.ampsShown, *chart.peak);
+    EXPECT_GT(chart.voltsShown, chart.motorVolts);
+    EXPECT_FALSE(motorChart(newJob("x", BodyKind::Saloon, {}), {}).stall.has_value());
+}
+
+}  // namespace
+}  // namespace glimmet::core

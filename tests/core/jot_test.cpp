@@ -1,0 +1,195 @@
+#include "core/job/jot.h"
+
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <random>
+
+namespace glimmet::core {
+namespace {
+
+using tests::jotted;
+using tests::shunter;
+using tests::smallCatalogue;
+
+Result<Jotted> read(const std::string& line, const Job& job = shunter()) {
+    return understood(line, job, smallCatalogue(), "2026-03-02");
+}
+std::string refusal(const std::string& line, const Job& job = shunter()) {
+    const auto result = read(line, job);
+    return result ? "(understood as: " + plain(result->meaning) + ")" : plain(result.error().what);
+}
+std::string meaning(const std::string& line, const Job& job = shunter()) {
+    const auto result = read(line, job);
+    return result ? plain(result->meaning) : "(refused: " + plain(result.error().what) + ")";
+}
+
+TEST(Jot, TakesAStallTestInAnyOrderAndWithBlanksBeforeUnits) {
+    for (const char* line :
+         {"stall 1.15A 12V", "stall 12V 1.15A", "  Stall 1.15 A 12 V  ", "stall 1150mA 12volts"}) {
+        const auto result = read(line);
+        ASSERT_TRUE(result.has_value()) << line << plain(result.error().what);
+        const TakenReading& taken = result->after.motor->readings.back();
+        EXPECT_EQ(taken.condition, MotorCondition::Stalled);
+        EXPECT_NEAR(taken.amps.value(), 1.15, 1e-12);
+        EXPECT_NEAR(taken.volts->value(), 12, 1e-12);
+        EXPECT_EQ(taken.on, "2026-03-02");
+        EXPECT_EQ(plain(result->meaning), "Stall test: 1.15 A at 12 V");
+        EXPECT_EQ(result->stage, Stage::Measure);
+    }
+}
+TEST(Jot, TakesTheOtherReadings) {
+    EXPECT_EQ(meaning("slip 420mA"), "Wheels slipping: 420 mA");
+    EXPECT_EQ(meaning("haul 350mA 12V"), "Hauling: 350 mA at 12 V");
+    EXPECT_EQ(meaning("light .18A 12V"), "Running light: 180 mA at 12 V");
+    EXPECT_EQ(meaning("ohms 9.8"), "Winding: 9.8 Ω");
+    EXPECT_EQ(meaning("track 14.8V"), "Track or supply volts: 14.8 V");
+    EXPECT_EQ(meaning("time 25m wiring"), "25 min on wiring");
+    EXPECT_EQ(meaning("rule strict"), "Rating rule: strict");
+}
+TEST(Jot, SaysWhatIsMissingFromAReading) {
+    EXPECT_EQ(refusal("stall 1.15A"),
+              "A stall test needs the volts at that moment too, because they sag. Write it "
+              "like stall 1.15A 12V.");
+    EXPECT_EQ(refusal("stall"),
+              "It takes one current and one voltage. Write it like stall 1.15A 12V.");
+    EXPECT_EQ(refusal("stall 1A 12V hot"),
+              "“hot” is not a current or a voltage. Write it like stall 1.15A 12V.");
+}
+TEST(Jot, RefusesWhatNoModelDraws) {
+    EXPECT_EQ(refusal("stall 1.15MA 12V"),
+              "“1.15MA” is out of range: above 0 and up to 50 A is allowed.");
+    EXPECT_EQ(refusal("stall 0A 12V"), "“0A” is out of range: above 0 and up to 50 A is allowed.");
+    EXPECT_EQ(refusal("stall -1A 12V"),
+              "“-1A” is out of range: above 0 and up to 50 A is allowed.");
+    EXPECT_NE(refusal("track nanV").find("holds no number"), std::string::npos);
+    EXPECT_NE(refusal("track 1e9V").find("out of range"), std::string::npos);
+}
+TEST(Jot, ExplainsUnknownWordsAndGuessesNearOnes) {
+    EXPECT_EQ(refusal("stal 1A 12V"),
+              "“stal” means nothing here. Did you mean stall? Write it like stall 1.15A 12V.");
+    EXPECT_EQ(refusal("clip broken"),
+              "“clip” means nothing here. Did you mean slip? Write it like slip 420mA.");
+    EXPECT_NE(refusal("wheelbarrow").find("F1 lists what can be typed"), std::string::npos);
+    EXPECT_EQ(refusal("   "), "Type what you just measured, like stall 1.15A 12V.");
+}
+TEST(Jot, NeverChangesTheJobItReads) {
+    const Job job = shunter();
+    const Job copy = job;
+    ASSERT_TRUE(read("stall 1.5A 12V", job).has_value());
+    ASSERT_FALSE(read("stall 1.5A", job).has_value());
+    EXPECT_EQ(job, copy);
+}
+
+TEST(Jot, AddsALampAtItsSiteOnTheOutputOfItsEnd) {
+    const auto result = read("lamp front white");
+    ASSERT_TRUE(result.has_value());
+    const Circuit& circuit = result->after.circuits.at(0);
+    EXPECT_EQ(circuit.name, "front lamp");
+    EXPECT_EQ(circuit.output, "front");
+    EXPECT_FALSE(circuit.rows[0].resistor.has_value());
+    EXPECT_EQ(circuit.rows[0].lamps[0].facing, Facing::Front);
+    EXPECT_EQ(result->subject, "front lamp");
+    EXPECT_EQ(result->stage, Stage::Lamps);
+}
+TEST(Jot, TakesAMeasuredLampAsMeasured) {
+    const auto result = read("lamp rear red 2.0V 20mA");
+    ASSERT_TRUE(result.has_value());
+    const Lamp& lamp = result->after.circuits.at(0).rows[0].lamps[0];
+    EXPECT_TRUE(lamp.measured);
+    EXPECT_EQ(lamp.part.family, LedFamily::Red);
+    EXPECT_NEAR(lamp.part.forward->voltage.value(), 2.0, 1e-12);
+    EXPECT_NEAR(lamp.part.forward->current.value(), 0.02, 1e-12);
+}
+TEST(Jot, TakesACurrentAloneAsTheWish) {
+    EXPECT_NEAR(read("lamp front white 3mA")->after.circuits[0].wish.target.value(), 0.003, 1e-12);
+}
+TEST(Jot, DescribesALampThatIsThereInsteadOfAddingASecond) {
+    const Job job = jotted(shunter(), {"lamp rear red"});
+    const auto result = read("lamp rear red 1.9V 10mA", job);
+    ASSERT_TRUE(result.has_value());
+    EXPECT_EQ(result->after.circuits.size(), 1U);
+    EXPECT_TRUE(result->after.circuits[0].rows[0].lamps[0].measured);
+}
+TEST(Jot, PutsASecondLampOfAnOutputBesideTheFirst) {
+    const Job job = jotted(shunter(), {"lamp front white", "lamp cab white on white"});
+    ASSERT_EQ(job.circuits.size(), 1U);
+    EXPECT_EQ(job.circuits[0].rows.size(), 2U);
+}
+TEST(Jot, BuildsParallelAndSeriesGroups) {
+    const Job job =
+        jotted(shunter(), {"lamp front white", "parallel front red", "inline front/2 red"});
+    ASSERT_EQ(job.circuits[0].rows.size(), 2U);
+    EXPECT_EQ(job.circuits[0].rows[0].lamps.size(), 1U);
+    EXPECT_EQ(job.circuits[0].rows[1].lamps.size(), 2U);
+}
+TEST(Jot, FitsResistorsToARowOrToAll) {
+    const Job two = jotted(shunter(), {"lamp front white", "parallel front"});
+    const Job all = jotted(two, {"resistor front 2k2"});
+    EXPECT_EQ(all.circuits[0].rows[1].resistor, Ohms{2200});
+    const Job one = jotted(two, {"resistor front lamp/2 4k7"});
+    EXPECT_FALSE(one.circuits[0].rows[0].resistor.has_value());
+    EXPECT_EQ(one.circuits[0].rows[1].resistor, Ohms{4700});
+    EXPECT_EQ(jotted(all, {"resistor front none"}).circuits[0].rows[0].resistor, Ohms{0});
+    EXPECT_FALSE(jotted(all, {"resistor front open"}).circuits[0].rows[0].resistor.has_value());
+}
+TEST(Jot, FindsALampByItsOutputOrWireToo) {
+    const Job job = jotted(shunter(), {"lamp rear red"});
+    EXPECT_EQ(meaning("resistor yellow 1k", job), "rear lamp: resistor 1 kΩ");
+    EXPECT_EQ(meaning("resistor REAR 1k", job), "rear lamp: resistor 1 kΩ");
+    EXPECT_EQ(refusal("resistor front 1k", job), "No lamp goes by “front”. There are: rear lamp.");
+    EXPECT_EQ(refusal("resistor rear/3 1k", job), "rear lamp has 1 rows.");
+}
+TEST(Jot, RemovesReadingsRowsAndLamps) {
+    const Job job = jotted(shunter(), {"lamp front white", "parallel front"});
+    EXPECT_EQ(read("remove front/2", job)->after.circuits[0].rows.size(), 1U);
+    EXPECT_TRUE(read("remove front", job)->after.circuits.empty());
+    EXPECT_EQ(read("remove stall", job)->after.motor->readings.size(), 2U);
+    EXPECT_EQ(refusal("remove haul", job), "There is no haul reading to remove.");
+}
+TEST(Jot, RecordsWhatAnOutputCarries) {
+    const Job job = jotted(shunter(), {"decoder board"});
+    const auto result = read("output front 680R", job);
+    EXPECT_EQ(result->after.decoder->outputs[0].series, Ohms{680});
+    EXPECT_EQ(result->after.decoder->outputs[0].seriesMeasured, "2026-03-02");
+    EXPECT_EQ(read("output white bare", job)->after.decoder->outputs[0].series, Ohms{0});
+}
+TEST(Jot, KeepsNotesOfAnyScriptAndLength) {
+    const std::string words = "клип сломан 🚂 مكسور " + std::string(10000, 'x');
+    const auto result = read("note " + words);
+    ASSERT_TRUE(result.has_value());
+    EXPECT_EQ(result->after.notes.back().words, words);
+    EXPECT_FALSE(read("note " + std::string(100001, 'x')).has_value());
+    EXPECT_EQ(read("name 🚂 \"Ling\" مرحبا")->after.name, "🚂 \"Ling\" مرحبا");
+}
+TEST(Jot, EveryListedExampleIsUnderstoodSomewhere) {
+    const Job job = jotted(shunter(), {"lamp front white", "lamp rear red", "lamp cab white"});
+    for (const JotForm& form : jotForms()) {
+        const std::string example = form.example;
+        if (example.starts_with("decoder")) continue;  // names a part of the shipped catalogue
+        EXPECT_TRUE(read(example, job).has_value()) << example << ": " << refusal(example, job);
+    }
+}
+// Whatever is typed, the answer is a job or a sentence, never nothing and never a crash.
+TEST(Jot, AnswersAnyRubbishWithASentence) {
+    std::mt19937 random(5);
+    const std::vector<std::string> bits{"stall", "lamp",  "resistor", "output",   "front",
+                                        "1.15A", "12V",   "/",        "/0",       "/99999999999",
+                                        "red",   "4k7",   "-",        "\xff\xfe", "💡",
+                                        "on",    "\t",    "none",     "e",        "1e",
+                                        "E24",   "place", "3mm",      "remove",   "%1",
+                                        "“",     "",      "time",     "0"};
+    std::uniform_int_distribution<std::size_t> pick(0, bits.size() - 1), length(0, 7);
+    const Job job = jotted(shunter(), {"lamp front white"});
+    for (int trial = 0; trial < 20000; ++trial) {
+        std::string line;
+        for (std::size_t n = length(random) + 1; n > 0; --n) line += bits[pick(random)] + " ";
+        const auto result = read(line, job);
+        EXPECT_FALSE(plain(result ? result->meaning : result.error().what).empty()) << line;
+    }
+}
+
+}  // namespace
+}  // namespace glimmet::core

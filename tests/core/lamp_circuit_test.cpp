@@ -1,0 +1,116 @@
+#include "core/lamp/lamp_circuit.h"
+
+#include "core/lamp/resistor_choice.h"
+#include "support/print_quantity.h"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+#include <random>
+
+namespace glimmet::core {
+namespace {
+
+LedLaw white(double volts = 3.1) {
+    return *ledLawThrough({Volts{volts}, Amperes{0.02}}, 2.9, Ohms{12});
+}
+
+// Handbook 2.3: 14.5 V track, 1.2 V rectifier, 0.1 V switch, white at 5 mA.
+TEST(LampCircuit, SolvesTheHandbooksWorkedLamp) {
+    const Volts drive{14.5 - 1.2 - 0.1};
+    const Ohms ideal = idealResistor({white()}, drive, Ohms{0}, 1, Amperes{0.005});
+    EXPECT_NEAR(ideal.value(), 2077, 0.5);
+    const auto fitted =
+        fittedResistor(ideal, {Amperes{0.005}, Series::E12, RoundingPolicy::Higher});
+    ASSERT_TRUE(fitted.has_value());
+    EXPECT_EQ(fitted->value(), 2200);
+    const LampSolution solution = solved({Ohms{0}, {{{white()}, *fitted}}}, drive);
+    EXPECT_NEAR(solution.total.value(), 0.00472, 0.000005);
+    EXPECT_NEAR(solution.resistorPower[0].value(), 0.049, 0.0001);
+    EXPECT_STREQ(resistorBody(solution.resistorPower[0]), "1/8 W or 0805");
+}
+// Handbook 2.3: three whites on one resistor set for 30 mA in all, one of them 0.1 V lower: its
+// neighbours get 8.25 mA and it takes 13.5 mA, a ratio of 1.64. The resistor that makes the total
+// 30 mA is found here from the equal-share case: (12 − V(10 mA))/30 mA.
+TEST(LampCircuit, SolvesTheHandbooksSharedResistor) {
+    const Ohms shared{(12 - white().voltage(Amperes{0.01}).value()) / 0.03};
+    const LampSolution solution =
+        solved({shared, {{{white()}, {}}, {{white()}, {}}, {{white(3.0)}, {}}}}, Volts{12});
+    EXPECT_NEAR(solution.current[0].value(), 0.00825, 0.00007);
+    EXPECT_NEAR(solution.current[2].value(), 0.0135, 0.0001);
+    EXPECT_NEAR(solution.current[2] / solution.current[0], 1.64, 0.02);
+}
+TEST(LampCircuit, IsDarkWithoutDrive) {
+    const LampSolution solution = solved({Ohms{0}, {{{white()}, Ohms{1000}}}}, Volts{-3});
+    EXPECT_EQ(solution.total.value(), 0);
+    EXPECT_EQ(solution.led[0][0].value(), 0);
+}
+TEST(LampCircuit, SolvesAnLedWithNoResistorByItsOwnSeriesResistance) {
+    // 13.2 V over one white LED: about (13.2 − 3.5)/12 = 0.8 A; checked by putting it back.
+    const LampSolution solution = solved({Ohms{0}, {{{white()}, Ohms{0}}}}, Volts{13.2});
+    EXPECT_GT(solution.total.value(), 0.7);
+    EXPECT_NEAR(white().voltage(solution.total).value(), 13.2, 1e-9);
+}
+// Two colours in plain parallel on one resistor: only the lower-voltage one lights.
+TEST(LampCircuit, LightsOnlyTheLowerVoltageColourInPlainParallel) {
+    const LampSolution solution =
+        solved({Ohms{1000}, {{{typicalLaw(LedFamily::Red)}, {}}, {{white()}, {}}}}, Volts{12});
+    EXPECT_GT(solution.current[0] / solution.current[1], 1000.0);
+}
+TEST(LampCircuit, GlowThresholdPutsExactlyTheGlowCurrentThroughTheFirstLed) {
+    const LampCircuit circuit{Ohms{330},
+                              {{{white()}, Ohms{470}}, {{typicalLaw(LedFamily::Red)}, Ohms{1000}}}};
+    const Volts drive = driveForFirst(circuit, Amperes{0.0001});
+    const LampSolution solution = solved(circuit, drive);
+    EXPECT_NEAR(solution.current[1].value(), 0.0001, 1e-10);
+    EXPECT_LT(solution.current[0].value(), 0.0001);
+}
+
+// Kirchhoff's laws over random circuits: in every string the voltages add up to the drive.
+TEST(LampCircuit, ObeysKirchhoffForAnyCircuit) {
+    std::mt19937 random(11);
+    std::uniform_int_distribution<int> strings(1, 6), leds(1, 4), family(0, 7);
+    std::uniform_real_distribution<double> exponent(-2, 6), drive(0.1, 30), share(0, 1);
+    for (int trial = 0; trial < 2000; ++trial) {
+        LampCircuit circuit;
+        circuit.common = Ohms{share(random) < 0.3 ? 0 : std::pow(10, exponent(random) - 2)};
+        const int count = strings(random);
+        for (int k = 0; k < count; ++k) {
+            LampString string;
+            string.resistor = Ohms{share(random) < 0.2 ? 0 : std::pow(10, exponent(random))};
+            const int inRow = leds(random);
+            for (int i = 0; i < inRow; ++i) {
+                string.leds.push_back(typicalLaw(ledFamilies[family(random)]));
+            }
+            circuit.strings.push_back(string);
+        }
+        const Volts e{drive(random)};
+        const LampSolution solution = solved(circuit, e);
+        Amperes sum{0};
+        for (const Amperes current : solution.current) sum += current;
+        ASSERT_NEAR(sum.value(), solution.total.value(), 1e-15 + 1e-12 * sum.value());
+        for (std::size_t k = 0; k < circuit.strings.size(); ++k) {
+            ASSERT_GE(solution.current[k].value(), 0);
+            Volts around =
+                solution.total * circuit.common + solution.current[k] * circuit.strings[k].resistor;
+            for (const Volts led : solution.led[k]) around += led;
+            ASSERT_NEAR(around.value(), e.value(), 1e-9 * e.value()) << "trial " << trial;
+        }
+    }
+}
+TEST(IdealResistor, IsNegativeWhereTheSupplyIsTooLow) {
+    EXPECT_LT(
+        idealResistor({white(), white(), white()}, Volts{8}, Ohms{0}, 1, Amperes{0.005}).value(),
+        0);
+    EXPECT_FALSE(fittedResistor(Ohms{-5}, {Amperes{0.005}}).has_value());
+}
+TEST(IdealResistor, CountsTheSharedDropOfEveryString) {
+    // 12 V, two strings of a 2.0 V red at 10 mA, 100 Ω shared: (12 − 2·0.01·100 − V)/0.01.
+    const LedLaw red = typicalLaw(LedFamily::Red);
+    const double v = red.voltage(Amperes{0.01}).value();
+    EXPECT_NEAR(idealResistor({red}, Volts{12}, Ohms{100}, 2, Amperes{0.01}).value(),
+                (12 - 2 - v) / 0.01, 1e-9);
+}
+
+}  // namespace
+}  // namespace glimmet::core

@@ -1,0 +1,125 @@
+#include "store/job_json.h"
+
+#include "core/job/checks.h"
+#include "store/catalogue.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+#include <nlohmann/json.hpp>
+
+#include <random>
+
+namespace glimmet::store {
+namespace {
+
+using tests::jotted;
+using tests::shunter;
+
+core::Job fullJob() {
+    return jotted(shunter(),
+                  {"name 🚂 \"Ling\" مرحبا", "owner R. Tide", "track 16.4V", "rectifier 1.1V",
+                   "bridge 0.35V", "switch 0.08V", "ohms 9.8", "slip 600mA", "lamp front white 3mA",
+                   "parallel front red 2V 20mA", "inline front/1 red", "resistor front/1 2k2",
+                   "shared front 47", "series front E24", "lamp rear red", "output rear 680R",
+                   "note клип 💡", "time 25m wiring"});
+}
+
+TEST(JobJson, ReadsBackWhatItWrote) {
+    for (const core::Job& job :
+         {fullJob(), core::newJob("Holm Light", core::BodyKind::Lighthouse, {})}) {
+        const auto back = jobFromJson(jobToJson(job));
+        ASSERT_TRUE(back.has_value()) << core::plain(back.error().what);
+        EXPECT_EQ(*back, job);
+        EXPECT_EQ(jobToJson(*back), jobToJson(job));
+    }
+}
+TEST(JobJson, LosesNoDigit) {
+    core::Job job = shunter();
+    job.motor->readings[0].amps = core::Amperes{0.1 + 0.2};
+    EXPECT_EQ(jobFromJson(jobToJson(job))->motor->readings[0].amps.value(), 0.1 + 0.2);
+}
+TEST(JobJson, RefusesALaterFormatBeforeLookingFurther) {
+    auto document = nlohmann::json::parse(jobToJson(shunter()));
+    document["version"] = 2;
+    document["gadget"] = true;
+    const auto job = jobFromJson(document.dump());
+    ASSERT_FALSE(job.has_value());
+    EXPECT_EQ(job.error().code, core::ErrorCode::TooNew);
+}
+TEST(JobJson, NamesEveryFaultWithItsPlace) {
+    auto document = nlohmann::json::parse(jobToJson(fullJob()));
+    document["motor"]["readings"][2]["amps_A"] = -1;
+    document["circuits"][0]["rows"][0]["lamps"][0]["part"]["family"] = "chartreuse";
+    document["circuits"][1]["name"] = document["circuits"][0]["name"];
+    document["extra"] = 1;
+    document["body"].erase("length_mm");
+    std::vector<Fault> faults;
+    ASSERT_FALSE(jobFromJson(document.dump(), &faults).has_value());
+    std::set<std::string> places;
+    for (const Fault& fault : faults) places.insert(fault.place);
+    EXPECT_EQ(places, (std::set<std::string>{"/motor/readings/2/amps_A", "/body/length_mm",
+                                             "/circuits/0/rows/0/lamps/0/part/family",
+                                             "/circuits/1/name", "/extra"}));
+}
+TEST(JobJson, RefusesAnLedThatNoLawDescribes) {
+    auto document = nlohmann::json::parse(jobToJson(fullJob()));
+    document["circuits"][0]["rows"][0]["lamps"][0]["part"]["rs_ohm"] = 9000;
+    document["circuits"][0]["rows"][0]["lamps"][0]["part"]["vf_V"] = 2;
+    document["circuits"][0]["rows"][0]["lamps"][0]["part"]["at_A"] = 0.02;
+    EXPECT_FALSE(jobFromJson(document.dump()).has_value());
+}
+// Any damage to a document gives a job or faults, and a job that was accepted can be checked.
+TEST(JobJson, SurvivesAnyMutationOfADocument) {
+    std::mt19937 random(17);
+    const std::string whole = jobToJson(fullJob(), -1);
+    std::uniform_int_distribution<std::size_t> place(0, whole.size() - 1);
+    std::uniform_int_distribution<int> byte(0, 255), kind(0, 3);
+    int accepted = 0;
+    for (int trial = 0; trial < 3000; ++trial) {
+        std::string text = whole;
+        switch (kind(random)) {
+            case 0:
+                text[place(random)] = static_cast<char>(byte(random));
+                break;
+            case 1:
+                text.erase(place(random), 3);
+                break;
+            case 2:
+                text.resize(place(random));
+                break;
+            default:
+                text.insert(place(random), "9");
+                break;
+        }
+        std::vector<Fault> faults;
+        const auto job = jobFromJson(text, &faults);
+        if (!job) {
+            EXPECT_FALSE(core::plain(job.error().what).empty());
+            continue;
+        }
+        ++accepted;
+        for (const core::Finding& finding : core::findings(*job, tests::smallCatalogue())) {
+            EXPECT_EQ(core::plain(finding.sentence).find("not a number"), std::string::npos)
+                << text;
+        }
+    }
+    EXPECT_GT(accepted, 100);
+}
+
+TEST(ShippedFiles, CatalogueAndDemoJobsAreReadWithoutAFault) {
+    const LoadedCatalogue loaded = loadedCatalogue(QStringLiteral("/nonexistent/catalogue.json"));
+    EXPECT_GE(loaded.catalogue.decoders.size(), 5U);
+    EXPECT_GE(loaded.catalogue.lamps.size(), 5U);
+    const auto jobs = demoJobs();
+    ASSERT_EQ(jobs.size(), 2U);
+    EXPECT_EQ(jobs[0].name, "No. 4 \"Ling\"");
+    std::size_t lamps = 0;
+    for (const core::Circuit& circuit : jobs[1].circuits) {
+        for (const core::LampRow& row : circuit.rows) lamps += row.lamps.size();
+    }
+    EXPECT_EQ(lamps, 9U);  // the railcar of the demo has nine
+}
+
+}  // namespace
+}  // namespace glimmet::store

@@ -1,0 +1,65 @@
+// Jobs that tests start from.
+#pragma once
+
+#include "core/job/jot.h"
+
+namespace glimmet::tests {
+
+inline core::Catalogue smallCatalogue() {
+    using namespace core;
+    const auto decoder = [](const char* id, double continuous, double peak,
+                            std::optional<Ohms> series) {
+        Decoder made;
+        made.id = id;
+        made.name = std::string("decoder ") + id;
+        made.continuous = Amperes{continuous};
+        made.peak = Amperes{peak};
+        made.functionTotal = Amperes{0.4};
+        made.overall = Amperes{continuous * 1.2};
+        made.largestTrack = Volts{22};
+        made.length = Millimetres{20};
+        made.width = Millimetres{12};
+        made.height = Millimetres{5};
+        made.outputs = {{"front", "white", OutputKind::LowSide, Amperes{0.2}, series, {}},
+                        {"rear", "yellow", OutputKind::LowSide, Amperes{0.2}, series, {}},
+                        {"1", "green", OutputKind::LowSide, Amperes{0.2}, series, {}}};
+        return made;
+    };
+    Catalogue catalogue;
+    catalogue.decoders = {decoder("small", 0.5, 0.8, Ohms{0}), decoder("middle", 1.0, 1.8, Ohms{0}),
+                          decoder("large", 2.5, 4.0, Ohms{0}), decoder("board", 1.0, 1.8, {})};
+    catalogue.lamps = {{"warm-white-3mm",
+                        "warm white 3 mm",
+                        LedFamily::White,
+                        ForwardPoint{Volts{3.1}, Amperes{0.02}},
+                        {},
+                        {},
+                        Amperes{0.025},
+                        "warm"},
+                       {"cool-white-3mm",
+                        "cool white 3 mm",
+                        LedFamily::White,
+                        ForwardPoint{Volts{3.1}, Amperes{0.02}},
+                        {},
+                        {},
+                        Amperes{0.025},
+                        "cool"}};
+    return catalogue;
+}
+
+/// Enters jot lines one after the other; a refused one is a faulty test and throws.
+inline core::Job jotted(core::Job job, std::initializer_list<const char*> lines) {
+    const core::Catalogue catalogue = smallCatalogue();
+    for (const char* line : lines) {
+        job = core::understood(line, job, catalogue, "2026-03-02").value().after;
+    }
+    return job;
+}
+
+/// The shunter of the contract's example: stall 1.3 A at 12 V, slip 0.6 A, light 0.25 A.
+inline core::Job shunter() {
+    return jotted(core::newJob("Shunter", core::BodyKind::DockShunter, {"H0", 87}),
+                  {"light 250mA 12V", "slip 0.6A 12V", "stall 1.3A 12V", "decoder middle"});
+}
+
+}  // namespace glimmet::tests

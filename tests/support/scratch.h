@@ -1,0 +1,27 @@
+// A folder of its own for a test, gone afterwards.
+#pragma once
+
+#include <QFile>
+#include <QTemporaryDir>
+
+namespace glimmet::tests {
+
+class Scratch {
+public:
+    [[nodiscard]] QString file(const char* name) const {
+        return m_folder.filePath(QString::fromUtf8(name));
+    }
+    static QByteArray contents(const QString& path) {
+        QFile file(path);
+        return file.open(QIODevice::ReadOnly) ? file.readAll() : QByteArray();
+    }
+    static void write(const QString& path, const QByteArray& bytes) {
+        QFile file(path);
+        if (file.open(QIODevice::WriteOnly)) file.write(bytes);
+    }
+
+private:
+    QTemporaryDir m_folder;
+};
+
+}  // namespace glimmet::tests
