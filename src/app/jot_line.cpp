@@ -27,7 +27,6 @@ JotLine::JotLine(Understand understand, Take take, QWidget* parent)
     m_line->setAccessibleName(tr("Jot: what you just measured, in bench shorthand"));
     m_line->setPlaceholderText(tr("Just measured, like stall 1.15A 12V"));
     m_line->setFont(figuresFont(15));
-    m_line->setStyleSheet(u"font-family: \"B612 Mono\"; font-size: 15px;"_s);
     m_line->setMinimumHeight(36);
     m_line->setMaxLength(24000);
     m_line->installEventFilter(this);
@@ -76,12 +75,12 @@ void JotLine::refresh() {
     const QString line = m_line->text();
     if (line.trimmed().isEmpty()) {
         m_meaning->clear();
-        m_meaning->setStyleSheet({});
         return;
     }
     const auto jotted = m_understand(line);
-    const QColor colour = jotted ? theme().fine : theme().ask;
-    m_meaning->setStyleSheet(u"color: %1;"_s.arg(colour.name()));
+    QPalette palette = m_meaning->palette();
+    palette.setColor(QPalette::WindowText, jotted ? theme().fine : theme().ask);
+    m_meaning->setPalette(palette);
     m_meaning->setText(jotted ? tr("↵ %1").arg(said(jotted->meaning)) : said(jotted.error()));
 }
 

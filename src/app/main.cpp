@@ -13,7 +13,7 @@
 #include <QFileInfo>
 #include <QSettings>
 #include <QStandardPaths>
-#include <QTimer>
+#include <QWindow>
 
 #include <cstdio>
 
@@ -102,6 +102,7 @@ int main(int argc, char** argv) {
     }
     window.show();
     if (parser.isSet(firstFrame)) {
+        while (!window.windowHandle()->isExposed()) QApplication::processEvents();
         window.repaint();
         return 0;
     }

@@ -89,6 +89,7 @@ MainWindow::MainWindow(core::Catalogue catalogue) : m_bench(std::move(catalogue)
     m_splitter->restoreState(settings.value(u"window/splitter"_s).toByteArray());
     setNight(settings.value(u"window/night"_s, false).toBool());
     showAll();
+    m_jot->focusLine();  // the hand that holds the meter types first
 }
 
 MainWindow::~MainWindow() = default;

@@ -1,15 +1,13 @@
 #include "app/reckoning_panel.h"
 
+#include <QLabel>
+#include <QScrollBar>
+#include <QVBoxLayout>
+#include <algorithm>
+
 #include "app/state_mark.h"
 #include "app/theme.h"
 #include "app/words.h"
-#include "core/quantity/format.h"
-
-#include <QGridLayout>
-#include <QLabel>
-#include <QPushButton>
-#include <QScrollBar>
-#include <QVBoxLayout>
 
 using namespace Qt::StringLiterals;
 
@@ -17,29 +15,31 @@ namespace glimmet::app {
 namespace {
 
 constexpr int panelWidth = 366;
+constexpr int left = 16;
+constexpr int right = 14;
+constexpr int rowWidth = panelWidth - 14 - left - right;  // the scroll bar takes 14
 
-QLabel* words(const QString& text, const QFont& font, const QColor& colour, QWidget* parent) {
-    auto* label = new QLabel(text, parent);
+QLabel* wordsLabel(const QFont& font, const char* name, QWidget* parent) {
+    auto* label = new QLabel(parent);
+    label->setObjectName(QString::fromLatin1(name));
     label->setWordWrap(true);
     label->setFont(font);
-    label->setStyleSheet(u"color: %1; font-family: \"%2\"; font-size: %3px; font-weight: %4;"_s
-                             .arg(colour.name(), font.family())
-                             .arg(font.pixelSize())
-                             .arg(font.bold() ? u"bold"_s : u"normal"_s));
     label->setTextInteractionFlags(Qt::TextSelectableByMouse);
     return label;
 }
 
-QColor basisColour(core::Basis::Kind kind) {
-    const bool open = kind == core::Basis::Kind::Assumed || kind == core::Basis::Kind::Missing;
-    return open ? theme().ask : theme().inkSoft;
+void paint(QLabel* label, const QColor& colour) {
+    if (label->palette().color(QPalette::WindowText) == colour) return;
+    QPalette palette = label->palette();
+    palette.setColor(QPalette::WindowText, colour);
+    label->setPalette(palette);
 }
 
-/// "= (16.4 V − 1.2 V − 0.4 V) / 10.9 Ω = 1.36 A", with a number for what no formula says.
+/// "I = (…) / R", the same with values, and what comes of it.
 QString derivation(const core::Figure& figure) {
     return u"%1 = %2<br>&nbsp;&nbsp;= %3<br>&nbsp;&nbsp;= <b>%4</b>"_s.arg(
         formulaRich(qs(figure.symbol)), formulaRich(qs(figure.formula)),
-        formulaRich(qs(core::withValues(figure))), qs(core::shown(figure)));
+        formulaRich(qs(core::withValues(figure))), formulaRich(qs(core::shown(figure))));
 }
 
 }  // namespace
@@ -51,189 +51,154 @@ ReckoningPanel::ReckoningPanel(QWidget* parent) : QScrollArea(parent) {
     setWidgetResizable(true);
     setFrameShape(QFrame::NoFrame);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    auto* page = new QWidget;
+    page->setObjectName(u"reckoningPage"_s);
+    page->setFixedWidth(panelWidth - 14);
+    setWidget(page);
+    m_column = new QVBoxLayout(page);
+    m_column->setContentsMargins(left, 12, right, 12);
+    m_column->setSpacing(6);
+    m_mark = new StateMark(core::State::Fine, page);
+    m_sentence = wordsLabel(wordsFont(18), "sentence", page);
+    m_caution = wordsLabel(wordsFont(13), "caution", page);
+    m_caution->setFrameShape(QFrame::Box);
+    m_caution->setMargin(6);
+    m_column->addWidget(m_mark);
+    m_column->addWidget(m_sentence);
+    m_column->addWidget(m_caution);
+    m_figures = section(tr("Figures"));
+    m_because = section(tr("Because"));
+    m_options = section(tr("Options"));
+    m_others = section(tr("Also in this stage"));
+    m_ground = new QWidget(m_because.whole);
+    m_groundColumn = new QVBoxLayout(m_ground);
+    m_groundColumn->setContentsMargins(0, 0, 0, 0);
+    m_groundColumn->setSpacing(3);
+    m_because.whole->layout()->addWidget(m_ground);
+    m_column->addStretch();
+}
+
+ReckoningPanel::Section ReckoningPanel::section(const QString& heading) {
+    Section made;
+    made.whole = new QWidget(widget());
+    auto* column = new QVBoxLayout(made.whole);
+    column->setContentsMargins(0, 2, 0, 0);
+    column->setSpacing(3);
+    made.heading = wordsLabel(wordsFont(13, true), "heading", made.whole);
+    made.heading->setText(heading);
+    column->addWidget(made.heading);
+    made.rows = new QVBoxLayout;
+    made.rows->setSpacing(3);
+    column->addLayout(made.rows);
+    m_column->addWidget(made.whole);
+    return made;
+}
+
+void ReckoningPanel::colour() {
+    for (const Section& each : {m_figures, m_because, m_options, m_others}) {
+        paint(each.heading, theme().brass);
+    }
+    paint(m_caution, theme().close);
 }
 
 void ReckoningPanel::show(const core::Finding* spoken,
                           const std::vector<const core::Finding*>& others, const QString& empty,
                           bool readOnly) {
-    const int scrolled = verticalScrollBar()->value();
-    auto* page = new QWidget;
-    page->setObjectName(u"reckoningPage"_s);
-    auto* column = new QVBoxLayout(page);
-    column->setContentsMargins(16, 12, 14, 12);
-    column->setSpacing(4);
-    if (!spoken) {
-        column->addWidget(words(empty, wordsFont(17), theme().ink, page));
-    } else {
-        column->addWidget(new StateMark(spoken->state, page));
-        auto* sentence = words(said(spoken->sentence), wordsFont(18), theme().ink, page);
-        sentence->setObjectName(u"sentence"_s);
-        column->addWidget(sentence);
-        if (!spoken->caution.empty()) {
-            auto* caution = words(said(spoken->caution), wordsFont(13), theme().ink, page);
-            caution->setObjectName(u"caution"_s);
-            caution->setStyleSheet(
-                caution->styleSheet() +
-                u"border-left: 4px solid %1; padding-left: 8px;"_s.arg(theme().close.name()));
-            column->addWidget(caution);
-        }
-        if (!spoken->figures.empty()) {
-            addHeading(column, tr("Figures"));
-            for (const core::Figure& figure : spoken->figures) addFigure(column, figure);
-        }
-        addBecause(column, *spoken);
-        if (!spoken->options.empty()) {
-            addHeading(column, tr("Options"));
-            bool first = true;
-            for (const core::Option& option : spoken->options) {
-                addOption(column, option, first && !option.inPlace, readOnly);
-                first = first && option.inPlace;
-            }
-        }
+    colour();  // the theme may be another
+    m_mark->setVisible(spoken);
+    if (spoken) m_mark->setState(spoken->state);
+    m_sentence->setText(unbroken(spoken ? said(spoken->sentence) : empty));
+    const bool caution = spoken && !spoken->caution.empty();
+    m_caution->setVisible(caution);
+    if (caution) m_caution->setText(said(spoken->caution));
+
+    std::vector<const core::Figure*> figures;
+    if (spoken) {
+        for (const core::Figure& figure : spoken->figures) figures.push_back(&figure);
     }
-    if (!others.empty()) {
-        addHeading(column, tr("Also in this stage"));
-        for (const core::Finding* other : others) addOther(column, *other);
+    showFigures(m_figures, m_figureRows, figures);
+    showBecause(spoken);
+
+    const std::vector<core::Option> none;
+    const std::vector<core::Option>& options = spoken ? spoken->options : none;
+    bool first = true;
+    m_optionRows.fill(
+        m_options.rows, options,
+        [this] {
+            auto* row = new OptionRow(m_options.whole);
+            connect(row, &OptionRow::taken, this, &ReckoningPanel::optionTaken);
+            return row;
+        },
+        [&](OptionRow& row, const core::Option& option) {
+            row.show(option, first && !option.inPlace, readOnly, rowWidth);
+            first = first && option.inPlace;
+        });
+    m_options.whole->setVisible(!options.empty());
+    // Where something is to be done, what can be done comes before why.
+    const bool optionsFirst = spoken && spoken->state != core::State::Fine;
+    const int because = m_column->indexOf(m_because.whole);
+    const int option = m_column->indexOf(m_options.whole);
+    if (optionsFirst != (option < because)) {
+        m_column->removeWidget(m_options.whole);
+        const int at = m_column->indexOf(m_because.whole);
+        m_column->insertWidget(optionsFirst ? at : at + 1, m_options.whole);
     }
-    column->addStretch();
-    setWidget(page);  // deletes the page before
-    page->setFixedWidth(panelWidth - 14);
-    verticalScrollBar()->setValue(scrolled);
+
+    m_otherRows.fill(
+        m_others.rows, others,
+        [this] {
+            auto* row = new FindingRow(m_others.whole);
+            connect(row, &FindingRow::chosen, this, &ReckoningPanel::findingChosen);
+            return row;
+        },
+        [](FindingRow& row, const core::Finding* finding) { row.show(*finding, rowWidth); });
+    m_others.whole->setVisible(!others.empty());
 }
 
-void ReckoningPanel::addHeading(QVBoxLayout* column, const QString& text) {
-    column->addSpacing(4);
-    auto* heading = words(text, wordsFont(13, true), theme().brass, column->parentWidget());
-    column->addWidget(heading);
+void ReckoningPanel::showFigures(Section& section, Rows<FigureRow>& rows,
+                                 const std::vector<const core::Figure*>& figures) {
+    rows.fill(
+        section.rows, figures,
+        [&] {
+            auto* row = new FigureRow(section.whole);
+            connect(row, &FigureRow::chosen, this, &ReckoningPanel::figureChosen);
+            return row;
+        },
+        [](FigureRow& row, const core::Figure* figure) { row.show(*figure, rowWidth); });
+    section.whole->setVisible(!figures.empty());
 }
 
-void ReckoningPanel::addFigure(QVBoxLayout* column, const core::Figure& figure) {
-    // A row that can be pressed where the figure can be measured or entered, else plain words.
-    auto* row = new QPushButton(column->parentWidget());
-    row->setObjectName(u"figure-"_s + qs(figure.symbol));
-    const QString jot = qs(figure.jot);
-    const QString basis = said(core::words(figure.basis));
-    const QString name = said(figure.name);
-    const QString value = qs(core::shown(figure));
-    row->setAccessibleName(tr("%1: %2, %3").arg(name, value, basis));
-    row->setToolTip(
-        figureTip(figure) +
-        (jot.isEmpty() ? QString() : u"<br><i>%1</i>"_s.arg(tr("Press to measure or change it."))));
-    row->setFlat(jot.isEmpty());
-    row->setStyleSheet(
-        u"QPushButton { text-align: left; padding: 3px 6px; border: 1px solid %1; "
-        "background: %2; } QPushButton:hover, QPushButton:focus { border-color: %3; }"_s.arg(
-            jot.isEmpty() ? u"transparent"_s : theme().paperEdge.name(),
-            jot.isEmpty() ? u"transparent"_s : theme().paperRaised.name(), theme().brass.name()));
-    auto* grid = new QGridLayout(row);
-    grid->setContentsMargins(8, 2, 8, 2);
-    grid->setVerticalSpacing(0);
-    auto* nameLabel = words(name, wordsFont(14), theme().ink, row);
-    auto* valueLabel = words(value, figuresFont(15, true), theme().ink, row);
-    valueLabel->setWordWrap(false);
-    valueLabel->setAlignment(Qt::AlignRight | Qt::AlignTop);
-    auto* basisLabel = words(basis, wordsFont(13), basisColour(figure.basis.kind), row);
-    for (QLabel* label : {nameLabel, valueLabel, basisLabel}) {
-        label->setAttribute(Qt::WA_TransparentForMouseEvents);
-        label->setTextInteractionFlags(Qt::NoTextInteraction);
-    }
-    grid->addWidget(nameLabel, 0, 0);
-    grid->addWidget(valueLabel, 0, 1);
-    // What is computed says so by its formula below; a second line for the word would be noise.
-    const bool plainly = figure.basis.kind == core::Basis::Kind::Computed;
-    basisLabel->setVisible(!plainly);
-    if (!plainly) grid->addWidget(basisLabel, 1, 0, 1, 2);
-    grid->setColumnStretch(0, 1);
-    // The row is as high as its words at this width; a button would only look at its own text.
-    const int width = panelWidth - 14 - 30 - 16;
-    const int valueWidth = valueLabel->sizeHint().width() + 6;
-    row->setMinimumHeight(nameLabel->heightForWidth(width - valueWidth) +
-                          (plainly ? 0 : basisLabel->heightForWidth(width)) + 6);
-    if (jot.isEmpty())
-        row->setFocusPolicy(Qt::NoFocus);
-    else
-        connect(row, &QPushButton::clicked, this, [this, jot] { emit figureChosen(jot); });
-    column->addWidget(row);
-}
-
-void ReckoningPanel::addBecause(QVBoxLayout* column, const core::Finding& finding) {
+void ReckoningPanel::showBecause(const core::Finding* finding) {
     std::vector<const core::Figure*> derived;
     std::vector<const core::Figure*> ground;
-    for (const core::Figure* figure : core::allFigures(finding)) {
-        if (!figure->formula.empty()) derived.push_back(figure);
-        const bool top = std::any_of(finding.figures.begin(), finding.figures.end(),
+    for (const core::Figure* figure : finding ? core::allFigures(*finding)
+                                              : std::vector<const core::Figure*>{}) {
+        const bool top = std::any_of(finding->figures.begin(), finding->figures.end(),
                                      [&](const core::Figure& f) { return &f == figure; });
-        if (figure->formula.empty() && !top) ground.push_back(figure);
+        if (!figure->formula.empty()) derived.push_back(figure);
+        else if (!top) ground.push_back(figure);
     }
-    if (derived.empty()) return;
-    addHeading(column, tr("Because"));
-    for (const core::Figure* figure : derived) {
-        auto* line =
-            words(derivation(*figure), figuresFont(13), theme().ink, column->parentWidget());
-        line->setTextFormat(Qt::RichText);
-        line->setObjectName(u"because-"_s + qs(figure->symbol));
-        column->addWidget(line);
-    }
-    for (const core::Figure* figure : ground) addFigure(column, *figure);
-}
-
-void ReckoningPanel::addOption(QVBoxLayout* column, const core::Option& option, bool first,
-                               bool readOnly) {
-    auto* row = new QWidget(column->parentWidget());
-    auto* grid = new QGridLayout(row);
-    grid->setContentsMargins(8, 2, 0, 4);
-    grid->setVerticalSpacing(0);
-    grid->setHorizontalSpacing(8);
-    auto* mark = new StateMark(option.state, row);
-    auto* what = words(said(option.what), wordsFont(14, true), theme().ink, row);
-    auto* effect = words(said(option.effect), wordsFont(13), theme().inkSoft, row);
-    grid->addWidget(mark, 0, 0);
-    grid->addWidget(what, 1, 0);
-    grid->addWidget(effect, 2, 0);
-    grid->setColumnStretch(0, 1);
-    if (option.inPlace) {
-        auto* there = words(tr("in place"), wordsFont(13, true), theme().fine, row);
-        there->setWordWrap(false);
-        grid->addWidget(there, 0, 1, 3, 1, Qt::AlignRight | Qt::AlignVCenter);
-    } else {
-        auto* use = new QPushButton(tr("Use this"), row);
-        use->setObjectName(u"use-"_s + qs(option.jot));
-        use->setProperty("main", first);
-        use->setAccessibleName(tr("Use %1: %2").arg(said(option.what), said(option.effect)));
-        use->setToolTip(tr("The same as typing: %1").arg(qs(option.jot)));
-        use->setEnabled(!readOnly);
-        grid->addWidget(use, 0, 1, 3, 1, Qt::AlignRight | Qt::AlignVCenter);
-        const QString jot = qs(option.jot);
-        // Queued: taking the option replaces this page, button and all.
-        connect(
-            use, &QPushButton::clicked, this, [this, jot] { emit optionTaken(jot); },
-            Qt::QueuedConnection);
-    }
-    column->addWidget(row);
-}
-
-void ReckoningPanel::addOther(QVBoxLayout* column, const core::Finding& finding) {
-    auto* row = new QPushButton(column->parentWidget());
-    row->setObjectName(u"finding-"_s + qs(finding.id));
-    row->setAccessibleName(tr("%1: %2").arg(stateWord(finding.state), said(finding.sentence)));
-    auto* grid = new QGridLayout(row);
-    grid->setContentsMargins(8, 5, 8, 5);
-    grid->setHorizontalSpacing(8);
-    auto* mark = new StateMark(finding.state, row);
-    auto* sentence = words(said(finding.sentence), wordsFont(13), theme().ink, row);
-    mark->setAttribute(Qt::WA_TransparentForMouseEvents);
-    sentence->setAttribute(Qt::WA_TransparentForMouseEvents);
-    sentence->setTextInteractionFlags(Qt::NoTextInteraction);
-    grid->addWidget(mark, 0, 0, Qt::AlignTop);
-    grid->addWidget(sentence, 1, 0);
-    grid->setColumnStretch(0, 1);
-    row->setMinimumHeight(sentence->heightForWidth(panelWidth - 60) + mark->sizeHint().height() +
-                          18);
-    const QString id = qs(finding.id);
-    connect(
-        row, &QPushButton::clicked, this, [this, id] { emit findingChosen(id); },
-        Qt::QueuedConnection);
-    column->addWidget(row);
+    m_derivations.fill(
+        m_because.rows, derived,
+        [this] {
+            QLabel* label = wordsLabel(figuresFont(13), "", m_because.whole);
+            label->setTextFormat(Qt::RichText);
+            return label;
+        },
+        [](QLabel& label, const core::Figure* figure) {
+            label.setObjectName(u"because-"_s + qs(figure->symbol));
+            label.setText(derivation(*figure));
+        });
+    m_groundRows.fill(
+        m_groundColumn, ground,
+        [this] {
+            auto* row = new FigureRow(m_ground);
+            connect(row, &FigureRow::chosen, this, &ReckoningPanel::figureChosen);
+            return row;
+        },
+        [](FigureRow& row, const core::Figure* figure) { row.show(*figure, rowWidth); });
+    m_because.whole->setVisible(!derived.empty());
+    m_ground->setVisible(!ground.empty());
 }
 
 }  // namespace glimmet::app

@@ -1,16 +1,19 @@
-// The reckoning: the answer in one sentence, then the figures, then because, then options to take.
-// It shows what core says and computes nothing.
+// The reckoning: the answer in one sentence, then the figures, then because, then options to take
+// (before because, where something is to be done). It shows what core says and computes nothing.
 #pragma once
 
-#include "core/finding/finding.h"
-
 #include <QScrollArea>
-
 #include <vector>
 
+#include "app/reckoning_rows.h"
+#include "app/rows.h"
+
+class QLabel;
 class QVBoxLayout;
 
 namespace glimmet::app {
+
+class StateMark;
 
 class ReckoningPanel : public QScrollArea {
     Q_OBJECT
@@ -27,11 +30,29 @@ signals:
     void findingChosen(const QString& id);
 
 private:
-    void addHeading(QVBoxLayout* column, const QString& words);
-    void addFigure(QVBoxLayout* column, const core::Figure& figure);
-    void addBecause(QVBoxLayout* column, const core::Finding& finding);
-    void addOption(QVBoxLayout* column, const core::Option& option, bool first, bool readOnly);
-    void addOther(QVBoxLayout* column, const core::Finding& finding);
+    /// A heading over a column of rows; hidden where it has none.
+    struct Section {
+        QWidget* whole = nullptr;
+        QLabel* heading = nullptr;
+        QVBoxLayout* rows = nullptr;
+    };
+    [[nodiscard]] Section section(const QString& heading);
+    void colour();
+    void showFigures(Section& section, Rows<FigureRow>& rows,
+                     const std::vector<const core::Figure*>& figures);
+    void showBecause(const core::Finding* finding);
+
+    QVBoxLayout* m_column;
+    StateMark* m_mark;
+    QLabel* m_sentence;
+    QLabel* m_caution;
+    Section m_figures, m_options, m_because, m_others;
+    Rows<FigureRow> m_figureRows, m_groundRows;
+    Rows<QLabel> m_derivations;
+    QWidget* m_ground;  ///< what the derivations rest on, below them
+    QVBoxLayout* m_groundColumn;
+    Rows<OptionRow> m_optionRows;
+    Rows<FindingRow> m_otherRows;
 };
 
 }  // namespace glimmet::app

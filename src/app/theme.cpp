@@ -63,7 +63,6 @@ Theme current = day();
 
 QString styleSheet(const Theme& t) {
     return uR"(
-        QWidget { color: %1; font-family: "B612"; font-size: 14px; }
         QMainWindow, QDialog, #bench { background: %2; }
         QMenuBar { background: %2; border-bottom: 1px solid %3; }
         QMenuBar::item { padding: 5px 10px; background: transparent; }

@@ -71,11 +71,15 @@ QString bodyName(core::BodyKind kind) {
     return tr("Quay house");
 }
 
+QString unbroken(QString words) {
+    static const QRegularExpression unit(u"([0-9]) ((?:[pnµmkMG]?[VAΩFWJs]|mm)\\b)"_s,
+                                         QRegularExpression::UseUnicodePropertiesOption);
+    return words.replace(unit, u"\\1\u00a0\\2"_s);
+}
+
 QString formulaRich(const QString& formula) {
     static const QRegularExpression index(u"_([A-Za-z0-9]+)"_s);
-    static const QRegularExpression unit(u"([0-9]) ((?:[pnµmkMG]?[VAΩFWJs]|mm))"_s);
-    QString rich = formula.toHtmlEscaped();
-    return rich.replace(index, u"<i>\\1</i>"_s).replace(unit, u"\\1&nbsp;\\2"_s);
+    return unbroken(formula.toHtmlEscaped()).replace(index, u"<i>\\1</i>"_s);
 }
 
 QString figureTip(const core::Figure& figure) {

@@ -20,6 +20,8 @@ namespace glimmet::app {
 [[nodiscard]] QString formulaRich(const QString& formula);
 /// A figure with its value and what it rests on, as a tooltip says it.
 [[nodiscard]] QString figureTip(const core::Figure& figure);
+/// Plain words in which a line never breaks between a number and its unit.
+[[nodiscard]] QString unbroken(QString words);
 inline QString qs(const std::string& words) { return QString::fromStdString(words); }
 
 }  // namespace glimmet::app

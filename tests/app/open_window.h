@@ -50,7 +50,8 @@ public:
     /// The words of a label, "" when it is not there or hidden.
     [[nodiscard]] std::string words(const QString& name) {
         const auto* label = m_window->findChild<QLabel*>(name);
-        return label && label->isVisible() ? label->text().toStdString() : "";
+        if (!label || !label->isVisible()) return "";
+        return label->text().replace(QChar::Nbsp, QChar::Space).toStdString();
     }
     [[nodiscard]] std::string sentence() { return words(QStringLiteral("sentence")); }
     void jot(const QString& line) {

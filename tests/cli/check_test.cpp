@@ -31,7 +31,7 @@ TEST(Check, WritesFindingsWithTheirFiguresAndWhatTheyRestOn) {
     const auto& rating = out["jobs"][0]["findings"][0];
     EXPECT_EQ(rating["id"], "motor.rating");
     EXPECT_EQ(rating["state"], "fine");
-    const auto& stall = rating["figures"][2];
+    const auto& stall = rating["figures"][0];
     EXPECT_EQ(stall["symbol"], "I_stall");
     // (16.4 − 1.2 − 0.4) / (12 / 1.1)
     EXPECT_NEAR(stall["value_A"], 14.8 / (12 / 1.1), 1e-12);

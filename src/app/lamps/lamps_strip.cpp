@@ -17,21 +17,34 @@
 using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
-namespace {
+/// What an output's row says.
+struct OutputEntry {
+    QString title, below;
+    QColor wire;
+    std::optional<core::State> state;
+    std::string circuit;  ///< what hangs on it, or empty
+    QString jot;          ///< what adds a lamp to it where it is free
+};
 
 /// An output: a wire end in its colour, what it is called, what hangs on it and how that stands.
 class OutputButton : public QAbstractButton {
 public:
-    OutputButton(const QString& title, const QString& below, const QColor& wire,
-                 std::optional<core::State> state, QWidget* parent)
-        : QAbstractButton(parent), m_title(title), m_below(below), m_wire(wire), m_state(state) {
+    explicit OutputButton(QWidget* parent) : QAbstractButton(parent) {
         setCheckable(true);
         setMinimumHeight(46);
         setCursor(Qt::PointingHandCursor);
-        setAccessibleName(state ? LampsStrip::tr("%1: %2, %3").arg(title, below, stateWord(*state))
-                                : LampsStrip::tr("%1: %2").arg(title, below));
-        setToolTip(accessibleName());
     }
+    void show(const OutputEntry& entry, bool chosen) {
+        m_entry = entry;
+        setObjectName(u"output-"_s + (entry.circuit.empty() ? entry.jot : qs(entry.circuit)));
+        setAccessibleName(entry.state ? LampsStrip::tr("%1: %2, %3")
+                                            .arg(entry.title, entry.below, stateWord(*entry.state))
+                                      : LampsStrip::tr("%1: %2").arg(entry.title, entry.below));
+        setToolTip(accessibleName());
+        setChecked(chosen);
+        update();
+    }
+    [[nodiscard]] const OutputEntry& entry() const { return m_entry; }
 
 protected:
     void paintEvent(QPaintEvent*) override {
@@ -43,10 +56,10 @@ protected:
             painter.setPen(QPen(look.brass, hasFocus() ? 2 : 1));
             painter.drawRect(rect().adjusted(1, 1, -1, -1));
         }
-        if (m_wire.isValid()) {
+        if (m_entry.wire.isValid()) {
             QPainterPath wire(QPointF(10, 16));
             wire.lineTo(36, 16);
-            paintWire(painter, wire, m_wire, 5);
+            paintWire(painter, wire, m_entry.wire, 5);
             painter.setPen(QPen(QColor(0xB8, 0x6B, 0x3A), 2.4));  // stripped copper
             painter.drawLine(QPointF(39, 16), QPointF(46, 16));
         }
@@ -55,25 +68,24 @@ protected:
         painter.setPen(look.ink);
         painter.drawText(
             QRect(left, 4, width() - left - 4, 22), Qt::AlignVCenter,
-            QFontMetrics(painter.font()).elidedText(m_title, Qt::ElideRight, width() - left - 8));
+            QFontMetrics(painter.font()).elidedText(m_entry.title, Qt::ElideRight, width() - left - 8));
         painter.setFont(wordsFont(13));
         painter.setPen(look.inkSoft);
         int x = left;
-        if (m_state) {
-            paintMark(painter, QRectF(left, 29, 24, 11), *m_state);
+        if (m_entry.state) {
+            paintMark(painter, QRectF(left, 29, 24, 11), *m_entry.state);
             x += 30;
         }
         painter.drawText(
             QRect(x, 25, width() - x - 4, 18), Qt::AlignVCenter,
-            QFontMetrics(painter.font()).elidedText(m_below, Qt::ElideRight, width() - x - 6));
+            QFontMetrics(painter.font()).elidedText(m_entry.below, Qt::ElideRight, width() - x - 6));
     }
 
 private:
-    QString m_title, m_below;
-    QColor m_wire;
-    std::optional<core::State> m_state;
+    OutputEntry m_entry;
 };
 
+namespace {
 QString lampsOf(const core::Circuit& circuit) {
     int lamps = 0;
     for (const core::LampRow& row : circuit.rows) lamps += static_cast<int>(row.lamps.size());
@@ -83,11 +95,14 @@ QString lampsOf(const core::Circuit& circuit) {
 
 }  // namespace
 
+LampsStrip::~LampsStrip() = default;
+
 LampsStrip::LampsStrip(QWidget* parent)
     : QWidget(parent),
       m_outputs(new QScrollArea(this)),
       m_canvas(new QScrollArea(this)),
-      m_schematic(new Schematic) {
+      m_schematic(new Schematic),
+      m_buttons(std::make_unique<Rows<OutputButton>>()) {
     setObjectName(u"lampsStrip"_s);
     m_outputs->setWidgetResizable(true);
     m_outputs->setFixedWidth(230);
@@ -96,6 +111,14 @@ LampsStrip::LampsStrip(QWidget* parent)
     m_canvas->setWidgetResizable(true);
     m_canvas->setFrameShape(QFrame::NoFrame);
     m_canvas->setWidget(m_schematic);
+    auto* page = new QWidget;
+    auto* whole = new QVBoxLayout(page);
+    whole->setContentsMargins(6, 6, 6, 6);
+    m_column = new QVBoxLayout;
+    m_column->setSpacing(2);
+    whole->addLayout(m_column);
+    whole->addStretch();
+    m_outputs->setWidget(page);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(0);
@@ -106,51 +129,31 @@ LampsStrip::LampsStrip(QWidget* parent)
 
 void LampsStrip::show(const core::Job& job, const std::vector<core::Finding>& findings,
                       const std::string& subject) {
-    const int scrolled = m_outputs->verticalScrollBar()->value();
-    auto* page = new QWidget;
-    auto* column = new QVBoxLayout(page);
-    column->setContentsMargins(6, 6, 6, 6);
-    column->setSpacing(2);
+    std::vector<OutputEntry> entries;
     const auto add = [&](const QString& title, const core::Circuit* circuit, const QColor& wire,
                          const QString& freeJot) {
-        std::optional<core::State> state;
+        OutputEntry entry{title, circuit ? lampsOf(*circuit) : tr("free: add a lamp"), wire, {}, {}, freeJot};
         if (circuit) {
+            entry.circuit = circuit->name;
             const core::Finding* lead = core::leading(findings, core::Stage::Lamps, circuit->name);
-            if (lead) state = lead->state;
+            if (lead) entry.state = lead->state;
         }
-        auto* button = new OutputButton(title, circuit ? lampsOf(*circuit) : tr("free: add a lamp"),
-                                        wire, state, page);
-        button->setObjectName(u"output-"_s + (circuit ? qs(circuit->name) : freeJot));
-        button->setChecked(circuit && circuit->name == subject);
-        column->addWidget(button);
-        const std::string name = circuit ? circuit->name : std::string();
-        // Queued: being chosen replaces this page.
-        connect(
-            button, &QAbstractButton::clicked, this,
-            [this, name, freeJot] {
-                if (name.empty())
-                    emit jotOffered(freeJot);
-                else
-                    emit subjectChosen(name);
-            },
-            Qt::QueuedConnection);
+        entries.push_back(std::move(entry));
     };
     std::vector<const core::Circuit*> placed;
-    for (const core::DecoderOutput& output :
-         job.decoder ? job.decoder->outputs : std::vector<core::DecoderOutput>{}) {
-        const core::Circuit* there = nullptr;
-        for (const core::Circuit& circuit : job.circuits) {
-            if (circuit.output == output.name) there = &circuit;
+    if (job.decoder) {
+        for (const core::DecoderOutput& output : job.decoder->outputs) {
+            const core::Circuit* there = nullptr;
+            for (const core::Circuit& circuit : job.circuits) {
+                if (circuit.output == output.name) there = &circuit;
+            }
+            if (there) placed.push_back(there);
+            const bool directional = output.name == "front" || output.name == "rear";
+            const QString place = directional ? qs(output.name) : tr("cab");
+            add(directional ? tr("%1, %2").arg(qs(output.name), qs(output.wire))
+                            : tr("output %1, %2").arg(qs(output.name), qs(output.wire)),
+                there, wireColour(qs(output.wire)), u"lamp %1 white on %2"_s.arg(place, qs(output.name)));
         }
-        if (there) placed.push_back(there);
-        const QString place = output.name == "front"  ? u"front"_s
-                              : output.name == "rear" ? u"rear"_s
-                                                      : tr("cab");
-        const bool directional = output.name == "front" || output.name == "rear";
-        add(directional ? tr("%1, %2").arg(qs(output.name), qs(output.wire))
-                        : tr("output %1, %2").arg(qs(output.name), qs(output.wire)),
-            there, wireColour(qs(output.wire)),
-            u"lamp %1 white on %2"_s.arg(place, qs(output.name)));
     }
     for (const core::Circuit& circuit : job.circuits) {
         if (std::find(placed.begin(), placed.end(), &circuit) != placed.end()) continue;
@@ -159,9 +162,22 @@ void LampsStrip::show(const core::Job& job, const std::vector<core::Finding>& fi
             &circuit, wireColour(u"black"_s), {});
     }
     if (!job.decoder) add(tr("on the supply"), nullptr, wireColour(u"black"_s), u"lamp "_s);
-    column->addStretch();
-    m_outputs->setWidget(page);
-    m_outputs->verticalScrollBar()->setValue(scrolled);
+
+    m_buttons->fill(
+        m_column, entries,
+        [this] {
+            auto* button = new OutputButton(m_outputs->widget());
+            connect(button, &QAbstractButton::clicked, this, [this, button] {
+                const OutputEntry entry = button->entry();  // showing it changes what it holds
+                button->setChecked(false);
+                if (entry.circuit.empty()) emit jotOffered(entry.jot);
+                else emit subjectChosen(entry.circuit);
+            });
+            return button;
+        },
+        [&](OutputButton& button, const OutputEntry& entry) {
+            button.show(entry, !entry.circuit.empty() && entry.circuit == subject);
+        });
 
     const core::Circuit* circuit = core::circuitNamed(job, subject);
     if (!circuit && !job.circuits.empty()) circuit = &job.circuits.front();

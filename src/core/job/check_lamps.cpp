@@ -202,8 +202,8 @@ Finding rowFinding(const Job& job, const Circuit& circuit, std::size_t row,
     }
     finding.figures = rowFigures(job, circuit, row, state, house);
     finding.figures.push_back(figures::computed(job.supply.kind == SupplyKind::Dcc
-                                                    ? text("Begins to glow at a track voltage of")
-                                                    : text("Begins to glow at a supply of"),
+                                                    ? text("Glows from track volts")
+                                                    : text("Glows from supply volts"),
                                                 "V_glow", state.glowFrom, "", {}));
     finding.figures.push_back(wish);
     return finding;

@@ -254,7 +254,12 @@ Finding ratingFinding(const Job& job, const Catalogue& catalogue, const House& h
     finding.state = verdict.state;
     finding.sentence = verdictSentence(verdict);
     finding.action = verdictAction(verdict);
+    // What decides stands first.
+    std::vector<MotorDemand> ordered{deciding(verdict)};
     for (const MotorDemand& demand : verdict.demands) {
+        if (demand.what != ordered.front().what) ordered.push_back(demand);
+    }
+    for (const MotorDemand& demand : ordered) {
         switch (demand.what) {
             case MotorDemand::What::Stall:
                 finding.figures.push_back(stall);

@@ -1,0 +1,40 @@
+// From an edit to all findings of a job recomputed.
+#include <benchmark/benchmark.h>
+
+#include <fstream>
+#include <iterator>
+
+#include "core/job/checks.h"
+#include "core/job/jot.h"
+#include "store/catalogue.h"
+#include "store/job_json.h"
+
+namespace {
+
+using namespace glimmet;
+
+core::Job demo(const char* name) {
+    std::ifstream file(std::string(DEMO_FOLDER "/") + name);
+    const std::string text((std::istreambuf_iterator<char>(file)), {});
+    return store::jobFromJson(text).value();
+}
+
+void editToFindings(benchmark::State& state, const char* file, const char* line) {
+    const core::Job job = demo(file);
+    const core::Catalogue catalogue = store::loadedCatalogue({}).catalogue;
+    for (auto _ : state) {
+        const auto jotted = core::understood(line, job, catalogue, "2026-03-02");
+        auto findings = core::findings(jotted.value().after, catalogue);
+        benchmark::DoNotOptimize(findings);
+    }
+}
+BENCHMARK_CAPTURE(editToFindings, ling, "ling.json", "stall 1.3A 12V")->Unit(benchmark::kMicrosecond);
+BENCHMARK_CAPTURE(editToFindings, tern, "tern.json", "resistor headlamps A/1 3k3")->Unit(benchmark::kMicrosecond);
+
+void exportJob(benchmark::State& state) {
+    const core::Job job = demo("tern.json");
+    for (auto _ : state) benchmark::DoNotOptimize(store::jobToJson(job, -1));
+}
+BENCHMARK(exportJob)->Unit(benchmark::kMicrosecond);
+
+}  // namespace

@@ -1,0 +1,54 @@
+// From an edit to the repainted window, and from nothing to the first painted frame of the demo.
+// Run offscreen (QT_QPA_PLATFORM=offscreen) or under Xvfb.
+#include <benchmark/benchmark.h>
+
+#include <QApplication>
+#include <QTemporaryDir>
+
+#include "app/main_window.h"
+#include "app/theme.h"
+#include "store/catalogue.h"
+
+namespace {
+
+using namespace glimmet;
+
+void editToRepaint(benchmark::State& state, const char* lineA, const char* lineB, std::size_t which,
+                   core::Stage stage) {
+    QTemporaryDir folder;
+    const QString path = folder.filePath(QStringLiteral("demo.glimmet"));
+    {
+        const auto workshop = store::Workshop::open(path, store::Access::ReadWrite);
+        (void)(*workshop)->add(store::demoJobs(), core::text("Demo")).value();
+    }
+    app::MainWindow window(store::loadedCatalogue({}).catalogue);
+    window.resize(1280, 800);
+    window.openWorkshop(path);
+    window.show();
+    window.bench().openJob(window.bench().workshop()->jobs().value()[which].id);
+    window.bench().goTo(stage);
+    for (int i = 0; i < 20; ++i) QApplication::processEvents();
+    bool turn = false;
+    for (auto _ : state) {
+        turn = !turn;
+        window.bench().take(QString::fromUtf8(turn ? lineA : lineB));
+        // Layout, queued plots and paint events: everything until the window is at rest.
+        QApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+        QApplication::processEvents();
+        QApplication::processEvents();
+    }
+}
+BENCHMARK_CAPTURE(editToRepaint, measure, "track 15V", "track 16V", 0, core::Stage::Measure)->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(editToRepaint, lamps, "resistor headlamps A 3k3", "resistor headlamps A 2k7", 1, core::Stage::Lamps)
+    ->Unit(benchmark::kMillisecond);
+
+}  // namespace
+
+int main(int argc, char** argv) {
+    QApplication application(argc, argv);
+    QApplication::setOrganizationName(QStringLiteral("glimmet-bench"));
+    app::loadTypefaces();
+    benchmark::Initialize(&argc, argv);
+    benchmark::RunSpecifiedBenchmarks();
+    return 0;
+}
