@@ -1,13 +1,13 @@
 // From an edit to all findings of a job recomputed.
-#include <benchmark/benchmark.h>
-
-#include <fstream>
-#include <iterator>
-
 #include "core/job/checks.h"
 #include "core/job/jot.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"
+
+#include <benchmark/benchmark.h>
+
+#include <fstream>
+#include <iterator>
 
 namespace {
 
@@ -28,8 +28,10 @@ void editToFindings(benchmark::State& state, const char* file, const char* line)
         benchmark::DoNotOptimize(findings);
     }
 }
-BENCHMARK_CAPTURE(editToFindings, ling, "ling.json", "stall 1.3A 12V")->Unit(benchmark::kMicrosecond);
-BENCHMARK_CAPTURE(editToFindings, tern, "tern.json", "resistor headlamps A/1 3k3")->Unit(benchmark::kMicrosecond);
+BENCHMARK_CAPTURE(editToFindings, ling, "ling.json", "stall 1.3A 12V")
+    ->Unit(benchmark::kMicrosecond);
+BENCHMARK_CAPTURE(editToFindings, tern, "tern.json", "resistor headlamps A/1 3k3")
+    ->Unit(benchmark::kMicrosecond);
 
 void exportJob(benchmark::State& state) {
     const core::Job job = demo("tern.json");

@@ -1,13 +1,13 @@
 // From an edit to the repainted window, and from nothing to the first painted frame of the demo.
 // Run offscreen (QT_QPA_PLATFORM=offscreen) or under Xvfb.
-#include <benchmark/benchmark.h>
+#include "app/main_window.h"
+#include "app/theme.h"
+#include "store/catalogue.h"
 
 #include <QApplication>
 #include <QTemporaryDir>
 
-#include "app/main_window.h"
-#include "app/theme.h"
-#include "store/catalogue.h"
+#include <benchmark/benchmark.h>
 
 namespace {
 
@@ -38,8 +38,10 @@ void editToRepaint(benchmark::State& state, const char* lineA, const char* lineB
         QApplication::processEvents();
     }
 }
-BENCHMARK_CAPTURE(editToRepaint, measure, "track 15V", "track 16V", 0, core::Stage::Measure)->Unit(benchmark::kMillisecond);
-BENCHMARK_CAPTURE(editToRepaint, lamps, "resistor headlamps A 3k3", "resistor headlamps A 2k7", 1, core::Stage::Lamps)
+BENCHMARK_CAPTURE(editToRepaint, measure, "track 15V", "track 16V", 0, core::Stage::Measure)
+    ->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(editToRepaint, lamps, "resistor headlamps A 3k3", "resistor headlamps A 2k7", 1,
+                  core::Stage::Lamps)
     ->Unit(benchmark::kMillisecond);
 
 }  // namespace

@@ -1,11 +1,11 @@
 // A workshop of ten thousand jobs: opening, searching, recording an edit.
-#include <benchmark/benchmark.h>
+#include "store/catalogue.h"
+#include "store/workshop.h"
 
 #include <QCoreApplication>
 #include <QTemporaryDir>
 
-#include "store/catalogue.h"
-#include "store/workshop.h"
+#include <benchmark/benchmark.h>
 
 namespace {
 

@@ -33,6 +33,7 @@
 #include <QTextBrowser>
 #include <QUndoStack>
 #include <QVBoxLayout>
+#include <QtConcurrent>
 
 #include <unordered_set>
 
@@ -72,6 +73,7 @@ private:
 
 MainWindow::MainWindow(core::Catalogue catalogue) : m_bench(std::move(catalogue)) {
     setWindowTitle(tr("Glimmet"));
+    setWindowIcon(QIcon(u":/icons/glimmet.svg"_s));
     resize(1280, 800);
     build();
     buildMenus();
@@ -292,21 +294,14 @@ void MainWindow::openWorkshop(const QString& path, store::Access access) {
     auto opened = store::Workshop::open(path, access);
     if (!opened) {
         const core::Error error = opened.error();
-        if (error.code == core::ErrorCode::InUse) {
+        const bool readable = error.code == core::ErrorCode::InUse ||
+                              (error.code == core::ErrorCode::Unreadable &&
+                               QFileInfo(path).isFile() && access == store::Access::ReadWrite);
+        if (readable) {
             notice(said(error), tr("Open read-only"),
                    [this, path] { openWorkshop(path, store::Access::ReadOnly); });
         } else if (error.code == core::ErrorCode::Damaged) {
-            notice(said(error), tr("Salvage into a new file"), [this, path] {
-                const auto rescued = store::salvage(path);
-                if (!rescued) {
-                    notice(said(rescued.error()));
-                    return;
-                }
-                openWorkshop(rescued->path);
-                notice(tr("Salvaged into %1: %2. The damaged file is as it was.")
-                           .arg(QFileInfo(rescued->path).fileName(),
-                                jobCount(static_cast<int>(rescued->jobs))));
-            });
+            notice(said(error), tr("Salvage into a new file"), [this, path] { salvage(path); });
         } else {
             notice(said(error));
         }
@@ -321,6 +316,24 @@ void MainWindow::openWorkshop(const QString& path, store::Access access) {
         notice(tr("%1 is open read-only: look as you like, nothing can be changed.")
                    .arg(QFileInfo(path).fileName()));
     }
+}
+
+void MainWindow::salvage(const QString& path) {
+    notice(tr("Reading what can be read of %1 …").arg(QFileInfo(path).fileName()));
+    auto* watcher = new QFutureWatcher<core::Result<store::Salvage>>(this);
+    connect(watcher, &QFutureWatcherBase::finished, this, [this, watcher] {
+        const auto rescued = watcher->result();
+        watcher->deleteLater();
+        if (!rescued) {
+            notice(said(rescued.error()));
+            return;
+        }
+        openWorkshop(rescued->path);
+        notice(tr("Salvaged into %1: %2. The damaged file is as it was.")
+                   .arg(QFileInfo(rescued->path).fileName(),
+                        jobCount(static_cast<int>(rescued->jobs))));
+    });
+    watcher->setFuture(QtConcurrent::run([path] { return store::salvage(path); }));
 }
 
 void MainWindow::reloadShelf() {

@@ -48,6 +48,7 @@ private:
     void buildMenus();
     void showAll();
     void showAttention();
+    void salvage(const QString& path);
     void reloadShelf();
     void search(const QString& words);
     void newWorkshop();

@@ -1,13 +1,14 @@
 #include "app/reckoning_panel.h"
 
-#include <QLabel>
-#include <QScrollBar>
-#include <QVBoxLayout>
-#include <algorithm>
-
 #include "app/state_mark.h"
 #include "app/theme.h"
 #include "app/words.h"
+
+#include <QLabel>
+#include <QScrollBar>
+#include <QVBoxLayout>
+
+#include <algorithm>
 
 using namespace Qt::StringLiterals;
 
@@ -171,12 +172,14 @@ void ReckoningPanel::showFigures(Section& section, Rows<FigureRow>& rows,
 void ReckoningPanel::showBecause(const core::Finding* finding) {
     std::vector<const core::Figure*> derived;
     std::vector<const core::Figure*> ground;
-    for (const core::Figure* figure : finding ? core::allFigures(*finding)
-                                              : std::vector<const core::Figure*>{}) {
+    for (const core::Figure* figure :
+         finding ? core::allFigures(*finding) : std::vector<const core::Figure*>{}) {
         const bool top = std::any_of(finding->figures.begin(), finding->figures.end(),
                                      [&](const core::Figure& f) { return &f == figure; });
-        if (!figure->formula.empty()) derived.push_back(figure);
-        else if (!top) ground.push_back(figure);
+        if (!figure->formula.empty())
+            derived.push_back(figure);
+        else if (!top)
+            ground.push_back(figure);
     }
     m_derivations.fill(
         m_because.rows, derived,

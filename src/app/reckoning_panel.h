@@ -2,11 +2,12 @@
 // (before because, where something is to be done). It shows what core says and computes nothing.
 #pragma once
 
-#include <QScrollArea>
-#include <vector>
-
 #include "app/reckoning_rows.h"
 #include "app/rows.h"
+
+#include <QScrollArea>
+
+#include <vector>
 
 class QLabel;
 class QVBoxLayout;

@@ -1,12 +1,12 @@
 #include "app/reckoning_rows.h"
 
-#include <QPainter>
-#include <QPushButton>
-#include <QStyle>
-
 #include "app/state_mark.h"
 #include "app/theme.h"
 #include "app/words.h"
+
+#include <QPainter>
+#include <QPushButton>
+#include <QStyle>
 
 using namespace Qt::StringLiterals;
 
@@ -86,7 +86,8 @@ void FigureRow::paintEvent(QPaintEvent*) {
                 open ? look.ask : look.inkSoft, m_basis);
 }
 
-OptionRow::OptionRow(QWidget* parent) : QWidget(parent), m_use(new QPushButton(tr("Use this"), this)) {
+OptionRow::OptionRow(QWidget* parent)
+    : QWidget(parent), m_use(new QPushButton(tr("Use this"), this)) {
     connect(m_use, &QPushButton::clicked, this, [this] { emit taken(m_jot); });
 }
 
@@ -109,7 +110,8 @@ void OptionRow::show(const core::Option& option, bool first, bool readOnly, int 
     }
     const int inner = width - margin - buttonWidth - 10;
     m_whatHeight = wrappedHeight(wordsFont(14, true), m_what, inner);
-    m_size = {width, qMax(44, 18 + m_whatHeight + wrappedHeight(smallFont(), m_effect, inner) + 10)};
+    m_size = {width,
+              qMax(44, 18 + m_whatHeight + wrappedHeight(smallFont(), m_effect, inner) + 10)};
     setFixedHeight(m_size.height());
     m_use->setGeometry(width - buttonWidth, (m_size.height() - 36) / 2, buttonWidth, 36);
     update();
@@ -124,7 +126,8 @@ void OptionRow::paintEvent(QPaintEvent*) {
     painter.drawText(QRect(margin + 32, 0, 120, 19), Qt::AlignVCenter, stateWord(m_state));
     const QRect inner(margin, 18, width() - margin - buttonWidth - 10, height() - 18);
     drawWrapped(painter, inner, wordsFont(14, true), look.ink, m_what);
-    drawWrapped(painter, inner.adjusted(0, m_whatHeight, 0, 0), smallFont(), look.inkSoft, m_effect);
+    drawWrapped(painter, inner.adjusted(0, m_whatHeight, 0, 0), smallFont(), look.inkSoft,
+                m_effect);
     if (m_inPlace) {
         painter.setFont(wordsFont(13, true));
         painter.setPen(look.fine);
@@ -156,7 +159,8 @@ void FindingRow::paintEvent(QPaintEvent*) {
     painter.setFont(wordsFont(13, true));
     painter.setPen(theme().of(m_state));
     painter.drawText(QRect(margin + 32, 4, 120, 19), Qt::AlignVCenter, stateWord(m_state));
-    drawWrapped(painter, rect().adjusted(margin, 24, -margin, 0), smallFont(), theme().ink, m_sentence);
+    drawWrapped(painter, rect().adjusted(margin, 24, -margin, 0), smallFont(), theme().ink,
+                m_sentence);
 }
 
 }  // namespace glimmet::app

@@ -1,10 +1,10 @@
 // The rows of the reckoning, painted as one piece each.
 #pragma once
 
+#include "core/finding/finding.h"
+
 #include <QAbstractButton>
 #include <QWidget>
-
-#include "core/finding/finding.h"
 
 class QPushButton;
 

@@ -4,6 +4,7 @@
 
 #include <QVBoxLayout>
 #include <QWidget>
+
 #include <vector>
 
 namespace glimmet::app {

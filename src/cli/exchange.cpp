@@ -3,11 +3,12 @@
 #include "store/job_json.h"
 #include "store/workshop.h"
 
+#include <QDateTime>
 #include <QFile>
 
 namespace glimmet::cli {
 
-Exchanged exported(const std::string& path, const std::string& wanted) {
+Exchanged exported(const std::string& path, const std::string& wanted, const std::string& moment) {
     Exchanged result;
     const auto workshop =
         store::Workshop::open(QString::fromStdString(path), store::Access::ReadOnly);
@@ -27,7 +28,16 @@ Exchanged exported(const std::string& path, const std::string& wanted) {
                                 " jobs “" + wanted + "”, allowed: the name of one of: " + names);
         return result;
     }
-    const auto job = (*workshop)->job(found.front().id);
+    QDateTime then = QDateTime::fromString(QString::fromStdString(moment), Qt::ISODate);
+    if (moment.size() == 10 && then.isValid()) then.setTime(QTime(23, 59, 59, 999));
+    if (!moment.empty() && !then.isValid()) {
+        result.faults.push_back(
+            path + ": --at: found “" + moment +
+            "”, allowed: a date or time like 2026-03-31 or 2026-03-31T18:00:00");
+        return result;
+    }
+    const auto job = moment.empty() ? (*workshop)->job(found.front().id)
+                                    : (*workshop)->jobAt(found.front().id, then);
     if (job)
         result.out = store::jobToJson(*job) + "\n";
     else

@@ -11,8 +11,10 @@ struct Exchanged {
     std::vector<std::string> faults;  ///< one line each
 };
 
-/// The job of that name (the only one, where no name is given) as JSON.
-[[nodiscard]] Exchanged exported(const std::string& workshop, const std::string& job);
+/// The job of that name (the only one, where no name is given) as JSON; `moment`, ISO 8601, asks
+/// for the job as it was then (a date alone: at the end of that day); empty: as it is.
+[[nodiscard]] Exchanged exported(const std::string& workshop, const std::string& job,
+                                 const std::string& moment = {});
 /// Adds the job in a JSON file to a workshop, which is made if it is not there.
 [[nodiscard]] Exchanged imported(const std::string& workshop, const std::string& file);
 

@@ -75,6 +75,8 @@ int main(int argc, char** argv) {
     CLI::App* exportCommand = app.add_subcommand("export", "a job of a workshop as JSON");
     exportCommand->add_option("workshop", path)->required();
     exportCommand->add_option("--job", job, "which, where there are several");
+    std::string moment;
+    exportCommand->add_option("--at", moment, "as it was then, like 2026-03-31");
     CLI::App* importCommand = app.add_subcommand("import", "a job in JSON into a workshop");
     importCommand->add_option("workshop", path)->required();
     importCommand->add_option("file", file)->required();
@@ -95,7 +97,7 @@ int main(int argc, char** argv) {
         return strict && result.worst() == core::State::Over ? VerdictOver : Done;
     }
     const cli::Exchanged result =
-        *exportCommand ? cli::exported(path, job) : cli::imported(path, file);
+        *exportCommand ? cli::exported(path, job, moment) : cli::imported(path, file);
     if (!result.faults.empty()) return complain(result.faults);
     std::cout << result.out;
     return Done;

@@ -157,8 +157,9 @@ TEST(MainWindow, SalvagesADamagedFileOnlyWhenAsked) {
     EXPECT_NE(app.words(u"noticeWords"_s).find("is damaged"), std::string::npos);
     EXPECT_EQ(app.bench().workshop()->path(), app.path());  // what was open stays open
     QTest::mouseClick(app.find<QPushButton>(u"noticeAction"_s), Qt::LeftButton);
+    EXPECT_TRUE(
+        QTest::qWaitFor([&] { return app.bench().workshop()->path().contains(u"salvaged"_s); }));
     OpenWindow::settle();
-    EXPECT_TRUE(app.bench().workshop()->path().contains(u"salvaged"_s));
     EXPECT_NE(app.words(u"noticeWords"_s).find("Salvaged into"), std::string::npos);
     EXPECT_EQ(tests::Scratch::contents(path), bytes);
 }

@@ -64,6 +64,15 @@ TEST(Check, ReadsAWorkshopAndOneJobOfIt) {
     EXPECT_EQ(exported(path, "\"Tern\"").out, original);
     EXPECT_EQ(exported(path, "").faults.size(), 1U);
 }
+TEST(Export, TellsAJobAsItWas) {
+    const tests::Scratch scratch;
+    const std::string path = scratch.file("w.glimmet").toStdString();
+    EXPECT_TRUE(imported(path, DEMO_FOLDER "/ling.json").faults.empty());
+    EXPECT_EQ(exported(path, "", "2001-03-31").faults.at(0),
+              path + ": The job did not exist at that time.");
+    EXPECT_EQ(exported(path, "", "2999-03-31").out, exported(path, "").out);
+    EXPECT_EQ(exported(path, "", "in March").faults.size(), 1U);
+}
 TEST(Check, LeavesAFaultyCatalogueOfTheUsersToTheUser) {
     const tests::Scratch scratch;
     const std::string path = scratch.file("catalogue.json").toStdString();

@@ -164,6 +164,15 @@ TEST(Jot, KeepsNotesOfAnyScriptAndLength) {
     EXPECT_FALSE(read("note " + std::string(100001, 'x')).has_value());
     EXPECT_EQ(read("name 🚂 \"Ling\" مرحبا")->after.name, "🚂 \"Ling\" مرحبا");
 }
+TEST(Jot, FitsTheUsualBodyToScaleAndLengthButNotAnOwnProfile) {
+    EXPECT_NEAR(read("scale N")->after.body.length.value(), 9200.0 / 160, 1e-9);
+    EXPECT_NEAR(read("length 142mm")->after.body.length.value(), 142, 1e-9);
+    Job own = shunter();
+    own.body.profile[0].z += Millimetres{1};
+    EXPECT_EQ(read("scale N", own)->after.body, own.body);
+    EXPECT_EQ(refusal("length 142mm", own),
+              "Shunter has a profile of its own; its length comes from that.");
+}
 TEST(Jot, EveryListedExampleIsUnderstoodSomewhere) {
     const Job job = jotted(shunter(), {"lamp front white", "lamp rear red", "lamp cab white"});
     for (const JotForm& form : jotForms()) {

@@ -44,6 +44,46 @@ TEST(LedLawThroughTwoPoints, FindsTheEmissionCoefficientThatMadeThem) {
     EXPECT_NEAR(found->emission, 2.3, 1e-9);
     EXPECT_NEAR(found->saturation.value() / 1e-15, 1, 1e-6);
 }
+TEST(LedLawFitted, FindsAllThreeParametersFromSeveralPoints) {
+    const LedLaw made{2.4, Amperes{3e-16}, Ohms{9}};
+    std::vector<ForwardPoint> points;
+    for (const double amps : {0.0005, 0.002, 0.005, 0.01, 0.02}) {
+        points.push_back({made.voltage(Amperes{amps}), Amperes{amps}});
+    }
+    const auto found = ledLawFitted(points, LedFamily::White);
+    ASSERT_TRUE(found.has_value());
+    EXPECT_NEAR(found->emission, 2.4, 1e-6);
+    EXPECT_NEAR(found->series.value(), 9, 1e-6);
+    for (const ForwardPoint& point : points) {
+        EXPECT_NEAR(found->voltage(point.current).value(), point.voltage.value(), 1e-9);
+    }
+}
+// Readings scatter: the fit of ±10 mV noise stays within it, and never has a negative resistance.
+TEST(LedLawFitted, StaysWithinTheScatterOfItsReadings) {
+    const LedLaw made{2.0, Amperes{1e-18}, Ohms{0}};
+    std::vector<ForwardPoint> points;
+    double sign = 0.010;
+    for (const double amps : {0.001, 0.002, 0.005, 0.010, 0.015, 0.020}) {
+        points.push_back({made.voltage(Amperes{amps}) + Volts{sign}, Amperes{amps}});
+        sign = -sign;
+    }
+    const auto found = ledLawFitted(points, LedFamily::Red);
+    ASSERT_TRUE(found.has_value());
+    EXPECT_GE(found->series.value(), 0);
+    for (const ForwardPoint& point : points) {
+        EXPECT_NEAR(found->voltage(point.current).value(), point.voltage.value(), 0.015);
+    }
+}
+TEST(LedLawFitted, TakesTheFamilysValuesForWhatFewPointsLeaveOpen) {
+    const ForwardPoint one{Volts{3.0}, Amperes{0.01}};
+    EXPECT_EQ(ledLawFitted(std::vector{one}, LedFamily::White)->emission, 2.9);
+    const ForwardPoint two{Volts{2.8}, Amperes{0.002}};
+    EXPECT_EQ(ledLawFitted(std::vector{one, two}, LedFamily::White)->series.value(), 12);
+    EXPECT_EQ(ledLawFitted({}, LedFamily::White).error().code, ErrorCode::Missing);
+    const ForwardPoint falling{Volts{2.5}, Amperes{0.02}};
+    EXPECT_FALSE(
+        ledLawFitted(std::vector{two, one, falling, falling}, LedFamily::White).has_value());
+}
 TEST(LedLawThroughPoint, NamesWhatIsImpossible) {
     const auto drop = ledLawThrough({Volts{0.1}, Amperes{0.02}}, 2.0, Ohms{12});
     ASSERT_FALSE(drop.has_value());

@@ -66,9 +66,9 @@ protected:
         const int left = 54;
         painter.setFont(wordsFont(14, isChecked()));
         painter.setPen(look.ink);
-        painter.drawText(
-            QRect(left, 4, width() - left - 4, 22), Qt::AlignVCenter,
-            QFontMetrics(painter.font()).elidedText(m_entry.title, Qt::ElideRight, width() - left - 8));
+        painter.drawText(QRect(left, 4, width() - left - 4, 22), Qt::AlignVCenter,
+                         QFontMetrics(painter.font())
+                             .elidedText(m_entry.title, Qt::ElideRight, width() - left - 8));
         painter.setFont(wordsFont(13));
         painter.setPen(look.inkSoft);
         int x = left;
@@ -76,9 +76,9 @@ protected:
             paintMark(painter, QRectF(left, 29, 24, 11), *m_entry.state);
             x += 30;
         }
-        painter.drawText(
-            QRect(x, 25, width() - x - 4, 18), Qt::AlignVCenter,
-            QFontMetrics(painter.font()).elidedText(m_entry.below, Qt::ElideRight, width() - x - 6));
+        painter.drawText(QRect(x, 25, width() - x - 4, 18), Qt::AlignVCenter,
+                         QFontMetrics(painter.font())
+                             .elidedText(m_entry.below, Qt::ElideRight, width() - x - 6));
     }
 
 private:
@@ -132,7 +132,8 @@ void LampsStrip::show(const core::Job& job, const std::vector<core::Finding>& fi
     std::vector<OutputEntry> entries;
     const auto add = [&](const QString& title, const core::Circuit* circuit, const QColor& wire,
                          const QString& freeJot) {
-        OutputEntry entry{title, circuit ? lampsOf(*circuit) : tr("free: add a lamp"), wire, {}, {}, freeJot};
+        OutputEntry entry{
+            title, circuit ? lampsOf(*circuit) : tr("free: add a lamp"), wire, {}, {}, freeJot};
         if (circuit) {
             entry.circuit = circuit->name;
             const core::Finding* lead = core::leading(findings, core::Stage::Lamps, circuit->name);
@@ -152,7 +153,8 @@ void LampsStrip::show(const core::Job& job, const std::vector<core::Finding>& fi
             const QString place = directional ? qs(output.name) : tr("cab");
             add(directional ? tr("%1, %2").arg(qs(output.name), qs(output.wire))
                             : tr("output %1, %2").arg(qs(output.name), qs(output.wire)),
-                there, wireColour(qs(output.wire)), u"lamp %1 white on %2"_s.arg(place, qs(output.name)));
+                there, wireColour(qs(output.wire)),
+                u"lamp %1 white on %2"_s.arg(place, qs(output.name)));
         }
     }
     for (const core::Circuit& circuit : job.circuits) {
@@ -170,8 +172,10 @@ void LampsStrip::show(const core::Job& job, const std::vector<core::Finding>& fi
             connect(button, &QAbstractButton::clicked, this, [this, button] {
                 const OutputEntry entry = button->entry();  // showing it changes what it holds
                 button->setChecked(false);
-                if (entry.circuit.empty()) emit jotOffered(entry.jot);
-                else emit subjectChosen(entry.circuit);
+                if (entry.circuit.empty())
+                    emit jotOffered(entry.jot);
+                else
+                    emit subjectChosen(entry.circuit);
             });
             return button;
         },

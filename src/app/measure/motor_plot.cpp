@@ -88,6 +88,7 @@ void MotorPlot::draw() {
     m_plot->clearPlottables();
     m_plot->clearItems();
     m_marked.clear();
+    m_bands.clear();
     m_plot->setBackground(look.paper);
     const core::MotorChart chart = core::motorChart(job, {});
 
@@ -125,7 +126,11 @@ void MotorPlot::draw() {
         fill.setAlphaF(0.13F);
         item->setBrush(fill);
         item->setPen(Qt::NoPen);
-        if (to > from) label(0, to, words, Qt::AlignLeft | Qt::AlignTop, colour);
+        if (!(to > from)) return;
+        label(0, to, words, Qt::AlignLeft | Qt::AlignTop, colour);
+        m_bands.push_back({from, to,
+                           tr("%1 (%2, catalogue). Press to choose another decoder.")
+                               .arg(words, qs(job.decoder->name))});
     };
     if (chart.continuous && chart.peak) {
         const double top = chart.ampsShown.value();
@@ -215,17 +220,33 @@ const MotorPlot::Marked* MotorPlot::near(const QPoint& where) const {
     return nullptr;
 }
 
+const MotorPlot::Band* MotorPlot::bandAt(const QPoint& where) const {
+    const double amps = m_plot->yAxis->pixelToCoord(where.y());
+    if (!m_plot->axisRect()->rect().contains(where)) return nullptr;
+    for (const Band& band : m_bands) {
+        if (amps >= band.from && amps < band.to) return &band;
+    }
+    return nullptr;
+}
+
 bool MotorPlot::eventFilter(QObject* watched, QEvent* event) {
     if (watched == m_plot && event->type() == QEvent::ToolTip) {
         const auto* help = static_cast<QHelpEvent*>(event);
         const Marked* marked = near(help->pos());
-        QToolTip::showText(help->globalPos(), marked ? marked->words : QString(), m_plot);
+        const Band* band = bandAt(help->pos());
+        QToolTip::showText(help->globalPos(),
+                           marked ? marked->words
+                           : band ? band->words
+                                  : QString(),
+                           m_plot);
         return true;
     }
     if (watched == m_plot && event->type() == QEvent::MouseButtonRelease) {
-        if (const Marked* marked = near(static_cast<QMouseEvent*>(event)->pos())) {
+        const QPoint where = static_cast<QMouseEvent*>(event)->pos();
+        if (const Marked* marked = near(where))
             emit jotOffered(marked->jot);
-        }
+        else if (bandAt(where))
+            emit jotOffered(u"decoder "_s);
     }
     return QWidget::eventFilter(watched, event);
 }

@@ -32,12 +32,18 @@ private:
         double volts = 0, amps = 0;
         QString words, jot;
     };
+    struct Band {
+        double from = 0, to = 0;  ///< A
+        QString words;
+    };
+    [[nodiscard]] const Band* bandAt(const QPoint& where) const;
     [[nodiscard]] const Marked* near(const QPoint& where) const;
     void draw();
     QCustomPlot* m_plot;
     core::Job m_job;
     bool m_hasJob = false;
     std::vector<Marked> m_marked;
+    std::vector<Band> m_bands;
 };
 
 }  // namespace glimmet::app

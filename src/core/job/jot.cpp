@@ -852,6 +852,25 @@ Result<Jotted> scale(const Line& line) {
         jotted(line, Stage::Measure,
                text("Scale: %1, 1:%2", chosen->name, formatted(chosen->ratio, Dimension::Ratio)));
     result.after.scale = *chosen;
+    // A body that is still the usual one of its kind becomes the usual one of the new scale.
+    const Body& body = line.job.body;
+    if (body == bodyTemplate(body.kind, usualLength(body.kind, line.job.scale.ratio))) {
+        result.after.body = bodyTemplate(body.kind, usualLength(body.kind, chosen->ratio));
+    }
+    return result;
+}
+
+Result<Jotted> length(const Line& line) {
+    const auto value = positive<Millimetres>(line.rest, Millimetres{3000});
+    if (!value) return tl::unexpected(value.error());
+    const Body& body = line.job.body;
+    if (body != bodyTemplate(body.kind, body.length)) {
+        return refuse(
+            ErrorCode::OutOfRange,
+            text("%1 has a profile of its own; its length comes from that.", line.job.name));
+    }
+    Jotted result = jotted(line, Stage::Measure, text("Length: %1", formatted(*value)));
+    result.after.body = bodyTemplate(body.kind, *value);
     return result;
 }
 
@@ -919,10 +938,11 @@ const std::array<Verb, 25> verbs{{
     {"note", note, {"note WORDS", "note clip broken rear left", "anything worth remembering"}},
     {"time", timeSpent, {"time TIME WORK", "time 25m wiring", "time spent"}},
 }};
-const std::array<Verb, 3> recordVerbs{{
+const std::array<Verb, 4> recordVerbs{{
     {"name", nameJob, {"name WORDS", "name No. 4 Ling", "rename the job"}},
     {"owner", owner, {"owner WORDS", "owner R. Tide", "whose it is"}},
     {"scale", scale, {"scale NAME", "scale N", "Z, N, TT, H0, 0, 1 or G"}},
+    {"length", length, {"length LENGTH", "length 142mm", "over the buffers; the picture follows"}},
 }};
 
 /// Levenshtein distance, for "did you mean".

@@ -1,5 +1,7 @@
 #include "core/lamp/led.h"
 
+#include <Eigen/Dense>
+
 #include <cassert>
 #include <cmath>
 
@@ -95,6 +97,49 @@ Result<LedLaw> ledLawThrough(ForwardPoint lower, ForwardPoint upper, Ohms series
                             "series resistance alone explains."));
     }
     return ledLawThrough(upper, rise / (thermalVoltage * std::log(ratio)), series);
+}
+
+Result<LedLaw> ledLawFitted(std::span<const ForwardPoint> points, LedFamily family) {
+    const FamilyValues values = familyValues(family);
+    if (points.empty()) {
+        return failure(ErrorCode::Missing, "points", text("A fit needs at least one point."));
+    }
+    if (points.size() == 1) return ledLawThrough(points[0], values.emission, values.series);
+    if (points.size() == 2) {
+        const bool rising = points[0].current < points[1].current;
+        return ledLawThrough(points[rising ? 0 : 1], points[rising ? 1 : 0], values.series);
+    }
+    const auto rows = static_cast<Eigen::Index>(points.size());
+    const auto fitted = [&](Eigen::Index unknowns) {
+        Eigen::MatrixXd terms(rows, unknowns);
+        Eigen::VectorXd volts(rows);
+        for (Eigen::Index i = 0; i < rows; ++i) {
+            const ForwardPoint& point = points[static_cast<std::size_t>(i)];
+            terms(i, 0) = std::log(point.current.value());
+            terms(i, 1) = 1;
+            if (unknowns == 3) terms(i, 2) = point.current.value();
+            volts(i) = point.voltage.value();
+        }
+        return Eigen::VectorXd(terms.colPivHouseholderQr().solve(volts));
+    };
+    const auto unusable = [] {
+        return failure(ErrorCode::OutOfRange, "points",
+                       text("No LED law comes near these points: voltage and current must be above "
+                            "0 and rise together."));
+    };
+    for (const ForwardPoint& point : points) {
+        if (!(point.current > Amperes{0}) || !(point.voltage > Volts{0})) return unusable();
+    }
+    Eigen::VectorXd found = fitted(3);
+    double series = found(2);
+    if (!(series >= 0)) {
+        found = fitted(2);
+        series = 0;
+    }
+    const double emission = found(0) / thermalVoltage;
+    const double saturation = std::exp(-found(1) / found(0));
+    if (!(emission > 0) || !(saturation > 0) || !std::isfinite(saturation)) return unusable();
+    return LedLaw{emission, Amperes{saturation}, Ohms{series}};
 }
 
 namespace {

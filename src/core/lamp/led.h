@@ -6,6 +6,7 @@
 #include "core/result.h"
 
 #include <optional>
+#include <span>
 #include <string_view>
 
 namespace glimmet::core {
@@ -62,6 +63,13 @@ struct LedLaw {
 /// without its "1 +", good to 1e-9 above a microampere for any LED).
 /// Errors: OutOfRange when the points do not rise, or do not leave a positive N.
 [[nodiscard]] Result<LedLaw> ledLawThrough(ForwardPoint lower, ForwardPoint upper, Ohms series);
+
+/// The law through what is known of a lamp, as a data sheet or a bench gives it (handbook 2.2):
+/// one point takes N and Rs of the family and solves Is; two points solve N and Is at the family's
+/// Rs; three or more are fitted by linear least squares of V = a·ln I + b + Rs·I, where a = N·Vt
+/// and b = −a·ln Is (the law for I >> Is). Where the best Rs would be negative it is 0.
+/// Errors: Missing without a point; OutOfRange, as above, where no LED law comes near the points.
+[[nodiscard]] Result<LedLaw> ledLawFitted(std::span<const ForwardPoint> points, LedFamily family);
 
 /// The typical law of a family.
 [[nodiscard]] LedLaw typicalLaw(LedFamily family);
