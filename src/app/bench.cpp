@@ -110,7 +110,6 @@ void Bench::reloadHistory() {
 void Bench::recompute() {
     m_findings = core::findings(m_job, m_catalogue);
     emit jobChanged();
-    emit attentionChanged();
 }
 
 void Bench::moveTo(store::RevisionId revision) {
