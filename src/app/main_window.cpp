@@ -1,6 +1,8 @@
 #include "app/main_window.h"
 
+#include "app/about.h"
 #include "app/jot_line.h"
+#include "app/jot_list.h"
 #include "app/lamps/lamps_strip.h"
 #include "app/line_of_work.h"
 #include "app/measure/motor_plot.h"
@@ -15,7 +17,6 @@
 #include <QAction>
 #include <QApplication>
 #include <QCloseEvent>
-#include <QDialog>
 #include <QDir>
 #include <QFile>
 #include <QFileDialog>
@@ -30,7 +31,6 @@
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QStandardPaths>
-#include <QTextBrowser>
 #include <QUndoStack>
 #include <QVBoxLayout>
 #include <QtConcurrent>
@@ -108,6 +108,10 @@ void MainWindow::build() {
     m_reckoning = new ReckoningPanel(bench);
     m_jot = new JotLine([this](const QString& line) { return m_bench.understood(line); },
                         [this](const QString& line) { return m_bench.take(line); }, bench);
+
+    m_jotList = new JotList(bench);
+    m_jotList->hide();
+    connect(m_jotList, &JotList::exampleChosen, m_jot, &JotLine::offer);
 
     m_notice = new QFrame(bench);
     m_notice->setObjectName(u"notice"_s);
@@ -287,7 +291,7 @@ void MainWindow::buildMenus() {
 
     QMenu* help = menuBar()->addMenu(tr("&Help"));
     add(help, tr("&What can be typed"), QKeySequence::HelpContents, &MainWindow::showJotList);
-    add(help, tr("&About Glimmet"), {}, &MainWindow::about);
+    add(help, tr("&About Glimmet"), {}, [this] { showAbout(this); });
 }
 
 void MainWindow::openWorkshop(const QString& path, store::Access access) {
@@ -516,73 +520,17 @@ void MainWindow::fillRecent() {
 }
 
 void MainWindow::showJotList() {
-    if (m_jotList && m_jotList->isVisible()) {
+    if (m_jotList->isVisible()) {
         m_jotList->hide();
-        m_jot->focusLine();
-        return;
+    } else {
+        const int high = qMin(520, centralWidget()->height() - m_jot->height() - 20);
+        m_jotList->setGeometry(160, m_jot->y() - high - 4,
+                               qMin(940, centralWidget()->width() - 180), high);
+        m_jotList->refresh();
+        m_jotList->show();
+        m_jotList->raise();
     }
-    if (!m_jotList) {
-        m_jotList = new QFrame(centralWidget());
-        m_jotList->setObjectName(u"jotList"_s);
-        auto* text = new QTextBrowser(m_jotList);
-        text->setObjectName(u"jotForms"_s);
-        text->setAccessibleName(tr("What can be typed"));
-        text->setOpenLinks(false);
-        connect(text, &QTextBrowser::anchorClicked, this, [this](const QUrl& link) {
-            m_jotList->hide();
-            m_jot->offer(link.toString());
-        });
-        auto* column = new QVBoxLayout(m_jotList);
-        column->setContentsMargins(0, 0, 0, 0);
-        column->addWidget(text);
-    }
-    QString html = u"<p>%1</p><table cellpadding='4'>"_s.arg(
-        tr("One line at a time; units as you like: 4k7, 470 mA, .47A, 2,2k. Press an example to "
-           "start from it."));
-    for (const core::JotForm& form : core::jotForms()) {
-        html +=
-            u"<tr><td><a style='color:%1; font-family:\"B612 Mono\"' "
-            u"href='%2'>%2</a></td><td>%3</td>"
-            "<td style='color:%4'>%5</td></tr>"_s.arg(
-                theme().brass.name(), QString::fromUtf8(form.example).toHtmlEscaped(),
-                QCoreApplication::translate("core", form.meaning).toHtmlEscaped(),
-                theme().inkSoft.name(), QString::fromUtf8(form.pattern).toHtmlEscaped());
-    }
-    auto* text = m_jotList->findChild<QTextBrowser*>(u"jotForms"_s);
-    text->setHtml(html + u"</table>"_s);
-    const int high = qMin(520, centralWidget()->height() - m_jot->height() - 20);
-    m_jotList->setGeometry(160, m_jot->y() - high - 4, qMin(940, centralWidget()->width() - 180),
-                           high);
-    m_jotList->show();
-    m_jotList->raise();
     m_jot->focusLine();
-}
-
-void MainWindow::about() {
-    auto* dialog = new QDialog(this);
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setWindowTitle(tr("About Glimmet"));
-    dialog->resize(640, 460);
-    auto* text = new QTextBrowser(dialog);
-    text->setObjectName(u"aboutText"_s);
-    text->setHtml(
-        tr("<h2>Glimmet %1</h2>"
-           "<p>For people who fit decoders, stay-alive capacitors and lamps into model "
-           "locomotives, rolling stock and buildings.</p>"
-           "<p>Free software under the GNU General Public License, version 3 or later; no "
-           "warranty. It plans the extra-low-voltage side only; mains belongs to a licensed "
-           "person under the local code.</p>"
-           "<p>Built with Qt %2 (LGPL 3), QCustomPlot (GPL 3 or later), units (MIT), "
-           "nlohmann json (MIT), expected (CC0), CLI11 (BSD), SQLite (public domain). "
-           "Typefaces: B612 and B612 Mono (SIL Open Font Licence 1.1), Routed Gothic (SIL "
-           "Open Font Licence).</p>")
-            .arg(QApplication::applicationVersion(), QString::fromLatin1(qVersion())));
-    auto* column = new QVBoxLayout(dialog);
-    column->addWidget(text);
-    auto* close = new QPushButton(tr("Close"), dialog);
-    connect(close, &QPushButton::clicked, dialog, &QDialog::accept);
-    column->addWidget(close, 0, Qt::AlignRight);
-    dialog->show();  // not modal: the bench stays usable
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {

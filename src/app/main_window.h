@@ -19,6 +19,7 @@ class QStackedWidget;
 namespace glimmet::app {
 
 class JotLine;
+class JotList;
 class LampsStrip;
 class LineOfWork;
 class MotorPlot;
@@ -55,7 +56,6 @@ private:
     void chooseWorkshop();
     void importJob();
     void exportJob();
-    void about();
     void showJotList();
     void remember(const QString& path);
     void fillRecent();
@@ -73,7 +73,7 @@ private:
     LampsStrip* m_lamps = nullptr;
     ReckoningPanel* m_reckoning = nullptr;
     JotLine* m_jot = nullptr;
-    QFrame* m_jotList = nullptr;
+    JotList* m_jotList = nullptr;
     QFrame* m_notice = nullptr;
     QLabel* m_noticeWords = nullptr;
     QPushButton* m_noticeAction = nullptr;
