@@ -35,7 +35,7 @@ void showAbout(QWidget* parent) {
     auto* column = new QVBoxLayout(dialog);
     column->addWidget(text);
     auto* close = new QPushButton(words("Close"), dialog);
-    connect(close, &QPushButton::clicked, dialog, &QDialog::accept);
+    QObject::connect(close, &QPushButton::clicked, dialog, &QDialog::accept);
     column->addWidget(close, 0, Qt::AlignRight);
     dialog->show();  // not modal: the bench stays usable
 }

@@ -1,0 +1,201 @@
+// Each verb of the jot language, with what it takes, what it changes and what it refuses.
+#include <gtest/gtest.h>
+
+#include "core/job/checks.h"
+#include "core/job/jot.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+namespace glimmet::core {
+namespace {
+
+using tests::jotted;
+using tests::shunter;
+
+Job after(const std::string& line, const Job& job = shunter()) {
+    const auto result = understood(line, job, tests::smallCatalogue(), "2026-03-02");
+    EXPECT_TRUE(result.has_value()) << line << ": " << (result ? "" : plain(result.error().what));
+    return result ? result->after : job;
+}
+std::string refusal(const std::string& line, const Job& job = shunter()) {
+    const auto result = understood(line, job, tests::smallCatalogue(), "2026-03-02");
+    EXPECT_FALSE(result.has_value()) << line;
+    return result ? "" : plain(result.error().what);
+}
+ErrorCode code(const std::string& line, const Job& job = shunter()) {
+    return understood(line, job, tests::smallCatalogue(), "2026-03-02").error().code;
+}
+const Job lit = jotted(shunter(), {"lamp front white", "parallel front red", "lamp rear red"});
+
+TEST(JotSupply, TakesKindsAndMeasuredDrops) {
+    EXPECT_EQ(after("supply battery").supply.kind, SupplyKind::Battery);
+    EXPECT_EQ(after("supply DC").supply.kind, SupplyKind::Dc);
+    EXPECT_EQ(after("rectifier 0").supply.rectifier->value, Volts{0});
+    EXPECT_EQ(after("bridge 350mV").supply.bridge->value, Volts{0.35});
+    EXPECT_EQ(after("switch .08V").supply.outputSwitch->on, "2026-03-02");
+    EXPECT_EQ(refusal("supply steam"), "“steam” is none of: dcc, dc, battery.");
+    EXPECT_EQ(code("rectifier 9V"), ErrorCode::OutOfRange);
+    EXPECT_EQ(code("bridge -1V"), ErrorCode::OutOfRange);
+}
+TEST(JotSupply, TakesAMeasurementBack) {
+    EXPECT_FALSE(after("track unknown", jotted(shunter(), {"track 16V"})).supply.volts.has_value());
+}
+TEST(JotMotor, TakesKindAndFrameInAnyOrder) {
+    const Job job = after("motor frame-return open-frame");
+    EXPECT_EQ(job.motor->kind, MotorKind::OpenFrame);
+    EXPECT_EQ(job.motor->frame, FrameKind::FrameReturn);
+    EXPECT_EQ(job.motor->readings.size(), 3U);  // what was read stays
+    EXPECT_FALSE(after("motor none").motor.has_value());
+    EXPECT_TRUE(after("motor coreless", after("motor none")).motor.has_value());
+    EXPECT_NE(refusal("motor steam").find("can, coreless, open-frame"), std::string::npos);
+    EXPECT_EQ(code("motor"), ErrorCode::Missing);
+}
+TEST(JotMotor, HasNothingToReadWithoutAMotor) {
+    const Job none = jotted(shunter(), {"motor none"});
+    for (const char* line : {"stall 1A 12V", "slip 1A", "haul 1A", "light 1A", "ohms 9"}) {
+        EXPECT_EQ(refusal(line, none), "Shunter has no motor to read.");
+    }
+}
+TEST(JotOhms, TakesSeveralRotorPositions) {
+    const Job job = jotted(shunter(), {"ohms 9R8", "ohms 10.1", "ohms 9.9 ohms"});
+    ASSERT_EQ(job.motor->windings.size(), 3U);
+    EXPECT_NEAR(job.motor->windings[0].value.value(), 9.8, 1e-12);
+    EXPECT_EQ(after("remove ohms", job).motor->windings.size(), 2U);
+    EXPECT_EQ(code("ohms 0"), ErrorCode::OutOfRange);
+    EXPECT_EQ(code("ohms"), ErrorCode::NotUnderstood);
+}
+TEST(JotRule, ChangesTheVerdict) {
+    EXPECT_EQ(after("rule running").rule, RatingRule::Running);
+    EXPECT_EQ(worstState(findings(after("rule strict"), tests::smallCatalogue())), State::Over);
+    EXPECT_EQ(refusal("rule brave"), "“brave” is none of: strict, slip, running.");
+}
+TEST(JotDecoder, FitsACopyOfThePartByIdOrName) {
+    EXPECT_EQ(after("decoder large").decoder->peak, Amperes{4.0});
+    EXPECT_EQ(after("decoder decoder large").decoder->id, "large");
+    EXPECT_FALSE(after("decoder none").decoder.has_value());
+    EXPECT_EQ(refusal("decoder huge"), "No decoder goes by “huge”. The catalogue has: small, middle, large, board.");
+}
+
+TEST(JotLamp, KnowsEveryFamilyAndTint) {
+    for (const LedFamily family : ledFamilies) {
+        const Job job = after("lamp cab " + std::string(name(family)));
+        EXPECT_EQ(job.circuits.at(0).rows[0].lamps[0].part.family, family);
+    }
+    EXPECT_EQ(after("lamp cab warm white").circuits[0].rows[0].lamps[0].part.tint, "warm");
+    EXPECT_EQ(after("lamp cab cool-white-3mm").circuits[0].rows[0].lamps[0].part.name, "cool white 3 mm");
+}
+TEST(JotLamp, ChoosesTheOutputThatThePlaceSuggests) {
+    EXPECT_EQ(after("lamp front white").circuits[0].output, "front");
+    EXPECT_EQ(after("lamp rear red").circuits[0].output, "rear");
+    EXPECT_EQ(after("lamp cab white").circuits[0].output, "1");
+    EXPECT_EQ(after("lamp cab white on rear").circuits[0].output, "rear");
+    EXPECT_EQ(after("lamp cab white on green").circuits[0].output, "1");
+    EXPECT_EQ(after("lamp cab white on supply").circuits[0].output, "supply");
+    EXPECT_EQ(refusal("lamp cab white on pink"), "No output goes by “pink”. There are: supply, front (white), rear (yellow), 1 (green).");
+    EXPECT_EQ(code("lamp cab white on"), ErrorCode::Missing);
+    const Job saloon = newJob("Aurora", BodyKind::Saloon, {});
+    EXPECT_EQ(after("lamp table white", saloon).circuits[0].output, "supply");
+    const Job bare = jotted(shunter(), {"decoder none"});
+    EXPECT_EQ(after("lamp rear red", bare).circuits[0].output, "rear");
+}
+TEST(JotLamp, GivesAnUnknownPlaceANameOfItsOwnInTheMiddle) {
+    const Job job = after("lamp fire glow amber");
+    EXPECT_EQ(job.circuits[0].name, "fire glow");
+    EXPECT_EQ(job.circuits[0].rows[0].lamps[0].at.x, job.body.length / 2.0);
+    EXPECT_EQ(job.circuits[0].rows[0].lamps[0].facing, Facing::Inside);
+}
+TEST(JotLamp, AsksForWhatItLeavesOut) {
+    EXPECT_EQ(refusal("lamp"), "Which lamp? Write it like lamp rear red 2.0V 20mA.");
+    EXPECT_EQ(refusal("lamp red"), "Which lamp? Write it like lamp rear red 2.0V 20mA.");
+    EXPECT_EQ(refusal("lamp cab 2V 20mA"), "Which colour? Write it like lamp rear red 2.0V 20mA.");
+    EXPECT_NE(refusal("lamp cab red 2V").find("needs the current it was read at"), std::string::npos);
+    EXPECT_EQ(code("lamp rear", lit), ErrorCode::Missing);
+}
+TEST(JotLamp, RefusesAPointThatNoLedHas) {
+    EXPECT_EQ(code("lamp cab white 0.1V 20mA"), ErrorCode::OutOfRange);
+    EXPECT_EQ(code("lamp rear 0.01V 20mA", lit), ErrorCode::OutOfRange);
+    EXPECT_EQ(code("parallel front white 0.1V 20mA", lit), ErrorCode::OutOfRange);
+}
+TEST(JotLamp, MeasuresALampThatIsThereWithoutNamingItsColourAgain) {
+    const Job job = after("lamp rear 1.9V 10mA", lit);
+    const Lamp& lamp = circuitNamed(job, "rear lamp")->rows[0].lamps[0];
+    EXPECT_TRUE(lamp.measured);
+    EXPECT_EQ(lamp.part.family, LedFamily::Red);
+    const Job again = after("lamp rear amber", job);
+    EXPECT_FALSE(circuitNamed(again, "rear lamp")->rows[0].lamps[0].measured);
+}
+TEST(JotParallel, IsLikeItsNeighbourWhereNothingIsSaid) {
+    const Job job = after("parallel rear", lit);
+    EXPECT_EQ(job.circuits[1].rows[1].lamps[0].part, job.circuits[1].rows[0].lamps[0].part);
+    EXPECT_FALSE(job.circuits[1].rows[1].resistor.has_value());
+    EXPECT_NE(job.circuits[1].rows[1].lamps[0].at, job.circuits[1].rows[0].lamps[0].at);
+    EXPECT_NE(refusal("parallel roof", lit).find("No lamp goes by “roof”"), std::string::npos);
+}
+
+TEST(JotResistor, TakesAnyWayOfWritingOhms) {
+    for (const char* line : {"resistor rear 2k2", "resistor rear 2.2k", "resistor rear 2200", "resistor rear 2,2 kΩ"}) {
+        EXPECT_EQ(circuitNamed(after(line, lit), "rear lamp")->rows[0].resistor, Ohms{2200}) << line;
+    }
+    EXPECT_EQ(code("resistor rear -5", lit), ErrorCode::OutOfRange);
+    EXPECT_EQ(code("resistor rear 1e9", lit), ErrorCode::OutOfRange);
+    EXPECT_EQ(code("resistor rear", lit), ErrorCode::Missing);
+    EXPECT_EQ(refusal("resistor rear 1k"), "There is no lamp yet. Add one first: lamp front white.");
+}
+TEST(JotCircuit, TakesSharedTargetAndSeries) {
+    EXPECT_EQ(after("shared front 330", lit).circuits[0].shared, Ohms{330});
+    EXPECT_EQ(after("shared front none", after("shared front 330", lit)).circuits[0].shared, Ohms{0});
+    EXPECT_EQ(after("target rear 1.5mA", lit).circuits[1].wish.target, Amperes{0.0015});
+    EXPECT_EQ(after("series front e96", lit).circuits[0].wish.series, Series::E96);
+    EXPECT_EQ(refusal("series front E13", lit), "“E13” is none of: E6, E12, E24, E96.");
+    EXPECT_EQ(code("target front 5A", lit), ErrorCode::OutOfRange);
+}
+TEST(JotCircuit, SaysWhichLampsThereAreWhereANameFitsSeveral) {
+    const Job two = jotted(newJob("two", BodyKind::Railcar, {}), {"decoder middle", "lamp front white", "lamp front tail red on 1"});
+    EXPECT_EQ(two.circuits.size(), 2U);
+    EXPECT_EQ(refusal("resistor fro 1k", two), "“fro” could be several lamps. There are: front lamp, front tail lamp.");
+    EXPECT_EQ(refusal("resistor front lamp/x 1k", two), "“front lamp/x” names no row. Write it like front lamp/2.");
+    EXPECT_EQ(refusal("resistor front lamp/0 1k", two), "Rows are counted from 1.");
+}
+TEST(JotOutput, RecordsABoardResistorByNameOrWire) {
+    EXPECT_EQ(after("output rear 470R").decoder->outputs[1].series, Ohms{470});
+    EXPECT_EQ(after("output yellow 470R").decoder->outputs[1].series, Ohms{470});
+    EXPECT_EQ(refusal("output pink bare"), "The decoder has no output “pink”.");
+    EXPECT_EQ(code("output rear"), ErrorCode::Missing);
+    EXPECT_EQ(code("output rear lots"), ErrorCode::NotUnderstood);
+    EXPECT_EQ(code("output rear 470R", jotted(shunter(), {"decoder none"})), ErrorCode::Unknown);
+}
+TEST(JotPlace, MovesTheWholeRow) {
+    const Job job = after("place front/2 3mm 41mm", jotted(lit, {"inline front/2 red"}));
+    const LampRow& row = job.circuits[0].rows[1];
+    EXPECT_EQ(row.lamps[0].at, (Point{Millimetres{3}, Millimetres{41}}));
+    EXPECT_EQ(row.lamps[1].at.z, Millimetres{41});
+    EXPECT_EQ(code("place front 3mm", lit), ErrorCode::Missing);
+    EXPECT_EQ(code("place front 3m 9m", lit), ErrorCode::OutOfRange);
+}
+
+TEST(JotRecord, KeepsNotesTimesAndNames) {
+    const Job job = jotted(shunter(), {"note clip broken rear left", "time 25m wiring", "time 1.5h test run", "owner R. Tide"});
+    EXPECT_EQ(job.notes.back().words, "clip broken rear left");
+    EXPECT_EQ(job.notes.back().on, "2026-03-02");
+    ASSERT_EQ(job.times.size(), 2U);
+    EXPECT_NEAR(job.times[0].time.value(), 1500, 1e-9);
+    EXPECT_EQ(job.times[1].what, "test run");
+    EXPECT_EQ(job.owner, "R. Tide");
+    EXPECT_EQ(after("owner", job).owner, "");
+    EXPECT_EQ(code("note"), ErrorCode::Missing);
+    EXPECT_EQ(code("time wiring"), ErrorCode::Missing);
+    EXPECT_EQ(code("time 25m"), ErrorCode::Missing);
+    EXPECT_EQ(code("time -5 min wiring"), ErrorCode::OutOfRange);
+    EXPECT_EQ(code("name"), ErrorCode::OutOfRange);
+    EXPECT_EQ(code("name " + std::string(500, 'x')), ErrorCode::OutOfRange);
+}
+TEST(JotScale, SetsTheUsualTrackVoltsUntilTheyAreMeasured) {
+    EXPECT_EQ(usualVolts(after("scale n").supply, after("scale n").scale), Volts{12});
+    EXPECT_EQ(usualVolts(after("scale h0").supply, after("scale h0").scale), Volts{14.5});
+    EXPECT_EQ(usualVolts(after("scale 0").supply, after("scale 0").scale), Volts{16});
+    EXPECT_EQ(usualVolts(after("scale G").supply, after("scale G").scale), Volts{18});
+    EXPECT_EQ(code("scale 00"), ErrorCode::Unknown);
+}
+
+}  // namespace
+}  // namespace glimmet::core
