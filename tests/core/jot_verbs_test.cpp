@@ -1,10 +1,10 @@
 // Each verb of the jot language, with what it takes, what it changes and what it refuses.
-#include <gtest/gtest.h>
-
 #include "core/job/checks.h"
 #include "core/job/jot.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
 
 namespace glimmet::core {
 namespace {
@@ -73,7 +73,8 @@ TEST(JotDecoder, FitsACopyOfThePartByIdOrName) {
     EXPECT_EQ(after("decoder large").decoder->peak, Amperes{4.0});
     EXPECT_EQ(after("decoder decoder large").decoder->id, "large");
     EXPECT_FALSE(after("decoder none").decoder.has_value());
-    EXPECT_EQ(refusal("decoder huge"), "No decoder goes by “huge”. The catalogue has: small, middle, large, board.");
+    EXPECT_EQ(refusal("decoder huge"),
+              "No decoder goes by “huge”. The catalogue has: small, middle, large, board.");
 }
 
 TEST(JotLamp, KnowsEveryFamilyAndTint) {
@@ -82,7 +83,8 @@ TEST(JotLamp, KnowsEveryFamilyAndTint) {
         EXPECT_EQ(job.circuits.at(0).rows[0].lamps[0].part.family, family);
     }
     EXPECT_EQ(after("lamp cab warm white").circuits[0].rows[0].lamps[0].part.tint, "warm");
-    EXPECT_EQ(after("lamp cab cool-white-3mm").circuits[0].rows[0].lamps[0].part.name, "cool white 3 mm");
+    EXPECT_EQ(after("lamp cab cool-white-3mm").circuits[0].rows[0].lamps[0].part.name,
+              "cool white 3 mm");
 }
 TEST(JotLamp, ChoosesTheOutputThatThePlaceSuggests) {
     EXPECT_EQ(after("lamp front white").circuits[0].output, "front");
@@ -91,7 +93,9 @@ TEST(JotLamp, ChoosesTheOutputThatThePlaceSuggests) {
     EXPECT_EQ(after("lamp cab white on rear").circuits[0].output, "rear");
     EXPECT_EQ(after("lamp cab white on green").circuits[0].output, "1");
     EXPECT_EQ(after("lamp cab white on supply").circuits[0].output, "supply");
-    EXPECT_EQ(refusal("lamp cab white on pink"), "No output goes by “pink”. There are: supply, front (white), rear (yellow), 1 (green).");
+    EXPECT_EQ(
+        refusal("lamp cab white on pink"),
+        "No output goes by “pink”. There are: supply, front (white), rear (yellow), 1 (green).");
     EXPECT_EQ(code("lamp cab white on"), ErrorCode::Missing);
     const Job saloon = newJob("Aurora", BodyKind::Saloon, {});
     EXPECT_EQ(after("lamp table white", saloon).circuits[0].output, "supply");
@@ -108,7 +112,8 @@ TEST(JotLamp, AsksForWhatItLeavesOut) {
     EXPECT_EQ(refusal("lamp"), "Which lamp? Write it like lamp rear red 2.0V 20mA.");
     EXPECT_EQ(refusal("lamp red"), "Which lamp? Write it like lamp rear red 2.0V 20mA.");
     EXPECT_EQ(refusal("lamp cab 2V 20mA"), "Which colour? Write it like lamp rear red 2.0V 20mA.");
-    EXPECT_NE(refusal("lamp cab red 2V").find("needs the current it was read at"), std::string::npos);
+    EXPECT_NE(refusal("lamp cab red 2V").find("needs the current it was read at"),
+              std::string::npos);
     EXPECT_EQ(code("lamp rear", lit), ErrorCode::Missing);
 }
 TEST(JotLamp, RefusesAPointThatNoLedHas) {
@@ -133,27 +138,34 @@ TEST(JotParallel, IsLikeItsNeighbourWhereNothingIsSaid) {
 }
 
 TEST(JotResistor, TakesAnyWayOfWritingOhms) {
-    for (const char* line : {"resistor rear 2k2", "resistor rear 2.2k", "resistor rear 2200", "resistor rear 2,2 kΩ"}) {
-        EXPECT_EQ(circuitNamed(after(line, lit), "rear lamp")->rows[0].resistor, Ohms{2200}) << line;
+    for (const char* line : {"resistor rear 2k2", "resistor rear 2.2k", "resistor rear 2200",
+                             "resistor rear 2,2 kΩ"}) {
+        EXPECT_EQ(circuitNamed(after(line, lit), "rear lamp")->rows[0].resistor, Ohms{2200})
+            << line;
     }
     EXPECT_EQ(code("resistor rear -5", lit), ErrorCode::OutOfRange);
     EXPECT_EQ(code("resistor rear 1e9", lit), ErrorCode::OutOfRange);
     EXPECT_EQ(code("resistor rear", lit), ErrorCode::Missing);
-    EXPECT_EQ(refusal("resistor rear 1k"), "There is no lamp yet. Add one first: lamp front white.");
+    EXPECT_EQ(refusal("resistor rear 1k"),
+              "There is no lamp yet. Add one first: lamp front white.");
 }
 TEST(JotCircuit, TakesSharedTargetAndSeries) {
     EXPECT_EQ(after("shared front 330", lit).circuits[0].shared, Ohms{330});
-    EXPECT_EQ(after("shared front none", after("shared front 330", lit)).circuits[0].shared, Ohms{0});
+    EXPECT_EQ(after("shared front none", after("shared front 330", lit)).circuits[0].shared,
+              Ohms{0});
     EXPECT_EQ(after("target rear 1.5mA", lit).circuits[1].wish.target, Amperes{0.0015});
     EXPECT_EQ(after("series front e96", lit).circuits[0].wish.series, Series::E96);
     EXPECT_EQ(refusal("series front E13", lit), "“E13” is none of: E6, E12, E24, E96.");
     EXPECT_EQ(code("target front 5A", lit), ErrorCode::OutOfRange);
 }
 TEST(JotCircuit, SaysWhichLampsThereAreWhereANameFitsSeveral) {
-    const Job two = jotted(newJob("two", BodyKind::Railcar, {}), {"decoder middle", "lamp front white", "lamp front tail red on 1"});
+    const Job two = jotted(newJob("two", BodyKind::Railcar, {}),
+                           {"decoder middle", "lamp front white", "lamp front tail red on 1"});
     EXPECT_EQ(two.circuits.size(), 2U);
-    EXPECT_EQ(refusal("resistor fro 1k", two), "“fro” could be several lamps. There are: front lamp, front tail lamp.");
-    EXPECT_EQ(refusal("resistor front lamp/x 1k", two), "“front lamp/x” names no row. Write it like front lamp/2.");
+    EXPECT_EQ(refusal("resistor fro 1k", two),
+              "“fro” could be several lamps. There are: front lamp, front tail lamp.");
+    EXPECT_EQ(refusal("resistor front lamp/x 1k", two),
+              "“front lamp/x” names no row. Write it like front lamp/2.");
     EXPECT_EQ(refusal("resistor front lamp/0 1k", two), "Rows are counted from 1.");
 }
 TEST(JotOutput, RecordsABoardResistorByNameOrWire) {
@@ -174,7 +186,8 @@ TEST(JotPlace, MovesTheWholeRow) {
 }
 
 TEST(JotRecord, KeepsNotesTimesAndNames) {
-    const Job job = jotted(shunter(), {"note clip broken rear left", "time 25m wiring", "time 1.5h test run", "owner R. Tide"});
+    const Job job = jotted(shunter(), {"note clip broken rear left", "time 25m wiring",
+                                       "time 1.5h test run", "owner R. Tide"});
     EXPECT_EQ(job.notes.back().words, "clip broken rear left");
     EXPECT_EQ(job.notes.back().on, "2026-03-02");
     ASSERT_EQ(job.times.size(), 2U);

@@ -1,15 +1,15 @@
 // A Glimmet killed in the middle of its work loses nothing that it had recorded.
+#include "store/workshop.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+#include "support/scratch.h"
+
 #include <gtest/gtest.h>
 #include <sys/wait.h>
 #include <unistd.h>
 
 #include <csignal>
 #include <cstring>
-
-#include "store/workshop.h"
-#include "support/print_quantity.h"
-#include "support/sample_jobs.h"
-#include "support/scratch.h"
 
 namespace glimmet::store {
 namespace {
@@ -48,7 +48,8 @@ TEST(Kill, KeepsEveryRecordedEditAndAWholeFile) {
         }
         close(ends[1]);
         int last = 0, turn = 0;
-        while (last < 20 + round * 13 && read(ends[0], &turn, sizeof turn) == sizeof turn) last = turn;
+        while (last < 20 + round * 13 && read(ends[0], &turn, sizeof turn) == sizeof turn)
+            last = turn;
         ::kill(child, SIGKILL);
         while (read(ends[0], &turn, sizeof turn) == sizeof turn) last = turn;
         close(ends[0]);

@@ -1,0 +1,383 @@
+// The parts of the window one by one.
+#include "app/jot_line.h"
+#include "app/jot_list.h"
+#include "app/lamps/lamps_strip.h"
+#include "app/lamps/schematic.h"
+#include "app/line_of_work.h"
+#include "app/measure/motor_plot.h"
+#include "app/reckoning_panel.h"
+#include "app/state_mark.h"
+#include "app/theme.h"
+#include "app/words.h"
+#include "core/job/checks.h"
+#include "support/sample_jobs.h"
+
+#include <QAbstractButton>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPushButton>
+#include <QSignalSpy>
+#include <QTest>
+#include <QTextBrowser>
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+using tests::jotted;
+using tests::shunter;
+
+constexpr core::State everyState[] = {core::State::Fine, core::State::Close, core::State::Ask,
+                                      core::State::Over};
+
+/// The widget in grey: what is left of it when colours are not told apart.
+QImage grey(QWidget& widget) {
+    return widget.grab().toImage().convertToFormat(QImage::Format_Grayscale8);
+}
+
+int differing(const QImage& a, const QImage& b) {
+    int count = 0;
+    for (int y = 0; y < qMin(a.height(), b.height()); ++y) {
+        for (int x = 0; x < qMin(a.width(), b.width()); ++x) {
+            count += std::abs(qGray(a.pixel(x, y)) - qGray(b.pixel(x, y))) > 60;
+        }
+    }
+    return count;
+}
+
+TEST(StateMark, HasAShapeOfItsOwnForEachStateNotOnlyAColour) {
+    for (const core::State a : everyState) {
+        for (const core::State b : everyState) {
+            if (a == b) continue;
+            StateMark first(a);
+            StateMark second(b);
+            first.resize(36, 20);  // the vial without its word
+            second.resize(36, 20);
+            EXPECT_GT(differing(grey(first), grey(second)), 12)
+                << static_cast<int>(a) << static_cast<int>(b);
+        }
+    }
+}
+TEST(StateMark, AlwaysHasItsWord) {
+    for (const core::State state : everyState) {
+        const StateMark mark(state);
+        EXPECT_EQ(mark.accessibleName(), stateWord(state));
+        EXPECT_GT(mark.sizeHint().width(), 60);
+    }
+}
+
+TEST(Words, FillInSentencesAndKeepNumbersWithTheirUnits) {
+    EXPECT_EQ(said(core::text("%1 of %2", "a", "%1")), u"a of %1"_s);
+    EXPECT_EQ(unbroken(u"takes 4.7 kΩ or 20 mA, 12 V at 3 places"_s),
+              u"takes 4.7\u00a0kΩ or 20\u00a0mA, 12\u00a0V at 3 places"_s);
+    EXPECT_EQ(formulaRich(u"V_bus < 5 V"_s), u"V<i>bus</i> &lt; 5\u00a0V"_s);
+    EXPECT_EQ(jobCount(1), u"1 job"_s);
+    EXPECT_EQ(jobCount(12), u"12 jobs"_s);
+}
+TEST(Words, SayOfAFigureWhatItRestsOn) {
+    const QString tip =
+        figureTip(core::figures::assumed(core::text("Rectifier <drop>"), "V_rect", core::Volts{1.2},
+                                         core::text("two silicon diodes")));
+    EXPECT_TRUE(tip.contains(u"assumed: two silicon diodes"_s));
+    EXPECT_TRUE(tip.contains(u"&lt;drop&gt;"_s));
+}
+TEST(Theme, HasTheStandardsWireColours) {
+    for (const QString& name : {u"red"_s, u"black"_s, u"orange"_s, u"grey"_s, u"blue"_s, u"white"_s,
+                                u"yellow"_s, u"green"_s, u"violet"_s}) {
+        EXPECT_NE(wireColour(name), wireColour(u"no such colour"_s)) << name.toStdString();
+    }
+}
+TEST(Theme, LightsLampsInTheirColours) {
+    EXPECT_GT(lampColour(core::LedFamily::Red, "").red(),
+              2 * lampColour(core::LedFamily::Red, "").green());
+    EXPECT_GT(lampColour(core::LedFamily::Blue, "").blue(),
+              lampColour(core::LedFamily::Blue, "").red());
+    const QColor warm = lampColour(core::LedFamily::White, "warm");
+    const QColor cool = lampColour(core::LedFamily::White, "cool");
+    EXPECT_GT(warm.red() - warm.blue(), 30);
+    EXPECT_GT(cool.blue() - cool.red(), 10);
+}
+
+core::Finding sampleFinding(core::State state) {
+    core::Finding finding;
+    finding.id = "sample";
+    finding.state = state;
+    finding.sentence = core::text("It draws %1.", "1.4 A");
+    finding.figures = {core::figures::computed(
+        core::text("Sum"), "S", core::Volts{5}, "A + B",
+        {core::figures::assumed(core::text("First"), "A", core::Volts{2}, core::text("usual"),
+                                "first "),
+         core::figures::measured(core::text("Second"), "B", core::Volts{3}, "2026-03-02", {})})};
+    finding.options = {
+        {core::text("keep"), core::text("as it is"), core::State::Fine, "keep it", true},
+        {core::text("change"), core::text("better"), core::State::Fine, "change it", false}};
+    return finding;
+}
+QAbstractButton* button(QWidget& in, const char* name) {
+    return in.findChild<QAbstractButton*>(QString::fromUtf8(name));
+}
+
+TEST(ReckoningPanel, SaysSentenceFiguresBecauseAndWhatThatRestsOn) {
+    ReckoningPanel panel;
+    panel.resize(366, 900);
+    const core::Finding finding = sampleFinding(core::State::Fine);
+    panel.show(&finding, {}, {}, false);
+    panel.QWidget::show();
+    EXPECT_EQ(panel.findChild<QLabel*>(u"sentence"_s)->text(), u"It draws 1.4\u00a0A."_s);
+    EXPECT_TRUE(
+        panel.findChild<QLabel*>(u"because-S"_s)->text().contains(u"2\u00a0V + 3\u00a0V"_s));
+    EXPECT_EQ(button(panel, "figure-A")->accessibleName(), u"First: 2 V, assumed: usual"_s);
+    EXPECT_EQ(button(panel, "figure-B")->focusPolicy(), Qt::NoFocus);  // nothing to press
+    EXPECT_FALSE(panel.findChild<QLabel*>(u"caution"_s)->isVisible());
+}
+TEST(ReckoningPanel, PutsOptionsBeforeBecauseOnlyWhereSomethingIsToBeDone) {
+    ReckoningPanel panel;
+    panel.resize(366, 900);
+    panel.QWidget::show();
+    const auto optionAboveBecause = [&](core::State state) {
+        const core::Finding finding = sampleFinding(state);
+        panel.show(&finding, {}, {}, false);
+        QTest::qWait(10);
+        const auto* option = button(panel, "use-change it");
+        const auto* because = panel.findChild<QLabel*>(u"because-S"_s);
+        return option->mapTo(panel.widget(), QPoint()).y() <
+               because->mapTo(panel.widget(), QPoint()).y();
+    };
+    EXPECT_FALSE(optionAboveBecause(core::State::Fine));
+    EXPECT_TRUE(optionAboveBecause(core::State::Over));
+    EXPECT_TRUE(optionAboveBecause(core::State::Ask));
+    EXPECT_FALSE(optionAboveBecause(core::State::Fine));
+}
+TEST(ReckoningPanel, TakesAnOptionByMouseAndByKeyboardButNotWhatIsInPlace) {
+    ReckoningPanel panel;
+    panel.QWidget::show();
+    const core::Finding finding = sampleFinding(core::State::Over);
+    panel.show(&finding, {}, {}, false);
+    QSignalSpy taken(&panel, &ReckoningPanel::optionTaken);
+    QTest::mouseClick(button(panel, "use-change it"), Qt::LeftButton);
+    QTest::keyClick(button(panel, "use-change it"), Qt::Key_Space);
+    ASSERT_EQ(taken.count(), 2);
+    EXPECT_EQ(taken.at(1).at(0).toString(), u"change it"_s);
+    EXPECT_FALSE(button(panel, "use-keep it")->isVisible());
+    panel.show(&finding, {}, {}, true);
+    EXPECT_FALSE(button(panel, "use-change it")->isEnabled());  // read-only
+}
+TEST(ReckoningPanel, LeadsToFiguresAndOtherFindings) {
+    ReckoningPanel panel;
+    panel.QWidget::show();
+    const core::Finding finding = sampleFinding(core::State::Fine);
+    core::Finding other = sampleFinding(core::State::Close);
+    other.id = "other";
+    panel.show(&finding, {&other}, {}, false);
+    QSignalSpy figure(&panel, &ReckoningPanel::figureChosen);
+    QSignalSpy found(&panel, &ReckoningPanel::findingChosen);
+    QTest::keyClick(button(panel, "figure-A"), Qt::Key_Space);
+    QTest::mouseClick(button(panel, "finding-other"), Qt::LeftButton);
+    ASSERT_EQ(figure.count(), 1);
+    EXPECT_EQ(figure.at(0).at(0).toString(), u"first "_s);
+    ASSERT_EQ(found.count(), 1);
+    EXPECT_EQ(found.at(0).at(0).toString(), u"other"_s);
+}
+TEST(ReckoningPanel, KeepsTheFocusOnARowThatStays) {
+    ReckoningPanel panel;
+    panel.QWidget::show();
+    panel.activateWindow();
+    ASSERT_TRUE(QTest::qWaitForWindowActive(&panel));
+    const core::Finding finding = sampleFinding(core::State::Fine);
+    panel.show(&finding, {}, {}, false);
+    button(panel, "figure-A")->setFocus();
+    core::Finding changed = finding;
+    changed.sentence = core::text("Otherwise.");
+    panel.show(&changed, {}, {}, false);
+    EXPECT_TRUE(button(panel, "figure-A")->hasFocus());
+    panel.show(nullptr, {}, u"Nothing yet."_s, false);
+    EXPECT_EQ(panel.findChild<QLabel*>(u"sentence"_s)->text(), u"Nothing yet."_s);
+    EXPECT_EQ(button(panel, "figure-A"), nullptr);  // what is not shown goes by no name
+}
+
+TEST(LineOfWork, SaysHowEachStageStandsAndGoesThere) {
+    LineOfWork line;
+    line.QWidget::show();
+    const core::Job job = jotted(shunter(), {"decoder small"});
+    const auto findings = core::findings(job, tests::smallCatalogue());
+    line.show(core::standing(job, findings), core::Stage::Measure);
+    auto* measure = button(line, "stage-measure");
+    auto* lamps = button(line, "stage-lamps");
+    EXPECT_EQ(measure->accessibleName(), u"Measure, blocked: choose a larger decoder"_s);
+    EXPECT_TRUE(measure->isChecked());
+    EXPECT_TRUE(lamps->accessibleName().startsWith(u"Lamps, ahead"_s));
+    QSignalSpy chosen(&line, &LineOfWork::stageChosen);
+    QTest::keyClick(lamps, Qt::Key_Space);
+    ASSERT_EQ(chosen.count(), 1);
+    EXPECT_EQ(chosen.at(0).at(0).value<core::Stage>(), core::Stage::Lamps);
+}
+
+TEST(JotLine, TakesALineOnReturnAndKeepsOneThatWasRefused) {
+    bool accept = true;
+    QStringList taken;
+    JotLine line([](const QString&) { return core::understood("stall", shunter(), {}, ""); },
+                 [&](const QString& words) {
+                     taken.append(words);
+                     return accept;
+                 });
+    auto* field = line.findChild<QLineEdit*>(u"jot"_s);
+    line.offer(u"rectifier "_s);
+    QTest::keyClicks(field, u"1.1V"_s);
+    QTest::keyClick(field, Qt::Key_Return);
+    EXPECT_EQ(taken, QStringList{u"rectifier 1.1V"_s});
+    EXPECT_TRUE(field->text().isEmpty());
+    accept = false;
+    QTest::keyClicks(field, u"nonsense"_s);
+    QTest::keyClick(field, Qt::Key_Return);
+    EXPECT_EQ(field->text(), u"nonsense"_s);
+    QTest::keyClick(field, Qt::Key_Return);
+    field->clear();
+    QTest::keyClick(field, Qt::Key_Return);
+    EXPECT_EQ(taken.size(), 3);  // an empty line is nothing to take
+}
+TEST(JotList, OffersEveryFormAsAStart) {
+    JotList list;
+    list.refresh();
+    const QString text = list.findChild<QTextBrowser*>(u"jotForms"_s)->toPlainText();
+    for (const core::JotForm& form : core::jotForms()) {
+        EXPECT_TRUE(text.contains(QString::fromUtf8(form.example))) << form.example;
+        EXPECT_TRUE(text.contains(QString::fromUtf8(form.pattern))) << form.pattern;
+    }
+}
+
+TEST(LampsStrip, ListsOutputsWithWhatHangsOnThem) {
+    LampsStrip strip;
+    strip.resize(760, 270);
+    strip.QWidget::show();
+    const core::Job job = jotted(shunter(), {"lamp rear red", "parallel rear"});
+    strip.show(job, core::findings(job, tests::smallCatalogue()), "rear lamp");
+    auto* rear = button(strip, "output-rear lamp");
+    ASSERT_NE(rear, nullptr);
+    EXPECT_EQ(rear->accessibleName(), u"rear, yellow: rear lamp, 2 lamps, Ask"_s);
+    EXPECT_TRUE(rear->isChecked());
+    QSignalSpy offered(&strip, &LampsStrip::jotOffered);
+    QSignalSpy chosen(&strip, &LampsStrip::subjectChosen);
+    auto* front = button(strip, "output-lamp front white on front");
+    ASSERT_NE(front, nullptr);
+    QTest::mouseClick(front, Qt::LeftButton);
+    ASSERT_EQ(offered.count(), 1);
+    EXPECT_EQ(offered.at(0).at(0).toString(), u"lamp front white on front"_s);
+    QTest::mouseClick(rear, Qt::LeftButton);
+    ASSERT_EQ(chosen.count(), 1);
+    EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), "rear lamp");
+}
+TEST(LampsStrip, HasAPlaceForLampsWithoutADecoder) {
+    LampsStrip strip;
+    const core::Job saloon =
+        jotted(core::newJob("Aurora", core::BodyKind::Saloon, {}), {"lamp table white"});
+    strip.show(saloon, core::findings(saloon, tests::smallCatalogue()), {});
+    EXPECT_NE(button(strip, "output-table lamp"), nullptr);
+    EXPECT_NE(button(strip, "output-lamp "), nullptr);
+}
+
+QStringList tipsOf(const core::Job& job) {
+    Schematic schematic;
+    schematic.resize(700, 260);
+    schematic.show(job, &job.circuits.front(), {});
+    (void)schematic.grab();
+    QStringList tips;
+    for (const Schematic::Symbol& symbol : schematic.symbols())
+        tips.append(symbol.tip + u" | "_s + symbol.jot);
+    return tips;
+}
+bool anyContains(const QStringList& tips, const QString& words) {
+    return std::any_of(tips.begin(), tips.end(),
+                       [&](const QString& tip) { return tip.contains(words); });
+}
+TEST(Schematic, ShowsEveryPartOfTheCircuitWithWhatItRestsOn) {
+    const core::Job job = jotted(shunter(), {"lamp front white 3.0V 20mA", "parallel front red",
+                                             "resistor front/1 2k2", "shared front 47"});
+    const QStringList tips = tipsOf(job);
+    EXPECT_TRUE(anyContains(tips, u"white LED in front lamp/1, measured"_s));
+    EXPECT_TRUE(anyContains(tips, u"assumed for its colour"_s));
+    EXPECT_TRUE(anyContains(tips, u"Resistor of front lamp/1: 2.2 kΩ, chosen"_s));
+    EXPECT_TRUE(anyContains(tips, u"Resistor of front lamp/2: not chosen yet"_s));
+    EXPECT_TRUE(anyContains(tips, u"One resistor for all rows"_s));
+    EXPECT_TRUE(anyContains(tips, u"| shared front lamp "_s));
+}
+TEST(Schematic, AsksForABoardResistorThatIsNotKnown) {
+    const core::Job unknown =
+        jotted(shunter(), {"decoder board", "lamp front white", "resistor front 2k2"});
+    EXPECT_TRUE(anyContains(tipsOf(unknown), u"is not known; none is assumed"_s));
+    EXPECT_TRUE(
+        anyContains(tipsOf(jotted(unknown, {"output front 680R"})), u"on the decoder's board"_s));
+    EXPECT_FALSE(anyContains(tipsOf(jotted(unknown, {"output front bare"})), u"board"_s));
+}
+TEST(Schematic, LightsItsLampsByTheirCurrent) {
+    const auto reds = [](const core::Job& job) {
+        Schematic schematic;
+        schematic.resize(500, 260);
+        schematic.show(job, &job.circuits.front(), {});
+        const QImage image = schematic.grab().toImage();
+        double sum = 0;
+        for (int y = 0; y < image.height(); ++y) {
+            for (int x = 0; x < 80; ++x) {
+                const QColor c = image.pixelColor(x, y);
+                sum += qMax(0, c.red() - (c.green() + c.blue()) / 2);
+            }
+        }
+        return sum;
+    };
+    const core::Job job = jotted(shunter(), {"lamp rear red"});
+    const double dark = reds(job);
+    const double dim = reds(jotted(job, {"resistor rear 100k"}));
+    EXPECT_LT(dark, dim);
+    EXPECT_LT(dim, reds(jotted(job, {"resistor rear 1k"})));
+}
+TEST(Schematic, GrowsWithItsRowsAndSaysSoWhereThereIsNone) {
+    const core::Job one = jotted(shunter(), {"lamp front white"});
+    core::Job eight = one;
+    for (int i = 0; i < 7; ++i) eight = jotted(eight, {"parallel front"});
+    Schematic schematic;
+    schematic.show(one, &one.circuits.front(), {});
+    const int narrow = schematic.minimumSizeHint().width();
+    schematic.show(eight, &eight.circuits.front(), {});
+    EXPECT_GT(schematic.minimumSizeHint().width(), narrow + 5 * 100);
+    schematic.show(one, nullptr, u"Nothing here."_s);
+    EXPECT_FALSE(schematic.grab().isNull());
+    EXPECT_TRUE(schematic.symbols().empty());
+}
+
+TEST(MotorPlot, TeachesWhereNothingIsMeasured) {
+    MotorPlot plot;
+    plot.resize(700, 270);
+    plot.QWidget::show();
+    const core::Job bare = core::newJob("Bare", core::BodyKind::DockShunter, {});
+    plot.show(bare);
+    QTest::qWait(20);
+    const QImage empty = plot.grab().toImage();
+    plot.show(shunter());
+    QTest::qWait(20);
+    EXPECT_GT(differing(empty, plot.grab().toImage()), 500);
+}
+TEST(MotorPlot, ABandLeadsToTheDecoderAndAPointToItsReading) {
+    MotorPlot plot;
+    plot.resize(700, 300);
+    plot.QWidget::show();
+    ASSERT_TRUE(QTest::qWaitForWindowExposed(&plot));
+    plot.show(shunter());
+    QTest::qWait(30);
+    QWidget* canvas = plot.findChildren<QWidget*>().constFirst();
+    QSignalSpy offered(&plot, &MotorPlot::jotOffered);
+    // A press walks over the whole plot: it meets the bands and, where points are, their readings.
+    for (int x = 60; x < canvas->width(); x += 5) {
+        for (int y = 10; y < canvas->height() - 50; y += 5)
+            QTest::mouseClick(canvas, Qt::LeftButton, {}, QPoint(x, y));
+    }
+    QSet<QString> jots;
+    for (const auto& call : offered) jots.insert(call.at(0).toString());
+    EXPECT_EQ(jots, (QSet<QString>{u"decoder "_s, u"stall "_s, u"slip "_s, u"light "_s}));
+}
+
+}  // namespace
+}  // namespace glimmet::app
