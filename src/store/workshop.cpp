@@ -147,6 +147,7 @@ struct Workshop::Connection {
     QString name = QUuid::createUuid().toString();
     QString path;
     bool readOnly = false;
+    bool indexed = true;  ///< has the full-text index of schema 2
     std::unique_ptr<QLockFile> lock;
     QSqlDatabase database;
 
@@ -318,6 +319,7 @@ Result<std::unique_ptr<Workshop>> Workshop::open(const QString& path, Access acc
         connection->run(QStringLiteral("PRAGMA synchronous = NORMAL"));
     }
     connection->run(QStringLiteral("PRAGMA foreign_keys = ON"));
+    connection->indexed = access == Access::ReadWrite || version >= 2;
     return std::unique_ptr<Workshop>(new Workshop(std::move(connection)));
 }
 
@@ -352,8 +354,9 @@ Result<std::vector<JobId>> Workshop::search(const std::string& words) const {
     }
     flush();
     std::vector<JobId> found;
-    const bool tokens = !match.isEmpty();
-    // Signs and emoji are no words to the index; names are looked through for them as they stand.
+    // Signs and emoji are no words to the index, and an older file that is only read has none:
+    // then names are looked through as they stand.
+    const bool tokens = !match.isEmpty() && m_connection->indexed;
     Query query = tokens
                       ? Query(m_connection->database,
                               QStringLiteral("SELECT job_words.rowid FROM job_words JOIN job ON "

@@ -192,8 +192,35 @@ TEST(CircuitState, SpansItsWorstCorners) {
     const double left =
         drive - row.highest.value() * 2200 * 0.95 - low.voltage(row.highest).value();
     EXPECT_NEAR(left, 0, 1e-9);
+    const LedLaw high = *ledLawThrough({Volts{3.5}, Amperes{0.02}}, 2.9, Ohms{12});
+    const double weak = 13.2 - 0.05 * 13.3;
+    EXPECT_NEAR(weak - row.lowest.value() * 2200 * 1.05 - high.voltage(row.lowest).value(), 0,
+                1e-9);
     EXPECT_LT(row.lowest.value(), row.current.value());
     EXPECT_GT(row.highest.value(), row.current.value());
+}
+// Rows that share a resistor: what the neighbours take less is left for this one, so a row is
+// brightest when the others' voltages are high. Checked against every combination of corners.
+TEST(CircuitState, FindsTheWorstCornerOfASharedResistorAmongAllCombinations) {
+    const Job job = jotted(shunter(), {"lamp front white", "parallel front white",
+                                       "shared front 680", "resistor front 100"});
+    const auto state = circuitState(job, job.circuits[0], {});
+    double brightest = 0, dimmest = 1;
+    for (int corners = 0; corners < 32; ++corners) {
+        const auto sign = [&](int bit) { return (corners >> bit) % 2 == 0 ? 1.0 : -1.0; };
+        LampCircuit circuit{Ohms{680}, {}};
+        for (int row = 0; row < 2; ++row) {
+            const double volts = sign(row) > 0 ? 3.5 : 2.8;
+            circuit.strings.push_back(
+                {{*ledLawThrough({Volts{volts}, Amperes{0.02}}, 2.9, Ohms{12})},
+                 Ohms{100 * (1 + 0.05 * sign(2 + row))}});
+        }
+        const auto solution = solved(circuit, Volts{13.2 + 0.05 * 13.3 * sign(4)});
+        brightest = std::max(brightest, solution.current[0].value());
+        dimmest = std::min(dimmest, solution.current[0].value());
+    }
+    EXPECT_NEAR(state->rows[0].highest.value(), brightest, 1e-9);
+    EXPECT_NEAR(state->rows[0].lowest.value(), dimmest, 1e-9);
 }
 TEST(CircuitState, GivesAMeasuredLampNoSpreadOfItsOwn) {
     const Job drawer = jotted(shunter(), {"lamp front white", "resistor front 2k2"});

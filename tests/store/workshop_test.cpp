@@ -77,6 +77,37 @@ TEST(Workshop, KeepsUndoAndRedoAcrossARestart) {
     EXPECT_EQ(workshop->jobs()->at(0).name, "One");
     EXPECT_EQ(workshop->moveHead(id, history.steps[2].revision)->name, "Two");
 }
+TEST(Workshop, KeepsTheWholeWayToTheTipHoweverFarBackItGoes) {
+    const Scratch scratch;
+    const auto workshop = opened(scratch.file("a.glimmet"));
+    const JobId id = *workshop->add(shunter(), text("New job"));
+    for (const char* line : {"name One", "name Two", "name Three"}) {
+        (void)*workshop->record(id, jotted(shunter(), {line}), text("Name"));
+    }
+    const History whole = *workshop->history(id, 100);
+    for (std::size_t back = 3; back-- > 0;) {
+        ASSERT_TRUE(workshop->moveHead(id, whole.steps[back].revision).has_value());
+        const History now = *workshop->history(id, 100);
+        EXPECT_EQ(now.steps.size(), 4U);
+        EXPECT_EQ(now.head, back);
+    }
+    EXPECT_EQ(workshop->history(id, 2)->steps.size(), 2U);  // only the last steps, when asked so
+}
+TEST(Workshop, ReadsAnOlderFileWithoutBringingItForward) {
+    const Scratch scratch;
+    const QString path = scratch.file("old.glimmet");
+    { (void)*opened(path)->add(shunter(), text("New job")); }
+    runSql(path, {QStringLiteral("DROP TABLE job_words"), QStringLiteral("PRAGMA user_version = 1"),
+                  QStringLiteral("PRAGMA wal_checkpoint(TRUNCATE)")});
+    const QByteArray before = Scratch::contents(path);
+    {
+        const auto workshop = opened(path, Access::ReadOnly);
+        EXPECT_EQ(workshop->jobs()->size(), 1U);
+        EXPECT_EQ(workshop->search("Shunt")->size(), 1U);  // by name only: there is no index
+        EXPECT_TRUE(workshop->search("middle")->empty());
+    }
+    EXPECT_EQ(Scratch::contents(path), before);
+}
 TEST(Workshop, AnEditAfterAnUndoStartsANewBranchAndKeepsTheOldRevision) {
     const Scratch scratch;
     const auto workshop = opened(scratch.file("a.glimmet"));

@@ -1,0 +1,63 @@
+#include "store/catalogue.h"
+
+#include "support/print_quantity.h"
+#include "support/scratch.h"
+
+#include <gtest/gtest.h>
+
+namespace glimmet::store {
+namespace {
+
+using tests::Scratch;
+
+const core::LampPart* lampOf(const LoadedCatalogue& loaded, const char* id) {
+    return core::lampNamed(loaded.catalogue, id);
+}
+
+TEST(Catalogue, PutsTheUsersPartsFirstAndLetsThemReplaceShippedOnes) {
+    const Scratch scratch;
+    const QString own = scratch.file("catalogue.json");
+    const std::size_t shipped = loadedCatalogue(own).catalogue.lamps.size();
+    Scratch::write(own, R"({"format":"glimmet-catalogue","version":1,"lamps":[
+        {"id":"drawer-7","name":"from drawer 7","family":"amber","vf_V":1.95,"at_A":0.01},
+        {"id":"red-3mm","name":"my red","family":"red","max_A":0.01}]})");
+    const LoadedCatalogue loaded = loadedCatalogue(own);
+    EXPECT_FALSE(loaded.userFault.has_value());
+    EXPECT_EQ(loaded.catalogue.lamps.size(), shipped + 1);
+    EXPECT_EQ(loaded.catalogue.lamps[0].id, "drawer-7");
+    EXPECT_EQ(lampOf(loaded, "red-3mm")->name, "my red");
+    EXPECT_EQ(core::currentLimit(*lampOf(loaded, "red-3mm")), core::Amperes{0.01});
+    EXPECT_NEAR(core::law(*lampOf(loaded, "drawer-7"))->voltage(core::Amperes{0.01}).value(), 1.95,
+                1e-12);
+}
+TEST(Catalogue, LeavesAFaultyFileOutWholeAndSaysWhy) {
+    const Scratch scratch;
+    const QString own = scratch.file("catalogue.json");
+    for (const char* text :
+         {"", "{", "[]", R"({"format":"glimmet-catalogue","version":1,"lamps":[{"id":"a"}]})",
+          R"({"format":"glimmet-job","version":1})"}) {
+        Scratch::write(own, text);
+        const LoadedCatalogue loaded = loadedCatalogue(own);
+        ASSERT_TRUE(loaded.userFault.has_value()) << text;
+        EXPECT_FALSE(core::plain(loaded.userFault->what).empty());
+        EXPECT_GE(loaded.catalogue.decoders.size(), 5U);  // the shipped parts are there
+        EXPECT_EQ(lampOf(loaded, "a"), nullptr);
+    }
+    Scratch::write(own, R"({"format":"glimmet-catalogue","version":7,"lamps":[]})");
+    EXPECT_EQ(loadedCatalogue(own).userFault->code, core::ErrorCode::TooNew);
+}
+TEST(Catalogue, HoldsOnlyPartsThatCanBeReckonedWith) {
+    const LoadedCatalogue loaded = loadedCatalogue(QStringLiteral("/nonexistent"));
+    for (const core::LampPart& part : loaded.catalogue.lamps) {
+        EXPECT_TRUE(core::law(part).has_value()) << part.name;
+        EXPECT_GT(core::currentLimit(part), core::Amperes{0.001}) << part.name;
+    }
+    for (const core::Decoder& decoder : loaded.catalogue.decoders) {
+        EXPECT_GE(decoder.peak, decoder.continuous) << decoder.name;
+        EXPECT_GE(decoder.overall, decoder.continuous) << decoder.name;
+        EXPECT_FALSE(decoder.outputs.empty()) << decoder.name;
+    }
+}
+
+}  // namespace
+}  // namespace glimmet::store
