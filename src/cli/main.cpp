@@ -3,6 +3,7 @@
 #include "cli/check.h"
 #include "cli/exchange.h"
 #include "cli/reckon.h"
+#include "cli/spice.h"
 #include "store/catalogue.h"
 
 #include <CLI/CLI.hpp>
@@ -22,20 +23,34 @@ int complain(const std::vector<std::string>& faults) {
     return BadInput;
 }
 
+/// A whole file, or standard input for "-"; else the line to complain with.
+tl::expected<std::string, std::string> contents(const std::string& path, const char* allowed) {
+    if (path == "-") return std::string(std::istreambuf_iterator<char>(std::cin), {});
+    std::ifstream file(path, std::ios::binary);
+    std::string text;
+    if (file) text.assign(std::istreambuf_iterator<char>(file), {});
+    if (!file) return tl::unexpected(path + ": /: found no readable file, allowed: " + allowed);
+    return text;
+}
+
+int spice(const std::string& path) {
+    const auto netlist = contents(path, "a SPICE netlist, or -");
+    if (!netlist) return complain({netlist.error()});
+    const cli::SpiceRun result = cli::spiceRun(*netlist);
+    std::vector<std::string> lines;
+    for (const std::string& fault : result.faults) lines.push_back(path + ": " + fault);
+    if (!lines.empty()) return complain(lines);
+    std::cout << result.json << '\n';
+    return Done;
+}
+
 int reckon(const std::string& kind, const std::string& path, bool strict) {
     if (!cli::isReckonKind(kind)) {
         return complain({"reckon: KIND: found “" + kind + "”, allowed: " + cli::reckonKinds()});
     }
-    std::string input;
-    if (path == "-") {
-        input.assign(std::istreambuf_iterator<char>(std::cin), {});
-    } else {
-        std::ifstream file(path, std::ios::binary);
-        if (file) input.assign(std::istreambuf_iterator<char>(file), {});
-        if (!file)
-            return complain({path + ": /: found no readable file, allowed: a JSON file, or -"});
-    }
-    const cli::Reckoned result = cli::reckoned(kind, input);
+    const auto input = contents(path, "a JSON file, or -");
+    if (!input) return complain({input.error()});
+    const cli::Reckoned result = cli::reckoned(kind, *input);
     if (!result.faults.empty()) {
         std::vector<std::string> lines;
         for (const store::Fault& fault : result.faults) {
@@ -71,6 +86,10 @@ int main(int argc, char** argv) {
     reckonCommand->add_flag("--strict", strict, "exit status 1 when the verdict is over");
     reckonCommand->add_flag("--json", json, "accepted everywhere; reckon always answers in JSON");
 
+    CLI::App* spiceCommand = app.add_subcommand("spice", "run the analysis of a SPICE netlist");
+    spiceCommand->add_option("file", input, "a netlist, or - for standard input")->required();
+    spiceCommand->add_flag("--json", json, "the answer is in JSON in any case");
+
     std::string file;
     CLI::App* exportCommand = app.add_subcommand("export", "a job of a workshop as JSON");
     exportCommand->add_option("workshop", path)->required();
@@ -88,6 +107,7 @@ int main(int argc, char** argv) {
         return status == 0 ? Done : BadInput;
     }
     if (*reckonCommand) return reckon(kind, input, strict);
+    if (*spiceCommand) return spice(input);
     if (*check) {
         const cli::Checked result =
             cli::checked(path, *jobOption ? std::optional<std::string>(job) : std::nullopt,

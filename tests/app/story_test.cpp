@@ -21,10 +21,12 @@ using namespace Qt::StringLiterals;
 class Display {
 public:
     Display() {
-        // -displayfd makes the server choose a free number and write it out when it is ready.
+        // -noreset: else the server starts over when the killed program, its only client, is gone,
+        // and may drop the next one. -displayfd makes the server choose a free number and write it
+        // out when it is ready.
         m_server.setProcessChannelMode(QProcess::SeparateChannels);
         m_server.start(u"Xvfb"_s, {u"-displayfd"_s, u"1"_s, u"-screen"_s, u"0"_s, u"1280x800x24"_s,
-                                   u"-nolisten"_s, u"tcp"_s});
+                                   u"-noreset"_s, u"-nolisten"_s, u"tcp"_s});
         if (m_server.waitForReadyRead(20000))
             m_name = u":"_s + QString::fromLatin1(m_server.readLine().trimmed());
     }

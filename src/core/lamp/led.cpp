@@ -65,6 +65,15 @@ Ohms LedLaw::slope(Amperes current) const {
                 series.value()};
 }
 
+circuit::DiodeModel diodeModel(const LedLaw& law, std::string name) {
+    circuit::DiodeModel model;
+    model.name = std::move(name);
+    model.saturation = law.saturation;
+    model.emission = law.emission;
+    model.series = law.series;
+    return model;
+}
+
 Result<LedLaw> ledLawThrough(ForwardPoint point, double emission, Ohms series) {
     const auto refuse = [](const char* field, Text what) {
         return failure(ErrorCode::OutOfRange, field, std::move(what));

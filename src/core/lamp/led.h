@@ -2,7 +2,9 @@
 // is like when no data sheet is at hand.
 #pragma once
 
+#include "core/circuit/circuit.h"
 #include "core/quantity/quantities.h"
+#include "core/quantity/thermal_voltage.h"
 #include "core/result.h"
 
 #include <optional>
@@ -10,10 +12,6 @@
 #include <string_view>
 
 namespace glimmet::core {
-
-/// Thermal voltage kT/q at 300.15 K, the temperature at which every junction here is computed.
-/// k and q as fixed by the SI of 2019 (CODATA 2018).
-inline constexpr double thermalVoltage = 1.380649e-23 * 300.15 / 1.602176634e-19;  // V
 
 enum class LedFamily { Red, Amber, Yellow, Green, TrueGreen, Blue, White, UltraViolet };
 inline constexpr LedFamily ledFamilies[] = {
@@ -53,6 +51,9 @@ struct LedLaw {
     /// dV/dI at a current. Range: current >= 0.
     [[nodiscard]] Ohms slope(Amperes current) const;
 };
+
+/// The law as a diode of the circuit engine, without breakdown.
+[[nodiscard]] circuit::DiodeModel diodeModel(const LedLaw& law, std::string name);
 
 /// The law through one point, with N and Rs given. Source: the law solved for Is.
 /// Errors: OutOfRange when N or the point is not positive, Rs negative, or the point lies at or

@@ -1,0 +1,59 @@
+#include "core/circuit/topology.h"
+
+#include <numeric>
+
+namespace glimmet::core::circuit {
+namespace {
+
+/// Disjoint sets of nodes (Tarjan's union-find with path halving).
+class Islands {
+public:
+    explicit Islands(std::size_t nodes) : m_parent(nodes) {
+        std::iota(m_parent.begin(), m_parent.end(), std::size_t{0});
+    }
+    std::size_t of(std::size_t node) {
+        while (m_parent[node] != node) {
+            m_parent[node] = m_parent[m_parent[node]];
+            node = m_parent[node];
+        }
+        return node;
+    }
+    /// False when the two were joined already.
+    bool join(std::size_t a, std::size_t b) {
+        const std::size_t first = of(a);
+        const std::size_t second = of(b);
+        m_parent[first] = second;
+        return first != second;
+    }
+
+private:
+    std::vector<std::size_t> m_parent;
+};
+
+}  // namespace
+
+Result<void> solvable(const Circuit& circuit) {
+    Islands sources(circuit.nodes.size());
+    for (const VoltageSource& source : circuit.voltageSources) {
+        if (!sources.join(source.plus, source.minus)) {
+            return failure(ErrorCode::OutOfRange, source.name,
+                           text("%1 stands parallel to other supplies, or is short-circuited: the "
+                                "current between them has no limit.",
+                                source.name));
+        }
+    }
+    Islands conducting(circuit.nodes.size());
+    for (const VoltageSource& source : circuit.voltageSources)
+        conducting.join(source.plus, source.minus);
+    for (const Resistor& resistor : circuit.resistors) conducting.join(resistor.a, resistor.b);
+    for (const Diode& diode : circuit.diodes) conducting.join(diode.anode, diode.cathode);
+    for (Node node = 1; node < circuit.nodes.size(); ++node) {
+        if (conducting.of(node) == conducting.of(ground)) continue;
+        return failure(ErrorCode::Missing, circuit.nodes[node],
+                       text("Nothing connects node %1 to ground: its voltage could be anything.",
+                            circuit.nodes[node]));
+    }
+    return {};
+}
+
+}  // namespace glimmet::core::circuit

@@ -1,0 +1,15 @@
+// Whether a circuit can be solved at all, told in words before any arithmetic.
+#pragma once
+
+#include "core/circuit/circuit.h"
+#include "core/result.h"
+
+namespace glimmet::core::circuit {
+
+/// Refuses a circuit that has no solution or not one only:
+///  - a node that nothing but capacitors and current sources connects to ground;
+///  - voltage sources that form a loop ("two supplies in parallel").
+/// Errors: Missing for the first, OutOfRange for the second; the sentence names node or source.
+[[nodiscard]] Result<void> solvable(const Circuit& circuit);
+
+}  // namespace glimmet::core::circuit
