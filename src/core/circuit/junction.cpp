@@ -55,33 +55,40 @@ JunctionPoint Junction::at(double volts) const {
     return point;
 }
 
-double Junction::junctionVolts(double volts) const {
-    if (!(m_series > 0)) return volts;
-    // An upper bound of the junction's share: all of the voltage across Rs would drive volts/Rs.
-    double junction = volts;
-    if (volts > 0) {
-        junction = std::min(volts, m_slope * std::log1p(volts / (m_series * m_saturation)));
-    } else if (std::isfinite(m_breakdown) && volts < -m_breakdown) {
-        const double beyond = -volts - m_breakdown;
-        junction = -m_breakdown -
-                   std::min(beyond, m_slope * std::log1p(beyond / (m_series * m_breakdownCurrent)));
-    }
-    for (int step = 0; step < 60; ++step) {
-        const JunctionPoint point = at(junction);
-        const double excess = junction + m_series * point.current - volts;
-        const double change = excess / (1 + m_series * point.conductance);
-        junction -= change;
-        if (std::abs(change) <= 1e-14 * std::abs(junction) + 1e-18) break;
-    }
-    return junction;
+Junction::Branch Junction::atJunction(double junction, double extraConductance) const {
+    JunctionPoint point = at(junction);
+    point.current += extraConductance * junction;
+    point.conductance += extraConductance;
+    return {junction, junction + m_series * point.current, point.current,
+            point.conductance / (1 + m_series * point.conductance)};
 }
 
-Junction::Branch Junction::branch(double junctionVolts, double extraConductance) const {
-    JunctionPoint point = at(junctionVolts);
-    point.current += extraConductance * junctionVolts;
-    point.conductance += extraConductance;
-    return {junctionVolts + m_series * point.current, point.current,
-            point.conductance / (1 + m_series * point.conductance)};
+Junction::Branch Junction::across(double volts, double near, double extraConductance) const {
+    if (!(m_series > 0)) return atJunction(volts, extraConductance);
+    double junction = near;
+    Branch branch = atJunction(junction, extraConductance);
+    if (!(std::abs(branch.volts - volts) < m_slope)) {
+        // An upper bound of the junction's share: all of the voltage across Rs would drive
+        // volts/Rs.
+        junction = volts;
+        if (volts > 0) {
+            junction = std::min(volts, m_slope * std::log1p(volts / (m_series * m_saturation)));
+        } else if (std::isfinite(m_breakdown) && volts < -m_breakdown) {
+            const double beyond = -volts - m_breakdown;
+            junction =
+                -m_breakdown -
+                std::min(beyond, m_slope * std::log1p(beyond / (m_series * m_breakdownCurrent)));
+        }
+        branch = atJunction(junction, extraConductance);
+    }
+    for (int step = 0; step < 60; ++step) {
+        // d(branch volts)/d(junction) = 1 + Rs·g; with G = g/(1 + Rs·g) that is 1/(1 − Rs·G).
+        const double change = (branch.volts - volts) * (1 - m_series * branch.conductance);
+        if (std::abs(change) <= 1e-13 * std::abs(junction) + 1e-15) break;
+        junction -= change;
+        branch = atJunction(junction, extraConductance);
+    }
+    return branch;
 }
 
 double Junction::limited(double wanted, double before) const {

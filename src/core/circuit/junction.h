@@ -23,14 +23,20 @@ public:
     /// straight line, so that no iterate overflows.
     [[nodiscard]] JunctionPoint at(double volts) const;
 
-    /// The junction voltage at which junction and series resistance together take `volts`, solved
-    /// from above by Newton's method: the law is convex on either side of zero current.
-    [[nodiscard]] double junctionVolts(double volts) const;
-    /// What stands across junction and series resistance together, and their slope.
+    /// A diode as one branch: its junction and its series resistance.
     struct Branch {
-        double volts = 0, current = 0, conductance = 0;
+        double junction = 0;     ///< V across the junction alone
+        double volts = 0;        ///< V across both
+        double current = 0;      ///< A
+        double conductance = 0;  ///< dI/dV of both, A/V
     };
-    [[nodiscard]] Branch branch(double junctionVolts, double extraConductance) const;
+    [[nodiscard]] bool hasSeries() const { return m_series > 0; }
+    /// The branch with a given voltage across its junction.
+    [[nodiscard]] Branch atJunction(double junction, double extraConductance) const;
+    /// The branch with a given voltage across both: Newton's method on the junction's share, from
+    /// `near` where that is close, else from an upper bound, from which it descends (the law is
+    /// convex on either side of zero current).
+    [[nodiscard]] Branch across(double volts, double near, double extraConductance) const;
 
     /// The voltage to take instead of `wanted`, coming from `before`: a step into the steep part of
     /// the exponential is cut to what the current's logarithm allows. Source: L. W. Nagel, SPICE2

@@ -61,8 +61,8 @@ private:
 
     const Circuit& m_circuit;
     Eigen::Index m_size = 0, m_firstSource = 0;
-    std::vector<Junction> m_junctions;  ///< per model
-    std::vector<double> m_junctionVolts;
+    std::vector<Junction> m_junctions;         ///< per model
+    std::vector<Junction::Branch> m_branches;  ///< per diode, where it is linearised
     std::vector<Slots> m_capacitorSlots, m_junctionSlots;
     std::vector<double> m_constant;  ///< matrix values of what never changes
     std::unique_ptr<Linear> m_linear;
