@@ -27,10 +27,9 @@ need() {
     }
 }
 
-# configure PRESET [cmake options]: quick when nothing has changed.
+# configure PRESET [cmake options]
 configure() {
     local preset=$1
     shift
-    [ -f "$root/build/$preset/build.ninja" ] && [ $# -eq 0 ] && return 0
     (cd "$root" && cmake --preset "$preset" "$@" >/dev/null)
 }
