@@ -1,5 +1,6 @@
 #include "cli/exchange.h"
 
+#include "core/job/lamp_netlist.h"
 #include "store/job_json.h"
 #include "store/workshop.h"
 
@@ -8,14 +9,14 @@
 
 namespace glimmet::cli {
 
-Exchanged exported(const std::string& path, const std::string& wanted, const std::string& moment) {
-    Exchanged result;
+namespace {
+
+/// The one job of that name in a workshop, now or at a moment; else the line to complain with.
+tl::expected<core::Job, std::string> jobOf(const std::string& path, const std::string& wanted,
+                                           const std::string& moment) {
     const auto workshop =
         store::Workshop::open(QString::fromStdString(path), store::Access::ReadOnly);
-    if (!workshop) {
-        result.faults.push_back(path + ": " + core::plain(workshop.error().what));
-        return result;
-    }
+    if (!workshop) return tl::unexpected(path + ": " + core::plain(workshop.error().what));
     std::vector<store::JobEntry> found;
     std::string names;
     for (const store::JobEntry& entry :
@@ -24,25 +25,43 @@ Exchanged exported(const std::string& path, const std::string& wanted, const std
         if (wanted.empty() || entry.name == wanted) found.push_back(entry);
     }
     if (found.size() != 1) {
-        result.faults.push_back(path + ": --job: found " + std::to_string(found.size()) +
-                                " jobs “" + wanted + "”, allowed: the name of one of: " + names);
-        return result;
+        return tl::unexpected(path + ": --job: found " + std::to_string(found.size()) + " jobs “" +
+                              wanted + "”, allowed: the name of one of: " + names);
     }
     QDateTime then = QDateTime::fromString(QString::fromStdString(moment), Qt::ISODate);
     if (moment.size() == 10 && then.isValid()) then.setTime(QTime(23, 59, 59, 999));
     if (!moment.empty() && !then.isValid()) {
-        result.faults.push_back(
-            path + ": --at: found “" + moment +
-            "”, allowed: a date or time like 2026-03-31 or 2026-03-31T18:00:00");
-        return result;
+        return tl::unexpected(path + ": --at: found “" + moment +
+                              "”, allowed: a date or time like 2026-03-31 or 2026-03-31T18:00:00");
     }
-    const auto job = moment.empty() ? (*workshop)->job(found.front().id)
-                                    : (*workshop)->jobAt(found.front().id, then);
-    if (job)
-        result.out = store::jobToJson(*job) + "\n";
-    else
-        result.faults.push_back(path + ": " + core::plain(job.error().what));
-    return result;
+    auto job = moment.empty() ? (*workshop)->job(found.front().id)
+                              : (*workshop)->jobAt(found.front().id, then);
+    if (!job) return tl::unexpected(path + ": " + core::plain(job.error().what));
+    return std::move(*job);
+}
+
+}  // namespace
+
+Exchanged exported(const std::string& path, const std::string& wanted, const std::string& moment) {
+    const auto job = jobOf(path, wanted, moment);
+    if (!job) return {{}, {job.error()}};
+    return {store::jobToJson(*job) + "\n", {}};
+}
+
+Exchanged exportedLamp(const std::string& path, const std::string& wanted,
+                       const std::string& lamp) {
+    const auto job = jobOf(path, wanted, {});
+    if (!job) return {{}, {job.error()}};
+    const core::Circuit* circuit = core::circuitNamed(*job, lamp);
+    if (!circuit) {
+        std::string names;
+        for (const core::Circuit& each : job->circuits)
+            names += (names.empty() ? "" : ", ") + each.name;
+        return {{}, {path + ": --lamp: found no lamp “" + lamp + "”, allowed: one of: " + names}};
+    }
+    const auto netlist = core::lampNetlist(*job, *circuit, {});
+    if (!netlist) return {{}, {path + ": --lamp: " + core::plain(netlist.error().what)}};
+    return {core::circuit::writtenNetlist(*netlist), {}};
 }
 
 Exchanged imported(const std::string& path, const std::string& source) {

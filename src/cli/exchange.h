@@ -15,6 +15,9 @@ struct Exchanged {
 /// for the job as it was then (a date alone: at the end of that day); empty: as it is.
 [[nodiscard]] Exchanged exported(const std::string& workshop, const std::string& job,
                                  const std::string& moment = {});
+/// A lamp circuit of that job as a SPICE netlist.
+[[nodiscard]] Exchanged exportedLamp(const std::string& workshop, const std::string& job,
+                                     const std::string& lamp);
 /// Adds the job in a JSON file to a workshop, which is made if it is not there.
 [[nodiscard]] Exchanged imported(const std::string& workshop, const std::string& file);
 

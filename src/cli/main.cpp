@@ -96,6 +96,9 @@ int main(int argc, char** argv) {
     exportCommand->add_option("--job", job, "which, where there are several");
     std::string moment;
     exportCommand->add_option("--at", moment, "as it was then, like 2026-03-31");
+    std::string lamp;
+    CLI::Option* lampOption =
+        exportCommand->add_option("--lamp", lamp, "a lamp circuit of the job as a SPICE netlist");
     CLI::App* importCommand = app.add_subcommand("import", "a job in JSON into a workshop");
     importCommand->add_option("workshop", path)->required();
     importCommand->add_option("file", file)->required();
@@ -116,8 +119,9 @@ int main(int argc, char** argv) {
         std::cout << (json ? cli::asJson(result) + "\n" : cli::asText(result));
         return strict && result.worst() == core::State::Over ? VerdictOver : Done;
     }
-    const cli::Exchanged result =
-        *exportCommand ? cli::exported(path, job, moment) : cli::imported(path, file);
+    const cli::Exchanged result = !*exportCommand ? cli::imported(path, file)
+                                  : *lampOption   ? cli::exportedLamp(path, job, lamp)
+                                                  : cli::exported(path, job, moment);
     if (!result.faults.empty()) return complain(result.faults);
     std::cout << result.out;
     return Done;

@@ -19,7 +19,7 @@ TEST(Shelf, ShowsEveryJobWithWhatToDoNext) {
     const auto* list = app.find<QListView>(u"shelfList"_s);
     ASSERT_EQ(list->model()->rowCount(), 2);
     for (int wait = 0;
-         wait < 100 && !list->model()->index(1, 0).data(ShelfModel::KnownRole).toBool(); ++wait) {
+         wait < 500 && !list->model()->index(1, 0).data(ShelfModel::KnownRole).toBool(); ++wait) {
         QTest::qWait(20);
     }
     const QModelIndex tern = list->model()->index(1, 0);

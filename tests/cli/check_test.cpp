@@ -1,6 +1,7 @@
 #include "cli/check.h"
 
 #include "cli/exchange.h"
+#include "cli/spice.h"
 #include "store/workshop.h"
 #include "support/sample_jobs.h"
 #include "support/scratch.h"
@@ -72,6 +73,17 @@ TEST(Export, TellsAJobAsItWas) {
               path + ": The job did not exist at that time.");
     EXPECT_EQ(exported(path, "", "2999-03-31").out, exported(path, "").out);
     EXPECT_EQ(exported(path, "", "in March").faults.size(), 1U);
+}
+TEST(Export, WritesALampAsANetlistThatGivesItsCurrent) {
+    const tests::Scratch scratch;
+    const std::string path = scratch.file("w.glimmet").toStdString();
+    EXPECT_TRUE(imported(path, DEMO_FOLDER "/ling.json").faults.empty());
+    const Exchanged lamp = exportedLamp(path, "", "rear lamp");
+    ASSERT_TRUE(lamp.faults.empty()) << lamp.faults[0];
+    const auto out = nlohmann::json::parse(spiceRun(lamp.out).json);
+    EXPECT_NEAR(out["op"]["i"]["vbus"], -0.003404, 5e-7);  // as the check says: 3.4 mA
+    EXPECT_EQ(exportedLamp(path, "", "roof").faults.at(0),
+              path + ": --lamp: found no lamp “roof”, allowed: one of: cab lamp, rear lamp");
 }
 TEST(Check, LeavesAFaultyCatalogueOfTheUsersToTheUser) {
     const tests::Scratch scratch;

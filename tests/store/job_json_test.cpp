@@ -2,6 +2,7 @@
 
 #include "core/job/checks.h"
 #include "store/catalogue.h"
+#include "support/mutation.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 
@@ -73,25 +74,9 @@ TEST(JobJson, RefusesAnLedThatNoLawDescribes) {
 TEST(JobJson, SurvivesAnyMutationOfADocument) {
     std::mt19937 random(17);
     const std::string whole = jobToJson(fullJob(), -1);
-    std::uniform_int_distribution<std::size_t> place(0, whole.size() - 1);
-    std::uniform_int_distribution<int> byte(0, 255), kind(0, 3);
     int accepted = 0;
     for (int trial = 0; trial < 3000; ++trial) {
-        std::string text = whole;
-        switch (kind(random)) {
-            case 0:
-                text[place(random)] = static_cast<char>(byte(random));
-                break;
-            case 1:
-                text.erase(place(random), 3);
-                break;
-            case 2:
-                text.resize(place(random));
-                break;
-            default:
-                text.insert(place(random), "9");
-                break;
-        }
+        const std::string text = tests::mutated(whole, random, {"9", "-", "e", "null", "\"", "0"});
         std::vector<Fault> faults;
         const auto job = jobFromJson(text, &faults);
         if (!job) {

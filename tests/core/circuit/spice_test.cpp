@@ -1,5 +1,6 @@
 #include "core/circuit/spice.h"
 
+#include "support/mutation.h"
 #include "support/print_quantity.h"
 #include "support/trade_circuits.h"
 
@@ -124,27 +125,10 @@ TEST(ReadNetlist, SurvivesAnyMutation) {
     const std::string whole =
         "title\nV1 in 0 PULSE(0 5 1m 1u 1u 3m 6m)\nR1 in a 1k\nD1 a 0 m\nC1 a 0 1u\n"
         ".model m D(IS=1e-14 N=1.5 RS=2 BV=6 IBV=1m)\n.tran 1m 4m\n.end\n";
-    std::uniform_int_distribution<std::size_t> place(0, whole.size() - 1);
-    std::uniform_int_distribution<int> byte(0, 255), kind(0, 3);
-    const std::string pieces[] = {"\n", " ", "1e30", "-", "meg", "0", "(", "+", ".op", "999999999"};
-    std::uniform_int_distribution<std::size_t> piece(0, std::size(pieces) - 1);
     int ran = 0;
     for (int trial = 0; trial < 3000; ++trial) {
-        std::string text = whole;
-        switch (kind(random)) {
-            case 0:
-                text[place(random)] = static_cast<char>(byte(random));
-                break;
-            case 1:
-                text.erase(place(random), 2);
-                break;
-            case 2:
-                text.insert(place(random), pieces[piece(random)]);
-                break;
-            default:
-                text.resize(place(random));
-                break;
-        }
+        const std::string text = tests::mutated(
+            whole, random, {"\n", " ", "1e30", "-", "meg", "0", "(", "+", ".op", "999999999"});
         const ReadNetlist result = readNetlist(text);
         if (!result.faults.empty()) continue;
         const auto* span = std::get_if<TransientSpan>(&result.netlist.analysis);
