@@ -161,8 +161,10 @@ bool Bench::take(const QString& line) {
         emit failed(tr("That is how it stands already: %1.").arg(said(jotted->meaning)));
         return false;
     }
-    m_stage = jotted->stage;
-    m_subject = jotted->subject;
+    if (jotted->stage) {
+        m_stage = *jotted->stage;
+        m_subject = jotted->subject;
+    }
     // A finding that was picked by hand stays in view as long as it is about the same thing.
     if (const core::Finding* before = spoken(); !before || before->subject != m_subject) {
         m_spokenId.clear();

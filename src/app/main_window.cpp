@@ -12,6 +12,7 @@
 #include "app/shelf/silhouette.h"
 #include "app/theme.h"
 #include "app/words.h"
+#include "core/job/record.h"
 #include "store/job_json.h"
 
 #include <QAction>
@@ -425,6 +426,7 @@ void MainWindow::showAttention() {
             tr("No lamp yet. A lamp needs a place, a colour and an output; the resistor is worked "
                "out for you.");
     m_reckoning->show(spoken, others, empty, m_bench.readOnly());
+    m_reckoning->showRecord(has ? core::recordLines(job) : std::vector<core::Text>{});
     setWindowTitle(
         has ? tr("%1 · %2 · %3 — Glimmet")
                   .arg(qs(job.name), stageName(stage),

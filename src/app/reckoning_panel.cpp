@@ -71,6 +71,7 @@ ReckoningPanel::ReckoningPanel(QWidget* parent) : QScrollArea(parent) {
     m_because = section(tr("Because"));
     m_options = section(tr("Options"));
     m_others = section(tr("Also in this stage"));
+    m_record = section(tr("Record"));
     m_ground = new QWidget(m_because.whole);
     m_groundColumn = new QVBoxLayout(m_ground);
     m_groundColumn->setContentsMargins(0, 0, 0, 0);
@@ -96,7 +97,7 @@ ReckoningPanel::Section ReckoningPanel::section(const QString& heading) {
 }
 
 void ReckoningPanel::colour() {
-    for (const Section& each : {m_figures, m_because, m_options, m_others}) {
+    for (const Section& each : {m_figures, m_because, m_options, m_others, m_record}) {
         paint(each.heading, theme().brass);
     }
     paint(m_caution, theme().close);
@@ -154,6 +155,21 @@ void ReckoningPanel::show(const core::Finding* spoken,
         },
         [](FindingRow& row, const core::Finding* finding) { row.show(*finding, rowWidth); });
     m_others.whole->setVisible(!others.empty());
+}
+
+void ReckoningPanel::showRecord(const std::vector<core::Text>& lines) {
+    m_recordRows.fill(
+        m_record.rows, lines,
+        [this] {
+            QLabel* label = wordsLabel(wordsFont(13), "", m_record.whole);
+            label->setTextFormat(Qt::PlainText);  // notes are the user's words
+            return label;
+        },
+        [](QLabel& label, const core::Text& line) {
+            label.setObjectName(u"recordLine"_s);
+            label.setText(said(line));
+        });
+    m_record.whole->setVisible(!lines.empty());
 }
 
 void ReckoningPanel::showFigures(Section& section, Rows<FigureRow>& rows,

@@ -24,6 +24,8 @@ public:
     /// stage, to go to.
     void show(const core::Finding* spoken, const std::vector<const core::Finding*>& others,
               const QString& empty, bool readOnly);
+    /// The job's record, at the foot.
+    void showRecord(const std::vector<core::Text>& lines);
 
 signals:
     void optionTaken(const QString& jot);
@@ -47,13 +49,14 @@ private:
     StateMark* m_mark;
     QLabel* m_sentence;
     QLabel* m_caution;
-    Section m_figures, m_options, m_because, m_others;
+    Section m_figures, m_options, m_because, m_others, m_record;
     Rows<FigureRow> m_figureRows, m_groundRows;
     Rows<QLabel> m_derivations;
     QWidget* m_ground;  ///< what the derivations rest on, below them
     QVBoxLayout* m_groundColumn;
     Rows<OptionRow> m_optionRows;
     Rows<FindingRow> m_otherRows;
+    Rows<QLabel> m_recordRows;
 };
 
 }  // namespace glimmet::app

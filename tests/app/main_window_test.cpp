@@ -206,6 +206,18 @@ TEST(MainWindow, TakesNamesAndNotesOfAnyScriptAndLength) {
     EXPECT_TRUE(app.window().windowTitle().startsWith(u"🚂 مرحبا"_s));
     EXPECT_FALSE(app.window().grab().isNull());
 }
+TEST(MainWindow, ShowsANoteAtOnceAndStaysInItsStage) {
+    OpenWindow app;
+    app.press(Qt::Key_2, Qt::ControlModifier);
+    app.jot(u"note brush spring replaced"_s);
+    EXPECT_EQ(app.bench().stage(), core::Stage::Lamps);
+    EXPECT_TRUE(app.find<QLabel>(u"recordLine"_s)->isVisible());
+    QStringList lines;
+    for (const auto* label : app.window().findChildren<QLabel*>(u"recordLine"_s))
+        lines.append(label->text());
+    EXPECT_TRUE(lines.first().startsWith(u"Owner: Harbourmaster"_s));
+    EXPECT_TRUE(lines.filter(u"brush spring replaced"_s).size() == 1);
+}
 TEST(MainWindow, GivesEveryControlAName) {
     OpenWindow app;
     for (const core::Stage stage : core::stages) {

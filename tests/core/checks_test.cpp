@@ -46,6 +46,13 @@ TEST(MotorFindings, SayWhetherItFitsInOneSentence) {
     EXPECT_NEAR(*figure(rating, "I_stall").value, 1.3975, 1e-12);
     EXPECT_EQ(withValues(figure(rating, "I_stall")), "(14.5 V − 1.2 V − 400 mV) / 9.231 Ω");
 }
+TEST(MotorFindings, NameTheRuleAndItsMargin) {
+    const auto all = checkedAll(jotted(shunter(), {"rule running", "margin 10%"}));
+    const Figure& rule = figure(finding(all, "motor.rating"), "margin");
+    EXPECT_NEAR(*rule.value, 0.1, 1e-12);
+    EXPECT_NE(plain(words(rule.basis)).find("running rule"), std::string::npos);
+    EXPECT_EQ(rule.jot, "rule ");
+}
 TEST(MotorFindings, ChangeWithEveryReading) {
     // 12 V / 1.6 A = 7.5 Ω; 12.9 / 7.5 = 1.72 A, above 85 % of 1.8 A.
     EXPECT_EQ(sentenceOf(jotted(shunter(), {"stall 1.6A 12V"}), "motor.rating"),
@@ -153,6 +160,15 @@ TEST(LampFindings, AskWhetherTheOutputHasAResistorOfItsOwn) {
     // The board's resistor is part of the circuit: 10.38 V over 2880 Ω instead of 2200 Ω.
     const auto state = circuitState(answered, answered.circuits[0], {});
     EXPECT_NEAR(state->total.value(), 10.42 / 2880, 2e-5);
+}
+TEST(LampFindings, DoNotTrustAnOutputThatDoesNotSwitchToGround) {
+    Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
+    EXPECT_EQ(finding(checkedAll(job), "lamp.output-kind:front lamp").id, "(none of that id)");
+    for (const OutputKind kind : {OutputKind::LogicLevel, OutputKind::LampSupply,
+                                  OutputKind::ConstantCurrent, OutputKind::Unknown}) {
+        job.decoder->outputs[0].kind = kind;
+        EXPECT_EQ(finding(checkedAll(job), "lamp.output-kind:front lamp").state, State::Ask);
+    }
 }
 TEST(LampFindings, SeeUnevenRowsAndMixedWhites) {
     const Job job = jotted(shunter(), {"lamp front warm-white-3mm", "parallel front red",

@@ -1,6 +1,7 @@
 // Each verb of the jot language, with what it takes, what it changes and what it refuses.
 #include "core/job/checks.h"
 #include "core/job/jot.h"
+#include "core/job/record.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 
@@ -68,6 +69,14 @@ TEST(JotRule, ChangesTheVerdict) {
     EXPECT_EQ(after("rule running").rule, RatingRule::Running);
     EXPECT_EQ(worstState(findings(after("rule strict"), tests::smallCatalogue())), State::Over);
     EXPECT_EQ(refusal("rule brave"), "“brave” is none of: strict, slip, running.");
+}
+TEST(JotMargin, TakesPerCentOrAShare) {
+    EXPECT_NEAR(after("margin 10%").closeMargin, 0.10, 1e-12);
+    EXPECT_NEAR(after("margin 0.2").closeMargin, 0.2, 1e-12);
+    EXPECT_EQ(after("margin 0").closeMargin, 0);
+    EXPECT_EQ(code("margin 95%"), ErrorCode::OutOfRange);
+    EXPECT_EQ(code("margin -5%"), ErrorCode::OutOfRange);
+    EXPECT_EQ(code("margin wide"), ErrorCode::NotUnderstood);
 }
 TEST(JotDecoder, FitsACopyOfThePartByIdOrName) {
     EXPECT_EQ(after("decoder large").decoder->peak, Amperes{4.0});
@@ -201,6 +210,28 @@ TEST(JotRecord, KeepsNotesTimesAndNames) {
     EXPECT_EQ(code("time -5 min wiring"), ErrorCode::OutOfRange);
     EXPECT_EQ(code("name"), ErrorCode::OutOfRange);
     EXPECT_EQ(code("name " + std::string(500, 'x')), ErrorCode::OutOfRange);
+}
+TEST(JotRecord, LeavesOneWhereOneIs) {
+    for (const char* line : {"note x", "time 5m wiring", "name x", "owner x"}) {
+        EXPECT_FALSE(understood(line, shunter(), tests::smallCatalogue(), "")->stage.has_value())
+            << line;
+    }
+}
+TEST(RecordLines, TellOwnerWishTimeAndNotesNewestFirst) {
+    Job job = jotted(shunter(), {"owner R. Tide", "time 25m wiring", "time 5m wiring", "note first",
+                                 "note second"});
+    job.wish = "slow shunting";
+    std::vector<std::string> lines;
+    for (const Text& line : recordLines(job)) lines.push_back(plain(line));
+    EXPECT_EQ(lines, (std::vector<std::string>{"Owner: R. Tide", "Wish: slow shunting",
+                                               "Time spent: 30 min", "2026-03-02: second",
+                                               "2026-03-02: first"}));
+    EXPECT_TRUE(recordLines(shunter()).empty());
+}
+TEST(RecordLines, CutLongNotesAtAWholeCharacter) {
+    const Job job = jotted(shunter(), {"note ååååå"});  // two bytes each
+    EXPECT_EQ(plain(recordLines(job, 5)[0]), "2026-03-02: åå…");
+    EXPECT_EQ(plain(recordLines(job, 10)[0]), "2026-03-02: ååååå");
 }
 TEST(JotScale, SetsTheUsualTrackVoltsUntilTheyAreMeasured) {
     EXPECT_EQ(usualVolts(after("scale n").supply, after("scale n").scale), Volts{12});

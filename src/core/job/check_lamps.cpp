@@ -237,6 +237,22 @@ Finding outputFinding(const Circuit& circuit) {
     return finding;
 }
 
+Text outputKindWords(OutputKind kind) {
+    switch (kind) {
+        case OutputKind::LogicLevel:
+            return text("is a signal, not made to light a lamp");
+        case OutputKind::LampSupply:
+            return text("is a fixed supply for filament lamps");
+        case OutputKind::ConstantCurrent:
+            return text("sets the lamp's current itself");
+        case OutputKind::LowSide:
+            return text("switches to ground");
+        case OutputKind::Unknown:
+            break;
+    }
+    return text("is of an unknown kind");
+}
+
 void addGroupFindings(const Job& job, const Circuit& circuit, const CircuitState& state,
                       std::vector<Finding>& all) {
     // Uneven rows: the lamp with the lower voltage takes what the others are short of.
@@ -294,6 +310,19 @@ void addGroupFindings(const Job& job, const Circuit& circuit, const CircuitState
         all.push_back(std::move(finding));
     }
     if (const DecoderOutput* output = outputNamed(job, circuit.output)) {
+        if (output->kind != OutputKind::LowSide) {
+            Finding finding;
+            finding.id = "lamp.output-kind:" + circuit.name;
+            finding.stage = Stage::Lamps;
+            finding.subject = circuit.name;
+            finding.state = State::Ask;
+            finding.sentence = text(
+                "Output %1 %2: what is worked out for %3 holds for an output that "
+                "switches to ground. Measure before you trust it.",
+                circuit.output, outputKindWords(output->kind), circuit.name);
+            finding.action = text("find out what output %1 does", circuit.output);
+            all.push_back(std::move(finding));
+        }
         const State load = stateAgainst(state.total.value(), output->limit.value(), lampCloseAbove);
         if (load != State::Fine) {
             Finding finding;

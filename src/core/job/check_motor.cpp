@@ -175,6 +175,30 @@ Text verdictSentence(const MotorVerdict& verdict) {
         "motor.");
 }
 
+/// The rule that the ratings were held by, with its margin: a workshop's choice, so it is named.
+Figure ruleFigure(const Job& job) {
+    Text words;
+    switch (job.rule) {
+        case RatingRule::Strict:
+            words = text("strict rule: continuous carries the stall");
+            break;
+        case RatingRule::Slip:
+            words = text("slip rule: continuous carries slipping, peak carries the stall");
+            break;
+        case RatingRule::Running:
+            words = text("running rule: continuous carries running with a quarter in hand");
+            break;
+    }
+    return {text("Close within this share of a limit"),
+            "margin",
+            job.closeMargin,
+            Dimension::Ratio,
+            {Basis::Kind::Chosen, {}, std::move(words)},
+            {},
+            {},
+            "rule "};
+}
+
 Text verdictAction(const MotorVerdict& verdict) {
     if (verdict.state == State::Over) return text("choose a larger decoder");
     if (verdict.state != State::Ask) return {};
@@ -278,6 +302,7 @@ Finding ratingFinding(const Job& job, const Catalogue& catalogue, const House& h
                 : figures::catalogue(text("Decoder's continuous rating"), "I_cont",
                                      job.decoder->continuous, part));
     }
+    finding.figures.push_back(ruleFigure(job));
     if (verdict.state == State::Ask) finding.caution = stallCaution(motor);
     return finding;
 }

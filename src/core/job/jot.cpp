@@ -15,7 +15,7 @@ struct Verb {
     Result<Jotted> (*read)(const Line&);
     JotForm form;
 };
-const std::array<Verb, 25> verbs{{
+const std::array<Verb, 26> verbs{{
     {"stall", stall, {"stall AMPS VOLTS", "stall 1.15A 12V", "a stall test: a second at the most"}},
     {"slip", slip, {"slip AMPS [VOLTS]", "slip 420mA", "held back until the wheels slip"}},
     {"haul", haul, {"haul AMPS [VOLTS]", "haul 350mA 12V", "with its usual train"}},
@@ -36,6 +36,7 @@ const std::array<Verb, 25> verbs{{
     {"rule",
      rule,
      {"rule NAME", "rule strict", "how ratings are held against the motor: strict, slip, running"}},
+    {"margin", margin, {"margin SHARE", "margin 10%", "how near to a limit counts as close"}},
     {"decoder",
      decoder,
      {"decoder NAME", "decoder four-wire-1.0",

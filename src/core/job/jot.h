@@ -6,6 +6,7 @@
 #include "core/job/job.h"
 #include "core/result.h"
 
+#include <optional>
 #include <span>
 #include <string>
 #include <string_view>
@@ -13,10 +14,10 @@
 namespace glimmet::core {
 
 struct Jotted {
-    Text meaning;         ///< how the line was understood: "Stall test: 1.15 A at 12 V"
-    Job after;            ///< the job with it
-    Stage stage{};        ///< where its effect shows
-    std::string subject;  ///< the circuit it touches, or empty
+    Text meaning;                ///< how the line was understood: "Stall test: 1.15 A at 12 V"
+    Job after;                   ///< the job with it
+    std::optional<Stage> stage;  ///< where its effect shows; nothing: wherever one is
+    std::string subject;         ///< the circuit it touches, or empty
 };
 
 /// Reads one line against a job. Pure: the job itself is not touched.

@@ -131,6 +131,24 @@ Result<Jotted> rule(const Line& line) {
     return result;
 }
 
+Result<Jotted> margin(const Line& line) {
+    std::string words = line.rest;
+    const bool hundredths = words.ends_with("%");
+    if (hundredths) words.pop_back();
+    const auto value = parsedSi(words, Dimension::Ratio);
+    if (!value) return tl::unexpected(value.error());
+    const double share = hundredths ? *value / 100 : *value;
+    if (!(share >= 0 && share <= 0.9)) {
+        return refuse(ErrorCode::OutOfRange,
+                      text("“%1” is out of range: 0 to 90 % is allowed. Write it like margin 10%.",
+                           line.rest));
+    }
+    Jotted result =
+        jotted(line, Stage::Measure, text("Close within %1 of a limit", percent(share)));
+    result.after.closeMargin = share;
+    return result;
+}
+
 Result<Jotted> motor(const Line& line) {
     Jotted result = jotted(line, Stage::Measure, text("Motor: %1", lowered(line.rest)));
     if (lowered(line.rest) == "none") {

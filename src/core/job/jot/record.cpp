@@ -50,7 +50,7 @@ Result<Jotted> note(const Line& line) {
         return refuse(ErrorCode::Missing,
                       text("What is to be noted? Write it like note clip broken rear left."));
     }
-    Jotted result = jotted(line, Stage::Measure, text("Note"));
+    Jotted result = jotted(line, std::nullopt, text("Note"));
     result.after.notes.push_back({line.today, line.rest});
     return result;
 }
@@ -72,7 +72,7 @@ Result<Jotted> timeSpent(const Line& line) {
     const auto time = positive<Seconds>(times.front(), Seconds{200 * 3600});
     if (!time) return tl::unexpected(time.error());
     Jotted result = jotted(
-        line, Stage::Measure,
+        line, std::nullopt,
         text("%1 min on %2", formatted(time->value() / 60, Dimension::Ratio, 3), joined(words)));
     result.after.times.push_back({line.today, joined(words), *time});
     return result;
@@ -83,13 +83,13 @@ Result<Jotted> nameJob(const Line& line) {
         return refuse(ErrorCode::OutOfRange,
                       text("A name is 1 to 400 bytes long. Write it like name Tern."));
     }
-    Jotted result = jotted(line, Stage::Measure, text("Name: %1", line.rest));
+    Jotted result = jotted(line, std::nullopt, text("Name: %1", line.rest));
     result.after.name = line.rest;
     return result;
 }
 
 Result<Jotted> owner(const Line& line) {
-    Jotted result = jotted(line, Stage::Measure,
+    Jotted result = jotted(line, std::nullopt,
                            line.rest.empty() ? text("No owner") : text("Owner: %1", line.rest));
     result.after.owner = line.rest;
     return result;

@@ -17,6 +17,7 @@ namespace glimmet::core::jot {
 [[nodiscard]] Result<Jotted> switchDrop(const Line& line);
 [[nodiscard]] Result<Jotted> supply(const Line& line);
 [[nodiscard]] Result<Jotted> rule(const Line& line);
+[[nodiscard]] Result<Jotted> margin(const Line& line);
 [[nodiscard]] Result<Jotted> motor(const Line& line);
 [[nodiscard]] Result<Jotted> decoder(const Line& line);
 [[nodiscard]] Result<Jotted> lamp(const Line& line);

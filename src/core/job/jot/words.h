@@ -38,7 +38,7 @@ struct Line {
 [[nodiscard]] inline tl::unexpected<Error> refuse(ErrorCode code, Text what) {
     return failure(code, "jot", std::move(what));
 }
-[[nodiscard]] inline Jotted jotted(const Line& line, Stage stage, Text meaning) {
+[[nodiscard]] inline Jotted jotted(const Line& line, std::optional<Stage> stage, Text meaning) {
     return {std::move(meaning), line.job, stage, {}};
 }
 
