@@ -15,8 +15,8 @@ LedLaw white(double volts = 3.1) {
     return *ledLawThrough({Volts{volts}, Amperes{0.02}}, 2.9, Ohms{12});
 }
 
-// Handbook 2.3: 14.5 V track, 1.2 V rectifier, 0.1 V switch, white at 5 mA.
-TEST(LampCircuit, SolvesTheHandbooksWorkedLamp) {
+// docs/physics.md: 14.5 V track, 1.2 V rectifier, 0.1 V switch, white at 5 mA.
+TEST(LampCircuit, SolvesTheWorkedLamp) {
     const Volts drive{14.5 - 1.2 - 0.1};
     const Ohms ideal = idealResistor({white()}, drive, Ohms{0}, 1, Amperes{0.005});
     EXPECT_NEAR(ideal.value(), 2077, 0.5);
@@ -29,10 +29,10 @@ TEST(LampCircuit, SolvesTheHandbooksWorkedLamp) {
     EXPECT_NEAR(solution.resistorPower[0].value(), 0.049, 0.0001);
     EXPECT_STREQ(resistorBody(solution.resistorPower[0]), "1/8 W or 0805");
 }
-// Handbook 2.3: three whites on one resistor set for 30 mA in all, one of them 0.1 V lower: its
+// docs/physics.md: three whites on one resistor set for 30 mA in all, one of them 0.1 V lower: its
 // neighbours get 8.25 mA and it takes 13.5 mA, a ratio of 1.64. The resistor that makes the total
 // 30 mA is found here from the equal-share case: (12 − V(10 mA))/30 mA.
-TEST(LampCircuit, SolvesTheHandbooksSharedResistor) {
+TEST(LampCircuit, SolvesTheWorkedSharedResistor) {
     const Ohms shared{(12 - white().voltage(Amperes{0.01}).value()) / 0.03};
     const LampSolution solution =
         solved({shared, {{{white()}, {}}, {{white()}, {}}, {{white(3.0)}, {}}}}, Volts{12});

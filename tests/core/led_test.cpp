@@ -12,8 +12,8 @@ namespace {
 TEST(ThermalVoltage, IsTwentyFivePointEightSixFiveMillivoltsAtThreeHundredKelvin) {
     EXPECT_NEAR(thermalVoltage, 0.025865, 5e-7);
 }
-// Handbook 2.3: a white LED of 3.1 V at 20 mA stands at 2.816 V with 5 mA.
-TEST(LedLaw, GivesTheHandbooksWhiteLedAtFiveMilliamps) {
+// docs/physics.md: a white LED of 3.1 V at 20 mA stands at 2.816 V with 5 mA.
+TEST(LedLaw, GivesTheWorkedWhiteLedAtFiveMilliamps) {
     const LedLaw law = typicalLaw(LedFamily::White);
     EXPECT_NEAR(law.voltage(Amperes{0.005}).value(), 2.816, 0.0005);
     EXPECT_NEAR(law.voltage(Amperes{0.020}).value(), 3.1, 1e-12);

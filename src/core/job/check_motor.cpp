@@ -386,7 +386,7 @@ std::vector<Finding> motorFindings(const Job& job, const Catalogue& catalogue, c
         }
     }
 
-    // Health, from the model's own history (handbook 2.5).
+    // Health, from the model's own history (docs/physics.md, motor).
     std::vector<const MotorReading*> light;
     for (const MotorReading& reading : readings) {
         if (reading.condition == MotorCondition::Light) light.push_back(&reading);

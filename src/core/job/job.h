@@ -127,7 +127,7 @@ struct Job {
     bool operator==(const Job&) const = default;
 };
 
-/// House defaults: what is assumed until it is measured. Source: handbook 2.1, 2.5.
+/// House defaults: what is assumed until it is measured. Source: docs/physics.md.
 struct House {
     Volts rectifier{1.2};        ///< two silicon drops
     Volts bridge{0.4};           ///< motor bridge of a decoder

@@ -50,14 +50,14 @@ struct LitLamp {
 /// Every lamp of a job with every output on. The job must outlive the result.
 [[nodiscard]] std::vector<LitLamp> litLamps(const Job& job, const House& house);
 
-/// How bright a current looks: the cube root of light relative to 20 mA (handbook 2.2: perceived
+/// How bright a current looks: the cube root of light relative to 20 mA (docs/physics.md: perceived
 /// brightness follows roughly the cube root of luminance), at most 1.
 [[nodiscard]] double perceivedBrightness(Amperes current);
 
 /// Light of a row relative to its wish: intensity follows current to first order.
 [[nodiscard]] double relativeLight(Amperes current, Amperes wished);
 /// "as bright as wanted", "a little dimmer than wanted", "clearly brighter than wanted" …
-/// Steps at 25 % and 2:1: the eye's, for lamps in one scene (handbook 2.2).
+/// Steps at 25 % and 2:1: the eye's, for lamps in one scene (docs/physics.md).
 [[nodiscard]] Text lightWords(double relative);
 
 }  // namespace glimmet::core

@@ -22,7 +22,7 @@ inline constexpr LedFamily ledFamilies[] = {
 [[nodiscard]] std::string_view name(LedFamily family);
 [[nodiscard]] std::optional<LedFamily> ledFamilyNamed(std::string_view name);
 
-/// Typical values of a family, for lamps of which nothing better is known. Source: handbook 2.2,
+/// Typical values of a family, for lamps of which nothing better is known. Source: docs/physics.md,
 /// after common 3 mm and 5 mm data sheets; forward voltages at 20 mA.
 struct FamilyValues {
     Volts lowest{}, typical{}, highest{};  ///< forward voltage at 20 mA across a batch
@@ -65,7 +65,7 @@ struct LedLaw {
 /// Errors: OutOfRange when the points do not rise, or do not leave a positive N.
 [[nodiscard]] Result<LedLaw> ledLawThrough(ForwardPoint lower, ForwardPoint upper, Ohms series);
 
-/// The law through what is known of a lamp, as a data sheet or a bench gives it (handbook 2.2):
+/// The law through what is known of a lamp, as a data sheet or a bench gives it (docs/physics.md):
 /// one point takes N and Rs of the family and solves Is; two points solve N and Is at the family's
 /// Rs; three or more are fitted by linear least squares of V = a·ln I + b + Rs·I, where a = N·Vt
 /// and b = −a·ln Is (the law for I >> Is). Where the best Rs would be negative it is 0.

@@ -22,7 +22,7 @@ inline constexpr int highestShortAddress = 127;
 inline constexpr int highestLongAddress = 10239;
 
 /// CV1 for a short address, CV17 = 192 + a div 256 and CV18 = a mod 256 for a long one; CV29.
-/// Source: the published standard for configuration variables (S-9.2.2); handbook 2.10.
+/// Source: the published standard for configuration variables (S-9.2.2); docs/physics.md.
 /// Errors: OutOfRange for an address or step count outside, or a short address above 127.
 [[nodiscard]] Result<std::map<int, std::uint8_t>> configurationVariables(
     const BasicSettings& settings);

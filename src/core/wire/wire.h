@@ -15,7 +15,7 @@ struct WireGauge {
     Amperes limit{};          ///< short internal wiring, bundled, continuous; conservative
 };
 
-/// The gauges Glimmet knows, thickest first. Source: handbook 2.8.
+/// The gauges Glimmet knows, thickest first. Source: docs/physics.md.
 [[nodiscard]] std::span<const WireGauge> wireGauges();
 [[nodiscard]] std::optional<WireGauge> wireGauge(int awg);
 
