@@ -44,6 +44,7 @@ namespace glimmet::app {
 namespace {
 
 constexpr int recentFiles = 8;
+constexpr qint64 quicklyExamined = 4 << 20;  // bytes that are looked through within a frame
 
 /// A kind of body to put on the shelf, as its silhouette.
 class KindButton : public QPushButton {
@@ -296,20 +297,44 @@ void MainWindow::buildMenus() {
 }
 
 void MainWindow::openWorkshop(const QString& path, store::Access access) {
-    auto opened = store::Workshop::open(path, access);
+    if (QFileInfo(path).size() < quicklyExamined) {
+        openExamined(path, access, store::Soundness::ToBeChecked);
+        return;
+    }
+    notice(tr("Looking through %1 …").arg(QFileInfo(path).fileName()));
+    auto* watcher = new QFutureWatcher<core::Result<void>>(this);
+    connect(watcher, &QFutureWatcherBase::finished, this, [this, watcher, path, access] {
+        const auto sound = watcher->result();
+        watcher->deleteLater();
+        m_notice->hide();
+        if (sound)
+            openExamined(path, access, store::Soundness::Known);
+        else
+            openingFailed(sound.error(), path, access);
+    });
+    watcher->setFuture(QtConcurrent::run([path] { return store::examined(path); }));
+}
+
+void MainWindow::openingFailed(const core::Error& error, const QString& path,
+                               store::Access access) {
+    const bool readable = error.code == core::ErrorCode::InUse ||
+                          (error.code == core::ErrorCode::Unreadable && QFileInfo(path).isFile() &&
+                           access == store::Access::ReadWrite);
+    if (readable) {
+        notice(said(error), tr("Open read-only"),
+               [this, path] { openWorkshop(path, store::Access::ReadOnly); });
+    } else if (error.code == core::ErrorCode::Damaged) {
+        notice(said(error), tr("Salvage into a new file"), [this, path] { salvage(path); });
+    } else {
+        notice(said(error));
+    }
+}
+
+void MainWindow::openExamined(const QString& path, store::Access access,
+                              store::Soundness soundness) {
+    auto opened = store::Workshop::open(path, access, soundness);
     if (!opened) {
-        const core::Error error = opened.error();
-        const bool readable = error.code == core::ErrorCode::InUse ||
-                              (error.code == core::ErrorCode::Unreadable &&
-                               QFileInfo(path).isFile() && access == store::Access::ReadWrite);
-        if (readable) {
-            notice(said(error), tr("Open read-only"),
-                   [this, path] { openWorkshop(path, store::Access::ReadOnly); });
-        } else if (error.code == core::ErrorCode::Damaged) {
-            notice(said(error), tr("Salvage into a new file"), [this, path] { salvage(path); });
-        } else {
-            notice(said(error));
-        }
+        openingFailed(opened.error(), path, access);
         return;
     }
     remember(path);

@@ -35,6 +35,7 @@ public:
 
     /// Opens a workshop file and shows its first job. What stands in the way is said in the
     /// window, with what can be done about it.
+    /// A large file is looked through in the background first.
     void openWorkshop(const QString& path, store::Access access = store::Access::ReadWrite);
     void setNight(bool night);
     [[nodiscard]] Bench& bench() { return m_bench; }
@@ -49,6 +50,8 @@ private:
     void buildMenus();
     void showAll();
     void showAttention();
+    void openExamined(const QString& path, store::Access access, store::Soundness soundness);
+    void openingFailed(const core::Error& error, const QString& path, store::Access access);
     void salvage(const QString& path);
     void reloadShelf();
     void search(const QString& words);

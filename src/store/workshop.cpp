@@ -236,7 +236,40 @@ Workshop::~Workshop() = default;
 QString Workshop::path() const { return m_connection->path; }
 bool Workshop::readOnly() const { return m_connection->readOnly; }
 
-Result<std::unique_ptr<Workshop>> Workshop::open(const QString& path, Access access) {
+Result<void> examined(const QString& path) {
+    const auto header = headerOf(path);
+    if (!header || !header->sqlite || header->application != applicationId) {
+        return {};  // no workshop at all: open() says what it is
+    }
+    const QString name = QUuid::createUuid().toString();
+    bool opened = false;
+    bool sound = false;
+    {
+        // With a reading connection: closing a writing one would write to the file.
+        QSqlDatabase database = QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), name);
+        database.setDatabaseName(path);
+        database.setConnectOptions(QStringLiteral("QSQLITE_OPEN_READONLY"));
+        opened = database.open();
+        if (opened) {
+            Query check(database, QStringLiteral("PRAGMA quick_check(1)"));
+            sound = check.next() && check.value(0).toString() == u"ok";
+        }
+    }
+    QSqlDatabase::removeDatabase(name);
+    const std::string called = shortName(path);
+    if (!opened) {
+        return failure(ErrorCode::Unreadable, path.toStdString(),
+                       text("%1 cannot be read.", called));
+    }
+    if (sound) return {};
+    return failure(ErrorCode::Damaged, path.toStdString(),
+                   text("%1 is damaged. It has not been touched; what can be read of it can be "
+                        "salvaged into a new file.",
+                        called));
+}
+
+Result<std::unique_ptr<Workshop>> Workshop::open(const QString& path, Access access,
+                                                 Soundness soundness) {
     auto connection = std::make_unique<Connection>();
     connection->path = QFileInfo(path).absoluteFilePath();
     connection->readOnly = access == Access::ReadOnly;
@@ -281,21 +314,12 @@ Result<std::unique_ptr<Workshop>> Workshop::open(const QString& path, Access acc
                            text("No file can be written in the folder of %1.", called));
         }
     }
-    if (!fresh) {
-        // Looked through with a reading connection: closing a writing one would write to the file.
-        if (!connection->open(true)) return connection->failed();
-        Query check(connection->database, QStringLiteral("PRAGMA quick_check(1)"));
-        const bool sound = check.next() && check.value(0).toString() == u"ok";
-        check.query.finish();
-        if (!sound) {
-            return failure(
-                ErrorCode::Damaged, whole,
-                text("%1 is damaged. It has not been touched; what can be read of it can "
-                     "be salvaged into a new file.",
-                     called));
+    if (!fresh && soundness == Soundness::ToBeChecked) {
+        if (const auto sound = examined(connection->path); !sound) {
+            return tl::unexpected(sound.error());
         }
-        if (access == Access::ReadWrite) connection->close();
     }
+    if (access == Access::ReadOnly && !connection->open(true)) return connection->failed();
     if (access == Access::ReadWrite) {
         if (!fresh && version < schemaVersion()) {
             const QString copy = connection->path + QStringLiteral(".schema%1").arg(version);

@@ -43,6 +43,12 @@ struct History {
 };
 
 enum class Access { ReadWrite, ReadOnly };
+/// Whether open() is to look through the file's pages first, or the caller has just had it done.
+enum class Soundness { ToBeChecked, Known };
+
+/// Looks through the pages of a workshop without writing to it: takes as long as reading it does,
+/// so large files are examined off the interface thread. Errors: Damaged, or Unreadable.
+[[nodiscard]] core::Result<void> examined(const QString& path);
 
 class Workshop {
 public:
@@ -52,8 +58,8 @@ public:
     /// refused (Damaged) and not touched; what is no workshop at all is refused (NotUnderstood);
     /// one that another Glimmet has open for writing is refused (InUse) unless ReadOnly.
     /// A Workshop belongs to the thread that opened it.
-    [[nodiscard]] static core::Result<std::unique_ptr<Workshop>> open(const QString& path,
-                                                                      Access access);
+    [[nodiscard]] static core::Result<std::unique_ptr<Workshop>> open(
+        const QString& path, Access access, Soundness soundness = Soundness::ToBeChecked);
     ~Workshop();
     Workshop(const Workshop&) = delete;
     Workshop& operator=(const Workshop&) = delete;

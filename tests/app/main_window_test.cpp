@@ -8,6 +8,7 @@
 
 #include <QAbstractButton>
 #include <QAction>
+#include <QFileInfo>
 #include <QMenuBar>
 #include <QPushButton>
 #include <QSignalSpy>
@@ -162,6 +163,30 @@ TEST(MainWindow, SalvagesADamagedFileOnlyWhenAsked) {
     OpenWindow::settle();
     EXPECT_NE(app.words(u"noticeWords"_s).find("Salvaged into"), std::string::npos);
     EXPECT_EQ(tests::Scratch::contents(path), bytes);
+}
+TEST(MainWindow, LooksThroughALargeFileInTheBackground) {
+    OpenWindow app(false);
+    const QString large = app.file("large.glimmet");
+    {
+        const auto workshop = store::Workshop::open(large, store::Access::ReadWrite);
+        EXPECT_TRUE((*workshop)
+                        ->add(std::vector<core::Job>(1200, store::demoJobs()[0]), core::text("x"))
+                        .has_value());
+    }
+    ASSERT_GT(QFileInfo(large).size(), 4 << 20);
+    app.window().openWorkshop(large);
+    EXPECT_NE(app.words(u"noticeWords"_s).find("Looking through"), std::string::npos);
+    EXPECT_EQ(app.bench().workshop()->path(), app.path());  // not yet
+    EXPECT_TRUE(QTest::qWaitFor([&] { return app.bench().workshop()->path() == large; }, 20000));
+    EXPECT_EQ(app.bench().job().name, "No. 4 \"Ling\"");
+    QByteArray bytes = tests::Scratch::contents(large);
+    for (qsizetype at = bytes.size() / 2; at < bytes.size() / 2 + 8192; ++at)
+        bytes[at] = static_cast<char>(at * 37);
+    tests::Scratch::write(app.file("hurt.glimmet"), bytes);
+    app.window().openWorkshop(app.file("hurt.glimmet"));
+    EXPECT_TRUE(QTest::qWaitFor(
+        [&] { return app.words(u"noticeWords"_s).find("is damaged") != std::string::npos; },
+        20000));
 }
 TEST(MainWindow, TeachesOnAnEmptyShelfAndPutsTheFirstModelOnIt) {
     OpenWindow app(false);

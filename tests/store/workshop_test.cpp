@@ -233,6 +233,14 @@ TEST(Workshop, RefusesWhatIsNoWorkshop) {
               core::ErrorCode::Unreadable);
     EXPECT_FALSE(Workshop::open(scratch.file("."), Access::ReadWrite).has_value());
 }
+TEST(Workshop, ExaminationCallsDamagedOnlyWhatIsAWorkshop) {
+    const Scratch scratch;
+    Scratch::write(scratch.file("noise.glimmet"), QByteArray(100000, 'x'));
+    EXPECT_TRUE(examined(scratch.file("noise.glimmet")).has_value());  // open() says what it is
+    EXPECT_TRUE(examined(scratch.file("absent.glimmet")).has_value());
+    { (void)*opened(scratch.file("a.glimmet"))->add(shunter(), text("New job")); }
+    EXPECT_TRUE(examined(scratch.file("a.glimmet")).has_value());
+}
 TEST(Workshop, AddsManyJobsOrNone) {
     const Scratch scratch;
     const auto workshop = opened(scratch.file("a.glimmet"));
