@@ -9,16 +9,19 @@
 namespace glimmet::core::circuit {
 namespace {
 
-constexpr double mostCurrent = 1e6;  // A, where the exponential is continued by its tangent
+constexpr double nominal = 300.15;        // K, where models are given
+constexpr double mostCurrent = 1e6;       // A, where the exponential goes on as its tangent
+constexpr double kneeCurrent = 1e-3;      // A
+constexpr double negligible = -45;        // exp of it times any breakdown current is no current
+constexpr double saturationExponent = 3;  // XTI of SPICE
 
-/// scale·exp(x) with its slope in x; linear beyond mostCurrent.
-JunctionPoint exponential(double scale, double x) {
-    const double knee = std::log(mostCurrent / scale);
-    if (x <= knee) {
+/// scale·exp(x); a straight line beyond `steepest`. Value and slope in x.
+JunctionPoint exponential(double scale, double x, double steepest) {
+    if (x <= steepest) {
         const double value = scale * std::exp(x);
         return {value, value};
     }
-    return {mostCurrent * (1 + x - knee), mostCurrent};
+    return {mostCurrent * (1 + x - steepest), mostCurrent};
 }
 
 double limitedForward(double wanted, double before, double slope, double critical) {
@@ -32,30 +35,45 @@ double limitedForward(double wanted, double before, double slope, double critica
 
 }  // namespace
 
-Junction::Junction(const DiodeModel& model)
-    : m_saturation(model.saturation.value()),
-      m_slope(model.emission * thermalVoltage),
-      m_series(model.series.value()),
-      m_critical(m_slope * std::log(m_slope / (std::numbers::sqrt2 * m_saturation))),
-      m_breakdown(model.breakdown.value()),
-      m_breakdownCurrent(model.breakdownCurrent.value()),
-      m_breakdownCritical(m_slope *
-                          std::log(m_slope / (std::numbers::sqrt2 * m_breakdownCurrent))) {}
+Junction::Junction(const DiodeModel& model, double outside)
+    : m_saturation(model.saturation.value()), m_series(model.series.value() + outside) {
+    const double warmth = model.temperature.value() / nominal;
+    m_slope = model.emission * thermalVoltage * warmth;
+    m_inverseSlope = 1 / m_slope;
+    if (std::abs(warmth - 1) > 0) {
+        m_saturation *= std::exp((warmth - 1) * model.bandGap * m_inverseSlope +
+                                 saturationExponent / model.emission * std::log(warmth));
+    }
+    const double logSaturation = std::log(m_saturation);
+    m_steepest = std::log(mostCurrent) - logSaturation;
+    m_critical = m_slope * (std::log(m_slope / std::numbers::sqrt2) - logSaturation);
+    m_knee = m_slope * std::max(0.0, std::log(kneeCurrent) - logSaturation);
+    m_breaks = std::isfinite(model.breakdown.value());
+    if (m_breaks) {
+        m_breakdown = model.breakdown.value();
+        m_breakdownCurrent = model.breakdownCurrent.value();
+        m_breakdownSteepest = std::log(mostCurrent / m_breakdownCurrent);
+        m_breakdownCritical =
+            m_slope * std::log(m_slope / (std::numbers::sqrt2 * m_breakdownCurrent));
+    }
+}
 
 JunctionPoint Junction::at(double volts) const {
-    const JunctionPoint forward = exponential(m_saturation, volts / m_slope);
+    const JunctionPoint forward = exponential(m_saturation, volts * m_inverseSlope, m_steepest);
     JunctionPoint point{forward.current - m_saturation + junctionLeak * volts,
-                        forward.conductance / m_slope + junctionLeak};
-    if (std::isfinite(m_breakdown)) {
-        const JunctionPoint reverse =
-            exponential(m_breakdownCurrent, -(volts + m_breakdown) / m_slope);
-        point.current -= reverse.current;
-        point.conductance += reverse.conductance / m_slope;
+                        forward.conductance * m_inverseSlope + junctionLeak};
+    if (m_breaks) {
+        const double x = -(volts + m_breakdown) * m_inverseSlope;
+        if (x > negligible) {
+            const JunctionPoint reverse = exponential(m_breakdownCurrent, x, m_breakdownSteepest);
+            point.current -= reverse.current;
+            point.conductance += reverse.conductance * m_inverseSlope;
+        }
     }
     return point;
 }
 
-Junction::Branch Junction::atJunction(double junction, double extraConductance) const {
+JunctionBranch Junction::atJunction(double junction, double extraConductance) const {
     JunctionPoint point = at(junction);
     point.current += extraConductance * junction;
     point.conductance += extraConductance;
@@ -63,17 +81,17 @@ Junction::Branch Junction::atJunction(double junction, double extraConductance) 
             point.conductance / (1 + m_series * point.conductance)};
 }
 
-Junction::Branch Junction::across(double volts, double near, double extraConductance) const {
+JunctionBranch Junction::across(double volts, double near, double extraConductance) const {
     if (!(m_series > 0)) return atJunction(volts, extraConductance);
     double junction = near;
-    Branch branch = atJunction(junction, extraConductance);
-    if (!(std::abs(branch.volts - volts) < m_slope)) {
+    JunctionBranch branch = atJunction(junction, extraConductance);
+    if (!(std::abs(branch.volts - volts) * (1 - m_series * branch.conductance) < m_slope)) {
         // An upper bound of the junction's share: all of the voltage across Rs would drive
         // volts/Rs.
         junction = volts;
         if (volts > 0) {
             junction = std::min(volts, m_slope * std::log1p(volts / (m_series * m_saturation)));
-        } else if (std::isfinite(m_breakdown) && volts < -m_breakdown) {
+        } else if (m_breaks && volts < -m_breakdown) {
             const double beyond = -volts - m_breakdown;
             junction =
                 -m_breakdown -
@@ -83,7 +101,8 @@ Junction::Branch Junction::across(double volts, double near, double extraConduct
     }
     for (int step = 0; step < 60; ++step) {
         // d(branch volts)/d(junction) = 1 + Rs·g; with G = g/(1 + Rs·g) that is 1/(1 − Rs·G).
-        const double change = (branch.volts - volts) * (1 - m_series * branch.conductance);
+        const double share = 1 - m_series * branch.conductance;
+        const double change = (branch.volts - volts) * share;
         if (std::abs(change) <= 1e-13 * std::abs(junction) + 1e-15) break;
         junction -= change;
         branch = atJunction(junction, extraConductance);
@@ -92,7 +111,7 @@ Junction::Branch Junction::across(double volts, double near, double extraConduct
 }
 
 double Junction::limited(double wanted, double before) const {
-    if (std::isfinite(m_breakdown) && wanted < -m_breakdown / 2) {
+    if (m_breaks && wanted < -m_breakdown / 2) {
         const double mirrored = limitedForward(-(wanted + m_breakdown), -(before + m_breakdown),
                                                m_slope, m_breakdownCritical);
         return -mirrored - m_breakdown;

@@ -15,28 +15,33 @@ struct JunctionPoint {
 /// blocked junctions defined. A/V.
 inline constexpr double junctionLeak = 1e-12;
 
+/// A diode as one branch: its junction and the resistance in series with it.
+struct JunctionBranch {
+    double junction = 0;     ///< V across the junction alone
+    double volts = 0;        ///< V across both
+    double current = 0;      ///< A
+    double conductance = 0;  ///< dI/dV of both, A/V, > 0
+};
+
 class Junction {
 public:
-    explicit Junction(const DiodeModel& model);
+    Junction() = default;
+    /// `outside`: resistance in series with the diode, on top of its own.
+    Junction(const DiodeModel& model, double outside);
 
     /// Law of DiodeModel plus junctionLeak. Beyond a current of 1e6 A the exponential goes on as a
     /// straight line, so that no iterate overflows.
     [[nodiscard]] JunctionPoint at(double volts) const;
 
-    /// A diode as one branch: its junction and its series resistance.
-    struct Branch {
-        double junction = 0;     ///< V across the junction alone
-        double volts = 0;        ///< V across both
-        double current = 0;      ///< A
-        double conductance = 0;  ///< dI/dV of both, A/V
-    };
     [[nodiscard]] bool hasSeries() const { return m_series > 0; }
+    /// Where an iteration may begin: the junction at a milliampere, about where lamps work.
+    [[nodiscard]] double knee() const { return m_knee; }
     /// The branch with a given voltage across its junction.
-    [[nodiscard]] Branch atJunction(double junction, double extraConductance) const;
+    [[nodiscard]] JunctionBranch atJunction(double junction, double extraConductance) const;
     /// The branch with a given voltage across both: Newton's method on the junction's share, from
     /// `near` where that is close, else from an upper bound, from which it descends (the law is
     /// convex on either side of zero current).
-    [[nodiscard]] Branch across(double volts, double near, double extraConductance) const;
+    [[nodiscard]] JunctionBranch across(double volts, double near, double extraConductance) const;
 
     /// The voltage to take instead of `wanted`, coming from `before`: a step into the steep part of
     /// the exponential is cut to what the current's logarithm allows. Source: L. W. Nagel, SPICE2
@@ -44,10 +49,15 @@ public:
     [[nodiscard]] double limited(double wanted, double before) const;
 
 private:
-    double m_saturation, m_slope;  ///< Is; N·Vt
-    double m_series;
-    double m_critical;  ///< voltage above which steps are cut
-    double m_breakdown, m_breakdownCurrent, m_breakdownCritical;
+    double m_saturation = 0, m_slope = 1;  ///< Is; N·Vt
+    double m_inverseSlope = 1;
+    double m_series = 0;
+    double m_steepest = 0;  ///< V/(N·Vt) above which the exponential is a straight line
+    double m_critical = 0;  ///< V above which steps are cut
+    double m_knee = 0;
+    bool m_breaks = false;
+    double m_breakdown = 0, m_breakdownCurrent = 0, m_breakdownSteepest = 0,
+           m_breakdownCritical = 0;
 };
 
 }  // namespace glimmet::core::circuit

@@ -1,5 +1,4 @@
-#include "core/circuit/analysis.h"
-#include "core/circuit/newton.h"
+#include "core/circuit/crossing.h"
 #include "core/circuit/settling.h"
 #include "core/circuit/topology.h"
 
@@ -8,108 +7,85 @@
 #include <cmath>
 
 namespace glimmet::core::circuit {
+namespace {
 
-Excitation atRest(const Circuit& circuit) {
-    Excitation excitation;
-    for (const VoltageSource& source : circuit.voltageSources) {
-        excitation.volts.push_back(source.dc.value_or(valueAt(source.volts, 0)));
-    }
-    for (const CurrentSource& source : circuit.currentSources) {
-        excitation.amps.push_back(source.dc.value_or(valueAt(source.amps, 0)));
-    }
-    excitation.capacitorConductance.assign(circuit.capacitors.size(), 0);
-    excitation.capacitorCurrent.assign(circuit.capacitors.size(), 0);
-    return excitation;
+bool sameName(std::string_view a, std::string_view b) {
+    return std::equal(a.begin(), a.end(), b.begin(), b.end(), [](unsigned char x, unsigned char y) {
+        return x == y || (x < 128 && y < 128 && std::tolower(x) == std::tolower(y));
+    });
 }
 
-bool settledFromAnywhere(Newton& newton, Eigen::VectorXd& x, const Excitation& excitation) {
-    if (newton.settle(x, excitation)) return true;
-    // gmin stepping: first every junction is bridged by a conductance, which is then taken away.
-    x.setZero(newton.size());
-    Excitation eased = excitation;
-    bool good = true;
-    for (double extra = 1e-2; good && extra > 1e-14; extra /= 10) {
-        eased.junctionExtra = extra;
-        good = newton.settle(x, eased);
-    }
-    if (good && newton.settle(x, excitation)) return true;
-    // Source stepping: from nothing up to the full sources, in steps that shrink where they must.
-    x.setZero(newton.size());
-    Eigen::VectorXd last = x;
-    double reached = 0;
-    double step = 0.1;
-    while (reached < 1 && step > 1e-6) {
-        const double share = std::min(1.0, reached + step);
-        eased = excitation;
-        for (double& volts : eased.volts) volts *= share;
-        for (double& amps : eased.amps) amps *= share;
-        if (newton.settle(x, eased)) {
-            reached = share;
-            last = x;
-            step *= 2;
-        } else {
-            x = last;
-            step /= 4;
-        }
-    }
-    return reached >= 1;
+}  // namespace
+
+Result<void> checked(const Circuit& circuit) {
+    if (const auto values = valuesInRange(circuit); !values) return values;
+    return solvable(circuit);
 }
 
-Error didNotSettle(const Circuit& circuit) {
-    const std::string around = circuit.diodes.empty() ? circuit.title : circuit.diodes.front().name;
+Result<Solver> solverFor(const Circuit& circuit) {
+    if (const auto possible = checked(circuit); !possible) return tl::unexpected(possible.error());
+    Solver solver(circuit);
+    if (!solver.fits()) {
+        return failure(ErrorCode::OutOfRange, circuit.title,
+                       text("The circuit joins too many nodes with too many others to be solved."));
+    }
+    return solver;
+}
+
+void read(const Circuit& circuit, const Solver& solver, OperatingPoint& point) {
+    point.voltage.resize(circuit.nodes.size());
+    for (Node node = 0; node < circuit.nodes.size(); ++node)
+        point.voltage[node] = solver.voltage(node);
+    solver.sourceCurrents(point.current);
+    point.diode.resize(circuit.diodes.size());
+    for (std::size_t k = 0; k < circuit.diodes.size(); ++k) point.diode[k] = solver.diodeCurrent(k);
+}
+
+OperatingPoint pointOf(const Circuit& circuit, const Solver& solver) {
+    OperatingPoint point;
+    read(circuit, solver, point);
+    return point;
+}
+
+Error didNotSettle(const Solver& solver) {
+    const std::string around(solver.unsettled());
     return Error{ErrorCode::OutOfRange, around,
                  text("The circuit did not settle around %1: its equations have no steady "
                       "solution within reach.",
                       around)};
 }
 
-namespace {
-
-OperatingPoint pointOf(const Circuit& circuit, const Newton& newton, const Eigen::VectorXd& x) {
-    OperatingPoint point;
-    for (Node node = 0; node < circuit.nodes.size(); ++node) {
-        point.voltage.push_back(newton.voltage(x, node));
-    }
+double* sourceValue(const Circuit& circuit, Solver& solver, std::string_view source) {
     for (std::size_t k = 0; k < circuit.voltageSources.size(); ++k) {
-        point.current.push_back(newton.sourceCurrent(x, k));
+        if (sameName(circuit.voltageSources[k].name, source)) return &solver.excitation.volts[k];
     }
-    return point;
+    for (std::size_t k = 0; k < circuit.currentSources.size(); ++k) {
+        if (sameName(circuit.currentSources[k].name, source)) return &solver.excitation.amps[k];
+    }
+    return nullptr;
 }
 
-std::string lowered(std::string_view words) {
-    std::string lower(words);
-    std::transform(lower.begin(), lower.end(), lower.begin(), [](unsigned char c) {
-        return static_cast<char>(c < 128 ? std::tolower(c) : c);
-    });
-    return lower;
+namespace {
+
+Error noSource(std::string_view source) {
+    return Error{ErrorCode::Unknown, std::string(source),
+                 text("There is no source called %1.", std::string(source))};
 }
 
 }  // namespace
 
 Result<OperatingPoint> operatingPoint(const Circuit& circuit) {
-    if (const auto possible = solvable(circuit); !possible) return tl::unexpected(possible.error());
-    Newton newton(circuit);
-    Eigen::VectorXd x = Eigen::VectorXd::Zero(newton.size());
-    if (!settledFromAnywhere(newton, x, atRest(circuit)))
-        return tl::unexpected(didNotSettle(circuit));
-    return pointOf(circuit, newton, x);
+    auto solver = solverFor(circuit);
+    if (!solver) return tl::unexpected(solver.error());
+    if (!solver->settleFromAnywhere()) return tl::unexpected(didNotSettle(*solver));
+    return pointOf(circuit, *solver);
 }
 
 Result<Sweep> swept(const Circuit& circuit, std::string_view source, const SweepRange& range) {
-    if (const auto possible = solvable(circuit); !possible) return tl::unexpected(possible.error());
-    Excitation excitation = atRest(circuit);
-    double* value = nullptr;
-    for (std::size_t k = 0; k < circuit.voltageSources.size(); ++k) {
-        if (lowered(circuit.voltageSources[k].name) == lowered(source))
-            value = &excitation.volts[k];
-    }
-    for (std::size_t k = 0; k < circuit.currentSources.size(); ++k) {
-        if (lowered(circuit.currentSources[k].name) == lowered(source)) value = &excitation.amps[k];
-    }
-    if (!value) {
-        return failure(ErrorCode::Unknown, std::string(source),
-                       text("There is no source called %1.", std::string(source)));
-    }
+    auto solver = solverFor(circuit);
+    if (!solver) return tl::unexpected(solver.error());
+    double* value = sourceValue(circuit, *solver, source);
+    if (!value) return tl::unexpected(noSource(source));
     const double steps = (range.stop - range.start) / range.step;
     if (!std::isfinite(steps) || steps < 0 || steps > mostPoints) {
         return failure(
@@ -117,17 +93,51 @@ Result<Sweep> swept(const Circuit& circuit, std::string_view source, const Sweep
             text("The step must lead from start towards stop in at most a million steps."));
     }
     const auto count = static_cast<long>(std::floor(steps + 1e-9)) + 1;
-    Newton newton(circuit);
-    Eigen::VectorXd x = Eigen::VectorXd::Zero(newton.size());
     Sweep sweep;
     for (long i = 0; i < count; ++i) {
         *value = range.start + static_cast<double>(i) * range.step;
-        if (!settledFromAnywhere(newton, x, excitation))
-            return tl::unexpected(didNotSettle(circuit));
+        if (!solver->settleFromAnywhere()) return tl::unexpected(didNotSettle(*solver));
         sweep.value.push_back(*value);
-        sweep.points.push_back(pointOf(circuit, newton, x));
+        sweep.points.push_back(pointOf(circuit, *solver));
     }
     return sweep;
+}
+
+Result<double> valueForDiodeCurrent(const Circuit& circuit, std::string_view source, double current,
+                                    double low, double high) {
+    auto solver = solverFor(circuit);
+    if (!solver) return tl::unexpected(solver.error());
+    double* value = sourceValue(circuit, *solver, source);
+    if (!value) return tl::unexpected(noSource(source));
+    bool settled = true;
+    // The largest current at a value, as a logarithm: it rises almost straight below the knee.
+    const auto excess = [&](double at) {
+        *value = at;
+        settled = settled && solver->settleFromAnywhere();
+        double largest = 0;
+        for (std::size_t k = 0; k < circuit.diodes.size(); ++k)
+            largest = std::max(largest, solver->diodeCurrent(k));
+        return std::log(std::max(largest, 1e-300) / current);
+    };
+    double at = low;
+    double below = excess(low);
+    if (settled && below >= 0) return low;
+    constexpr int strides = 64;
+    double reached = low;
+    double beyond = below;
+    for (int i = 1; i <= strides && settled && beyond < 0; ++i) {
+        at = reached;
+        below = beyond;
+        reached = low + (high - low) * i / strides;
+        beyond = excess(reached);
+    }
+    if (settled && beyond < 0) {
+        return failure(ErrorCode::OutOfRange, std::string(source),
+                       text("No lamp reaches that current up to the end of the range."));
+    }
+    reached = crossing({at, below, reached, beyond}, 1e-13 * std::abs(reached), excess);
+    if (!settled) return tl::unexpected(didNotSettle(*solver));
+    return reached;
 }
 
 }  // namespace glimmet::core::circuit

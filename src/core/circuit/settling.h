@@ -1,18 +1,29 @@
-// What the analyses share: the circuit at rest, and Newton's method with what helps it along.
+// What the analyses share: a solver for a circuit, or why there is none.
 #pragma once
 
-#include "core/circuit/newton.h"
-#include "core/result.h"
+#include "core/circuit/analysis.h"
+#include "core/circuit/solver.h"
+
+#include <optional>
 
 namespace glimmet::core::circuit {
 
-/// Sources at their DC values, capacitors open.
-[[nodiscard]] Excitation atRest(const Circuit& circuit);
+/// Why no solver can be made for a circuit; nothing where it can: solvable(), and values in range.
+[[nodiscard]] Result<void> checked(const Circuit& circuit);
 
-/// Newton from x; where that does not settle, gmin stepping, then source stepping, from nothing.
-[[nodiscard]] bool settledFromAnywhere(Newton& newton, Eigen::VectorXd& x,
-                                       const Excitation& excitation);
+/// A solver that holds the circuit. Errors: those of checked(); OutOfRange where it is meshed
+/// beyond what fits in memory.
+[[nodiscard]] Result<Solver> solverFor(const Circuit& circuit);
 
-[[nodiscard]] Error didNotSettle(const Circuit& circuit);
+/// The solution that a solver has come to.
+[[nodiscard]] OperatingPoint pointOf(const Circuit& circuit, const Solver& solver);
+/// The same into a point that is there already: no allocation once it has its size.
+void read(const Circuit& circuit, const Solver& solver, OperatingPoint& point);
+
+/// "The circuit did not settle around %1", by the element that was last in motion.
+[[nodiscard]] Error didNotSettle(const Solver& solver);
+
+/// The excitation of a source by its name, whatever its case; null where there is none.
+[[nodiscard]] double* sourceValue(const Circuit& circuit, Solver& solver, std::string_view source);
 
 }  // namespace glimmet::core::circuit

@@ -47,6 +47,8 @@ Result<void> solvable(const Circuit& circuit) {
         conducting.join(source.plus, source.minus);
     for (const Resistor& resistor : circuit.resistors) conducting.join(resistor.a, resistor.b);
     for (const Diode& diode : circuit.diodes) conducting.join(diode.anode, diode.cathode);
+    for (const Switch& each : circuit.switches) conducting.join(each.a, each.b);
+    for (const OnePort& each : circuit.onePorts) conducting.join(each.a, each.b);
     for (Node node = 1; node < circuit.nodes.size(); ++node) {
         if (conducting.of(node) == conducting.of(ground)) continue;
         return failure(ErrorCode::Missing, circuit.nodes[node],

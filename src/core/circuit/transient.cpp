@@ -1,211 +1,201 @@
 #include "core/circuit/analysis.h"
+#include "core/circuit/crossing.h"
+#include "core/circuit/integration.h"
 #include "core/circuit/settling.h"
-#include "core/circuit/topology.h"
 
 #include <algorithm>
 #include <cmath>
-#include <limits>
-#include <optional>
 
 namespace glimmet::core::circuit {
 namespace {
 
-const double gamma = 2 - std::sqrt(2.0);
-/// Error constant of TR-BDF2 (Bank et al. 1985, eq. 48).
-const double errorConstant = (-3 * gamma * gamma + 4 * gamma - 2) / (12 * (2 - gamma));
-constexpr double relativeTolerance = 1e-8;
-constexpr double absoluteTolerance = 1e-9;  // V
+constexpr long mostTries = 20'000'000;
+constexpr double leastShare = 1e-12;  // of the whole: no step is shorter
+constexpr double sliverShare = 1e-5;  // of a step, to settle the rates after a jump
 
-/// The integration: the state between steps is the solution x and each capacitor's voltage and
-/// rate of change.
-class Integration {
+/// The loop of steps around an Integration.
+class Run {
 public:
-    Integration(const Circuit& circuit, Newton& newton)
-        : m_circuit(circuit), m_newton(newton), m_excitation(atRest(circuit)) {}
-
-    [[nodiscard]] bool begin() {
-        setSources(0);
-        x = Eigen::VectorXd::Zero(m_newton.size());
-        if (!settledFromAnywhere(m_newton, x, m_excitation)) return false;
-        m_volts = capacitorVolts(x);
-        m_rate.assign(m_volts.size(), 0);
-        return true;
+    Run(const Circuit& circuit, const TransientSpan& span, Solver& solver)
+        : m_circuit(circuit),
+          m_span(span),
+          m_solver(solver),
+          m_integration(circuit, solver, span.accuracy),
+          m_least(leastShare * span.stop) {
+        m_solver.setTolerance(std::clamp(span.accuracy * 1e-3, 1e-10, 1e-6));
     }
 
-    /// One step of backward Euler: damps what a corner stirred up and gives the rates after it.
-    [[nodiscard]] bool eulerStep(double from, double step) {
-        setSources(from + step);
-        for (std::size_t k = 0; k < m_volts.size(); ++k) {
-            const double g = capacitance(k) / step;
-            m_excitation.capacitorConductance[k] = g;
-            m_excitation.capacitorCurrent[k] = -g * m_volts[k];
+    Result<Transient> result() {
+        if (!m_integration.begin()) return tl::unexpected(didNotSettle(m_solver));
+        m_before.resize(guardCount());
+        m_result.voltage.resize(m_circuit.nodes.size());
+        m_jumped = std::any_of(m_circuit.capacitors.begin(), m_circuit.capacitors.end(),
+                               [](const Capacitor& each) { return each.initially.has_value(); });
+        print(0);
+        const auto last = static_cast<long>(std::floor(m_span.stop / m_span.step + 1e-9));
+        const double longest = m_span.ownSteps ? m_span.stop / 50 : m_span.stop;
+        m_step = std::min(m_span.step, longest) / 10;
+        noteWatches();
+        for (long printed = 1; printed <= last && !m_ended;) {
+            // In own steps only the end is due.
+            const double due = m_span.ownSteps ? static_cast<double>(last) * m_span.step
+                                               : static_cast<double>(printed) * m_span.step;
+            const auto arrived = advance(std::min(due, m_integration.time() + longest), due);
+            if (!arrived) return tl::unexpected(arrived.error());
+            const bool there = m_integration.time() >= due - m_least;
+            if (m_span.ownSteps || there) print(there ? due : m_integration.time());
+            if (there) printed = m_span.ownSteps ? last + 1 : printed + 1;
         }
-        Eigen::VectorXd next = x;
-        if (!m_newton.settle(next, m_excitation)) return false;
-        const std::vector<double> volts = capacitorVolts(next);
-        for (std::size_t k = 0; k < volts.size(); ++k) m_rate[k] = (volts[k] - m_volts[k]) / step;
-        m_volts = volts;
-        x = next;
-        return true;
+        if (m_ended && m_result.time.back() < m_integration.time()) print(m_integration.time());
+        m_result.iterations = m_solver.iterations();
+        return std::move(m_result);
     }
-
-    /// One TR-BDF2 step. The error is relative to the tolerance; nothing where it did not settle.
-    /// The step counts only when it is accepted.
-    [[nodiscard]] std::optional<double> tryStep(double from, double step) {
-        // Trapezoidal rule over γ·h.
-        setSources(from + gamma * step);
-        for (std::size_t k = 0; k < m_volts.size(); ++k) {
-            const double g = 2 * capacitance(k) / (gamma * step);
-            m_excitation.capacitorConductance[k] = g;
-            m_excitation.capacitorCurrent[k] = -g * m_volts[k] - capacitance(k) * m_rate[k];
-        }
-        m_next = x;
-        if (!m_newton.settle(m_next, m_excitation)) return {};
-        const std::vector<double> middle = capacitorVolts(m_next);
-        // BDF2 over the whole step; with γ = 2 − √2 both stages have the same conductance.
-        setSources(from + step);
-        for (std::size_t k = 0; k < m_volts.size(); ++k) {
-            const double c = capacitance(k) / step;
-            m_excitation.capacitorCurrent[k] =
-                c * ((1 - gamma) / gamma * m_volts[k] - middle[k] / (gamma * (1 - gamma)));
-        }
-        if (!m_newton.settle(m_next, m_excitation)) return {};
-        m_nextVolts = capacitorVolts(m_next);
-        m_nextRate.resize(m_volts.size());
-        double worst = 0;
-        for (std::size_t k = 0; k < m_volts.size(); ++k) {
-            const double middleRate = 2 * (middle[k] - m_volts[k]) / (gamma * step) - m_rate[k];
-            m_nextRate[k] = ((2 - gamma) / (1 - gamma) * m_nextVolts[k] -
-                             middle[k] / (gamma * (1 - gamma)) + (1 - gamma) / gamma * m_volts[k]) /
-                            step;
-            const double error = 2 * errorConstant * step *
-                                 (m_rate[k] / gamma - middleRate / (gamma * (1 - gamma)) +
-                                  m_nextRate[k] / (1 - gamma));
-            const double scale =
-                relativeTolerance * std::max(std::abs(m_volts[k]), std::abs(m_nextVolts[k])) +
-                absoluteTolerance;
-            worst = std::max(worst, std::abs(error) / scale);
-        }
-        return worst;
-    }
-    void accept() {
-        x = m_next;
-        m_volts = m_nextVolts;
-        m_rate = m_nextRate;
-    }
-
-    Eigen::VectorXd x;
 
 private:
-    [[nodiscard]] double capacitance(std::size_t k) const {
-        return m_circuit.capacitors[k].capacitance.value();
+    void print(double time) {
+        m_result.time.push_back(time);
+        for (Node node = 0; node < m_circuit.nodes.size(); ++node)
+            m_result.voltage[node].push_back(m_solver.voltage(node));
     }
-    [[nodiscard]] std::vector<double> capacitorVolts(const Eigen::VectorXd& at) const {
-        std::vector<double> volts;
-        for (const Capacitor& each : m_circuit.capacitors) {
-            volts.push_back(m_newton.voltage(at, each.a) - m_newton.voltage(at, each.b));
-        }
-        return volts;
+
+    // ---- guards: the integration's own, then the watches
+    [[nodiscard]] std::size_t guardCount() const {
+        return m_integration.guardCount() + m_span.watches.size();
     }
-    void setSources(double time) {
-        for (std::size_t k = 0; k < m_circuit.voltageSources.size(); ++k) {
-            m_excitation.volts[k] = valueAt(m_circuit.voltageSources[k].volts, time);
+    [[nodiscard]] double watched(std::size_t watch) const {
+        const Watch& each = m_span.watches[watch];
+        return m_solver.across(each.plus, each.minus) - each.level;
+    }
+    void noteWatches() {
+        m_watched.resize(m_span.watches.size());
+        for (std::size_t k = 0; k < m_watched.size(); ++k) m_watched[k] = watched(k);
+    }
+    [[nodiscard]] double before(std::size_t guard) const {
+        const std::size_t own = m_integration.guardCount();
+        return guard < own ? m_integration.guardNow(guard) : m_watched[guard - own];
+    }
+    [[nodiscard]] double after(std::size_t guard, double step) const {
+        const std::size_t own = m_integration.guardCount();
+        return guard < own ? m_integration.guardAfter(guard, step) : watched(guard - own);
+    }
+    static bool crosses(double from, double to) { return (from < 0) != (to < 0); }
+
+    /// Shortens the step that was just tried so that it ends where the first guard crosses; false
+    /// where a shortened step did not settle.
+    [[nodiscard]] bool shortenToCrossing(double& step) {
+        for (std::size_t guard = 0; guard < guardCount(); ++guard) {
+            const double from = m_before[guard] = before(guard);
+            const double to = after(guard, step);
+            if (!crosses(from, to)) continue;
+            bool good = true;
+            step = crossing({0, from, step, to}, std::max(1e-9 * step, m_least), [&](double tried) {
+                good = good && m_integration.tryStep(tried).has_value();
+                return after(guard, tried);
+            });
+            if (!good || !m_integration.tryStep(step)) return false;
         }
-        for (std::size_t k = 0; k < m_circuit.currentSources.size(); ++k) {
-            m_excitation.amps[k] = valueAt(m_circuit.currentSources[k].amps, time);
+        return true;
+    }
+    void follow() {
+        const std::size_t own = m_integration.guardCount();
+        for (std::size_t guard = 0; guard < guardCount(); ++guard) {
+            const double now = before(guard);  // the step is accepted: its end is now
+            if (!crosses(m_before[guard], now)) continue;
+            if (guard < own) {
+                m_jumped = m_integration.cross(guard, now >= 0, m_result.events) || m_jumped;
+                continue;
+            }
+            const Watch& watch = m_span.watches[guard - own];
+            const bool wanted =
+                watch.way == Watch::Way::Either || (watch.way == Watch::Way::Rising) == (now >= 0);
+            if (!wanted) continue;
+            m_result.events.push_back(
+                {m_integration.time(), Transient::Event::What::Crossed, watch.name});
+            m_ended = m_ended || watch.ends;
+        }
+    }
+
+    /// One accepted step, not beyond `limit`. `due` is a printed time: a corner that falls on it
+    /// but for rounding is taken there.
+    [[nodiscard]] Result<void> advance(double limit, double due) {
+        double corner = m_integration.nextCorner();
+        if (std::abs(due - corner) < m_least) corner = due;
+        const double until = std::min(limit, corner);
+        double left = until - m_integration.time();
+        if (left <= m_least) left = m_least;
+        if (m_jumped) {
+            m_jumped = false;
+            const double sliver = std::max(std::min(left, m_step) * sliverShare, m_least);
+            if (!m_integration.eulerStep(sliver)) return tl::unexpected(didNotSettle(m_solver));
+            noteWatches();
+            return {};
+        }
+        while (true) {
+            if (++m_tries > mostTries) {
+                return failure(ErrorCode::OutOfRange, "tran",
+                               text("The transient takes more steps than can be waited for: ask "
+                                    "for a shorter time."));
+            }
+            double taken = m_step >= left * 0.999 ? left : std::min(m_step, left / 2);
+            const auto error = m_integration.tryStep(taken);
+            if (!error || *error > 1) {
+                ++m_result.rejected;
+                m_step =
+                    taken * (error ? std::clamp(0.9 * std::cbrt(1 / *error), 0.1, 0.9) : 0.125);
+                if (m_step < m_least) return tl::unexpected(didNotSettle(m_solver));
+                continue;
+            }
+            const double whole = taken;
+            if (guardCount() > 0 && !shortenToCrossing(taken))
+                return tl::unexpected(didNotSettle(m_solver));
+            m_integration.accept(taken);
+            ++m_result.steps;
+            const bool arrived = taken >= left;
+            const double growth = *error > 0 ? std::min(4.0, 0.9 * std::cbrt(1 / *error)) : 4.0;
+            // A step that was cut short to arrive somewhere says little about the next one.
+            if (!arrived || growth < 1)
+                m_step = whole * growth;
+            else
+                m_step = std::max(m_step, whole * growth);
+            if (guardCount() > 0) {
+                follow();
+                noteWatches();
+            }
+            if (arrived && until >= corner - m_least) {
+                m_jumped = m_jumped || m_integration.stirredByCorners();
+                m_jumped = m_integration.turnBlinkers(m_result.events) || m_jumped;
+            }
+            return {};
         }
     }
 
     const Circuit& m_circuit;
-    Newton& m_newton;
-    Excitation m_excitation;
-    std::vector<double> m_volts, m_rate, m_nextVolts, m_nextRate;
-    Eigen::VectorXd m_next;
+    const TransientSpan& m_span;
+    Solver& m_solver;
+    Integration m_integration;
+    Transient m_result;
+    double m_least;
+    double m_step = 0;
+    long m_tries = 0;
+    bool m_jumped = false, m_ended = false;
+    std::vector<double> m_before, m_watched;
 };
-
-double nextCornerOf(const Circuit& circuit, double time) {
-    double corner = std::numeric_limits<double>::infinity();
-    for (const VoltageSource& each : circuit.voltageSources) {
-        corner = std::min(corner, nextCorner(each.volts, time));
-    }
-    for (const CurrentSource& each : circuit.currentSources) {
-        corner = std::min(corner, nextCorner(each.amps, time));
-    }
-    return corner;
-}
 
 }  // namespace
 
 Result<Transient> transient(const Circuit& circuit, const TransientSpan& span) {
-    if (const auto possible = solvable(circuit); !possible) return tl::unexpected(possible.error());
+    auto solver = solverFor(circuit);
+    if (!solver) return tl::unexpected(solver.error());
     if (!(span.step > 0) || !(span.stop >= span.step) || !(span.stop / span.step <= mostPoints)) {
         return failure(ErrorCode::OutOfRange, "tran",
                        text("A transient takes a step above 0 and a stop of at least one and at "
                             "most a million steps."));
     }
-    const auto last = static_cast<long>(std::floor(span.stop / span.step + 1e-9));
-    Newton newton(circuit);
-    Integration integration(circuit, newton);
-    if (!integration.begin()) return tl::unexpected(didNotSettle(circuit));
-
-    Transient result;
-    result.voltage.resize(circuit.nodes.size());
-    const auto print = [&](double time) {
-        result.time.push_back(time);
-        for (Node node = 0; node < circuit.nodes.size(); ++node) {
-            result.voltage[node].push_back(newton.voltage(integration.x, node));
-        }
-    };
-    print(0);
-    double time = 0;
-    double step = span.step / 100;
-    bool afterCorner = true;
-    double corner = nextCornerOf(circuit, 0);
-    const double least = span.step * 1e-9;
-    for (long printed = 1; printed <= last;) {
-        const double due = static_cast<double>(printed) * span.step;
-        double until = std::min(due, corner);
-        if (due - until < least) until = due;  // a corner on a printed time, but for rounding
-        const double left = until - time;
-        const double taken = step >= left * 0.999 ? left : std::min(step, left / 2);
-        if (afterCorner) {
-            // A sliver of the step: it costs no accuracy and settles the rates.
-            const double sliver = std::min(taken, span.step) * 1e-2;
-            if (!integration.eulerStep(time, sliver)) return tl::unexpected(didNotSettle(circuit));
-            time += sliver;
-            afterCorner = false;
-            continue;
-        }
-        const auto error = integration.tryStep(time, taken);
-        const bool good = error && *error <= 1;
-        if (!good) {
-            ++result.rejected;
-            step = taken * (error ? std::max(0.1, 0.9 * std::cbrt(1 / *error)) : 0.125);
-            if (step < least) return tl::unexpected(didNotSettle(circuit));
-            continue;
-        }
-        integration.accept();
-        ++result.steps;
-        const bool arrived = taken >= left;
-        time = arrived ? until : time + taken;
-        const double growth = *error > 0 ? std::min(3.0, 0.9 * std::cbrt(1 / *error)) : 3.0;
-        // A step that was cut short to arrive somewhere says little about the next one.
-        if (!arrived || growth < 1)
-            step = taken * growth;
-        else
-            step = std::max(step, taken * growth);
-        if (!arrived) continue;
-        if (until >= corner - least) {
-            corner = nextCornerOf(circuit, std::max(until, corner));
-            step = std::min(step, span.step / 100);
-            afterCorner = true;
-        }
-        if (until >= due) {
-            print(due);
-            ++printed;
-        }
+    if (!(span.accuracy >= 1e-10 && span.accuracy <= 0.1)) {
+        return failure(ErrorCode::OutOfRange, "accuracy",
+                       text("The accuracy of a transient lies between 1e-10 and 0.1."));
     }
-    return result;
+    return Run(circuit, span, *solver).result();
 }
 
 }  // namespace glimmet::core::circuit

@@ -31,13 +31,20 @@ double value(const Sine& sine, double time) {
                              std::sin(2 * std::numbers::pi * sine.frequency * t);
 }
 
+/// The time within its period.
+double within(const PiecewiseLinear& lines, double time) {
+    return lines.period > 0 ? std::fmod(time, lines.period) : time;
+}
+
 double value(const PiecewiseLinear& lines, double time) {
-    const auto after = std::find_if(lines.points.begin(), lines.points.end(),
-                                    [&](const auto& point) { return point.first > time; });
+    const double t = within(lines, time);
+    const auto after =
+        std::upper_bound(lines.points.begin(), lines.points.end(), t,
+                         [](double at, const auto& point) { return at < point.first; });
     if (after == lines.points.begin()) return lines.points.front().second;
     if (after == lines.points.end()) return lines.points.back().second;
     const auto before = std::prev(after);
-    const double share = (time - before->first) / (after->first - before->first);
+    const double share = (t - before->first) / (after->first - before->first);
     return before->second + share * (after->second - before->second);
 }
 
@@ -64,8 +71,16 @@ double corner(const Pulse& pulse, double time) {
 double corner(const Sine& sine, double time) { return time < sine.delay ? sine.delay : never; }
 
 double corner(const PiecewiseLinear& lines, double time) {
-    for (const auto& [at, unused] : lines.points) {
-        if (at > time * (1 + 1e-12)) return at;
+    // The first point that is later by more than rounding, in this turn or the next.
+    const double least = time * (1 + 1e-12);
+    double turn = lines.period > 0 ? std::floor(time / lines.period) * lines.period : 0;
+    for (int turns = 0; turns < 3; ++turns) {
+        const auto after =
+            std::upper_bound(lines.points.begin(), lines.points.end(), least - turn,
+                             [](double at, const auto& point) { return at < point.first; });
+        if (after != lines.points.end() && turn + after->first > least) return turn + after->first;
+        if (!(lines.period > 0)) break;
+        turn += lines.period;
     }
     return never;
 }
@@ -78,6 +93,36 @@ double valueAt(const Waveform& waveform, double time) {
 
 double nextCorner(const Waveform& waveform, double time) {
     return std::visit([&](const auto& form) { return corner(form, time); }, waveform);
+}
+
+PiecewiseLinear trackWave(const TrackSignal& signal) {
+    PiecewiseLinear wave;
+    double time = 0;
+    double before = -signal.volts;
+    for (const bool one : signal.bits) {
+        for (const double level : {signal.volts, -signal.volts}) {
+            wave.points.emplace_back(time, before);
+            if (signal.dead > 0) {
+                wave.points.emplace_back(time + signal.edge / 2, 0);
+                wave.points.emplace_back(time + signal.edge / 2 + signal.dead, 0);
+            }
+            wave.points.emplace_back(time + signal.edge + signal.dead, level);
+            time += one ? signal.oneHalf : signal.zeroHalf;
+            before = level;
+        }
+    }
+    wave.period = time;
+    return wave;
+}
+
+Waveform dimmed(double duty, double frequency) {
+    if (!(duty > 0)) return Constant{0};
+    if (!(duty < 1)) return Constant{1};
+    constexpr double edgeShare = 1e-3;
+    const double period = 1 / frequency;
+    const double edge = edgeShare * period * std::min({duty, 1 - duty, 0.5});
+    // It begins lit. The area under the wave is the duty: each edge counts half.
+    return Pulse{1, 0, duty * period - edge, edge, edge, (1 - duty) * period - edge, period};
 }
 
 }  // namespace glimmet::core::circuit

@@ -1,0 +1,442 @@
+#include "core/circuit/solver.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace glimmet::core::circuit {
+namespace {
+
+constexpr int plainIterations = 16;          // after which steps are cut wherever they are long
+constexpr double still = 1e-9;               // V, by which a settled element may have moved
+constexpr double absoluteTolerance = 1e-15;  // A
+
+}  // namespace
+
+double gateConductance(const Switch& each, double gate) {
+    const double off = 1 / each.off.value();
+    return off * std::pow(each.off.value() / each.on.value(), std::clamp(gate, 0.0, 1.0));
+}
+
+Solver::Solver(const Circuit& circuit) : m_mesh(meshOf(circuit)) {
+    if (!m_mesh.fits()) return;
+    const std::size_t nodes = circuit.nodes.size();
+    m_offset.assign(nodes, 0);
+    m_flow.assign(nodes, 0);
+    m_x.assign(m_unknowns + 1, 0);
+    m_ohms.resize(circuit.resistors.size());
+    for (std::size_t k = 0; k < circuit.resistors.size(); ++k) {
+        const Resistor& each = circuit.resistors[k];
+        const bool taken = m_takenBy[k] != none;
+        m_resistors.push_back({taken ? edge(ground, ground) : edge(each.a, each.b), 0});
+        if (!taken && (m_onForest[each.a] || m_onForest[each.b])) m_fed.push_back(k);
+    }
+    for (const Capacitor& each : circuit.capacitors) m_capacitors.push_back(edge(each.a, each.b));
+    for (const CurrentSource& each : circuit.currentSources)
+        m_currents.push_back(edge(each.plus, each.minus));
+    for (const Switch& each : circuit.switches) m_switches.push_back({edge(each.a, each.b), 0});
+    for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
+        const Diode& each = circuit.diodes[k];
+        const Inner& anode = m_inner[each.anode];
+        const Inner& cathode = m_inner[each.cathode];
+        DiodeBranch branch;
+        branch.edge = edge(anode.diode == k ? anode.far : each.anode,
+                           cathode.diode == k ? cathode.far : each.cathode);
+        branch.name = each.name;
+        m_diodes.push_back(std::move(branch));
+    }
+    for (const OnePort& each : circuit.onePorts) {
+        Port port;
+        port.edge = edge(each.a, each.b);
+        port.name = each.name;
+        m_ports.push_back(std::move(port));
+    }
+    excitation.volts.resize(circuit.voltageSources.size());
+    excitation.amps.resize(circuit.currentSources.size());
+    excitation.gates.resize(circuit.switches.size());
+    excitation.capacitorConductance.resize(circuit.capacitors.size());
+    excitation.capacitorCurrent.resize(circuit.capacitors.size());
+    excitation.thermal.resize(circuit.onePorts.size());
+    m_gates.resize(circuit.switches.size());
+    m_constant.resize(m_mesh.valueCount());
+    m_base = m_values = m_constant;
+    m_baseRight = m_x;
+    update(circuit);
+    forget();
+}
+
+/// Trees of voltage sources: the one at ground first, then each from one of its nodes.
+void Solver::findForest(const Circuit& circuit) {
+    const std::size_t nodes = circuit.nodes.size();
+    m_onForest.assign(nodes, 0);
+    std::vector<std::vector<std::size_t>> sourcesAt(nodes);
+    for (std::size_t k = 0; k < circuit.voltageSources.size(); ++k) {
+        for (const Node end : {circuit.voltageSources[k].plus, circuit.voltageSources[k].minus}) {
+            sourcesAt[end].push_back(k);
+            m_onForest[end] = 1;
+        }
+    }
+    m_unknown.assign(nodes, none);
+    std::vector<char> reached(nodes, 0);
+    std::vector<char> used(circuit.voltageSources.size(), 0);
+    for (Node root = ground; root < nodes; ++root) {
+        if (reached[root] || m_inner[root].diode != none) continue;
+        reached[root] = 1;
+        if (root != ground) m_unknown[root] = m_unknowns++;
+        std::vector<Node> open{root};
+        while (!open.empty()) {
+            const Node at = open.back();
+            open.pop_back();
+            for (const std::size_t k : sourcesAt[at]) {
+                if (used[k]) continue;
+                used[k] = 1;
+                const VoltageSource& source = circuit.voltageSources[k];
+                const bool rising = source.minus == at;
+                const Node next = rising ? source.plus : source.minus;
+                m_limbs.push_back({at, next, k, rising ? 1.0 : -1.0});
+                m_unknown[next] = m_unknown[root];
+                reached[next] = 1;
+                open.push_back(next);
+            }
+        }
+    }
+}
+
+/// A node where only one resistor and one diode meet is inside the diode's branch.
+void Solver::takeResistorsIn(const Circuit& circuit) {
+    struct Ends {
+        std::size_t count = 0, resistor = none, diode = none;
+    };
+    std::vector<Ends> at(circuit.nodes.size());
+    at[ground].count = 3;
+    const auto touch = [&](const auto& elements) {
+        for (const auto& each : elements) {
+            ++at[each.a].count;
+            ++at[each.b].count;
+        }
+    };
+    touch(circuit.resistors);
+    touch(circuit.capacitors);
+    touch(circuit.switches);
+    touch(circuit.onePorts);
+    for (const VoltageSource& each : circuit.voltageSources)
+        at[each.plus].count = at[each.minus].count = 3;
+    for (const CurrentSource& each : circuit.currentSources)
+        at[each.plus].count = at[each.minus].count = 3;
+    for (std::size_t k = 0; k < circuit.resistors.size(); ++k)
+        at[circuit.resistors[k].a].resistor = at[circuit.resistors[k].b].resistor = k;
+    for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
+        for (const Node end : {circuit.diodes[k].anode, circuit.diodes[k].cathode}) {
+            ++at[end].count;
+            at[end].diode = k;
+        }
+    }
+    m_inner.assign(circuit.nodes.size(), {});
+    m_takenBy.assign(circuit.resistors.size(), none);
+    m_atAnode.assign(circuit.diodes.size(), none);
+    m_atCathode.assign(circuit.diodes.size(), none);
+    for (Node node = 1; node < circuit.nodes.size(); ++node) {
+        const auto& [count, resistor, diode] = at[node];
+        if (count != 2 || resistor == none || diode == none || m_takenBy[resistor] != none)
+            continue;
+        const Resistor& r = circuit.resistors[resistor];
+        const bool atAnode = circuit.diodes[diode].anode == node;
+        m_takenBy[resistor] = diode;
+        (atAnode ? m_atAnode : m_atCathode)[diode] = resistor;
+        m_inner[node] = {diode, resistor, r.a == node ? r.b : r.a, atAnode ? 1.0 : -1.0};
+    }
+}
+
+StarMesh Solver::meshOf(const Circuit& circuit) {
+    takeResistorsIn(circuit);
+    findForest(circuit);
+    std::vector<std::pair<std::size_t, std::size_t>> edges;
+    const auto join = [&](Node a, Node b) {
+        const std::size_t first = m_unknown[a];
+        const std::size_t second = m_unknown[b];
+        if (first != none && second != none && first != second) edges.emplace_back(first, second);
+    };
+    for (std::size_t k = 0; k < circuit.resistors.size(); ++k) {
+        if (m_takenBy[k] == none) join(circuit.resistors[k].a, circuit.resistors[k].b);
+    }
+    for (const Capacitor& each : circuit.capacitors) join(each.a, each.b);
+    for (const Switch& each : circuit.switches) join(each.a, each.b);
+    for (const OnePort& each : circuit.onePorts) join(each.a, each.b);
+    for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
+        const Diode& each = circuit.diodes[k];
+        const Inner& anode = m_inner[each.anode];
+        const Inner& cathode = m_inner[each.cathode];
+        join(anode.diode == k ? anode.far : each.anode,
+             cathode.diode == k ? cathode.far : each.cathode);
+    }
+    return {m_unknowns, edges};
+}
+
+Solver::Edge Solver::edge(Node a, Node b) const {
+    Edge made;
+    made.from = a;
+    made.to = b;
+    const std::size_t spare = m_unknowns;
+    const auto place = [&](Node node) {
+        return m_unknown[node] == none ? spare : m_mesh.place(m_unknown[node]);
+    };
+    made.a = place(a);
+    made.b = place(b);
+    made.counts = made.a != made.b;
+    if (!made.counts)
+        made.slot = m_mesh.unusedSlot();
+    else if (made.a == spare || made.b == spare)
+        made.slot = m_mesh.leakSlot(std::min(made.a, made.b));
+    else
+        made.slot = m_mesh.edgeSlot(made.a, made.b);
+    return made;
+}
+
+void Solver::update(const Circuit& circuit) {
+    std::fill(m_constant.begin(), m_constant.end(), 0.0);
+    for (std::size_t k = 0; k < circuit.resistors.size(); ++k) {
+        m_ohms[k] = circuit.resistors[k].resistance.value();
+        if (m_takenBy[k] != none) continue;
+        m_resistors[k].conductance = 1 / m_ohms[k];
+        m_constant[m_resistors[k].edge.slot] += m_resistors[k].conductance;
+    }
+    for (std::size_t k = 0; k < circuit.switches.size(); ++k) {
+        m_gates[k].on = circuit.switches[k].on;
+        m_gates[k].off = circuit.switches[k].off;
+    }
+    for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
+        double outside = 0;
+        if (m_atAnode[k] != none) outside += m_ohms[m_atAnode[k]];
+        if (m_atCathode[k] != none) outside += m_ohms[m_atCathode[k]];
+        DiodeBranch& diode = m_diodes[k];
+        diode.junction = Junction(circuit.models[circuit.diodes[k].model], outside);
+        diode.start = diode.junction.atJunction(diode.junction.knee(), 0);
+        // The last solution stays where it was, as a place to begin from.
+        diode.state = diode.junction.atJunction(diode.state.junction, 0);
+    }
+    for (std::size_t k = 0; k < circuit.onePorts.size(); ++k)
+        m_ports[k].law = circuit.onePorts[k].law;
+    rest(circuit);
+}
+
+void Solver::rest(const Circuit& circuit) {
+    for (std::size_t k = 0; k < circuit.voltageSources.size(); ++k) {
+        const VoltageSource& source = circuit.voltageSources[k];
+        excitation.volts[k] = source.dc ? *source.dc : valueAt(source.volts, 0);
+    }
+    for (std::size_t k = 0; k < circuit.currentSources.size(); ++k) {
+        const CurrentSource& source = circuit.currentSources[k];
+        excitation.amps[k] = source.dc ? *source.dc : valueAt(source.amps, 0);
+    }
+    for (std::size_t k = 0; k < circuit.switches.size(); ++k)
+        excitation.gates[k] = valueAt(circuit.switches[k].gate, 0);
+    // A blinking lamp's chip begins lit.
+    for (const Blinker& each : circuit.blinkers) excitation.gates[each.turns] = 1;
+    std::fill(excitation.capacitorConductance.begin(), excitation.capacitorConductance.end(), 0.0);
+    std::fill(excitation.capacitorCurrent.begin(), excitation.capacitorCurrent.end(), 0.0);
+    std::fill(excitation.thermal.begin(), excitation.thermal.end(), ThermalStage{});
+}
+
+void Solver::forget() {
+    for (DiodeBranch& each : m_diodes) each.state = each.start;
+    for (Port& each : m_ports) {
+        each.volts = 0;
+        each.state = at(each.law, 0, ThermalStage{}, ambient);
+    }
+}
+
+/// What does not change while the equations are iterated.
+void Solver::prepare() {
+    for (const Limb& limb : m_limbs) {
+        m_offset[limb.next] =
+            m_offset[limb.known] + limb.sign * excitation.volts[limb.source] * excitation.share;
+    }
+    m_values = m_constant;
+    std::fill(m_x.begin(), m_x.end(), 0.0);
+    for (const std::size_t k : m_fed) {
+        const Edge& at = m_resistors[k].edge;
+        const double amps = m_resistors[k].conductance * (m_offset[at.from] - m_offset[at.to]);
+        m_x[at.a] -= amps;
+        m_x[at.b] += amps;
+    }
+    for (std::size_t k = 0; k < m_switches.size(); ++k) {
+        m_switches[k].conductance = gateConductance(m_gates[k], excitation.gates[k]);
+        add(m_switches[k].edge, m_switches[k].conductance, 0);
+    }
+    for (std::size_t k = 0; k < m_capacitors.size(); ++k)
+        add(m_capacitors[k], excitation.capacitorConductance[k], excitation.capacitorCurrent[k]);
+    for (std::size_t k = 0; k < m_currents.size(); ++k)
+        add(m_currents[k], 0, excitation.amps[k] * excitation.share);
+    m_base = m_values;
+    m_baseRight = m_x;
+}
+
+bool Solver::relinearised(DiodeBranch& diode, bool plain) {
+    const double extra = excitation.junctionExtra;
+    const JunctionBranch& before = diode.state;
+    const double now = volts(diode.edge);
+    JunctionBranch after = diode.junction.across(now, before.junction, extra);
+    if (!diode.edge.counts) {  // its volts are given: nothing to iterate
+        diode.state = after;
+        return true;
+    }
+    const double linear = before.current + before.conductance * (now - before.volts);
+    const bool settled = std::abs(after.current - linear) <=
+                             m_tolerance * std::abs(after.current) + absoluteTolerance ||
+                         std::abs(after.junction - before.junction) <= still;
+    // A series resistance bounds the current by itself; steps are cut only where there is none, or
+    // where the plain iteration has not come to rest.
+    if (!settled && !(plain && diode.junction.hasSeries())) {
+        const double taken = diode.junction.limited(after.junction, before.junction);
+        if (std::abs(taken - after.junction) > 0) after = diode.junction.atJunction(taken, extra);
+    }
+    diode.state = after;
+    return settled;
+}
+
+bool Solver::relinearised(Port& port, const ThermalStage& stage, bool plain) {
+    double now = volts(port.edge);
+    const double linear = port.state.current + port.state.conductance * (now - port.volts);
+    OnePortPoint after = at(port.law, now, stage, std::max(port.state.temperature, ambient));
+    const bool settled = !port.edge.counts ||
+                         std::abs(after.current - linear) <=
+                             m_tolerance * std::abs(after.current) + absoluteTolerance ||
+                         std::abs(now - port.volts) <= still;
+    if (!settled && !plain) {  // half the way, where whole steps go back and forth
+        now = (now + port.volts) / 2;
+        after = at(port.law, now, stage, std::max(after.temperature, ambient));
+    }
+    port.volts = now;
+    port.state = after;
+    return settled;
+}
+
+bool Solver::settle(int most) {
+    prepare();
+    for (int iteration = 0; iteration < most; ++iteration) {
+        ++m_iterations;
+        m_values = m_base;
+        m_x = m_baseRight;
+        for (const DiodeBranch& each : m_diodes) {
+            add(each.edge, each.state.conductance,
+                each.state.current - each.state.conductance * each.state.volts);
+        }
+        for (const Port& each : m_ports) {
+            add(each.edge, each.state.conductance,
+                each.state.current - each.state.conductance * each.volts);
+        }
+        if (!m_mesh.eliminate(m_values)) return false;
+        m_mesh.solve(m_values, m_x);
+        m_x[m_unknowns] = 0;
+        bool finite = true;
+        for (const double volts : m_x) finite = finite && std::isfinite(volts);
+        if (!finite) return false;
+
+        // The voltages solve the linearised equations; they solve the true ones as far as every
+        // element's true current is its linearised one.
+        const bool plain = iteration < plainIterations;
+        bool settled = true;
+        for (std::size_t k = 0; k < m_diodes.size(); ++k) {
+            if (relinearised(m_diodes[k], plain)) continue;
+            settled = false;
+            m_unsettled = k;
+        }
+        for (std::size_t k = 0; k < m_ports.size(); ++k) {
+            if (relinearised(m_ports[k], excitation.thermal[k], plain)) continue;
+            settled = false;
+            m_unsettled = m_diodes.size() + k;
+        }
+        if (settled) return true;
+    }
+    return false;
+}
+
+bool Solver::settleFromAnywhere() {
+    if (settle()) return true;
+    // gmin stepping: first every junction is bridged by a conductance, which is then taken away.
+    forget();
+    bool good = true;
+    for (double extra = 1e-2; good && extra > 1e-14; extra /= 10) {
+        excitation.junctionExtra = extra;
+        good = settle();
+    }
+    excitation.junctionExtra = 0;
+    if (good && settle()) return true;
+    // Source stepping: from nothing up to the full sources, in steps that shrink where they must.
+    forget();
+    double reached = 0;
+    double step = 0.1;
+    for (int tries = 0; reached < 1 && step > 1e-6 && tries < 1000; ++tries) {
+        excitation.share = std::min(1.0, reached + step);
+        if (settle()) {
+            reached = excitation.share;
+            step *= 2;
+        } else {
+            step /= 4;
+        }
+    }
+    excitation.share = 1;
+    return reached >= 1;
+}
+
+double Solver::voltage(Node node) const {
+    const Inner& inner = m_inner[node];
+    if (inner.diode != none) {
+        return voltage(inner.far) -
+               inner.sign * m_ohms[inner.resistor] * m_diodes[inner.diode].state.current;
+    }
+    const std::size_t unknown = m_unknown[node];
+    return m_offset[node] + (unknown == none ? 0.0 : m_x[m_mesh.place(unknown)]);
+}
+
+std::string_view Solver::unsettled() const {
+    if (m_unsettled < m_diodes.size()) return m_diodes[m_unsettled].name;
+    const std::size_t port = m_unsettled - m_diodes.size();
+    return port < m_ports.size() ? std::string_view(m_ports[port].name) : std::string_view();
+}
+
+double Solver::capacitorCurrent(std::size_t capacitor) const {
+    return excitation.capacitorConductance[capacitor] * volts(m_capacitors[capacitor]) +
+           excitation.capacitorCurrent[capacitor];
+}
+
+double Solver::switchCurrent(std::size_t which) const {
+    return m_switches[which].conductance * volts(m_switches[which].edge);
+}
+
+void Solver::sourceCurrents(std::vector<double>& amps) const {
+    amps.assign(excitation.volts.size(), 0);
+    std::fill(m_flow.begin(), m_flow.end(), 0.0);
+    const auto flow = [&](const Edge& at, double current) {
+        m_flow[at.from] += current;
+        m_flow[at.to] -= current;
+    };
+    for (const std::size_t k : m_fed) {
+        flow(m_resistors[k].edge, m_resistors[k].conductance * volts(m_resistors[k].edge));
+    }
+    for (std::size_t k = 0; k < m_switches.size(); ++k) flow(m_switches[k].edge, switchCurrent(k));
+    for (std::size_t k = 0; k < m_capacitors.size(); ++k)
+        flow(m_capacitors[k], capacitorCurrent(k));
+    for (std::size_t k = 0; k < m_currents.size(); ++k)
+        flow(m_currents[k], excitation.amps[k] * excitation.share);
+    for (const DiodeBranch& each : m_diodes) flow(each.edge, each.state.current);
+    for (const Port& each : m_ports) flow(each.edge, each.state.current);
+    for (auto limb = m_limbs.rbegin(); limb != m_limbs.rend(); ++limb) {
+        amps[limb->source] = -limb->sign * m_flow[limb->next];
+        m_flow[limb->known] += m_flow[limb->next];
+    }
+}
+
+void Solver::spread(const std::vector<double>& injected, std::vector<double>& volts) const {
+    // The factors of the last iteration are still there.
+    std::vector<double> right(m_unknowns + 1, 0);
+    for (Node node = 1; node < injected.size(); ++node) {
+        if (m_unknown[node] != none) right[m_mesh.place(m_unknown[node])] += injected[node];
+    }
+    m_mesh.solve(m_values, right);
+    volts.assign(injected.size(), 0);
+    for (Node node = 1; node < injected.size(); ++node) {
+        if (m_unknown[node] != none) volts[node] = right[m_mesh.place(m_unknown[node])];
+    }
+}
+
+}  // namespace glimmet::core::circuit

@@ -1,0 +1,184 @@
+// The equations of a circuit and Newton's method on them. Made once for a circuit, then solved as
+// often as wanted, with other values or other sources, without allocating.
+//
+// Unknowns are node voltages only. Nodes that voltage sources join move together, so they share one
+// unknown; what is joined to ground is known. A source's current is what Kirchhoff's law leaves for
+// it. A resistor alone between a node and a diode is taken into the diode's branch: a lamp with its
+// resistor is one element and makes no node of its own. What is left is a network of conductances
+// (star_mesh.h).
+#pragma once
+
+#include "core/circuit/circuit.h"
+#include "core/circuit/junction.h"
+#include "core/circuit/star_mesh.h"
+
+#include <string_view>
+#include <vector>
+
+namespace glimmet::core::circuit {
+
+/// What drives a circuit at one instant, and what its elements with memory look like in it. All
+/// vectors have the length that the circuit asks for.
+struct Excitation {
+    std::vector<double> volts;  ///< per voltage source
+    std::vector<double> amps;   ///< per current source
+    std::vector<double> gates;  ///< per switch
+    /// Per capacitor: current a → b = conductance·V + current. All zero: open (operating point).
+    std::vector<double> capacitorConductance, capacitorCurrent;
+    std::vector<ThermalStage> thermal;  ///< per one-port
+    double junctionExtra = 0;  ///< A/V across every junction on top of its leak: gmin stepping
+    double share = 1;          ///< of all sources: source stepping
+};
+
+/// Conductance of a switch between its two resistances, by equal ratios. Range: 0 <= gate <= 1.
+[[nodiscard]] double gateConductance(const Switch& each, double gate);
+
+class Solver {
+public:
+    /// Precondition: solvable(circuit). The excitation is at rest then.
+    explicit Solver(const Circuit& circuit);
+
+    /// False for a circuit meshed beyond what fits in memory; nothing else may be called then.
+    [[nodiscard]] bool fits() const { return m_mesh.fits(); }
+
+    /// Takes the values of a circuit of the same nodes and elements. Keeps the excitation's state
+    /// except sources and gates, which are taken anew at rest.
+    void update(const Circuit& circuit);
+    /// Sources at their DC value, else their waveform at 0; gates at 0 s; capacitors open.
+    void rest(const Circuit& circuit);
+
+    Excitation excitation;
+
+    /// Forgets the last solution: the next begins where any circuit may.
+    void forget();
+
+    /// From the last solution to that of the excitation. False where it did not settle in `most`
+    /// iterations or an element hangs on nothing; the solution is of no use then.
+    /// Settled: every nonlinear element carries its linearised current to `tolerance` of itself
+    /// (and 1e-15 A), or has moved by at most a nanovolt.
+    [[nodiscard]] bool settle(int most = 100);
+    /// The same; where it does not settle, gmin stepping, then source stepping, from nothing.
+    [[nodiscard]] bool settleFromAnywhere();
+    /// Of the linearised current. Range: 1e-12 … 1e-2.
+    void setTolerance(double tolerance) { m_tolerance = tolerance; }
+
+    // ---- the solution
+    [[nodiscard]] double voltage(Node node) const;
+    [[nodiscard]] double across(Node a, Node b) const { return voltage(a) - voltage(b); }
+    [[nodiscard]] double capacitorVolts(std::size_t which) const {
+        return volts(m_capacitors[which]);
+    }
+    [[nodiscard]] double onePortVolts(std::size_t which) const {
+        return volts(m_ports[which].edge);
+    }
+    [[nodiscard]] double diodeCurrent(std::size_t diode) const {
+        return m_diodes[diode].state.current;
+    }
+    [[nodiscard]] double switchCurrent(std::size_t which) const;
+    [[nodiscard]] double onePortCurrent(std::size_t which) const {
+        return m_ports[which].state.current;
+    }
+    [[nodiscard]] double temperature(std::size_t onePort) const {
+        return m_ports[onePort].state.temperature;
+    }
+    [[nodiscard]] double capacitorCurrent(std::size_t capacitor) const;
+    /// Positive into the plus terminal, as in SPICE. Sums all elements at the sources.
+    void sourceCurrents(std::vector<double>& amps) const;
+
+    /// How much the current between two nodes moves the voltage between two others, V/A, at the
+    /// solution: the circuit's transfer resistance. Reciprocal.
+    void spread(const std::vector<double>& injected, std::vector<double>& volts) const;
+
+    [[nodiscard]] long iterations() const { return m_iterations; }
+    /// The element that was last found unsettled, by its name.
+    [[nodiscard]] std::string_view unsettled() const;
+
+private:
+    /// Where an element of two terminals stands in the equations. What is known (joined to ground)
+    /// and what does not count stands at the spare last place.
+    struct Edge {
+        std::size_t slot = 0;
+        std::size_t a = 0, b = 0;  ///< unknowns
+        Node from = ground, to = ground;
+        bool counts = false;  ///< it has at least one unknown end, and not the same at both
+    };
+    struct DiodeBranch {
+        Edge edge;
+        Junction junction;
+        JunctionBranch start, state;
+        std::string name;
+    };
+    struct Port {
+        Edge edge;
+        OnePortLaw law;
+        std::string name;
+        double volts = 0;  ///< where it is linearised
+        OnePortPoint state;
+    };
+    struct Linear {
+        Edge edge;
+        double conductance = 0;
+    };
+    /// A source as a branch of the forest that sources make, roots first.
+    struct Limb {
+        Node known = ground, next = ground;
+        std::size_t source = 0;
+        double sign = 1;  ///< of the source's volts from known to next
+    };
+    struct Inner {  ///< a node inside a diode's branch: between it and a resistor taken in
+        std::size_t diode = none;
+        std::size_t resistor = none;
+        Node far = ground;  ///< the resistor's other end
+        double sign = 1;    ///< of the drop from far to the node for the diode's current
+    };
+    static constexpr std::size_t none = static_cast<std::size_t>(-1);
+
+    void findForest(const Circuit& circuit);
+    void takeResistorsIn(const Circuit& circuit);
+    [[nodiscard]] StarMesh meshOf(const Circuit& circuit);
+    [[nodiscard]] Edge edge(Node a, Node b) const;
+    void setValues(const Circuit& circuit);
+    void prepare();
+    void add(const Edge& at, double conductance, double current) {
+        m_values[at.slot] += conductance;
+        const double amps = current + conductance * (m_offset[at.from] - m_offset[at.to]);
+        m_x[at.a] -= amps;
+        m_x[at.b] += amps;
+    }
+    [[nodiscard]] double volts(const Edge& at) const {
+        return (m_x[at.a] + m_offset[at.from]) - (m_x[at.b] + m_offset[at.to]);
+    }
+    /// Linearises an element where the voltages now are; false where that still changes it.
+    [[nodiscard]] bool relinearised(DiodeBranch& diode, bool plain);
+    [[nodiscard]] bool relinearised(Port& port, const ThermalStage& stage, bool plain);
+
+    // Topology, found once.
+    std::vector<std::size_t> m_unknown;  ///< per node, before the order of elimination; none: known
+    std::size_t m_unknowns = 0;
+    std::vector<Limb> m_limbs;
+    std::vector<char> m_onForest;        ///< per node: it is an end of a source
+    std::vector<Inner> m_inner;          ///< per node
+    std::vector<std::size_t> m_takenBy;  ///< per resistor: the diode that took it in, or none
+    std::vector<std::size_t> m_atAnode, m_atCathode;  ///< per diode: the resistors taken in
+    StarMesh m_mesh;
+    std::vector<Linear> m_resistors;  ///< per resistor; without effect where a diode took it in
+    std::vector<Linear> m_switches;
+    std::vector<Edge> m_capacitors, m_currents;
+    std::vector<std::size_t> m_fed;  ///< resistors with an end on a source
+    std::vector<DiodeBranch> m_diodes;
+    std::vector<Port> m_ports;
+
+    // Values and workspace.
+    std::vector<double> m_ohms;          ///< per resistor
+    std::vector<Switch> m_gates;         ///< per switch: its two resistances
+    std::vector<double> m_offset;        ///< per node: volts above its unknown
+    mutable std::vector<double> m_flow;  ///< per node: workspace of sourceCurrents()
+    std::vector<double> m_constant;      ///< conductances of the resistors
+    std::vector<double> m_base, m_baseRight;
+    std::vector<double> m_values, m_x;
+    double m_tolerance = 1e-10;
+    long m_iterations = 0;
+    std::size_t m_unsettled = none;  ///< diodes first, then one-ports
+};
+
+}  // namespace glimmet::core::circuit

@@ -1,0 +1,126 @@
+#include "core/circuit/star_mesh.h"
+
+#include <Eigen/OrderingMethods>
+#include <Eigen/SparseCore>
+
+#include <algorithm>
+#include <cmath>
+
+namespace glimmet::core::circuit {
+namespace {
+
+constexpr std::size_t mostMeshes = 50'000'000;
+
+/// Per node its place in an order of elimination that keeps meshes small (Amestoy, Davis, Duff
+/// 1996).
+std::vector<std::size_t> eliminationPlaces(
+    std::size_t nodes, const std::vector<std::pair<std::size_t, std::size_t>>& edges) {
+    std::vector<std::size_t> place(nodes);
+    if (nodes <= 2) {
+        for (std::size_t node = 0; node < nodes; ++node) place[node] = node;
+        return place;
+    }
+    std::vector<Eigen::Triplet<double>> pattern;
+    pattern.reserve(2 * edges.size());
+    for (const auto& [a, b] : edges) {
+        pattern.emplace_back(static_cast<int>(a), static_cast<int>(b), 1.0);
+        pattern.emplace_back(static_cast<int>(b), static_cast<int>(a), 1.0);
+    }
+    const auto size = static_cast<Eigen::Index>(nodes);
+    Eigen::SparseMatrix<double> matrix(size, size);
+    matrix.setFromTriplets(pattern.begin(), pattern.end());
+    Eigen::PermutationMatrix<Eigen::Dynamic, Eigen::Dynamic, int> order;
+    Eigen::AMDOrdering<int>()(matrix, order);
+    for (std::size_t at = 0; at < nodes; ++at)
+        place[static_cast<std::size_t>(order.indices()[static_cast<Eigen::Index>(at)])] = at;
+    return place;
+}
+
+}  // namespace
+
+StarMesh::StarMesh(std::size_t nodes, const std::vector<std::pair<std::size_t, std::size_t>>& edges)
+    : m_place(eliminationPlaces(nodes, edges)), m_first(nodes + 1, 0), m_inverse(nodes, 0) {
+    // Later neighbours of each place. When a place goes, those that it had become each other's;
+    // it is enough to hand them to the earliest of them (the elimination tree, Liu 1990).
+    std::vector<std::vector<std::uint32_t>> later(nodes);
+    for (const auto& [a, b] : edges) {
+        const auto [low, high] = std::minmax(m_place[a], m_place[b]);
+        later[low].push_back(static_cast<std::uint32_t>(high));
+    }
+    std::size_t meshes = 0;
+    for (std::size_t k = 0; k < nodes; ++k) {
+        std::vector<std::uint32_t>& mine = later[k];
+        std::sort(mine.begin(), mine.end());
+        mine.erase(std::unique(mine.begin(), mine.end()), mine.end());
+        meshes += mine.size() * mine.size() / 2;
+        if (meshes > mostMeshes) {
+            m_fits = false;
+            return;
+        }
+        if (mine.size() > 1) {
+            std::vector<std::uint32_t>& heir = later[mine.front()];
+            heir.insert(heir.end(), mine.begin() + 1, mine.end());
+        }
+        m_first[k + 1] = m_first[k] + mine.size();
+    }
+    m_other.reserve(m_first.back());
+    for (const auto& mine : later) m_other.insert(m_other.end(), mine.begin(), mine.end());
+    m_update.reserve(meshes);
+    for (std::size_t k = 0; k < nodes; ++k) {
+        for (std::size_t p = m_first[k]; p < m_first[k + 1]; ++p) {
+            // Both lists rise, and all that k has after p is found at p's place.
+            std::size_t at = m_first[m_other[p]];
+            for (std::size_t q = p + 1; q < m_first[k + 1]; ++q) {
+                while (m_other[at] != m_other[q]) ++at;
+                m_update.push_back(static_cast<std::uint32_t>(at));
+            }
+        }
+    }
+}
+
+std::size_t StarMesh::edgeSlot(std::size_t placeA, std::size_t placeB) const {
+    const auto [low, high] = std::minmax(placeA, placeB);
+    const auto first = m_other.begin() + static_cast<std::ptrdiff_t>(m_first[low]);
+    const auto last = m_other.begin() + static_cast<std::ptrdiff_t>(m_first[low + 1]);
+    return static_cast<std::size_t>(std::lower_bound(first, last, high) - m_other.begin());
+}
+
+bool StarMesh::eliminate(std::span<double> values) {
+    const std::size_t nodes = size();
+    double* const edge = values.data();
+    double* const leak = edge + m_other.size();
+    const std::uint32_t* update = m_update.data();
+    for (std::size_t k = 0; k < nodes; ++k) {
+        const std::size_t first = m_first[k];
+        const std::size_t last = m_first[k + 1];
+        double sum = leak[k];
+        for (std::size_t p = first; p < last; ++p) sum += edge[p];
+        const double inverse = 1 / sum;
+        if (!std::isfinite(inverse)) return false;
+        m_inverse[k] = inverse;
+        for (std::size_t p = first; p < last; ++p) {
+            const double share = edge[p] * inverse;
+            leak[m_other[p]] += share * leak[k];
+            for (std::size_t q = p + 1; q < last; ++q) edge[*update++] += share * edge[q];
+        }
+    }
+    return true;
+}
+
+void StarMesh::solve(std::span<const double> values, std::span<double> currents) const {
+    const std::size_t nodes = size();
+    for (std::size_t k = 0; k < nodes; ++k) {
+        const double alone = currents[k] * m_inverse[k];
+        for (std::size_t p = m_first[k]; p < m_first[k + 1]; ++p)
+            currents[m_other[p]] += values[p] * alone;
+        currents[k] = alone;
+    }
+    for (std::size_t k = nodes; k-- > 0;) {
+        double sum = 0;
+        for (std::size_t p = m_first[k]; p < m_first[k + 1]; ++p)
+            sum += values[p] * currents[m_other[p]];
+        currents[k] += sum * m_inverse[k];
+    }
+}
+
+}  // namespace glimmet::core::circuit
