@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 #include <numbers>
 
 namespace glimmet::core::circuit {
@@ -48,10 +49,18 @@ Junction::Junction(const DiodeModel& model, double outside)
     m_steepest = std::log(mostCurrent) - logSaturation;
     m_critical = m_slope * (std::log(m_slope / std::numbers::sqrt2) - logSaturation);
     m_knee = m_slope * std::max(0.0, std::log(kneeCurrent) - logSaturation);
+    if (m_series > 0) {
+        const double share = m_series * m_inverseSlope;  // of N·Vt, for an ampere
+        m_omegaShift = m_saturation * share + logSaturation + std::log(share);
+        m_omegaScale = 1 / share;
+        m_inverseSeries = 1 / m_series;
+    }
     m_breaks = std::isfinite(model.breakdown.value());
+    m_lowest = -std::numeric_limits<double>::infinity();
     if (m_breaks) {
         m_breakdown = model.breakdown.value();
         m_breakdownCurrent = model.breakdownCurrent.value();
+        m_lowest = -m_breakdown - negligible * m_slope;
         m_breakdownSteepest = std::log(mostCurrent / m_breakdownCurrent);
         m_breakdownCritical =
             m_slope * std::log(m_slope / (std::numbers::sqrt2 * m_breakdownCurrent));
@@ -64,7 +73,7 @@ JunctionPoint Junction::at(double volts) const {
                         forward.conductance * m_inverseSlope + junctionLeak};
     if (m_breaks) {
         const double x = -(volts + m_breakdown) * m_inverseSlope;
-        if (x > negligible) {
+        if (volts < m_lowest) {
             const JunctionPoint reverse = exponential(m_breakdownCurrent, x, m_breakdownSteepest);
             point.current -= reverse.current;
             point.conductance += reverse.conductance * m_inverseSlope;
@@ -78,10 +87,10 @@ JunctionBranch Junction::atJunction(double junction, double extraConductance) co
     point.current += extraConductance * junction;
     point.conductance += extraConductance;
     return {junction, junction + m_series * point.current, point.current,
-            point.conductance / (1 + m_series * point.conductance)};
+            point.conductance / (1 + m_series * point.conductance), 0};
 }
 
-JunctionBranch Junction::across(double volts, double near, double extraConductance) const {
+JunctionBranch Junction::acrossByNewton(double volts, double near, double extraConductance) const {
     if (!(m_series > 0)) return atJunction(volts, extraConductance);
     double junction = near;
     JunctionBranch branch = atJunction(junction, extraConductance);

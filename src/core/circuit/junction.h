@@ -3,6 +3,9 @@
 #pragma once
 
 #include "core/circuit/circuit.h"
+#include "core/circuit/wright_omega.h"
+
+#include <cmath>
 
 namespace glimmet::core::circuit {
 
@@ -21,6 +24,7 @@ struct JunctionBranch {
     double volts = 0;        ///< V across both
     double current = 0;      ///< A
     double conductance = 0;  ///< dI/dV of both, A/V, > 0
+    double omega = 0;        ///< of across(), where it can begin from again; else 0
 };
 
 class Junction {
@@ -36,12 +40,38 @@ public:
     [[nodiscard]] bool hasSeries() const { return m_series > 0; }
     /// Where an iteration may begin: the junction at a milliampere, about where lamps work.
     [[nodiscard]] double knee() const { return m_knee; }
+    /// Whether the exponential alone gives a current: it lies well above −Is.
+    [[nodiscard]] bool passes(double current) const { return current > -0.9 * m_saturation; }
+    /// The junction's voltage for a current that passes().
+    [[nodiscard]] double forCurrent(double current) const {
+        return m_slope * std::log1p(current / m_saturation);
+    }
     /// The branch with a given voltage across its junction.
     [[nodiscard]] JunctionBranch atJunction(double junction, double extraConductance) const;
-    /// The branch with a given voltage across both: Newton's method on the junction's share, from
-    /// `near` where that is close, else from an upper bound, from which it descends (the law is
-    /// convex on either side of zero current).
-    [[nodiscard]] JunctionBranch across(double volts, double near, double extraConductance) const;
+    /// The branch with a given voltage across both. `near`: the branch at another voltage, which
+    /// saves work where that is close. In closed form by the Wright omega function (the leak is
+    /// taken at the junction's volts that it finds without it: wrong by 1e-12·Rs of itself), in
+    /// breakdown by Newton's method on the junction's share.
+    [[nodiscard]] JunctionBranch across(double volts, const JunctionBranch& near,
+                                        double extraConductance) const {
+        if (extraConductance > 0 || !(m_series > 0) || volts < m_lowest)
+            return acrossByNewton(volts, near.junction, extraConductance);
+        const double z = volts * m_inverseSlope + m_omegaShift;
+        const double moved = (volts - near.volts) * m_inverseSlope;
+        double omega = 0;
+        if (near.omega > 1e-15 && std::abs(moved) < 0.7) {
+            const double share = 1 / (1 + near.omega);  // ω' = ω·share, ω'' = ω·share³
+            omega = wrightOmegaNear(
+                z, near.omega * (1 + moved * share * (1 + moved / 2 * share * share)));
+        } else {
+            omega = wrightOmega(z);
+        }
+        const double current = m_omegaScale * omega - m_saturation;
+        const double slope = m_inverseSeries * omega / (1 + omega);
+        const double junction = volts - m_series * current;
+        return {junction, volts, current + junctionLeak * junction,
+                slope + junctionLeak * (1 - m_series * slope), omega};
+    }
 
     /// The voltage to take instead of `wanted`, coming from `before`: a step into the steep part of
     /// the exponential is cut to what the current's logarithm allows. Source: L. W. Nagel, SPICE2
@@ -51,7 +81,13 @@ public:
 private:
     double m_saturation = 0, m_slope = 1;  ///< Is; N·Vt
     double m_inverseSlope = 1;
+    [[nodiscard]] JunctionBranch acrossByNewton(double volts, double near,
+                                                double extraConductance) const;
+
     double m_series = 0;
+    double m_omegaShift = 0, m_omegaScale = 0;  ///< z = V/(N·Vt) + shift; I = scale·ω − Is
+    double m_inverseSeries = 0;
+    double m_lowest = 0;    ///< V below which breakdown counts
     double m_steepest = 0;  ///< V/(N·Vt) above which the exponential is a straight line
     double m_critical = 0;  ///< V above which steps are cut
     double m_knee = 0;

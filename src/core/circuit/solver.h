@@ -54,13 +54,16 @@ public:
 
     /// From the last solution to that of the excitation. False where it did not settle in `most`
     /// iterations or an element hangs on nothing; the solution is of no use then.
-    /// Settled: every nonlinear element carries its linearised current to `tolerance` of itself
-    /// (and 1e-15 A), or has moved by at most a nanovolt.
+    /// Settled: every nonlinear element carries its linearised current to a tolerance, or has moved
+    /// by at most a nanovolt.
     [[nodiscard]] bool settle(int most = 100);
     /// The same; where it does not settle, gmin stepping, then source stepping, from nothing.
     [[nodiscard]] bool settleFromAnywhere();
-    /// Of the linearised current. Range: 1e-12 … 1e-2.
-    void setTolerance(double tolerance) { m_tolerance = tolerance; }
+    /// Of the linearised current: a share of it (1e-12 … 1e-2) and amperes.
+    void setTolerance(double relative, double absolute) {
+        m_tolerance = relative;
+        m_absoluteTolerance = absolute;
+    }
 
     // ---- the solution
     [[nodiscard]] double voltage(Node node) const;
@@ -97,21 +100,20 @@ private:
     /// Where an element of two terminals stands in the equations. What is known (joined to ground)
     /// and what does not count stands at the spare last place.
     struct Edge {
-        std::size_t slot = 0;
-        std::size_t a = 0, b = 0;  ///< unknowns
-        Node from = ground, to = ground;
+        std::uint32_t slot = 0;
+        std::uint32_t a = 0, b = 0;      ///< unknowns
+        std::uint32_t from = 0, to = 0;  ///< nodes
         bool counts = false;  ///< it has at least one unknown end, and not the same at both
     };
     struct DiodeBranch {
         Edge edge;
+        int falls = 0;  ///< steps in a row by which its current collapsed
+        JunctionBranch state;
         Junction junction;
-        JunctionBranch start, state;
-        std::string name;
     };
     struct Port {
         Edge edge;
         OnePortLaw law;
-        std::string name;
         double volts = 0;  ///< where it is linearised
         OnePortPoint state;
     };
@@ -166,7 +168,9 @@ private:
     std::vector<Edge> m_capacitors, m_currents;
     std::vector<std::size_t> m_fed;  ///< resistors with an end on a source
     std::vector<DiodeBranch> m_diodes;
+    std::vector<JunctionBranch> m_starts;  ///< per diode
     std::vector<Port> m_ports;
+    std::vector<std::string> m_names;  ///< of diodes, then one-ports
 
     // Values and workspace.
     std::vector<double> m_ohms;          ///< per resistor
@@ -177,6 +181,7 @@ private:
     std::vector<double> m_base, m_baseRight;
     std::vector<double> m_values, m_x;
     double m_tolerance = 1e-10;
+    double m_absoluteTolerance = 1e-15;
     long m_iterations = 0;
     std::size_t m_unsettled = none;  ///< diodes first, then one-ports
 };

@@ -11,6 +11,7 @@ namespace {
 
 constexpr long mostTries = 20'000'000;
 constexpr double leastShare = 1e-12;  // of the whole: no step is shorter
+constexpr double mostGrowth = 8;      // of a step over the one before
 constexpr double sliverShare = 1e-5;  // of a step, to settle the rates after a jump
 
 /// The loop of steps around an Integration.
@@ -22,7 +23,7 @@ public:
           m_solver(solver),
           m_integration(circuit, solver, span.accuracy),
           m_least(leastShare * span.stop) {
-        m_solver.setTolerance(std::clamp(span.accuracy * 1e-3, 1e-10, 1e-6));
+        m_solver.setTolerance(std::clamp(span.accuracy * 1e-2, 1e-10, 1e-5), span.accuracy * 1e-5);
     }
 
     Result<Transient> result() {
@@ -136,7 +137,9 @@ private:
                                text("The transient takes more steps than can be waited for: ask "
                                     "for a shorter time."));
             }
-            double taken = m_step >= left * 0.999 ? left : std::min(m_step, left / 2);
+            // Between two corners close to each other something switches: never in one stride.
+            const bool stride = m_step >= left * 0.999 && !(m_afterCorner && left < m_step / 2);
+            double taken = stride ? left : std::min(m_step, left / 2);
             const auto error = m_integration.tryStep(taken);
             if (!error || *error > 1) {
                 ++m_result.rejected;
@@ -151,7 +154,9 @@ private:
             m_integration.accept(taken);
             ++m_result.steps;
             const bool arrived = taken >= left;
-            const double growth = *error > 0 ? std::min(4.0, 0.9 * std::cbrt(1 / *error)) : 4.0;
+            m_afterCorner = false;
+            const double growth =
+                *error > 0 ? std::min(mostGrowth, 0.9 * std::cbrt(1 / *error)) : mostGrowth;
             // A step that was cut short to arrive somewhere says little about the next one.
             if (!arrived || growth < 1)
                 m_step = whole * growth;
@@ -162,6 +167,7 @@ private:
                 noteWatches();
             }
             if (arrived && until >= corner - m_least) {
+                m_afterCorner = true;
                 m_jumped = m_jumped || m_integration.stirredByCorners();
                 m_jumped = m_integration.turnBlinkers(m_result.events) || m_jumped;
             }
@@ -177,7 +183,7 @@ private:
     double m_least;
     double m_step = 0;
     long m_tries = 0;
-    bool m_jumped = false, m_ended = false;
+    bool m_jumped = false, m_ended = false, m_afterCorner = true;
     std::vector<double> m_before, m_watched;
 };
 
