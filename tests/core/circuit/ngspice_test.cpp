@@ -1,6 +1,7 @@
 // Glimmet's engine against ngspice, an independent simulator: the circuits of the trade, built by
 // Glimmet, written by its SPICE writer, run by `ngspice -b` unchanged but for a control block that
 // prints the result.
+#include "support/part_circuits.h"
 #include "support/trade_circuits.h"
 
 #include <gtest/gtest.h>
@@ -74,6 +75,17 @@ Columns ngspice(const Netlist& netlist, int number) {
     return columns;
 }
 
+/// Names as the writer puts them.
+std::string written(std::string name) {
+    for (char& c : name) {
+        if (!std::isalnum(static_cast<unsigned char>(c))) c = '_';
+    }
+    return name;
+}
+std::string writtenSource(const std::string& name) {
+    return name.front() == 'v' ? written(name) : "v_" + written(name);
+}
+
 void expectNear(double ours, double theirs, double floor, const std::string& what) {
     EXPECT_NEAR(ours, theirs, 1e-3 * std::abs(theirs) + floor) << what;
 }
@@ -83,14 +95,14 @@ constexpr double ampFloor = 5e-12;  // a few junction leaks
 void comparePoint(const Circuit& circuit, const OperatingPoint& ours, const Columns& theirs,
                   std::size_t at) {
     for (Node node = 1; node < circuit.nodes.size(); ++node) {
-        const auto column = theirs.find("v(" + circuit.nodes[node] + ")");
+        const auto column = theirs.find("v(" + written(circuit.nodes[node]) + ")");
         ASSERT_NE(column, theirs.end()) << circuit.nodes[node];
         ASSERT_GT(column->second.size(), at);
         expectNear(ours.voltage[node], column->second[at], voltFloor,
                    circuit.title + ", node " + circuit.nodes[node]);
     }
     for (std::size_t k = 0; k < circuit.voltageSources.size(); ++k) {
-        const auto column = theirs.find("i(" + circuit.voltageSources[k].name + ")");
+        const auto column = theirs.find("i(" + writtenSource(circuit.voltageSources[k].name) + ")");
         ASSERT_NE(column, theirs.end());
         expectNear(ours.current[k], column->second[at], ampFloor, circuit.title + ", current");
     }
@@ -125,7 +137,7 @@ void compare(const Netlist& netlist, int number) {
         const std::vector<double>& time = theirs.at("time");
         ASSERT_NEAR(time.back() / ours->time.back(), 1, 1e-9) << "ngspice stopped early";
         for (Node node = 1; node < circuit.nodes.size(); ++node) {
-            const std::vector<double>& column = theirs.at("v(" + circuit.nodes[node] + ")");
+            const std::vector<double>& column = theirs.at("v(" + written(circuit.nodes[node]) + ")");
             double sum = 0;
             for (std::size_t i = 0; i < ours->time.size(); ++i) {
                 const double difference =
@@ -139,6 +151,10 @@ void compare(const Netlist& netlist, int number) {
     }
 }
 
+TEST(AgainstNgspice, CircuitsOfTheTradesPartsAgree) {
+    int number = 1000;
+    for (const Netlist& netlist : tests::partCircuits()) compare(netlist, ++number);
+}
 TEST(AgainstNgspice, AtLeastFortyCircuitsOfTheTradeAgree) {
     const auto circuits = tests::tradeCircuits();
     EXPECT_GE(circuits.size(), 40U);
