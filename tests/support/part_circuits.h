@@ -25,9 +25,8 @@ struct Parts {
         return *this;
     }
     Parts& resistor(const char* a, const char* b, double ohms) {
-        core::circuit::addResistor(circuit(),
-                                   "r" + std::to_string(circuit().resistors.size() + 1), node(a),
-                                   node(b), core::Ohms{ohms});
+        core::circuit::addResistor(circuit(), "r" + std::to_string(circuit().resistors.size() + 1),
+                                   node(a), node(b), core::Ohms{ohms});
         return *this;
     }
     Parts& led(const char* a, const char* b, core::LedFamily family, double celsius = 27) {
@@ -79,7 +78,9 @@ inline std::vector<core::circuit::Netlist> partCircuits() {
     std::vector<Netlist> all;
     const auto output = [](const char* title, const LowSideOutput& part, double ohms) {
         Parts made(title);
-        made.supply("bus", Constant{13.2}).resistor("bus", "a", ohms).led("a", "out", LedFamily::White);
+        made.supply("bus", Constant{13.2})
+            .resistor("bus", "a", ohms)
+            .led("a", "out", LedFamily::White);
         addLowSideOutput(made.circuit(), "output", made.node("out"), 0, part);
         return made;
     };
@@ -94,7 +95,9 @@ inline std::vector<core::circuit::Netlist> partCircuits() {
         Parts made("driver and three lamps at " + std::to_string(volts) + " V");
         made.supply("in", Constant{volts});
         addDriver(made.circuit(), "driver", made.node("in"), made.node("a"), {Amperes{0.012}});
-        made.led("a", "b", LedFamily::Red).led("b", "c", LedFamily::Red).led("c", "0", LedFamily::Red);
+        made.led("a", "b", LedFamily::Red)
+            .led("b", "c", LedFamily::Red)
+            .led("c", "0", LedFamily::Red);
         all.push_back(made.op());
     }
     {
@@ -162,7 +165,9 @@ inline std::vector<core::circuit::Netlist> partCircuits() {
                       .tran(2e-3, 0.6));
     for (const double dead : {0.0, 2e-6}) {
         Parts made("lamps and a real capacitor on a track of " + std::to_string(dead) + " s dead");
-        made.supply("rail", trackWave(packet(dead))).resistor("rail", "s", 1).bridge("s", "0", "p", "m");
+        made.supply("rail", trackWave(packet(dead)))
+            .resistor("rail", "s", 1)
+            .bridge("s", "0", "p", "m");
         made.capacitor("p", "m", {Farads{10e-6}, Ohms{1.5}, Ohms{47000}, true});
         made.resistor("p", "a", 1500).led("a", "m", LedFamily::White);
         made.resistor("p", "b", 2200).led("b", "m", LedFamily::Red);
@@ -187,7 +192,8 @@ inline std::vector<core::circuit::Netlist> partCircuits() {
     {
         Parts made("fuse that holds");
         made.supply("in", Constant{12});
-        addFuse(made.circuit(), "fuse", made.node("in"), made.node("a"), {Ohms{0.1}, Amperes{1}, 0.5});
+        addFuse(made.circuit(), "fuse", made.node("in"), made.node("a"),
+                {Ohms{0.1}, Amperes{1}, 0.5});
         made.resistor("a", "0", 24);
         all.push_back(made.op());
     }

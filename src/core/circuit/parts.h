@@ -40,10 +40,10 @@ void addBridge(Circuit& circuit, const std::string& name, Node railA, Node railB
 
 /// A decoder's function output: it switches what hangs on it to decoder ground.
 struct LowSideOutput {
-    Ohms onResistance{0.5};           ///< of the transistor, > 0
-    Ohms boardResistor{};             ///< what the board carries in series, >= 0
-    std::optional<Amperes> limit{};   ///< where the transistor lets no more through
-    Waveform gate{Constant{1}};       ///< 0 off … 1 on; dimmed() for a brightness step
+    Ohms onResistance{0.5};          ///< of the transistor, > 0
+    Ohms boardResistor{};            ///< what the board carries in series, >= 0
+    std::optional<Amperes> limit{};  ///< where the transistor lets no more through
+    Waveform gate{Constant{1}};      ///< 0 off … 1 on; dimmed() for a brightness step
 };
 void addLowSideOutput(Circuit& circuit, const std::string& name, Node output, Node minus,
                       const LowSideOutput& part);
@@ -51,8 +51,8 @@ void addLowSideOutput(Circuit& circuit, const std::string& name, Node output, No
 /// Keeps a current as long as `dropout` is left for it; at that voltage it still gives 99 %.
 /// Backwards it blocks.
 struct CurrentDriver {
-    Amperes current{};   ///< > 0
-    Volts dropout{2};    ///< > 0
+    Amperes current{};  ///< > 0
+    Volts dropout{2};   ///< > 0
 };
 void addDriver(Circuit& circuit, const std::string& name, Node plus, Node minus,
                const CurrentDriver& part);
@@ -69,19 +69,19 @@ void addLoad(Circuit& circuit, const std::string& name, Node plus, Node minus,
              const MixedLoad& part);
 
 /// A brushed motor: winding and back-EMF. At a held speed the back-EMF is a given voltage. With
-/// inertia the speed follows: the back-EMF k·ω then stands on a capacitor of J/k², which the winding
-/// charges with k·ω' = I·k²/J, and friction draws the current friction torque/k from it
+/// inertia the speed follows: the back-EMF k·ω then stands on a capacitor of J/k², which the
+/// winding charges with k·ω' = I·k²/J, and friction draws the current friction torque/k from it
 /// (electromechanical analogy; docs/engine.md).
 struct Motor {
-    Ohms winding{};                    ///< > 0
-    Volts backEmf{};                   ///< at a held speed, or when a transient begins
-    std::optional<Farads> inertia{};   ///< J/k², > 0: none: speed is held
-    Amperes friction{};                ///< of a turning motor, with inertia; >= 0
+    Ohms winding{};                   ///< > 0
+    Volts backEmf{};                  ///< at a held speed, or when a transient begins
+    std::optional<Farads> inertia{};  ///< J/k², > 0: none: speed is held
+    Amperes friction{};               ///< of a turning motor, with inertia; >= 0
 };
 void addMotor(Circuit& circuit, const std::string& name, Node plus, Node minus, const Motor& part);
 
 struct Battery {
-    Volts voltage{};           ///< without load
+    Volts voltage{};            ///< without load
     Ohms internalResistance{};  ///< > 0
 };
 void addBattery(Circuit& circuit, const std::string& name, Node plus, Node minus,

@@ -55,7 +55,8 @@ public:
             std::visit([&](const auto& law) { onePort(each, law); }, each.law);
         for (const Capacitor& each : m_circuit.capacitors) {
             if (each.initially && each.b == ground)
-                m_text += ".ic v(" + m_nodes[each.a] + ")=" + written(each.initially->value()) + "\n";
+                m_text +=
+                    ".ic v(" + m_nodes[each.a] + ")=" + written(each.initially->value()) + "\n";
         }
         return m_text +
                std::visit([&](const auto& each) { return analysis(each); }, m_netlist.analysis) +
@@ -153,7 +154,8 @@ private:
         return words + ")";
     }
     std::string source(const Waveform& waveform, const std::optional<double>& dc) const {
-        const std::string words = std::visit([&](const auto& each) { return form(each); }, waveform);
+        const std::string words =
+            std::visit([&](const auto& each) { return form(each); }, waveform);
         if (std::holds_alternative<Constant>(waveform)) return "DC " + (dc ? written(*dc) : words);
         return (dc ? "DC " + written(*dc) + " " : "") + words;
     }
@@ -198,7 +200,8 @@ private:
     void onePort(const OnePort& each, const CurrentLimiter& law) {
         const std::string v = volts(each.a, each.b);
         const std::string both = written(law.limit.value()) + "*tanh(" + v + "/" +
-                                 written(law.resistance.value() * law.limit.value()) + ")+1e-9*" + v;
+                                 written(law.resistance.value() * law.limit.value()) + ")+1e-9*" +
+                                 v;
         line(called('b', each.name), each.a, each.b,
              "I=" + (law.bothWays ? both : v + " < 0 ? 1e-9*" + v + " : " + both));
     }
@@ -208,8 +211,8 @@ private:
         const double square = law.fold.value() * law.fold.value();
         line(called('b', each.name), each.a, each.b,
              "I=abs(" + v + ") >= " + fold + " ? sgn(" + v + ")*(" + written(law.power.value()) +
-                 "/max(abs(" + v + ")," + fold + ")+" + written(law.current.value()) + ") : " +
-                 written(2 * law.power.value() * square) + "*" + v + "/(" +
+                 "/max(abs(" + v + ")," + fold + ")+" + written(law.current.value()) +
+                 ") : " + written(2 * law.power.value() * square) + "*" + v + "/(" +
                  written(square * square) + "+" + v + "*" + v + "*" + v + "*" + v + ")+" +
                  written(law.current.value() / law.fold.value() / 2) + "*" + v + "*(3-" + v + "*" +
                  v + "/" + written(square) + ")");

@@ -163,8 +163,8 @@ private:
             else
                 m_step = std::max(m_step, whole * growth);
             if (guardCount() > 0) {
-                follow();
                 noteWatches();
+                follow();
             }
             if (arrived && until >= corner - m_least) {
                 m_afterCorner = true;

@@ -2,6 +2,7 @@
 
 #include <Eigen/Dense>
 
+#include <algorithm>
 #include <cassert>
 #include <cmath>
 
@@ -71,6 +72,11 @@ circuit::DiodeModel diodeModel(const LedLaw& law, std::string name) {
     model.saturation = law.saturation;
     model.emission = law.emission;
     model.series = law.series;
+    // dV/dT = (V − Eg)/T − 3·Vt/T of the junction at a constant current: Eg is what makes that the
+    // usual fall of an LED at 10 mA.
+    const double junction = (law.voltage(Amperes{0.01}) - Amperes{0.01} * law.series).value();
+    model.bandGap =
+        std::max(0.0, junction + model.temperature.value() * ledFallPerKelvin - 3 * thermalVoltage);
     return model;
 }
 

@@ -52,7 +52,11 @@ struct LedLaw {
     [[nodiscard]] Ohms slope(Amperes current) const;
 };
 
-/// The law as a diode of the circuit engine, without breakdown.
+/// How fast an LED's voltage falls as it warms, V/K: typical of all families in data sheets
+/// (1.5 … 3 mV/K).
+inline constexpr double ledFallPerKelvin = 2e-3;
+
+/// The law as a diode of the circuit engine, without breakdown, with its fall over temperature.
 [[nodiscard]] circuit::DiodeModel diodeModel(const LedLaw& law, std::string name);
 
 /// The law through one point, with N and Rs given. Source: the law solved for Is.

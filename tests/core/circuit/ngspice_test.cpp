@@ -137,7 +137,8 @@ void compare(const Netlist& netlist, int number) {
         const std::vector<double>& time = theirs.at("time");
         ASSERT_NEAR(time.back() / ours->time.back(), 1, 1e-9) << "ngspice stopped early";
         for (Node node = 1; node < circuit.nodes.size(); ++node) {
-            const std::vector<double>& column = theirs.at("v(" + written(circuit.nodes[node]) + ")");
+            const std::vector<double>& column =
+                theirs.at("v(" + written(circuit.nodes[node]) + ")");
             double sum = 0;
             for (std::size_t i = 0; i < ours->time.size(); ++i) {
                 const double difference =

@@ -1,0 +1,176 @@
+// The solver's parts: elimination, what it is kept for, and that it allocates nothing while it
+// works.
+#include "core/circuit/solver.h"
+
+#include "core/circuit/integration.h"
+#include "core/circuit/settling.h"
+#include "core/circuit/star_mesh.h"
+#include "support/allocations.h"
+#include "support/part_circuits.h"
+#include "support/trade_circuits.h"
+
+#include <Eigen/Dense>
+#include <gtest/gtest.h>
+
+#include <random>
+
+namespace glimmet::core::circuit {
+namespace {
+
+using tests::Build;
+
+TEST(StarMesh, SolvesWhatDenseEliminationSolves) {
+    std::mt19937 random(41);
+    std::uniform_real_distribution<double> exponent(-6, 3), amps(-1, 1);
+    for (int trial = 0; trial < 200; ++trial) {
+        const std::size_t nodes = 1 + random() % 40;
+        std::vector<std::pair<std::size_t, std::size_t>> edges;
+        for (std::size_t k = 1; k < nodes; ++k) edges.emplace_back(k, random() % k);
+        for (std::size_t k = 0; k < nodes; ++k) {
+            const std::size_t a = random() % nodes, b = random() % nodes;
+            if (a != b) edges.emplace_back(a, b);
+        }
+        StarMesh mesh(nodes, edges);
+        std::vector<double> values(mesh.valueCount(), 0), x(nodes);
+        const auto size = static_cast<Eigen::Index>(nodes);
+        Eigen::MatrixXd matrix = Eigen::MatrixXd::Zero(size, size);
+        Eigen::VectorXd right(size);
+        const auto index = [&](std::size_t node) { return static_cast<Eigen::Index>(node); };
+        for (const auto& [a, b] : edges) {
+            const double g = std::pow(10, exponent(random));
+            values[mesh.edgeSlot(mesh.place(a), mesh.place(b))] += g;
+            matrix(index(a), index(a)) += g;
+            matrix(index(b), index(b)) += g;
+            matrix(index(a), index(b)) -= g;
+            matrix(index(b), index(a)) -= g;
+        }
+        values[mesh.leakSlot(mesh.place(0))] += 1e-2;
+        matrix(0, 0) += 1e-2;
+        for (std::size_t k = 0; k < nodes; ++k) right[index(k)] = x[mesh.place(k)] = amps(random);
+        ASSERT_TRUE(mesh.eliminate(values));
+        mesh.solve(values, x);
+        const Eigen::VectorXd dense = matrix.fullPivLu().solve(right);
+        const double scale = dense.cwiseAbs().maxCoeff();
+        for (std::size_t k = 0; k < nodes; ++k)
+            EXPECT_NEAR(x[mesh.place(k)], dense[index(k)], 1e-6 * scale) << "trial " << trial;
+    }
+}
+// Ten kilosiemens between two nodes that only a leak of a picosiemens joins to ground: elimination
+// that subtracts has no digit left (1e4 + 1e-12 is 1e4), this one keeps them all.
+TEST(StarMesh, KeepsALeakBesideAShort) {
+    StarMesh mesh(2, {{0, 1}});
+    std::vector<double> values(mesh.valueCount(), 0);
+    values[mesh.edgeSlot(mesh.place(0), mesh.place(1))] = 1e4;
+    values[mesh.leakSlot(mesh.place(0))] = 1e-12;
+    std::vector<double> x(2, 0);
+    x[mesh.place(1)] = 5e-12;
+    ASSERT_TRUE(mesh.eliminate(values));
+    mesh.solve(values, x);
+    EXPECT_NEAR(x[mesh.place(0)], 5, 1e-12);
+    EXPECT_NEAR(x[mesh.place(1)], 5, 1e-12);
+}
+TEST(StarMesh, SaysThatANodeHangsOnNothing) {
+    StarMesh mesh(2, {});
+    std::vector<double> values(mesh.valueCount(), 0);
+    values[mesh.leakSlot(mesh.place(0))] = 1;
+    EXPECT_FALSE(mesh.eliminate(values));
+}
+TEST(StarMesh, RefusesWhatDoesNotFitInMemory) {
+    std::vector<std::pair<std::size_t, std::size_t>> edges;
+    for (std::size_t a = 0; a < 800; ++a) {
+        for (std::size_t b = 0; b < a; ++b) edges.emplace_back(a, b);
+    }
+    EXPECT_FALSE(StarMesh(800, edges).fits());
+    Build build("everything to everything");
+    for (int a = 0; a < 800; ++a) {
+        for (int b = 0; b < a; ++b)
+            build.r(std::to_string(a).c_str(), std::to_string(b).c_str(), 100);
+    }
+    const auto point = operatingPoint(build.netlist.circuit);
+    ASSERT_FALSE(point.has_value());
+    EXPECT_EQ(plain(point.error().what),
+              "The circuit joins too many nodes with too many others to be solved.");
+}
+
+// Sources in a row and in a star, floating and grounded: their currents from Kirchhoff's law alone.
+TEST(Solver, GivesTheCurrentsOfSourcesThatHangTogether) {
+    Build build("sources");
+    build.v("a", "0", Constant{5})
+        .v("b", "a", Constant{3})
+        .v("c", "a", Constant{-2})
+        .v("y", "x", Constant{4})
+        .r("a", "0", 5)
+        .r("b", "0", 8)
+        .r("c", "0", 3)
+        .r("x", "0", 100)
+        .r("y", "b", 100);
+    const auto point = operatingPoint(build.netlist.circuit).value();
+    // x floats: (y − b)/100 + x/100 = 0 with y = x + 4 and b = 8: x = 2, y = 6.
+    EXPECT_NEAR(point.voltage[4], 6, 1e-12);
+    EXPECT_NEAR(point.voltage[5], 2, 1e-12);
+    const double y = 0.02;                    // flows from b to y
+    EXPECT_NEAR(point.current[3], y, 1e-12);  // into y's plus
+    EXPECT_NEAR(point.current[1], -(1 + y), 1e-12);
+    EXPECT_NEAR(point.current[2], -1, 1e-12);
+    EXPECT_NEAR(point.current[0], -(1 + 1 + y + 1), 1e-12);
+}
+
+TEST(Solver, TakesOtherValuesAndGivesWhatANewOneGives) {
+    std::mt19937 random(43);
+    std::uniform_real_distribution<double> factor(0.5, 2);
+    Netlist netlist;
+    for (const Netlist& each : tests::tradeCircuits()) {
+        if (each.circuit.title == "three whites on one resistor, one lower") netlist = each;
+    }
+    Circuit& circuit = netlist.circuit;
+    Solver kept(circuit);
+    OperatingPoint point;
+    for (int trial = 0; trial < 50; ++trial) {
+        for (Resistor& each : circuit.resistors) each.resistance *= factor(random);
+        for (DiodeModel& each : circuit.models) each.saturation *= factor(random);
+        circuit.voltageSources[0].volts = Constant{6 * factor(random)};
+        kept.update(circuit);
+        ASSERT_TRUE(kept.settleFromAnywhere());
+        read(circuit, kept, point);
+        const OperatingPoint fresh = operatingPoint(circuit).value();
+        for (std::size_t k = 0; k < point.diode.size(); ++k)
+            EXPECT_NEAR(point.diode[k] / fresh.diode[k], 1, 1e-9);
+    }
+}
+
+TEST(Solver, AllocatesNothingOnceItIsMade) {
+    for (const Netlist& netlist : tests::tradeCircuits()) {
+        auto solver = solverFor(netlist.circuit);
+        ASSERT_TRUE(solver.has_value());
+        OperatingPoint point;
+        read(netlist.circuit, *solver, point);
+        const long before = tests::allocations();
+        for (int turn = 0; turn < 3; ++turn) {
+            solver->update(netlist.circuit);
+            solver->forget();
+            EXPECT_TRUE(solver->settleFromAnywhere());
+            read(netlist.circuit, *solver, point);
+        }
+        EXPECT_EQ(tests::allocations(), before) << netlist.circuit.title;
+    }
+}
+TEST(Integration, AllocatesNothingInItsSteps) {
+    for (const auto& circuits : {tests::tradeCircuits(), tests::partCircuits()}) {
+        for (const Netlist& netlist : circuits) {
+            const auto* span = std::get_if<TransientSpan>(&netlist.analysis);
+            if (!span) continue;
+            auto solver = solverFor(netlist.circuit);
+            ASSERT_TRUE(solver.has_value());
+            Integration integration(netlist.circuit, *solver, 1e-4);
+            ASSERT_TRUE(integration.begin());
+            const long before = tests::allocations();
+            for (int step = 0; step < 100; ++step) {
+                if (integration.tryStep(span->step / 100)) integration.accept(span->step / 100);
+            }
+            EXPECT_EQ(tests::allocations(), before) << netlist.circuit.title;
+        }
+    }
+}
+
+}  // namespace
+}  // namespace glimmet::core::circuit
