@@ -23,13 +23,13 @@ public:
         if (!std::isfinite(value)) refuse(element, what, value, text("a number"));
     }
     void waveform(const std::string& element, const Waveform& form) {
-        finite(element, "value at the start", valueAt(form, 0));
         const auto* lines = std::get_if<PiecewiseLinear>(&form);
-        if (!lines) return;
-        if (lines->points.empty()) {
+        if (lines && lines->points.empty()) {
             finite(element, "waveform", std::nan(""));
             return;
         }
+        finite(element, "value at the start", valueAt(form, 0));
+        if (!lines) return;
         double last = -1;
         for (const auto& [time, value] : lines->points) {
             finite(element, "waveform", value);
