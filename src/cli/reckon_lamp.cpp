@@ -162,24 +162,32 @@ json reckonLamp(const json& in, const std::string& pointer, std::vector<Fault>& 
         state = State::Over;
         if (why.empty()) why = "the bus is not above the drop of the output switch";
     }
-    const LampSolution solution = solved(circuit, drive);
+    auto solver = LampSolver::of(circuit);
+    const auto solution = solver ? solver->at(drive) : tl::unexpected(solver.error());
+    const auto glowDrive =
+        solver ? solver->driveForFirst(Amperes{0.0001}) : tl::unexpected(solver.error());
+    if (!solution || !glowDrive) {
+        const Error& error = solution ? glowDrive.error() : solution.error();
+        faults.push_back({pointer + "/strings", plain(error.what), "values that LEDs can have"});
+        return {};
+    }
     json currents = json::array();
     json leds = json::array();
     json powers = json::array();
     for (std::size_t k = 0; k < asked.rows.size(); ++k) {
-        currents.push_back(solution.current[k].value());
+        currents.push_back(solution->current[k].value());
         json volts = json::array();
-        for (const Volts led : solution.led[k]) volts.push_back(led.value());
+        for (const Volts led : solution->led[k]) volts.push_back(led.value());
         leds.push_back(std::move(volts));
-        powers.push_back(solution.resistorPower[k].value());
+        powers.push_back(solution->resistorPower[k].value());
         state = worse(state,
-                      stateAgainst(solution.current[k].value(), asked.rows[k].limit, closeAbove));
+                      stateAgainst(solution->current[k].value(), asked.rows[k].limit, closeAbove));
     }
-    const Volts glow = driveForFirst(circuit, Amperes{0.0001}) + asked.switchDrop + asked.rectifier;
+    const Volts glow = *glowDrive + asked.switchDrop + asked.rectifier;
     verdict = worse(verdict, state);
     json out{{"resistors_ohm", resistors},  {"ideal_ohm", ideals},
              {"string_A", currents},        {"led_V", leds},
-             {"resistor_W", powers},        {"output_A", solution.total.value()},
+             {"resistor_W", powers},        {"output_A", solution->total.value()},
              {"glow_from_V", glow.value()}, {"verdict", name(state)}};
     if (!why.empty()) out["why"] = why;
     return out;

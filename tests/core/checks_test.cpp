@@ -198,7 +198,8 @@ TEST(LampFindings, CountTheOutputsAndTheWholeDecoder) {
     EXPECT_EQ(finding(all, "lamp.total").state, State::Fine);  // 13 × 21 mA = 273 mA of 400 mA
 }
 // Spread: brightest with high supply, low forward voltage, low resistor; dimmest the reverse. For
-// one LED: (15.225 − 1.2 − 0.1 − V(lowest)) / (0.95 R) with V shifted by −0.3 V.
+// one LED: (15.225 − 1.2 − 0.1 − V(lowest)) / (0.95 R) with V shifted by −0.3 V. The law that this
+// is held against has no leak; the engine's picoampere for each volt drops 7 nV in the resistor.
 TEST(CircuitState, SpansItsWorstCorners) {
     const Job job = jotted(shunter(), {"lamp front warm-white-3mm", "resistor front 2k2"});
     const auto state = circuitState(job, job.circuits[0], {});
@@ -207,11 +208,11 @@ TEST(CircuitState, SpansItsWorstCorners) {
     const double drive = 13.2 + 0.05 * 13.3;
     const double left =
         drive - row.highest.value() * 2200 * 0.95 - low.voltage(row.highest).value();
-    EXPECT_NEAR(left, 0, 1e-9);
+    EXPECT_NEAR(left, 0, 2e-8);
     const LedLaw high = *ledLawThrough({Volts{3.5}, Amperes{0.02}}, 2.9, Ohms{12});
     const double weak = 13.2 - 0.05 * 13.3;
     EXPECT_NEAR(weak - row.lowest.value() * 2200 * 1.05 - high.voltage(row.lowest).value(), 0,
-                1e-9);
+                2e-8);
     EXPECT_LT(row.lowest.value(), row.current.value());
     EXPECT_GT(row.highest.value(), row.current.value());
 }
@@ -231,7 +232,7 @@ TEST(CircuitState, FindsTheWorstCornerOfASharedResistorAmongAllCombinations) {
                 {{*ledLawThrough({Volts{volts}, Amperes{0.02}}, 2.9, Ohms{12})},
                  Ohms{100 * (1 + 0.05 * sign(2 + row))}});
         }
-        const auto solution = solved(circuit, Volts{13.2 + 0.05 * 13.3 * sign(4)});
+        const auto solution = solved(circuit, Volts{13.2 + 0.05 * 13.3 * sign(4)}).value();
         brightest = std::max(brightest, solution.current[0].value());
         dimmest = std::min(dimmest, solution.current[0].value());
     }

@@ -70,7 +70,7 @@ TEST(Reference, LampCircuitsAgreeWithBisection) {
             circuit.strings.push_back(string);
         }
         const double e = drive(random);
-        const LampSolution solution = solved(circuit, Volts{e});
+        const LampSolution solution = solved(circuit, Volts{e}).value();
         const double node = plainNode(plain, e, circuit.common.value());
         for (std::size_t k = 0; k < plain.size(); ++k) {
             const double wanted = plain[k].amps(node);

@@ -435,17 +435,4 @@ void Solver::sourceCurrents(std::vector<double>& amps) const {
     }
 }
 
-void Solver::spread(const std::vector<double>& injected, std::vector<double>& volts) const {
-    // The factors of the last iteration are still there.
-    std::vector<double> right(m_unknowns + 1, 0);
-    for (Node node = 1; node < injected.size(); ++node) {
-        if (m_unknown[node] != none) right[m_mesh.place(m_unknown[node])] += injected[node];
-    }
-    m_mesh.solve(m_values, right);
-    volts.assign(injected.size(), 0);
-    for (Node node = 1; node < injected.size(); ++node) {
-        if (m_unknown[node] != none) volts[node] = right[m_mesh.place(m_unknown[node])];
-    }
-}
-
 }  // namespace glimmet::core::circuit

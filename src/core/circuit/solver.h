@@ -88,10 +88,6 @@ public:
     /// Positive into the plus terminal, as in SPICE. Sums all elements at the sources.
     void sourceCurrents(std::vector<double>& amps) const;
 
-    /// How much the current between two nodes moves the voltage between two others, V/A, at the
-    /// solution: the circuit's transfer resistance. Reciprocal.
-    void spread(const std::vector<double>& injected, std::vector<double>& volts) const;
-
     [[nodiscard]] long iterations() const { return m_iterations; }
     /// The element that was last found unsettled, by its name.
     [[nodiscard]] std::string_view unsettled() const;

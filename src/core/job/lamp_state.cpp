@@ -64,9 +64,11 @@ Result<Amperes> rowCurrent(const Circuit& circuit, Ohms common, Volts drive, std
                            Corner corner) {
     const auto made = solvable(circuit, common, row, corner);
     if (!made) return tl::unexpected(made.error());
-    const LampSolution solution = solved(made->circuit, drive);
+    if (made->circuit.strings.empty()) return Amperes{0};
+    const auto solution = solved(made->circuit, drive);
+    if (!solution) return tl::unexpected(solution.error());
     for (std::size_t k = 0; k < made->rowOf.size(); ++k) {
-        if (made->rowOf[k] == row) return solution.current[k];
+        if (made->rowOf[k] == row) return solution->current[k];
     }
     return Amperes{0};
 }
@@ -112,16 +114,23 @@ Result<CircuitState> circuitState(const Job& job, const Circuit& circuit, const 
     const auto typical = solvable(circuit, common, 0, Corner::Typical);
     if (!typical) return tl::unexpected(typical.error());
     if (typical->circuit.strings.empty()) return state;
-    const LampSolution solution = solved(typical->circuit, state.drive);
-    state.total = solution.total;
-    state.glowFrom = driveForFirst(typical->circuit, glowCurrent) + drops;
-    state.targetFrom = driveForFirst(typical->circuit, circuit.wish.target) + drops;
+    auto solver = LampSolver::of(typical->circuit);
+    if (!solver) return tl::unexpected(solver.error());
+    const auto solution = solver->at(state.drive);
+    if (!solution) return tl::unexpected(solution.error());
+    const auto glow = solver->driveForFirst(glowCurrent);
+    if (!glow) return tl::unexpected(glow.error());
+    const auto reached = solver->driveForFirst(circuit.wish.target);
+    if (!reached) return tl::unexpected(reached.error());
+    state.total = solution->total;
+    state.glowFrom = *glow + drops;
+    state.targetFrom = *reached + drops;
     for (std::size_t k = 0; k < typical->rowOf.size(); ++k) {
         const std::size_t r = typical->rowOf[k];
         RowState& row = state.rows[r];
-        row.current = solution.current[k];
-        row.led = solution.led[k];
-        row.resistorPower = solution.resistorPower[k];
+        row.current = solution->current[k];
+        row.led = solution->led[k];
+        row.resistorPower = solution->resistorPower[k];
         const auto lowest = rowCurrent(
             circuit, common, state.drive - state.bus * house.supplySpread, r, Corner::Dimmest);
         const auto highest = rowCurrent(

@@ -1,5 +1,9 @@
 #include "core/lamp/lamp_circuit.h"
 
+#include "core/circuit/crossing.h"
+#include "core/circuit/parts.h"
+#include "core/circuit/settling.h"
+
 #include <algorithm>
 #include <cassert>
 #include <cmath>
@@ -7,102 +11,116 @@
 namespace glimmet::core {
 namespace {
 
-Volts stringVoltage(const LampString& string, Amperes current, Ohms extra) {
-    Volts sum = current * (string.resistor + extra);
-    for (const LedLaw& led : string.leds) sum += led.voltage(current);
-    return sum;
-}
+using circuit::Node;
 
-double stringSlope(const LampString& string, Amperes current, Ohms extra) {
-    double sum = string.resistor.value() + extra.value();
-    for (const LedLaw& led : string.leds) sum += led.slope(current).value();
-    return sum;
-}
-
-/// Current of one string (with `extra` ohms in series) at a voltage across it.
-/// With z = ln I the voltage is convex and rising in z; Newton from above descends monotonically.
-Amperes stringCurrent(const LampString& string, Volts across, Ohms extra) {
-    const double v = across.value();
-    if (!(v > 0)) return Amperes{0};
-    // Upper bounds: each element alone would have to take the whole voltage.
-    double upper = HUGE_VAL;
-    double linear = string.resistor.value() + extra.value();
-    for (const LedLaw& led : string.leds) linear += led.series.value();
-    if (linear > 0) upper = v / linear;
-    for (const LedLaw& led : string.leds) {
-        const double exponent = v / (led.emission * thermalVoltage);
-        if (exponent < 600) upper = std::min(upper, led.saturation.value() * std::expm1(exponent));
+/// The lamps between a source of the drive and ground; diodes in the order of strings and LEDs.
+circuit::Circuit made(const LampCircuit& lamps) {
+    circuit::Circuit all;
+    const Node top = circuit::nodeNamed(all, "drive");
+    circuit::addSupply(all, "drive", top, circuit::ground, circuit::Constant{0});
+    Node shared = top;
+    if (lamps.common > Ohms{0}) {
+        shared = circuit::nodeNamed(all, "shared");
+        circuit::addResistor(all, "common", top, shared, lamps.common);
     }
-    if (!std::isfinite(upper)) upper = 1e300;  // no resistance anywhere and absurd volts
-    double z = std::log(upper);
-    for (int step = 0; step < 400; ++step) {
-        const Amperes current{std::exp(z)};
-        const double excess = stringVoltage(string, current, extra).value() - v;
-        if (std::abs(excess) <= 1e-13 * v) break;
-        const double slope = stringSlope(string, current, extra) * current.value();
-        const double next = z - excess / slope;
-        if (!(std::abs(next - z) > 1e-15 * std::max(1.0, std::abs(z)))) break;
-        z = next;
+    std::size_t number = 0;
+    const auto fresh = [&] {
+        all.nodes.push_back(std::to_string(++number));
+        return all.nodes.size() - 1;
+    };
+    for (std::size_t k = 0; k < lamps.strings.size(); ++k) {
+        const LampString& string = lamps.strings[k];
+        assert(!string.leds.empty());
+        Node at = shared;
+        if (string.resistor > Ohms{0}) {
+            const Node behind = fresh();
+            circuit::addResistor(all, "r" + std::to_string(k + 1), at, behind, string.resistor);
+            at = behind;
+        }
+        for (std::size_t i = 0; i < string.leds.size(); ++i) {
+            const Node next = i + 1 == string.leds.size() ? circuit::ground : fresh();
+            all.models.push_back(diodeModel(string.leds[i], {}));
+            all.diodes.push_back({"lamp " + std::to_string(all.diodes.size() + 1), at, next,
+                                  all.models.size() - 1});
+            at = next;
+        }
     }
-    return Amperes{std::exp(z)};
-}
-
-Amperes totalAt(const LampCircuit& circuit, Volts node) {
-    Amperes total{0};
-    for (const LampString& string : circuit.strings) total += stringCurrent(string, node, Ohms{0});
-    return total;
+    return all;
 }
 
 }  // namespace
 
-LampSolution solved(const LampCircuit& circuit, Volts drive) {
-    assert(!circuit.strings.empty() && std::isfinite(drive.value()));
+LampSolver::LampSolver(const LampCircuit& lamps, circuit::Circuit made, circuit::Solver solver)
+    : m_lamps(lamps), m_circuit(std::move(made)), m_solver(std::move(solver)) {}
+
+Result<LampSolver> LampSolver::of(const LampCircuit& lamps) {
+    assert(!lamps.strings.empty());
+    circuit::Circuit all = made(lamps);
+    auto solver = circuit::solverFor(all);
+    if (!solver) return tl::unexpected(solver.error());
+    return LampSolver(lamps, std::move(all), std::move(*solver));
+}
+
+bool LampSolver::settle(Volts drive) {
+    m_solver.excitation.volts[0] = drive.value();
+    return m_solver.settleFromAnywhere();
+}
+
+Result<LampSolution> LampSolver::at(Volts drive) {
+    assert(std::isfinite(drive.value()));
+    const bool lit = drive > Volts{0};
+    if (lit && !settle(drive)) return tl::unexpected(circuit::didNotSettle(m_solver));
     LampSolution solution;
-    const double e = drive.value();
-    if (circuit.strings.size() == 1) {
-        solution.current = {stringCurrent(circuit.strings.front(), drive, circuit.common)};
-    } else {
-        // F(V) = ΣI_k(V) − (E − V)/R is convex and rising: Newton from V = E, where F >= 0.
-        double v = std::max(e, 0.0);
-        const double r = circuit.common.value();
-        for (int step = 0; r > 0 && e > 0 && step < 400; ++step) {
-            double total = 0;
-            double conductance = 0;
-            for (const LampString& string : circuit.strings) {
-                const Amperes current = stringCurrent(string, Volts{v}, Ohms{0});
-                total += current.value();
-                conductance += 1.0 / stringSlope(string, current, Ohms{0});
-            }
-            const double change = (total * r - (e - v)) / (conductance * r + 1.0);
-            v = std::clamp(v - change, 0.0, e);
-            if (!(std::abs(change) > 1e-14 * e)) break;
-        }
-        for (const LampString& string : circuit.strings) {
-            solution.current.push_back(stringCurrent(string, Volts{v}, Ohms{0}));
-        }
-    }
-    for (std::size_t k = 0; k < circuit.strings.size(); ++k) {
-        const LampString& string = circuit.strings[k];
-        assert(!string.leds.empty());
-        const Amperes current = solution.current[k];
-        solution.total += current;
+    std::size_t diode = 0;
+    for (const LampString& string : m_lamps.strings) {
+        const Amperes current{lit ? std::max(0.0, m_solver.diodeCurrent(diode)) : 0};
         std::vector<Volts> leds;
-        for (const LedLaw& led : string.leds) leds.push_back(led.voltage(current));
+        for (std::size_t i = 0; i < string.leds.size(); ++i, ++diode) {
+            const circuit::Diode& led = m_circuit.diodes[diode];
+            leds.emplace_back(lit ? m_solver.across(led.anode, led.cathode) : 0);
+        }
+        solution.current.push_back(current);
         solution.led.push_back(std::move(leds));
         solution.resistorPower.emplace_back(current * current * string.resistor);
+        solution.total += current;
     }
-    solution.commonPower = solution.total * solution.total * circuit.common;
+    solution.commonPower = solution.total * solution.total * m_lamps.common;
     return solution;
 }
 
-Volts driveForFirst(const LampCircuit& circuit, Amperes current) {
-    assert(!circuit.strings.empty() && current > Amperes{0});
-    Volts node{HUGE_VAL};
-    for (const LampString& string : circuit.strings) {
-        const Volts own = stringVoltage(string, current, Ohms{0});
-        if (own < node) node = own;
+Result<Volts> LampSolver::driveForFirst(Amperes current) {
+    assert(current > Amperes{0});
+    // One string carries it and the others at most as much, which bounds the drop they share.
+    Volts own{HUGE_VAL};
+    for (const LampString& string : m_lamps.strings) {
+        Volts sum = current * string.resistor;
+        for (const LedLaw& led : string.leds) sum += led.voltage(current);
+        own = std::min(own, sum);
     }
-    return node + totalAt(circuit, node) * circuit.common;
+    const Volts low = own + current * m_lamps.common;
+    const Volts high =
+        own + current * m_lamps.common * static_cast<double>(m_lamps.strings.size());
+    bool good = true;
+    const auto excess = [&](double drive) {
+        good = good && settle(Volts{drive});
+        double most = 0;
+        for (std::size_t k = 0; k < m_circuit.diodes.size(); ++k)
+            most = std::max(most, m_solver.diodeCurrent(k));
+        return std::log(std::max(most, 1e-300) / current.value());
+    };
+    // A hair beyond, because every LED leaks.
+    const double from = low.value() * (1 - 1e-6);
+    const double to = high.value() * (1 + 1e-6);
+    const double drive =
+        circuit::crossing({from, excess(from), to, excess(to)}, 1e-13 * to, excess);
+    if (!good) return tl::unexpected(circuit::didNotSettle(m_solver));
+    return Volts{drive};
+}
+
+Result<LampSolution> solved(const LampCircuit& lamps, Volts drive) {
+    auto solver = LampSolver::of(lamps);
+    if (!solver) return tl::unexpected(solver.error());
+    return solver->at(drive);
 }
 
 }  // namespace glimmet::core

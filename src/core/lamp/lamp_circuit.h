@@ -6,7 +6,9 @@
 //            resistance  …
 #pragma once
 
+#include "core/circuit/solver.h"
 #include "core/lamp/led.h"
+#include "core/result.h"
 
 #include <vector>
 
@@ -30,17 +32,33 @@ struct LampSolution {
     Watts commonPower{};  ///< in shared resistor and output resistance together
 };
 
-/// Solves V = I_total·common + I_k·R_k + ΣV_LED(I_k) for every string k.
-/// `drive` is what is left of the supply for the circuit: bus − switch drop. Zero or less: dark.
-/// Method: each string's current is convex and rising in the voltage across it, so a Newton
-/// iteration from above converges without overshoot; the inner current is found the same way in
-/// its logarithm. Iterations are bounded; the residual is below 1e-12 of the drive.
-/// Preconditions (asserted): as stated in the structs; drive finite.
-[[nodiscard]] LampSolution solved(const LampCircuit& circuit, Volts drive);
+/// The circuit engine made ready for a lamp circuit: a source of the drive, the common resistance,
+/// the strings. Kept, it solves the same circuit again at other drives quickly.
+class LampSolver {
+public:
+    /// Errors: OutOfRange where a value is none a law has a sense for (see LampString, LedLaw).
+    [[nodiscard]] static Result<LampSolver> of(const LampCircuit& circuit);
 
-/// The drive at which the first LED of the circuit carries `current`: the glow threshold for a
-/// small current. Exact: at that point the string with the lowest own voltage carries it, and all
-/// others what the same node voltage gives them. Range: current > 0.
-[[nodiscard]] Volts driveForFirst(const LampCircuit& circuit, Amperes current);
+    /// V = I_total·common + I_k·R_k + ΣV_LED(I_k) for every string k. `drive` is what is left of the
+    /// supply for the circuit: bus − switch drop. Zero or less: dark. Range: drive finite (asserted).
+    /// Every LED leaks a picoampere for each volt, as in the engine.
+    /// Errors: OutOfRange where the engine does not settle.
+    [[nodiscard]] Result<LampSolution> at(Volts drive);
+
+    /// The drive at which the first LED of the circuit carries `current`: the glow threshold for a
+    /// small current. Range: current > 0 (asserted). Errors: as above.
+    [[nodiscard]] Result<Volts> driveForFirst(Amperes current);
+
+private:
+    LampSolver(const LampCircuit& circuit, circuit::Circuit made, circuit::Solver solver);
+    [[nodiscard]] bool settle(Volts drive);
+
+    LampCircuit m_lamps;
+    circuit::Circuit m_circuit;
+    circuit::Solver m_solver;
+};
+
+/// One circuit solved once.
+[[nodiscard]] Result<LampSolution> solved(const LampCircuit& circuit, Volts drive);
 
 }  // namespace glimmet::core

@@ -1,8 +1,8 @@
 // The engine against what can be worked out on paper, and against the laws it must keep.
 #include "core/circuit/analysis.h"
 
-#include "core/lamp/lamp_circuit.h"
 #include "core/quantity/thermal_voltage.h"
+#include "support/lamp_reference.h"
 #include "support/print_quantity.h"
 #include "support/trade_circuits.h"
 
@@ -117,7 +117,7 @@ TEST(OperatingPoint, AgreesWithTheLampCircuitsClosedForm) {
             }
             lamps.strings.push_back(string);
         }
-        const double closed = solved(lamps, Volts{volts}).total.value();
+        const double closed = tests::closedForm(lamps, Volts{volts}).total.value();
         const auto point = operatingPoint(build.netlist.circuit);
         ASSERT_TRUE(point.has_value());
         EXPECT_NEAR(-point->current[0], closed, 1e-6 * closed + 1e-10) << "trial " << trial;
