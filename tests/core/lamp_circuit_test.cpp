@@ -54,7 +54,8 @@ TEST(LampCircuit, SolvesAnLedWithNoResistorByItsOwnSeriesResistance) {
 // Two colours in plain parallel on one resistor: only the lower-voltage one lights.
 TEST(LampCircuit, LightsOnlyTheLowerVoltageColourInPlainParallel) {
     const LampSolution solution =
-        solved({Ohms{1000}, {{{typicalLaw(LedFamily::Red)}, {}}, {{white()}, {}}}}, Volts{12}).value();
+        solved({Ohms{1000}, {{{typicalLaw(LedFamily::Red)}, {}}, {{white()}, {}}}}, Volts{12})
+            .value();
     EXPECT_GT(solution.current[0] / solution.current[1], 1000.0);
 }
 TEST(LampCircuit, GlowThresholdPutsExactlyTheGlowCurrentThroughTheFirstLed) {

@@ -40,8 +40,8 @@ circuit::Circuit made(const LampCircuit& lamps) {
         for (std::size_t i = 0; i < string.leds.size(); ++i) {
             const Node next = i + 1 == string.leds.size() ? circuit::ground : fresh();
             all.models.push_back(diodeModel(string.leds[i], {}));
-            all.diodes.push_back({"lamp " + std::to_string(all.diodes.size() + 1), at, next,
-                                  all.models.size() - 1});
+            all.diodes.push_back(
+                {"lamp " + std::to_string(all.diodes.size() + 1), at, next, all.models.size() - 1});
             at = next;
         }
     }
@@ -98,8 +98,7 @@ Result<Volts> LampSolver::driveForFirst(Amperes current) {
         own = std::min(own, sum);
     }
     const Volts low = own + current * m_lamps.common;
-    const Volts high =
-        own + current * m_lamps.common * static_cast<double>(m_lamps.strings.size());
+    const Volts high = own + current * m_lamps.common * static_cast<double>(m_lamps.strings.size());
     bool good = true;
     const auto excess = [&](double drive) {
         good = good && settle(Volts{drive});

@@ -39,10 +39,10 @@ public:
     /// Errors: OutOfRange where a value is none a law has a sense for (see LampString, LedLaw).
     [[nodiscard]] static Result<LampSolver> of(const LampCircuit& circuit);
 
-    /// V = I_total·common + I_k·R_k + ΣV_LED(I_k) for every string k. `drive` is what is left of the
-    /// supply for the circuit: bus − switch drop. Zero or less: dark. Range: drive finite (asserted).
-    /// Every LED leaks a picoampere for each volt, as in the engine.
-    /// Errors: OutOfRange where the engine does not settle.
+    /// V = I_total·common + I_k·R_k + ΣV_LED(I_k) for every string k. `drive` is what is left of
+    /// the supply for the circuit: bus − switch drop. Zero or less: dark. Range: drive finite
+    /// (asserted). Every LED leaks a picoampere for each volt, as in the engine. Errors: OutOfRange
+    /// where the engine does not settle.
     [[nodiscard]] Result<LampSolution> at(Volts drive);
 
     /// The drive at which the first LED of the circuit carries `current`: the glow threshold for a

@@ -1,8 +1,15 @@
 #include "core/wire/wire.h"
 
+#include "core/circuit/parts.h"
+
 #include <array>
 
 namespace glimmet::core {
+namespace {
+
+constexpr double copperPerKelvin = 0.0039;  // of the resistance at 20 °C
+
+}  // namespace
 
 std::span<const WireGauge> wireGauges() {
     static constexpr auto gauge = [](int awg, double ohms, double amps) {
@@ -24,13 +31,20 @@ std::optional<WireGauge> wireGauge(int awg) {
 
 Ohms resistance(const WireRun& run) {
     const Metres length = run.length;
-    return run.gauge.perMetre * length * (run.thereAndBack ? 2.0 : 1.0);
+    const double warmer = run.temperature.value() - 293.15;
+    return run.gauge.perMetre * length * (run.thereAndBack ? 2.0 : 1.0) *
+           (1 + copperPerKelvin * warmer);
 }
 
 Volts drop(const WireRun& run) { return run.current * resistance(run); }
 
 State loadState(const WireRun& run) {
     return stateAgainst(run.current.value(), run.gauge.limit.value(), wireCloseAbove);
+}
+
+void addWireRun(circuit::Circuit& circuit, const std::string& name, circuit::Node a,
+                circuit::Node b, const WireRun& run) {
+    circuit::addWire(circuit, name, a, b, resistance(run));
 }
 
 }  // namespace glimmet::core
