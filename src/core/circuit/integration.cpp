@@ -1,9 +1,10 @@
 #include "core/circuit/integration.h"
 
+#include "core/circuit/topology.h"
+
 #include <algorithm>
 #include <cmath>
 #include <limits>
-#include <numeric>
 
 namespace glimmet::core::circuit {
 namespace {
@@ -20,23 +21,6 @@ double localError(double step, double begin, double middle, double end) {
            (begin / gamma - middle / (gamma * (1 - gamma)) + end / (1 - gamma));
 }
 
-/// Whether sources and capacitors close loops: then a corner of a source is a jump of a current.
-bool loopsOfCapacitors(const Circuit& circuit) {
-    std::vector<Node> parent(circuit.nodes.size());
-    std::iota(parent.begin(), parent.end(), Node{0});
-    const auto of = [&](Node node) {
-        while (parent[node] != node) node = parent[node] = parent[parent[node]];
-        return node;
-    };
-    for (const VoltageSource& each : circuit.voltageSources) parent[of(each.plus)] = of(each.minus);
-    bool loops = false;
-    for (const Capacitor& each : circuit.capacitors) {
-        loops = loops || of(each.a) == of(each.b);
-        parent[of(each.a)] = of(each.b);
-    }
-    return loops;
-}
-
 }  // namespace
 
 Integration::Integration(const Circuit& circuit, Solver& solver, double accuracy)
@@ -46,7 +30,7 @@ Integration::Integration(const Circuit& circuit, Solver& solver, double accuracy
       m_stirred(loopsOfCapacitors(circuit)) {
     for (const Capacitor& each : circuit.capacitors) m_farads.push_back(each.capacitance.value());
     m_volts.assign(m_farads.size(), 0);
-    m_rate = m_middle = m_nextVolts = m_nextRate = m_volts;
+    m_rate = m_middle = m_middleRate = m_nextVolts = m_nextRate = m_volts;
     for (std::size_t k = 0; k < circuit.onePorts.size(); ++k) {
         if (hasTemperature(circuit.onePorts[k].law)) m_warm.push_back(k);
     }
@@ -91,7 +75,7 @@ bool Integration::begin() {
         if (!initially) continue;
         held = true;
         excitation.capacitorConductance[k] = holding;
-        excitation.capacitorCurrent[k] = -holding * initially->value();
+        excitation.capacitorEmf[k] = initially->value();
     }
     m_solver.forget();
     if (!m_solver.settleFromAnywhere()) return false;
@@ -136,16 +120,15 @@ bool Integration::eulerStep(double step) {
     setSources(m_time + step);
     Excitation& excitation = m_solver.excitation;
     for (std::size_t k = 0; k < m_volts.size(); ++k) {
-        const double g = m_farads[k] / step;
-        excitation.capacitorConductance[k] = g;
-        excitation.capacitorCurrent[k] = -g * m_volts[k];
+        excitation.capacitorConductance[k] = m_farads[k] / step;
+        excitation.capacitorEmf[k] = m_volts[k];
     }
     for (std::size_t k = 0; k < m_warm.size(); ++k)
         excitation.thermal[m_warm[k]] = {false, m_kelvins[k], step};
     if (!m_solver.settle()) return false;
     for (std::size_t k = 0; k < m_volts.size(); ++k) {
         m_nextVolts[k] = m_solver.capacitorVolts(k);
-        m_nextRate[k] = (m_nextVolts[k] - m_volts[k]) / step;
+        m_nextRate[k] = m_solver.capacitorDrop(k) / step;
     }
     for (std::size_t k = 0; k < m_warm.size(); ++k) {
         m_nextKelvins[k] = m_solver.temperature(m_warm[k]);
@@ -161,14 +144,16 @@ std::optional<double> Integration::tryStep(double step) {
     Excitation& excitation = m_solver.excitation;
     const double half = gamma * step / 2;
     for (std::size_t k = 0; k < m_volts.size(); ++k) {
-        const double g = m_farads[k] / half;
-        excitation.capacitorConductance[k] = g;
-        excitation.capacitorCurrent[k] = -g * m_volts[k] - m_farads[k] * m_rate[k];
+        excitation.capacitorConductance[k] = m_farads[k] / half;
+        excitation.capacitorEmf[k] = m_volts[k] + half * m_rate[k];
     }
     for (std::size_t k = 0; k < m_warm.size(); ++k)
         excitation.thermal[m_warm[k]] = {false, m_kelvins[k] + half * m_warming[k], half};
     if (!m_solver.settle()) return {};
-    for (std::size_t k = 0; k < m_volts.size(); ++k) m_middle[k] = m_solver.capacitorVolts(k);
+    for (std::size_t k = 0; k < m_volts.size(); ++k) {
+        m_middle[k] = m_solver.capacitorVolts(k);
+        m_middleRate[k] = m_solver.capacitorDrop(k) / half;
+    }
     for (std::size_t k = 0; k < m_warm.size(); ++k) {
         m_middleKelvins[k] = m_solver.temperature(m_warm[k]);
         m_middleWarming[k] = (m_middleKelvins[k] - m_kelvins[k]) / half - m_warming[k];
@@ -176,9 +161,7 @@ std::optional<double> Integration::tryStep(double step) {
     // BDF2 over the whole step; with γ = 2 − √2 both stages have the same conductance.
     setSources(m_time + step);
     for (std::size_t k = 0; k < m_volts.size(); ++k) {
-        excitation.capacitorCurrent[k] =
-            m_farads[k] / step *
-            ((1 - gamma) / gamma * m_volts[k] - m_middle[k] / (gamma * (1 - gamma)));
+        excitation.capacitorEmf[k] = m_volts[k] + (m_middle[k] - m_volts[k]) / (2 * (1 - gamma));
     }
     for (std::size_t k = 0; k < m_warm.size(); ++k) {
         excitation.thermal[m_warm[k]].base =
@@ -188,14 +171,10 @@ std::optional<double> Integration::tryStep(double step) {
     double worst = 0;
     for (std::size_t k = 0; k < m_volts.size(); ++k) {
         const double before = m_volts[k];
-        const double middle = m_middle[k];
         const double next = m_solver.capacitorVolts(k);
-        const double middleRate = (middle - before) / half - m_rate[k];
         m_nextVolts[k] = next;
-        m_nextRate[k] = ((2 - gamma) / (1 - gamma) * next - middle / (gamma * (1 - gamma)) +
-                         (1 - gamma) / gamma * before) /
-                        step;
-        const double error = localError(step, m_rate[k], middleRate, m_nextRate[k]);
+        m_nextRate[k] = m_solver.capacitorDrop(k) / half;
+        const double error = localError(step, m_rate[k], m_middleRate[k], m_nextRate[k]);
         worst =
             std::max(worst, std::abs(error) / std::max({std::abs(before), std::abs(next), 1.0}));
     }

@@ -62,7 +62,8 @@ private:
     double m_time = 0;
     bool m_stirred = false;
     std::vector<double> m_farads;
-    std::vector<double> m_volts, m_rate, m_middle, m_nextVolts, m_nextRate;  ///< per capacitor
+    std::vector<double> m_volts, m_rate, m_middle, m_middleRate, m_nextVolts,
+        m_nextRate;                   ///< per capacitor
     std::vector<std::size_t> m_warm;  ///< one-ports with a temperature
     std::vector<double> m_kelvins, m_warming, m_middleKelvins, m_middleWarming, m_nextKelvins,
         m_nextWarming;                  ///< per warm one-port

@@ -6,8 +6,9 @@
 namespace glimmet::core::circuit {
 namespace {
 
-constexpr int plainIterations = 3;  // after which steps are cut wherever they are long
-constexpr double still = 1e-9;      // V, by which a settled element may have moved
+constexpr int freeIterations = 3;  // after which steps are cut wherever they are long
+constexpr int cutIterations = 25;  // after which their length is searched
+constexpr double still = 1e-9;     // V, by which a settled element may have moved
 
 }  // namespace
 
@@ -29,7 +30,10 @@ Solver::Solver(const Circuit& circuit) : m_mesh(meshOf(circuit)) {
         m_resistors.push_back({taken ? edge(ground, ground) : edge(each.a, each.b), 0});
         if (!taken && (m_onForest[each.a] || m_onForest[each.b])) m_fed.push_back(k);
     }
-    for (const Capacitor& each : circuit.capacitors) m_capacitors.push_back(edge(each.a, each.b));
+    for (std::size_t k = 0; k < circuit.capacitors.size(); ++k) {
+        const Capacitor& each = circuit.capacitors[k];
+        m_capacitors.push_back({edge(each.a, each.b), m_isLimb[k] != 0});
+    }
     for (const CurrentSource& each : circuit.currentSources)
         m_currents.push_back(edge(each.plus, each.minus));
     for (const Switch& each : circuit.switches) m_switches.push_back({edge(each.a, each.b), 0});
@@ -53,49 +57,70 @@ Solver::Solver(const Circuit& circuit) : m_mesh(meshOf(circuit)) {
     excitation.amps.resize(circuit.currentSources.size());
     excitation.gates.resize(circuit.switches.size());
     excitation.capacitorConductance.resize(circuit.capacitors.size());
-    excitation.capacitorCurrent.resize(circuit.capacitors.size());
+    excitation.capacitorEmf.resize(circuit.capacitors.size());
     excitation.thermal.resize(circuit.onePorts.size());
     m_gates.resize(circuit.switches.size());
     m_starts.resize(circuit.diodes.size());
     m_constant.resize(m_mesh.valueCount());
     m_base = m_values = m_constant;
-    m_baseRight = m_x;
+    m_baseRight = m_before = m_x;
     update(circuit);
     forget();
 }
 
-/// Trees of voltage sources: the one at ground first, then each from one of its nodes.
+/// Trees of voltage sources, each one unknown, and of capacitors' EMFs between such trees.
 void Solver::findForest(const Circuit& circuit) {
     const std::size_t nodes = circuit.nodes.size();
-    m_onForest.assign(nodes, 0);
-    std::vector<std::vector<std::size_t>> sourcesAt(nodes);
+    std::vector<std::vector<std::size_t>> sourcesAt(nodes), capacitorsAt(nodes);
     for (std::size_t k = 0; k < circuit.voltageSources.size(); ++k) {
-        for (const Node end : {circuit.voltageSources[k].plus, circuit.voltageSources[k].minus}) {
-            sourcesAt[end].push_back(k);
-            m_onForest[end] = 1;
-        }
+        sourcesAt[circuit.voltageSources[k].plus].push_back(k);
+        sourcesAt[circuit.voltageSources[k].minus].push_back(k);
     }
+    for (std::size_t k = 0; k < circuit.capacitors.size(); ++k) {
+        capacitorsAt[circuit.capacitors[k].a].push_back(k);
+        capacitorsAt[circuit.capacitors[k].b].push_back(k);
+    }
+    m_onForest.assign(nodes, 0);
+    m_isLimb.assign(circuit.capacitors.size(), 0);
     m_unknown.assign(nodes, none);
     std::vector<char> reached(nodes, 0);
     std::vector<char> used(circuit.voltageSources.size(), 0);
-    for (Node root = ground; root < nodes; ++root) {
-        if (reached[root] || m_inner[root].diode != none) continue;
+    std::vector<Node> found;  // nodes of a tree, whose capacitors may lead further
+    const auto grow = [&](Node root) {
         reached[root] = 1;
         if (root != ground) m_unknown[root] = m_unknowns++;
-        std::vector<Node> open{root};
-        while (!open.empty()) {
-            const Node at = open.back();
-            open.pop_back();
-            for (const std::size_t k : sourcesAt[at]) {
+        const std::size_t first = found.size();
+        found.push_back(root);
+        for (std::size_t at = first; at < found.size(); ++at) {
+            const Node known = found[at];
+            for (const std::size_t k : sourcesAt[known]) {
                 if (used[k]) continue;
                 used[k] = 1;
                 const VoltageSource& source = circuit.voltageSources[k];
-                const bool rising = source.minus == at;
+                const bool rising = source.minus == known;
                 const Node next = rising ? source.plus : source.minus;
-                m_limbs.push_back({at, next, k, rising ? 1.0 : -1.0});
+                m_limbs.push_back({known, next, k, false, rising ? 1.0 : -1.0});
+                m_onForest[known] = m_onForest[next] = 1;
                 m_unknown[next] = m_unknown[root];
                 reached[next] = 1;
-                open.push_back(next);
+                found.push_back(next);
+            }
+        }
+    };
+    for (Node root = ground; root < nodes; ++root) {
+        if (reached[root] || m_inner[root].diode != none) continue;
+        found.clear();
+        grow(root);
+        for (std::size_t at = 0; at < found.size(); ++at) {
+            const Node known = found[at];
+            for (const std::size_t k : capacitorsAt[known]) {
+                const Capacitor& each = circuit.capacitors[k];
+                const Node next = each.a == known ? each.b : each.a;
+                if (reached[next]) continue;
+                m_limbs.push_back({known, next, k, true, each.b == known ? 1.0 : -1.0});
+                m_onForest[known] = m_onForest[next] = 1;
+                m_isLimb[k] = 1;
+                grow(next);
             }
         }
     }
@@ -228,7 +253,7 @@ void Solver::rest(const Circuit& circuit) {
     // A blinking lamp's chip begins lit.
     for (const Blinker& each : circuit.blinkers) excitation.gates[each.turns] = 1;
     std::fill(excitation.capacitorConductance.begin(), excitation.capacitorConductance.end(), 0.0);
-    std::fill(excitation.capacitorCurrent.begin(), excitation.capacitorCurrent.end(), 0.0);
+    std::fill(excitation.capacitorEmf.begin(), excitation.capacitorEmf.end(), 0.0);
     std::fill(excitation.thermal.begin(), excitation.thermal.end(), ThermalStage{});
 }
 
@@ -246,8 +271,9 @@ void Solver::forget() {
 /// What does not change while the equations are iterated.
 void Solver::prepare() {
     for (const Limb& limb : m_limbs) {
-        m_offset[limb.next] =
-            m_offset[limb.known] + limb.sign * excitation.volts[limb.source] * excitation.share;
+        const double volts = limb.isCapacitor ? excitation.capacitorEmf[limb.which]
+                                              : excitation.volts[limb.which] * excitation.share;
+        m_offset[limb.next] = m_offset[limb.known] + limb.sign * volts;
     }
     m_values = m_constant;
     std::fill(m_x.begin(), m_x.end(), 0.0);
@@ -261,21 +287,27 @@ void Solver::prepare() {
         m_switches[k].conductance = gateConductance(m_gates[k], excitation.gates[k]);
         add(m_switches[k].edge, m_switches[k].conductance, 0);
     }
-    for (std::size_t k = 0; k < m_capacitors.size(); ++k)
-        add(m_capacitors[k], excitation.capacitorConductance[k], excitation.capacitorCurrent[k]);
+    for (std::size_t k = 0; k < m_capacitors.size(); ++k) {
+        const double conductance = excitation.capacitorConductance[k];
+        const Edge& at = m_capacitors[k].edge;
+        if (m_capacitors[k].isLimb)
+            m_values[at.slot] += conductance;
+        else
+            add(at, conductance, -conductance * excitation.capacitorEmf[k]);
+    }
     for (std::size_t k = 0; k < m_currents.size(); ++k)
         add(m_currents[k], 0, excitation.amps[k] * excitation.share);
     m_base = m_values;
     m_baseRight = m_x;
 }
 
-bool Solver::relinearised(DiodeBranch& diode, bool plain) {
+bool Solver::relinearised(DiodeBranch& diode, Stride stride) {
     const double extra = excitation.junctionExtra;
     const double now = volts(diode.edge);
     const double junctionBefore = diode.state.junction;
     const double currentBefore = diode.state.current;
     const double step = now - diode.state.volts;
-    const double linear = currentBefore + diode.state.conductance * step;
+    const double linear = diode.linear = currentBefore + diode.state.conductance * step;
     diode.state = diode.junction.across(now, diode.state, extra);
     // Where its volts are given there is nothing to iterate.
     const double wrong = std::abs(diode.state.current - linear);
@@ -283,6 +315,7 @@ bool Solver::relinearised(DiodeBranch& diode, bool plain) {
         !diode.edge.counts || std::abs(diode.state.junction - junctionBefore) <= still) {
         return true;
     }
+    if (stride == Stride::Exact) return false;
     // Twice falling by about N·Vt says that the circuit wants a far smaller current here, and
     // which: taken at its word, that saves a step for every 1/e of it.
     if (step < 0 && linear < 0.2 * currentBefore && diode.junction.passes(linear)) {
@@ -295,7 +328,7 @@ bool Solver::relinearised(DiodeBranch& diode, bool plain) {
     }
     // A series resistance bounds the current by itself; steps are cut only where there is none, or
     // where the plain iteration has not come to rest.
-    if (!(plain && diode.junction.hasSeries())) {
+    if (stride == Stride::Cut || !diode.junction.hasSeries()) {
         const double taken = diode.junction.limited(diode.state.junction, junctionBefore);
         if (std::abs(taken - diode.state.junction) > 0)
             diode.state = diode.junction.atJunction(taken, extra);
@@ -303,15 +336,15 @@ bool Solver::relinearised(DiodeBranch& diode, bool plain) {
     return false;
 }
 
-bool Solver::relinearised(Port& port, const ThermalStage& stage, bool plain) {
+bool Solver::relinearised(Port& port, const ThermalStage& stage, Stride stride) {
     double now = volts(port.edge);
-    const double linear = port.state.current + port.state.conductance * (now - port.volts);
+    port.linear = port.state.current + port.state.conductance * (now - port.volts);
     OnePortPoint after = at(port.law, now, stage, std::max(port.state.temperature, ambient));
     const bool settled = !port.edge.counts ||
-                         std::abs(after.current - linear) <=
+                         std::abs(after.current - port.linear) <=
                              m_tolerance * std::abs(after.current) + m_absoluteTolerance ||
                          std::abs(now - port.volts) <= still;
-    if (!settled && !plain) {  // half the way, where whole steps go back and forth
+    if (!settled && stride == Stride::Cut) {  // half the way, where whole steps go back and forth
         now = (now + port.volts) / 2;
         after = at(port.law, now, stage, std::max(after.temperature, ambient));
     }
@@ -320,42 +353,126 @@ bool Solver::relinearised(Port& port, const ThermalStage& stage, bool plain) {
     return settled;
 }
 
+bool Solver::relinearised(Stride stride) {
+    bool settled = true;
+    for (std::size_t k = 0; k < m_diodes.size(); ++k) {
+        if (relinearised(m_diodes[k], stride)) continue;
+        settled = false;
+        m_unsettled = k;
+    }
+    for (std::size_t k = 0; k < m_ports.size(); ++k) {
+        if (relinearised(m_ports[k], excitation.thermal[k], stride)) continue;
+        settled = false;
+        m_unsettled = m_diodes.size() + k;
+    }
+    return settled;
+}
+
+bool Solver::solveLinearised() {
+    m_values = m_base;
+    m_x = m_baseRight;
+    for (const DiodeBranch& each : m_diodes) {
+        add(each.edge, each.state.conductance,
+            each.state.current - each.state.conductance * each.state.volts);
+    }
+    for (const Port& each : m_ports) {
+        add(each.edge, each.state.conductance,
+            each.state.current - each.state.conductance * each.volts);
+    }
+    if (!m_mesh.eliminate(m_values)) return false;
+    m_mesh.solve(m_values, m_x);
+    m_x[m_unknowns] = 0;
+    bool finite = true;
+    for (const double volts : m_x) finite = finite && std::isfinite(volts);
+    return finite;
+}
+
+double Solver::linearSlope() const {
+    const auto moved = [&](const Edge& at) {
+        return (m_x[at.a] - m_before[at.a]) - (m_x[at.b] - m_before[at.b]);
+    };
+    double slope = 0;
+    for (const Linear& each : m_resistors)
+        slope += each.conductance * moved(each.edge) * moved(each.edge);
+    for (const Linear& each : m_switches)
+        slope += each.conductance * moved(each.edge) * moved(each.edge);
+    for (std::size_t k = 0; k < m_capacitors.size(); ++k) {
+        const double volts = moved(m_capacitors[k].edge);
+        slope += excitation.capacitorConductance[k] * volts * volts;
+    }
+    return slope;
+}
+
+double Solver::slopeAt(double share, double linearPart) const {
+    // The solution makes all linearised currents cancel. What does not at a share of the way is
+    // what linear elements still lack there, and by how much the others differ from linear.
+    const auto before = [&](const Edge& at) {
+        return (m_before[at.a] + m_offset[at.from]) - (m_before[at.b] + m_offset[at.to]);
+    };
+    double slope = (share - 1) * linearPart;
+    for (const DiodeBranch& each : m_diodes) {
+        const double from = before(each.edge);
+        const double moved = volts(each.edge) - from;
+        const JunctionBranch there =
+            each.junction.across(from + share * moved, each.state, excitation.junctionExtra);
+        slope += (there.current - each.linear) * moved;
+    }
+    for (std::size_t k = 0; k < m_ports.size(); ++k) {
+        const Port& each = m_ports[k];
+        const double from = before(each.edge);
+        const double moved = volts(each.edge) - from;
+        slope += (at(each.law, from + share * moved, excitation.thermal[k],
+                     std::max(each.state.temperature, ambient))
+                      .current -
+                  each.linear) *
+                 moved;
+    }
+    return slope;
+}
+
+/// Moves the solution to a share of its way where the content is nearly at its lowest.
+void Solver::searchAlong() {
+    const double linearPart = linearSlope();
+    const double enough = std::abs(slopeAt(0, linearPart)) / 2;
+    double low = 0;
+    double share = 1;
+    double slope = slopeAt(share, linearPart);
+    for (int step = 0; step < 40 && slope < -enough; ++step) {
+        low = share;
+        share *= 2;
+        slope = slopeAt(share, linearPart);
+    }
+    double high = share;
+    for (int step = 0; step < 60 && !(std::abs(slope) <= enough); ++step) {
+        share = (low + high) / 2;
+        slope = slopeAt(share, linearPart);
+        (slope < 0 ? low : high) = share;
+    }
+    for (std::size_t k = 0; k < m_unknowns; ++k)
+        m_x[k] = m_before[k] + share * (m_x[k] - m_before[k]);
+}
+
 bool Solver::settle(int most) {
     prepare();
     for (int iteration = 0; iteration < most; ++iteration) {
         ++m_iterations;
-        m_values = m_base;
-        m_x = m_baseRight;
-        for (const DiodeBranch& each : m_diodes) {
-            add(each.edge, each.state.conductance,
-                each.state.current - each.state.conductance * each.state.volts);
+        const bool searching = iteration >= cutIterations;
+        if (searching) {
+            // From here the elements stand where the voltages are, not where they were cut to.
+            if (iteration == cutIterations) static_cast<void>(relinearised(Stride::Exact));
+            m_before = m_x;
         }
-        for (const Port& each : m_ports) {
-            add(each.edge, each.state.conductance,
-                each.state.current - each.state.conductance * each.volts);
-        }
-        if (!m_mesh.eliminate(m_values)) return false;
-        m_mesh.solve(m_values, m_x);
-        m_x[m_unknowns] = 0;
-        bool finite = true;
-        for (const double volts : m_x) finite = finite && std::isfinite(volts);
-        if (!finite) return false;
-
+        if (!solveLinearised()) return false;
         // The voltages solve the linearised equations; they solve the true ones as far as every
         // element's true current is its linearised one.
-        const bool plain = iteration < plainIterations;
-        bool settled = true;
-        for (std::size_t k = 0; k < m_diodes.size(); ++k) {
-            if (relinearised(m_diodes[k], plain)) continue;
-            settled = false;
-            m_unsettled = k;
+        const Stride stride = searching                    ? Stride::Exact
+                              : iteration < freeIterations ? Stride::Free
+                                                           : Stride::Cut;
+        if (relinearised(stride)) return true;
+        if (searching) {
+            searchAlong();
+            static_cast<void>(relinearised(Stride::Exact));
         }
-        for (std::size_t k = 0; k < m_ports.size(); ++k) {
-            if (relinearised(m_ports[k], excitation.thermal[k], plain)) continue;
-            settled = false;
-            m_unsettled = m_diodes.size() + k;
-        }
-        if (settled) return true;
     }
     return false;
 }
@@ -403,9 +520,9 @@ std::string_view Solver::unsettled() const {
                                         : std::string_view();
 }
 
-double Solver::capacitorCurrent(std::size_t capacitor) const {
-    return excitation.capacitorConductance[capacitor] * volts(m_capacitors[capacitor]) +
-           excitation.capacitorCurrent[capacitor];
+double Solver::capacitorDrop(std::size_t which) const {
+    const auto& [at, isLimb] = m_capacitors[which];
+    return isLimb ? m_x[at.a] - m_x[at.b] : volts(at) - excitation.capacitorEmf[which];
 }
 
 double Solver::switchCurrent(std::size_t which) const {
@@ -424,13 +541,14 @@ void Solver::sourceCurrents(std::vector<double>& amps) const {
     }
     for (std::size_t k = 0; k < m_switches.size(); ++k) flow(m_switches[k].edge, switchCurrent(k));
     for (std::size_t k = 0; k < m_capacitors.size(); ++k)
-        flow(m_capacitors[k], capacitorCurrent(k));
+        flow(m_capacitors[k].edge, capacitorCurrent(k));
     for (std::size_t k = 0; k < m_currents.size(); ++k)
         flow(m_currents[k], excitation.amps[k] * excitation.share);
     for (const DiodeBranch& each : m_diodes) flow(each.edge, each.state.current);
     for (const Port& each : m_ports) flow(each.edge, each.state.current);
     for (auto limb = m_limbs.rbegin(); limb != m_limbs.rend(); ++limb) {
-        amps[limb->source] = -limb->sign * m_flow[limb->next];
+        if (limb->isCapacitor) continue;
+        amps[limb->which] = -limb->sign * m_flow[limb->next];
         m_flow[limb->known] += m_flow[limb->next];
     }
 }

@@ -3,9 +3,11 @@
 //
 // Unknowns are node voltages only. Nodes that voltage sources join move together, so they share one
 // unknown; what is joined to ground is known. A source's current is what Kirchhoff's law leaves for
-// it. A resistor alone between a node and a diode is taken into the diode's branch: a lamp with its
-// resistor is one element and makes no node of its own. What is left is a network of conductances
-// (star_mesh.h).
+// it. A capacitor's step in time is a conductance in series with an EMF (the Thévenin form of its
+// companion model): EMFs shift what the unknowns are counted from, like sources. So a capacitor's
+// current is not the difference of two far larger ones, however short the step. A resistor alone
+// between a node and a diode is taken into the diode's branch: a lamp with its resistor is one
+// element and makes no node of its own. What is left is a network of conductances (star_mesh.h).
 #pragma once
 
 #include "core/circuit/circuit.h"
@@ -23,8 +25,8 @@ struct Excitation {
     std::vector<double> volts;  ///< per voltage source
     std::vector<double> amps;   ///< per current source
     std::vector<double> gates;  ///< per switch
-    /// Per capacitor: current a → b = conductance·V + current. All zero: open (operating point).
-    std::vector<double> capacitorConductance, capacitorCurrent;
+    /// Per capacitor: current a → b = conductance·(V − EMF). All zero: open (operating point).
+    std::vector<double> capacitorConductance, capacitorEmf;
     std::vector<ThermalStage> thermal;  ///< per one-port
     double junctionExtra = 0;  ///< A/V across every junction on top of its leak: gmin stepping
     double share = 1;          ///< of all sources: source stepping
@@ -54,6 +56,11 @@ public:
 
     /// From the last solution to that of the excitation. False where it did not settle in `most`
     /// iterations or an element hangs on nothing; the solution is of no use then.
+    /// Newton's method, with junction limiting; where that has not come to rest, with a line search
+    /// instead. Where no element's current falls with its voltage, currents are the gradient of a
+    /// convex function of the voltages (the content: W. Millar, Phil. Mag. 42 (1951) 1150), and a
+    /// line search on its slope settles from anywhere (J. Nocedal, S. Wright, Numerical
+    /// Optimization, 2006, ch. 3).
     /// Settled: every nonlinear element carries its linearised current to a tolerance, or has moved
     /// by at most a nanovolt.
     [[nodiscard]] bool settle(int most = 100);
@@ -68,8 +75,13 @@ public:
     // ---- the solution
     [[nodiscard]] double voltage(Node node) const;
     [[nodiscard]] double across(Node a, Node b) const { return voltage(a) - voltage(b); }
+    /// Of a capacitor: its volts above its EMF.
+    [[nodiscard]] double capacitorDrop(std::size_t which) const;
     [[nodiscard]] double capacitorVolts(std::size_t which) const {
-        return volts(m_capacitors[which]);
+        return excitation.capacitorEmf[which] + capacitorDrop(which);
+    }
+    [[nodiscard]] double capacitorCurrent(std::size_t which) const {
+        return excitation.capacitorConductance[which] * capacitorDrop(which);
     }
     [[nodiscard]] double onePortVolts(std::size_t which) const {
         return volts(m_ports[which].edge);
@@ -84,7 +96,6 @@ public:
     [[nodiscard]] double temperature(std::size_t onePort) const {
         return m_ports[onePort].state.temperature;
     }
-    [[nodiscard]] double capacitorCurrent(std::size_t capacitor) const;
     /// Positive into the plus terminal, as in SPICE. Sums all elements at the sources.
     void sourceCurrents(std::vector<double>& amps) const;
 
@@ -103,25 +114,32 @@ private:
     };
     struct DiodeBranch {
         Edge edge;
-        int falls = 0;  ///< steps in a row by which its current collapsed
+        int falls = 0;      ///< steps in a row by which its current collapsed
+        double linear = 0;  ///< A, that the last solution gave it
         JunctionBranch state;
         Junction junction;
     };
     struct Port {
         Edge edge;
         OnePortLaw law;
-        double volts = 0;  ///< where it is linearised
+        double volts = 0;   ///< where it is linearised
+        double linear = 0;  ///< A, that the last solution gave it
         OnePortPoint state;
     };
     struct Linear {
         Edge edge;
         double conductance = 0;
     };
-    /// A source as a branch of the forest that sources make, roots first.
+    struct Condenser {
+        Edge edge;
+        bool isLimb = false;
+    };
+    /// A source or a capacitor's EMF as a branch of the forest that they make, roots first.
     struct Limb {
         Node known = ground, next = ground;
-        std::size_t source = 0;
-        double sign = 1;  ///< of the source's volts from known to next
+        std::size_t which = 0;
+        bool isCapacitor = false;
+        double sign = 1;  ///< of the volts from known to next
     };
     struct Inner {  ///< a node inside a diode's branch: between it and a resistor taken in
         std::size_t diode = none;
@@ -146,23 +164,37 @@ private:
     [[nodiscard]] double volts(const Edge& at) const {
         return (m_x[at.a] + m_offset[at.from]) - (m_x[at.b] + m_offset[at.to]);
     }
-    /// Linearises an element where the voltages now are; false where that still changes it.
-    [[nodiscard]] bool relinearised(DiodeBranch& diode, bool plain);
-    [[nodiscard]] bool relinearised(Port& port, const ThermalStage& stage, bool plain);
+    enum class Stride {
+        Free,  ///< to where the solution is; only junctions without resistance are limited
+        Cut,   ///< limited wherever long
+        Exact  ///< to where the solution is: its length has been searched
+    };
+    [[nodiscard]] bool solveLinearised();
+    /// Linearises all elements where the voltages now are; false where that still changes one.
+    [[nodiscard]] bool relinearised(Stride stride);
+    [[nodiscard]] bool relinearised(DiodeBranch& diode, Stride stride);
+    [[nodiscard]] bool relinearised(Port& port, const ThermalStage& stage, Stride stride);
+    /// Slope of the content from the voltages before the last solution to it, W, at a share of the
+    /// way. `linearPart`: of resistors, capacitors and switches.
+    [[nodiscard]] double slopeAt(double share, double linearPart) const;
+    [[nodiscard]] double linearSlope() const;
+    void searchAlong();
 
     // Topology, found once.
     std::vector<std::size_t> m_unknown;  ///< per node, before the order of elimination; none: known
     std::size_t m_unknowns = 0;
     std::vector<Limb> m_limbs;
-    std::vector<char> m_onForest;        ///< per node: it is an end of a source
+    std::vector<char> m_onForest;        ///< per node: it is an end of a limb
+    std::vector<char> m_isLimb;          ///< per capacitor
     std::vector<Inner> m_inner;          ///< per node
     std::vector<std::size_t> m_takenBy;  ///< per resistor: the diode that took it in, or none
     std::vector<std::size_t> m_atAnode, m_atCathode;  ///< per diode: the resistors taken in
     StarMesh m_mesh;
     std::vector<Linear> m_resistors;  ///< per resistor; without effect where a diode took it in
     std::vector<Linear> m_switches;
-    std::vector<Edge> m_capacitors, m_currents;
-    std::vector<std::size_t> m_fed;  ///< resistors with an end on a source
+    std::vector<Condenser> m_capacitors;
+    std::vector<Edge> m_currents;
+    std::vector<std::size_t> m_fed;  ///< resistors with an end on a limb
     std::vector<DiodeBranch> m_diodes;
     std::vector<JunctionBranch> m_starts;  ///< per diode
     std::vector<Port> m_ports;
@@ -176,6 +208,7 @@ private:
     std::vector<double> m_constant;      ///< conductances of the resistors
     std::vector<double> m_base, m_baseRight;
     std::vector<double> m_values, m_x;
+    std::vector<double> m_before;  ///< m_x of the solution before, in a line search
     double m_tolerance = 1e-10;
     double m_absoluteTolerance = 1e-15;
     long m_iterations = 0;

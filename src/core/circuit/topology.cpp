@@ -58,4 +58,12 @@ Result<void> solvable(const Circuit& circuit) {
     return {};
 }
 
+bool loopsOfCapacitors(const Circuit& circuit) {
+    Islands joined(circuit.nodes.size());
+    for (const VoltageSource& each : circuit.voltageSources) joined.join(each.plus, each.minus);
+    bool loops = false;
+    for (const Capacitor& each : circuit.capacitors) loops = !joined.join(each.a, each.b) || loops;
+    return loops;
+}
+
 }  // namespace glimmet::core::circuit

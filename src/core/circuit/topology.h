@@ -12,6 +12,9 @@ namespace glimmet::core::circuit {
 /// Errors: Missing for the first, OutOfRange for the second; the sentence names node or source.
 [[nodiscard]] Result<void> solvable(const Circuit& circuit);
 
+/// Whether sources and capacitors close loops: then a corner of a source is a jump of a current.
+[[nodiscard]] bool loopsOfCapacitors(const Circuit& circuit);
+
 /// Refuses values that the elements' laws have no sense for: see circuit.h and one_port.h. NaN and
 /// infinities are refused too. Errors: OutOfRange, naming the element.
 [[nodiscard]] Result<void> valuesInRange(const Circuit& circuit);

@@ -81,18 +81,31 @@ private:
     }
     static bool crosses(double from, double to) { return (from < 0) != (to < 0); }
 
+    void noteGuards() {
+        for (std::size_t guard = 0; guard < guardCount(); ++guard) m_before[guard] = before(guard);
+    }
     /// Shortens the step that was just tried so that it ends where the first guard crosses; false
     /// where a shortened step did not settle.
     [[nodiscard]] bool shortenToCrossing(double& step) {
         for (std::size_t guard = 0; guard < guardCount(); ++guard) {
-            const double from = m_before[guard] = before(guard);
+            const double from = m_before[guard];
             const double to = after(guard, step);
             if (!crosses(from, to)) continue;
+            if (step <= m_least) continue;
+            // A crossing at the very beginning is taken at the shortest step that there is: in a
+            // shorter one the capacitors' currents would be rounding errors.
             bool good = true;
-            step = crossing({0, from, step, to}, std::max(1e-9 * step, m_least), [&](double tried) {
+            const auto valueAfter = [&](double tried) {
                 good = good && m_integration.tryStep(tried).has_value();
                 return after(guard, tried);
-            });
+            };
+            const double atLeast = valueAfter(m_least);
+            if (crosses(from, atLeast)) {
+                step = m_least;
+            } else {
+                step = crossing({m_least, atLeast, step, to}, std::max(1e-9 * step, m_least),
+                                valueAfter);
+            }
             if (!good || !m_integration.tryStep(step)) return false;
         }
         return true;
@@ -116,6 +129,11 @@ private:
         }
     }
 
+    static Error tooLong() {
+        return {ErrorCode::OutOfRange, "tran",
+                text("The transient takes more steps than can be waited for: ask for a shorter "
+                     "time.")};
+    }
     /// One accepted step, not beyond `limit`. `due` is a printed time: a corner that falls on it
     /// but for rounding is taken there.
     [[nodiscard]] Result<void> advance(double limit, double due) {
@@ -127,16 +145,16 @@ private:
         if (m_jumped) {
             m_jumped = false;
             const double sliver = std::max(std::min(left, m_step) * sliverShare, m_least);
+            noteGuards();
+            if (++m_tries > mostTries) return tl::unexpected(tooLong());
             if (!m_integration.eulerStep(sliver)) return tl::unexpected(didNotSettle(m_solver));
             noteWatches();
+            follow();
             return {};
         }
+        noteGuards();
         while (true) {
-            if (++m_tries > mostTries) {
-                return failure(ErrorCode::OutOfRange, "tran",
-                               text("The transient takes more steps than can be waited for: ask "
-                                    "for a shorter time."));
-            }
+            if (++m_tries > mostTries) return tl::unexpected(tooLong());
             // Between two corners close to each other something switches: never in one stride.
             const bool stride = m_step >= left * 0.999 && !(m_afterCorner && left < m_step / 2);
             double taken = stride ? left : std::min(m_step, left / 2);
@@ -149,8 +167,7 @@ private:
                 continue;
             }
             const double whole = taken;
-            if (guardCount() > 0 && !shortenToCrossing(taken))
-                return tl::unexpected(didNotSettle(m_solver));
+            if (!shortenToCrossing(taken)) return tl::unexpected(didNotSettle(m_solver));
             m_integration.accept(taken);
             ++m_result.steps;
             const bool arrived = taken >= left;
@@ -162,10 +179,8 @@ private:
                 m_step = whole * growth;
             else
                 m_step = std::max(m_step, whole * growth);
-            if (guardCount() > 0) {
-                noteWatches();
-                follow();
-            }
+            noteWatches();
+            follow();
             if (arrived && until >= corner - m_least) {
                 m_afterCorner = true;
                 m_jumped = m_jumped || m_integration.stirredByCorners();

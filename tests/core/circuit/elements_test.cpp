@@ -277,6 +277,28 @@ TEST(BlinkingLed, KeepsItsRhythmAndBeginsAnewAfterADip) {
     for (const double lit : {0.7, 0.95, 1.1, 1.6}) EXPECT_TRUE(litAt(long1, lit)) << lit;
     for (const double dark : {0.89, 1.2, 1.4}) EXPECT_FALSE(litAt(long1, dark)) << dark;
 }
+// In the dead time of the track nothing conducts and the whole bus floats: only what the big
+// capacitor takes in a very short step, to the last digit, tells where to.
+TEST(BlinkingLed, BeginsWhereATrackSignalFillsItsBus) {
+    Parts made("blinker on a bus");
+    made.supply("rail", trackWave(tests::packet(4e-6))).resistor("rail", "s", 1);
+    made.bridge("s", "0", "p", "m").resistor("p", "q", 20);
+    addDiode(made.circuit(), "bypass", made.node("q"), made.node("p"), schottkyDiode());
+    made.capacitor("q", "m", {Farads{470e-6}, {}, {}, true, Volts{0}});
+    made.resistor("p", "a", 1500).led("a", "m", LedFamily::White).resistor("p", "b", 470);
+    addBlinkingLed(made.circuit(), "blinker", made.node("b"), made.node("m"),
+                   diodeModel(typicalLaw(LedFamily::Red), ""), {Seconds{2e-3}, Seconds{2e-3}});
+    TransientSpan span{1e-4, 10e-3};
+    const Transient result = run(made.netlist, span);
+    // Each change of the rail stops the chip after its microsecond, and the next level begins it.
+    ASSERT_GT(result.events.size(), 20U);
+    for (std::size_t i = 0; i < result.events.size(); ++i)
+        EXPECT_EQ(result.events[i].what, i % 2 == 0 ? What::Stopped : What::Began) << i;
+    EXPECT_NEAR(result.events[0].time, 2e-6, 0.1e-6);
+    EXPECT_NEAR(result.events[1].time, 6e-6, 0.2e-6);
+    // By then the capacitor holds the bus over the changes of the rail.
+    for (const auto& each : result.events) EXPECT_LT(each.time, 5e-3) << each.name;
+}
 TEST(Watch, FindsCrossingsOfASineEitherWay) {
     Parts made("sine");
     made.supply("in", Sine{0, 10, 50, 0, 0}).resistor("in", "a", 10).resistor("a", "0", 10);
