@@ -77,6 +77,7 @@ struct TransientSpan {
     /// longer than a fiftieth of the whole, are what is returned.
     bool ownSteps = false;
     std::vector<Watch> watches{};
+    long mostSteps = 20'000'000;  ///< tried, before it gives up
 };
 
 /// From the operating point at time 0 with every source at its waveform's value.

@@ -50,7 +50,9 @@ Junction::Junction(const DiodeModel& model, double outside)
     m_critical = m_slope * (std::log(m_slope / std::numbers::sqrt2) - logSaturation);
     m_knee = m_slope * std::max(0.0, std::log(kneeCurrent) - logSaturation);
     if (m_series > 0) {
-        const double share = m_series * m_inverseSlope;  // of N·Vt, for an ampere
+        m_behind = 1 / (1 + m_series * junctionLeak);
+        m_omegaSlope = m_behind * m_inverseSlope;
+        const double share = m_series * m_omegaSlope;  // of N·Vt, for an ampere
         m_omegaShift = m_saturation * share + logSaturation + std::log(share);
         m_omegaScale = 1 / share;
         m_inverseSeries = 1 / m_series;

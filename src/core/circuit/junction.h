@@ -49,15 +49,15 @@ public:
     /// The branch with a given voltage across its junction.
     [[nodiscard]] JunctionBranch atJunction(double junction, double extraConductance) const;
     /// The branch with a given voltage across both. `near`: the branch at another voltage, which
-    /// saves work where that is close. In closed form by the Wright omega function (the leak is
-    /// taken at the junction's volts that it finds without it: wrong by 1e-12·Rs of itself), in
-    /// breakdown by Newton's method on the junction's share.
+    /// saves work where that is close. In closed form by the Wright omega function, in breakdown by
+    /// Newton's method on the junction's share.
     [[nodiscard]] JunctionBranch across(double volts, const JunctionBranch& near,
                                         double extraConductance) const {
         if (extraConductance > 0 || !(m_series > 0) || volts < m_lowest)
             return acrossByNewton(volts, near.junction, extraConductance);
-        const double z = volts * m_inverseSlope + m_omegaShift;
-        const double moved = (volts - near.volts) * m_inverseSlope;
+        // Rs and the leak divide the voltage as a source of s·V behind s·Rs, s = 1/(1 + Rs·leak).
+        const double z = volts * m_omegaSlope + m_omegaShift;
+        const double moved = (volts - near.volts) * m_omegaSlope;
         double omega = 0;
         if (near.omega > 1e-15 && std::abs(moved) < 0.7) {
             const double share = 1 / (1 + near.omega);  // ω' = ω·share, ω'' = ω·share³
@@ -67,10 +67,10 @@ public:
             omega = wrightOmega(z);
         }
         const double current = m_omegaScale * omega - m_saturation;
-        const double slope = m_inverseSeries * omega / (1 + omega);
-        const double junction = volts - m_series * current;
+        const double junction = m_behind * (volts - m_series * current);
+        const double share = 1 / (1 + omega);  // of the junction in a change of volts, over s
         return {junction, volts, current + junctionLeak * junction,
-                slope + junctionLeak * (1 - m_series * slope), omega};
+                (m_inverseSeries * omega + junctionLeak * m_behind) * share, omega};
     }
 
     /// The voltage to take instead of `wanted`, coming from `before`: a step into the steep part of
@@ -85,7 +85,9 @@ private:
                                                 double extraConductance) const;
 
     double m_series = 0;
-    double m_omegaShift = 0, m_omegaScale = 0;  ///< z = V/(N·Vt) + shift; I = scale·ω − Is
+    double m_behind = 1;  ///< s of across()
+    double m_omegaSlope = 1, m_omegaShift = 0,
+           m_omegaScale = 0;  ///< z = slope·V + shift; I = scale·ω − Is
     double m_inverseSeries = 0;
     double m_lowest = 0;    ///< V below which breakdown counts
     double m_steepest = 0;  ///< V/(N·Vt) above which the exponential is a straight line

@@ -338,7 +338,7 @@ bool Solver::relinearised(DiodeBranch& diode, Stride stride) {
 
 bool Solver::relinearised(Port& port, const ThermalStage& stage, Stride stride) {
     double now = volts(port.edge);
-    port.linear = port.state.current + port.state.conductance * (now - port.volts);
+    port.linear = port.state.current + port.slope * (now - port.volts);
     OnePortPoint after = at(port.law, now, stage, std::max(port.state.temperature, ambient));
     const bool settled = !port.edge.counts ||
                          std::abs(after.current - port.linear) <=
@@ -368,16 +368,17 @@ bool Solver::relinearised(Stride stride) {
     return settled;
 }
 
-bool Solver::solveLinearised() {
+bool Solver::solveLinearised(Slopes slopes) {
     m_values = m_base;
     m_x = m_baseRight;
     for (const DiodeBranch& each : m_diodes) {
         add(each.edge, each.state.conductance,
             each.state.current - each.state.conductance * each.state.volts);
     }
-    for (const Port& each : m_ports) {
-        add(each.edge, each.state.conductance,
-            each.state.current - each.state.conductance * each.volts);
+    for (Port& each : m_ports) {
+        each.slope =
+            slopes == Slopes::True ? each.state.conductance : std::abs(each.state.conductance);
+        add(each.edge, each.slope, each.state.current - each.slope * each.volts);
     }
     if (!m_mesh.eliminate(m_values)) return false;
     m_mesh.solve(m_values, m_x);
@@ -401,6 +402,19 @@ double Solver::linearSlope() const {
         slope += excitation.capacitorConductance[k] * volts * volts;
     }
     return slope;
+}
+
+bool Solver::descends() const {
+    double fall = linearSlope();
+    for (const DiodeBranch& each : m_diodes) {
+        const double moved = volts(each.edge) - each.state.volts;
+        fall += each.state.conductance * moved * moved;
+    }
+    for (const Port& each : m_ports) {
+        const double moved = volts(each.edge) - each.volts;
+        fall += each.slope * moved * moved;
+    }
+    return fall > 0;
 }
 
 double Solver::slopeAt(double share, double linearPart) const {
@@ -462,7 +476,9 @@ bool Solver::settle(int most) {
             if (iteration == cutIterations) static_cast<void>(relinearised(Stride::Exact));
             m_before = m_x;
         }
-        if (!solveLinearised()) return false;
+        if (!solveLinearised(Slopes::True) || (searching && !descends())) {
+            if (!searching || !solveLinearised(Slopes::Positive)) return false;
+        }
         // The voltages solve the linearised equations; they solve the true ones as far as every
         // element's true current is its linearised one.
         const Stride stride = searching                    ? Stride::Exact

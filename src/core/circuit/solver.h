@@ -57,10 +57,10 @@ public:
     /// From the last solution to that of the excitation. False where it did not settle in `most`
     /// iterations or an element hangs on nothing; the solution is of no use then.
     /// Newton's method, with junction limiting; where that has not come to rest, with a line search
-    /// instead. Where no element's current falls with its voltage, currents are the gradient of a
-    /// convex function of the voltages (the content: W. Millar, Phil. Mag. 42 (1951) 1150), and a
-    /// line search on its slope settles from anywhere (J. Nocedal, S. Wright, Numerical
-    /// Optimization, 2006, ch. 3).
+    /// instead. Currents are the gradient of a function of the voltages (the content: W. Millar,
+    /// Phil. Mag. 42 (1951) 1150). It is convex where no element's current falls with its voltage;
+    /// a line search on its slope then settles from anywhere, and else at a lowest place of it,
+    /// which is a stable one (J. Nocedal, S. Wright, Numerical Optimization, 2006, ch. 3).
     /// Settled: every nonlinear element carries its linearised current to a tolerance, or has moved
     /// by at most a nanovolt.
     [[nodiscard]] bool settle(int most = 100);
@@ -123,6 +123,7 @@ private:
         Edge edge;
         OnePortLaw law;
         double volts = 0;   ///< where it is linearised
+        double slope = 0;   ///< A/V, that the last solution took it to have
         double linear = 0;  ///< A, that the last solution gave it
         OnePortPoint state;
     };
@@ -169,7 +170,13 @@ private:
         Cut,   ///< limited wherever long
         Exact  ///< to where the solution is: its length has been searched
     };
-    [[nodiscard]] bool solveLinearised();
+    enum class Slopes {
+        True,
+        Positive  ///< falling ones turned round: so the solution lies where the content is lower
+    };
+    [[nodiscard]] bool solveLinearised(Slopes slopes);
+    /// Whether the content falls from the voltages before towards the last solution.
+    [[nodiscard]] bool descends() const;
     /// Linearises all elements where the voltages now are; false where that still changes one.
     [[nodiscard]] bool relinearised(Stride stride);
     [[nodiscard]] bool relinearised(DiodeBranch& diode, Stride stride);

@@ -9,7 +9,6 @@
 namespace glimmet::core::circuit {
 namespace {
 
-constexpr long mostTries = 20'000'000;
 constexpr double leastShare = 1e-12;  // of the whole: no step is shorter
 constexpr double mostGrowth = 8;      // of a step over the one before
 constexpr double sliverShare = 1e-5;  // of a step, to settle the rates after a jump
@@ -146,7 +145,7 @@ private:
             m_jumped = false;
             const double sliver = std::max(std::min(left, m_step) * sliverShare, m_least);
             noteGuards();
-            if (++m_tries > mostTries) return tl::unexpected(tooLong());
+            if (++m_tries > m_span.mostSteps) return tl::unexpected(tooLong());
             if (!m_integration.eulerStep(sliver)) return tl::unexpected(didNotSettle(m_solver));
             noteWatches();
             follow();
@@ -154,7 +153,7 @@ private:
         }
         noteGuards();
         while (true) {
-            if (++m_tries > mostTries) return tl::unexpected(tooLong());
+            if (++m_tries > m_span.mostSteps) return tl::unexpected(tooLong());
             // Between two corners close to each other something switches: never in one stride.
             const bool stride = m_step >= left * 0.999 && !(m_afterCorner && left < m_step / 2);
             double taken = stride ? left : std::min(m_step, left / 2);
