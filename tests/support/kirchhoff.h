@@ -96,6 +96,11 @@ inline std::string brokenLaw(const core::circuit::Circuit& circuit,
         if (std::holds_alternative<Polyfuse>(each.law))
             allowed[each.a] = allowed[each.b] = std::numeric_limits<double>::infinity();
     }
+    // A source's current is what the law leaves for it: errors travel through sources.
+    for (std::size_t k = 0; k < circuit.voltageSources.size(); ++k) {
+        for (const VoltageSource& each : circuit.voltageSources)
+            allowed[each.plus] = allowed[each.minus] = allowed[each.plus] + allowed[each.minus];
+    }
     for (Node node = 1; node < nodes; ++node) {
         if (!(std::abs(sum[node]) <= allowed[node])) {
             return circuit.nodes[node] + ": " + std::to_string(sum[node] * 1e9) + " nA beyond " +

@@ -12,7 +12,7 @@ namespace {
 
 constexpr double nominal = 300.15;        // K, where models are given
 constexpr double mostCurrent = 1e6;       // A, where the exponential goes on as its tangent
-constexpr double kneeCurrent = 1e-3;      // A
+constexpr double kneeCurrent = 3e-4;      // A
 constexpr double negligible = -45;        // exp of it times any breakdown current is no current
 constexpr double saturationExponent = 3;  // XTI of SPICE
 
@@ -45,15 +45,15 @@ Junction::Junction(const DiodeModel& model, double outside)
         m_saturation *= std::exp((warmth - 1) * model.bandGap * m_inverseSlope +
                                  saturationExponent / model.emission * std::log(warmth));
     }
-    const double logSaturation = std::log(m_saturation);
-    m_steepest = std::log(mostCurrent) - logSaturation;
-    m_critical = m_slope * (std::log(m_slope / std::numbers::sqrt2) - logSaturation);
-    m_knee = m_slope * std::max(0.0, std::log(kneeCurrent) - logSaturation);
+    m_logSaturation = std::log(m_saturation);
+    m_steepest = std::log(mostCurrent) - m_logSaturation;
+    m_critical = m_slope * (std::log(m_slope / std::numbers::sqrt2) - m_logSaturation);
+    m_knee = m_slope * std::max(0.0, std::log(kneeCurrent) - m_logSaturation);
     if (m_series > 0) {
         m_behind = 1 / (1 + m_series * junctionLeak);
         m_omegaSlope = m_behind * m_inverseSlope;
         const double share = m_series * m_omegaSlope;  // of N·Vt, for an ampere
-        m_omegaShift = m_saturation * share + logSaturation + std::log(share);
+        m_omegaShift = m_saturation * share + m_logSaturation + std::log(share);
         m_omegaScale = 1 / share;
         m_inverseSeries = 1 / m_series;
     }

@@ -38,13 +38,25 @@ public:
     [[nodiscard]] JunctionPoint at(double volts) const;
 
     [[nodiscard]] bool hasSeries() const { return m_series > 0; }
-    /// Where an iteration may begin: the junction at a milliampere, about where lamps work.
+    /// Where an iteration may begin: the junction at 0.3 mA, a little below where lamps work. From
+    /// there signs of currents are found in one step, and their sizes in a few.
     [[nodiscard]] double knee() const { return m_knee; }
-    /// Whether the exponential alone gives a current: it lies well above −Is.
-    [[nodiscard]] bool passes(double current) const { return current > -0.9 * m_saturation; }
-    /// The junction's voltage for a current that passes().
-    [[nodiscard]] double forCurrent(double current) const {
-        return m_slope * std::log1p(current / m_saturation);
+    /// Whether the junction, not the resistance in series, has the larger say in how the branch's
+    /// current and voltage go together at a current.
+    [[nodiscard]] bool rules(double current) const { return m_series * current < 4 * m_slope; }
+    /// Of a current what the exponential carries: above −Is. The leak is taken as at `near`.
+    [[nodiscard]] double forwardPart(double current, const JunctionBranch& near) const {
+        return current - junctionLeak * near.junction;
+    }
+    /// Whether that is a forward current.
+    [[nodiscard]] bool passes(double forwardPart) const { return forwardPart > m_saturation; }
+    /// The branch whose exponential carries a part that passes().
+    [[nodiscard]] JunctionBranch carrying(double forwardPart) const {
+        const double forward = forwardPart + m_saturation;
+        const double junction = m_slope * (std::log(forward) - m_logSaturation);
+        const double total = forwardPart + junctionLeak * junction;
+        const double slope = forward * m_inverseSlope + junctionLeak;
+        return {junction, junction + m_series * total, total, slope / (1 + m_series * slope), 0};
     }
     /// The branch with a given voltage across its junction.
     [[nodiscard]] JunctionBranch atJunction(double junction, double extraConductance) const;
@@ -79,7 +91,8 @@ public:
     [[nodiscard]] double limited(double wanted, double before) const;
 
 private:
-    double m_saturation = 0, m_slope = 1;  ///< Is; N·Vt
+    double m_saturation = 0, m_logSaturation = 0;  ///< Is
+    double m_slope = 1;                            ///< N·Vt
     double m_inverseSlope = 1;
     [[nodiscard]] JunctionBranch acrossByNewton(double volts, double near,
                                                 double extraConductance) const;

@@ -6,9 +6,10 @@
 namespace glimmet::core::circuit {
 namespace {
 
-constexpr int freeIterations = 3;  // after which steps are cut wherever they are long
-constexpr int cutIterations = 25;  // after which their length is searched
-constexpr double still = 1e-9;     // V, by which a settled element may have moved
+constexpr int freeIterations = 8;      // after which the length of steps is searched
+constexpr double mostFall = 3e-3;      // of a junction's current, that is left after a free step
+constexpr double leastCurrent = 1e-9;  // A, from which on a junction may fall at once
+constexpr double still = 1e-9;         // V, by which a settled element may have moved
 
 }  // namespace
 
@@ -260,7 +261,6 @@ void Solver::rest(const Circuit& circuit) {
 void Solver::forget() {
     for (std::size_t k = 0; k < m_diodes.size(); ++k) {
         m_diodes[k].state = m_starts[k];
-        m_diodes[k].falls = 0;
     }
     for (Port& each : m_ports) {
         each.volts = 0;
@@ -271,6 +271,11 @@ void Solver::forget() {
 /// What does not change while the equations are iterated.
 void Solver::prepare() {
     for (const Limb& limb : m_limbs) {
+        // An open capacitor ties nothing together.
+        if (limb.isCapacitor && !(excitation.capacitorConductance[limb.which] > 0)) {
+            m_offset[limb.next] = 0;
+            continue;
+        }
         const double volts = limb.isCapacitor ? excitation.capacitorEmf[limb.which]
                                               : excitation.volts[limb.which] * excitation.share;
         m_offset[limb.next] = m_offset[limb.known] + limb.sign * volts;
@@ -308,27 +313,36 @@ bool Solver::relinearised(DiodeBranch& diode, Stride stride) {
     const double currentBefore = diode.state.current;
     const double step = now - diode.state.volts;
     const double linear = diode.linear = currentBefore + diode.state.conductance * step;
-    diode.state = diode.junction.across(now, diode.state, extra);
     // Where its volts are given there is nothing to iterate.
-    const double wrong = std::abs(diode.state.current - linear);
-    if (wrong <= m_tolerance * std::abs(diode.state.current) + m_absoluteTolerance ||
-        !diode.edge.counts || std::abs(diode.state.junction - junctionBefore) <= still) {
+    if (!diode.edge.counts) {
+        diode.state = diode.junction.across(now, diode.state, extra);
         return true;
     }
-    if (stride == Stride::Exact) return false;
-    // Twice falling by about N·Vt says that the circuit wants a far smaller current here, and
-    // which: taken at its word, that saves a step for every 1/e of it.
-    if (step < 0 && linear < 0.2 * currentBefore && diode.junction.passes(linear)) {
-        if (++diode.falls >= 2) {
-            diode.state = diode.junction.atJunction(diode.junction.forCurrent(linear), extra);
+    const double allowed = m_tolerance * std::abs(linear) + m_absoluteTolerance;
+    if (stride == Stride::Free && !(extra > 0) &&
+        diode.junction.rules(std::max(linear, currentBefore))) {
+        // The circuit around a junction says more of its current than of its voltage: a rising one
+        // is taken at its word. A collapsing one is so only in part, as the other end of its
+        // branch may yet be found elsewhere.
+        const double forward = diode.junction.forwardPart(linear, diode.state);
+        if (step > 0 && diode.junction.passes(forward)) {
+            diode.state = diode.junction.carrying(forward);
+            const double wrong =
+                diode.state.current + diode.state.conductance * (now - diode.state.volts) - linear;
+            return std::abs(wrong) <= allowed;
+        }
+        if (linear < mostFall * currentBefore && currentBefore > leastCurrent) {
+            diode.state = diode.junction.carrying(mostFall * currentBefore);
             return false;
         }
-    } else {
-        diode.falls = 0;
     }
-    // A series resistance bounds the current by itself; steps are cut only where there is none, or
-    // where the plain iteration has not come to rest.
-    if (stride == Stride::Cut || !diode.junction.hasSeries()) {
+    diode.state = diode.junction.across(now, diode.state, extra);
+    if (std::abs(diode.state.current - linear) <= allowed ||
+        std::abs(diode.state.junction - junctionBefore) <= still) {
+        return true;
+    }
+    // A series resistance bounds the current by itself.
+    if (stride == Stride::Free && !diode.junction.hasSeries()) {
         const double taken = diode.junction.limited(diode.state.junction, junctionBefore);
         if (std::abs(taken - diode.state.junction) > 0)
             diode.state = diode.junction.atJunction(taken, extra);
@@ -336,20 +350,15 @@ bool Solver::relinearised(DiodeBranch& diode, Stride stride) {
     return false;
 }
 
-bool Solver::relinearised(Port& port, const ThermalStage& stage, Stride stride) {
-    double now = volts(port.edge);
+bool Solver::relinearised(Port& port, const ThermalStage& stage) {
+    const double now = volts(port.edge);
     port.linear = port.state.current + port.slope * (now - port.volts);
-    OnePortPoint after = at(port.law, now, stage, std::max(port.state.temperature, ambient));
+    port.state = at(port.law, now, stage, std::max(port.state.temperature, ambient));
     const bool settled = !port.edge.counts ||
-                         std::abs(after.current - port.linear) <=
-                             m_tolerance * std::abs(after.current) + m_absoluteTolerance ||
+                         std::abs(port.state.current - port.linear) <=
+                             m_tolerance * std::abs(port.state.current) + m_absoluteTolerance ||
                          std::abs(now - port.volts) <= still;
-    if (!settled && stride == Stride::Cut) {  // half the way, where whole steps go back and forth
-        now = (now + port.volts) / 2;
-        after = at(port.law, now, stage, std::max(after.temperature, ambient));
-    }
     port.volts = now;
-    port.state = after;
     return settled;
 }
 
@@ -361,7 +370,7 @@ bool Solver::relinearised(Stride stride) {
         m_unsettled = k;
     }
     for (std::size_t k = 0; k < m_ports.size(); ++k) {
-        if (relinearised(m_ports[k], excitation.thermal[k], stride)) continue;
+        if (relinearised(m_ports[k], excitation.thermal[k])) continue;
         settled = false;
         m_unsettled = m_diodes.size() + k;
     }
@@ -470,10 +479,10 @@ bool Solver::settle(int most) {
     prepare();
     for (int iteration = 0; iteration < most; ++iteration) {
         ++m_iterations;
-        const bool searching = iteration >= cutIterations;
+        const bool searching = iteration >= freeIterations;
         if (searching) {
-            // From here the elements stand where the voltages are, not where they were cut to.
-            if (iteration == cutIterations) static_cast<void>(relinearised(Stride::Exact));
+            // From here the elements stand where the voltages are, not where they were taken to.
+            if (iteration == freeIterations) static_cast<void>(relinearised(Stride::Exact));
             m_before = m_x;
         }
         if (!solveLinearised(Slopes::True) || (searching && !descends())) {
@@ -481,10 +490,7 @@ bool Solver::settle(int most) {
         }
         // The voltages solve the linearised equations; they solve the true ones as far as every
         // element's true current is its linearised one.
-        const Stride stride = searching                    ? Stride::Exact
-                              : iteration < freeIterations ? Stride::Free
-                                                           : Stride::Cut;
-        if (relinearised(stride)) return true;
+        if (relinearised(searching ? Stride::Exact : Stride::Free)) return true;
         if (searching) {
             searchAlong();
             static_cast<void>(relinearised(Stride::Exact));
@@ -538,7 +544,9 @@ std::string_view Solver::unsettled() const {
 
 double Solver::capacitorDrop(std::size_t which) const {
     const auto& [at, isLimb] = m_capacitors[which];
-    return isLimb ? m_x[at.a] - m_x[at.b] : volts(at) - excitation.capacitorEmf[which];
+    return isLimb && excitation.capacitorConductance[which] > 0
+               ? m_x[at.a] - m_x[at.b]
+               : volts(at) - excitation.capacitorEmf[which];
 }
 
 double Solver::switchCurrent(std::size_t which) const {

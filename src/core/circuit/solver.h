@@ -114,7 +114,6 @@ private:
     };
     struct DiodeBranch {
         Edge edge;
-        int falls = 0;      ///< steps in a row by which its current collapsed
         double linear = 0;  ///< A, that the last solution gave it
         JunctionBranch state;
         Junction junction;
@@ -166,9 +165,8 @@ private:
         return (m_x[at.a] + m_offset[at.from]) - (m_x[at.b] + m_offset[at.to]);
     }
     enum class Stride {
-        Free,  ///< to where the solution is; only junctions without resistance are limited
-        Cut,   ///< limited wherever long
-        Exact  ///< to where the solution is: its length has been searched
+        Free,  ///< junctions by their own rules, towards the solution
+        Exact  ///< to where the solution is: its length is searched
     };
     enum class Slopes {
         True,
@@ -180,7 +178,7 @@ private:
     /// Linearises all elements where the voltages now are; false where that still changes one.
     [[nodiscard]] bool relinearised(Stride stride);
     [[nodiscard]] bool relinearised(DiodeBranch& diode, Stride stride);
-    [[nodiscard]] bool relinearised(Port& port, const ThermalStage& stage, Stride stride);
+    [[nodiscard]] bool relinearised(Port& port, const ThermalStage& stage);
     /// Slope of the content from the voltages before the last solution to it, W, at a share of the
     /// way. `linearPart`: of resistors, capacitors and switches.
     [[nodiscard]] double slopeAt(double share, double linearPart) const;
@@ -217,7 +215,7 @@ private:
     std::vector<double> m_values, m_x;
     std::vector<double> m_before;  ///< m_x of the solution before, in a line search
     double m_tolerance = 1e-10;
-    double m_absoluteTolerance = 1e-15;
+    double m_absoluteTolerance = 1e-18;
     long m_iterations = 0;
     std::size_t m_unsettled = none;  ///< diodes first, then one-ports
 };
