@@ -38,6 +38,7 @@ public:
     [[nodiscard]] JunctionPoint at(double volts) const;
 
     [[nodiscard]] bool hasSeries() const { return m_series > 0; }
+    [[nodiscard]] double seriesResistance() const { return m_series; }
     /// Where an iteration may begin: the junction at 0.3 mA, a little below where lamps work. From
     /// there signs of currents are found in one step, and their sizes in a few.
     [[nodiscard]] double knee() const { return m_knee; }

@@ -306,7 +306,12 @@ void Solver::prepare() {
     m_baseRight = m_x;
 }
 
-bool Solver::relinearised(DiodeBranch& diode, Stride stride) {
+double Solver::misfit(double wrong, double linear) const {
+    wrong = std::abs(wrong);
+    return wrong <= m_absoluteTolerance ? 0 : wrong / std::abs(linear);
+}
+
+double Solver::relinearise(DiodeBranch& diode, Stride stride) {
     const double extra = excitation.junctionExtra;
     const double now = volts(diode.edge);
     const double junctionBefore = diode.state.junction;
@@ -316,9 +321,8 @@ bool Solver::relinearised(DiodeBranch& diode, Stride stride) {
     // Where its volts are given there is nothing to iterate.
     if (!diode.edge.counts) {
         diode.state = diode.junction.across(now, diode.state, extra);
-        return true;
+        return 0;
     }
-    const double allowed = m_tolerance * std::abs(linear) + m_absoluteTolerance;
     if (stride == Stride::Free && !(extra > 0) &&
         diode.junction.rules(std::max(linear, currentBefore))) {
         // The circuit around a junction says more of its current than of its voltage: a rising one
@@ -327,54 +331,48 @@ bool Solver::relinearised(DiodeBranch& diode, Stride stride) {
         const double forward = diode.junction.forwardPart(linear, diode.state);
         if (step > 0 && diode.junction.passes(forward)) {
             diode.state = diode.junction.carrying(forward);
-            const double wrong =
-                diode.state.current + diode.state.conductance * (now - diode.state.volts) - linear;
-            return std::abs(wrong) <= allowed;
+            return misfit(
+                diode.state.current + diode.state.conductance * (now - diode.state.volts) - linear,
+                linear);
         }
         if (linear < mostFall * currentBefore && currentBefore > leastCurrent) {
             diode.state = diode.junction.carrying(mostFall * currentBefore);
-            return false;
+            return 1;
         }
     }
     diode.state = diode.junction.across(now, diode.state, extra);
-    if (std::abs(diode.state.current - linear) <= allowed ||
-        std::abs(diode.state.junction - junctionBefore) <= still) {
-        return true;
-    }
+    if (std::abs(diode.state.junction - junctionBefore) <= still) return 0;
+    const double wrong = misfit(diode.state.current - linear, linear);
     // A series resistance bounds the current by itself.
-    if (stride == Stride::Free && !diode.junction.hasSeries()) {
+    if (wrong > m_closeness && stride == Stride::Free && !diode.junction.hasSeries()) {
         const double taken = diode.junction.limited(diode.state.junction, junctionBefore);
         if (std::abs(taken - diode.state.junction) > 0)
             diode.state = diode.junction.atJunction(taken, extra);
     }
-    return false;
+    return wrong;
 }
 
-bool Solver::relinearised(Port& port, const ThermalStage& stage) {
+double Solver::relinearise(Port& port, const ThermalStage& stage) {
     const double now = volts(port.edge);
     port.linear = port.state.current + port.slope * (now - port.volts);
     port.state = at(port.law, now, stage, std::max(port.state.temperature, ambient));
-    const bool settled = !port.edge.counts ||
-                         std::abs(port.state.current - port.linear) <=
-                             m_tolerance * std::abs(port.state.current) + m_absoluteTolerance ||
-                         std::abs(now - port.volts) <= still;
+    const bool stands = !port.edge.counts || std::abs(now - port.volts) <= still;
     port.volts = now;
-    return settled;
+    return stands ? 0 : misfit(port.state.current - port.linear, port.linear);
 }
 
-bool Solver::relinearised(Stride stride) {
-    bool settled = true;
-    for (std::size_t k = 0; k < m_diodes.size(); ++k) {
-        if (relinearised(m_diodes[k], stride)) continue;
-        settled = false;
+double Solver::relinearise(Stride stride) {
+    double worst = 0;
+    for (std::size_t k = 0; k < m_diodes.size() + m_ports.size(); ++k) {
+        const std::size_t port = k - m_diodes.size();
+        const double wrong = k < m_diodes.size()
+                                 ? relinearise(m_diodes[k], stride)
+                                 : relinearise(m_ports[port], excitation.thermal[port]);
+        if (wrong <= worst) continue;
+        worst = wrong;
         m_unsettled = k;
     }
-    for (std::size_t k = 0; k < m_ports.size(); ++k) {
-        if (relinearised(m_ports[k], excitation.thermal[k])) continue;
-        settled = false;
-        m_unsettled = m_diodes.size() + k;
-    }
-    return settled;
+    return worst;
 }
 
 bool Solver::solveLinearised(Slopes slopes) {
@@ -475,6 +473,25 @@ void Solver::searchAlong() {
         m_x[k] = m_before[k] + share * (m_x[k] - m_before[k]);
 }
 
+/// The elements at the last solution, as straight as it took them.
+void Solver::takeLinear() {
+    for (DiodeBranch& each : m_diodes) {
+        const double now = volts(each.edge);
+        const double step = now - each.state.volts;
+        const double current = each.state.current + each.state.conductance * step;
+        each.state.junction +=
+            step - each.junction.seriesResistance() * (current - each.state.current);
+        each.state.current = current;
+        each.state.volts = now;
+        each.state.omega = 0;
+    }
+    for (Port& each : m_ports) {
+        const double now = volts(each.edge);
+        each.state.current += each.slope * (now - each.volts);
+        each.volts = now;
+    }
+}
+
 bool Solver::settle(int most) {
     prepare();
     for (int iteration = 0; iteration < most; ++iteration) {
@@ -482,18 +499,25 @@ bool Solver::settle(int most) {
         const bool searching = iteration >= freeIterations;
         if (searching) {
             // From here the elements stand where the voltages are, not where they were taken to.
-            if (iteration == freeIterations) static_cast<void>(relinearised(Stride::Exact));
+            if (iteration == freeIterations) relinearise(Stride::Exact);
             m_before = m_x;
         }
         if (!solveLinearised(Slopes::True) || (searching && !descends())) {
             if (!searching || !solveLinearised(Slopes::Positive)) return false;
         }
         // The voltages solve the linearised equations; they solve the true ones as far as every
-        // element's true current is its linearised one.
-        if (relinearised(searching ? Stride::Exact : Stride::Free)) return true;
+        // element's true current is its linearised one. By how far it is not falls with its square
+        // from step to step: once that is known to be enough the next step needs no check.
+        const double worst = relinearise(searching ? Stride::Exact : Stride::Free);
+        if (worst <= m_tolerance) return true;
+        if (worst <= m_closeness) {
+            if (!solveLinearised(Slopes::True)) return false;
+            takeLinear();
+            return true;
+        }
         if (searching) {
             searchAlong();
-            static_cast<void>(relinearised(Stride::Exact));
+            relinearise(Stride::Exact);
         }
     }
     return false;

@@ -14,6 +14,7 @@
 #include "core/circuit/junction.h"
 #include "core/circuit/star_mesh.h"
 
+#include <cmath>
 #include <string_view>
 #include <vector>
 
@@ -69,6 +70,7 @@ public:
     /// Of the linearised current: a share of it (1e-12 … 1e-2) and amperes.
     void setTolerance(double relative, double absolute) {
         m_tolerance = relative;
+        m_closeness = std::sqrt(relative);
         m_absoluteTolerance = absolute;
     }
 
@@ -175,15 +177,18 @@ private:
     [[nodiscard]] bool solveLinearised(Slopes slopes);
     /// Whether the content falls from the voltages before towards the last solution.
     [[nodiscard]] bool descends() const;
-    /// Linearises all elements where the voltages now are; false where that still changes one.
-    [[nodiscard]] bool relinearised(Stride stride);
-    [[nodiscard]] bool relinearised(DiodeBranch& diode, Stride stride);
-    [[nodiscard]] bool relinearised(Port& port, const ThermalStage& stage);
+    /// Linearises all elements where the voltages now are. The largest misfit of a current, as a
+    /// share of it, to what it was linearised to; 0 also where the voltages stand still.
+    double relinearise(Stride stride);
+    [[nodiscard]] double relinearise(DiodeBranch& diode, Stride stride);
+    [[nodiscard]] double relinearise(Port& port, const ThermalStage& stage);
+    [[nodiscard]] double misfit(double wrong, double linear) const;
     /// Slope of the content from the voltages before the last solution to it, W, at a share of the
     /// way. `linearPart`: of resistors, capacitors and switches.
     [[nodiscard]] double slopeAt(double share, double linearPart) const;
     [[nodiscard]] double linearSlope() const;
     void searchAlong();
+    void takeLinear();
 
     // Topology, found once.
     std::vector<std::size_t> m_unknown;  ///< per node, before the order of elimination; none: known
@@ -215,6 +220,7 @@ private:
     std::vector<double> m_values, m_x;
     std::vector<double> m_before;  ///< m_x of the solution before, in a line search
     double m_tolerance = 1e-10;
+    double m_closeness = 1e-5;  ///< its root: from there one more step is enough
     double m_absoluteTolerance = 1e-18;
     long m_iterations = 0;
     std::size_t m_unsettled = none;  ///< diodes first, then one-ports
