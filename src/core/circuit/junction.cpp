@@ -12,6 +12,7 @@ namespace {
 
 constexpr double nominal = 300.15;        // K, where models are given
 constexpr double mostCurrent = 1e6;       // A, where the exponential goes on as its tangent
+constexpr double noCurrent = 1e-22;       // A
 constexpr double kneeCurrent = 3e-4;      // A
 constexpr double negligible = -45;        // exp of it times any breakdown current is no current
 constexpr double saturationExponent = 3;  // XTI of SPICE
@@ -55,6 +56,7 @@ Junction::Junction(const DiodeModel& model, double outside)
         const double share = m_series * m_omegaSlope;  // of N·Vt, for an ampere
         m_omegaShift = m_saturation * share + m_logSaturation + std::log(share);
         m_omegaScale = 1 / share;
+        m_omegaStart = std::max(std::log(noCurrent * share), -700.0);
         m_inverseSeries = 1 / m_series;
     }
     m_breaks = std::isfinite(model.breakdown.value());
@@ -88,8 +90,11 @@ JunctionBranch Junction::atJunction(double junction, double extraConductance) co
     JunctionPoint point = at(junction);
     point.current += extraConductance * junction;
     point.conductance += extraConductance;
-    return {junction, junction + m_series * point.current, point.current,
-            point.conductance / (1 + m_series * point.conductance), 0};
+    return {junction,
+            junction + m_series * point.current,
+            point.current,
+            point.conductance / (1 + m_series * point.conductance),
+            {}};
 }
 
 JunctionBranch Junction::acrossByNewton(double volts, double near, double extraConductance) const {

@@ -24,7 +24,11 @@ struct JunctionBranch {
     double volts = 0;        ///< V across both
     double current = 0;      ///< A
     double conductance = 0;  ///< dI/dV of both, A/V, > 0
-    double omega = 0;        ///< of across(), where it can begin from again; else 0
+    /// A place on the curve from which across() can go on, where there is one; omega is 0 else.
+    struct Anchor {
+        double omega = 0, share = 0;  ///< ω and 1/(1 + ω)
+        double volts = 0;
+    } anchor;
 };
 
 class Junction {
@@ -56,8 +60,11 @@ public:
         const double forward = forwardPart + m_saturation;
         const double junction = m_slope * (std::log(forward) - m_logSaturation);
         const double total = forwardPart + junctionLeak * junction;
+        const double volts = junction + m_series * total;
         const double slope = forward * m_inverseSlope + junctionLeak;
-        return {junction, junction + m_series * total, total, slope / (1 + m_series * slope), 0};
+        const double share = 1 / (1 + m_series * slope);
+        const double omega = forward * m_series * m_omegaSlope;
+        return {junction, volts, total, slope * share, {omega, share, volts}};
     }
     /// The branch with a given voltage across its junction.
     [[nodiscard]] JunctionBranch atJunction(double junction, double extraConductance) const;
@@ -69,21 +76,21 @@ public:
         if (extraConductance > 0 || !(m_series > 0) || volts < m_lowest)
             return acrossByNewton(volts, near.junction, extraConductance);
         // Rs and the leak divide the voltage as a source of s·V behind s·Rs, s = 1/(1 + Rs·leak).
-        const double z = volts * m_omegaSlope + m_omegaShift;
-        const double moved = (volts - near.volts) * m_omegaSlope;
+        const JunctionBranch::Anchor& known = near.anchor;
+        const double moved = (volts - known.volts) * m_omegaSlope;
         double omega = 0;
-        if (near.omega > 1e-15 && std::abs(moved) < 0.7) {
-            const double share = 1 / (1 + near.omega);  // ω' = ω·share, ω'' = ω·share³
-            omega = wrightOmegaNear(
-                z, near.omega * (1 + moved * share * (1 + moved / 2 * share * share)));
-        } else {
+        if (known.omega > 0 && std::abs(moved * known.share) < besideShare)
+            omega = wrightOmegaBeside(known.omega, known.share, moved);
+        else if (const double z = volts * m_omegaSlope + m_omegaShift; z > m_omegaStart)
             omega = wrightOmega(z);
-        }
         const double current = m_omegaScale * omega - m_saturation;
         const double junction = m_behind * (volts - m_series * current);
         const double share = 1 / (1 + omega);  // of the junction in a change of volts, over s
-        return {junction, volts, current + junctionLeak * junction,
-                (m_inverseSeries * omega + junctionLeak * m_behind) * share, omega};
+        return {junction,
+                volts,
+                current + junctionLeak * junction,
+                (m_inverseSeries * omega + junctionLeak * m_behind) * share,
+                {omega, share, volts}};
     }
 
     /// The voltage to take instead of `wanted`, coming from `before`: a step into the steep part of
@@ -102,6 +109,7 @@ private:
     double m_behind = 1;  ///< s of across()
     double m_omegaSlope = 1, m_omegaShift = 0,
            m_omegaScale = 0;  ///< z = slope·V + shift; I = scale·ω − Is
+    double m_omegaStart = 0;  ///< z below which the exponential carries less than 1e-22 A
     double m_inverseSeries = 0;
     double m_lowest = 0;    ///< V below which breakdown counts
     double m_steepest = 0;  ///< V/(N·Vt) above which the exponential is a straight line

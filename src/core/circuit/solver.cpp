@@ -306,12 +306,13 @@ void Solver::prepare() {
     m_baseRight = m_x;
 }
 
-double Solver::misfit(double wrong, double linear) const {
-    wrong = std::abs(wrong);
-    return wrong <= m_absoluteTolerance ? 0 : wrong / std::abs(linear);
+Solver::Fit Solver::fit(double wrong, double linear) const {
+    wrong = std::abs(wrong) - m_absoluteTolerance;
+    if (wrong <= m_tolerance * std::abs(linear)) return Fit::Good;
+    return wrong <= m_closeness * std::abs(linear) ? Fit::Close : Fit::Off;
 }
 
-double Solver::relinearise(DiodeBranch& diode, Stride stride) {
+Solver::Fit Solver::relinearise(DiodeBranch& diode, Stride stride) {
     const double extra = excitation.junctionExtra;
     const double now = volts(diode.edge);
     const double junctionBefore = diode.state.junction;
@@ -321,7 +322,7 @@ double Solver::relinearise(DiodeBranch& diode, Stride stride) {
     // Where its volts are given there is nothing to iterate.
     if (!diode.edge.counts) {
         diode.state = diode.junction.across(now, diode.state, extra);
-        return 0;
+        return Fit::Good;
     }
     if (stride == Stride::Free && !(extra > 0) &&
         diode.junction.rules(std::max(linear, currentBefore))) {
@@ -331,45 +332,45 @@ double Solver::relinearise(DiodeBranch& diode, Stride stride) {
         const double forward = diode.junction.forwardPart(linear, diode.state);
         if (step > 0 && diode.junction.passes(forward)) {
             diode.state = diode.junction.carrying(forward);
-            return misfit(
+            return fit(
                 diode.state.current + diode.state.conductance * (now - diode.state.volts) - linear,
                 linear);
         }
         if (linear < mostFall * currentBefore && currentBefore > leastCurrent) {
             diode.state = diode.junction.carrying(mostFall * currentBefore);
-            return 1;
+            return Fit::Off;
         }
     }
     diode.state = diode.junction.across(now, diode.state, extra);
-    if (std::abs(diode.state.junction - junctionBefore) <= still) return 0;
-    const double wrong = misfit(diode.state.current - linear, linear);
+    if (std::abs(diode.state.junction - junctionBefore) <= still) return Fit::Good;
+    const Fit found = fit(diode.state.current - linear, linear);
     // A series resistance bounds the current by itself.
-    if (wrong > m_closeness && stride == Stride::Free && !diode.junction.hasSeries()) {
+    if (found == Fit::Off && stride == Stride::Free && !diode.junction.hasSeries()) {
         const double taken = diode.junction.limited(diode.state.junction, junctionBefore);
         if (std::abs(taken - diode.state.junction) > 0)
             diode.state = diode.junction.atJunction(taken, extra);
     }
-    return wrong;
+    return found;
 }
 
-double Solver::relinearise(Port& port, const ThermalStage& stage) {
+Solver::Fit Solver::relinearise(Port& port, const ThermalStage& stage) {
     const double now = volts(port.edge);
     port.linear = port.state.current + port.slope * (now - port.volts);
     port.state = at(port.law, now, stage, std::max(port.state.temperature, ambient));
     const bool stands = !port.edge.counts || std::abs(now - port.volts) <= still;
     port.volts = now;
-    return stands ? 0 : misfit(port.state.current - port.linear, port.linear);
+    return stands ? Fit::Good : fit(port.state.current - port.linear, port.linear);
 }
 
-double Solver::relinearise(Stride stride) {
-    double worst = 0;
+Solver::Fit Solver::relinearise(Stride stride) {
+    Fit worst = Fit::Good;
     for (std::size_t k = 0; k < m_diodes.size() + m_ports.size(); ++k) {
         const std::size_t port = k - m_diodes.size();
-        const double wrong = k < m_diodes.size()
-                                 ? relinearise(m_diodes[k], stride)
-                                 : relinearise(m_ports[port], excitation.thermal[port]);
-        if (wrong <= worst) continue;
-        worst = wrong;
+        const Fit found = k < m_diodes.size()
+                              ? relinearise(m_diodes[k], stride)
+                              : relinearise(m_ports[port], excitation.thermal[port]);
+        if (found <= worst) continue;
+        worst = found;
         m_unsettled = k;
     }
     return worst;
@@ -483,7 +484,6 @@ void Solver::takeLinear() {
             step - each.junction.seriesResistance() * (current - each.state.current);
         each.state.current = current;
         each.state.volts = now;
-        each.state.omega = 0;
     }
     for (Port& each : m_ports) {
         const double now = volts(each.edge);
@@ -508,9 +508,9 @@ bool Solver::settle(int most) {
         // The voltages solve the linearised equations; they solve the true ones as far as every
         // element's true current is its linearised one. By how far it is not falls with its square
         // from step to step: once that is known to be enough the next step needs no check.
-        const double worst = relinearise(searching ? Stride::Exact : Stride::Free);
-        if (worst <= m_tolerance) return true;
-        if (worst <= m_closeness) {
+        const Fit worst = relinearise(searching ? Stride::Exact : Stride::Free);
+        if (worst == Fit::Good) return true;
+        if (worst == Fit::Close) {
             if (!solveLinearised(Slopes::True)) return false;
             takeLinear();
             return true;

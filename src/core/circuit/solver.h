@@ -177,12 +177,14 @@ private:
     [[nodiscard]] bool solveLinearised(Slopes slopes);
     /// Whether the content falls from the voltages before towards the last solution.
     [[nodiscard]] bool descends() const;
-    /// Linearises all elements where the voltages now are. The largest misfit of a current, as a
-    /// share of it, to what it was linearised to; 0 also where the voltages stand still.
-    double relinearise(Stride stride);
-    [[nodiscard]] double relinearise(DiodeBranch& diode, Stride stride);
-    [[nodiscard]] double relinearise(Port& port, const ThermalStage& stage);
-    [[nodiscard]] double misfit(double wrong, double linear) const;
+    /// How well a current fits what it was linearised to: to the tolerance (or its voltage stands
+    /// still); to the root of it, so that one more step is enough; or not.
+    enum class Fit { Good, Close, Off };
+    [[nodiscard]] Fit fit(double wrong, double linear) const;
+    /// Linearises all elements where the voltages now are; the worst fit.
+    Fit relinearise(Stride stride);
+    [[nodiscard]] Fit relinearise(DiodeBranch& diode, Stride stride);
+    [[nodiscard]] Fit relinearise(Port& port, const ThermalStage& stage);
     /// Slope of the content from the voltages before the last solution to it, W, at a share of the
     /// way. `linearPart`: of resistors, capacitors and switches.
     [[nodiscard]] double slopeAt(double share, double linearPart) const;

@@ -27,6 +27,23 @@ namespace glimmet::core::circuit {
     return w;
 }
 
+/// Within what share of itself ω may change for wrightOmegaBeside().
+inline constexpr double besideShare = 0.01;
+
+/// ω(z + moved) from ω(z) without a logarithm: ln ω(z) = z − ω(z) is known, and what it changes by
+/// is a short series. `share`: 1/(1 + ω(z)). Range: |moved·share| < besideShare. Good to 1e-15.
+[[nodiscard]] inline double wrightOmegaBeside(double omega, double share, double moved) {
+    // ω' = ω·share, ω'' = ω·share³: w = ω·(1 + d) is off by some d³.
+    const double d = moved * share * (1 + moved / 2 * share * share);
+    const double e = d * d;
+    const double logarithm =  // ln(1 + d)
+        d - e * ((1.0 / 2 - d / 3) + e * ((1.0 / 4 - d / 5) + e * (1.0 / 6 - d / 7)));
+    const double r = moved - omega * d - logarithm;
+    const double w = omega * (1 + d);
+    const double inverse = 1 / (1 + w);
+    return w * (1 + r * inverse * (1 + r / 2 * inverse * inverse));
+}
+
 /// ω(z) for any z > −700 (smaller: exp underflows, and so does ω).
 [[nodiscard]] inline double wrightOmega(double z) {
     if (z < -36) return std::exp(z);

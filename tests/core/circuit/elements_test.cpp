@@ -43,6 +43,22 @@ TEST(WrightOmega, SolvesItsEquationEverywhere) {
     }
 }
 
+TEST(WrightOmega, WalksInSmallStepsWithoutLosingItsWay) {
+    std::mt19937 random(61);
+    std::uniform_real_distribution<double> part(-1, 1);
+    double z = 2;
+    double w = wrightOmega(z);
+    for (int step = 0; step < 100000; ++step) {
+        const double share = 1 / (1 + w);
+        double moved = part(random) * besideShare / share;
+        if (std::abs(z + moved) > 40) moved = -moved;
+        w = wrightOmegaBeside(w, share, moved);
+        z += moved;
+        if (step % 1000 != 0) continue;
+        EXPECT_NEAR(w / wrightOmega(z), 1, 1e-12) << z;
+    }
+}
+
 TEST(CurrentLimiter, FollowsItsCurve) {
     // 10 Ω at first, 50 mA at most: at 1 V that is 50 mA · tanh(2).
     const auto point = circuit::at(CurrentLimiter{Ohms{10}, Amperes{0.05}}, 1.0, {}, 300);
