@@ -30,7 +30,7 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     require(broken.empty(), broken);
 
     TransientSpan span{1e-4, 2e-3, 1e-4};
-    span.mostSteps = 2000;
+    span.mostSteps = 300;
     const auto result = transient(circuit, span);
     if (!result) {
         require(!core::plain(result.error().what).empty(), "a failure without a sentence");

@@ -538,7 +538,7 @@ bool Solver::settleFromAnywhere() {
     forget();
     double reached = 0;
     double step = 0.1;
-    for (int tries = 0; reached < 1 && step > 1e-6 && tries < 1000; ++tries) {
+    for (int tries = 0; reached < 1 && step > 1e-6 && tries < 200; ++tries) {
         excitation.share = std::min(1.0, reached + step);
         if (settle()) {
             reached = excitation.share;
