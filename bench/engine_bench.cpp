@@ -30,6 +30,7 @@ void ours(benchmark::State& state, const char* name) {
         return;
     }
     Solver solver(netlist.circuit);
+    solver.setTolerance(timedTolerance, 1e-12);
     OperatingPoint point;
     for (auto _ : state) {
         solver.rest(netlist.circuit);
@@ -45,6 +46,7 @@ void ours(benchmark::State& state, const char* name) {
 void oursAgain(benchmark::State& state, const char* name) {
     const Netlist netlist = circuitNamed(name);
     Solver solver(netlist.circuit);
+    solver.setTolerance(timedTolerance, 1e-12);
     OperatingPoint point;
     double turn = 0;
     for (auto _ : state) {

@@ -123,6 +123,7 @@ void points(const char* name) {
     if (!solver.settleFromAnywhere()) std::abort();
     read(netlist.circuit, solver, reference);
     Solver timed(netlist.circuit);
+    timed.setTolerance(timedTolerance, 1e-12);
     if (!timed.settleFromAnywhere()) std::abort();
     read(netlist.circuit, timed, ours);
     loadIntoNgspice(netlist);
@@ -133,7 +134,7 @@ void points(const char* name) {
         ourWorst = std::max(ourWorst, std::abs(ours.voltage[node] / truth - 1));
         theirWorst = std::max(theirWorst, std::abs(theirs.volts[node].front() / truth - 1));
     }
-    print(name, "ours timed", 1e-10, 1, ourWorst);
+    print(name, "ours timed", timedTolerance, 1, ourWorst);
     print(name, "ngspice timed", 1e-3, 1, theirWorst);
 }
 

@@ -1,5 +1,6 @@
 #include "core/circuit/topology.h"
 
+#include <algorithm>
 #include <numeric>
 
 namespace glimmet::core::circuit {
@@ -34,13 +35,25 @@ private:
 
 Result<void> solvable(const Circuit& circuit) {
     Islands sources(circuit.nodes.size());
-    for (const VoltageSource& source : circuit.voltageSources) {
-        if (!sources.join(source.plus, source.minus)) {
+    for (std::size_t k = 0; k < circuit.voltageSources.size(); ++k) {
+        const VoltageSource& source = circuit.voltageSources[k];
+        if (sources.join(source.plus, source.minus)) continue;
+        if (source.plus == source.minus) {
             return failure(ErrorCode::OutOfRange, source.name,
-                           text("%1 stands parallel to other supplies, or is short-circuited: the "
-                                "current between them has no limit.",
-                                source.name));
+                           text("%1 is short-circuited: its current has no limit.", source.name));
         }
+        for (std::size_t other = 0; other < k; ++other) {
+            const VoltageSource& each = circuit.voltageSources[other];
+            if (std::minmax(each.plus, each.minus) != std::minmax(source.plus, source.minus))
+                continue;
+            return failure(ErrorCode::OutOfRange, source.name,
+                           text("Two supplies in parallel: %1 and %2. The current between them "
+                                "has no limit.",
+                                each.name, source.name));
+        }
+        return failure(
+            ErrorCode::OutOfRange, source.name,
+            text("%1 closes a ring of supplies: the current in it has no limit.", source.name));
     }
     Islands conducting(circuit.nodes.size());
     for (const VoltageSource& source : circuit.voltageSources)
