@@ -99,12 +99,12 @@ public:
     [[nodiscard]] double limited(double wanted, double before) const;
 
 private:
-    double m_saturation = 0, m_logSaturation = 0;  ///< Is
-    double m_slope = 1;                            ///< N·Vt
-    double m_inverseSlope = 1;
     [[nodiscard]] JunctionBranch acrossByNewton(double volts, double near,
                                                 double extraConductance) const;
 
+    double m_saturation = 0, m_logSaturation = 0;  ///< Is
+    double m_slope = 1;                            ///< N·Vt
+    double m_inverseSlope = 1;
     double m_series = 0;
     double m_behind = 1;  ///< s of across()
     double m_omegaSlope = 1, m_omegaShift = 0,

@@ -474,22 +474,18 @@ void Solver::searchAlong() {
         m_x[k] = m_before[k] + share * (m_x[k] - m_before[k]);
 }
 
-/// The elements at the last solution, as straight as it took them.
-void Solver::takeLinear() {
+/// The elements at the last solution: diodes as straight as it took them, which saves the most.
+void Solver::takeLast() {
     for (DiodeBranch& each : m_diodes) {
         const double now = volts(each.edge);
         const double step = now - each.state.volts;
-        const double current = each.state.current + each.state.conductance * step;
-        each.state.junction +=
-            step - each.junction.seriesResistance() * (current - each.state.current);
-        each.state.current = current;
+        const double more = each.state.conductance * step;
+        each.state.junction += step - each.junction.seriesResistance() * more;
+        each.state.current += more;
         each.state.volts = now;
     }
-    for (Port& each : m_ports) {
-        const double now = volts(each.edge);
-        each.state.current += each.slope * (now - each.volts);
-        each.volts = now;
-    }
+    for (std::size_t k = 0; k < m_ports.size(); ++k)
+        static_cast<void>(relinearise(m_ports[k], excitation.thermal[k]));
 }
 
 bool Solver::settle(int most) {
@@ -512,7 +508,7 @@ bool Solver::settle(int most) {
         if (worst == Fit::Good) return true;
         if (worst == Fit::Close) {
             if (!solveLinearised(Slopes::True)) return false;
-            takeLinear();
+            takeLast();
             return true;
         }
         if (searching) {

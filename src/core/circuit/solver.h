@@ -57,13 +57,14 @@ public:
 
     /// From the last solution to that of the excitation. False where it did not settle in `most`
     /// iterations or an element hangs on nothing; the solution is of no use then.
-    /// Newton's method, with junction limiting; where that has not come to rest, with a line search
-    /// instead. Currents are the gradient of a function of the voltages (the content: W. Millar,
-    /// Phil. Mag. 42 (1951) 1150). It is convex where no element's current falls with its voltage;
-    /// a line search on its slope then settles from anywhere, and else at a lowest place of it,
-    /// which is a stable one (J. Nocedal, S. Wright, Numerical Optimization, 2006, ch. 3).
-    /// Settled: every nonlinear element carries its linearised current to a tolerance, or has moved
-    /// by at most a nanovolt.
+    /// Newton's method, on currents where a junction rules its branch and on voltages where a
+    /// resistance does; where that has not come to rest, with a line search. Currents are the
+    /// gradient of a function of the voltages (the content: W. Millar, Phil. Mag. 42 (1951) 1150).
+    /// It is convex where no element's current falls with its voltage; a line search on its slope
+    /// then settles from anywhere, and else at a lowest place of it, which is a stable one (J.
+    /// Nocedal, S. Wright, Numerical Optimization, 2006, ch. 3). Settled: every nonlinear element
+    /// carries its linearised current to a tolerance, or to the root of it and one step more (the
+    /// error is squared by a step), or has moved by at most a nanovolt.
     [[nodiscard]] bool settle(int most = 100);
     /// The same; where it does not settle, gmin stepping, then source stepping, from nothing.
     [[nodiscard]] bool settleFromAnywhere();
@@ -190,7 +191,7 @@ private:
     [[nodiscard]] double slopeAt(double share, double linearPart) const;
     [[nodiscard]] double linearSlope() const;
     void searchAlong();
-    void takeLinear();
+    void takeLast();
 
     // Topology, found once.
     std::vector<std::size_t> m_unknown;  ///< per node, before the order of elimination; none: known
