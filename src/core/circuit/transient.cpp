@@ -22,7 +22,7 @@ public:
           m_solver(solver),
           m_integration(circuit, solver, span.accuracy),
           m_least(leastShare * span.stop) {
-        m_solver.setTolerance(std::clamp(span.accuracy * 1e-2, 1e-10, 1e-5), span.accuracy * 1e-5);
+        m_solver.setTolerance(std::clamp(span.accuracy * 1e-2, 1e-10, 1e-4), span.accuracy * 1e-5);
     }
 
     Result<Transient> result() {
