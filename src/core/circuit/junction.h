@@ -78,11 +78,16 @@ public:
         // Rs and the leak divide the voltage as a source of s·V behind s·Rs, s = 1/(1 + Rs·leak).
         const JunctionBranch::Anchor& known = near.anchor;
         const double moved = (volts - known.volts) * m_omegaSlope;
+        const double z = volts * m_omegaSlope + m_omegaShift;
         double omega = 0;
-        if (known.omega > 0 && std::abs(moved * known.share) < besideShare)
+        if (const double first = std::abs(moved * known.share);
+            known.omega > 0 && first < besideShare) {
             omega = wrightOmegaBeside(known.omega, known.share, moved);
-        else if (const double z = volts * m_omegaSlope + m_omegaShift; z > m_omegaStart)
+        } else if (known.omega > 1e-15 && first < 0.5) {
+            omega = wrightOmegaNear(z, known.omega * (1 + moved * known.share));
+        } else if (z > m_omegaStart) {
             omega = wrightOmega(z);
+        }
         const double current = m_omegaScale * omega - m_saturation;
         const double junction = m_behind * (volts - m_series * current);
         const double share = 1 / (1 + omega);  // of the junction in a change of volts, over s

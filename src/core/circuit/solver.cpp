@@ -326,19 +326,19 @@ Solver::Fit Solver::relinearise(DiodeBranch& diode, Stride stride) {
     }
     if (stride == Stride::Free && !(extra > 0) &&
         diode.junction.rules(std::max(linear, currentBefore))) {
-        // The circuit around a junction says more of its current than of its voltage: a rising one
-        // is taken at its word. A collapsing one is so only in part, as the other end of its
-        // branch may yet be found elsewhere.
+        // The circuit around a junction says more of its current than of its voltage: that is taken
+        // at its word. Of a collapsing one only a part is, as the other end of its branch may yet
+        // be found elsewhere.
+        if (linear < mostFall * currentBefore && currentBefore > leastCurrent) {
+            diode.state = diode.junction.carrying(mostFall * currentBefore);
+            return Fit::Off;
+        }
         const double forward = diode.junction.forwardPart(linear, diode.state);
-        if (step > 0 && diode.junction.passes(forward)) {
+        if (diode.junction.passes(forward)) {
             diode.state = diode.junction.carrying(forward);
             return fit(
                 diode.state.current + diode.state.conductance * (now - diode.state.volts) - linear,
                 linear);
-        }
-        if (linear < mostFall * currentBefore && currentBefore > leastCurrent) {
-            diode.state = diode.junction.carrying(mostFall * currentBefore);
-            return Fit::Off;
         }
     }
     diode.state = diode.junction.across(now, diode.state, extra);
