@@ -8,6 +8,7 @@
 
 #include <CLI/CLI.hpp>
 
+#include <filesystem>
 #include <fstream>
 #include <iostream>
 #include <iterator>
@@ -26,10 +27,13 @@ int complain(const std::vector<std::string>& faults) {
 /// A whole file, or standard input for "-"; else the line to complain with.
 tl::expected<std::string, std::string> contents(const std::string& path, const char* allowed) {
     if (path == "-") return std::string(std::istreambuf_iterator<char>(std::cin), {});
-    std::ifstream file(path, std::ios::binary);
+    std::error_code unknown;  // a folder opens, but reading it throws
+    std::ifstream file;
+    if (!std::filesystem::is_directory(path, unknown)) file.open(path, std::ios::binary);
     std::string text;
-    if (file) text.assign(std::istreambuf_iterator<char>(file), {});
-    if (!file) return tl::unexpected(path + ": /: found no readable file, allowed: " + allowed);
+    if (file.is_open()) text.assign(std::istreambuf_iterator<char>(file), {});
+    if (!file.is_open() || !file)
+        return tl::unexpected(path + ": /: found no readable file, allowed: " + allowed);
     return text;
 }
 

@@ -41,9 +41,16 @@ void read(const Circuit& circuit, const Solver& solver, OperatingPoint& point) {
     for (std::size_t k = 0; k < circuit.diodes.size(); ++k) point.diode[k] = solver.diodeCurrent(k);
 }
 
-OperatingPoint pointOf(const Circuit& circuit, const Solver& solver) {
+Result<OperatingPoint> pointOf(const Circuit& circuit, const Solver& solver) {
     OperatingPoint point;
     read(circuit, solver, point);
+    for (std::size_t k = 0; k < point.current.size(); ++k) {
+        if (std::isfinite(point.current[k])) continue;
+        return failure(ErrorCode::OutOfRange, circuit.voltageSources[k].name,
+                       text("The current of %1 is beyond any number: its volts are far too high "
+                            "for what hangs on it.",
+                            circuit.voltageSources[k].name));
+    }
     return point;
 }
 
@@ -97,8 +104,10 @@ Result<Sweep> swept(const Circuit& circuit, std::string_view source, const Sweep
     for (long i = 0; i < count; ++i) {
         *value = range.start + static_cast<double>(i) * range.step;
         if (!solver->settleFromAnywhere()) return tl::unexpected(didNotSettle(*solver));
+        auto point = pointOf(circuit, *solver);
+        if (!point) return tl::unexpected(point.error());
         sweep.value.push_back(*value);
-        sweep.points.push_back(pointOf(circuit, *solver));
+        sweep.points.push_back(std::move(*point));
     }
     return sweep;
 }

@@ -15,8 +15,8 @@ namespace glimmet::core::circuit {
 /// beyond what fits in memory.
 [[nodiscard]] Result<Solver> solverFor(const Circuit& circuit);
 
-/// The solution that a solver has come to.
-[[nodiscard]] OperatingPoint pointOf(const Circuit& circuit, const Solver& solver);
+/// The solution that a solver has come to. Errors: OutOfRange where a current is beyond any number.
+[[nodiscard]] Result<OperatingPoint> pointOf(const Circuit& circuit, const Solver& solver);
 /// The same into a point that is there already: no allocation once it has its size.
 void read(const Circuit& circuit, const Solver& solver, OperatingPoint& point);
 

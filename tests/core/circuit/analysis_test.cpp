@@ -82,6 +82,9 @@ TEST(OperatingPoint, NamesWhatMakesACircuitUnsolvable) {
               "v3 closes a ring of supplies: the current in it has no limit.");
     EXPECT_EQ(refusal(Build("x").v("a", "a", Constant{5}).r("a", "0", 1).op()),
               "v1 is short-circuited: its current has no limit.");
+    EXPECT_EQ(refusal(Build("x").v("a", "0", Constant{1e300}).r("a", "0", 1e-300).op()),
+              "The current of v1 is beyond any number: its volts are far too high for what hangs "
+              "on it.");
     // A current that is pushed into what takes less of it the higher its volts.
     Netlist runaway = Build("x").i("0", "a", Constant{0.1}).op();
     addOnePort(runaway.circuit, "the sound board", 1, 0, Load{Watts{0.01}, Amperes{0}, Volts{1}});
