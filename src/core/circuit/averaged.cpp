@@ -14,7 +14,6 @@ namespace glimmet::core::circuit {
 namespace {
 
 constexpr double never = std::numeric_limits<double>::infinity();
-constexpr double holding = 1e9;  // A/V, by which a capacitor holds its voltage
 constexpr int pointsOnASlope = 8;
 constexpr int pointsOnASine = 64;
 constexpr std::size_t mostPhases = 4000;
@@ -239,20 +238,7 @@ private:
     Eigen::VectorXd beginning() {
         // At rest under the mean of what repeats would not be a state of the circuit: begin as
         // transient() does, from the operating point at time 0.
-        m_solver.rest(m_circuit);
-        Excitation& excitation = m_solver.excitation;
-        for (std::size_t k = 0; k < m_circuit.voltageSources.size(); ++k)
-            excitation.volts[k] = valueAt(m_circuit.voltageSources[k].volts, 0);
-        for (std::size_t k = 0; k < m_circuit.currentSources.size(); ++k)
-            excitation.amps[k] = valueAt(m_circuit.currentSources[k].amps, 0);
-        for (std::size_t k = 0; k < capacitors(); ++k) {
-            const auto& initially = m_circuit.capacitors[k].initially;
-            if (!initially) continue;
-            excitation.capacitorConductance[k] = holding;
-            excitation.capacitorEmf[k] = initially->value();
-        }
-        m_solver.forget();
-        m_good = m_solver.settleFromAnywhere();
+        m_good = settleAtBeginning(m_circuit, m_solver);
         Eigen::VectorXd state(m_size);
         for (std::size_t k = 0; k < capacitors(); ++k) state[at(k)] = m_solver.capacitorVolts(k);
         for (std::size_t k = 0; k < m_warm.size(); ++k)

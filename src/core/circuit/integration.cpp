@@ -1,5 +1,6 @@
 #include "core/circuit/integration.h"
 
+#include "core/circuit/settling.h"
 #include "core/circuit/topology.h"
 
 #include <algorithm>
@@ -13,7 +14,6 @@ constexpr double never = std::numeric_limits<double>::infinity();
 const double gamma = 2 - std::sqrt(2.0);
 /// Error constant of TR-BDF2 (Bank et al. 1985, eq. 48).
 const double errorConstant = (-3 * gamma * gamma + 4 * gamma - 2) / (12 * (2 - gamma));
-constexpr double holding = 1e9;  // A/V, by which a capacitor holds the voltage it begins with
 
 /// Local error of a step from the rates at its beginning, middle and end.
 double localError(double step, double begin, double middle, double end) {
@@ -66,19 +66,9 @@ bool Integration::begin() {
     m_time = 0;
     for (std::size_t k = 0; k < m_flashers.size(); ++k)
         m_flashers[k] = {Flasher::State::Lit, m_circuit.blinkers[k].on.value(), never};
-    m_solver.rest(m_circuit);
-    setSources(0);
-    Excitation& excitation = m_solver.excitation;
-    bool held = false;
-    for (std::size_t k = 0; k < m_volts.size(); ++k) {
-        const auto& initially = m_circuit.capacitors[k].initially;
-        if (!initially) continue;
-        held = true;
-        excitation.capacitorConductance[k] = holding;
-        excitation.capacitorEmf[k] = initially->value();
-    }
-    m_solver.forget();
-    if (!m_solver.settleFromAnywhere()) return false;
+    const bool held = std::any_of(m_circuit.capacitors.begin(), m_circuit.capacitors.end(),
+                                  [](const Capacitor& each) { return each.initially.has_value(); });
+    if (!settleAtBeginning(m_circuit, m_solver)) return false;
     for (std::size_t k = 0; k < m_volts.size(); ++k) {
         const auto& initially = m_circuit.capacitors[k].initially;
         m_volts[k] = initially ? initially->value() : m_solver.capacitorVolts(k);

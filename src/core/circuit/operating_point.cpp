@@ -32,6 +32,23 @@ Result<Solver> solverFor(const Circuit& circuit) {
     return solver;
 }
 
+bool settleAtBeginning(const Circuit& circuit, Solver& solver) {
+    solver.rest(circuit);
+    Excitation& excitation = solver.excitation;
+    for (std::size_t k = 0; k < circuit.voltageSources.size(); ++k)
+        excitation.volts[k] = valueAt(circuit.voltageSources[k].volts, 0);
+    for (std::size_t k = 0; k < circuit.currentSources.size(); ++k)
+        excitation.amps[k] = valueAt(circuit.currentSources[k].amps, 0);
+    for (std::size_t k = 0; k < circuit.capacitors.size(); ++k) {
+        const auto& initially = circuit.capacitors[k].initially;
+        if (!initially) continue;
+        excitation.capacitorConductance[k] = holding;
+        excitation.capacitorEmf[k] = initially->value();
+    }
+    solver.forget();
+    return solver.settleFromAnywhere();
+}
+
 void read(const Circuit& circuit, const Solver& solver, OperatingPoint& point) {
     point.voltage.resize(circuit.nodes.size());
     for (Node node = 0; node < circuit.nodes.size(); ++node)

@@ -15,6 +15,12 @@ namespace glimmet::core::circuit {
 /// beyond what fits in memory.
 [[nodiscard]] Result<Solver> solverFor(const Circuit& circuit);
 
+/// A/V, by which a capacitor holds a voltage that it is given.
+inline constexpr double holding = 1e9;
+/// Settles where a transient begins: sources at their waveforms' values at time 0, capacitors held
+/// at the volts that they begin with, where they have such. False where it does not settle.
+[[nodiscard]] bool settleAtBeginning(const Circuit& circuit, Solver& solver);
+
 /// The solution that a solver has come to. Errors: OutOfRange where a current is beyond any number.
 [[nodiscard]] Result<OperatingPoint> pointOf(const Circuit& circuit, const Solver& solver);
 /// The same into a point that is there already: no allocation once it has its size.
