@@ -474,7 +474,7 @@ void Solver::searchAlong() {
         m_x[k] = m_before[k] + share * (m_x[k] - m_before[k]);
 }
 
-/// The elements at the last solution: diodes as straight as it took them, which saves the most.
+/// The diodes at the last solution, as straight as it took them.
 void Solver::takeLast() {
     for (DiodeBranch& each : m_diodes) {
         const double now = volts(each.edge);
@@ -484,8 +484,6 @@ void Solver::takeLast() {
         each.state.current += more;
         each.state.volts = now;
     }
-    for (std::size_t k = 0; k < m_ports.size(); ++k)
-        static_cast<void>(relinearise(m_ports[k], excitation.thermal[k]));
 }
 
 bool Solver::settle(int most) {
@@ -503,10 +501,12 @@ bool Solver::settle(int most) {
         }
         // The voltages solve the linearised equations; they solve the true ones as far as every
         // element's true current is its linearised one. By how far it is not falls with its square
-        // from step to step: once that is known to be enough the next step needs no check.
+        // from step to step: once that is known to be enough the next step needs no check. It is
+        // known of diodes alone: the current of another element may hardly change with its voltage,
+        // or fall, and a small error of it then moves the voltages far.
         const Fit worst = relinearise(searching ? Stride::Exact : Stride::Free);
         if (worst == Fit::Good) return true;
-        if (worst == Fit::Close) {
+        if (worst == Fit::Close && m_ports.empty()) {
             if (!solveLinearised(Slopes::True)) return false;
             takeLast();
             return true;

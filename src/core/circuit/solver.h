@@ -63,8 +63,8 @@ public:
     /// It is convex where no element's current falls with its voltage; a line search on its slope
     /// then settles from anywhere, and else at a lowest place of it, which is a stable one (J.
     /// Nocedal, S. Wright, Numerical Optimization, 2006, ch. 3). Settled: every nonlinear element
-    /// carries its linearised current to a tolerance, or to the root of it and one step more (the
-    /// error is squared by a step), or has moved by at most a nanovolt.
+    /// carries its linearised current to a tolerance, or (of diodes) to the root of it and one step
+    /// more (the error is squared by a step), or has moved by at most a nanovolt.
     [[nodiscard]] bool settle(int most = 100);
     /// The same; where it does not settle, gmin stepping, then source stepping, from nothing.
     [[nodiscard]] bool settleFromAnywhere();

@@ -86,6 +86,19 @@ TEST(Load, TakesItsPowerAboveTheFoldAndLetsGoBelow) {
         EXPECT_NEAR(circuit::at(load, volts, {}, 300).conductance, slope, 1e-6) << volts;
     }
 }
+TEST(Load, CarriesTheCurrentOfItsFeedWhereItHardlyChangesWithItsVolts) {
+    // Just below its fold a load draws its most: there its slope says little, however near.
+    const Load load{Watts{3.5}, Amperes{0.08}, Volts{1.6}};
+    for (double volts = 0.1; volts < 30; volts += 0.01) {
+        Parts made("load");
+        made.supply("in", Constant{volts});
+        addResistor(made.circuit(), "wire", made.node("in"), made.node("rail"), Ohms{5});
+        addOnePort(made.circuit(), "load", made.node("rail"), 0, load);
+        const OperatingPoint point = rested(made.netlist);
+        const double drawn = circuit::at(load, point.voltage[made.node("rail")], {}, 300).current;
+        EXPECT_NEAR(-point.current[0], drawn, 1e-9 * drawn) << volts;
+    }
+}
 TEST(Filament, DrawsItsRatingHotAndTenTimesThatCold) {
     const Filament bulb{Volts{12}, Amperes{0.05}, 0.1, Seconds{0.05}};
     const auto hot = circuit::at(bulb, 12, {}, 300);
