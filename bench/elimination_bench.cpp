@@ -92,11 +92,9 @@ struct Star {
         for (std::size_t e = 0; e < slots.size(); ++e) values[slots[e]] = network.conductance[e];
         for (std::size_t k = 0; k < network.nodes; ++k)
             values[mesh.leakSlot(mesh.place(k))] = network.leak[k];
-        if (!mesh.eliminate(values)) return NAN;
         std::fill(x.begin(), x.end(), 0.0);
         x[mesh.place(0)] = amps;
-        mesh.solve(values, x);
-        return x[mesh.place(0)];
+        return mesh.solve(values, x) ? x[mesh.place(0)] : std::nan("");
     }
     const Network& network;
     StarMesh mesh;

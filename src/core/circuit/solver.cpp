@@ -6,10 +6,10 @@
 namespace glimmet::core::circuit {
 namespace {
 
-constexpr int freeIterations = 8;      // after which the length of steps is searched
-constexpr double mostFall = 3e-3;      // of a junction's current, that is left after a free step
-constexpr double leastCurrent = 1e-9;  // A, from which on a junction may fall at once
-constexpr double still = 1e-9;         // V, by which a settled element may have moved
+constexpr int freeIterations = 8;    // after which the length of steps is searched
+constexpr double still = 1e-9;       // V, by which a settled one-port may have moved
+constexpr double leastStart = 3e-4;  // A, of a diode from nothing: a little below where lamps work
+constexpr double mostStart = 0.03;   // A
 
 }  // namespace
 
@@ -42,10 +42,8 @@ Solver::Solver(const Circuit& circuit) : m_mesh(meshOf(circuit)) {
         const Diode& each = circuit.diodes[k];
         const Inner& anode = m_inner[each.anode];
         const Inner& cathode = m_inner[each.cathode];
-        DiodeBranch branch;
-        branch.edge = edge(anode.diode == k ? anode.far : each.anode,
-                           cathode.diode == k ? cathode.far : each.cathode);
-        m_diodes.push_back(branch);
+        m_diodeEdges.push_back(edge(anode.diode == k ? anode.far : each.anode,
+                                    cathode.diode == k ? cathode.far : each.cathode));
         m_names.push_back(each.name);
     }
     for (const OnePort& each : circuit.onePorts) {
@@ -61,10 +59,12 @@ Solver::Solver(const Circuit& circuit) : m_mesh(meshOf(circuit)) {
     excitation.capacitorEmf.resize(circuit.capacitors.size());
     excitation.thermal.resize(circuit.onePorts.size());
     m_gates.resize(circuit.switches.size());
-    m_starts.resize(circuit.diodes.size());
+    m_diodes.resize(circuit.diodes.size());
+    for (std::size_t k = 0; k < circuit.diodes.size(); ++k)
+        m_diodes.join(k, m_diodeEdges[k].a, m_diodeEdges[k].b);
     m_constant.resize(m_mesh.valueCount());
     m_base = m_values = m_constant;
-    m_baseRight = m_before = m_x;
+    m_baseRight = m_before = m_between = m_x;
     update(circuit);
     forget();
 }
@@ -130,7 +130,7 @@ void Solver::findForest(const Circuit& circuit) {
 /// A node where only one resistor and one diode meet is inside the diode's branch.
 void Solver::takeResistorsIn(const Circuit& circuit) {
     struct Ends {
-        std::size_t count = 0, resistor = none, diode = none;
+        std::size_t count = 0, resistor = none, diode = none, otherDiode = none;
     };
     std::vector<Ends> at(circuit.nodes.size());
     at[ground].count = 3;
@@ -153,6 +153,7 @@ void Solver::takeResistorsIn(const Circuit& circuit) {
     for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
         for (const Node end : {circuit.diodes[k].anode, circuit.diodes[k].cathode}) {
             ++at[end].count;
+            at[end].otherDiode = at[end].diode;
             at[end].diode = k;
         }
     }
@@ -160,8 +161,10 @@ void Solver::takeResistorsIn(const Circuit& circuit) {
     m_takenBy.assign(circuit.resistors.size(), none);
     m_atAnode.assign(circuit.diodes.size(), none);
     m_atCathode.assign(circuit.diodes.size(), none);
+    m_limiting.assign(circuit.diodes.size(), none);
+    std::vector<std::size_t> found;
     for (Node node = 1; node < circuit.nodes.size(); ++node) {
-        const auto& [count, resistor, diode] = at[node];
+        const auto& [count, resistor, diode, otherDiode] = at[node];
         if (count != 2 || resistor == none || diode == none || m_takenBy[resistor] != none)
             continue;
         const Resistor& r = circuit.resistors[resistor];
@@ -169,6 +172,21 @@ void Solver::takeResistorsIn(const Circuit& circuit) {
         m_takenBy[resistor] = diode;
         (atAnode ? m_atAnode : m_atCathode)[diode] = resistor;
         m_inner[node] = {diode, resistor, r.a == node ? r.b : r.a, atAnode ? 1.0 : -1.0};
+        m_limiting[diode] = diode;
+        found.push_back(diode);
+    }
+    // The rest of its string: on over nodes where only two diodes meet.
+    while (!found.empty()) {
+        const std::size_t known = found.back();
+        found.pop_back();
+        for (const Node node : {circuit.diodes[known].anode, circuit.diodes[known].cathode}) {
+            const auto& [count, resistor, diode, otherDiode] = at[node];
+            if (count != 2 || otherDiode == none) continue;
+            const std::size_t next = diode == known ? otherDiode : diode;
+            if (m_limiting[next] != none) continue;
+            m_limiting[next] = m_limiting[known];
+            found.push_back(next);
+        }
     }
 }
 
@@ -225,19 +243,30 @@ void Solver::update(const Circuit& circuit) {
         m_gates[k].on = circuit.switches[k].on;
         m_gates[k].off = circuit.switches[k].off;
     }
-    for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
-        double outside = 0;
-        if (m_atAnode[k] != none) outside += m_ohms[m_atAnode[k]];
-        if (m_atCathode[k] != none) outside += m_ohms[m_atCathode[k]];
-        DiodeBranch& diode = m_diodes[k];
-        diode.junction = Junction(circuit.models[circuit.diodes[k].model], outside);
-        m_starts[k] = diode.junction.atJunction(diode.junction.knee(), 0);
-        // The last solution stays where it was, as a place to begin from.
-        diode.state = diode.junction.atJunction(diode.state.junction, 0);
-    }
     for (std::size_t k = 0; k < circuit.onePorts.size(); ++k)
         m_ports[k].law = circuit.onePorts[k].law;
     rest(circuit);
+    // A lamp in a string with a resistor begins with what the highest supply drives through that,
+    // which is soon near; any other diode with little. And from nothing the rectifiers are found
+    // first: a string that seems to be reversed may stand behind one that does not conduct yet, and
+    // with a resistor it does no harm as it is.
+    double highest = 0;
+    for (const double volts : excitation.volts) highest = std::max(highest, std::abs(volts));
+    const auto outside = [&](std::size_t diode) {
+        double ohms = 0;
+        if (m_atAnode[diode] != none) ohms += m_ohms[m_atAnode[diode]];
+        if (m_atCathode[diode] != none) ohms += m_ohms[m_atCathode[diode]];
+        return ohms;
+    };
+    for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
+        const Junction law(circuit.models[circuit.diodes[k].model], outside(k));
+        const bool limited = m_limiting[k] != none;
+        const double driven =
+            limited ? (highest - law.voltsFor(leastStart)) / outside(m_limiting[k]) : leastStart;
+        m_diodes.set(k, law, std::clamp(driven, leastStart, mostStart), m_diodeEdges[k].counts,
+                     limited);
+    }
+    m_probe = m_diodes;
 }
 
 void Solver::rest(const Circuit& circuit) {
@@ -259,9 +288,7 @@ void Solver::rest(const Circuit& circuit) {
 }
 
 void Solver::forget() {
-    for (std::size_t k = 0; k < m_diodes.size(); ++k) {
-        m_diodes[k].state = m_starts[k];
-    }
+    m_diodes.forget();
     for (Port& each : m_ports) {
         each.volts = 0;
         each.state = at(each.law, 0, ThermalStage{}, ambient);
@@ -279,6 +306,10 @@ void Solver::prepare() {
         const double volts = limb.isCapacitor ? excitation.capacitorEmf[limb.which]
                                               : excitation.volts[limb.which] * excitation.share;
         m_offset[limb.next] = m_offset[limb.known] + limb.sign * volts;
+    }
+    for (std::size_t k = 0; k < m_diodes.size(); ++k) {
+        const double known = m_offset[m_diodeEdges[k].from] - m_offset[m_diodeEdges[k].to];
+        m_diodes.setKnown(k, known);
     }
     m_values = m_constant;
     std::fill(m_x.begin(), m_x.end(), 0.0);
@@ -306,72 +337,23 @@ void Solver::prepare() {
     m_baseRight = m_x;
 }
 
-Solver::Fit Solver::fit(double wrong, double linear) const {
-    wrong = std::abs(wrong) - m_absoluteTolerance;
-    if (wrong <= m_tolerance * std::abs(linear)) return Fit::Good;
-    return wrong <= m_closeness * std::abs(linear) ? Fit::Close : Fit::Off;
-}
-
-Solver::Fit Solver::relinearise(DiodeBranch& diode, Stride stride) {
-    const double extra = excitation.junctionExtra;
-    const double now = volts(diode.edge);
-    const double junctionBefore = diode.state.junction;
-    const double currentBefore = diode.state.current;
-    const double step = now - diode.state.volts;
-    const double linear = diode.linear = currentBefore + diode.state.conductance * step;
-    // Where its volts are given there is nothing to iterate.
-    if (!diode.edge.counts) {
-        diode.state = diode.junction.across(now, diode.state, extra);
-        return Fit::Good;
-    }
-    if (stride == Stride::Free && !(extra > 0) &&
-        diode.junction.rules(std::max(linear, currentBefore))) {
-        // The circuit around a junction says more of its current than of its voltage: that is taken
-        // at its word. Of a collapsing one only a part is, as the other end of its branch may yet
-        // be found elsewhere.
-        if (linear < mostFall * currentBefore && currentBefore > leastCurrent) {
-            diode.state = diode.junction.carrying(mostFall * currentBefore);
-            return Fit::Off;
-        }
-        const double forward = diode.junction.forwardPart(linear, diode.state);
-        if (diode.junction.passes(forward)) {
-            diode.state = diode.junction.carrying(forward);
-            return fit(
-                diode.state.current + diode.state.conductance * (now - diode.state.volts) - linear,
-                linear);
-        }
-    }
-    diode.state = diode.junction.across(now, diode.state, extra);
-    if (std::abs(diode.state.junction - junctionBefore) <= still) return Fit::Good;
-    const Fit found = fit(diode.state.current - linear, linear);
-    // A series resistance bounds the current by itself.
-    if (found == Fit::Off && stride == Stride::Free && !diode.junction.hasSeries()) {
-        const double taken = diode.junction.limited(diode.state.junction, junctionBefore);
-        if (std::abs(taken - diode.state.junction) > 0)
-            diode.state = diode.junction.atJunction(taken, extra);
-    }
-    return found;
-}
-
-Solver::Fit Solver::relinearise(Port& port, const ThermalStage& stage) {
+Fit Solver::relinearise(Port& port, const ThermalStage& stage) {
     const double now = volts(port.edge);
     port.linear = port.state.current + port.slope * (now - port.volts);
     port.state = at(port.law, now, stage, std::max(port.state.temperature, ambient));
     const bool stands = !port.edge.counts || std::abs(now - port.volts) <= still;
     port.volts = now;
-    return stands ? Fit::Good : fit(port.state.current - port.linear, port.linear);
+    return stands ? Fit::Good : m_tolerance.of(port.state.current - port.linear, port.linear);
 }
 
-Solver::Fit Solver::relinearise(Stride stride) {
-    Fit worst = Fit::Good;
-    for (std::size_t k = 0; k < m_diodes.size() + m_ports.size(); ++k) {
-        const std::size_t port = k - m_diodes.size();
-        const Fit found = k < m_diodes.size()
-                              ? relinearise(m_diodes[k], stride)
-                              : relinearise(m_ports[port], excitation.thermal[port]);
+Fit Solver::relinearise(JunctionRow::Stride stride) {
+    Fit worst = m_diodes.step(m_x.data(), stride, excitation.junctionExtra, m_tolerance);
+    m_unsettledPort = none;
+    for (std::size_t k = 0; k < m_ports.size(); ++k) {
+        const Fit found = relinearise(m_ports[k], excitation.thermal[k]);
         if (found <= worst) continue;
         worst = found;
-        m_unsettled = k;
+        m_unsettledPort = k;
     }
     return worst;
 }
@@ -379,17 +361,14 @@ Solver::Fit Solver::relinearise(Stride stride) {
 bool Solver::solveLinearised(Slopes slopes) {
     m_values = m_base;
     m_x = m_baseRight;
-    for (const DiodeBranch& each : m_diodes) {
-        add(each.edge, each.state.conductance,
-            each.state.current - each.state.conductance * each.state.volts);
-    }
+    for (std::size_t k = 0; k < m_diodes.size(); ++k)
+        add(m_diodeEdges[k], m_diodes.conductance(k), m_diodes.currentAtNone(k));
     for (Port& each : m_ports) {
         each.slope =
             slopes == Slopes::True ? each.state.conductance : std::abs(each.state.conductance);
         add(each.edge, each.slope, each.state.current - each.slope * each.volts);
     }
-    if (!m_mesh.eliminate(m_values)) return false;
-    m_mesh.solve(m_values, m_x);
+    if (!m_mesh.solve(m_values, m_x)) return false;
     m_x[m_unknowns] = 0;
     bool finite = true;
     for (const double volts : m_x) finite = finite && std::isfinite(volts);
@@ -414,9 +393,9 @@ double Solver::linearSlope() const {
 
 bool Solver::descends() const {
     double fall = linearSlope();
-    for (const DiodeBranch& each : m_diodes) {
-        const double moved = volts(each.edge) - each.state.volts;
-        fall += each.state.conductance * moved * moved;
+    for (std::size_t k = 0; k < m_diodes.size(); ++k) {
+        const double moved = volts(m_diodeEdges[k]) - m_diodes.volts(k);
+        fall += m_diodes.conductance(k) * moved * moved;
     }
     for (const Port& each : m_ports) {
         const double moved = volts(each.edge) - each.volts;
@@ -425,19 +404,20 @@ bool Solver::descends() const {
     return fall > 0;
 }
 
-double Solver::slopeAt(double share, double linearPart) const {
+double Solver::slopeAt(double share, double linearPart) {
     // The solution makes all linearised currents cancel. What does not at a share of the way is
     // what linear elements still lack there, and by how much the others differ from linear.
     const auto before = [&](const Edge& at) {
         return (m_before[at.a] + m_offset[at.from]) - (m_before[at.b] + m_offset[at.to]);
     };
     double slope = (share - 1) * linearPart;
-    for (const DiodeBranch& each : m_diodes) {
-        const double from = before(each.edge);
-        const double moved = volts(each.edge) - from;
-        const JunctionBranch there =
-            each.junction.across(from + share * moved, each.state, excitation.junctionExtra);
-        slope += (there.current - each.linear) * moved;
+    for (std::size_t k = 0; k < m_x.size(); ++k)
+        m_between[k] = m_before[k] + share * (m_x[k] - m_before[k]);
+    m_probe.step(m_between.data(), JunctionRow::Stride::Exact, excitation.junctionExtra,
+                 m_tolerance);
+    for (std::size_t k = 0; k < m_diodes.size(); ++k) {
+        const double moved = volts(m_diodeEdges[k]) - before(m_diodeEdges[k]);
+        slope += (m_probe.current(k) - m_diodes.linear(k)) * moved;
     }
     for (std::size_t k = 0; k < m_ports.size(); ++k) {
         const Port& each = m_ports[k];
@@ -454,6 +434,7 @@ double Solver::slopeAt(double share, double linearPart) const {
 
 /// Moves the solution to a share of its way where the content is nearly at its lowest.
 void Solver::searchAlong() {
+    m_probe = m_diodes;
     const double linearPart = linearSlope();
     const double enough = std::abs(slopeAt(0, linearPart)) / 2;
     double low = 0;
@@ -474,18 +455,6 @@ void Solver::searchAlong() {
         m_x[k] = m_before[k] + share * (m_x[k] - m_before[k]);
 }
 
-/// The diodes at the last solution, as straight as it took them.
-void Solver::takeLast() {
-    for (DiodeBranch& each : m_diodes) {
-        const double now = volts(each.edge);
-        const double step = now - each.state.volts;
-        const double more = each.state.conductance * step;
-        each.state.junction += step - each.junction.seriesResistance() * more;
-        each.state.current += more;
-        each.state.volts = now;
-    }
-}
-
 bool Solver::settle(int most) {
     prepare();
     for (int iteration = 0; iteration < most; ++iteration) {
@@ -493,7 +462,7 @@ bool Solver::settle(int most) {
         const bool searching = iteration >= freeIterations;
         if (searching) {
             // From here the elements stand where the voltages are, not where they were taken to.
-            if (iteration == freeIterations) relinearise(Stride::Exact);
+            if (iteration == freeIterations) relinearise(JunctionRow::Stride::Exact);
             m_before = m_x;
         }
         if (!solveLinearised(Slopes::True) || (searching && !descends())) {
@@ -504,16 +473,17 @@ bool Solver::settle(int most) {
         // from step to step: once that is known to be enough the next step needs no check. It is
         // known of diodes alone: the current of another element may hardly change with its voltage,
         // or fall, and a small error of it then moves the voltages far.
-        const Fit worst = relinearise(searching ? Stride::Exact : Stride::Free);
+        const Fit worst =
+            relinearise(searching ? JunctionRow::Stride::Exact : JunctionRow::Stride::Free);
         if (worst == Fit::Good) return true;
         if (worst == Fit::Close && m_ports.empty()) {
             if (!solveLinearised(Slopes::True)) return false;
-            takeLast();
+            m_diodes.stepStraight(m_x.data());
             return true;
         }
         if (searching) {
             searchAlong();
-            relinearise(Stride::Exact);
+            relinearise(JunctionRow::Stride::Exact);
         }
     }
     return false;
@@ -551,15 +521,16 @@ double Solver::voltage(Node node) const {
     const Inner& inner = m_inner[node];
     if (inner.diode != none) {
         return voltage(inner.far) -
-               inner.sign * m_ohms[inner.resistor] * m_diodes[inner.diode].state.current;
+               inner.sign * m_ohms[inner.resistor] * m_diodes.current(inner.diode);
     }
     const std::size_t unknown = m_unknown[node];
     return m_offset[node] + (unknown == none ? 0.0 : m_x[m_mesh.place(unknown)]);
 }
 
 std::string_view Solver::unsettled() const {
-    return m_unsettled < m_names.size() ? std::string_view(m_names[m_unsettled])
-                                        : std::string_view();
+    const std::size_t which =
+        m_unsettledPort == none ? m_diodes.worst(m_tolerance) : m_diodes.size() + m_unsettledPort;
+    return which < m_names.size() ? std::string_view(m_names[which]) : std::string_view();
 }
 
 double Solver::capacitorDrop(std::size_t which) const {
@@ -588,7 +559,7 @@ void Solver::sourceCurrents(std::vector<double>& amps) const {
         flow(m_capacitors[k].edge, capacitorCurrent(k));
     for (std::size_t k = 0; k < m_currents.size(); ++k)
         flow(m_currents[k], excitation.amps[k] * excitation.share);
-    for (const DiodeBranch& each : m_diodes) flow(each.edge, each.state.current);
+    for (std::size_t k = 0; k < m_diodes.size(); ++k) flow(m_diodeEdges[k], m_diodes.current(k));
     for (const Port& each : m_ports) flow(each.edge, each.state.current);
     for (auto limb = m_limbs.rbegin(); limb != m_limbs.rend(); ++limb) {
         if (limb->isCapacitor) continue;

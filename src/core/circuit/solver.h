@@ -11,7 +11,7 @@
 #pragma once
 
 #include "core/circuit/circuit.h"
-#include "core/circuit/junction.h"
+#include "core/circuit/junction_row.h"
 #include "core/circuit/star_mesh.h"
 
 #include <cmath>
@@ -70,9 +70,7 @@ public:
     [[nodiscard]] bool settleFromAnywhere();
     /// Of the linearised current: a share of it (1e-12 … 1e-2) and amperes.
     void setTolerance(double relative, double absolute) {
-        m_tolerance = relative;
-        m_closeness = std::sqrt(relative);
-        m_absoluteTolerance = absolute;
+        m_tolerance = {relative, std::sqrt(relative), absolute};
     }
 
     // ---- the solution
@@ -89,9 +87,7 @@ public:
     [[nodiscard]] double onePortVolts(std::size_t which) const {
         return volts(m_ports[which].edge);
     }
-    [[nodiscard]] double diodeCurrent(std::size_t diode) const {
-        return m_diodes[diode].state.current;
-    }
+    [[nodiscard]] double diodeCurrent(std::size_t diode) const { return m_diodes.current(diode); }
     [[nodiscard]] double switchCurrent(std::size_t which) const;
     [[nodiscard]] double onePortCurrent(std::size_t which) const {
         return m_ports[which].state.current;
@@ -114,12 +110,6 @@ private:
         std::uint32_t a = 0, b = 0;      ///< unknowns
         std::uint32_t from = 0, to = 0;  ///< nodes
         bool counts = false;  ///< it has at least one unknown end, and not the same at both
-    };
-    struct DiodeBranch {
-        Edge edge;
-        double linear = 0;  ///< A, that the last solution gave it
-        JunctionBranch state;
-        Junction junction;
     };
     struct Port {
         Edge edge;
@@ -167,10 +157,6 @@ private:
     [[nodiscard]] double volts(const Edge& at) const {
         return (m_x[at.a] + m_offset[at.from]) - (m_x[at.b] + m_offset[at.to]);
     }
-    enum class Stride {
-        Free,  ///< junctions by their own rules, towards the solution
-        Exact  ///< to where the solution is: its length is searched
-    };
     enum class Slopes {
         True,
         Positive  ///< falling ones turned round: so the solution lies where the content is lower
@@ -178,20 +164,14 @@ private:
     [[nodiscard]] bool solveLinearised(Slopes slopes);
     /// Whether the content falls from the voltages before towards the last solution.
     [[nodiscard]] bool descends() const;
-    /// How well a current fits what it was linearised to: to the tolerance (or its voltage stands
-    /// still); to the root of it, so that one more step is enough; or not.
-    enum class Fit { Good, Close, Off };
-    [[nodiscard]] Fit fit(double wrong, double linear) const;
     /// Linearises all elements where the voltages now are; the worst fit.
-    Fit relinearise(Stride stride);
-    [[nodiscard]] Fit relinearise(DiodeBranch& diode, Stride stride);
+    Fit relinearise(JunctionRow::Stride stride);
     [[nodiscard]] Fit relinearise(Port& port, const ThermalStage& stage);
     /// Slope of the content from the voltages before the last solution to it, W, at a share of the
     /// way. `linearPart`: of resistors, capacitors and switches.
-    [[nodiscard]] double slopeAt(double share, double linearPart) const;
+    [[nodiscard]] double slopeAt(double share, double linearPart);
     [[nodiscard]] double linearSlope() const;
     void searchAlong();
-    void takeLast();
 
     // Topology, found once.
     std::vector<std::size_t> m_unknown;  ///< per node, before the order of elimination; none: known
@@ -202,14 +182,16 @@ private:
     std::vector<Inner> m_inner;          ///< per node
     std::vector<std::size_t> m_takenBy;  ///< per resistor: the diode that took it in, or none
     std::vector<std::size_t> m_atAnode, m_atCathode;  ///< per diode: the resistors taken in
+    std::vector<std::size_t> m_limiting;  ///< per diode: the one of its string with a resistor
     StarMesh m_mesh;
     std::vector<Linear> m_resistors;  ///< per resistor; without effect where a diode took it in
     std::vector<Linear> m_switches;
     std::vector<Condenser> m_capacitors;
     std::vector<Edge> m_currents;
     std::vector<std::size_t> m_fed;  ///< resistors with an end on a limb
-    std::vector<DiodeBranch> m_diodes;
-    std::vector<JunctionBranch> m_starts;  ///< per diode
+    JunctionRow m_diodes;
+    JunctionRow m_probe;  ///< the same, at a share of a step
+    std::vector<Edge> m_diodeEdges;
     std::vector<Port> m_ports;
     std::vector<std::string> m_names;  ///< of diodes, then one-ports
 
@@ -221,12 +203,11 @@ private:
     std::vector<double> m_constant;      ///< conductances of the resistors
     std::vector<double> m_base, m_baseRight;
     std::vector<double> m_values, m_x;
-    std::vector<double> m_before;  ///< m_x of the solution before, in a line search
-    double m_tolerance = 1e-10;
-    double m_closeness = 1e-5;  ///< its root: from there one more step is enough
-    double m_absoluteTolerance = 1e-18;
+    std::vector<double> m_before;   ///< m_x of the solution before, in a line search
+    std::vector<double> m_between;  ///< a share of the way from there
+    Tolerance m_tolerance;
     long m_iterations = 0;
-    std::size_t m_unsettled = none;  ///< diodes first, then one-ports
+    std::size_t m_unsettledPort = none;
 };
 
 }  // namespace glimmet::core::circuit

@@ -6,8 +6,8 @@
 // A. Rosen, J. IEE 62 (1924), 916). That is Gaussian elimination, but as long as all conductances
 // are positive it adds and multiplies only positive numbers, so that a milliohm beside a leak of a
 // picosiemens costs no digits (cf. W. Grassmann, M. Taksar, D. Heyman, Oper. Res. 33 (1985), 1107).
-// The order of elimination is found once (approximate minimum degree), and with it every place that
-// will be written; after that nothing is allocated.
+// The order of elimination is found once, and with it every place that will be written; after that
+// nothing is allocated.
 #pragma once
 
 #include <cstddef>
@@ -39,17 +39,15 @@ public:
     [[nodiscard]] std::size_t leakSlot(std::size_t place) const { return m_other.size() + place; }
     [[nodiscard]] std::size_t unusedSlot() const { return valueCount() - 1; }
 
-    /// Eliminates; `values` becomes the factors. False where a node hangs on nothing.
-    [[nodiscard]] bool eliminate(std::span<double> values);
-    /// Currents into the nodes become their voltages. After eliminate(), with its values.
-    void solve(std::span<const double> values, std::span<double> currents) const;
+    /// Currents into the nodes become their voltages; `values` are used up. False where a node
+    /// hangs on nothing.
+    [[nodiscard]] bool solve(std::span<double> values, std::span<double> currents) const;
 
 private:
     std::vector<std::size_t> m_place;     ///< per node
     std::vector<std::size_t> m_first;     ///< per place: where its later neighbours begin
     std::vector<std::uint32_t> m_other;   ///< later neighbours, rising
     std::vector<std::uint32_t> m_update;  ///< slots of the meshes, in the order they are met
-    std::vector<double> m_inverse;        ///< per place: 1 / sum of its star
     bool m_fits = true;
 };
 

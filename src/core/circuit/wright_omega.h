@@ -2,7 +2,7 @@
 // resistance in series in closed form.
 #pragma once
 
-#include <cmath>
+#include "core/circuit/lanes.h"
 
 namespace glimmet::core::circuit {
 
@@ -10,21 +10,44 @@ namespace glimmet::core::circuit {
 /// the fourth power of r. Source: P. Lawrence, R. Corless, D. Jeffrey, "Algorithm 917: Complex
 /// double-precision evaluation of the Wright ω function", ACM TOMS 38 (2012), eq. 9 (Fritsch,
 /// Shafer, Crowley 1973).
-[[nodiscard]] inline double towardsOmega(double w, double r) {
-    const double s = 1 + w;
-    const double t = 2 * s * (s + 2.0 / 3.0 * r);
-    return w * (1 + r * (t - r) / (s * (t - 2 * r)));
+GLIMMET_INLINE Lanes towardsOmega(Lanes w, Lanes r) {
+    const Lanes s = 1.0 + w;
+    const Lanes t = 2.0 * s * (s + 2.0 / 3.0 * r);
+    return w + w * r * (t - r) / (s * (t - 2.0 * r));
 }
 
-/// ω(z). `guess`: a value to begin from, > 0, close (|z − guess − ln guess| below about 1).
-[[nodiscard]] inline double wrightOmegaNear(double z, double guess) {
-    double w = guess;
-    for (int step = 0; step < 4; ++step) {
-        const double r = z - w - std::log(w);
-        w = towardsOmega(w, r);
-        if (std::abs(r) < 2e-3) break;  // then w is good to r⁴/72, 2e-13
-    }
-    return w;
+/// ω(z) within a factor of e^0.35: so much that two steps from it are exact. e^z and ln z are read
+/// off the way a number is written, as straight lines between powers of two.
+GLIMMET_INLINE Lanes omegaAtFirst(Lanes z) {
+    constexpr double ln2 = 0.69314718055994531;
+    constexpr double halfwayUp = 0.043;  // of what 2^x lies below its chords
+    constexpr double twoTo20 = 1048576;
+    constexpr double low = -1.2, high = 3;
+    // Exponent and twenty bits of the fraction are the upper half of a number. A whole number is
+    // read off the last bits of it and 1.5·2^52.
+    const Lanes power = (z < low ? z : allOf(low)) / ln2 + (1023 - halfwayUp);
+    const Lanes exponential =
+        reinterpret_cast<Lanes>(reinterpret_cast<Bits>(power * twoTo20 + 6755399441055744.0) << 32);
+    const Lanes large = larger(z, allOf(high));
+    const Lanes upper =
+        reinterpret_cast<Lanes>((reinterpret_cast<Bits>(large) >> 32) | 0x4330000000000000) -
+        4503599627370496.0;
+    const Lanes logarithm = (upper / twoTo20 - (1023 - halfwayUp)) * ln2;
+    const Lanes x = z - 1.0;  // Taylor's series at 1 between them
+    const Lanes series = 1.0 + x * (1.0 / 2 + x * (1.0 / 16 - x / 192));
+    return z < low ? exponential : z > high ? large - logarithm + 0.3 : series;
+}
+
+/// ω(z). Range: z > −700 (smaller: it underflows). Good to 3e-15 above −2, below to the digits of
+/// z.
+GLIMMET_INLINE Lanes wrightOmega(Lanes z) {
+    const Lanes first = omegaAtFirst(z);
+    // The logarithm of the first is wanted to four digits only.
+    const auto [f, exponent] = split(first);
+    const Lanes logarithm = exponent * 0.69314718055994531 +
+                            f * (1.0 - 0.5 * f + f * f * (0.3340 - f * (0.2590 - 0.18 * f)));
+    const Lanes second = towardsOmega(first, z - first - logarithm);
+    return towardsOmega(second, z - second - naturalLog(second));
 }
 
 /// Within what share of itself ω may change for wrightOmegaBeside().
@@ -32,28 +55,16 @@ inline constexpr double besideShare = 0.01;
 
 /// ω(z + moved) from ω(z) without a logarithm: ln ω(z) = z − ω(z) is known, and what it changes by
 /// is a short series. `share`: 1/(1 + ω(z)). Range: |moved·share| < besideShare. Good to 1e-15.
-[[nodiscard]] inline double wrightOmegaBeside(double omega, double share, double moved) {
+GLIMMET_INLINE Lanes wrightOmegaBeside(Lanes omega, Lanes share, Lanes moved) {
     // ω' = ω·share, ω'' = ω·share³: w = ω·(1 + d) is off by some d³.
-    const double d = moved * share * (1 + moved / 2 * share * share);
-    const double e = d * d;
-    const double logarithm =  // ln(1 + d)
+    const Lanes d = moved * share * (1.0 + 0.5 * moved * share * share);
+    const Lanes e = d * d;
+    const Lanes logarithm =  // ln(1 + d)
         d - e * ((1.0 / 2 - d / 3) + e * ((1.0 / 4 - d / 5) + e * (1.0 / 6 - d / 7)));
-    const double r = moved - omega * d - logarithm;
-    const double w = omega * (1 + d);
-    const double inverse = 1 / (1 + w);
-    return w * (1 + r * inverse * (1 + r / 2 * inverse * inverse));
-}
-
-/// ω(z) for any z > −700 (smaller: exp underflows, and so does ω).
-[[nodiscard]] inline double wrightOmega(double z) {
-    if (z < -36) return std::exp(z);
-    if (z < -2) return wrightOmegaNear(z, std::exp(z));
-    if (z < 3) {  // Taylor's series at 1
-        const double x = z - 1;
-        return wrightOmegaNear(z, 1 + x / 2 + x * x / 16 - x * x * x / 192);
-    }
-    const double l = std::log(z);
-    return wrightOmegaNear(z, z - l + l / z);
+    const Lanes r = moved - omega * d - logarithm;
+    const Lanes w = omega * (1.0 + d);
+    const Lanes inverse = 1.0 / (1.0 + w);
+    return w * (1.0 + r * inverse * (1.0 + 0.5 * r * inverse * inverse));
 }
 
 }  // namespace glimmet::core::circuit

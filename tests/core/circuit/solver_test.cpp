@@ -47,8 +47,7 @@ TEST(StarMesh, SolvesWhatDenseEliminationSolves) {
         values[mesh.leakSlot(mesh.place(0))] += 1e-2;
         matrix(0, 0) += 1e-2;
         for (std::size_t k = 0; k < nodes; ++k) right[index(k)] = x[mesh.place(k)] = amps(random);
-        ASSERT_TRUE(mesh.eliminate(values));
-        mesh.solve(values, x);
+        ASSERT_TRUE(mesh.solve(values, x));
         const Eigen::VectorXd dense = matrix.fullPivLu().solve(right);
         const double scale = dense.cwiseAbs().maxCoeff();
         for (std::size_t k = 0; k < nodes; ++k)
@@ -64,8 +63,7 @@ TEST(StarMesh, KeepsALeakBesideAShort) {
     values[mesh.leakSlot(mesh.place(0))] = 1e-12;
     std::vector<double> x(2, 0);
     x[mesh.place(1)] = 5e-12;
-    ASSERT_TRUE(mesh.eliminate(values));
-    mesh.solve(values, x);
+    ASSERT_TRUE(mesh.solve(values, x));
     EXPECT_NEAR(x[mesh.place(0)], 5, 1e-12);
     EXPECT_NEAR(x[mesh.place(1)], 5, 1e-12);
 }
@@ -73,7 +71,8 @@ TEST(StarMesh, SaysThatANodeHangsOnNothing) {
     StarMesh mesh(2, {});
     std::vector<double> values(mesh.valueCount(), 0);
     values[mesh.leakSlot(mesh.place(0))] = 1;
-    EXPECT_FALSE(mesh.eliminate(values));
+    std::vector<double> x(2, 0);
+    EXPECT_FALSE(mesh.solve(values, x));
 }
 TEST(StarMesh, RefusesWhatDoesNotFitInMemory) {
     std::vector<std::pair<std::size_t, std::size_t>> edges;
@@ -138,6 +137,26 @@ TEST(Solver, TakesOtherValuesAndGivesWhatANewOneGives) {
     }
 }
 
+TEST(Solver, LeavesAReversedLampReversedWhenItSolvesAgain) {
+    // Is of a cold lamp is far below the last digit of its leak: what rounding leaves of a current
+    // that does not change must not look like a forward one.
+    Circuit circuit = Build("reversed")
+                          .v("in", "0", Constant{-1})
+                          .r("in", "a", 130e3)
+                          .r("a", "0", 1e6)
+                          .r("a", "b", 1e3)
+                          .led("b", "0", LedFamily::White)
+                          .netlist.circuit;
+    circuit.models[0].temperature = Kelvins{200};
+    Solver solver(circuit);
+    for (double volts = 0.1; volts < 30; volts += 0.037) {
+        solver.excitation.volts[0] = -volts;
+        for (int again = 0; again < 3; ++again) {
+            ASSERT_TRUE(solver.settle());
+            EXPECT_NEAR(solver.diodeCurrent(0) / (-1e-12 * volts / 1.13), 1, 1e-6) << volts;
+        }
+    }
+}
 TEST(Solver, AllocatesNothingOnceItIsMade) {
     for (const Netlist& netlist : tests::tradeCircuits()) {
         auto solver = solverFor(netlist.circuit);

@@ -1,0 +1,115 @@
+// All diodes of a circuit, and a step of Newton's method for four of them at a time.
+#pragma once
+
+#include "core/circuit/junction.h"
+#include "core/circuit/lanes.h"
+
+#include <array>
+#include <cmath>
+#include <vector>
+
+namespace glimmet::core::circuit {
+
+/// How well the current of an element fits what it was linearised to: to the tolerance (or its
+/// voltage stands still); closely, so that one more step is enough; or not.
+enum class Fit { Good, Close, Off };
+
+struct Tolerance {
+    double relative = 1e-10;  ///< of the linearised current
+    double closeness = 1e-5;  ///< the same, of Close: the root of it, as a step squares the error
+    double absolute = 1e-18;  ///< A
+    [[nodiscard]] Fit of(double wrong, double linear) const {
+        const double over = std::abs(wrong) - absolute;
+        if (over <= relative * std::abs(linear)) return Fit::Good;
+        return over <= closeness * std::abs(linear) ? Fit::Close : Fit::Off;
+    }
+};
+
+class JunctionRow {
+public:
+    void resize(std::size_t diodes);
+    [[nodiscard]] std::size_t size() const { return m_laws.size(); }
+    /// Which of the unknown voltages it has at its ends: V = x[a] − x[b] + known().
+    void join(std::size_t diode, std::size_t a, std::size_t b);
+    void setKnown(std::size_t diode, double volts) { of(diode).known[at(diode)] = volts; }
+    /// Gives a diode its law; what it last carried stays, as a place to begin from. `start`: A,
+    /// that it begins with from nothing. `iterated`: false where its volts are given. `waits`: from
+    /// nothing it does not fall in the first step.
+    void set(std::size_t diode, const Junction& law, double start, bool iterated, bool waits);
+    /// From nothing.
+    void forget();
+
+    // Where a diode is linearised: I = current + conductance·(V − volts).
+    [[nodiscard]] double volts(std::size_t diode) const { return of(diode).state.volts[at(diode)]; }
+    [[nodiscard]] double current(std::size_t diode) const {
+        return of(diode).state.current[at(diode)];
+    }
+    [[nodiscard]] double conductance(std::size_t diode) const {
+        return of(diode).state.conductance[at(diode)];
+    }
+    /// What it would carry without volts.
+    [[nodiscard]] double currentAtNone(std::size_t diode) const {
+        return current(diode) - conductance(diode) * volts(diode);
+    }
+
+    enum class Stride {
+        Free,  ///< junctions by their own rules, towards the solution
+        Exact  ///< to where the volts are
+    };
+    /// Linearises all diodes where the unknown voltages `x` are; the worst fit. Free: the circuit
+    /// around a junction that has the larger say in its branch tells more of its current than of
+    /// its voltage; there the current is taken at its word, of a collapsing one only a part.
+    /// `extra`: A/V across every junction.
+    Fit step(const double* x, Stride stride, double extra, const Tolerance& tolerance);
+    /// The one that fitted worst in the last step; size(): none.
+    [[nodiscard]] std::size_t worst(const Tolerance& tolerance) const;
+    /// What a diode carried in the last step by the linearisation before.
+    [[nodiscard]] double linear(std::size_t diode) const { return of(diode).linear[at(diode)]; }
+    /// To where the unknown voltages are along the linearisation.
+    void stepStraight(const double* x);
+
+private:
+    struct alignas(sizeof(Lanes)) State {
+        Lanes junction{}, volts{}, current{}, conductance{};
+        /// ω (0: not known) and 1/(1 + ω) of wright_omega.h at some volts: from there a small step
+        /// goes on.
+        Lanes omega{}, share{}, omegaVolts{};
+    };
+    struct alignas(sizeof(Lanes)) Block {
+        // z = omegaSlope·V + omegaShift; I = omegaScale·ω(z) − Is, below omegaStart −Is.
+        // A lane that no diode fills is worked out like the others.
+        Lanes saturation = allOf(1), logSaturation{}, slope = allOf(1), inverseSlope = allOf(1),
+              series = allOf(1);
+        Lanes behind =
+            allOf(1);  ///< share of the volts that Rs and the leak leave: 1/(1 + Rs·leak)
+        Lanes omegaSlope = allOf(1), omegaShift = allOf(1), omegaScale = allOf(1),
+              omegaStart = allOf(-700);
+        Lanes lowest = allOf(-1e300);
+        Lanes
+            ruling{};  ///< V across Rs up to which the junction has the larger say; 0: not iterated
+        Mask bare{};   ///< without resistance in series: its steps may have to be cut
+        Mask waits{};
+        std::array<std::uint32_t, laneCount> a{}, b{};
+        Lanes known{};
+        State state, start;
+        Lanes now{}, before{}, linear{};
+        Lanes wrong{};  ///< A that the new linearisation carries above the one before; 0: still
+        Mask apart{};   ///< to be looked at one by one
+    };
+    static Lanes between(const Block& block, const double* x);
+    static void linearise(Block& block, Lanes now, bool free, bool first);
+    static bool linearise(std::vector<Block>& blocks, const double* x, bool free, bool first);
+    static Fit worstFit(const std::vector<Block>& blocks, const Tolerance& tolerance);
+    void lineariseApart(std::size_t diode, Stride stride, double extra);
+    static void put(State& state, std::size_t lane, const JunctionBranch& branch);
+
+    static std::size_t at(std::size_t diode) { return diode % laneCount; }
+    Block& of(std::size_t diode) { return m_blocks[diode / laneCount]; }
+    [[nodiscard]] const Block& of(std::size_t diode) const { return m_blocks[diode / laneCount]; }
+
+    std::vector<Block> m_blocks;
+    std::vector<Junction> m_laws;
+    bool m_isFirst = true;  ///< no step yet since forget()
+};
+
+}  // namespace glimmet::core::circuit
