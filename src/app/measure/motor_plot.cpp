@@ -70,6 +70,8 @@ MotorPlot::MotorPlot(QWidget* parent) : QWidget(parent), m_plot(new QCustomPlot(
     m_plot->installEventFilter(this);
     m_plot->setMouseTracking(true);
     m_plot->setMinimumSize(240, 140);  // below that there is nothing to draw into
+    // Shown with the rest of the window: at once it would have that painted twice.
+    m_plot->setPlottingHint(QCP::phImmediateRefresh, false);
 }
 
 void MotorPlot::show(const core::Job& job) {
