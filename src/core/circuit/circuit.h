@@ -9,6 +9,7 @@
 #include <optional>
 #include <string>
 #include <string_view>
+#include <unordered_map>
 #include <vector>
 
 namespace glimmet::core::circuit {
@@ -97,9 +98,24 @@ struct Blinker {
     Seconds resetAfter{1e-6};  ///< > 0
 };
 
+/// Names of nodes, lower case, in the order they were first named.
+class NodeNames {
+public:
+    /// The node of a name, added if it is not there. "0" and "gnd" are ground; case does not count.
+    Node named(std::string_view name);
+    [[nodiscard]] std::size_t size() const { return m_names.size(); }
+    [[nodiscard]] const std::string& operator[](Node node) const { return m_names[node]; }
+    [[nodiscard]] auto begin() const { return m_names.begin(); }
+    [[nodiscard]] auto end() const { return m_names.end(); }
+
+private:
+    std::vector<std::string> m_names{"0"};
+    std::unordered_map<std::string, Node> m_at{{"0", ground}, {"gnd", ground}};
+};
+
 struct Circuit {
     std::string title;
-    std::vector<std::string> nodes{"0"};
+    NodeNames nodes;
     std::vector<DiodeModel> models;
     std::vector<Resistor> resistors;
     std::vector<Capacitor> capacitors;
@@ -112,7 +128,7 @@ struct Circuit {
     std::vector<Blinker> blinkers;
 };
 
-/// The node of a name, made if it is not there. "0" and "gnd" are ground; case does not count.
-Node nodeNamed(Circuit& circuit, std::string_view name);
+/// NodeNames::named().
+inline Node nodeNamed(Circuit& circuit, std::string_view name) { return circuit.nodes.named(name); }
 
 }  // namespace glimmet::core::circuit

@@ -167,8 +167,8 @@ Fit JunctionRow::worstFit(const std::vector<Block>& blocks, const Tolerance& tol
     for (const Block& block : blocks) {
         const Lanes over = magnitude(block.wrong) - tolerance.absolute;
         const Lanes size = magnitude(block.linear);
-        notGood |= over > tolerance.relative * size;
-        off |= over > tolerance.closeness * size;
+        notGood |= ~(over <= tolerance.relative * size);
+        off |= ~(over <= tolerance.closeness * size);
     }
     if (!any(notGood)) return Fit::Good;
     return any(off) ? Fit::Off : Fit::Close;

@@ -6,6 +6,7 @@
 #include <cmath>
 #include <optional>
 #include <set>
+#include <unordered_map>
 
 namespace glimmet::core::circuit {
 namespace {
@@ -169,10 +170,8 @@ private:
         }
         DiodeModel made;
         made.name = card.words[1];
-        for (const DiodeModel& other : m_netlist.circuit.models) {
-            if (other.name == made.name)
-                fault(card.line, "model " + made.name + " twice", "each name once");
-        }
+        if (!m_models.try_emplace(made.name, m_netlist.circuit.models.size()).second)
+            fault(card.line, "model " + made.name + " twice", "each name once");
         for (std::size_t at = 3; at < card.words.size(); at += 2) {
             const std::string& key = card.words[at];
             const bool series = key == "rs";
@@ -316,13 +315,14 @@ private:
             }
             case 'd': {
                 if (!length(card, 4, 4, "Dname anode cathode MODEL")) return;
-                for (std::size_t i = 0; i < circuit.models.size(); ++i) {
-                    if (circuit.models[i].name != card.words[3]) continue;
-                    circuit.diodes.push_back({name, nodeNamed(circuit, card.words[1]),
-                                              nodeNamed(circuit, card.words[2]), i});
+                const auto model = m_models.find(card.words[3]);
+                if (model == m_models.end()) {
+                    fault(card.line, card.words[3], "the name of a .model of kind D");
                     return;
                 }
-                fault(card.line, card.words[3], "the name of a .model of kind D");
+                const Node anode = nodeNamed(circuit, card.words[1]);
+                const Node cathode = nodeNamed(circuit, card.words[2]);
+                circuit.diodes.push_back({name, anode, cathode, model->second});
                 return;
             }
             default:
@@ -369,6 +369,7 @@ private:
     std::vector<Card> m_cards;
     std::vector<NetlistFault> m_faults;
     std::set<std::string> m_names;
+    std::unordered_map<std::string, std::size_t> m_models;
     std::size_t m_lastLine = 1;
     int m_analyses = 0;
 };

@@ -24,10 +24,7 @@ circuit::Circuit made(const LampCircuit& lamps) {
         circuit::addResistor(all, "common", top, shared, lamps.common);
     }
     std::size_t number = 0;
-    const auto fresh = [&] {
-        all.nodes.push_back(std::to_string(++number));
-        return all.nodes.size() - 1;
-    };
+    const auto fresh = [&] { return circuit::nodeNamed(all, std::to_string(++number)); };
     for (std::size_t k = 0; k < lamps.strings.size(); ++k) {
         const LampString& string = lamps.strings[k];
         assert(!string.leds.empty());

@@ -51,7 +51,8 @@ TEST(ReadNetlist, TakesTitlesCommentsContinuationsAndAnyCase) {
         "Out 1K\n"
         "C1 out 0 1uF\n.TRAN 10u 1m\n.END\nnot read any more\n");
     EXPECT_EQ(circuit.title, "R1 this is the title");
-    EXPECT_EQ(circuit.nodes, (std::vector<std::string>{"0", "in", "out"}));
+    EXPECT_EQ((std::vector<std::string>{circuit.nodes.begin(), circuit.nodes.end()}),
+              (std::vector<std::string>{"0", "in", "out"}));
     const auto& pulse = std::get<Pulse>(circuit.voltageSources.at(0).volts);
     EXPECT_EQ(pulse.second, 5);
     EXPECT_EQ(pulse.delay, 1e-3);
