@@ -98,6 +98,7 @@ int main(int argc, char** argv) {
                 .arg(glimmet::store::userCatalogueFile(), glimmet::app::said(*loaded.userFault)));
     }
     if (parser.isSet(shots)) {
+        QApplication::setCursorFlashTime(0);  // pictures of the same show the same
         return glimmet::app::writeShots(window, parser.value(shots)) ? 0 : 1;
     }
     window.show();

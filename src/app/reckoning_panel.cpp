@@ -20,8 +20,31 @@ constexpr int left = 16;
 constexpr int right = 14;
 constexpr int rowWidth = panelWidth - 14 - left - right;  // the scroll bar takes 14
 
+/// Words that remember how high they are: layouts ask several times for every edit, and QLabel lays
+/// its text out for every answer.
+class Words : public QLabel {
+public:
+    using QLabel::QLabel;
+    int heightForWidth(int width) const override {
+        if (m_width != width || m_text != text() || m_font != font()) {
+            m_width = width;
+            m_text = text();
+            m_font = font();
+            m_height = QLabel::heightForWidth(width);
+        }
+        return m_height;
+    }
+    QSize sizeHint() const override { return {rowWidth, heightForWidth(rowWidth)}; }
+    QSize minimumSizeHint() const override { return sizeHint(); }
+
+private:
+    mutable int m_width = -1, m_height = 0;
+    mutable QString m_text;
+    mutable QFont m_font;
+};
+
 QLabel* wordsLabel(const QFont& font, const char* name, QWidget* parent) {
-    auto* label = new QLabel(parent);
+    auto* label = new Words(parent);
     label->setObjectName(QString::fromLatin1(name));
     label->setWordWrap(true);
     label->setFont(font);

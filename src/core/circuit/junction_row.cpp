@@ -34,6 +34,11 @@ void JunctionRow::resize(std::size_t diodes) {
     m_blocks.resize((diodes + laneCount - 1) / laneCount);
 }
 
+void JunctionRow::reserve(std::size_t diodes) {
+    m_laws.reserve(diodes);
+    m_blocks.reserve((diodes + laneCount - 1) / laneCount);
+}
+
 void JunctionRow::put(State& state, std::size_t lane, const JunctionBranch& branch) {
     state.junction[lane] = branch.junction;
     state.volts[lane] = branch.volts;

@@ -28,6 +28,8 @@ struct Tolerance {
 class JunctionRow {
 public:
     void resize(std::size_t diodes);
+    /// Room for so many, so that another row of them can be assigned without allocating.
+    void reserve(std::size_t diodes);
     [[nodiscard]] std::size_t size() const { return m_laws.size(); }
     /// Which of the unknown voltages it has at its ends: V = x[a] − x[b] + known().
     void join(std::size_t diode, std::size_t a, std::size_t b);

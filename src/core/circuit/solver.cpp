@@ -60,6 +60,7 @@ Solver::Solver(const Circuit& circuit) : m_mesh(meshOf(circuit)) {
     excitation.thermal.resize(circuit.onePorts.size());
     m_gates.resize(circuit.switches.size());
     m_diodes.resize(circuit.diodes.size());
+    m_probe.reserve(circuit.diodes.size());
     for (std::size_t k = 0; k < circuit.diodes.size(); ++k)
         m_diodes.join(k, m_diodeEdges[k].a, m_diodeEdges[k].b);
     m_constant.resize(m_mesh.valueCount());
@@ -266,7 +267,6 @@ void Solver::update(const Circuit& circuit) {
         m_diodes.set(k, law, std::clamp(driven, leastStart, mostStart), m_diodeEdges[k].counts,
                      limited);
     }
-    m_probe = m_diodes;
 }
 
 void Solver::rest(const Circuit& circuit) {

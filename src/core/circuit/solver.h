@@ -190,7 +190,7 @@ private:
     std::vector<Edge> m_currents;
     std::vector<std::size_t> m_fed;  ///< resistors with an end on a limb
     JunctionRow m_diodes;
-    JunctionRow m_probe;  ///< the same, at a share of a step
+    JunctionRow m_probe;  ///< the same, at a share of a step; only a line search fills it
     std::vector<Edge> m_diodeEdges;
     std::vector<Port> m_ports;
     std::vector<std::string> m_names;  ///< of diodes, then one-ports
