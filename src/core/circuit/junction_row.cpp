@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
+#include <utility>
 
 // Compiled for processors with wide registers and for all others; which, is found when the program
 // starts. Sanitizers and other compilers take the one for all.
@@ -44,16 +45,26 @@ void JunctionRow::put(State& state, std::size_t lane, const JunctionBranch& bran
     state.volts[lane] = branch.volts;
     state.current[lane] = branch.current;
     state.conductance[lane] = branch.conductance;
-    state.omega[lane] = 0;
+    state.omega[lane] = state.share[lane] = 0;
 }
 
-void JunctionRow::join(std::size_t diode, std::size_t a, std::size_t b) {
-    of(diode).a[at(diode)] = static_cast<std::uint32_t>(a);
-    of(diode).b[at(diode)] = static_cast<std::uint32_t>(b);
+void JunctionRow::join(std::size_t diode, const Place& place) {
+    Block& block = of(diode);
+    // Lanes that no diode fills carry nothing, wherever they stand.
+    for (std::size_t lane = at(diode); lane < laneCount; ++lane) {
+        block.slot[lane] = place.slot;
+        block.a[lane] = place.a;
+        block.b[lane] = place.b;
+        block.from[lane] = place.from;
+        block.to[lane] = place.to;
+    }
+    block.isOnePlace = std::all_of(block.slot.begin(), block.slot.end(),
+                                   [&](std::uint32_t slot) { return slot == block.slot[0]; }) &&
+                       std::all_of(block.a.begin(), block.a.end(),
+                                   [&](std::uint32_t a) { return a == block.a[0]; });
 }
 
-void JunctionRow::set(std::size_t diode, const Junction& law, double start, bool iterated,
-                      bool waits) {
+void JunctionRow::set(std::size_t diode, const Junction& law, bool iterated) {
     m_laws[diode] = law;
     Block& block = of(diode);
     const std::size_t lane = at(diode);
@@ -73,15 +84,37 @@ void JunctionRow::set(std::size_t diode, const Junction& law, double start, bool
     block.omegaStart[lane] = std::max(std::log(noCurrent * share), -700.0);
     block.lowest[lane] = law.lowest;
     block.ruling[lane] = iterated ? ruling * law.slope : 0;
+    block.given[lane] = iterated ? 0 : -1;
+    block.empty[lane] = 0;
     block.bare[lane] = law.series > 0 ? 0 : -1;
-    block.waits[lane] = waits ? -1 : 0;
-    put(block.start, lane, law.atJunction(law.voltsFor(start), 0));
     put(block.state, lane, law.atJunction(block.state.junction[lane], 0));
 }
 
-void JunctionRow::forget() {
-    for (Block& each : m_blocks) each.state = each.start;
-    m_isFirst = true;
+void JunctionRow::setStart(std::size_t diode, double amps, bool waits, bool leads) {
+    Block& block = of(diode);
+    const std::size_t lane = at(diode);
+    const Junction& law = m_laws[diode];
+    block.waits[lane] = waits ? -1 : 0;
+    block.leads[lane] = leads ? -1 : 0;
+    put(block.start, lane, law.atJunction(law.voltsFor(amps), 0));
+    block.start.omega[lane] = (amps + law.saturation) / block.omegaScale[lane];
+    block.start.share[lane] = 1 / (1 + block.start.omega[lane]);
+}
+
+GLIMMET_FOR_WIDE_AND_OTHER_PROCESSORS
+void JunctionRow::forget(std::vector<Block>& blocks) {
+    for (Block& each : blocks) each.state = each.start;
+}
+
+GLIMMET_FOR_WIDE_AND_OTHER_PROCESSORS
+void JunctionRow::setKnown(std::vector<Block>& blocks, const double* known) {
+    static_assert(laneCount == 4);
+    for (Block& each : blocks) {
+        const auto& a = each.from;
+        const auto& b = each.to;
+        each.known = Lanes{known[a[0]], known[a[1]], known[a[2]], known[a[3]]} -
+                     Lanes{known[b[0]], known[b[1]], known[b[2]], known[b[3]]};
+    }
 }
 
 GLIMMET_INLINE Lanes JunctionRow::between(const Block& block, const double* x) {
@@ -92,91 +125,114 @@ GLIMMET_INLINE Lanes JunctionRow::between(const Block& block, const double* x) {
            block.known;
 }
 
-/// One step to `now` for the diodes of a block, but for those that are to be looked at apart.
-GLIMMET_INLINE void JunctionRow::linearise(Block& block, Lanes now, bool free, bool first) {
-    const State was = block.state;
-    Lanes linear = was.current + was.conductance * (now - was.volts);
-    Mask waits{};
+/// Where the linearisation leads, and which junctions are taken at the word of their current.
+GLIMMET_INLINE JunctionRow::Aim JunctionRow::aim(const Block& block, Lanes now, bool free,
+                                                 bool first) {
+    const State& was = block.state;
+    Aim aim;
+    aim.now = now;
+    aim.linear = was.current + was.conductance * (now - was.volts);
+    aim.falls = Mask{};
+    aim.stays = block.empty;
     if (first) {
-        waits = block.waits & (linear < 0.0);
-        now = waits ? was.volts : now;
-        linear = waits ? was.current : linear;
+        aim.stays |= aim.linear < 0.0 ? block.waits : block.leads;
+        aim.now = aim.stays ? was.volts : now;
+        aim.linear = aim.stays ? was.current : aim.linear;
     }
-    // Which junctions are taken at the word of their current, and what that is above −Is: the
-    // leak's part of it is taken as it was.
-    Mask carries{}, falls{};
-    Lanes forward{};
+    // The leak's part of the current is taken as it was.
+    Lanes forward = aim.linear - junctionLeak * was.junction;
+    aim.carries = aim.stays;
     if (free) {
-        const Mask rules = block.series * larger(linear, was.current) < block.ruling;
-        falls = rules & (linear < mostFall * was.current) & (was.current > leastCurrent);
-        forward = falls ? mostFall * was.current : linear - junctionLeak * was.junction;
-        carries = falls | (rules & (linear > 0.0) & (forward > block.saturation));
-        forward += block.saturation;
+        const Mask rules =
+            ~aim.stays & (block.series * larger(aim.linear, was.current) < block.ruling);
+        aim.falls = rules & (aim.linear < mostFall * was.current) & (was.current > leastCurrent);
+        if (first) aim.falls &= ~block.leads;
+        forward = aim.falls ? mostFall * was.current : forward;
+        aim.carries |= aim.falls | (rules & (aim.linear > 0.0) & (forward > block.saturation));
     }
-    // The others from their volts: Rs and the leak divide these as a source of s·V behind s·Rs,
-    // s = 1/(1 + Rs·leak).
-    Lanes omega{};
-    if (!all(carries)) {
-        const Lanes moved = (now - was.omegaVolts) * block.omegaSlope;
+    aim.forward = forward + block.saturation;
+    return aim;
+}
+
+/// The current of the others, from their volts: Rs and the leak divide these as a source of s·V
+/// behind s·Rs, s = 1/(1 + Rs·leak). And the volts of those that are taken at their current.
+GLIMMET_INLINE void JunctionRow::reach(Aim& aim, const Block& block) {
+    const State& was = block.state;
+    const Lanes z = aim.now * block.omegaSlope + block.omegaShift;
+    const Mask byVolts = ~aim.carries & (z > block.omegaStart);
+    aim.forward = aim.carries ? aim.forward : Lanes{};
+    if (any(byVolts)) {
+        const Lanes moved = (aim.now - was.volts) * block.omegaSlope;
         const Mask beside = (was.omega > 0.0) & (magnitude(moved * was.share) < besideShare);
-        if (all(carries | beside)) {
-            omega = wrightOmegaBeside(was.omega, was.share, moved);
-        } else {
-            const Lanes z = now * block.omegaSlope + block.omegaShift;
-            omega = wrightOmega(larger(z, block.omegaStart));
-            omega = z > block.omegaStart ? omega : Lanes{};
-        }
-        forward = carries ? forward : block.omegaScale * omega;
+        const Lanes omega = any(byVolts & ~beside) ? wrightOmega(byVolts ? z : Lanes{})
+                                                   : wrightOmegaBeside(was.omega, was.share, moved);
+        aim.forward = byVolts ? block.omegaScale * omega : aim.forward;
     }
-    const Lanes current = forward - block.saturation;
-    Lanes junction = block.behind * (now - block.series * current);
-    Lanes volts = now;
-    if (any(carries)) {
-        const Lanes byCurrent = block.slope * (naturalLog(forward) - block.logSaturation);
-        junction = carries ? byCurrent : junction;
-        volts = carries ? byCurrent + block.series * (current + junctionLeak * byCurrent) : volts;
-        omega = carries ? forward * block.series * block.omegaSlope : omega;
+    const Lanes current = aim.forward - block.saturation;
+    aim.junction = block.behind * (aim.now - block.series * current);
+    aim.volts = aim.now;
+    if (any(aim.carries & ~aim.stays)) {
+        const Lanes byCurrent = block.slope * (naturalLog(aim.forward) - block.logSaturation);
+        aim.junction = aim.carries ? byCurrent : aim.junction;
+        aim.volts = aim.carries ? byCurrent + block.series * (current + junctionLeak * byCurrent)
+                                : aim.volts;
     }
+}
+
+/// Linearises there.
+GLIMMET_INLINE void JunctionRow::land(const Aim& aim, Block& block) {
     State& state = block.state;
-    state.junction = junction;
-    state.volts = volts;
-    state.current = current + junctionLeak * junction;
-    state.omega = omega;
-    state.share = 1.0 / (1.0 + omega);
-    state.omegaVolts = volts;
-    state.conductance = (forward * block.inverseSlope + junctionLeak) * block.behind * state.share;
+    block.now = aim.now;
+    block.before = state.junction;
+    block.linear = aim.linear;
+    state.junction = aim.junction;
+    state.volts = aim.volts;
+    state.current = aim.forward - block.saturation + junctionLeak * aim.junction;
+    state.omega = aim.forward * block.series * block.omegaSlope;
+    state.share = 1.0 / (1.0 + state.omega);
+    state.conductance =
+        (aim.forward * block.inverseSlope + junctionLeak) * block.behind * state.share;
 
-    block.now = now;
-    block.before = was.junction;
-    block.linear = linear;
-    const Lanes wrong = state.current + state.conductance * (now - volts) - linear;
-    const Mask settled = (magnitude(junction - was.junction) <= still) | ~(block.ruling > 0.0);
-    block.wrong = falls | waits ? allOf(beyond) : ~carries & settled ? Lanes{} : wrong;
-    block.apart = ~carries & ((now < block.lowest) | block.bare);
+    const Lanes wrong = state.current + state.conductance * (aim.now - aim.volts) - aim.linear;
+    const Mask settled =
+        ~aim.carries & (block.given | (magnitude(aim.junction - block.before) <= still));
+    block.wrong = aim.falls | aim.stays ? allOf(beyond) : settled ? Lanes{} : wrong;
+    block.wrong = block.empty ? Lanes{} : block.wrong;
+    block.apart = ~aim.carries & ((aim.now < block.lowest) | block.bare);
 }
 
-/// Whether one of them is to be looked at apart.
-GLIMMET_FOR_WIDE_AND_OTHER_PROCESSORS
-bool JunctionRow::linearise(std::vector<Block>& blocks, const double* x, bool free, bool first) {
-    Mask apart{};
-    for (Block& block : blocks) {
-        linearise(block, between(block, x), free, first);
-        apart |= block.apart;
-    }
-    return any(apart);
+GLIMMET_INLINE void JunctionRow::Judged::judge(const Block& block, const Tolerance& tolerance) {
+    const Lanes over = magnitude(block.wrong) - tolerance.absolute;
+    const Lanes size = magnitude(block.linear);
+    notGood |= ~(over <= tolerance.relative * size);
+    off |= ~(over <= tolerance.closeness * size);
 }
-
-GLIMMET_FOR_WIDE_AND_OTHER_PROCESSORS
-Fit JunctionRow::worstFit(const std::vector<Block>& blocks, const Tolerance& tolerance) {
-    Mask notGood{}, off{};
-    for (const Block& block : blocks) {
-        const Lanes over = magnitude(block.wrong) - tolerance.absolute;
-        const Lanes size = magnitude(block.linear);
-        notGood |= ~(over <= tolerance.relative * size);
-        off |= ~(over <= tolerance.closeness * size);
-    }
+GLIMMET_INLINE Fit JunctionRow::Judged::fit() const {
     if (!any(notGood)) return Fit::Good;
     return any(off) ? Fit::Off : Fit::Close;
+}
+
+/// In stages, each for some blocks: what one of them does has no need to wait for another, and the
+/// processor sees so much of them at a time that it works at several.
+GLIMMET_FOR_WIDE_AND_OTHER_PROCESSORS
+JunctionRow::Landing JunctionRow::linearise(std::vector<Block>& blocks, const double* x, bool free,
+                                            bool first, const Tolerance& tolerance) {
+    constexpr std::size_t together = 2;
+    Judged judged;
+    Mask apart{};
+    std::array<Aim, together> aims;
+    for (std::size_t from = 0; from < blocks.size(); from += together) {
+        const std::size_t to = std::min(from + together, blocks.size());
+        for (std::size_t k = from; k < to; ++k)
+            aims[k - from] = aim(blocks[k], between(blocks[k], x), free, first);
+        for (std::size_t k = from; k < to; ++k) reach(aims[k - from], blocks[k]);
+        for (std::size_t k = from; k < to; ++k) {
+            land(aims[k - from], blocks[k]);
+            judged.judge(blocks[k], tolerance);
+            apart |= blocks[k].apart;
+        }
+    }
+    return {judged.fit(), any(apart)};
 }
 
 void JunctionRow::lineariseApart(std::size_t diode, Stride stride, double extra) {
@@ -200,7 +256,14 @@ void JunctionRow::lineariseApart(std::size_t diode, Stride stride, double extra)
     block.wrong[lane] = wrong;
 }
 
+Fit JunctionRow::worstFit(const Tolerance& tolerance) const {
+    Judged judged;
+    for (const Block& block : m_blocks) judged.judge(block, tolerance);
+    return judged.fit();
+}
+
 Fit JunctionRow::step(const double* x, Stride stride, double extra, const Tolerance& tolerance) {
+    const bool first = std::exchange(m_isFirst, false);
     if (extra > 0) {
         for (std::size_t k = 0; k < size(); ++k) {
             Block& block = of(k);
@@ -208,16 +271,37 @@ Fit JunctionRow::step(const double* x, Stride stride, double extra, const Tolera
             const double now = x[block.a[lane]] - x[block.b[lane]] + block.known[lane];
             block.now[lane] = now;
             block.before[lane] = block.state.junction[lane];
-            block.linear[lane] = currentAtNone(k) + conductance(k) * now;
+            block.linear[lane] = current(k) + conductance(k) * (now - volts(k));
             lineariseApart(k, stride, extra);
         }
-    } else if (linearise(m_blocks, x, stride == Stride::Free, m_isFirst)) {
-        for (std::size_t k = 0; k < size(); ++k) {
-            if (of(k).apart[at(k)] != 0) lineariseApart(k, stride, 0);
+        return worstFit(tolerance);
+    }
+    const auto [fit, apart] = linearise(m_blocks, x, stride == Stride::Free, first, tolerance);
+    if (!apart) return fit;
+    for (std::size_t k = 0; k < size(); ++k) {
+        if (of(k).apart[at(k)] != 0) lineariseApart(k, stride, 0);
+    }
+    return worstFit(tolerance);
+}
+
+GLIMMET_FOR_WIDE_AND_OTHER_PROCESSORS
+void JunctionRow::stamp(const std::vector<Block>& blocks, double* conductances, double* amps) {
+    for (const Block& block : blocks) {
+        const State& state = block.state;
+        const Lanes atNone = state.current + state.conductance * (block.known - state.volts);
+        if (block.isOnePlace) {
+            conductances[block.slot[0]] += sum(state.conductance);
+            const double all = sum(atNone);
+            amps[block.a[0]] -= all;
+            amps[block.b[0]] += all;
+            continue;
+        }
+        for (std::size_t lane = 0; lane < laneCount; ++lane) {
+            conductances[block.slot[lane]] += state.conductance[lane];
+            amps[block.a[lane]] -= atNone[lane];
+            amps[block.b[lane]] += atNone[lane];
         }
     }
-    m_isFirst = false;
-    return worstFit(m_blocks, tolerance);
 }
 
 std::size_t JunctionRow::worst(const Tolerance& tolerance) const {
@@ -232,10 +316,11 @@ std::size_t JunctionRow::worst(const Tolerance& tolerance) const {
     return which;
 }
 
-void JunctionRow::stepStraight(const double* x) {
-    for (Block& each : m_blocks) {
+GLIMMET_FOR_WIDE_AND_OTHER_PROCESSORS
+void JunctionRow::stepStraight(std::vector<Block>& blocks, const double* x) {
+    for (Block& each : blocks) {
         const Lanes now = between(each, x);
-        const Lanes step = now - each.state.volts;
+        const Lanes step = each.empty ? Lanes{} : now - each.state.volts;
         const Lanes more = each.state.conductance * step;
         each.state.junction += step - each.series * more;
         each.state.current += more;

@@ -27,19 +27,30 @@ struct Tolerance {
 
 class JunctionRow {
 public:
+    /// Where a diode stands in the equations: its conductance among those of the network, and what
+    /// the voltages at its ends are made of: V = x[a] − x[b] + known[from] − known[to].
+    struct Place {
+        std::uint32_t slot = 0, a = 0, b = 0, from = 0, to = 0;
+    };
     void resize(std::size_t diodes);
     /// Room for so many, so that another row of them can be assigned without allocating.
     void reserve(std::size_t diodes);
     [[nodiscard]] std::size_t size() const { return m_laws.size(); }
-    /// Which of the unknown voltages it has at its ends: V = x[a] − x[b] + known().
-    void join(std::size_t diode, std::size_t a, std::size_t b);
-    void setKnown(std::size_t diode, double volts) { of(diode).known[at(diode)] = volts; }
-    /// Gives a diode its law; what it last carried stays, as a place to begin from. `start`: A,
-    /// that it begins with from nothing. `iterated`: false where its volts are given. `waits`: from
-    /// nothing it does not fall in the first step.
-    void set(std::size_t diode, const Junction& law, double start, bool iterated, bool waits);
+    void join(std::size_t diode, const Place& place);
+    void setKnown(const double* known) { setKnown(m_blocks, known); }
+    /// Gives a diode its law; what it last carried stays, as a place to begin from. `iterated`:
+    /// false where its volts are given.
+    void set(std::size_t diode, const Junction& law, bool iterated);
+    [[nodiscard]] const Junction& law(std::size_t diode) const { return m_laws[diode]; }
+    /// How a diode begins from nothing: with a current, A. The first step mostly tells which way
+    /// currents go: a diode that `waits` then takes no current back from being reversed, one that
+    /// `leads` to such none from being driven.
+    void setStart(std::size_t diode, double amps, bool waits, bool leads);
     /// From nothing.
-    void forget();
+    void forget() {
+        forget(m_blocks);
+        m_isFirst = true;
+    }
 
     // Where a diode is linearised: I = current + conductance·(V − volts).
     [[nodiscard]] double volts(std::size_t diode) const { return of(diode).state.volts[at(diode)]; }
@@ -49,10 +60,9 @@ public:
     [[nodiscard]] double conductance(std::size_t diode) const {
         return of(diode).state.conductance[at(diode)];
     }
-    /// What it would carry without volts.
-    [[nodiscard]] double currentAtNone(std::size_t diode) const {
-        return current(diode) - conductance(diode) * volts(diode);
-    }
+    /// Adds all of them, as they are linearised, to the conductances of the network and to the
+    /// currents into its nodes.
+    void stamp(double* conductances, double* amps) const { stamp(m_blocks, conductances, amps); }
 
     enum class Stride {
         Free,  ///< junctions by their own rules, towards the solution
@@ -68,40 +78,59 @@ public:
     /// What a diode carried in the last step by the linearisation before.
     [[nodiscard]] double linear(std::size_t diode) const { return of(diode).linear[at(diode)]; }
     /// To where the unknown voltages are along the linearisation.
-    void stepStraight(const double* x);
+    void stepStraight(const double* x) { stepStraight(m_blocks, x); }
 
 private:
     struct alignas(sizeof(Lanes)) State {
         Lanes junction{}, volts{}, current{}, conductance{};
-        /// ω (0: not known) and 1/(1 + ω) of wright_omega.h at some volts: from there a small step
-        /// goes on.
-        Lanes omega{}, share{}, omegaVolts{};
+        /// ω (0: not known) and 1/(1 + ω) of wright_omega.h: from there a small step goes on.
+        Lanes omega{}, share{};
     };
     struct alignas(sizeof(Lanes)) Block {
         // z = omegaSlope·V + omegaShift; I = omegaScale·ω(z) − Is, below omegaStart −Is.
-        // A lane that no diode fills is worked out like the others.
-        Lanes saturation = allOf(1), logSaturation{}, slope = allOf(1), inverseSlope = allOf(1),
-              series = allOf(1);
-        Lanes behind =
-            allOf(1);  ///< share of the volts that Rs and the leak leave: 1/(1 + Rs·leak)
-        Lanes omegaSlope = allOf(1), omegaShift = allOf(1), omegaScale = allOf(1),
-              omegaStart = allOf(-700);
+        // A lane that no diode fills is worked out like the others; all of it is zero.
+        Lanes saturation{}, logSaturation{}, slope{}, inverseSlope{}, series{};
+        Lanes behind{};  ///< share of the volts that Rs and the leak leave: 1/(1 + Rs·leak)
+        Lanes omegaSlope{}, omegaShift{}, omegaScale{}, omegaStart{};
         Lanes lowest = allOf(-1e300);
         Lanes
             ruling{};  ///< V across Rs up to which the junction has the larger say; 0: not iterated
         Mask bare{};   ///< without resistance in series: its steps may have to be cut
-        Mask waits{};
-        std::array<std::uint32_t, laneCount> a{}, b{};
+        Mask waits{}, leads{};  ///< in the first step: see setStart()
+        Mask given{};           ///< not iterated
+        Mask empty = ~Mask{};   ///< no diode
+        std::array<std::uint32_t, laneCount> slot{}, a{}, b{}, from{}, to{};
+        bool isOnePlace = false;  ///< that of all four
         Lanes known{};
         State state, start;
         Lanes now{}, before{}, linear{};
         Lanes wrong{};  ///< A that the new linearisation carries above the one before; 0: still
         Mask apart{};   ///< to be looked at one by one
     };
+    struct Judged {
+        Mask notGood{}, off{};
+        void judge(const Block& block, const Tolerance& tolerance);
+        [[nodiscard]] Fit fit() const;
+    };
+    struct Landing {
+        Fit worst;
+        bool apart;  ///< of some diodes, which are to be looked at one by one
+    };
+    [[nodiscard]] Fit worstFit(const Tolerance& tolerance) const;
     static Lanes between(const Block& block, const double* x);
-    static void linearise(Block& block, Lanes now, bool free, bool first);
-    static bool linearise(std::vector<Block>& blocks, const double* x, bool free, bool first);
-    static Fit worstFit(const std::vector<Block>& blocks, const Tolerance& tolerance);
+    struct Aim {
+        Lanes now, linear, forward, junction, volts;
+        Mask stays, falls, carries;
+    };
+    static Aim aim(const Block& block, Lanes now, bool free, bool first);
+    static void reach(Aim& aim, const Block& block);
+    static void land(const Aim& aim, Block& block);
+    static Landing linearise(std::vector<Block>& blocks, const double* x, bool free, bool first,
+                             const Tolerance& tolerance);
+    static void forget(std::vector<Block>& blocks);
+    static void setKnown(std::vector<Block>& blocks, const double* known);
+    static void stepStraight(std::vector<Block>& blocks, const double* x);
+    static void stamp(const std::vector<Block>& blocks, double* conductances, double* amps);
     void lineariseApart(std::size_t diode, Stride stride, double extra);
     static void put(State& state, std::size_t lane, const JunctionBranch& branch);
 

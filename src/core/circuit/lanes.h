@@ -17,10 +17,17 @@ using Mask = std::int64_t __attribute__((vector_size(laneCount * sizeof(double))
 #define GLIMMET_INLINE [[gnu::always_inline]] inline
 
 GLIMMET_INLINE Lanes allOf(double value) { return Lanes{} + value; }
-GLIMMET_INLINE bool any(Mask mask) { return (mask[0] | mask[1] | mask[2] | mask[3]) != 0; }
-GLIMMET_INLINE bool all(Mask mask) { return (mask[0] & mask[1] & mask[2] & mask[3]) != 0; }
+GLIMMET_INLINE double sum(Lanes a) { return (a[0] + a[1]) + (a[2] + a[3]); }
+GLIMMET_INLINE bool any(Mask mask) {
+    const auto half =
+        __builtin_shufflevector(mask, mask, 0, 1) | __builtin_shufflevector(mask, mask, 2, 3);
+    return (half[0] | half[1]) != 0;
+}
+GLIMMET_INLINE bool all(Mask mask) { return !any(~mask); }
 GLIMMET_INLINE Lanes larger(Lanes a, Lanes b) { return a > b ? a : b; }
-GLIMMET_INLINE Lanes magnitude(Lanes a) { return a < 0.0 ? -a : a; }
+GLIMMET_INLINE Lanes magnitude(Lanes a) {
+    return reinterpret_cast<Lanes>(reinterpret_cast<Bits>(a) & ~(std::uint64_t{1} << 63));
+}
 
 /// x as f and an exponent: x = (1 + f)·2^exponent, √½ ≤ 1 + f < √2. Range: normal numbers above 0.
 struct Split {
@@ -38,10 +45,9 @@ GLIMMET_INLINE Split split(Lanes x) {
             reinterpret_cast<Lanes>(biased | bitsOfTwoTo52) - (twoTo52 + 1023)};
 }
 
-/// ln x to the last digit. Range: normal numbers above 0. Method and coefficients: K. C. Ng, "log",
-/// FDLIBM (Sun Microsystems, 1993).
-GLIMMET_INLINE Lanes naturalLog(Lanes x) {
-    const auto [f, exponent] = split(x);
+/// ln(1 + f) − f + half, where half = f²/2. Range: √½ ≤ 1 + f < √2. Method and coefficients: K. C.
+/// Ng, "log", FDLIBM (Sun Microsystems, 1993).
+GLIMMET_INLINE Lanes logarithmRest(Lanes f, Lanes half) {
     const Lanes s = f / (2.0 + f);
     const Lanes z = s * s;
     const Lanes zz = z * z;
@@ -49,10 +55,22 @@ GLIMMET_INLINE Lanes naturalLog(Lanes x) {
                             zz * (2.857142874366239149e-01 + z * 2.222219843214978396e-01) +
                             zz * zz *
                                 ((1.818357216161805012e-01 + z * 1.531383769920937332e-01) +
-                                 zz * 1.479819860511658591e-01));
+                                 zz * 1.479819860510658591e-01));
+    return s * (half + rest);
+}
+
+/// ln(1 + f) to the last digit. Range: √½ ≤ 1 + f < √2.
+GLIMMET_INLINE Lanes logarithmBesideOne(Lanes f) {
+    const Lanes half = 0.5 * f * f;
+    return f - (half - logarithmRest(f, half));
+}
+
+/// ln x to the last digit. Range: normal numbers above 0.
+GLIMMET_INLINE Lanes naturalLog(Lanes x) {
+    const auto [f, exponent] = split(x);
     const Lanes half = 0.5 * f * f;
     return exponent * 6.93147180369123816490e-01 -
-           ((half - (s * (half + rest) + exponent * 1.90821492927058770002e-10)) - f);
+           ((half - (logarithmRest(f, half) + exponent * 1.90821492927058770002e-10)) - f);
 }
 
 }  // namespace glimmet::core::circuit

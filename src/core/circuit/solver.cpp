@@ -6,10 +6,8 @@
 namespace glimmet::core::circuit {
 namespace {
 
-constexpr int freeIterations = 8;    // after which the length of steps is searched
-constexpr double still = 1e-9;       // V, by which a settled one-port may have moved
-constexpr double leastStart = 3e-4;  // A, of a diode from nothing: a little below where lamps work
-constexpr double mostStart = 0.03;   // A
+constexpr int freeIterations = 8;  // after which the length of steps is searched
+constexpr double still = 1e-9;     // V, by which a settled one-port may have moved
 
 }  // namespace
 
@@ -24,6 +22,10 @@ Solver::Solver(const Circuit& circuit) : m_mesh(meshOf(circuit)) {
     m_offset.assign(nodes, 0);
     m_flow.assign(nodes, 0);
     m_x.assign(m_unknowns + 1, 0);
+    m_placeOf.assign(nodes, m_unknowns);
+    for (Node node = 0; node < nodes; ++node) {
+        if (m_unknown[node] != none) m_placeOf[node] = m_mesh.place(m_unknown[node]);
+    }
     m_ohms.resize(circuit.resistors.size());
     for (std::size_t k = 0; k < circuit.resistors.size(); ++k) {
         const Resistor& each = circuit.resistors[k];
@@ -45,6 +47,8 @@ Solver::Solver(const Circuit& circuit) : m_mesh(meshOf(circuit)) {
         m_diodeEdges.push_back(edge(anode.diode == k ? anode.far : each.anode,
                                     cathode.diode == k ? cathode.far : each.cathode));
         m_names.push_back(each.name);
+        if (m_onForest[m_diodeEdges[k].from] || m_onForest[m_diodeEdges[k].to])
+            m_fedDiodes.push_back(k);
     }
     for (const OnePort& each : circuit.onePorts) {
         Port port;
@@ -59,10 +63,13 @@ Solver::Solver(const Circuit& circuit) : m_mesh(meshOf(circuit)) {
     excitation.capacitorEmf.resize(circuit.capacitors.size());
     excitation.thermal.resize(circuit.onePorts.size());
     m_gates.resize(circuit.switches.size());
+    const auto place = [](const Edge& at) {
+        return JunctionRow::Place{at.slot, at.a, at.b, at.from, at.to};
+    };
     m_diodes.resize(circuit.diodes.size());
     m_probe.reserve(circuit.diodes.size());
     for (std::size_t k = 0; k < circuit.diodes.size(); ++k)
-        m_diodes.join(k, m_diodeEdges[k].a, m_diodeEdges[k].b);
+        m_diodes.join(k, place(m_diodeEdges[k]));
     m_constant.resize(m_mesh.valueCount());
     m_base = m_values = m_constant;
     m_baseRight = m_before = m_between = m_x;
@@ -102,7 +109,7 @@ void Solver::findForest(const Circuit& circuit) {
                 const bool rising = source.minus == known;
                 const Node next = rising ? source.plus : source.minus;
                 m_limbs.push_back({known, next, k, false, rising ? 1.0 : -1.0});
-                m_onForest[known] = m_onForest[next] = 1;
+                m_onForest[next] = 1;
                 m_unknown[next] = m_unknown[root];
                 reached[next] = 1;
                 found.push_back(next);
@@ -120,7 +127,7 @@ void Solver::findForest(const Circuit& circuit) {
                 const Node next = each.a == known ? each.b : each.a;
                 if (reached[next]) continue;
                 m_limbs.push_back({known, next, k, true, each.b == known ? 1.0 : -1.0});
-                m_onForest[known] = m_onForest[next] = 1;
+                m_onForest[next] = 1;
                 m_isLimb[k] = 1;
                 grow(next);
             }
@@ -129,71 +136,32 @@ void Solver::findForest(const Circuit& circuit) {
 }
 
 /// A node where only one resistor and one diode meet is inside the diode's branch.
-void Solver::takeResistorsIn(const Circuit& circuit) {
-    struct Ends {
-        std::size_t count = 0, resistor = none, diode = none, otherDiode = none;
-    };
-    std::vector<Ends> at(circuit.nodes.size());
-    at[ground].count = 3;
-    const auto touch = [&](const auto& elements) {
-        for (const auto& each : elements) {
-            ++at[each.a].count;
-            ++at[each.b].count;
-        }
-    };
-    touch(circuit.resistors);
-    touch(circuit.capacitors);
-    touch(circuit.switches);
-    touch(circuit.onePorts);
-    for (const VoltageSource& each : circuit.voltageSources)
-        at[each.plus].count = at[each.minus].count = 3;
-    for (const CurrentSource& each : circuit.currentSources)
-        at[each.plus].count = at[each.minus].count = 3;
-    for (std::size_t k = 0; k < circuit.resistors.size(); ++k)
-        at[circuit.resistors[k].a].resistor = at[circuit.resistors[k].b].resistor = k;
-    for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
-        for (const Node end : {circuit.diodes[k].anode, circuit.diodes[k].cathode}) {
-            ++at[end].count;
-            at[end].otherDiode = at[end].diode;
-            at[end].diode = k;
-        }
-    }
+void Solver::takeResistorsIn(const Circuit& circuit, const std::vector<Meeting>& meetings) {
     m_inner.assign(circuit.nodes.size(), {});
     m_takenBy.assign(circuit.resistors.size(), none);
     m_atAnode.assign(circuit.diodes.size(), none);
     m_atCathode.assign(circuit.diodes.size(), none);
-    m_limiting.assign(circuit.diodes.size(), none);
-    std::vector<std::size_t> found;
     for (Node node = 1; node < circuit.nodes.size(); ++node) {
-        const auto& [count, resistor, diode, otherDiode] = at[node];
-        if (count != 2 || resistor == none || diode == none || m_takenBy[resistor] != none)
-            continue;
+        const Meeting& here = meetings[node];
+        const std::size_t resistor = here.resistor[0];
+        const std::size_t diode = here.diode[0];
+        if (!here.isSeries() || here.resistors != 1 || m_takenBy[resistor] != none) continue;
         const Resistor& r = circuit.resistors[resistor];
         const bool atAnode = circuit.diodes[diode].anode == node;
         m_takenBy[resistor] = diode;
         (atAnode ? m_atAnode : m_atCathode)[diode] = resistor;
         m_inner[node] = {diode, resistor, r.a == node ? r.b : r.a, atAnode ? 1.0 : -1.0};
-        m_limiting[diode] = diode;
-        found.push_back(diode);
-    }
-    // The rest of its string: on over nodes where only two diodes meet.
-    while (!found.empty()) {
-        const std::size_t known = found.back();
-        found.pop_back();
-        for (const Node node : {circuit.diodes[known].anode, circuit.diodes[known].cathode}) {
-            const auto& [count, resistor, diode, otherDiode] = at[node];
-            if (count != 2 || otherDiode == none) continue;
-            const std::size_t next = diode == known ? otherDiode : diode;
-            if (m_limiting[next] != none) continue;
-            m_limiting[next] = m_limiting[known];
-            found.push_back(next);
-        }
     }
 }
 
 StarMesh Solver::meshOf(const Circuit& circuit) {
-    takeResistorsIn(circuit);
+    const std::vector<Meeting> met = meetings(circuit);
+    takeResistorsIn(circuit, met);
     findForest(circuit);
+    std::vector<char> given(circuit.nodes.size());
+    for (Node node = 0; node < given.size(); ++node)
+        given[node] = m_unknown[node] == none && m_inner[node].diode == none;
+    m_starts = StartCurrents(circuit, met, std::move(given));
     std::vector<std::pair<std::size_t, std::size_t>> edges;
     const auto join = [&](Node a, Node b) {
         const std::size_t first = m_unknown[a];
@@ -218,11 +186,8 @@ StarMesh Solver::meshOf(const Circuit& circuit) {
 
 Solver::Edge Solver::edge(Node a, Node b) const {
     const std::size_t spare = m_unknowns;
-    const auto place = [&](Node node) {
-        return m_unknown[node] == none ? spare : m_mesh.place(m_unknown[node]);
-    };
-    const std::size_t first = place(a);
-    const std::size_t second = place(b);
+    const std::size_t first = m_placeOf[a];
+    const std::size_t second = m_placeOf[b];
     std::size_t slot = m_mesh.unusedSlot();
     if (first != second) {
         slot = first == spare || second == spare ? m_mesh.leakSlot(std::min(first, second))
@@ -247,12 +212,6 @@ void Solver::update(const Circuit& circuit) {
     for (std::size_t k = 0; k < circuit.onePorts.size(); ++k)
         m_ports[k].law = circuit.onePorts[k].law;
     rest(circuit);
-    // A lamp in a string with a resistor begins with what the highest supply drives through that,
-    // which is soon near; any other diode with little. And from nothing the rectifiers are found
-    // first: a string that seems to be reversed may stand behind one that does not conduct yet, and
-    // with a resistor it does no harm as it is.
-    double highest = 0;
-    for (const double volts : excitation.volts) highest = std::max(highest, std::abs(volts));
     const auto outside = [&](std::size_t diode) {
         double ohms = 0;
         if (m_atAnode[diode] != none) ohms += m_ohms[m_atAnode[diode]];
@@ -260,13 +219,12 @@ void Solver::update(const Circuit& circuit) {
         return ohms;
     };
     for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
-        const Junction law(circuit.models[circuit.diodes[k].model], outside(k));
-        const bool limited = m_limiting[k] != none;
-        const double driven =
-            limited ? (highest - law.voltsFor(leastStart)) / outside(m_limiting[k]) : leastStart;
-        m_diodes.set(k, law, std::clamp(driven, leastStart, mostStart), m_diodeEdges[k].counts,
-                     limited);
+        const DiodeModel& model = circuit.models[circuit.diodes[k].model];
+        m_diodes.set(k, Junction(model, outside(k)), m_diodeEdges[k].counts);
     }
+    double highest = 0;
+    for (const double volts : excitation.volts) highest = std::max(highest, std::abs(volts));
+    m_starts.guess(circuit, highest, m_diodes);
 }
 
 void Solver::rest(const Circuit& circuit) {
@@ -307,17 +265,17 @@ void Solver::prepare() {
                                               : excitation.volts[limb.which] * excitation.share;
         m_offset[limb.next] = m_offset[limb.known] + limb.sign * volts;
     }
-    for (std::size_t k = 0; k < m_diodes.size(); ++k) {
-        const double known = m_offset[m_diodeEdges[k].from] - m_offset[m_diodeEdges[k].to];
-        m_diodes.setKnown(k, known);
-    }
-    m_values = m_constant;
-    std::fill(m_x.begin(), m_x.end(), 0.0);
+    m_diodes.setKnown(m_offset.data());
+    m_base = m_constant;
+    std::fill(m_baseRight.begin(), m_baseRight.end(), 0.0);
+    const auto add = [&](const Edge& at, double conductance, double current) {
+        this->add(m_base, m_baseRight, at, conductance, current);
+    };
     for (const std::size_t k : m_fed) {
         const Edge& at = m_resistors[k].edge;
         const double amps = m_resistors[k].conductance * (m_offset[at.from] - m_offset[at.to]);
-        m_x[at.a] -= amps;
-        m_x[at.b] += amps;
+        m_baseRight[at.a] -= amps;
+        m_baseRight[at.b] += amps;
     }
     for (std::size_t k = 0; k < m_switches.size(); ++k) {
         m_switches[k].conductance = gateConductance(m_gates[k], excitation.gates[k]);
@@ -327,14 +285,12 @@ void Solver::prepare() {
         const double conductance = excitation.capacitorConductance[k];
         const Edge& at = m_capacitors[k].edge;
         if (m_capacitors[k].isLimb)
-            m_values[at.slot] += conductance;
+            m_base[at.slot] += conductance;
         else
             add(at, conductance, -conductance * excitation.capacitorEmf[k]);
     }
     for (std::size_t k = 0; k < m_currents.size(); ++k)
         add(m_currents[k], 0, excitation.amps[k] * excitation.share);
-    m_base = m_values;
-    m_baseRight = m_x;
 }
 
 Fit Solver::relinearise(Port& port, const ThermalStage& stage) {
@@ -361,12 +317,11 @@ Fit Solver::relinearise(JunctionRow::Stride stride) {
 bool Solver::solveLinearised(Slopes slopes) {
     m_values = m_base;
     m_x = m_baseRight;
-    for (std::size_t k = 0; k < m_diodes.size(); ++k)
-        add(m_diodeEdges[k], m_diodes.conductance(k), m_diodes.currentAtNone(k));
+    m_diodes.stamp(m_values.data(), m_x.data());
     for (Port& each : m_ports) {
         each.slope =
             slopes == Slopes::True ? each.state.conductance : std::abs(each.state.conductance);
-        add(each.edge, each.slope, each.state.current - each.slope * each.volts);
+        add(m_values, m_x, each.edge, each.slope, each.state.current - each.slope * each.volts);
     }
     if (!m_mesh.solve(m_values, m_x)) return false;
     m_x[m_unknowns] = 0;
@@ -523,8 +478,7 @@ double Solver::voltage(Node node) const {
         return voltage(inner.far) -
                inner.sign * m_ohms[inner.resistor] * m_diodes.current(inner.diode);
     }
-    const std::size_t unknown = m_unknown[node];
-    return m_offset[node] + (unknown == none ? 0.0 : m_x[m_mesh.place(unknown)]);
+    return m_offset[node] + m_x[m_placeOf[node]];
 }
 
 std::string_view Solver::unsettled() const {
@@ -559,7 +513,7 @@ void Solver::sourceCurrents(std::vector<double>& amps) const {
         flow(m_capacitors[k].edge, capacitorCurrent(k));
     for (std::size_t k = 0; k < m_currents.size(); ++k)
         flow(m_currents[k], excitation.amps[k] * excitation.share);
-    for (std::size_t k = 0; k < m_diodes.size(); ++k) flow(m_diodeEdges[k], m_diodes.current(k));
+    for (const std::size_t k : m_fedDiodes) flow(m_diodeEdges[k], m_diodes.current(k));
     for (const Port& each : m_ports) flow(each.edge, each.state.current);
     for (auto limb = m_limbs.rbegin(); limb != m_limbs.rend(); ++limb) {
         if (limb->isCapacitor) continue;

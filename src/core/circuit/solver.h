@@ -13,6 +13,7 @@
 #include "core/circuit/circuit.h"
 #include "core/circuit/junction_row.h"
 #include "core/circuit/star_mesh.h"
+#include "core/circuit/start_currents.h"
 
 #include <cmath>
 #include <string_view>
@@ -143,16 +144,17 @@ private:
     static constexpr std::size_t none = static_cast<std::size_t>(-1);
 
     void findForest(const Circuit& circuit);
-    void takeResistorsIn(const Circuit& circuit);
+    void takeResistorsIn(const Circuit& circuit, const std::vector<Meeting>& meetings);
     [[nodiscard]] StarMesh meshOf(const Circuit& circuit);
     [[nodiscard]] Edge edge(Node a, Node b) const;
     void setValues(const Circuit& circuit);
     void prepare();
-    void add(const Edge& at, double conductance, double current) {
-        m_values[at.slot] += conductance;
+    void add(std::vector<double>& values, std::vector<double>& right, const Edge& at,
+             double conductance, double current) const {
+        values[at.slot] += conductance;
         const double amps = current + conductance * (m_offset[at.from] - m_offset[at.to]);
-        m_x[at.a] -= amps;
-        m_x[at.b] += amps;
+        right[at.a] -= amps;
+        right[at.b] += amps;
     }
     [[nodiscard]] double volts(const Edge& at) const {
         return (m_x[at.a] + m_offset[at.from]) - (m_x[at.b] + m_offset[at.to]);
@@ -177,18 +179,20 @@ private:
     std::vector<std::size_t> m_unknown;  ///< per node, before the order of elimination; none: known
     std::size_t m_unknowns = 0;
     std::vector<Limb> m_limbs;
-    std::vector<char> m_onForest;        ///< per node: it is an end of a limb
+    std::vector<std::size_t> m_placeOf;  ///< per node: of its unknown in m_x; known: the spare one
+    std::vector<char> m_onForest;        ///< per node: a limb leads to it
     std::vector<char> m_isLimb;          ///< per capacitor
     std::vector<Inner> m_inner;          ///< per node
     std::vector<std::size_t> m_takenBy;  ///< per resistor: the diode that took it in, or none
     std::vector<std::size_t> m_atAnode, m_atCathode;  ///< per diode: the resistors taken in
-    std::vector<std::size_t> m_limiting;  ///< per diode: the one of its string with a resistor
+    StartCurrents m_starts;
     StarMesh m_mesh;
     std::vector<Linear> m_resistors;  ///< per resistor; without effect where a diode took it in
     std::vector<Linear> m_switches;
     std::vector<Condenser> m_capacitors;
     std::vector<Edge> m_currents;
-    std::vector<std::size_t> m_fed;  ///< resistors with an end on a limb
+    std::vector<std::size_t> m_fed;  ///< resistors with an end on the forest
+    std::vector<std::size_t> m_fedDiodes;
     JunctionRow m_diodes;
     JunctionRow m_probe;  ///< the same, at a share of a step; only a line search fills it
     std::vector<Edge> m_diodeEdges;

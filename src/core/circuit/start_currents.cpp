@@ -1,0 +1,164 @@
+#include "core/circuit/start_currents.h"
+
+#include <algorithm>
+#include <map>
+
+namespace glimmet::core::circuit {
+namespace {
+
+constexpr double atFirst = 0.01;  // A, at which volts are taken to find the current
+constexpr double least = 3e-4;    // A, a little below where lamps work: of what no guess is known
+constexpr double most = 0.03;     // A, of a lamp
+constexpr double wire = 10;       // Ω, up to which a resistor is taken for a wire
+constexpr int mostWires = 4;      // one after the other that are followed, whatever their order
+constexpr std::array<std::size_t, 2> sides{0, 1};  // of a string
+
+}  // namespace
+
+StartCurrents::StartCurrents(const Circuit& circuit, const std::vector<Meeting>& meetings,
+                             std::vector<char> given) {
+    walk(circuit, meetings);
+    share(circuit, meetings);
+    lead(circuit, std::move(given));
+    m_amps.resize(m_strings.size());
+}
+
+/// From every diode in both directions, as far as elements are in series.
+void StartCurrents::walk(const Circuit& circuit, const std::vector<Meeting>& meetings) {
+    std::vector<char> isTaken(circuit.diodes.size(), 0),
+        isResistorTaken(circuit.resistors.size(), 0);
+    const auto across = [](Node a, Node b, Node from) { return a == from ? b : a; };
+    for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
+        if (isTaken[k]) continue;
+        String string{.diodes = {m_diodes.size(), 0}, .resistors = {m_resistors.size(), 0}};
+        m_diodes.push_back(k);
+        isTaken[k] = 1;
+        for (const std::size_t side : sides) {
+            Node node = side == 0 ? circuit.diodes[k].anode : circuit.diodes[k].cathode;
+            for (bool goesOn = true; goesOn && meetings[node].isSeries();) {
+                goesOn = false;
+                const Meeting& here = meetings[node];
+                for (const std::size_t next : here.diode) {
+                    if (next == Meeting::none || isTaken[next]) continue;
+                    m_diodes.push_back(next);
+                    isTaken[next] = 1;
+                    node = across(circuit.diodes[next].anode, circuit.diodes[next].cathode, node);
+                    goesOn = true;
+                    break;
+                }
+                if (goesOn) continue;
+                for (const std::size_t next : here.resistor) {
+                    if (next == Meeting::none || isResistorTaken[next]) continue;
+                    m_resistors.push_back(next);
+                    isResistorTaken[next] = 1;
+                    node = across(circuit.resistors[next].a, circuit.resistors[next].b, node);
+                    goesOn = true;
+                    break;
+                }
+            }
+            string.ends[side] = node;
+        }
+        string.diodes.last = m_diodes.size();
+        string.resistors.last = m_resistors.size();
+        m_strings.push_back(string);
+    }
+}
+
+/// Strings without a resistor, all between the same two nodes, of which one hangs on a resistor.
+void StartCurrents::share(const Circuit& circuit, const std::vector<Meeting>& meetings) {
+    std::map<std::pair<Node, Node>, std::size_t> alike;
+    const auto hasResistor = [](const String& each) {
+        return each.resistors.first < each.resistors.last;
+    };
+    for (const String& each : m_strings) {
+        if (!hasResistor(each)) ++alike[std::minmax(each.ends[0], each.ends[1])];
+    }
+    for (String& each : m_strings) {
+        if (hasResistor(each)) continue;
+        const std::size_t shares = alike[std::minmax(each.ends[0], each.ends[1])];
+        for (Node& end : each.ends) {
+            const Meeting& here = meetings[end];
+            if (here.resistors != 1 || here.count != shares + 1) continue;
+            const Resistor& resistor = circuit.resistors[here.resistor[0]];
+            each.resistors = {m_resistors.size(), m_resistors.size() + 1};
+            m_resistors.push_back(here.resistor[0]);
+            each.shares = shares;
+            end = resistor.a == end ? resistor.b : resistor.a;
+            break;
+        }
+    }
+}
+
+/// Rectifiers between a supply, or what a wire joins to it, and the ends of strings with resistors.
+void StartCurrents::lead(const Circuit& circuit, std::vector<char> given) {
+    for (int wires = 0; wires < mostWires; ++wires) {
+        for (const Resistor& each : circuit.resistors) {
+            if (each.resistance.value() > wire) continue;
+            given[each.a] = given[each.b] = given[each.a] | given[each.b];
+        }
+    }
+    std::multimap<Node, std::size_t> rectifiersAt;
+    for (std::size_t k = 0; k < m_strings.size(); ++k) {
+        const String& each = m_strings[k];
+        if (each.resistors.first < each.resistors.last) continue;
+        for (const std::size_t side : sides) {
+            if (!given[each.ends[side]] && given[each.ends[1 - side]])
+                rectifiersAt.emplace(each.ends[side], k);
+        }
+    }
+    for (String& each : m_strings) {
+        if (each.resistors.first == each.resistors.last) continue;
+        for (const std::size_t side : sides) {
+            each.leads[side].first = m_leads.size();
+            const auto [first, last] = rectifiersAt.equal_range(each.ends[side]);
+            for (auto at = first; at != last; ++at) {
+                m_leads.push_back(at->second);
+                m_strings[at->second].leadsToOthers = true;
+            }
+            each.leads[side].last = m_leads.size();
+        }
+    }
+}
+
+double StartCurrents::junctionVolts(const String& string, const JunctionRow& diodes,
+                                    double amps) const {
+    double volts = 0;
+    for (std::size_t k = string.diodes.first; k < string.diodes.last; ++k)
+        volts += diodes.law(m_diodes[k]).voltsFor(amps);
+    return volts;
+}
+
+void StartCurrents::guess(const Circuit& circuit, double volts, JunctionRow& diodes) const {
+    std::fill(m_amps.begin(), m_amps.end(), 0.0);
+    for (std::size_t at = 0; at < m_strings.size(); ++at) {
+        const String& each = m_strings[at];
+        double ohms = 0;
+        for (std::size_t k = each.resistors.first; k < each.resistors.last; ++k)
+            ohms += circuit.resistors[m_resistors[k]].resistance.value();
+        if (!(ohms > 0)) continue;
+        ohms *= static_cast<double>(each.shares);
+        for (std::size_t k = each.diodes.first; k < each.diodes.last; ++k)
+            ohms += circuit.models[circuit.diodes[m_diodes[k]].model].series.value();
+        double amps = atFirst;
+        for (int round = 0; round < 2; ++round) {
+            double left = volts - junctionVolts(each, diodes, amps);
+            for (const Range& leads : each.leads) {
+                if (leads.first < leads.last)
+                    left -= junctionVolts(m_strings[m_leads[leads.first]], diodes, amps);
+            }
+            amps = std::clamp(left / ohms, least, most);
+        }
+        m_amps[at] = amps;
+        for (const Range& leads : each.leads) {
+            for (std::size_t k = leads.first; k < leads.last; ++k) m_amps[m_leads[k]] += amps;
+        }
+    }
+    for (std::size_t at = 0; at < m_strings.size(); ++at) {
+        const String& each = m_strings[at];
+        const bool waits = each.resistors.first < each.resistors.last && each.shares == 1;
+        for (std::size_t k = each.diodes.first; k < each.diodes.last; ++k)
+            diodes.setStart(m_diodes[k], std::max(m_amps[at], least), waits, each.leadsToOthers);
+    }
+}
+
+}  // namespace glimmet::core::circuit
