@@ -50,9 +50,7 @@ bool settleAtBeginning(const Circuit& circuit, Solver& solver) {
 }
 
 void read(const Circuit& circuit, const Solver& solver, OperatingPoint& point) {
-    point.voltage.resize(circuit.nodes.size());
-    for (Node node = 0; node < circuit.nodes.size(); ++node)
-        point.voltage[node] = solver.voltage(node);
+    solver.voltages(point.voltage);
     solver.sourceCurrents(point.current);
     point.diode.resize(circuit.diodes.size());
     for (std::size_t k = 0; k < circuit.diodes.size(); ++k) point.diode[k] = solver.diodeCurrent(k);

@@ -151,6 +151,7 @@ void Solver::takeResistorsIn(const Circuit& circuit, const std::vector<Meeting>&
         m_takenBy[resistor] = diode;
         (atAnode ? m_atAnode : m_atCathode)[diode] = resistor;
         m_inner[node] = {diode, resistor, r.a == node ? r.b : r.a, atAnode ? 1.0 : -1.0};
+        m_innerNodes.push_back(node);
     }
 }
 
@@ -470,6 +471,17 @@ bool Solver::settleFromAnywhere() {
     }
     excitation.share = 1;
     return reached >= 1;
+}
+
+void Solver::voltages(std::vector<double>& volts) const {
+    volts.resize(m_placeOf.size());
+    for (Node node = 0; node < volts.size(); ++node)
+        volts[node] = m_offset[node] + m_x[m_placeOf[node]];
+    for (const Node node : m_innerNodes) {
+        const Inner& inner = m_inner[node];
+        volts[node] =
+            volts[inner.far] - inner.sign * m_ohms[inner.resistor] * m_diodes.current(inner.diode);
+    }
 }
 
 double Solver::voltage(Node node) const {

@@ -76,6 +76,8 @@ public:
 
     // ---- the solution
     [[nodiscard]] double voltage(Node node) const;
+    /// Of all nodes.
+    void voltages(std::vector<double>& volts) const;
     [[nodiscard]] double across(Node a, Node b) const { return voltage(a) - voltage(b); }
     /// Of a capacitor: its volts above its EMF.
     [[nodiscard]] double capacitorDrop(std::size_t which) const;
@@ -183,6 +185,7 @@ private:
     std::vector<char> m_onForest;        ///< per node: a limb leads to it
     std::vector<char> m_isLimb;          ///< per capacitor
     std::vector<Inner> m_inner;          ///< per node
+    std::vector<Node> m_innerNodes;      ///< those of them; what is far of them is none
     std::vector<std::size_t> m_takenBy;  ///< per resistor: the diode that took it in, or none
     std::vector<std::size_t> m_atAnode, m_atCathode;  ///< per diode: the resistors taken in
     StartCurrents m_starts;
