@@ -94,8 +94,8 @@ void JunctionRow::setStart(std::size_t diode, double amps, bool waits, bool lead
     Block& block = of(diode);
     const std::size_t lane = at(diode);
     const Junction& law = m_laws[diode];
-    block.waits[lane] = waits ? -1 : 0;
-    block.leads[lane] = leads ? -1 : 0;
+    block.waits[lane] = waits ? ~block.given[lane] : 0;
+    block.leads[lane] = leads ? ~block.given[lane] : 0;
     put(block.start, lane, law.atJunction(law.voltsFor(amps), 0));
     block.start.omega[lane] = (amps + law.saturation) / block.omegaScale[lane];
     block.start.share[lane] = 1 / (1 + block.start.omega[lane]);
@@ -217,7 +217,7 @@ GLIMMET_INLINE Fit JunctionRow::Judged::fit() const {
 GLIMMET_FOR_WIDE_AND_OTHER_PROCESSORS
 JunctionRow::Landing JunctionRow::linearise(std::vector<Block>& blocks, const double* x, bool free,
                                             bool first, const Tolerance& tolerance) {
-    constexpr std::size_t together = 2;
+    constexpr std::size_t together = 4;
     Judged judged;
     Mask apart{};
     std::array<Aim, together> aims;
@@ -242,7 +242,7 @@ void JunctionRow::lineariseApart(std::size_t diode, Stride stride, double extra)
     const double now = block.now[lane];
     const double before = block.before[lane];
     JunctionBranch branch = law.across(now, before, extra);
-    const bool iterated = block.ruling[lane] > 0;
+    const bool iterated = block.given[lane] == 0;
     double wrong = branch.current - block.linear[lane];
     if (!iterated || std::abs(branch.junction - before) <= still) wrong = 0;
     if (iterated && stride == Stride::Free && !(law.series > 0)) {

@@ -93,11 +93,10 @@ private:
         Lanes behind{};  ///< share of the volts that Rs and the leak leave: 1/(1 + Rs·leak)
         Lanes omegaSlope{}, omegaShift{}, omegaScale{}, omegaStart{};
         Lanes lowest = allOf(-1e300);
-        Lanes
-            ruling{};  ///< V across Rs up to which the junction has the larger say; 0: not iterated
-        Mask bare{};   ///< without resistance in series: its steps may have to be cut
+        Lanes ruling{};         ///< V across Rs up to which the junction has the larger say
+        Mask bare{};            ///< without resistance in series: its steps may have to be cut
         Mask waits{}, leads{};  ///< in the first step: see setStart()
-        Mask given{};           ///< not iterated
+        Mask given{};           ///< not iterated: its volts are given; ruling is 0
         Mask empty = ~Mask{};   ///< no diode
         std::array<std::uint32_t, laneCount> slot{}, a{}, b{}, from{}, to{};
         bool isOnePlace = false;  ///< that of all four

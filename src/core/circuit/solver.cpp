@@ -116,7 +116,19 @@ void Solver::findForest(const Circuit& circuit) {
             }
         }
     };
-    for (Node root = ground; root < nodes; ++root) {
+    // Of a tree that floats, the node with the most conductance is the root: what an offset drives
+    // through a conductance is rounded, and should be small beside what else flows.
+    std::vector<double> conductance(nodes, 0);
+    for (const Resistor& each : circuit.resistors) {
+        for (const Node end : {each.a, each.b}) conductance[end] += 1 / each.resistance.value();
+    }
+    std::vector<Node> roots{ground};
+    for (const VoltageSource& each : circuit.voltageSources)
+        roots.insert(roots.end(), {each.plus, each.minus});
+    std::stable_sort(roots.begin() + 1, roots.end(),
+                     [&](Node a, Node b) { return conductance[a] > conductance[b]; });
+    for (Node node = 1; node < nodes; ++node) roots.push_back(node);
+    for (const Node root : roots) {
         if (reached[root] || m_inner[root].diode != none) continue;
         found.clear();
         grow(root);

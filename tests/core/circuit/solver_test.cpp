@@ -114,6 +114,26 @@ TEST(Solver, GivesTheCurrentsOfSourcesThatHangTogether) {
     EXPECT_NEAR(point.current[0], -(1 + 1 + y + 1), 1e-12);
 }
 
+// A floating supply between milliohms, behind a diode that carries nothing: what the offset of the
+// supply would drive through a milliohm is 12 kA, whose last digit is more than a diode's leak.
+TEST(Solver, CountsAFloatingSupplyFromItsBusyEnd) {
+    Build build("floating");
+    build.v("in", "0", Constant{3.94})
+        .led("in", "a", LedFamily::White)
+        .r("a", "b", 0.01)
+        .led("f", "g", LedFamily::White)
+        .r("b", "g", 0.001)
+        .r("a", "g", 0.002)
+        .v("g", "f", Constant{12.5});
+    Solver solver(build.netlist.circuit);
+    ASSERT_TRUE(solver.settleFromAnywhere());
+    EXPECT_LT(solver.iterations(), 30);
+    EXPECT_NEAR(solver.diodeCurrent(0), 0, 1e-15);
+    OperatingPoint point;
+    read(build.netlist.circuit, solver, point);
+    EXPECT_NEAR(point.voltage[2], 3.94, 1e-6);
+}
+
 TEST(Solver, TakesOtherValuesAndGivesWhatANewOneGives) {
     std::mt19937 random(43);
     std::uniform_real_distribution<double> factor(0.5, 2);
