@@ -45,7 +45,7 @@ void JunctionRow::put(State& state, std::size_t lane, const JunctionBranch& bran
     state.volts[lane] = branch.volts;
     state.current[lane] = branch.current;
     state.conductance[lane] = branch.conductance;
-    state.omega[lane] = state.share[lane] = 0;
+    state.omega[lane] = state.share[lane] = state.omegaVolts[lane] = 0;
 }
 
 void JunctionRow::join(std::size_t diode, const Place& place) {
@@ -96,9 +96,12 @@ void JunctionRow::setStart(std::size_t diode, double amps, bool waits, bool lead
     const Junction& law = m_laws[diode];
     block.waits[lane] = waits ? ~block.given[lane] : 0;
     block.leads[lane] = leads ? ~block.given[lane] : 0;
-    put(block.start, lane, law.atJunction(law.voltsFor(amps), 0));
-    block.start.omega[lane] = (amps + law.saturation) / block.omegaScale[lane];
+    const JunctionBranch start = law.atJunction(law.voltsFor(amps), 0);
+    put(block.start, lane, start);
+    const double forward = start.current + law.saturation - junctionLeak * start.junction;
+    block.start.omega[lane] = forward / block.omegaScale[lane];
     block.start.share[lane] = 1 / (1 + block.start.omega[lane]);
+    block.start.omegaVolts[lane] = start.volts;
 }
 
 GLIMMET_FOR_WIDE_AND_OTHER_PROCESSORS
@@ -162,7 +165,7 @@ GLIMMET_INLINE void JunctionRow::reach(Aim& aim, const Block& block) {
     const Mask byVolts = ~aim.carries & (z > block.omegaStart);
     aim.forward = aim.carries ? aim.forward : Lanes{};
     if (any(byVolts)) {
-        const Lanes moved = (aim.now - was.volts) * block.omegaSlope;
+        const Lanes moved = (aim.now - was.omegaVolts) * block.omegaSlope;
         const Mask beside = (was.omega > 0.0) & (magnitude(moved * was.share) < besideShare);
         const Lanes omega = any(byVolts & ~beside) ? wrightOmega(byVolts ? z : Lanes{})
                                                    : wrightOmegaBeside(was.omega, was.share, moved);
@@ -190,6 +193,7 @@ GLIMMET_INLINE void JunctionRow::land(const Aim& aim, Block& block) {
     state.current = aim.forward - block.saturation + junctionLeak * aim.junction;
     state.omega = aim.forward * block.series * block.omegaSlope;
     state.share = 1.0 / (1.0 + state.omega);
+    state.omegaVolts = aim.volts;
     state.conductance =
         (aim.forward * block.inverseSlope + junctionLeak) * block.behind * state.share;
 

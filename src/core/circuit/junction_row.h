@@ -83,8 +83,9 @@ public:
 private:
     struct alignas(sizeof(Lanes)) State {
         Lanes junction{}, volts{}, current{}, conductance{};
-        /// ω (0: not known) and 1/(1 + ω) of wright_omega.h: from there a small step goes on.
-        Lanes omega{}, share{};
+        /// ω (0: not known) and 1/(1 + ω) of wright_omega.h at some volts: from there a small step
+        /// goes on.
+        Lanes omega{}, share{}, omegaVolts{};
     };
     struct alignas(sizeof(Lanes)) Block {
         // z = omegaSlope·V + omegaShift; I = omegaScale·ω(z) − Is, below omegaStart −Is.

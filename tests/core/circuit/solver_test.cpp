@@ -5,6 +5,7 @@
 #include "core/circuit/integration.h"
 #include "core/circuit/settling.h"
 #include "core/circuit/star_mesh.h"
+#include "core/quantity/thermal_voltage.h"
 #include "support/allocations.h"
 #include "support/part_circuits.h"
 #include "support/trade_circuits.h"
@@ -132,6 +133,56 @@ TEST(Solver, CountsAFloatingSupplyFromItsBusyEnd) {
     OperatingPoint point;
     read(build.netlist.circuit, solver, point);
     EXPECT_NEAR(point.voltage[2], 3.94, 1e-6);
+}
+
+// From the last solution a diode with a resistance goes on along a series from where its law was
+// last worked out; the last step of a solution moves it on without that.
+TEST(Solver, GivesAgainWhatANewOneGives) {
+    Build build("strings behind a wire");
+    build.v("in", "0", Constant{12})
+        .r("in", "p", 20)
+        .r("p", "a", 680)
+        .led("a", "0", LedFamily::White)
+        .r("p", "b", 100)
+        .led("b", "c", LedFamily::Red)
+        .led("c", "0", LedFamily::Red);
+    Circuit& circuit = build.netlist.circuit;
+    Solver kept(circuit);
+    OperatingPoint point;
+    for (int k = 0; k < 60; ++k) {
+        const double volts = 12 + 1.5 * std::sin(0.7 * k) * std::exp(-0.1 * k);
+        kept.excitation.volts[0] = volts;
+        ASSERT_TRUE(kept.settleFromAnywhere());
+        read(circuit, kept, point);
+        circuit.voltageSources[0].volts = Constant{volts};
+        Solver fresh(circuit);
+        fresh.setTolerance(1e-14, 1e-22);
+        ASSERT_TRUE(fresh.settleFromAnywhere());
+        for (std::size_t diode = 0; diode < point.diode.size(); ++diode)
+            EXPECT_NEAR(point.diode[diode] / fresh.diodeCurrent(diode), 1, 3e-10) << volts;
+    }
+}
+
+// Is = 2.5 nA beside the current that it begins with: what one is worked out from must be the
+// other. A current source tells the voltage: V = N·Vt·ln(1 + I/Is) + Rs·I.
+TEST(Solver, KnowsTheVoltsOfADrivenRectifier) {
+    Circuit circuit;
+    DiodeModel model;
+    model.name = "rectifier";
+    model.saturation = Amperes{2.5e-9};
+    model.emission = 1.75;
+    model.series = Ohms{0.3};
+    circuit.models.push_back(model);
+    const Node a = nodeNamed(circuit, "a"), b = nodeNamed(circuit, "b");
+    // It begins with the most that a lamp does, 30 mA, for this supply; so it has little to go.
+    circuit.voltageSources.push_back({"v1", nodeNamed(circuit, "s"), ground, Constant{12}, {}});
+    circuit.currentSources.push_back({"i1", ground, a, Constant{0.029}, {}});
+    circuit.resistors.push_back({"r1", a, b, Ohms{16}});
+    circuit.diodes.push_back({"d1", b, ground, 0});
+    const OperatingPoint point = operatingPoint(circuit).value();
+    const double expected = 1.75 * thermalVoltage * std::log1p(0.029 / 2.5e-9) + 0.3 * 0.029;
+    EXPECT_NEAR(point.voltage[b], expected, 1e-10);
+    EXPECT_NEAR(point.voltage[a], expected + 16 * 0.029, 1e-10);
 }
 
 TEST(Solver, TakesOtherValuesAndGivesWhatANewOneGives) {
