@@ -2,11 +2,13 @@
 
 #include <algorithm>
 #include <map>
+#include <utility>
 
 namespace glimmet::core::circuit {
 namespace {
 
 constexpr double atFirst = 0.01;  // A, at which volts are taken to find the current
+constexpr int rounds = 4;         // of this: an error falls to a twentieth in each
 constexpr double least = 3e-4;    // A, a little below where lamps work: of what no guess is known
 constexpr double most = 0.03;     // A, of a lamp
 constexpr double wire = 10;       // Ω, up to which a resistor is taken for a wire
@@ -21,6 +23,7 @@ StartCurrents::StartCurrents(const Circuit& circuit, const std::vector<Meeting>&
     share(circuit, meetings);
     lead(circuit, std::move(given));
     m_amps.resize(m_strings.size());
+    m_next.resize(m_strings.size());
 }
 
 /// From every diode in both directions, as far as elements are in series.
@@ -120,38 +123,40 @@ void StartCurrents::lead(const Circuit& circuit, std::vector<char> given) {
     }
 }
 
-double StartCurrents::junctionVolts(const String& string, const JunctionRow& diodes,
-                                    double amps) const {
-    double volts = 0;
-    for (std::size_t k = string.diodes.first; k < string.diodes.last; ++k)
-        volts += diodes.law(m_diodes[k]).voltsFor(amps);
-    return volts;
+double StartCurrents::volts(const Circuit& circuit, const JunctionRow& diodes, const String& string,
+                            double amps) const {
+    double sum = 0;
+    for (std::size_t k = string.diodes.first; k < string.diodes.last; ++k) {
+        const std::size_t diode = m_diodes[k];
+        const double own = circuit.models[circuit.diodes[diode].model].series.value();
+        sum += diodes.law(diode).voltsFor(amps) + own * amps;
+    }
+    return sum;
 }
 
-void StartCurrents::guess(const Circuit& circuit, double volts, JunctionRow& diodes) const {
-    std::fill(m_amps.begin(), m_amps.end(), 0.0);
-    for (std::size_t at = 0; at < m_strings.size(); ++at) {
-        const String& each = m_strings[at];
-        double ohms = 0;
-        for (std::size_t k = each.resistors.first; k < each.resistors.last; ++k)
-            ohms += circuit.resistors[m_resistors[k]].resistance.value();
-        if (!(ohms > 0)) continue;
-        ohms *= static_cast<double>(each.shares);
-        for (std::size_t k = each.diodes.first; k < each.diodes.last; ++k)
-            ohms += circuit.models[circuit.diodes[m_diodes[k]].model].series.value();
-        double amps = atFirst;
-        for (int round = 0; round < 2; ++round) {
-            double left = volts - junctionVolts(each, diodes, amps);
-            for (const Range& leads : each.leads) {
-                if (leads.first < leads.last)
-                    left -= junctionVolts(m_strings[m_leads[leads.first]], diodes, amps);
+void StartCurrents::guess(const Circuit& circuit, double highest, JunctionRow& diodes) const {
+    std::fill(m_amps.begin(), m_amps.end(), atFirst);
+    for (int round = 0; round < rounds; ++round) {
+        std::fill(m_next.begin(), m_next.end(), 0.0);
+        for (std::size_t at = 0; at < m_strings.size(); ++at) {
+            const String& each = m_strings[at];
+            double ohms = 0;
+            for (std::size_t k = each.resistors.first; k < each.resistors.last; ++k)
+                ohms += circuit.resistors[m_resistors[k]].resistance.value();
+            if (!(ohms > 0)) continue;
+            double left = highest - volts(circuit, diodes, each, m_amps[at]);
+            for (const auto& [first, last] : each.leads) {
+                if (first == last) continue;
+                const std::size_t lead = m_leads[first];
+                left -= volts(circuit, diodes, m_strings[lead], m_amps[lead]);
             }
-            amps = std::clamp(left / ohms, least, most);
+            const double shares = static_cast<double>(each.shares);
+            m_next[at] = std::clamp(left / (ohms * shares), least, most);
+            for (const auto& [first, last] : each.leads) {
+                for (std::size_t k = first; k < last; ++k) m_next[m_leads[k]] += m_next[at];
+            }
         }
-        m_amps[at] = amps;
-        for (const Range& leads : each.leads) {
-            for (std::size_t k = leads.first; k < leads.last; ++k) m_amps[m_leads[k]] += amps;
-        }
+        std::swap(m_amps, m_next);
     }
     for (std::size_t at = 0; at < m_strings.size(); ++at) {
         const String& each = m_strings[at];

@@ -20,8 +20,8 @@ public:
                   std::vector<char> given);
 
     /// Gives every diode of the row the current to begin with, its law being set, where the highest
-    /// supply of the circuit has `volts`.
-    void guess(const Circuit& circuit, double volts, JunctionRow& diodes) const;
+    /// supply of the circuit has `highest` volts.
+    void guess(const Circuit& circuit, double highest, JunctionRow& diodes) const;
 
 private:
     /// Diodes and resistors in series. A range of indices is of m_diodes, m_resistors or m_leads.
@@ -38,12 +38,12 @@ private:
     void walk(const Circuit& circuit, const std::vector<Meeting>& meetings);
     void share(const Circuit& circuit, const std::vector<Meeting>& meetings);
     void lead(const Circuit& circuit, std::vector<char> given);
-    [[nodiscard]] double junctionVolts(const String& string, const JunctionRow& diodes,
-                                       double amps) const;
+    [[nodiscard]] double volts(const Circuit& circuit, const JunctionRow& diodes,
+                               const String& string, double amps) const;
 
     std::vector<String> m_strings;
     std::vector<std::size_t> m_diodes, m_resistors, m_leads;
-    mutable std::vector<double> m_amps;  ///< per string: workspace of guess()
+    mutable std::vector<double> m_amps, m_next;  ///< per string: workspace of guess()
 };
 
 }  // namespace glimmet::core::circuit

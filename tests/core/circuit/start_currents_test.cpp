@@ -28,14 +28,14 @@ TEST(StartCurrents, OfAStringTakeAllItsLampsIntoAccount) {
         .led("b", "c", LedFamily::White)
         .r("c", "d", 330)
         .led("d", "0", LedFamily::Red);
-    for (const double each : startOverSolution(build.netlist.circuit)) EXPECT_NEAR(each, 1, 0.03);
+    for (const double each : startOverSolution(build.netlist.circuit)) EXPECT_NEAR(each, 1, 1e-3);
 }
 
 TEST(StartCurrents, OfLampsOnOneResistorAreItsShares) {
     Build build("four alike");
     build.v("in", "0", Constant{13.2}).r("in", "a", 220);
     for (int k = 0; k < 4; ++k) build.led("a", "0", LedFamily::White);
-    for (const double each : startOverSolution(build.netlist.circuit)) EXPECT_NEAR(each, 1, 0.03);
+    for (const double each : startOverSolution(build.netlist.circuit)) EXPECT_NEAR(each, 1, 1e-3);
 }
 
 TEST(StartCurrents, OfRectifiersAreThoseOfTheStringsBehindThem) {
@@ -54,7 +54,7 @@ TEST(StartCurrents, OfRectifiersAreThoseOfTheStringsBehindThem) {
         int conducting = 0;
         for (const double each : ratio) {
             if (each < 0 || each > 1e3) continue;  // blocked
-            EXPECT_NEAR(each, 1, 0.03);
+            EXPECT_NEAR(each, 1, 1e-3);
             ++conducting;
         }
         EXPECT_EQ(conducting, 5) << volts;
