@@ -36,7 +36,7 @@ void ours(benchmark::State& state, const char* name) {
         solver.rest(netlist.circuit);
         solver.forget();
         if (!solver.settleFromAnywhere()) std::abort();
-        read(netlist.circuit, solver, point);
+        read(solver, point);
         benchmark::DoNotOptimize(point.current.data());
     }
     state.counters["iterations"] = benchmark::Counter(static_cast<double>(solver.iterations()),
@@ -52,7 +52,7 @@ void oursAgain(benchmark::State& state, const char* name) {
     for (auto _ : state) {
         solver.excitation.volts[0] = 12 + 0.12 * (turn = 1 - turn);
         if (!solver.settleFromAnywhere()) std::abort();
-        read(netlist.circuit, solver, point);
+        read(solver, point);
         benchmark::DoNotOptimize(point.current.data());
     }
     state.counters["iterations"] = benchmark::Counter(static_cast<double>(solver.iterations()),

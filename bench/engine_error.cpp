@@ -121,11 +121,11 @@ void points(const char* name) {
     OperatingPoint reference, ours;
     solver.setTolerance(1e-15, 1e-20);
     if (!solver.settleFromAnywhere()) std::abort();
-    read(netlist.circuit, solver, reference);
+    read(solver, reference);
     Solver timed(netlist.circuit);
     timed.setTolerance(timedTolerance, 1e-12);
     if (!timed.settleFromAnywhere()) std::abort();
-    read(netlist.circuit, timed, ours);
+    read(timed, ours);
     loadIntoNgspice(netlist);
     const Columns theirs = ngspiceRun(netlist);
     double ourWorst = 0, theirWorst = 0;

@@ -308,6 +308,15 @@ void JunctionRow::stamp(const std::vector<Block>& blocks, double* conductances, 
     }
 }
 
+void JunctionRow::currents(std::vector<double>& amps) const {
+    amps.resize(size());
+    std::size_t diode = 0;
+    for (const Block& block : m_blocks) {
+        for (std::size_t lane = 0; lane < laneCount && diode < amps.size(); ++lane)
+            amps[diode++] = block.state.current[lane];
+    }
+}
+
 std::size_t JunctionRow::worst(const Tolerance& tolerance) const {
     std::size_t which = size();
     Fit worst = Fit::Good;

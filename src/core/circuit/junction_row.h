@@ -57,6 +57,7 @@ public:
     [[nodiscard]] double current(std::size_t diode) const {
         return of(diode).state.current[at(diode)];
     }
+    void currents(std::vector<double>& amps) const;  ///< of all
     [[nodiscard]] double conductance(std::size_t diode) const {
         return of(diode).state.conductance[at(diode)];
     }

@@ -49,16 +49,15 @@ bool settleAtBeginning(const Circuit& circuit, Solver& solver) {
     return solver.settleFromAnywhere();
 }
 
-void read(const Circuit& circuit, const Solver& solver, OperatingPoint& point) {
+void read(const Solver& solver, OperatingPoint& point) {
     solver.voltages(point.voltage);
     solver.sourceCurrents(point.current);
-    point.diode.resize(circuit.diodes.size());
-    for (std::size_t k = 0; k < circuit.diodes.size(); ++k) point.diode[k] = solver.diodeCurrent(k);
+    solver.diodeCurrents(point.diode);
 }
 
 Result<OperatingPoint> pointOf(const Circuit& circuit, const Solver& solver) {
     OperatingPoint point;
-    read(circuit, solver, point);
+    read(solver, point);
     for (std::size_t k = 0; k < point.current.size(); ++k) {
         if (std::isfinite(point.current[k])) continue;
         return failure(ErrorCode::OutOfRange, circuit.voltageSources[k].name,

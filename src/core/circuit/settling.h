@@ -24,7 +24,7 @@ inline constexpr double holding = 1e9;
 /// The solution that a solver has come to. Errors: OutOfRange where a current is beyond any number.
 [[nodiscard]] Result<OperatingPoint> pointOf(const Circuit& circuit, const Solver& solver);
 /// The same into a point that is there already: no allocation once it has its size.
-void read(const Circuit& circuit, const Solver& solver, OperatingPoint& point);
+void read(const Solver& solver, OperatingPoint& point);
 
 /// "The circuit did not settle around %1", by the element that was last in motion.
 [[nodiscard]] Error didNotSettle(const Solver& solver);

@@ -91,6 +91,7 @@ public:
         return volts(m_ports[which].edge);
     }
     [[nodiscard]] double diodeCurrent(std::size_t diode) const { return m_diodes.current(diode); }
+    void diodeCurrents(std::vector<double>& amps) const { m_diodes.currents(amps); }
     [[nodiscard]] double switchCurrent(std::size_t which) const;
     [[nodiscard]] double onePortCurrent(std::size_t which) const {
         return m_ports[which].state.current;

@@ -131,7 +131,7 @@ TEST(Solver, CountsAFloatingSupplyFromItsBusyEnd) {
     EXPECT_LT(solver.iterations(), 30);
     EXPECT_NEAR(solver.diodeCurrent(0), 0, 1e-15);
     OperatingPoint point;
-    read(build.netlist.circuit, solver, point);
+    read(solver, point);
     EXPECT_NEAR(point.voltage[2], 3.94, 1e-6);
 }
 
@@ -153,7 +153,7 @@ TEST(Solver, GivesAgainWhatANewOneGives) {
         const double volts = 12 + 1.5 * std::sin(0.7 * k) * std::exp(-0.1 * k);
         kept.excitation.volts[0] = volts;
         ASSERT_TRUE(kept.settleFromAnywhere());
-        read(circuit, kept, point);
+        read(kept, point);
         circuit.voltageSources[0].volts = Constant{volts};
         Solver fresh(circuit);
         fresh.setTolerance(1e-14, 1e-22);
@@ -201,7 +201,7 @@ TEST(Solver, TakesOtherValuesAndGivesWhatANewOneGives) {
         circuit.voltageSources[0].volts = Constant{6 * factor(random)};
         kept.update(circuit);
         ASSERT_TRUE(kept.settleFromAnywhere());
-        read(circuit, kept, point);
+        read(kept, point);
         const OperatingPoint fresh = operatingPoint(circuit).value();
         for (std::size_t k = 0; k < point.diode.size(); ++k)
             EXPECT_NEAR(point.diode[k] / fresh.diode[k], 1, 1e-9);
@@ -233,13 +233,13 @@ TEST(Solver, AllocatesNothingOnceItIsMade) {
         auto solver = solverFor(netlist.circuit);
         ASSERT_TRUE(solver.has_value());
         OperatingPoint point;
-        read(netlist.circuit, *solver, point);
+        read(*solver, point);
         const long before = tests::allocations();
         for (int turn = 0; turn < 3; ++turn) {
             solver->update(netlist.circuit);
             solver->forget();
             EXPECT_TRUE(solver->settleFromAnywhere());
-            read(netlist.circuit, *solver, point);
+            read(*solver, point);
         }
         EXPECT_EQ(tests::allocations(), before) << netlist.circuit.title;
     }
