@@ -193,6 +193,10 @@ void ReckoningPanel::showRecord(const std::vector<core::Text>& lines) {
             label.setText(said(line));
         });
     m_record.whole->setVisible(!lines.empty());
+    // Now, from the inside out, not after the first painting: else it is painted twice.
+    for (const Section& each : {m_figures, m_because, m_options, m_others, m_record})
+        each.whole->layout()->activate();
+    m_column->activate();
 }
 
 void ReckoningPanel::showFigures(Section& section, Rows<FigureRow>& rows,

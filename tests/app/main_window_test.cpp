@@ -9,6 +9,7 @@
 #include <QAbstractButton>
 #include <QAction>
 #include <QFileInfo>
+#include <QListView>
 #include <QMenuBar>
 #include <QPushButton>
 #include <QSignalSpy>
@@ -41,6 +42,36 @@ TEST(MainWindow, AJotChangesSentenceFiguresAndPlotAtOnceAndUndoTakesItBack) {
     app.press(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(app.sentence(), "Fits: stalled it would draw 1.36 A of the decoder's 1.8 A peak.");
     EXPECT_EQ(app.find<QWidget>(u"motorPlot"_s)->grab().toImage(), before);
+}
+// Painting is half of the time from an edit to the repainted window.
+TEST(MainWindow, PaintsOnceForAnEditAndTheShelfOnlyWhereItChanged) {
+    struct Paints : QObject {
+        bool eventFilter(QObject*, QEvent* event) override {
+            if (event->type() == QEvent::Paint) ++count;
+            return false;
+        }
+        int count = 0;
+    };
+    OpenWindow app;
+    app.bench().openJob(app.bench().workshop()->jobs().value()[1].id);
+    app.bench().goTo(core::Stage::Lamps);
+    for (const QString& line : {u"resistor headlamps A 2k7"_s, u"resistor headlamps A 3k3"_s}) {
+        app.bench().take(line);
+        OpenWindow::settle();
+    }
+    QTest::qWait(200);  // the look through the shelf included
+    Paints reckoning, shelf;
+    app.find<QLabel>(u"sentence"_s)->installEventFilter(&reckoning);
+    app.find<QListView>(u"shelfList"_s)->viewport()->installEventFilter(&shelf);
+    const std::string before = app.sentence();
+    app.bench().take(u"resistor headlamps A 2k7"_s);
+    OpenWindow::settle();
+    EXPECT_NE(app.sentence(), before);
+    EXPECT_EQ(reckoning.count, 1);
+    EXPECT_EQ(shelf.count, 0);
+    app.bench().take(u"name Gull"_s);
+    OpenWindow::settle();
+    EXPECT_GE(shelf.count, 1);
 }
 TEST(MainWindow, ShowsWhatALineWillMeanWhileItIsTyped) {
     OpenWindow app;

@@ -2,6 +2,8 @@
 
 #include "app/words.h"
 
+#include <algorithm>
+
 using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
@@ -72,15 +74,23 @@ void ShelfModel::applyFilter() {
 }
 
 void ShelfModel::setStandings(const std::vector<ShelfStanding>& standings) {
-    for (const ShelfStanding& standing : standings) m_standings[standing.job] = standing;
-    if (!m_shown.empty()) emit dataChanged(index(0), index(rowCount() - 1));
+    // An edit rarely changes how a job stands, and a row without change need not be painted.
+    bool changed = false;
+    for (const ShelfStanding& standing : standings) {
+        const auto [at, isNew] = m_standings.try_emplace(standing.job, standing);
+        changed = changed || isNew || at->second != standing;
+        at->second = standing;
+    }
+    if (changed && !m_shown.empty()) emit dataChanged(index(0), index(rowCount() - 1));
 }
 
 void ShelfModel::rename(store::JobId id, const std::string& name, core::BodyKind kind,
                         double ratio) {
-    for (store::JobEntry& entry : m_all) {
-        if (entry.id == id) entry = {id, name, kind, ratio};
-    }
+    const store::JobEntry renamed{id, name, kind, ratio};
+    const auto entry = std::find_if(m_all.begin(), m_all.end(),
+                                    [&](const store::JobEntry& each) { return each.id == id; });
+    if (entry == m_all.end() || *entry == renamed) return;
+    *entry = renamed;
     if (const int row = rowOf(id); row >= 0) emit dataChanged(index(row), index(row));
 }
 

@@ -18,6 +18,7 @@ struct ShelfStanding {
     store::JobId job = 0;
     core::State state = core::State::Fine;
     core::Text next;
+    bool operator==(const ShelfStanding&) const = default;
 };
 
 class ShelfModel : public QAbstractListModel {
