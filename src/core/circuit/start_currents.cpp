@@ -28,36 +28,38 @@ StartCurrents::StartCurrents(const Circuit& circuit, const std::vector<Meeting>&
 
 /// From every diode in both directions, as far as elements are in series.
 void StartCurrents::walk(const Circuit& circuit, const std::vector<Meeting>& meetings) {
-    std::vector<char> isTaken(circuit.diodes.size(), 0),
-        isResistorTaken(circuit.resistors.size(), 0);
-    const auto across = [](Node a, Node b, Node from) { return a == from ? b : a; };
+    std::vector<char> isDiodeTaken(circuit.diodes.size(), 0);
+    std::vector<char> isResistorTaken(circuit.resistors.size(), 0);
+    // On over one of two elements that meet, if it is not of the string yet.
+    const auto goOn = [](Node& node, const std::array<std::size_t, 2>& here, const auto& ends,
+                         std::vector<char>& isTaken, std::vector<std::size_t>& members) {
+        for (const std::size_t next : here) {
+            if (next == Meeting::none || isTaken[next]) continue;
+            isTaken[next] = 1;
+            members.push_back(next);
+            const auto [a, b] = ends(next);
+            node = a == node ? b : a;
+            return true;
+        }
+        return false;
+    };
+    const auto diodeEnds = [&](std::size_t k) {
+        return std::pair(circuit.diodes[k].anode, circuit.diodes[k].cathode);
+    };
+    const auto resistorEnds = [&](std::size_t k) {
+        return std::pair(circuit.resistors[k].a, circuit.resistors[k].b);
+    };
     for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
-        if (isTaken[k]) continue;
+        if (isDiodeTaken[k]) continue;
         String string{.diodes = {m_diodes.size(), 0}, .resistors = {m_resistors.size(), 0}};
+        isDiodeTaken[k] = 1;
         m_diodes.push_back(k);
-        isTaken[k] = 1;
         for (const std::size_t side : sides) {
             Node node = side == 0 ? circuit.diodes[k].anode : circuit.diodes[k].cathode;
-            for (bool goesOn = true; goesOn && meetings[node].isSeries();) {
-                goesOn = false;
-                const Meeting& here = meetings[node];
-                for (const std::size_t next : here.diode) {
-                    if (next == Meeting::none || isTaken[next]) continue;
-                    m_diodes.push_back(next);
-                    isTaken[next] = 1;
-                    node = across(circuit.diodes[next].anode, circuit.diodes[next].cathode, node);
-                    goesOn = true;
-                    break;
-                }
-                if (goesOn) continue;
-                for (const std::size_t next : here.resistor) {
-                    if (next == Meeting::none || isResistorTaken[next]) continue;
-                    m_resistors.push_back(next);
-                    isResistorTaken[next] = 1;
-                    node = across(circuit.resistors[next].a, circuit.resistors[next].b, node);
-                    goesOn = true;
-                    break;
-                }
+            while (
+                meetings[node].isSeries() &&
+                (goOn(node, meetings[node].diode, diodeEnds, isDiodeTaken, m_diodes) ||
+                 goOn(node, meetings[node].resistor, resistorEnds, isResistorTaken, m_resistors))) {
             }
             string.ends[side] = node;
         }
@@ -134,7 +136,7 @@ double StartCurrents::volts(const Circuit& circuit, const JunctionRow& diodes, c
     return sum;
 }
 
-void StartCurrents::guess(const Circuit& circuit, double highest, JunctionRow& diodes) const {
+void StartCurrents::guess(const Circuit& circuit, double highest, JunctionRow& diodes) {
     std::fill(m_amps.begin(), m_amps.end(), atFirst);
     for (int round = 0; round < rounds; ++round) {
         std::fill(m_next.begin(), m_next.end(), 0.0);

@@ -8,6 +8,7 @@
 #include "core/circuit/junction_row.h"
 #include "core/circuit/meetings.h"
 
+#include <array>
 #include <vector>
 
 namespace glimmet::core::circuit {
@@ -21,7 +22,7 @@ public:
 
     /// Gives every diode of the row the current to begin with, its law being set, where the highest
     /// supply of the circuit has `highest` volts.
-    void guess(const Circuit& circuit, double highest, JunctionRow& diodes) const;
+    void guess(const Circuit& circuit, double highest, JunctionRow& diodes);
 
 private:
     /// Diodes and resistors in series. A range of indices is of m_diodes, m_resistors or m_leads.
@@ -43,7 +44,7 @@ private:
 
     std::vector<String> m_strings;
     std::vector<std::size_t> m_diodes, m_resistors, m_leads;
-    mutable std::vector<double> m_amps, m_next;  ///< per string: workspace of guess()
+    std::vector<double> m_amps, m_next;  ///< per string: workspace of guess()
 };
 
 }  // namespace glimmet::core::circuit
