@@ -15,7 +15,22 @@ using namespace glimmet::core::circuit;
 using namespace glimmet::bench;
 using glimmet::core::Volts;
 
-/// The circuit is loaded once, as ngspice has it; each run begins from nothing.
+/// Operating points of a circuit that is loaded once, as ngspice has it; `before` each.
+template <class Before>
+void points(benchmark::State& state, const Netlist& netlist, Before before) {
+    Solver solver(netlist.circuit);
+    solver.setTolerance(timedTolerance, 1e-12);
+    OperatingPoint point;
+    for (auto _ : state) {
+        before(solver);
+        if (!solver.settleFromAnywhere()) std::abort();
+        read(solver, point);
+        benchmark::DoNotOptimize(point.current.data());
+    }
+    state.counters["iterations"] = benchmark::Counter(static_cast<double>(solver.iterations()),
+                                                      benchmark::Counter::kAvgIterations);
+}
+/// From nothing.
 void ours(benchmark::State& state, const char* name) {
     const Netlist netlist = circuitNamed(name);
     if (const auto* given = std::get_if<TransientSpan>(&netlist.analysis)) {
@@ -29,48 +44,24 @@ void ours(benchmark::State& state, const char* name) {
         state.counters["iterations"] = static_cast<double>(last.iterations);
         return;
     }
-    Solver solver(netlist.circuit);
-    solver.setTolerance(timedTolerance, 1e-12);
-    OperatingPoint point;
-    for (auto _ : state) {
+    points(state, netlist, [&](Solver& solver) {
         solver.rest(netlist.circuit);
         solver.forget();
-        if (!solver.settleFromAnywhere()) std::abort();
-        read(solver, point);
-        benchmark::DoNotOptimize(point.current.data());
-    }
-    state.counters["iterations"] = benchmark::Counter(static_cast<double>(solver.iterations()),
-                                                      benchmark::Counter::kAvgIterations);
+    });
 }
 /// Solved again after a small change of the supply, from the last solution: what a keystroke does.
 void oursAgain(benchmark::State& state, const char* name) {
-    const Netlist netlist = circuitNamed(name);
-    Solver solver(netlist.circuit);
-    solver.setTolerance(timedTolerance, 1e-12);
-    OperatingPoint point;
     double turn = 0;
-    for (auto _ : state) {
-        solver.excitation.volts[0] = 12 + 0.12 * (turn = 1 - turn);
-        if (!solver.settleFromAnywhere()) std::abort();
-        read(solver, point);
-        benchmark::DoNotOptimize(point.current.data());
-    }
-    state.counters["iterations"] = benchmark::Counter(static_cast<double>(solver.iterations()),
-                                                      benchmark::Counter::kAvgIterations);
+    points(state, circuitNamed(name),
+           [&](Solver& solver) { solver.excitation.volts[0] = 12 + 0.12 * (turn = 1 - turn); });
 }
 /// From nothing, and all values taken anew before: laws at their temperature, starting currents.
 void oursUpdated(benchmark::State& state, const char* name) {
     const Netlist netlist = circuitNamed(name);
-    Solver solver(netlist.circuit);
-    solver.setTolerance(timedTolerance, 1e-12);
-    OperatingPoint point;
-    for (auto _ : state) {
+    points(state, netlist, [&](Solver& solver) {
         solver.update(netlist.circuit);
         solver.forget();
-        if (!solver.settleFromAnywhere()) std::abort();
-        read(solver, point);
-        benchmark::DoNotOptimize(point.current.data());
-    }
+    });
 }
 void ngspice(benchmark::State& state, const char* name) {
     loadIntoNgspice(circuitNamed(name));

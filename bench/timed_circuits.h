@@ -42,17 +42,6 @@ inline void loadIntoNgspice(const Netlist& netlist) {
     loaded = true;
 }
 
-inline Build bridgeWithTwoStrings() {
-    Build build("bridge with two strings");
-    build.v("in", "0", Constant{12})
-        .bridge("in", "0", "p", "m")
-        .r("p", "a", 680)
-        .led("a", "m", LedFamily::White)
-        .r("p", "b", 470)
-        .led("b", "c", LedFamily::Red)
-        .led("c", "m", LedFamily::Red);
-    return build;
-}
 inline Build bus(int lamps, double section) {
     Build build("bus");
     build.v("n0", "0", Constant{12});
@@ -78,7 +67,11 @@ inline Netlist circuitNamed(const std::string& name) {
         for (int k = 0; k < 6; ++k) build.led("a", "0", LedFamily::White, 0.02 * k);
         return build.op();
     }
-    if (name == "bridge") return bridgeWithTwoStrings().op();
+    if (name == "bridge")
+        return Build("bridge with two strings")
+            .v("in", "0", Constant{12})
+            .bridgeWithTwoStrings("in", "0")
+            .op();
     if (name == "bus200") return bus(200, 0.03).op();
     for (const Netlist& netlist : glimmet::tests::tradeCircuits()) {
         if (name == "dcc" && netlist.circuit.title == "bridge, capacitor and five lamps on DCC") {

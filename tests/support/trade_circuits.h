@@ -58,6 +58,14 @@ public:
         return diode(anode, cathode, model);
     }
     /// Four silicon diodes; what comes in at `a` and `b` leaves rectified between plus and minus.
+    Build& bridgeWithTwoStrings(const char* a, const char* b) {
+        return bridge(a, b, "p", "m")
+            .r("p", "a", 680)
+            .led("a", "m", core::LedFamily::White)
+            .r("p", "b", 470)
+            .led("b", "c", core::LedFamily::Red)
+            .led("c", "m", core::LedFamily::Red);
+    }
     Build& bridge(const char* a, const char* b, const char* plus, const char* minus) {
         // A megohm to ground, as any bench has: without it ngspice loses a bridge that floats.
         return silicon(a, plus).silicon(b, plus).silicon(minus, a).silicon(minus, b).r(minus, "0",
@@ -160,12 +168,7 @@ inline std::vector<core::circuit::Netlist> tradeCircuits() {
                           .op());
         all.push_back(Build("bridge with two strings")
                           .v("in", "0", dc(volts))
-                          .bridge("in", "0", "p", "m")
-                          .r("p", "a", 680)
-                          .led("a", "m", LedFamily::White)
-                          .r("p", "b", 470)
-                          .led("b", "c", LedFamily::Red)
-                          .led("c", "m", LedFamily::Red)
+                          .bridgeWithTwoStrings("in", "0")
                           .op());
     }
     all.push_back(Build("Zener at its knee")

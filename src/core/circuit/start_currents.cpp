@@ -24,6 +24,7 @@ StartCurrents::StartCurrents(const Circuit& circuit, const std::vector<Meeting>&
     lead(circuit, std::move(given));
     m_amps.resize(m_strings.size());
     m_next.resize(m_strings.size());
+    m_fed.resize(m_feeds.size());
 }
 
 /// From every diode in both directions, as far as elements are in series.
@@ -72,14 +73,11 @@ void StartCurrents::walk(const Circuit& circuit, const std::vector<Meeting>& mee
 /// Strings without a resistor, all between the same two nodes, of which one hangs on a resistor.
 void StartCurrents::share(const Circuit& circuit, const std::vector<Meeting>& meetings) {
     std::map<std::pair<Node, Node>, std::size_t> alike;
-    const auto hasResistor = [](const String& each) {
-        return each.resistors.first < each.resistors.last;
-    };
     for (const String& each : m_strings) {
-        if (!hasResistor(each)) ++alike[std::minmax(each.ends[0], each.ends[1])];
+        if (each.resistors.isEmpty()) ++alike[std::minmax(each.ends[0], each.ends[1])];
     }
     for (String& each : m_strings) {
-        if (hasResistor(each)) continue;
+        if (!each.resistors.isEmpty()) continue;
         const std::size_t shares = alike[std::minmax(each.ends[0], each.ends[1])];
         for (Node& end : each.ends) {
             const Meeting& here = meetings[end];
@@ -102,27 +100,29 @@ void StartCurrents::lead(const Circuit& circuit, std::vector<char> given) {
             given[each.a] = given[each.b] = given[each.a] | given[each.b];
         }
     }
-    std::multimap<Node, std::size_t> rectifiersAt;
+    std::map<Node, std::vector<std::size_t>> rectifiersAt;
     for (std::size_t k = 0; k < m_strings.size(); ++k) {
         const String& each = m_strings[k];
-        if (each.resistors.first < each.resistors.last) continue;
+        if (!each.resistors.isEmpty()) continue;
         for (const std::size_t side : sides) {
             if (!given[each.ends[side]] && given[each.ends[1 - side]])
-                rectifiersAt.emplace(each.ends[side], k);
+                rectifiersAt[each.ends[side]].push_back(k);
         }
     }
+    std::map<Node, std::size_t> feedAt;
     for (String& each : m_strings) {
-        if (each.resistors.first == each.resistors.last) continue;
+        if (each.resistors.isEmpty()) continue;
         for (const std::size_t side : sides) {
-            each.leads[side].first = m_leads.size();
-            const auto [first, last] = rectifiersAt.equal_range(each.ends[side]);
-            for (auto at = first; at != last; ++at) {
-                m_leads.push_back(at->second);
-                m_strings[at->second].leadsToOthers = true;
-            }
-            each.leads[side].last = m_leads.size();
+            const auto found = rectifiersAt.find(each.ends[side]);
+            if (found == rectifiersAt.end()) continue;
+            const auto [at, isNew] = feedAt.try_emplace(each.ends[side], m_feeds.size());
+            each.feeds[side] = at->second;
+            if (!isNew) continue;
+            m_feeds.push_back({m_rectifiers.size(), m_rectifiers.size() + found->second.size()});
+            m_rectifiers.insert(m_rectifiers.end(), found->second.begin(), found->second.end());
         }
     }
+    for (const std::size_t each : m_rectifiers) m_strings[each].isRectifier = true;
 }
 
 double StartCurrents::volts(const Circuit& circuit, const JunctionRow& diodes, const String& string,
@@ -140,6 +140,7 @@ void StartCurrents::guess(const Circuit& circuit, double highest, JunctionRow& d
     std::fill(m_amps.begin(), m_amps.end(), atFirst);
     for (int round = 0; round < rounds; ++round) {
         std::fill(m_next.begin(), m_next.end(), 0.0);
+        std::fill(m_fed.begin(), m_fed.end(), 0.0);
         for (std::size_t at = 0; at < m_strings.size(); ++at) {
             const String& each = m_strings[at];
             double ohms = 0;
@@ -147,24 +148,28 @@ void StartCurrents::guess(const Circuit& circuit, double highest, JunctionRow& d
                 ohms += circuit.resistors[m_resistors[k]].resistance.value();
             if (!(ohms > 0)) continue;
             double left = highest - volts(circuit, diodes, each, m_amps[at]);
-            for (const auto& [first, last] : each.leads) {
-                if (first == last) continue;
-                const std::size_t lead = m_leads[first];
-                left -= volts(circuit, diodes, m_strings[lead], m_amps[lead]);
+            for (const std::size_t feed : each.feeds) {
+                if (feed == none) continue;
+                const std::size_t first = m_rectifiers[m_feeds[feed].first];
+                left -= volts(circuit, diodes, m_strings[first], m_amps[first]);
             }
             const double shares = static_cast<double>(each.shares);
             m_next[at] = std::clamp(left / (ohms * shares), least, most);
-            for (const auto& [first, last] : each.leads) {
-                for (std::size_t k = first; k < last; ++k) m_next[m_leads[k]] += m_next[at];
+            for (const std::size_t feed : each.feeds) {
+                if (feed != none) m_fed[feed] += m_next[at];
             }
+        }
+        for (std::size_t feed = 0; feed < m_feeds.size(); ++feed) {
+            for (std::size_t k = m_feeds[feed].first; k < m_feeds[feed].last; ++k)
+                m_next[m_rectifiers[k]] = m_fed[feed];
         }
         std::swap(m_amps, m_next);
     }
     for (std::size_t at = 0; at < m_strings.size(); ++at) {
         const String& each = m_strings[at];
-        const bool waits = each.resistors.first < each.resistors.last && each.shares == 1;
+        const bool waits = !each.resistors.isEmpty() && each.shares == 1;
         for (std::size_t k = each.diodes.first; k < each.diodes.last; ++k)
-            diodes.setStart(m_diodes[k], std::max(m_amps[at], least), waits, each.leadsToOthers);
+            diodes.setStart(m_diodes[k], std::max(m_amps[at], least), waits, each.isRectifier);
     }
 }
 

@@ -25,16 +25,18 @@ public:
     void guess(const Circuit& circuit, double highest, JunctionRow& diodes);
 
 private:
-    /// Diodes and resistors in series. A range of indices is of m_diodes, m_resistors or m_leads.
+    static constexpr std::size_t none = static_cast<std::size_t>(-1);
     struct Range {
         std::size_t first = 0, last = 0;
+        [[nodiscard]] bool isEmpty() const { return first == last; }
     };
+    /// Diodes and resistors in series, as ranges of m_diodes and m_resistors.
     struct String {
         Range diodes, resistors;
         std::array<Node, 2> ends{};
-        std::size_t shares = 1;        ///< strings alike that the resistor feeds
-        std::array<Range, 2> leads{};  ///< strings of rectifiers from a supply to an end
-        bool leadsToOthers = false;
+        std::size_t shares = 1;                        ///< strings alike that the resistor feeds
+        std::array<std::size_t, 2> feeds{none, none};  ///< per end: index into m_feeds
+        bool isRectifier = false;                      ///< it leads to others
     };
     void walk(const Circuit& circuit, const std::vector<Meeting>& meetings);
     void share(const Circuit& circuit, const std::vector<Meeting>& meetings);
@@ -43,8 +45,14 @@ private:
                                const String& string, double amps) const;
 
     std::vector<String> m_strings;
-    std::vector<std::size_t> m_diodes, m_resistors, m_leads;
-    std::vector<double> m_amps, m_next;  ///< per string: workspace of guess()
+    std::vector<std::size_t> m_diodes, m_resistors;
+    /// Per node that rectifiers lead to from a supply: them, as a range of m_rectifiers, which are
+    /// strings.
+    std::vector<Range> m_feeds;
+    std::vector<std::size_t> m_rectifiers;
+    // Workspace of guess().
+    std::vector<double> m_amps, m_next;  ///< per string
+    std::vector<double> m_fed;           ///< per feed: what it leads to
 };
 
 }  // namespace glimmet::core::circuit

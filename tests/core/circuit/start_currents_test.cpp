@@ -43,12 +43,7 @@ TEST(StartCurrents, OfRectifiersAreThoseOfTheStringsBehindThem) {
         Build build("bridge");
         build.v("track", "0", Constant{volts})
             .r("track", "in", 0.2)  // the wire to it
-            .bridge("in", "0", "p", "m")
-            .r("p", "a", 680)
-            .led("a", "m", LedFamily::White)
-            .r("p", "b", 470)
-            .led("b", "c", LedFamily::Red)
-            .led("c", "m", LedFamily::Red);
+            .bridgeWithTwoStrings("in", "0");
         const std::vector<double> ratio = startOverSolution(build.netlist.circuit);
         ASSERT_EQ(ratio.size(), 7U);
         int conducting = 0;
