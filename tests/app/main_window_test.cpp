@@ -50,6 +50,9 @@ TEST(MainWindow, PaintsOnceForAnEditAndTheShelfOnlyWhereItChanged) {
             if (event->type() == QEvent::Paint) ++count;
             return false;
         }
+        void await() const {
+            for (int wait = 0; wait < 250 && count == 0; ++wait) OpenWindow::settle();
+        }
         int count = 0;
     };
     OpenWindow app;
@@ -65,12 +68,13 @@ TEST(MainWindow, PaintsOnceForAnEditAndTheShelfOnlyWhereItChanged) {
     app.find<QListView>(u"shelfList"_s)->viewport()->installEventFilter(&shelf);
     const std::string before = app.sentence();
     app.bench().take(u"resistor headlamps A 2k7"_s);
-    OpenWindow::settle();
+    reckoning.await();
+    QTest::qWait(100);  // whatever else there may be to paint
     EXPECT_NE(app.sentence(), before);
     EXPECT_EQ(reckoning.count, 1);
     EXPECT_EQ(shelf.count, 0);
     app.bench().take(u"name Gull"_s);
-    OpenWindow::settle();
+    shelf.await();
     EXPECT_GE(shelf.count, 1);
 }
 TEST(MainWindow, ShowsWhatALineWillMeanWhileItIsTyped) {
