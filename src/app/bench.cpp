@@ -8,46 +8,26 @@
 using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
-namespace {
-/// Steps of a job's history that undo reaches back; older ones stay in the workshop file.
-constexpr std::size_t undoDepth = 500;
-}  // namespace
-
-/// One step of a job's history. The workshop has recorded it before it comes onto the stack.
-class Bench::EditCommand : public QUndoCommand {
-public:
-    EditCommand(Bench& bench, const QString& what, store::RevisionId before,
-                store::RevisionId after)
-        : QUndoCommand(what), m_bench(bench), m_before(before), m_after(after) {}
-    void undo() override { m_bench.moveTo(m_before); }
-    void redo() override {
-        if (m_recorded)
-            m_recorded = false;
-        else
-            m_bench.moveTo(m_after);
-    }
-
-private:
-    Bench& m_bench;
-    store::RevisionId m_before;
-    store::RevisionId m_after;
-    bool m_recorded = true;  ///< QUndoStack::push calls redo() for what is done already
-};
-
 class Bench::ShelfCommand : public QUndoCommand {
 public:
-    ShelfCommand(Bench& bench, const QString& what, store::JobId job, bool puts, bool done)
-        : QUndoCommand(what), m_bench(bench), m_job(job), m_puts(puts), m_done(done) {}
-    void undo() override { m_bench.setOnShelf(m_job, !m_puts); }
+    ShelfCommand(Bench& bench, const core::Text& what, store::JobId job, bool puts, bool done)
+        : QUndoCommand(said(what)),
+          m_bench(bench),
+          m_what(what),
+          m_job(job),
+          m_puts(puts),
+          m_done(done) {}
+    void undo() override { m_bench.setOnShelf(m_job, !m_puts, m_what); }
     void redo() override {
         if (m_done)
             m_done = false;
         else
-            m_bench.setOnShelf(m_job, m_puts);
+            m_bench.setOnShelf(m_job, m_puts, m_what);
     }
 
 private:
     Bench& m_bench;
+    core::Text m_what;
     store::JobId m_job;
     bool m_puts;
     bool m_done;
@@ -66,7 +46,6 @@ const core::Finding* Bench::spoken() const {
 }
 
 void Bench::setWorkshop(std::unique_ptr<store::Workshop> workshop) {
-    m_undo.clear();
     m_shelfUndo.clear();
     m_jobId.reset();
     m_job = {};
@@ -87,56 +66,54 @@ void Bench::openJob(store::JobId id) {
     m_job = std::move(*job);
     m_subject.clear();
     m_spokenId.clear();
-    reloadHistory();
     recompute();
 }
 
-void Bench::reloadHistory() {
-    m_undo.clear();
-    m_revision = 0;
-    const auto history = m_workshop->history(*m_jobId, undoDepth);
-    if (!history || history->steps.empty()) return;
-    m_revision = history->steps[history->head].revision;
-    for (std::size_t i = 1; i < history->steps.size(); ++i) {
-        m_undo.push(new EditCommand(*this, said(history->steps[i].what),
-                                    history->steps[i - 1].revision, history->steps[i].revision));
-    }
-    // Undone steps: the stack goes back to where the head is; the workshop is there already.
-    m_replaying = true;
-    m_undo.setIndex(static_cast<int>(history->head));
-    m_replaying = false;
-}
-
-void Bench::recompute() {
-    m_findings = core::findings(m_job, m_catalogue);
-    emit jobChanged();
-}
-
-void Bench::moveTo(store::RevisionId revision) {
-    if (m_replaying || revision == m_revision) return;
-    auto job = m_workshop->moveHead(*m_jobId, revision);
-    if (!job) {
-        emit failed(said(job.error()));
-        // The stack has moved and the job has not: make them agree again, outside this command.
-        QMetaObject::invokeMethod(this, &Bench::reloadHistory, Qt::QueuedConnection);
-        return;
-    }
-    m_revision = revision;
+void Bench::follow() {
+    if (!m_workshop || !readOnly()) return;
+    const auto written = m_workshop->writtenElsewhere();
+    if (!written || !*written) return;  // a writer in the middle of it: the next look will tell
+    emit shelfChanged();
+    if (!m_jobId) return;
+    auto job = m_workshop->job(*m_jobId);
+    if (!job || *job == m_job) return;
     m_job = std::move(*job);
     recompute();
 }
 
-bool Bench::edit(const core::Text& what, const core::Job& after) {
-    if (!m_workshop || !m_jobId) return false;
-    const auto revision = m_workshop->record(*m_jobId, after, what);
-    if (!revision) {
-        emit failed(said(revision.error()));
+void Bench::recompute() {
+    m_findings = core::findings(m_job, m_catalogue);
+    m_undoable = {};
+    if (m_workshop && m_jobId && !readOnly()) {
+        if (auto undoable = m_workshop->undoable(*m_jobId)) m_undoable = std::move(*undoable);
+    }
+    emit jobChanged();
+}
+
+bool Bench::undo() { return m_workshop && m_jobId && moved(m_workshop->undo(*m_jobId)); }
+bool Bench::redo() { return m_workshop && m_jobId && moved(m_workshop->redo(*m_jobId)); }
+
+bool Bench::moved(const core::Result<store::Moved>& step) {
+    if (!step) {
+        emit failed(said(step.error()));
         return false;
     }
-    const store::RevisionId before = m_revision;
-    m_revision = *revision;
+    m_job = step->job;
+    recompute();
+    if (step->larger) {
+        emit failed(tr("%1 changed more than this job. The rest of it stays as it is.")
+                        .arg(said(step->what)));
+    }
+    return true;
+}
+
+bool Bench::edit(const core::Text& what, const core::Job& after) {
+    if (!m_workshop || !m_jobId) return false;
+    if (const auto recorded = m_workshop->record(*m_jobId, after, what); !recorded) {
+        emit failed(said(recorded.error()));
+        return false;
+    }
     m_job = after;
-    m_undo.push(new EditCommand(*this, said(what), before, *revision));
     recompute();
     return true;
 }
@@ -203,7 +180,7 @@ bool Bench::addJob(const core::Job& job, const core::Text& what) {
         emit failed(said(id.error()));
         return false;
     }
-    m_shelfUndo.push(new ShelfCommand(*this, said(what), *id, true, true));
+    m_shelfUndo.push(new ShelfCommand(*this, what, *id, true, true));
     emit shelfChanged();
     openJob(*id);
     return true;
@@ -215,12 +192,12 @@ void Bench::takeOffShelf() {
         emit failed(tr("The workshop is open read-only: nothing can be taken off the shelf."));
         return;
     }
-    m_shelfUndo.push(new ShelfCommand(*this, tr("%1 off the shelf").arg(qs(m_job.name)), *m_jobId,
+    m_shelfUndo.push(new ShelfCommand(*this, core::text("%1 off the shelf", m_job.name), *m_jobId,
                                       false, false));
 }
 
-void Bench::setOnShelf(store::JobId id, bool onShelf) {
-    if (const auto done = m_workshop->setOnShelf(id, onShelf); !done) {
+void Bench::setOnShelf(store::JobId id, bool onShelf, const core::Text& what) {
+    if (const auto done = m_workshop->setOnShelf(id, onShelf, what); !done) {
         emit failed(said(done.error()));
         return;
     }
@@ -234,7 +211,6 @@ void Bench::setOnShelf(store::JobId id, bool onShelf) {
         } else {
             m_jobId.reset();
             m_job = {};
-            m_undo.clear();
             recompute();
         }
     }

@@ -33,11 +33,14 @@ public:
     [[nodiscard]] const std::string& subject() const { return m_subject; }
     /// The finding that the reckoning speaks about; nullptr when there is none.
     [[nodiscard]] const core::Finding* spoken() const;
-    [[nodiscard]] QUndoStack* undoStack() { return &m_undo; }
+    /// What undo and redo of the open job would take back and bring back.
+    [[nodiscard]] const store::Undoable& undoable() const { return m_undoable; }
     [[nodiscard]] QUndoStack* shelfUndoStack() { return &m_shelfUndo; }
 
     void setWorkshop(std::unique_ptr<store::Workshop> workshop);
     void openJob(store::JobId id);
+    /// Shows what another window has written since; for a workshop that is open read-only.
+    void follow();
     void goTo(core::Stage stage);
     void pointAt(const std::string& subject);
     void speakOf(const std::string& findingId);
@@ -46,6 +49,9 @@ public:
     [[nodiscard]] core::Result<core::Jotted> understood(const QString& line) const;
     /// Enters a jot line. False, with the sentence in failed(), when nothing was taken.
     bool take(const QString& line);
+    /// One step of the open job back or forward, as the workshop file has it. False as take().
+    bool undo();
+    bool redo();
     bool addJob(const core::Job& job, const core::Text& what);
     void takeOffShelf();
 
@@ -55,29 +61,24 @@ signals:
     void jobChanged();        ///< other job, other contents: everything is to be shown anew
     void attentionChanged();  ///< stage, subject or finding in question
     void failed(const QString& sentence);
-    void jotOffered(const QString& start);
 
 private:
-    class EditCommand;
     class ShelfCommand;
     void recompute();
-    void reloadHistory();
-    void moveTo(store::RevisionId revision);
-    void setOnShelf(store::JobId id, bool onShelf);
+    bool moved(const core::Result<store::Moved>& step);
+    void setOnShelf(store::JobId id, bool onShelf, const core::Text& what);
     bool edit(const core::Text& what, const core::Job& after);
 
     core::Catalogue m_catalogue;
     std::unique_ptr<store::Workshop> m_workshop;
     std::optional<store::JobId> m_jobId;
-    store::RevisionId m_revision = 0;
     core::Job m_job;
     std::vector<core::Finding> m_findings;
     core::Stage m_stage = core::Stage::Measure;
     std::string m_subject;
     std::string m_spokenId;
-    QUndoStack m_undo;
+    store::Undoable m_undoable;
     QUndoStack m_shelfUndo;
-    bool m_replaying = false;  ///< the stack is being set to the head, which stays
 };
 
 }  // namespace glimmet::app

@@ -13,9 +13,11 @@
 #include <QFileInfo>
 #include <QSettings>
 #include <QStandardPaths>
+#include <QTimer>
 #include <QWindow>
 
-#include <cstdio>
+#include <iostream>
+#include <string>
 
 using namespace Qt::StringLiterals;
 
@@ -40,6 +42,22 @@ QString ownWorkshop() {
     const QString folder = QStandardPaths::writableLocation(QStandardPaths::AppDataLocation);
     QDir().mkpath(folder);
     return QDir(folder).filePath(u"Workshop.glimmet"_s);
+}
+
+/// Takes a line of standard input, then the next, until there are no more. Waits for a job: a large
+/// workshop is looked through before it opens.
+void enterNextLine(glimmet::app::Bench& bench) {
+    if (!bench.hasJob()) {
+        QTimer::singleShot(20, &bench, [&bench] { enterNextLine(bench); });
+        return;
+    }
+    std::string line;
+    if (!std::getline(std::cin, line)) return;
+    const bool taken = line == "undo"   ? bench.undo()
+                       : line == "redo" ? bench.redo()
+                                        : bench.take(QString::fromStdString(line));
+    if (taken) std::cout << line << std::endl;  // flushed: whoever reads it may rely on it
+    QTimer::singleShot(0, &bench, [&bench] { enterNextLine(bench); });
 }
 
 }  // namespace
@@ -67,7 +85,12 @@ int main(int argc, char** argv) {
         u"exit-after-first-frame"_s,
         QApplication::translate("main",
                                 "Exit when the window has been painted once (for measuring)."));
-    parser.addOptions({demo, shots, firstFrame});
+    const QCommandLineOption enter(
+        u"enter"_s,
+        QApplication::translate("main",
+                                "Enter the jot lines of standard input as if they were typed; each "
+                                "is printed when it is recorded."));
+    parser.addOptions({demo, shots, firstFrame, enter});
     parser.process(application);
     // Pictures for the documentation are taken without the settings of whoever takes them.
     if (parser.isSet(shots)) QSettings::setDefaultFormat(QSettings::IniFormat);
@@ -106,6 +129,10 @@ int main(int argc, char** argv) {
         while (!window.windowHandle()->isExposed()) QApplication::processEvents();
         window.repaint();
         return 0;
+    }
+    if (parser.isSet(enter)) {
+        // From the event loop, a line at a time, as keys would come.
+        QTimer::singleShot(0, &window, [&window] { enterNextLine(window.bench()); });
     }
     return QApplication::exec();
 }

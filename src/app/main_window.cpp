@@ -32,6 +32,7 @@
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QStandardPaths>
+#include <QTimer>
 #include <QUndoStack>
 #include <QVBoxLayout>
 #include <QtConcurrent>
@@ -44,6 +45,7 @@ namespace glimmet::app {
 namespace {
 
 constexpr int recentFiles = 8;
+constexpr int followMilliseconds = 700;  // how far a read-only window is behind the one that writes
 constexpr qint64 quicklyExamined = 4 << 20;  // bytes that are looked through within a frame
 
 /// A kind of body to put on the shelf, as its silhouette.
@@ -87,6 +89,10 @@ MainWindow::MainWindow(core::Catalogue catalogue) : m_bench(std::move(catalogue)
     connect(&m_scan, &ShelfScan::found, m_shelf->model(), &ShelfModel::setStandings);
     connect(&m_scan, &ShelfScan::progressed, m_shelf, &ShelfView::showProgress);
     connect(m_shelf, &ShelfView::scanCancelled, &m_scan, &ShelfScan::cancel);
+
+    auto* following = new QTimer(this);
+    connect(following, &QTimer::timeout, &m_bench, &Bench::follow);
+    following->start(followMilliseconds);
 
     QSettings settings;
     restoreGeometry(settings.value(u"window/geometry"_s).toByteArray());
@@ -245,19 +251,17 @@ void MainWindow::buildMenus() {
     workshop->addSeparator();
     add(workshop, tr("&New workshop…"), {}, &MainWindow::newWorkshop);
     add(workshop, tr("&Open workshop…"), QKeySequence::Open, &MainWindow::chooseWorkshop);
+    m_needWorkshop =
+        add(workshop, tr("&Save a copy…"), QKeySequence(u"Ctrl+Shift+S"_s), &MainWindow::saveCopy);
     m_recent = workshop->addMenu(tr("&Recent workshops"));
     connect(m_recent, &QMenu::aboutToShow, this, &MainWindow::fillRecent);
     workshop->addSeparator();
     add(workshop, tr("&Quit"), QKeySequence::Quit, &QWidget::close);
 
     QMenu* edit = menuBar()->addMenu(tr("&Edit"));
-    QAction* undo = m_bench.undoStack()->createUndoAction(this, tr("Undo"));
-    undo->setShortcut(QKeySequence::Undo);
-    QAction* redo = m_bench.undoStack()->createRedoAction(this, tr("Redo"));
-    redo->setShortcuts({QKeySequence(u"Ctrl+Shift+Z"_s), QKeySequence(u"Ctrl+Y"_s)});
-    edit->addActions({undo, redo});
-    m_writing.append(undo);
-    m_writing.append(redo);
+    m_undo = add(edit, tr("Undo"), QKeySequence::Undo, [this] { m_bench.undo(); });
+    m_redo = add(edit, tr("Redo"), {}, [this] { m_bench.redo(); });
+    m_redo->setShortcuts({QKeySequence(u"Ctrl+Shift+Z"_s), QKeySequence(u"Ctrl+Y"_s)});
     edit->addSeparator();
     add(edit, tr("&Jot line"), QKeySequence(u"Ctrl+J"_s), [this] { m_jot->focusLine(); });
     add(edit, tr("&Find job"), QKeySequence::Find, [this] { m_shelf->focusSearch(); });
@@ -317,9 +321,9 @@ void MainWindow::openWorkshop(const QString& path, store::Access access) {
 
 void MainWindow::openingFailed(const core::Error& error, const QString& path,
                                store::Access access) {
-    const bool readable = error.code == core::ErrorCode::InUse ||
-                          (error.code == core::ErrorCode::Unreadable && QFileInfo(path).isFile() &&
-                           access == store::Access::ReadWrite);
+    const bool readable =
+        access == store::Access::ReadWrite &&
+        (error.code == core::ErrorCode::InUse || error.code == core::ErrorCode::NotWritable);
     if (readable) {
         notice(said(error), tr("Open read-only"),
                [this, path] { openWorkshop(path, store::Access::ReadOnly); });
@@ -339,6 +343,7 @@ void MainWindow::openExamined(const QString& path, store::Access access,
     }
     remember(path);
     m_notice->hide();
+    m_scan.cancel();  // it reads the workshop that is being closed
     m_bench.setWorkshop(std::move(*opened));
     const auto jobs = m_bench.workshop()->jobs();
     if (jobs && !jobs->empty()) m_bench.openJob(jobs->front().id);
@@ -392,6 +397,7 @@ void MainWindow::search(const QString& words) {
 
 void MainWindow::showAll() {
     const bool has = m_bench.hasJob();
+    m_needWorkshop->setEnabled(m_bench.workshop() != nullptr);
     m_pictureStack->setCurrentIndex(has ? 0 : 1);
     m_pictureStack->widget(1)->setEnabled(m_bench.workshop() && !m_bench.readOnly());
     for (QAction* action : m_needJob) action->setEnabled(has);
@@ -401,6 +407,11 @@ void MainWindow::showAll() {
         else if (!m_needJob.contains(action) && action->menu())
             action->setEnabled(true);
     }
+    const store::Undoable& undoable = m_bench.undoable();
+    m_undo->setEnabled(undoable.undo.has_value());
+    m_undo->setText(undoable.undo ? tr("Undo %1").arg(said(*undoable.undo)) : tr("Undo"));
+    m_redo->setEnabled(undoable.redo.has_value());
+    m_redo->setText(undoable.redo ? tr("Redo %1").arg(said(*undoable.redo)) : tr("Redo"));
     m_strip->setVisible(has);
     if (has) {
         m_shelf->model()->rename(m_bench.jobId(), m_bench.job().name, m_bench.job().body.kind,
@@ -488,6 +499,17 @@ void MainWindow::newWorkshop() {
     if (path.isEmpty()) return;
     if (QFileInfo(path).suffix().isEmpty()) path += u".glimmet"_s;
     openWorkshop(path);
+}
+
+void MainWindow::saveCopy() {
+    QString path = QFileDialog::getSaveFileName(this, tr("Save a copy"), QDir::homePath(),
+                                                tr("Glimmet workshops (*.glimmet)"));
+    if (path.isEmpty()) return;
+    if (QFileInfo(path).suffix().isEmpty()) path += u".glimmet"_s;
+    const auto copied = m_bench.workshop()->copyTo(path);
+    notice(copied ? tr("A copy of the workshop is in %1. The one that is open stays open.")
+                        .arg(QFileInfo(path).fileName())
+                  : said(copied.error()));
 }
 
 void MainWindow::chooseWorkshop() {

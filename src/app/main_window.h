@@ -56,6 +56,7 @@ private:
     void reloadShelf();
     void search(const QString& words);
     void newWorkshop();
+    void saveCopy();
     void chooseWorkshop();
     void importJob();
     void exportJob();
@@ -84,6 +85,9 @@ private:
     QStackedWidget* m_pictureStack = nullptr;
     QSplitter* m_splitter = nullptr;
     QMenu* m_recent = nullptr;
+    QAction* m_undo = nullptr;
+    QAction* m_redo = nullptr;
+    QAction* m_needWorkshop = nullptr;
     QAction* m_lightsOut = nullptr;
     QAction* m_nightAction = nullptr;
     QList<QAction*> m_writing;  ///< actions that need a workshop open for writing

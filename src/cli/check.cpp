@@ -1,13 +1,17 @@
 #include "cli/check.h"
 
+#include "cli/input.h"
 #include "core/job/checks.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"
-#include "store/workshop.h"
-
-#include <QFile>
 
 #include <nlohmann/json.hpp>
+
+#include <algorithm>
+#include <condition_variable>
+#include <map>
+#include <mutex>
+#include <thread>
 
 namespace glimmet::cli {
 namespace {
@@ -57,95 +61,206 @@ ordered_json findingOut(const core::Finding& finding) {
     return out;
 }
 
-}  // namespace
-
-core::State Checked::worst() const {
+/// One job, judged and worded.
+struct Judged {
+    std::string out;
     core::State worst = core::State::Fine;
-    for (const CheckedJob& job : jobs) worst = core::worse(worst, core::worstState(job.findings));
-    return worst;
-}
+};
+using JudgedOrWhy = core::Result<Judged>;
 
-Checked checked(const std::string& path, const std::optional<std::string>& only,
-                const std::string& userCatalogue) {
-    Checked result;
-    const auto loaded = store::loadedCatalogue(QString::fromStdString(userCatalogue));
-    if (loaded.userFault) {
-        result.faults.push_back(userCatalogue + ": " + core::plain(loaded.userFault->what));
+Judged judged(const core::Job& job, std::optional<store::JobId> id,
+              const core::Catalogue& catalogue, bool asJson) {
+    const auto findings = core::findings(job, catalogue);
+    Judged result{{}, core::worstState(findings)};
+    if (!asJson) {
+        result.out = job.name + "\n";
+        for (const core::Finding& finding : findings) {
+            std::string state(core::name(finding.state));
+            state.resize(6, ' ');
+            result.out += "  " + state + core::plain(finding.sentence) + "\n";
+        }
         return result;
     }
-    std::vector<core::Job> jobs;
-    QFile file(QString::fromStdString(path));
-    if (!file.open(QIODevice::ReadOnly)) {
-        result.faults.push_back(
-            path + ": /: found no readable file, allowed: a workshop or a job in JSON");
-        return result;
-    }
-    if (file.peek(15) == QByteArrayLiteral("SQLite format 3")) {
-        file.close();
-        const auto workshop =
-            store::Workshop::open(QString::fromStdString(path), store::Access::ReadOnly);
-        if (!workshop) {
-            result.faults.push_back(path + ": " + core::plain(workshop.error().what));
-            return result;
-        }
-        const auto entries = (*workshop)->jobs();
-        for (const store::JobEntry& entry : entries.value_or(std::vector<store::JobEntry>{})) {
-            if (only && entry.name != *only) continue;
-            auto job = (*workshop)->job(entry.id);
-            if (job)
-                jobs.push_back(std::move(*job));
-            else
-                result.faults.push_back(path + ": " + core::plain(job.error().what));
-        }
-    } else {
-        std::vector<store::Fault> faults;
-        auto job = store::jobFromJson(file.readAll().toStdString(), &faults);
-        if (!job) {
-            for (const store::Fault& fault : faults) {
-                result.faults.push_back(path + ": " + store::sentence(fault));
-            }
-            if (faults.empty())
-                result.faults.push_back(path + ": " + core::plain(job.error().what));
-            return result;
-        }
-        if (!only || job->name == *only) jobs.push_back(std::move(*job));
-    }
-    if (only && jobs.empty() && result.faults.empty()) {
-        result.faults.push_back(path + ": --job: found no job called “" + *only +
-                                "”, allowed: the name of a job in the file");
-    }
-    if (!result.faults.empty()) return result;
-    for (const core::Job& job : jobs) {
-        result.jobs.push_back({job.name, core::findings(job, loaded.catalogue)});
-    }
+    ordered_json out{{"name", job.name}};
+    if (id) out["id"] = *id;
+    out["state"] = core::name(result.worst);
+    out["next"] = core::plain(core::nextAction(findings));
+    out["findings"] = ordered_json::array();
+    for (const core::Finding& finding : findings) out["findings"].push_back(findingOut(finding));
+    result.out = out.dump(-1, ' ', false, ordered_json::error_handler_t::replace);
     return result;
 }
 
-std::string asJson(const Checked& checked) {
-    ordered_json out;
-    out["jobs"] = ordered_json::array();
-    for (const CheckedJob& job : checked.jobs) {
-        ordered_json findings = ordered_json::array();
-        for (const core::Finding& finding : job.findings) findings.push_back(findingOut(finding));
-        out["jobs"].push_back({{"name", job.name},
-                               {"state", core::name(core::worstState(job.findings))},
-                               {"next", core::plain(core::nextAction(job.findings))},
-                               {"findings", std::move(findings)}});
-    }
-    return out.dump(2, ' ', false, ordered_json::error_handler_t::replace);
-}
-
-std::string asText(const Checked& checked) {
-    std::string out;
-    for (const CheckedJob& job : checked.jobs) {
-        out += job.name + "\n";
-        for (const core::Finding& finding : job.findings) {
-            std::string state(core::name(finding.state));
-            state.resize(6, ' ');
-            out += "  " + state + core::plain(finding.sentence) + "\n";
+/// The jobs of a workshop, judged side by side and handed on in their order.
+class JobRow {
+public:
+    JobRow(const CheckRequest& request, const std::vector<store::JobEntry>& entries,
+           const core::Catalogue& catalogue)
+        : m_request(request), m_entries(entries), m_catalogue(catalogue) {
+        const std::size_t cores = std::max(1U, std::thread::hardware_concurrency());
+        for (std::size_t i = 0; i < std::min(cores, entries.size()); ++i) {
+            m_workers.emplace_back([this] { work(); });
         }
     }
-    return out;
+    ~JobRow() {
+        for (std::thread& worker : m_workers) worker.join();
+    }
+    JobRow(const JobRow&) = delete;
+    JobRow& operator=(const JobRow&) = delete;
+
+    /// The job at `index`; to be called once for each, in order.
+    JudgedOrWhy next(std::size_t index) {
+        std::unique_lock lock(m_mutex);
+        m_changed.wait(lock, [&] { return m_done.contains(index); });
+        JudgedOrWhy result = std::move(m_done.extract(index).mapped());
+        ++m_handedOn;
+        m_changed.notify_all();
+        return result;
+    }
+
+private:
+    static constexpr std::size_t ahead = 16;  // jobs that may wait in memory for one before them
+
+    void work() {
+        // A workshop belongs to its thread.
+        const auto workshop =
+            store::Workshop::open(QString::fromStdString(m_request.path), store::Access::ReadOnly);
+        for (;;) {
+            std::unique_lock lock(m_mutex);
+            m_changed.wait(
+                lock, [&] { return m_next == m_entries.size() || m_next < m_handedOn + ahead; });
+            if (m_next == m_entries.size()) return;
+            const std::size_t mine = m_next++;
+            lock.unlock();
+            JudgedOrWhy result =
+                workshop ? (*workshop)->job(m_entries[mine].id).map([&](const core::Job& job) {
+                    return judged(job, m_entries[mine].id, m_catalogue, m_request.json);
+                })
+                         : tl::unexpected(workshop.error());
+            lock.lock();
+            m_done.emplace(mine, std::move(result));
+            m_changed.notify_all();
+        }
+    }
+
+    const CheckRequest& m_request;
+    const std::vector<store::JobEntry>& m_entries;
+    const core::Catalogue& m_catalogue;
+    std::mutex m_mutex;
+    std::condition_variable m_changed;
+    std::map<std::size_t, JudgedOrWhy> m_done;
+    std::size_t m_next = 0;      ///< the first that nobody has taken
+    std::size_t m_handedOn = 0;  ///< how many have left
+    std::vector<std::thread> m_workers;
+};
+
+/// Prints what is judged, with what JSON needs around and between.
+class Page {
+public:
+    Page(Checked& checked, bool asJson, const std::function<void(std::string_view)>& print)
+        : m_checked(checked), m_json(asJson), m_print(print) {}
+    void put(const Judged& job) {
+        if (m_json) m_print(m_checked.jobs == 0 ? "{\"jobs\":[\n" : ",\n");
+        m_print(job.out);
+        ++m_checked.jobs;
+        m_checked.worst = core::worse(m_checked.worst, job.worst);
+    }
+    void end() {
+        if (!m_json) return;
+        if (m_checked.jobs > 0)
+            m_print("\n]}\n");
+        else if (m_checked.faults.empty())
+            m_print("{\"jobs\":[]}\n");
+    }
+
+private:
+    Checked& m_checked;
+    bool m_json;
+    const std::function<void(std::string_view)>& m_print;
+};
+
+void checkWorkshop(const CheckRequest& request, const store::Workshop& workshop,
+                   const core::Catalogue& catalogue, Checked& checked, Page& page) {
+    auto entries = workshop.jobs();
+    if (!entries) {
+        checked.faults.push_back(request.path + ": " + core::plain(entries.error().what));
+        return;
+    }
+    std::erase_if(*entries, [&](const store::JobEntry& entry) {
+        return (request.job && entry.name != *request.job) ||
+               (request.id && entry.id != *request.id);
+    });
+    if (entries->empty() && (request.job || request.id)) {
+        checked.faults.push_back(request.path +
+                                 (request.id
+                                      ? ": --id: found no job " + std::to_string(*request.id)
+                                      : ": --job: found no job called “" + *request.job + "”") +
+                                 ", allowed: one that is on the shelf");
+        return;
+    }
+    JobRow row(request, *entries, catalogue);
+    for (std::size_t i = 0; i < entries->size(); ++i) {
+        const JudgedOrWhy job = row.next(i);
+        if (job) {
+            page.put(*job);
+        } else {
+            checked.faults.push_back(request.path + ": job " + std::to_string((*entries)[i].id) +
+                                     " “" + (*entries)[i].name +
+                                     "”: " + core::plain(job.error().what));
+        }
+    }
+}
+
+void checkDocument(const CheckRequest& request, const core::Catalogue& catalogue, Checked& checked,
+                   Page& page) {
+    const auto text = contents(request.path, "a workshop or a job in JSON");
+    if (!text) {
+        checked.faults.push_back(text.error());
+        return;
+    }
+    std::vector<store::Fault> faults;
+    const auto job = store::jobFromJson(*text, &faults);
+    for (const store::Fault& fault : faults) {
+        checked.faults.push_back(request.path + ": " + store::sentence(fault));
+    }
+    if (!job) {
+        if (faults.empty()) {
+            checked.faults.push_back(request.path + ": " + core::plain(job.error().what));
+        }
+    } else if (request.job && job->name != *request.job) {
+        checked.faults.push_back(request.path + ": --job: found no job called “" + *request.job +
+                                 "”, allowed: “" + job->name + "”");
+    } else {
+        page.put(judged(*job, {}, catalogue, request.json));
+    }
+}
+
+}  // namespace
+
+Checked check(const CheckRequest& request, const std::function<void(std::string_view)>& print) {
+    Checked checked;
+    const auto loaded = store::loadedCatalogue(QString::fromStdString(request.userCatalogue));
+    if (loaded.userFault) {
+        checked.faults.push_back(request.userCatalogue + ": " +
+                                 core::plain(loaded.userFault->what));
+        return checked;
+    }
+    if (auto fault = unreadable(request.path, "a workshop or a job in JSON")) {
+        checked.faults.push_back(std::move(*fault));
+        return checked;
+    }
+    Page page(checked, request.json, print);
+    const auto workshop =
+        store::Workshop::open(QString::fromStdString(request.path), store::Access::ReadOnly);
+    if (workshop) {
+        checkWorkshop(request, **workshop, loaded.catalogue, checked, page);
+    } else if (workshop.error().code == core::ErrorCode::NotUnderstood) {
+        checkDocument(request, loaded.catalogue, checked, page);
+    } else {
+        checked.faults.push_back(request.path + ": " + core::plain(workshop.error().what));
+    }
+    page.end();
+    return checked;
 }
 
 }  // namespace glimmet::cli

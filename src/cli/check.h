@@ -2,29 +2,33 @@
 #pragma once
 
 #include "core/finding/finding.h"
-#include "store/json_fields.h"
+#include "store/workshop.h"
 
+#include <functional>
 #include <optional>
 #include <string>
+#include <string_view>
 #include <vector>
 
 namespace glimmet::cli {
 
-struct CheckedJob {
-    std::string name;
-    std::vector<core::Finding> findings;
+struct CheckRequest {
+    std::string path;
+    std::optional<std::string> job{};  ///< only the jobs of that name
+    std::optional<store::JobId> id{};  ///< only the job of that number
+    std::string userCatalogue{};       ///< the user's own parts file
+    bool json = false;
 };
 struct Checked {
-    std::vector<CheckedJob> jobs;
-    std::vector<std::string> faults;  ///< one line each
-    [[nodiscard]] core::State worst() const;
+    std::size_t jobs = 0;                   ///< that were judged
+    core::State worst = core::State::Fine;  ///< of all that was judged
+    std::vector<std::string> faults;        ///< one line each
 };
 
-/// `job`: only the jobs of that name. `userCatalogue`: the user's own parts file.
-[[nodiscard]] Checked checked(const std::string& path, const std::optional<std::string>& job,
-                              const std::string& userCatalogue);
-
-[[nodiscard]] std::string asJson(const Checked& checked);
-[[nodiscard]] std::string asText(const Checked& checked);
+/// Judges job after job, on all cores, and prints each as soon as those before it are printed: no
+/// more than a few jobs are in memory. A job that cannot be read is named among the faults, and the
+/// others are judged all the same. Where nothing at all can be judged, nothing is printed.
+[[nodiscard]] Checked check(const CheckRequest& request,
+                            const std::function<void(std::string_view)>& print);
 
 }  // namespace glimmet::cli

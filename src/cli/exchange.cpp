@@ -1,32 +1,45 @@
 #include "cli/exchange.h"
 
+#include "cli/input.h"
 #include "core/job/lamp_netlist.h"
 #include "store/job_json.h"
 #include "store/workshop.h"
 
 #include <QDateTime>
-#include <QFile>
 
 namespace glimmet::cli {
 
 namespace {
 
-/// The one job of that name in a workshop, now or at a moment; else the line to complain with.
-tl::expected<core::Job, std::string> jobOf(const std::string& path, const std::string& wanted,
+constexpr std::size_t mostNamed = 12;  // of a shelf, in a complaint
+
+/// That job of a workshop, now or at a moment; else the line to complain with.
+tl::expected<core::Job, std::string> jobOf(const std::string& path, const Wanted& wanted,
                                            const std::string& moment) {
+    if (auto fault = unreadable(path, "a workshop")) return tl::unexpected(std::move(*fault));
     const auto workshop =
         store::Workshop::open(QString::fromStdString(path), store::Access::ReadOnly);
     if (!workshop) return tl::unexpected(path + ": " + core::plain(workshop.error().what));
+    const auto entries = (*workshop)->jobs();
+    if (!entries) return tl::unexpected(path + ": " + core::plain(entries.error().what));
     std::vector<store::JobEntry> found;
     std::string names;
-    for (const store::JobEntry& entry :
-         (*workshop)->jobs().value_or(std::vector<store::JobEntry>{})) {
-        names += (names.empty() ? "" : ", ") + entry.name;
-        if (wanted.empty() || entry.name == wanted) found.push_back(entry);
+    for (std::size_t i = 0; i < entries->size(); ++i) {
+        const store::JobEntry& entry = (*entries)[i];
+        if (i < mostNamed) {
+            names += (i > 0 ? ", " : "") + std::to_string(entry.id) + " “" + entry.name + "”";
+        } else if (i == mostNamed) {
+            names += " …";
+        }
+        if ((wanted.name.empty() || entry.name == wanted.name) &&
+            (!wanted.id || entry.id == *wanted.id)) {
+            found.push_back(entry);
+        }
     }
     if (found.size() != 1) {
-        return tl::unexpected(path + ": --job: found " + std::to_string(found.size()) + " jobs “" +
-                              wanted + "”, allowed: the name of one of: " + names);
+        return tl::unexpected(path + (wanted.id ? ": --id" : ": --job") + ": found " +
+                              std::to_string(found.size()) + " such jobs, allowed: one of " +
+                              names + " (--id tells apart those of one name)");
     }
     QDateTime then = QDateTime::fromString(QString::fromStdString(moment), Qt::ISODate);
     if (moment.size() == 10 && then.isValid()) then.setTime(QTime(23, 59, 59, 999));
@@ -42,14 +55,13 @@ tl::expected<core::Job, std::string> jobOf(const std::string& path, const std::s
 
 }  // namespace
 
-Exchanged exported(const std::string& path, const std::string& wanted, const std::string& moment) {
+Exchanged exported(const std::string& path, const Wanted& wanted, const std::string& moment) {
     const auto job = jobOf(path, wanted, moment);
     if (!job) return {{}, {job.error()}};
     return {store::jobToJson(*job) + "\n", {}};
 }
 
-Exchanged exportedLamp(const std::string& path, const std::string& wanted,
-                       const std::string& lamp) {
+Exchanged exportedLamp(const std::string& path, const Wanted& wanted, const std::string& lamp) {
     const auto job = jobOf(path, wanted, {});
     if (!job) return {{}, {job.error()}};
     const core::Circuit* circuit = core::circuitNamed(*job, lamp);
@@ -66,13 +78,13 @@ Exchanged exportedLamp(const std::string& path, const std::string& wanted,
 
 Exchanged imported(const std::string& path, const std::string& source) {
     Exchanged result;
-    QFile file(QString::fromStdString(source));
-    if (!file.open(QIODevice::ReadOnly)) {
-        result.faults.push_back(source + ": /: found no readable file, allowed: a job in JSON");
+    const auto text = contents(source, "a job in JSON");
+    if (!text) {
+        result.faults.push_back(text.error());
         return result;
     }
     std::vector<store::Fault> faults;
-    const auto job = store::jobFromJson(file.readAll().toStdString(), &faults);
+    const auto job = store::jobFromJson(*text, &faults);
     if (!job) {
         for (const store::Fault& fault : faults) {
             result.faults.push_back(source + ": " + store::sentence(fault));

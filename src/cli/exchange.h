@@ -1,6 +1,9 @@
 // `glimmet-cli export` and `import`: jobs in and out of a workshop as JSON.
 #pragma once
 
+#include "store/workshop.h"
+
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -11,12 +14,18 @@ struct Exchanged {
     std::vector<std::string> faults;  ///< one line each
 };
 
-/// The job of that name (the only one, where no name is given) as JSON; `moment`, ISO 8601, asks
-/// for the job as it was then (a date alone: at the end of that day); empty: as it is.
-[[nodiscard]] Exchanged exported(const std::string& workshop, const std::string& job,
+/// Which job of a workshop: by name, by number, or, where neither is said, the only one.
+struct Wanted {
+    std::string name{};
+    std::optional<store::JobId> id{};
+};
+
+/// The job as JSON; `moment`, ISO 8601, asks for the job as it was then (a date alone: at the end
+/// of that day); empty: as it is.
+[[nodiscard]] Exchanged exported(const std::string& workshop, const Wanted& wanted,
                                  const std::string& moment = {});
 /// A lamp circuit of that job as a SPICE netlist.
-[[nodiscard]] Exchanged exportedLamp(const std::string& workshop, const std::string& job,
+[[nodiscard]] Exchanged exportedLamp(const std::string& workshop, const Wanted& wanted,
                                      const std::string& lamp);
 /// Adds the job in a JSON file to a workshop, which is made if it is not there.
 [[nodiscard]] Exchanged imported(const std::string& workshop, const std::string& file);

@@ -2,16 +2,18 @@
 // over (with --strict), 2 bad input with one line per fault on standard error.
 #include "cli/check.h"
 #include "cli/exchange.h"
+#include "cli/input.h"
 #include "cli/reckon.h"
 #include "cli/spice.h"
 #include "store/catalogue.h"
 
 #include <CLI/CLI.hpp>
+#include <unistd.h>
 
-#include <filesystem>
-#include <fstream>
+#include <cstdlib>
+#include <exception>
 #include <iostream>
-#include <iterator>
+#include <new>
 
 namespace {
 
@@ -20,25 +22,32 @@ using namespace glimmet;
 enum ExitStatus { Done = 0, VerdictOver = 1, BadInput = 2 };
 
 int complain(const std::vector<std::string>& faults) {
-    for (const std::string& fault : faults) std::cerr << fault << '\n';
+    for (const std::string& fault : faults) std::cerr << cli::escaped(fault) << '\n';
     return BadInput;
 }
 
-/// A whole file, or standard input for "-"; else the line to complain with.
-tl::expected<std::string, std::string> contents(const std::string& path, const char* allowed) {
-    if (path == "-") return std::string(std::istreambuf_iterator<char>(std::cin), {});
-    std::error_code unknown;  // a folder opens, but reading it throws
-    std::ifstream file;
-    if (!std::filesystem::is_directory(path, unknown)) file.open(path, std::ios::binary);
-    std::string text;
-    if (file.is_open()) text.assign(std::istreambuf_iterator<char>(file), {});
-    if (!file.is_open() || !file)
-        return tl::unexpected(path + ": /: found no readable file, allowed: " + allowed);
-    return text;
+/// Wherever memory runs out, in whatever thread: a sentence, and nothing that is half done. It may
+/// not need memory itself.
+[[noreturn]] void outOfMemory() {
+    constexpr std::string_view sentence =
+        "glimmet-cli: there is not enough memory for this; nothing was changed\n";
+    [[maybe_unused]] const auto written = ::write(STDERR_FILENO, sentence.data(), sentence.size());
+    std::_Exit(BadInput);
+}
+[[noreturn]] void endWithWords() {
+    try {
+        if (const auto thrown = std::current_exception()) std::rethrow_exception(thrown);
+    } catch (const std::bad_alloc&) {
+        outOfMemory();
+    } catch (const std::length_error&) {
+        outOfMemory();
+    } catch (...) {
+    }
+    std::abort();
 }
 
 int spice(const std::string& path) {
-    const auto netlist = contents(path, "a SPICE netlist, or -");
+    const auto netlist = cli::contents(path, "a SPICE netlist, or -");
     if (!netlist) return complain({netlist.error()});
     const cli::SpiceRun result = cli::spiceRun(*netlist);
     std::vector<std::string> lines;
@@ -52,7 +61,7 @@ int reckon(const std::string& kind, const std::string& path, bool strict) {
     if (!cli::isReckonKind(kind)) {
         return complain({"reckon: KIND: found “" + kind + "”, allowed: " + cli::reckonKinds()});
     }
-    const auto input = contents(path, "a JSON file, or -");
+    const auto input = cli::contents(path, "a JSON file, or -");
     if (!input) return complain({input.error()});
     const cli::Reckoned result = cli::reckoned(kind, *input);
     if (!result.faults.empty()) {
@@ -69,6 +78,14 @@ int reckon(const std::string& kind, const std::string& path, bool strict) {
 }  // namespace
 
 int main(int argc, char** argv) {
+    std::set_new_handler(outOfMemory);
+    std::set_terminate(endWithWords);
+    for (int i = 1; i < argc; ++i) {
+        if (cli::isUtf8(argv[i])) continue;
+        return complain({std::string(argv[i]) +
+                         ": /: found a name that is no UTF-8, allowed: UTF-8 "
+                         "(rename the file, or give it a link with another name)"});
+    }
     CLI::App app{"glimmet-cli: the reckoning of Glimmet without a window", "glimmet-cli"};
     app.require_subcommand(1);
     bool strict = false;
@@ -79,7 +96,9 @@ int main(int argc, char** argv) {
 
     CLI::App* check = app.add_subcommand("check", "every check on every job");
     check->add_option("workshop-or-job", path, "a workshop file, or a job in JSON")->required();
-    CLI::Option* jobOption = check->add_option("--job", job, "only the job of this name");
+    CLI::Option* jobOption = check->add_option("--job", job, "only the jobs of this name");
+    store::JobId id = 0;
+    CLI::Option* idOption = check->add_option("--id", id, "only the job of this number");
     check->add_flag("--json", json, "findings as JSON");
     check->add_flag("--strict", strict, "exit status 1 when something is over");
 
@@ -98,6 +117,8 @@ int main(int argc, char** argv) {
     CLI::App* exportCommand = app.add_subcommand("export", "a job of a workshop as JSON");
     exportCommand->add_option("workshop", path)->required();
     exportCommand->add_option("--job", job, "which, where there are several");
+    CLI::Option* exportIdOption =
+        exportCommand->add_option("--id", id, "which, where several have one name");
     std::string moment;
     exportCommand->add_option("--at", moment, "as it was then, like 2026-03-31");
     std::string lamp;
@@ -116,16 +137,21 @@ int main(int argc, char** argv) {
     if (*reckonCommand) return reckon(kind, input, strict);
     if (*spiceCommand) return spice(input);
     if (*check) {
-        const cli::Checked result =
-            cli::checked(path, *jobOption ? std::optional<std::string>(job) : std::nullopt,
-                         store::userCatalogueFile().toStdString());
+        cli::CheckRequest request{path, {}, {}, store::userCatalogueFile().toStdString(), json};
+        if (*jobOption) request.job = job;
+        if (*idOption) request.id = id;
+        const cli::Checked result = cli::check(request, [](std::string_view words) {
+            std::cout.write(words.data(), static_cast<std::streamsize>(words.size()));
+        });
+        std::cout.flush();
         if (!result.faults.empty()) return complain(result.faults);
-        std::cout << (json ? cli::asJson(result) + "\n" : cli::asText(result));
-        return strict && result.worst() == core::State::Over ? VerdictOver : Done;
+        return strict && result.worst == core::State::Over ? VerdictOver : Done;
     }
+    cli::Wanted wanted{job, {}};
+    if (*exportIdOption) wanted.id = id;
     const cli::Exchanged result = !*exportCommand ? cli::imported(path, file)
-                                  : *lampOption   ? cli::exportedLamp(path, job, lamp)
-                                                  : cli::exported(path, job, moment);
+                                  : *lampOption   ? cli::exportedLamp(path, wanted, lamp)
+                                                  : cli::exported(path, wanted, moment);
     if (!result.faults.empty()) return complain(result.faults);
     std::cout << result.out;
     return Done;

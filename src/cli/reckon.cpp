@@ -3,6 +3,7 @@
 #include <nlohmann/json.hpp>
 
 #include <array>
+#include <cmath>
 
 namespace glimmet::cli {
 namespace {
@@ -18,6 +19,19 @@ constexpr std::array<Kind, 5> kinds{{{"lamp", reckonLamp},
                                      {"settings", reckonSettings},
                                      {"momentum", reckonMomentum},
                                      {"wire", reckonWire}}};
+
+/// The name of the first number in an answer that is none; empty where all are. Input within double
+/// can still lead beyond it.
+std::string beyondNumbers(const nlohmann::json& answer, const std::string& name = {}) {
+    if (answer.is_number_float() && !std::isfinite(answer.get<double>())) return name;
+    if (!answer.is_structured()) return {};
+    for (const auto& [key, value] : answer.items()) {
+        if (auto found = beyondNumbers(value, answer.is_object() ? key : name); !found.empty()) {
+            return found;
+        }
+    }
+    return {};
+}
 
 const Kind* kindNamed(std::string_view name) {
     for (const Kind& kind : kinds) {
@@ -41,16 +55,25 @@ Reckoned reckoned(std::string_view name, std::string_view input) {
     Reckoned result;
     const auto document = store::parsedJson(input, result.faults);
     if (!document) return result;
+    const auto one = [&](const nlohmann::json& in, const std::string& pointer) {
+        auto answer = calculate(in, pointer, result.faults, result.verdict);
+        if (const std::string beyond = beyondNumbers(answer); !beyond.empty()) {
+            result.faults.push_back({pointer.empty() ? "/" : pointer,
+                                     "values that make " + beyond + " larger than any number",
+                                     "values nearer to those of a model"});
+        }
+        return answer;
+    };
     nlohmann::json out;
     if (document->is_array()) {
         out = nlohmann::json::array();
         std::size_t index = 0;
-        for (const nlohmann::json& one : *document) {
-            out.push_back(
-                calculate(one, "/" + std::to_string(index++), result.faults, result.verdict));
+        for (const nlohmann::json& in : *document) {
+            out.push_back(one(in, "/" + std::to_string(index++)));
+            if (result.faults.size() >= store::mostFaults) break;
         }
     } else {
-        out = calculate(*document, "", result.faults, result.verdict);
+        out = one(*document, "");
     }
     if (result.faults.empty()) result.json = out.dump();
     return result;

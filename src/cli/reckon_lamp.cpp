@@ -12,6 +12,7 @@ namespace {
 using namespace core;
 using nlohmann::json;
 using store::above0;
+using store::enumField;
 using store::Fault;
 using store::from0;
 using store::JsonFields;
@@ -34,14 +35,9 @@ constexpr double closeAbove = 0.85;  // of an LED's limit: cli.md
 void readLed(const json& value, const std::string& pointer, std::vector<Fault>& faults, Row& row) {
     const std::size_t before = faults.size();
     JsonFields fields(value, pointer, faults);
-    const std::string family = fields.text("family");
-    const auto known = ledFamilyNamed(family);
-    if (!known && faults.size() == before) {
-        fields.fault("family", "\"" + family + "\"",
-                     "\"red\", \"amber\", \"yellow\", \"green\", \"true-green\", \"blue\", "
-                     "\"white\", \"uv\"");
-    }
-    const FamilyValues values = familyValues(known.value_or(LedFamily::White));
+    const FamilyValues values = familyValues(
+        enumField(fields, "family", ledFamilyNamed,
+                  "red, amber, yellow, green, true-green, blue, white, uv", LedFamily::White));
     const auto volts = fields.numberOrNull("vf_V", above0);
     const auto amps = fields.numberOrNull("at_A", above0);
     const bool voltsThere = value.is_object() && value.contains("vf_V");

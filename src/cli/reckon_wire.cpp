@@ -31,7 +31,9 @@ json reckonWire(const json& in, const std::string& pointer, std::vector<store::F
         run.thereAndBack = fields.truth("there_and_back");
     }
     if (faults.size() > before) return {};
-    const core::State state = core::loadState(run);
+    core::State state = core::loadState(run);
+    // More than the whole supply cannot drop along a wire: that current does not flow.
+    if (core::drop(run) > volts) state = core::State::Over;
     verdict = core::worse(verdict, state);
     return {{"ohm", core::resistance(run).value()},
             {"drop_V", core::drop(run).value()},

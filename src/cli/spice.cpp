@@ -67,7 +67,10 @@ SpiceRun spiceRun(std::string_view text) {
     if (answer)
         result.json = answer->dump();
     else
-        result.faults.push_back(answer.error().field + ": " + core::plain(answer.error().what));
+        result.faults.push_back((answer.error().code == core::ErrorCode::TooMuch
+                                     ? "line " + std::to_string(read.netlist.analysisLine)
+                                     : answer.error().field) +
+                                ": " + core::plain(answer.error().what));
     return result;
 }
 

@@ -19,7 +19,9 @@ enum class ErrorCode {
     Unreadable = 5,     ///< a file that cannot be read or written
     TooNew = 6,         ///< a file of a later Glimmet
     Damaged = 7,        ///< a file whose contents do not hold together
-    InUse = 8,          ///< a file that another Glimmet has open
+    InUse = 8,          ///< a file that another Glimmet has open, or another program locked
+    NotWritable = 9,    ///< a file that may be read and not written
+    TooMuch = 10,       ///< more work or memory than is given to one answer
 };
 
 struct Error {

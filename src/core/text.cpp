@@ -19,4 +19,28 @@ std::string plain(const Text& text) {
     return words;
 }
 
+std::size_t firstNotUtf8(std::string_view words) {
+    for (std::size_t at = 0; at < words.size();) {
+        const auto byte = [&](std::size_t k) {
+            return at + k < words.size() ? static_cast<unsigned char>(words[at + k]) : 0U;
+        };
+        const unsigned first = byte(0);
+        const std::size_t more = first < 0x80                    ? 0
+                                 : first >= 0xC2 && first < 0xE0 ? 1
+                                 : first >= 0xE0 && first < 0xF0 ? 2
+                                 : first >= 0xF0 && first < 0xF5 ? 3
+                                                                 : 9;
+        if (more == 9) return at;
+        for (std::size_t k = 1; k <= more; ++k) {
+            if ((byte(k) & 0xC0) != 0x80) return at;
+        }
+        const bool overlong =
+            (first == 0xE0 && byte(1) < 0xA0) || (first == 0xF0 && byte(1) < 0x90);
+        const bool beyond = (first == 0xED && byte(1) > 0x9F) || (first == 0xF4 && byte(1) > 0x8F);
+        if (overlong || beyond) return at;
+        at += more + 1;
+    }
+    return words.size();
+}
+
 }  // namespace glimmet::core

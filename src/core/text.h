@@ -33,6 +33,10 @@ template <class... Values>
     return {pattern, {asText(std::forward<Values>(values))...}, false};
 }
 
+/// Where the first byte stands that is no UTF-8 (RFC 3629: nothing overlong, no surrogates, nothing
+/// above U+10FFFF); the size where there is none.
+[[nodiscard]] std::size_t firstNotUtf8(std::string_view words);
+
 /// The English sentence with its values filled in. A %n without a value stays as it is.
 [[nodiscard]] std::string plain(const Text& text);
 

@@ -1,4 +1,5 @@
 #include "store/job_json.h"
+#include "store/upgrade.h"
 
 #include <nlohmann/json.hpp>
 
@@ -290,21 +291,31 @@ Job jobIn(const json& value, std::vector<Fault>& faults) {
     return job;
 }
 
-/// Parses, refuses a later version before anything else is looked at, reads, and reports faults.
+/// The format that a document says it is of; nothing where it says none that could be.
+std::optional<long long> formatOf(const json& document) {
+    if (!document.is_object() || !document.contains("version")) return {};
+    const json& version = document["version"];
+    return version.is_number_integer() ? std::optional(version.get<long long>()) : std::nullopt;
+}
+
+/// Parses, refuses a later version before anything else is looked at, brings an older one forward,
+/// reads, and reports faults.
 template <class Thing, class Read>
 Result<Thing> documentIn(std::string_view text, std::vector<Fault>* report, Read read) {
     std::vector<Fault> faults;
-    const auto document = parsedJson(text, faults);
+    auto document = parsedJson(text, faults);
     Thing thing;
     if (document) {
-        if (document->is_object() && document->contains("version") &&
-            (*document)["version"].is_number_integer() &&
-            (*document)["version"].template get<long long>() > jobFormatVersion) {
+        const auto format = formatOf(*document);
+        if (format > jobFormatVersion) {
             return failure(
                 ErrorCode::TooNew, "/version",
                 core::text("This document was written by a later Glimmet (format %1; this "
                            "one reads up to %2).",
-                           (*document)["version"].dump(), std::to_string(jobFormatVersion)));
+                           std::to_string(*format), std::to_string(jobFormatVersion)));
+        }
+        if (format >= 1 && format < jobFormatVersion) {
+            document = upgraded(std::move(*document), static_cast<int>(*format));
         }
         thing = read(*document, faults);
     }

@@ -61,23 +61,38 @@ std::string lineAndColumn(std::string_view text, std::size_t byte) {
     return "line " + std::to_string(line) + ", column " + std::to_string(column);
 }
 
-/// Watches the parser for keys that stand twice in one object.
-class TwiceGivenKeys {
+/// Goes through a document for keys that stand twice in one object. (A pass of its own: the
+/// parser's callback goes through the whole of a list again for each object in it.)
+class TwiceGivenKeys : public nlohmann::json_sax<json> {
 public:
     explicit TwiceGivenKeys(std::vector<Fault>& faults) : m_faults(faults) {}
-    bool operator()(int depth, json::parse_event_t event, json& parsed) {
-        const auto level = static_cast<std::size_t>(depth);
-        if (event == json::parse_event_t::object_start) {
-            if (m_keys.size() <= level + 1) m_keys.resize(level + 2);
-            m_keys[level + 1].clear();
-        } else if (event == json::parse_event_t::key && level < m_keys.size()) {
-            const auto& key = parsed.get_ref<const std::string&>();
-            if (!m_keys[level].insert(key).second) {
-                m_faults.push_back(
-                    {"/…/" + escaped(key), "the field twice in one object", "each field once"});
-            }
-        }
+    bool start_object(std::size_t) override {
+        m_keys.emplace_back();
         return true;
+    }
+    bool end_object() override {
+        m_keys.pop_back();
+        return true;
+    }
+    bool key(std::string& name) override {
+        if (!m_keys.back().insert(name).second) {
+            m_faults.push_back(
+                {"/…/" + escaped(name), "the field twice in one object", "each field once"});
+        }
+        return m_faults.size() < mostFaults;
+    }
+    bool null() override { return true; }
+    bool boolean(bool) override { return true; }
+    bool number_integer(number_integer_t) override { return true; }
+    bool number_unsigned(number_unsigned_t) override { return true; }
+    bool number_float(number_float_t, const std::string&) override { return true; }
+    bool string(std::string&) override { return true; }
+    bool binary(binary_t&) override { return true; }
+    bool start_array(std::size_t) override { return true; }
+    bool end_array() override { return true; }
+    /// What is no JSON is told by the parser itself.
+    bool parse_error(std::size_t, const std::string&, const json::exception&) override {
+        return false;
     }
 
 private:
@@ -94,10 +109,10 @@ std::string sentence(const Fault& fault) {
 std::optional<json> parsedJson(std::string_view text, std::vector<Fault>& faults) {
     const std::size_t before = faults.size();
     TwiceGivenKeys twice(faults);
+    json::sax_parse(text.begin(), text.end(), &twice);
+    if (faults.size() > before) return {};
     try {
-        json parsed = json::parse(text.begin(), text.end(), std::ref(twice));
-        if (faults.size() > before) return {};
-        return parsed;
+        return json::parse(text.begin(), text.end());
     } catch (const json::parse_error& error) {
         const bool empty = text.find_first_not_of(" \t\r\n") == std::string_view::npos;
         faults.push_back({lineAndColumn(text, error.byte),
@@ -152,6 +167,8 @@ bool JsonFields::has(const char* key) const {
     const auto at = m_object->find(key);
     return at != m_object->end() && !at->is_null();
 }
+
+bool JsonFields::there(const char* key) { return !m_object || find(key, false, {}) != nullptr; }
 
 std::string JsonFields::below(const char* key) const { return m_pointer + "/" + escaped(key); }
 std::string JsonFields::below(const char* key, std::size_t index) const {

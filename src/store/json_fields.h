@@ -19,6 +19,8 @@ struct Fault {
     std::string found;    ///< what stands there
     std::string allowed;  ///< what could stand there
 };
+/// Nobody reads more of them; a document of a million faults is not gone through to its end.
+inline constexpr std::size_t mostFaults = 1000;
 /// "PLACE: found FOUND, allowed: ALLOWED"
 [[nodiscard]] std::string sentence(const Fault& fault);
 
@@ -57,6 +59,7 @@ public:
     JsonFields& operator=(const JsonFields&) = delete;
 
     [[nodiscard]] bool has(const char* key) const;  ///< there and not null
+    [[nodiscard]] bool there(const char* key);      ///< there at all; it counts as asked for
 
     double number(const char* key, const Range& range);
     double number(const char* key, const Range& range, double fallback);
@@ -92,9 +95,14 @@ private:
 template <class Enum, class Named>
 Enum enumField(JsonFields& fields, const char* key, Named named, const char* allowed,
                Enum fallback) {
+    if (!fields.there(key)) {
+        fields.fault(key, "nothing", allowed);
+        return fallback;
+    }
+    const std::size_t before = fields.faults().size();
     const std::string word = fields.text(key);
     if (const auto value = named(word)) return *value;
-    if (!word.empty()) fields.fault(key, "“" + word + "”", allowed);
+    if (fields.faults().size() == before) fields.fault(key, "“" + word + "”", allowed);
     return fallback;
 }
 

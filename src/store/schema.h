@@ -1,14 +1,26 @@
-// The tables of a workshop file and how older ones are brought forward.
+// The tables of a workshop file, and the statements that lead to them from older schemas.
 #pragma once
 
-#include <QStringList>
+#include <span>
 
 namespace glimmet::store {
 
 /// "GLMT" in the file header, so that other programs' databases are told apart.
-inline constexpr unsigned applicationId = 0x474C4D54;
+inline constexpr int applicationId = 0x474C4D54;
+/// The schema that this Glimmet writes. It rises with the format of the job JSON too, so that an
+/// older Glimmet never opens for writing what it cannot read.
+inline constexpr int schemaVersion = 3;
 
-/// What leads from schema N to N + 1 is element N; an empty file is schema 0.
-[[nodiscard]] const QList<QStringList>& migrations();
+/// Makes the tables of the present schema in an empty database.
+[[nodiscard]] std::span<const char* const> tables();
+/// The tables of schema 2, for salvage of older files and for tests; 1 had no job_words.
+[[nodiscard]] std::span<const char* const> olderTables();
+/// What leads from an older schema to the present one, before and after its tables are made; the
+/// words of the search are then put in job by job. 1 and 2 differ only in the search.
+struct Steps {
+    std::span<const char* const> before;
+    std::span<const char* const> after;
+};
+[[nodiscard]] Steps stepsFrom(int schema);
 
 }  // namespace glimmet::store

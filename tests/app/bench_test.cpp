@@ -21,6 +21,12 @@ std::unique_ptr<store::Workshop> workshopAt(const QString& path,
     return std::move(*store::Workshop::open(path, access));
 }
 
+std::string named(const std::optional<core::Text>& step) {
+    return step ? core::plain(*step) : "nothing";
+}
+std::string undoText(const Bench& bench) { return named(bench.undoable().undo); }
+std::string redoText(const Bench& bench) { return named(bench.undoable().redo); }
+
 TEST(Bench, UndoAndRedoMoveTheRecordedHead) {
     const Scratch scratch;
     Bench bench(tests::smallCatalogue());
@@ -28,14 +34,16 @@ TEST(Bench, UndoAndRedoMoveTheRecordedHead) {
     ASSERT_TRUE(bench.addJob(shunter(), text("New job")));
     ASSERT_TRUE(bench.take(QStringLiteral("stall 1.6A 12V")));
     ASSERT_TRUE(bench.take(QStringLiteral("name Renamed")));
-    EXPECT_EQ(bench.undoStack()->undoText(), QStringLiteral("Name: Renamed"));
-    bench.undoStack()->undo();
+    EXPECT_EQ(undoText(bench), "Name: Renamed");
+    bench.undo();
     EXPECT_EQ(bench.job().name, "Shunter");
     EXPECT_EQ(bench.workshop()->job(bench.jobId())->name, "Shunter");
-    bench.undoStack()->undo();
+    EXPECT_EQ(undoText(bench), "Stall test: 1.6 A at 12 V");
+    bench.undo();
     EXPECT_EQ(bench.job().motor->readings.size(), 3U);
-    bench.undoStack()->redo();
-    bench.undoStack()->redo();
+    bench.redo();
+    EXPECT_EQ(bench.job().name, "Shunter");
+    bench.redo();
     EXPECT_EQ(bench.workshop()->job(bench.jobId())->name, "Renamed");
 }
 TEST(Bench, TakesUpTheHistoryWhereItWasLeft) {
@@ -46,20 +54,24 @@ TEST(Bench, TakesUpTheHistoryWhereItWasLeft) {
         bench.addJob(shunter(), text("New job"));
         for (const char* name : {"One", "Two", "Three"})
             bench.take(QStringLiteral("name ") + QString::fromUtf8(name));
-        bench.undoStack()->undo();
+        bench.undo();
     }
     Bench bench(tests::smallCatalogue());
     bench.setWorkshop(workshopAt(scratch.file("a.glimmet")));
     bench.openJob(bench.workshop()->jobs()->at(0).id);
     EXPECT_EQ(bench.job().name, "Two");
-    EXPECT_EQ(bench.undoStack()->count(), 3);
-    EXPECT_EQ(bench.undoStack()->index(), 2);
-    EXPECT_EQ(bench.undoStack()->redoText(), QStringLiteral("Name: Three"));
-    bench.undoStack()->redo();
+    EXPECT_EQ(undoText(bench), "Name: Two");
+    EXPECT_EQ(redoText(bench), "Name: Three");
+    bench.redo();
     EXPECT_EQ(bench.job().name, "Three");
-    for (int i = 0; i < 3; ++i) bench.undoStack()->undo();
+    EXPECT_EQ(redoText(bench), "nothing");
+    for (int i = 0; i < 3; ++i) bench.undo();
     EXPECT_EQ(bench.job().name, "Shunter");
-    EXPECT_FALSE(bench.undoStack()->canUndo());
+    EXPECT_EQ(undoText(bench), "nothing");
+    QSignalSpy failed(&bench, &Bench::failed);
+    bench.undo();
+    EXPECT_EQ(failed.count(), 1);
+    EXPECT_EQ(bench.job().name, "Shunter");
 }
 TEST(Bench, ChangesNothingInAReadOnlyWorkshopAndSaysSo) {
     const Scratch scratch;
@@ -72,7 +84,31 @@ TEST(Bench, ChangesNothingInAReadOnlyWorkshopAndSaysSo) {
     EXPECT_EQ(bench.job().name, "Shunter");
     ASSERT_EQ(failed.count(), 1);
     EXPECT_TRUE(failed.at(0).at(0).toString().contains(QStringLiteral("read-only")));
-    EXPECT_EQ(bench.undoStack()->count(), 0);
+    EXPECT_EQ(undoText(bench), "nothing");
+}
+TEST(Bench, FollowsWhatAnotherWindowWritesWhereItMayOnlyRead) {
+    const Scratch scratch;
+    Bench writer(tests::smallCatalogue());
+    writer.setWorkshop(workshopAt(scratch.file("a.glimmet")));
+    writer.addJob(shunter(), text("New job"));
+    Bench reader(tests::smallCatalogue());
+    reader.setWorkshop(workshopAt(scratch.file("a.glimmet"), store::Access::ReadOnly));
+    reader.openJob(writer.jobId());
+    reader.goTo(core::Stage::Lamps);
+    QSignalSpy changed(&reader, &Bench::jobChanged);
+    QSignalSpy shelf(&reader, &Bench::shelfChanged);
+    reader.follow();
+    EXPECT_EQ(changed.count() + shelf.count(), 0);  // nothing has happened yet
+    writer.take(QStringLiteral("name Seen"));
+    reader.follow();
+    EXPECT_EQ(reader.job().name, "Seen");
+    EXPECT_EQ(reader.stage(), core::Stage::Lamps);  // where one looks stays
+    EXPECT_EQ(changed.count(), 1);
+    EXPECT_EQ(shelf.count(), 1);
+    reader.follow();
+    EXPECT_EQ(changed.count(), 1);
+    writer.follow();  // one that writes has nobody to follow
+    EXPECT_EQ(writer.job().name, "Seen");
 }
 TEST(Bench, RefusesALineThatChangesNothing) {
     const Scratch scratch;
@@ -82,7 +118,7 @@ TEST(Bench, RefusesALineThatChangesNothing) {
     QSignalSpy failed(&bench, &Bench::failed);
     EXPECT_FALSE(bench.take(QStringLiteral("decoder middle")));
     EXPECT_EQ(failed.count(), 1);
-    EXPECT_EQ(bench.undoStack()->count(), 0);
+    EXPECT_EQ(undoText(bench), "nothing");
 }
 TEST(Bench, ShelfStepsAreUndoneToo) {
     const Scratch scratch;

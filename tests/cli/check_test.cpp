@@ -3,6 +3,7 @@
 #include "cli/exchange.h"
 #include "cli/spice.h"
 #include "store/workshop.h"
+#include "support/older_workshop.h"
 #include "support/sample_jobs.h"
 #include "support/scratch.h"
 
@@ -18,17 +19,32 @@ namespace {
 
 const std::string noCatalogue = "/nonexistent/catalogue.json";
 
+/// What was judged, and all that was printed.
+struct Judged : Checked {
+    std::string out;
+    [[nodiscard]] nlohmann::json asJson() const { return nlohmann::json::parse(out); }
+};
+Judged checked(const CheckRequest& request) {
+    std::string out;
+    const Checked done = check(request, [&](std::string_view words) { out += words; });
+    return {done, out};
+}
+CheckRequest request(const std::string& path, bool asJson = false) {
+    return {path, {}, {}, noCatalogue, asJson};
+}
+Judged named(const std::string& path, const std::string& job) {
+    return checked({path, job, {}, noCatalogue, true});
+}
+
 TEST(Check, ReadsAJobInJson) {
-    const Checked checked_ = checked(DEMO_FOLDER "/ling.json", {}, noCatalogue);
-    ASSERT_EQ(checked_.jobs.size(), 1U);
-    EXPECT_TRUE(checked_.faults.empty());
-    EXPECT_NE(asText(checked_).find(
-                  "fine  Fits: stalled it would draw 1.36 A of the decoder's 1.8 A peak."),
+    const Judged run = checked(request(DEMO_FOLDER "/ling.json"));
+    EXPECT_EQ(run.jobs, 1U);
+    EXPECT_TRUE(run.faults.empty());
+    EXPECT_NE(run.out.find("fine  Fits: stalled it would draw 1.36 A of the decoder's 1.8 A peak."),
               std::string::npos);
 }
 TEST(Check, WritesFindingsWithTheirFiguresAndWhatTheyRestOn) {
-    const auto out =
-        nlohmann::json::parse(asJson(checked(DEMO_FOLDER "/ling.json", {}, noCatalogue)));
+    const auto out = checked(request(DEMO_FOLDER "/ling.json", true)).asJson();
     const auto& rating = out["jobs"][0]["findings"][0];
     EXPECT_EQ(rating["id"], "motor.rating");
     EXPECT_EQ(rating["state"], "fine");
@@ -44,52 +60,135 @@ TEST(Check, SaysWhichFileAndPlaceIsFaulty) {
     const tests::Scratch scratch;
     const std::string path = scratch.file("bad.json").toStdString();
     std::ofstream(path) << R"({"format":"glimmet-job","version":1,"name":7})";
-    const Checked result = checked(path, {}, noCatalogue);
+    const Judged result = checked(request(path, true));
     ASSERT_FALSE(result.faults.empty());
     EXPECT_EQ(result.faults[0].substr(0, path.size() + 8), path + ": /name:");
-    EXPECT_TRUE(result.jobs.empty());
-    EXPECT_EQ(checked("/nonexistent", {}, noCatalogue).faults.size(), 1U);
+    EXPECT_EQ(result.jobs, 0U);
+    EXPECT_EQ(result.out, "");
+    EXPECT_EQ(checked(request("/nonexistent")).faults.size(), 1U);
+    EXPECT_EQ(checked(request("")).faults.size(), 1U);
 }
 TEST(Check, ReadsAWorkshopAndOneJobOfIt) {
     const tests::Scratch scratch;
     const std::string path = scratch.file("w.glimmet").toStdString();
     EXPECT_TRUE(imported(path, DEMO_FOLDER "/ling.json").faults.empty());
     EXPECT_TRUE(imported(path, DEMO_FOLDER "/tern.json").faults.empty());
-    EXPECT_EQ(checked(path, {}, noCatalogue).jobs.size(), 2U);
-    EXPECT_EQ(checked(path, "\"Tern\"", noCatalogue).jobs.size(), 1U);
-    EXPECT_EQ(checked(path, "Nobody", noCatalogue).faults.size(), 1U);
-    EXPECT_EQ(checked(path, {}, noCatalogue).worst(), core::State::Ask);
+    const Judged both = checked(request(path, true));
+    EXPECT_EQ(both.jobs, 2U);
+    EXPECT_EQ(both.worst, core::State::Ask);
+    EXPECT_EQ(both.asJson()["jobs"][1]["name"], "\"Tern\"");
+    EXPECT_EQ(both.asJson()["jobs"][1]["id"], 2);
+    EXPECT_EQ(named(path, "\"Tern\"").jobs, 1U);
+    EXPECT_EQ(named(path, "Nobody").faults.size(), 1U);
     // Export gives back what was imported, to the letter.
     std::ifstream file(DEMO_FOLDER "/tern.json");
     const std::string original((std::istreambuf_iterator<char>(file)), {});
-    EXPECT_EQ(exported(path, "\"Tern\"").out, original);
-    EXPECT_EQ(exported(path, "").faults.size(), 1U);
+    EXPECT_EQ(exported(path, {"\"Tern\""}).out, original);
+    EXPECT_EQ(exported(path, {}).faults.size(), 1U);
+}
+TEST(Check, ReachesEachOfTwoJobsOfOneName) {
+    const tests::Scratch scratch;
+    const std::string path = scratch.file("w.glimmet").toStdString();
+    {
+        const auto workshop =
+            *store::Workshop::open(QString::fromStdString(path), store::Access::ReadWrite);
+        (void)*workshop->add(tests::shunter(), core::text("x"));
+        (void)*workshop->add(tests::jotted(tests::shunter(), {"owner Ebba Skarv"}),
+                             core::text("x"));
+    }
+    EXPECT_EQ(named(path, "Shunter").jobs, 2U);
+    CheckRequest second = request(path, true);
+    second.id = 2;
+    EXPECT_EQ(checked(second).asJson()["jobs"][0]["id"], 2);
+    EXPECT_EQ(checked(second).jobs, 1U);
+    second.id = 3;
+    EXPECT_EQ(checked(second).faults.at(0),
+              path + ": --id: found no job 3, allowed: one that is on the shelf");
+    EXPECT_EQ(exported(path, {"Shunter"}).faults.at(0),
+              path +
+                  ": --job: found 2 such jobs, allowed: one of 1 “Shunter”, 2 “Shunter” (--id "
+                  "tells apart those of one name)");
+    EXPECT_NE(exported(path, {"", 2}).out.find("Ebba Skarv"), std::string::npos);
+    EXPECT_EQ(exported(path, {"", 1}).out.find("Ebba Skarv"), std::string::npos);
+}
+TEST(Check, NamesAJobThatCannotBeReadAndJudgesTheOthers) {
+    const tests::Scratch scratch;
+    const QString file = scratch.file("w.glimmet");
+    {
+        const auto workshop = *store::Workshop::open(file, store::Access::ReadWrite);
+        std::vector<core::Job> jobs;
+        for (int i = 1; i <= 60; ++i) {  // more than may wait in memory
+            jobs.push_back(tests::shunter());
+            jobs.back().name = "job " + std::to_string(i);
+        }
+        (void)*workshop->add(jobs, core::text("x"));
+    }
+    tests::runSql(file, {"UPDATE revision SET content = replace(content, '12', '21') WHERE "
+                         "document = 7",
+                         "UPDATE document SET head = 9999 WHERE id = 60"});
+    const Judged run = checked(request(file.toStdString(), true));
+    EXPECT_EQ(run.jobs, 58U);
+    ASSERT_EQ(run.faults.size(), 2U);
+    EXPECT_NE(run.faults[0].find("job 7 “job 7”: w.glimmet is damaged"), std::string::npos)
+        << run.faults[0];
+    EXPECT_NE(run.faults[1].find("job 60 “job 60”: There is no such revision."), std::string::npos);
+    // In the order of the shelf, whichever core was quicker.
+    const auto out = run.asJson();
+    int expected = 1;
+    for (const auto& job : out["jobs"]) {
+        if (expected == 7) ++expected;
+        EXPECT_EQ(job["id"], expected++);
+    }
+}
+TEST(Check, ErrorsOfTheDatabaseAreErrors) {
+    const tests::Scratch scratch;
+    const QString file = scratch.file("w.glimmet");
+    EXPECT_TRUE(imported(file.toStdString(), DEMO_FOLDER "/ling.json").faults.empty());
+    tests::runSql(file, {"ALTER TABLE document RENAME COLUMN name TO other"});
+    const Judged run = checked(request(file.toStdString(), true));
+    EXPECT_EQ(run.faults.size(), 1U);
+    EXPECT_EQ(run.out, "");
+    EXPECT_EQ(checked(request(file.toStdString(), true)).jobs, 0U);
+    EXPECT_EQ(exported(file.toStdString(), {}).faults.size(), 1U);
+    // An empty shelf is none.
+    const QString empty = scratch.file("empty.glimmet");
+    (void)*store::Workshop::open(empty, store::Access::ReadWrite);
+    EXPECT_EQ(checked(request(empty.toStdString(), true)).out, "{\"jobs\":[]}\n");
+}
+TEST(Import, KeepsNothingWithoutAPlaceForIt) {
+    EXPECT_EQ(imported("", DEMO_FOLDER "/ling.json").faults.at(0),
+              ": No file was named: the path is empty.");
+    EXPECT_EQ(imported("", DEMO_FOLDER "/ling.json").out, "");
+    const tests::Scratch scratch;
+    EXPECT_EQ(imported(scratch.file("w.glimmet").toStdString(), "/dev/zero").faults.at(0),
+              "/dev/zero: /: found a device or a pipe, allowed: a job in JSON");
+    EXPECT_FALSE(QFile::exists(scratch.file("w.glimmet")));  // not made for nothing
 }
 TEST(Export, TellsAJobAsItWas) {
     const tests::Scratch scratch;
     const std::string path = scratch.file("w.glimmet").toStdString();
     EXPECT_TRUE(imported(path, DEMO_FOLDER "/ling.json").faults.empty());
-    EXPECT_EQ(exported(path, "", "2001-03-31").faults.at(0),
-              path + ": The job did not exist at that time.");
-    EXPECT_EQ(exported(path, "", "2999-03-31").out, exported(path, "").out);
-    EXPECT_EQ(exported(path, "", "in March").faults.size(), 1U);
+    EXPECT_EQ(exported(path, {}, "2001-03-31").faults.at(0),
+              path + ": The job was not on the shelf at that time.");
+    EXPECT_EQ(exported(path, {}, "2999-03-31").out, exported(path, {}).out);
+    EXPECT_EQ(exported(path, {}, "in March").faults.size(), 1U);
 }
 TEST(Export, WritesALampAsANetlistThatGivesItsCurrent) {
     const tests::Scratch scratch;
     const std::string path = scratch.file("w.glimmet").toStdString();
     EXPECT_TRUE(imported(path, DEMO_FOLDER "/ling.json").faults.empty());
-    const Exchanged lamp = exportedLamp(path, "", "rear lamp");
+    const Exchanged lamp = exportedLamp(path, {}, "rear lamp");
     ASSERT_TRUE(lamp.faults.empty()) << lamp.faults[0];
     const auto out = nlohmann::json::parse(spiceRun(lamp.out).json);
     EXPECT_NEAR(out["op"]["i"]["vbus"], -0.003404, 5e-7);  // as the check says: 3.4 mA
-    EXPECT_EQ(exportedLamp(path, "", "roof").faults.at(0),
+    EXPECT_EQ(exportedLamp(path, {}, "roof").faults.at(0),
               path + ": --lamp: found no lamp “roof”, allowed: one of: cab lamp, rear lamp");
 }
 TEST(Check, LeavesAFaultyCatalogueOfTheUsersToTheUser) {
     const tests::Scratch scratch;
     const std::string path = scratch.file("catalogue.json").toStdString();
     std::ofstream(path) << R"({"format":"glimmet-catalogue","version":1,"lamps":[{"name":"x"}]})";
-    const Checked result = checked(DEMO_FOLDER "/ling.json", {}, path);
+    const Judged result = checked({DEMO_FOLDER "/ling.json", {}, {}, path, false});
     ASSERT_EQ(result.faults.size(), 1U);
     EXPECT_NE(result.faults[0].find("/lamps/0/family"), std::string::npos);
 }

@@ -207,6 +207,45 @@ TEST(ReckonWire, AgreesWithTheTable) {
     EXPECT_EQ(placesOfFaults("wire", with(wireIn, "/volts_V", 0)), Places{"/volts_V"});
 }
 
+// More than the supply cannot drop along a wire, however little current that is for its gauge.
+TEST(ReckonWire, DropsNoMoreThanThereIs) {
+    json in = with(wireIn, "/volts_V", 0.01);
+    EXPECT_EQ(answer("wire", in)["state"], "over");
+    EXPECT_NEAR(answer("wire", in)["drop_fraction"], 5.085, 1e-9);
+    in["volts_V"] = 0.0509;  // just above the 0.05085 V that drop
+    EXPECT_EQ(answer("wire", in)["state"], "fine");
+}
+TEST(Reckon, SaysThatAnAnswerIsBeyondAnyNumberInsteadOfNull) {
+    EXPECT_EQ(placesOfFaults("wire", with(wireIn, "/length_mm", 1e308)), Places{});
+    const Reckoned beyond = reckoned(
+        "wire",
+        json::array({wireIn, with(with(wireIn, "/length_mm", 1e308), "/amps_A", 1e300)}).dump());
+    ASSERT_EQ(beyond.faults.size(), 1U);
+    EXPECT_EQ(store::sentence(beyond.faults[0]),
+              "/1: found values that make drop_V larger than any number, allowed: values nearer to "
+              "those of a model");
+    EXPECT_EQ(beyond.json, "");
+    // A null that means something stays: there is no ideal resistor for a supply too low.
+    json low = lampIn;
+    low["supply"]["volts_V"] = 2;
+    EXPECT_TRUE(answer("lamp", low)["ideal_ohm"][0].is_null());
+}
+TEST(Reckon, NamesTheMissingFieldAndWhatIsAllowed) {
+    const auto complaint = [](std::string_view kind, const json& in) {
+        const Reckoned result = reckoned(kind, in.dump());
+        return result.faults.empty() ? "" : store::sentence(result.faults[0]);
+    };
+    EXPECT_EQ(complaint("settings", without(settingsIn, "/direction")),
+              "/direction: found nothing, allowed: \"normal\", \"reversed\"");
+    EXPECT_EQ(complaint("lamp", with(lampIn, "/series", "E13")),
+              "/series: found \"E13\", allowed: \"E6\", \"E12\", \"E24\", \"E96\"");
+    EXPECT_EQ(complaint("lamp", with(lampIn, "/series", 12)),
+              "/series: found 12, allowed: \"E6\", \"E12\", \"E24\", \"E96\"");
+    EXPECT_EQ(complaint("motor", without(motorIn, "/rule")),
+              "/rule: found nothing, allowed: \"strict\", \"slip\", \"running\"");
+    EXPECT_EQ(complaint("lamp", without(lampIn, "/strings/0/leds/0/family")).find("400 bytes"),
+              std::string::npos);
+}
 TEST(Reckon, AnswersAListWithAList) {
     const json out = answer("wire", json::array({wireIn, with(wireIn, "/awg", 28)}));
     ASSERT_EQ(out.size(), 2U);

@@ -17,7 +17,7 @@ using tests::smallCatalogue;
 Result<Jotted> read(const std::string& line, const Job& job = shunter()) {
     return understood(line, job, smallCatalogue(), "2026-03-02");
 }
-std::string refusal(const std::string& line, const Job& job = shunter()) {
+std::string whyRefused(const std::string& line, const Job& job = shunter()) {
     const auto result = read(line, job);
     return result ? "(understood as: " + plain(result->meaning) + ")" : plain(result.error().what);
 }
@@ -50,30 +50,31 @@ TEST(Jot, TakesTheOtherReadings) {
     EXPECT_EQ(meaning("rule strict"), "Rating rule: strict");
 }
 TEST(Jot, SaysWhatIsMissingFromAReading) {
-    EXPECT_EQ(refusal("stall 1.15A"),
+    EXPECT_EQ(whyRefused("stall 1.15A"),
               "A stall test needs the volts at that moment too, because they sag. Write it "
               "like stall 1.15A 12V.");
-    EXPECT_EQ(refusal("stall"),
+    EXPECT_EQ(whyRefused("stall"),
               "It takes one current and one voltage. Write it like stall 1.15A 12V.");
-    EXPECT_EQ(refusal("stall 1A 12V hot"),
+    EXPECT_EQ(whyRefused("stall 1A 12V hot"),
               "“hot” is not a current or a voltage. Write it like stall 1.15A 12V.");
 }
 TEST(Jot, RefusesWhatNoModelDraws) {
-    EXPECT_EQ(refusal("stall 1.15MA 12V"),
+    EXPECT_EQ(whyRefused("stall 1.15MA 12V"),
               "“1.15MA” is out of range: above 0 and up to 50 A is allowed.");
-    EXPECT_EQ(refusal("stall 0A 12V"), "“0A” is out of range: above 0 and up to 50 A is allowed.");
-    EXPECT_EQ(refusal("stall -1A 12V"),
+    EXPECT_EQ(whyRefused("stall 0A 12V"),
+              "“0A” is out of range: above 0 and up to 50 A is allowed.");
+    EXPECT_EQ(whyRefused("stall -1A 12V"),
               "“-1A” is out of range: above 0 and up to 50 A is allowed.");
-    EXPECT_NE(refusal("track nanV").find("holds no number"), std::string::npos);
-    EXPECT_NE(refusal("track 1e9V").find("out of range"), std::string::npos);
+    EXPECT_NE(whyRefused("track nanV").find("holds no number"), std::string::npos);
+    EXPECT_NE(whyRefused("track 1e9V").find("out of range"), std::string::npos);
 }
 TEST(Jot, ExplainsUnknownWordsAndGuessesNearOnes) {
-    EXPECT_EQ(refusal("stal 1A 12V"),
+    EXPECT_EQ(whyRefused("stal 1A 12V"),
               "“stal” means nothing here. Did you mean stall? Write it like stall 1.15A 12V.");
-    EXPECT_EQ(refusal("clip broken"),
+    EXPECT_EQ(whyRefused("clip broken"),
               "“clip” means nothing here. Did you mean slip? Write it like slip 420mA.");
-    EXPECT_NE(refusal("wheelbarrow").find("F1 lists what can be typed"), std::string::npos);
-    EXPECT_EQ(refusal("   "), "Type what you just measured, like stall 1.15A 12V.");
+    EXPECT_NE(whyRefused("wheelbarrow").find("F1 lists what can be typed"), std::string::npos);
+    EXPECT_EQ(whyRefused("   "), "Type what you just measured, like stall 1.15A 12V.");
 }
 TEST(Jot, NeverChangesTheJobItReads) {
     const Job job = shunter();
@@ -139,15 +140,16 @@ TEST(Jot, FindsALampByItsOutputOrWireToo) {
     const Job job = jotted(shunter(), {"lamp rear red"});
     EXPECT_EQ(meaning("resistor yellow 1k", job), "rear lamp: resistor 1 kΩ");
     EXPECT_EQ(meaning("resistor REAR 1k", job), "rear lamp: resistor 1 kΩ");
-    EXPECT_EQ(refusal("resistor front 1k", job), "No lamp goes by “front”. There are: rear lamp.");
-    EXPECT_EQ(refusal("resistor rear/3 1k", job), "rear lamp has 1 rows.");
+    EXPECT_EQ(whyRefused("resistor front 1k", job),
+              "No lamp goes by “front”. There are: rear lamp.");
+    EXPECT_EQ(whyRefused("resistor rear/3 1k", job), "rear lamp has 1 rows.");
 }
 TEST(Jot, RemovesReadingsRowsAndLamps) {
     const Job job = jotted(shunter(), {"lamp front white", "parallel front"});
     EXPECT_EQ(read("remove front/2", job)->after.circuits[0].rows.size(), 1U);
     EXPECT_TRUE(read("remove front", job)->after.circuits.empty());
     EXPECT_EQ(read("remove stall", job)->after.motor->readings.size(), 2U);
-    EXPECT_EQ(refusal("remove haul", job), "There is no haul reading to remove.");
+    EXPECT_EQ(whyRefused("remove haul", job), "There is no haul reading to remove.");
 }
 TEST(Jot, RecordsWhatAnOutputCarries) {
     const Job job = jotted(shunter(), {"decoder board"});
@@ -170,7 +172,7 @@ TEST(Jot, FitsTheUsualBodyToScaleAndLengthButNotAnOwnProfile) {
     Job own = shunter();
     own.body.profile[0].z += Millimetres{1};
     EXPECT_EQ(read("scale N", own)->after.body, own.body);
-    EXPECT_EQ(refusal("length 142mm", own),
+    EXPECT_EQ(whyRefused("length 142mm", own),
               "Shunter has a profile of its own; its length comes from that.");
 }
 TEST(Jot, EveryListedExampleIsUnderstoodSomewhere) {
@@ -178,7 +180,7 @@ TEST(Jot, EveryListedExampleIsUnderstoodSomewhere) {
     for (const JotForm& form : jotForms()) {
         const std::string example = form.example;
         if (example.starts_with("decoder")) continue;  // names a part of the shipped catalogue
-        EXPECT_TRUE(read(example, job).has_value()) << example << ": " << refusal(example, job);
+        EXPECT_TRUE(read(example, job).has_value()) << example << ": " << whyRefused(example, job);
     }
 }
 // Whatever is typed, the answer is a job or a sentence, never nothing and never a crash.

@@ -2,6 +2,7 @@
 
 #include "core/job/checks.h"
 #include "store/catalogue.h"
+#include "store/upgrade.h"
 #include "support/mutation.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -104,6 +105,26 @@ TEST(ShippedFiles, CatalogueAndDemoJobsAreReadWithoutAFault) {
         for (const core::LampRow& row : circuit.rows) lamps += row.lamps.size();
     }
     EXPECT_EQ(lamps, 9U);  // the railcar of the demo has nine
+}
+
+// No format is older than the present one yet: the machinery is tried on steps made up for it.
+TEST(Upgrade, TakesEveryStepFromTheFormatOfTheDocument) {
+    const Upgrade steps[] = {[](nlohmann::json& document) {
+                                 document["version"] = 2;
+                                 document["title"] = document["name"];
+                                 document.erase("name");
+                             },
+                             [](nlohmann::json& document) {
+                                 document["version"] = 3;
+                                 document["title"] = document["title"].get<std::string>() + "!";
+                             }};
+    const nlohmann::json first{{"version", 1}, {"name", "Ling"}};
+    EXPECT_EQ(upgraded(first, 1, steps), (nlohmann::json{{"version", 3}, {"title", "Ling!"}}));
+    const nlohmann::json second{{"version", 2}, {"title", "Ling"}};
+    EXPECT_EQ(upgraded(second, 2, steps), (nlohmann::json{{"version", 3}, {"title", "Ling!"}}));
+    EXPECT_EQ(upgraded(second, 3, steps), second);
+    // As many steps as formats there have been before the present one.
+    EXPECT_EQ(jobUpgrades().size(), static_cast<std::size_t>(jobFormatVersion - 1));
 }
 
 }  // namespace

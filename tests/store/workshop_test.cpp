@@ -1,13 +1,13 @@
 #include "store/workshop.h"
 
 #include "store/schema.h"
+#include "support/older_workshop.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 #include "support/scratch.h"
 
-#include <QProcess>
-#include <QSqlDatabase>
-#include <QSqlQuery>
+#include <QDir>
+#include <QFileInfo>
 #include <QThread>
 
 #include <gtest/gtest.h>
@@ -17,28 +17,13 @@ namespace {
 
 using core::text;
 using tests::jotted;
+using tests::opened;
 using tests::Scratch;
 using tests::shunter;
 
-std::unique_ptr<Workshop> opened(const QString& path, Access access = Access::ReadWrite) {
-    auto workshop = Workshop::open(path, access);
-    EXPECT_TRUE(workshop.has_value()) << (workshop ? "" : core::plain(workshop.error().what));
-    return workshop ? std::move(*workshop) : nullptr;
-}
-
-/// Runs SQL on a file past the workshop, as an older Glimmet or an accident would have.
-void runSql(const QString& path, const QStringList& statements) {
-    {
-        QSqlDatabase database =
-            QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), QStringLiteral("aside"));
-        database.setDatabaseName(path);
-        ASSERT_TRUE(database.open());
-        for (const QString& sql : statements) {
-            QSqlQuery query(database);
-            ASSERT_TRUE(query.exec(sql)) << sql.toStdString();
-        }
-    }
-    QSqlDatabase::removeDatabase(QStringLiteral("aside"));
+std::string complaint(const QString& path, Access access = Access::ReadWrite) {
+    const auto workshop = Workshop::open(path, access);
+    return workshop ? "opened" : core::plain(workshop.error().what);
 }
 
 TEST(Workshop, FindsEverythingAgainAfterReopening) {
@@ -64,9 +49,11 @@ TEST(Workshop, KeepsUndoAndRedoAcrossARestart) {
         id = *workshop->add(shunter(), text("New job"));
         (void)*workshop->record(id, jotted(shunter(), {"name One"}), text("Name: %1", "One"));
         (void)*workshop->record(id, jotted(shunter(), {"name Two"}), text("Name: %1", "Two"));
-        const History history = *workshop->history(id, 100);
-        ASSERT_EQ(history.steps.size(), 3U);
-        ASSERT_TRUE(workshop->moveHead(id, history.steps[1].revision).has_value());
+        const auto undone = workshop->undo(id);
+        ASSERT_TRUE(undone.has_value());
+        EXPECT_EQ(undone->job.name, "One");
+        EXPECT_EQ(core::plain(undone->what), "Name: Two");
+        EXPECT_FALSE(undone->larger);
     }
     const auto workshop = opened(path);
     const History history = *workshop->history(id, 100);
@@ -75,7 +62,11 @@ TEST(Workshop, KeepsUndoAndRedoAcrossARestart) {
     EXPECT_EQ(core::plain(history.steps[2].what), "Name: Two");
     EXPECT_EQ(workshop->job(id)->name, "One");
     EXPECT_EQ(workshop->jobs()->at(0).name, "One");
-    EXPECT_EQ(workshop->moveHead(id, history.steps[2].revision)->name, "Two");
+    EXPECT_EQ(core::plain(workshop->undoable(id)->undo.value()), "Name: One");
+    EXPECT_EQ(core::plain(workshop->undoable(id)->redo.value()), "Name: Two");
+    EXPECT_EQ(workshop->redo(id)->job.name, "Two");
+    EXPECT_FALSE(workshop->undoable(id)->redo.has_value());
+    EXPECT_EQ(workshop->redo(id).error().code, core::ErrorCode::Unknown);
 }
 TEST(Workshop, KeepsTheWholeWayToTheTipHoweverFarBackItGoes) {
     const Scratch scratch;
@@ -84,43 +75,50 @@ TEST(Workshop, KeepsTheWholeWayToTheTipHoweverFarBackItGoes) {
     for (const char* line : {"name One", "name Two", "name Three"}) {
         (void)*workshop->record(id, jotted(shunter(), {line}), text("Name"));
     }
-    const History whole = *workshop->history(id, 100);
     for (std::size_t back = 3; back-- > 0;) {
-        ASSERT_TRUE(workshop->moveHead(id, whole.steps[back].revision).has_value());
+        ASSERT_TRUE(workshop->undo(id).has_value());
         const History now = *workshop->history(id, 100);
         EXPECT_EQ(now.steps.size(), 4U);
         EXPECT_EQ(now.head, back);
     }
+    EXPECT_EQ(workshop->undo(id).error().code, core::ErrorCode::Unknown);
     EXPECT_EQ(workshop->history(id, 2)->steps.size(), 2U);  // only the last steps, when asked so
+    for (const char* name : {"One", "Two", "Three"}) EXPECT_EQ(workshop->redo(id)->job.name, name);
 }
 TEST(Workshop, ReadsAnOlderFileWithoutBringingItForward) {
-    const Scratch scratch;
-    const QString path = scratch.file("old.glimmet");
-    { (void)*opened(path)->add(shunter(), text("New job")); }
-    runSql(path, {QStringLiteral("DROP TABLE job_words"), QStringLiteral("PRAGMA user_version = 1"),
-                  QStringLiteral("PRAGMA wal_checkpoint(TRUNCATE)")});
-    const QByteArray before = Scratch::contents(path);
-    {
-        const auto workshop = opened(path, Access::ReadOnly);
-        EXPECT_EQ(workshop->jobs()->size(), 1U);
-        EXPECT_EQ(workshop->search("Shunt")->size(), 1U);  // by name only: there is no index
-        EXPECT_TRUE(workshop->search("middle")->empty());
+    for (const int schema : {1, 2}) {
+        const Scratch scratch;
+        const QString path = scratch.file("old.glimmet");
+        tests::makeOlderWorkshop(path, schema);
+        const QByteArray before = Scratch::contents(path);
+        {
+            const auto workshop = opened(path, Access::ReadOnly);
+            EXPECT_EQ(workshop->jobs()->size(), 2U);
+            EXPECT_EQ(workshop->job(1)->name, "Shunter");
+            EXPECT_EQ(workshop->history(1, 100)->steps.size(), 3U);
+            EXPECT_EQ(workshop->history(1, 100)->head, 1U);
+            EXPECT_EQ(workshop->search("Second")->size(), 1U);
+            EXPECT_TRUE(workshop->search("middle")->empty());  // by name only
+            EXPECT_EQ(workshop->jobAt(1, tests::olderMoment(3))->name, "Later");
+            EXPECT_FALSE(workshop->undoable(1)->undo.has_value());
+        }
+        EXPECT_EQ(Scratch::contents(path), before);
+        EXPECT_EQ(scratch.names(), QStringList{"old.glimmet"});
     }
-    EXPECT_EQ(Scratch::contents(path), before);
 }
 TEST(Workshop, AnEditAfterAnUndoStartsANewBranchAndKeepsTheOldRevision) {
     const Scratch scratch;
     const auto workshop = opened(scratch.file("a.glimmet"));
     const JobId id = *workshop->add(shunter(), text("New job"));
-    const RevisionId dropped =
-        *workshop->record(id, jotted(shunter(), {"name Dropped"}), text("Name"));
-    const History before = *workshop->history(id, 100);
-    ASSERT_TRUE(workshop->moveHead(id, before.steps[0].revision).has_value());
+    (void)*workshop->record(id, jotted(shunter(), {"name Dropped"}), text("Name"));
+    const RevisionId droppedRevision = workshop->history(id, 100)->steps[1].revision;
+    ASSERT_TRUE(workshop->undo(id).has_value());
     (void)*workshop->record(id, jotted(shunter(), {"name Kept"}), text("Name"));
+    EXPECT_FALSE(workshop->undoable(id)->redo.has_value());
     const History after = *workshop->history(id, 100);
     ASSERT_EQ(after.steps.size(), 2U);
     EXPECT_EQ(after.head, 1U);
-    EXPECT_EQ(workshop->revision(dropped)->name, "Dropped");
+    EXPECT_EQ(workshop->revision(droppedRevision)->name, "Dropped");
 }
 TEST(Workshop, TellsWhatAJobWasAtAnyMoment) {
     const Scratch scratch;
@@ -161,11 +159,13 @@ TEST(Workshop, TakesJobsOffTheShelfWithoutLosingThem) {
     const Scratch scratch;
     const auto workshop = opened(scratch.file("a.glimmet"));
     const JobId id = *workshop->add(shunter(), text("New job"));
-    ASSERT_TRUE(workshop->setOnShelf(id, false).has_value());
+    ASSERT_TRUE(workshop->setOnShelf(id, false, text("off")).has_value());
     EXPECT_TRUE(workshop->jobs()->empty());
     EXPECT_TRUE(workshop->search("shunter")->empty());
-    ASSERT_TRUE(workshop->setOnShelf(id, true).has_value());
+    ASSERT_TRUE(workshop->setOnShelf(id, true, text("on")).has_value());
     EXPECT_EQ(workshop->job(id)->name, "Shunter");
+    EXPECT_EQ(workshop->jobs()->size(), 1U);
+    EXPECT_EQ(workshop->setOnShelf(99, true, text("on")).error().code, core::ErrorCode::Unknown);
 }
 TEST(Workshop, ASecondGlimmetIsToldAndMayReadOnly) {
     const Scratch scratch;
@@ -181,36 +181,106 @@ TEST(Workshop, ASecondGlimmetIsToldAndMayReadOnly) {
     EXPECT_EQ(reader->job(id)->name, "Shunter");
     EXPECT_EQ(reader->record(id, shunter(), text("x")).error().code, core::ErrorCode::InUse);
     EXPECT_EQ(reader->add(shunter(), text("x")).error().code, core::ErrorCode::InUse);
-    EXPECT_FALSE(reader->setOnShelf(id, false).has_value());
-    // What the first writes the second sees.
+    EXPECT_FALSE(reader->setOnShelf(id, false, text("off")).has_value());
+    // What the first writes the second sees, and knows that it was written.
+    EXPECT_FALSE(reader->writtenElsewhere().value());
     (void)*first->record(id, jotted(shunter(), {"name Seen"}), text("Name"));
+    EXPECT_TRUE(reader->writtenElsewhere().value());
+    EXPECT_FALSE(reader->writtenElsewhere().value());
     EXPECT_EQ(reader->job(id)->name, "Seen");
+    EXPECT_FALSE(first->writtenElsewhere().value());  // its own edits are no news to it
 }
 TEST(Workshop, BringsAnOlderFileForwardAndKeepsACopyOfIt) {
+    for (const int schema : {1, 2}) {
+        for (const bool log : {false, true}) {
+            const Scratch scratch;
+            const QString path = scratch.file("old.glimmet");
+            // With a log, what was recorded last stands in it only, as after a kill.
+            tests::makeOlderWorkshop(path, schema, log);
+            const auto workshop = opened(path);
+            ASSERT_TRUE(workshop);
+            EXPECT_EQ(workshop->jobs()->size(), 2U);
+            EXPECT_EQ(workshop->search("second")->size(), 1U);
+            EXPECT_EQ(workshop->search("middle")->size(), 2U);  // the decoder's name
+            // Undo, redo, names and dates are as they were.
+            const History history = *workshop->history(1, 100);
+            ASSERT_EQ(history.steps.size(), 3U);
+            EXPECT_EQ(history.head, 1U);
+            EXPECT_EQ(core::plain(history.steps[2].what), "Name: Later");
+            EXPECT_EQ(history.steps[2].madeAt, tests::olderStamp(3));
+            EXPECT_EQ(workshop->job(1)->name, "Shunter");
+            EXPECT_EQ(workshop->jobAt(1, tests::olderMoment(3))->name, "Later");
+            EXPECT_EQ(workshop->jobAt(1, tests::olderMoment(4))->name, "Shunter");
+            EXPECT_EQ(workshop->jobAt(1, tests::olderMoment(0)).error().code,
+                      core::ErrorCode::Unknown);
+            EXPECT_EQ(core::plain(workshop->undoable(1)->undo.value()), "Note");
+            EXPECT_EQ(workshop->redo(1)->job.name, "Later");
+            // The copy is the older file, whole, and opens as one.
+            const QString copy = path + QStringLiteral(".schema%1").arg(schema);
+            const auto older = opened(copy, Access::ReadOnly);
+            ASSERT_TRUE(older);
+            EXPECT_EQ(older->history(1, 100)->head, 1U);
+            EXPECT_EQ(older->history(1, 100)->steps.size(), 3U);
+            EXPECT_EQ(older->revision(3)->name, "Later");
+            EXPECT_EQ(tests::pragma(copy, "user_version"), std::to_string(schema));
+            EXPECT_EQ(tests::pragma(path, "user_version"), "3");
+            EXPECT_EQ(tests::pragma(path, "journal_mode"), "delete");  // no log any more
+            EXPECT_FALSE(QFile::exists(path + QStringLiteral("-wal")));
+        }
+    }
+}
+TEST(Workshop, AnOlderFileThatCannotBeBroughtForwardStaysAsItIs) {
     const Scratch scratch;
     const QString path = scratch.file("old.glimmet");
+    tests::makeOlderWorkshop(path, 2);
+    // A table of ours in the way, as if half a migration had been there.
+    tests::runSql(path, {"CREATE TABLE document(x)"});
+    EXPECT_NE(complaint(path), "opened");
+    EXPECT_EQ(tests::pragma(path, "user_version"), "2");
+    tests::runSql(path, {"DROP TABLE document"});
+    EXPECT_EQ(opened(path)->jobs()->size(), 2U);
+}
+TEST(Workshop, BringsOverAFileOfThePresentSchemaThatKeepsALog) {
+    const Scratch scratch;
+    const QString path = scratch.file("a.glimmet");
     { (void)*opened(path)->add(shunter(), text("New job")); }
-    // Back to schema 1: as it was before jobs could be searched.
-    runSql(path, {QStringLiteral("DROP TABLE job_words"), QStringLiteral("PRAGMA user_version = 1"),
-                  QStringLiteral("PRAGMA wal_checkpoint(TRUNCATE)")});
-    const auto workshop = opened(path);
-    EXPECT_EQ(workshop->search("shunter")->size(), 1U);
-    EXPECT_EQ(workshop->search("middle")->size(), 1U);  // the decoder's name
-    EXPECT_TRUE(QFile::exists(path + QStringLiteral(".schema1")));
+    tests::runSql(path, {"PRAGMA journal_mode = WAL"});
+    ASSERT_EQ(tests::pragma(path, "journal_mode"), "wal");
+    EXPECT_EQ(opened(path)->jobs()->size(), 1U);
+    EXPECT_NE(tests::pragma(path, "journal_mode"), "wal");
+    EXPECT_EQ(opened(path + QStringLiteral(".schema3"), Access::ReadOnly)->jobs()->size(), 1U);
 }
 TEST(Workshop, RefusesANewerFileAndLeavesEveryByteOfIt) {
     const Scratch scratch;
     const QString path = scratch.file("new.glimmet");
     { (void)*opened(path)->add(shunter(), text("New job")); }
-    runSql(path, {QStringLiteral("PRAGMA user_version = 99"),
-                  QStringLiteral("PRAGMA wal_checkpoint(TRUNCATE)"),
-                  QStringLiteral("PRAGMA journal_mode = DELETE")});
+    tests::runSql(path, {"PRAGMA user_version = 99"});
     const QByteArray before = Scratch::contents(path);
     const auto workshop = Workshop::open(path, Access::ReadWrite);
     ASSERT_FALSE(workshop.has_value());
     EXPECT_EQ(workshop.error().code, core::ErrorCode::TooNew);
     EXPECT_NE(core::plain(workshop.error().what).find("has not been touched"), std::string::npos);
     EXPECT_EQ(Scratch::contents(path), before);
+    EXPECT_EQ(Workshop::open(path, Access::ReadOnly).error().code, core::ErrorCode::TooNew);
+}
+TEST(Workshop, SeesANewerSchemaThatStandsOnlyInTheLog) {
+    const Scratch scratch;
+    const QString path = scratch.file("new.glimmet");
+    tests::makeOlderWorkshop(path, 2, true, {"PRAGMA user_version = 99"});
+    EXPECT_EQ(Workshop::open(path, Access::ReadWrite).error().code, core::ErrorCode::TooNew);
+    EXPECT_FALSE(QFile::exists(path + QStringLiteral(".schema2")));
+}
+TEST(Workshop, RefusesASchemaThatNoGlimmetWrote) {
+    const Scratch scratch;
+    const QString path = scratch.file("odd.glimmet");
+    { (void)*opened(path)->add(shunter(), text("New job")); }
+    for (const char* number : {"-1", "0", "-2147483648"}) {
+        tests::runSql(path, {std::string("PRAGMA user_version = ") + number});
+        const QByteArray before = Scratch::contents(path);
+        EXPECT_EQ(Workshop::open(path, Access::ReadWrite).error().code, core::ErrorCode::Damaged);
+        EXPECT_EQ(Workshop::open(path, Access::ReadOnly).error().code, core::ErrorCode::Damaged);
+        EXPECT_EQ(Scratch::contents(path), before);
+    }
 }
 TEST(Workshop, RefusesWhatIsNoWorkshop) {
     const Scratch scratch;
@@ -222,11 +292,11 @@ TEST(Workshop, RefusesWhatIsNoWorkshop) {
     Scratch::write(scratch.file("empty.glimmet"), "");
     EXPECT_EQ(Workshop::open(scratch.file("empty.glimmet"), Access::ReadWrite).error().code,
               core::ErrorCode::NotUnderstood);
-    runSql(scratch.file("other.db"), {QStringLiteral("CREATE TABLE x(y)")});
+    tests::runSql(scratch.file("other.db"), {"CREATE TABLE x(y)"});
     EXPECT_EQ(Workshop::open(scratch.file("other.db"), Access::ReadWrite).error().code,
               core::ErrorCode::NotUnderstood);
     EXPECT_EQ(Workshop::open(scratch.file("absent.glimmet"), Access::ReadOnly).error().code,
-              core::ErrorCode::Unreadable);
+              core::ErrorCode::Missing);
     EXPECT_EQ(Workshop::open(QStringLiteral("/proc/no/such/place.glimmet"), Access::ReadWrite)
                   .error()
                   .code,
@@ -243,9 +313,84 @@ TEST(Workshop, ExaminationCallsDamagedOnlyWhatIsAWorkshop) {
 }
 TEST(Workshop, AddsManyJobsOrNone) {
     const Scratch scratch;
+    const QString path = scratch.file("a.glimmet");
+    {
+        const auto workshop = opened(path);
+        EXPECT_EQ(workshop->add(std::vector<core::Job>(450, shunter()), text("Imported"))->size(),
+                  450U);
+        const auto entries = *workshop->jobs();  // three batches of readers
+        ASSERT_EQ(entries.size(), 450U);
+        for (std::size_t i = 0; i < entries.size(); ++i) {
+            EXPECT_EQ(entries[i].id, static_cast<JobId>(i + 1));
+        }
+        EXPECT_EQ(workshop->search("shunter")->size(), 450U);
+    }
+    // One that the file will not take: none of them is there.
+    tests::runSql(path, {"CREATE TRIGGER full BEFORE INSERT ON document WHEN NEW.name = 'Fifth' "
+                         "BEGIN SELECT RAISE(ABORT, 'no'); END"});
+    const auto workshop = opened(path);
+    std::vector<core::Job> jobs(9, shunter());
+    jobs[4].name = "Fifth";
+    EXPECT_FALSE(workshop->add(jobs, text("Imported")).has_value());
+    EXPECT_EQ(workshop->jobs()->size(), 450U);
+    EXPECT_EQ(tests::number(path, "SELECT count(*) FROM change"), 1);
+    jobs[4].name = "Shunter";
+    EXPECT_TRUE(
+        workshop->add(jobs, text("Imported")).has_value());  // the failure left nothing open
+}
+TEST(Workshop, OneChangeMayMoveSeveralJobsAndIsTakenBackWhole) {
+    const Scratch scratch;
     const auto workshop = opened(scratch.file("a.glimmet"));
-    EXPECT_EQ(workshop->add(std::vector<core::Job>(50, shunter()), text("Imported"))->size(), 50U);
-    EXPECT_EQ(workshop->jobs()->size(), 50U);
+    const auto ids = *workshop->add(std::vector<core::Job>(3, shunter()), text("New jobs"));
+    const auto named = [&](const char* name) { return jotted(shunter(), {name}); };
+    const auto change = workshop->record(
+        std::vector<Edit>{{ids[0], named("name A")}, {ids[1], named("name B")}}, text("Twins"));
+    ASSERT_TRUE(change.has_value());
+    EXPECT_EQ(workshop->job(ids[1])->name, "B");
+    // Taken back in one job alone: that job only, and it is said.
+    const auto alone = workshop->undo(ids[0]);
+    EXPECT_TRUE(alone->larger);
+    EXPECT_EQ(workshop->job(ids[1])->name, "B");
+    ASSERT_TRUE(workshop->redo(ids[0]).has_value());
+    // Taken back whole, where nothing newer stands on it.
+    (void)*workshop->record(ids[1], named("name Newer"), text("Name"));
+    const auto part = workshop->takeBack(*change);
+    ASSERT_TRUE(part.has_value());
+    EXPECT_EQ(part->moved, std::vector<JobId>{ids[0]});
+    EXPECT_EQ(part->withNewerEdits, std::vector<JobId>{ids[1]});
+    EXPECT_EQ(workshop->job(ids[0])->name, "Shunter");
+    EXPECT_EQ(workshop->job(ids[1])->name, "Newer");
+    ASSERT_TRUE(workshop->redo(ids[0]).has_value());
+    ASSERT_TRUE(workshop->undo(ids[1]).has_value());
+    const auto whole = workshop->takeBack(*change);
+    EXPECT_EQ(whole->moved, (std::vector<JobId>{ids[0], ids[1]}));
+    EXPECT_TRUE(whole->withNewerEdits.empty());
+    EXPECT_EQ(workshop->job(ids[1])->name, "Shunter");
+    EXPECT_EQ(workshop->takeBack(*change)->withNewerEdits.size(), 2U);  // it is taken back already
+    EXPECT_EQ(workshop->takeBack(999).error().code, core::ErrorCode::Unknown);
+    // An edit of which one job is not there changes none.
+    EXPECT_FALSE(workshop
+                     ->record(std::vector<Edit>{{ids[2], named("name C")}, {77, named("name D")}},
+                              text("Twins"))
+                     .has_value());
+    EXPECT_EQ(workshop->job(ids[2])->name, "Shunter");
+}
+TEST(Workshop, SavesACopyThatIsAWorkshopOfItsOwn) {
+    const Scratch scratch;
+    const auto workshop = opened(scratch.file("a.glimmet"));
+    const JobId id = *workshop->add(shunter(), text("New job"));
+    (void)*workshop->record(id, jotted(shunter(), {"name Two"}), text("Name"));
+    Scratch::write(scratch.file("b.glimmet"), "something that stood there before");
+    ASSERT_TRUE(workshop->copyTo(scratch.file("b.glimmet")).has_value());
+    const auto copy = opened(scratch.file("b.glimmet"));
+    EXPECT_EQ(copy->job(id)->name, "Two");
+    EXPECT_EQ(copy->undo(id)->job.name, "Shunter");
+    EXPECT_EQ(workshop->job(id)->name, "Two");
+    EXPECT_EQ(workshop->copyTo(scratch.file("a.glimmet")).error().code, core::ErrorCode::InUse);
+    EXPECT_FALSE(workshop->copyTo(scratch.file("no/such/folder.glimmet")).has_value());
+    EXPECT_FALSE(workshop->copyTo(scratch.file(".")).has_value());
+    EXPECT_FALSE(workshop->copyTo(QString()).has_value());
+    EXPECT_EQ(workshop->job(id)->name, "Two");
 }
 TEST(Workshop, SaysWhichJobOrRevisionThereIsNone) {
     const Scratch scratch;

@@ -1,6 +1,7 @@
 // A folder of its own for a test, gone afterwards.
 #pragma once
 
+#include <QDir>
 #include <QFile>
 #include <QTemporaryDir>
 
@@ -10,6 +11,9 @@ class Scratch {
 public:
     [[nodiscard]] QString file(const char* name) const {
         return m_folder.filePath(QString::fromUtf8(name));
+    }
+    [[nodiscard]] QStringList names() const {
+        return QDir(m_folder.path()).entryList(QDir::Files | QDir::Hidden, QDir::Name);
     }
     static QByteArray contents(const QString& path) {
         QFile file(path);

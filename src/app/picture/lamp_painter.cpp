@@ -13,8 +13,6 @@ using namespace Qt::StringLiterals;
 namespace glimmet::app {
 namespace {
 
-QString tr(const char* words) { return QCoreApplication::translate("picture", words); }
-
 /// Light falling off round a lamp; `strength` 0…1 as the eye finds it.
 void paintGlow(QPainter& painter, const QPointF& at, qreal radius, QColor colour, double strength) {
     QRadialGradient gradient(at, radius);

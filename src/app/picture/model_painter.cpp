@@ -13,7 +13,6 @@ using namespace Qt::StringLiterals;
 namespace glimmet::app {
 namespace {
 
-QString tr(const char* words) { return QCoreApplication::translate("picture", words); }
 QString shown(core::Millimetres length) { return qs(core::formatted(length, 3)); }
 
 QPainterPath outline(const MatView& view, const std::vector<core::Point>& points) {

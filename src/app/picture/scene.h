@@ -4,6 +4,7 @@
 #include "core/job/job.h"
 #include "core/job/lamp_state.h"
 
+#include <QCoreApplication>
 #include <QPainterPath>
 #include <QPointF>
 #include <QRectF>
@@ -15,6 +16,9 @@
 class QPainter;
 
 namespace glimmet::app {
+
+/// The words on the picture and beside what is pointed at.
+inline QString tr(const char* words) { return QCoreApplication::translate("picture", words); }
 
 /// Maps a model's millimetres (x back from the front, z up) to pixels.
 struct MatView {

@@ -13,11 +13,10 @@
 namespace glimmet::core::circuit {
 namespace {
 
-constexpr double never = std::numeric_limits<double>::infinity();
 constexpr int pointsOnASlope = 8;
 constexpr int pointsOnASine = 64;
 constexpr std::size_t mostPhases = 4000;
-constexpr double leastShare = 1e-10;  // of the whole: no step is shorter
+constexpr double leastStepShare = 1e-10;  // of the whole: no step is shorter
 
 /// How long a waveform takes to repeat; infinite: it does not.
 double periodOf(const Waveform& waveform) {
@@ -71,6 +70,22 @@ struct Rhythm {
     }
 };
 
+/// How far sums go to either side while they are added up.
+class Excursion {
+public:
+    explicit Excursion(Eigen::Index size)
+        : m_sum(Eigen::VectorXd::Zero(size)), m_low(m_sum), m_high(m_sum) {}
+    void add(const Eigen::VectorXd& part) {
+        m_sum += part;
+        m_low = m_low.cwiseMin(m_sum);
+        m_high = m_high.cwiseMax(m_sum);
+    }
+    [[nodiscard]] Eigen::VectorXd size() const { return m_high - m_low; }
+
+private:
+    Eigen::VectorXd m_sum, m_low, m_high;
+};
+
 class Averaged {
 public:
     Averaged(const Circuit& circuit, const LongSpan& span, Solver& solver)
@@ -101,6 +116,9 @@ public:
         for (const Switch& each : m_circuit.switches) sort(each.gate);
         if (m_rhythms.empty()) return text("nothing in it repeats quickly");
         if (m_rhythms.size() > 2) return text("more than two rhythms beat against each other");
+        // The quickest first: it turns within each phase of the slower one, as it does in time.
+        std::sort(m_rhythms.begin(), m_rhythms.end(),
+                  [](const Rhythm& a, const Rhythm& b) { return a.period < b.period; });
         std::size_t phases = 1;
         for (Rhythm& rhythm : m_rhythms) {
             rhythm.findPhases();
@@ -125,7 +143,7 @@ public:
         for (long printed = 1; printed <= last && m_good && enough();) {
             const double due = static_cast<double>(printed) * m_span.step;
             double corner = slowCorner(time);
-            if (std::abs(corner - due) < leastShare * m_span.stop) corner = due;
+            if (std::abs(corner - due) < leastStepShare * m_span.stop) corner = due;
             const double until = std::min(due, corner);
             const double left = until - time;
             const double taken = step >= left * 0.999 ? left : std::min(step, left / 2);
@@ -134,7 +152,7 @@ public:
             if (!m_good) return false;
             if (error > 1) {
                 step = taken * std::clamp(0.9 / std::sqrt(error), 0.1, 0.9);
-                if (step < leastShare * m_span.stop) return false;
+                if (step < leastStepShare * m_span.stop) return false;
                 continue;
             }
             ++result.steps;
@@ -142,7 +160,7 @@ public:
             time = taken >= left ? until : time + taken;
             const double growth = error > 0 ? std::min(4.0, 0.9 / std::sqrt(error)) : 4.0;
             step = taken < left || growth < 1 ? taken * growth : std::max(step, taken * growth);
-            if (time >= due - leastShare * m_span.stop) {
+            if (time >= due - leastStepShare * m_span.stop) {
                 print(due, state, result);
                 ++printed;
             }
@@ -220,19 +238,34 @@ private:
         });
         return sum;
     }
-    /// What the states gain and lose within one turn of all rhythms, against their mean.
+    /// What the states gain and lose around their mean: within one turn of the quick rhythm, at
+    /// whatever phase of the slow one that is most, and on top of it along the slow one.
     void noteRipple(double time, const Eigen::VectorXd& state, const Eigen::VectorXd& drift) {
-        Eigen::VectorXd gained = Eigen::VectorXd::Zero(m_size);
-        Eigen::VectorXd low = gained;
-        Eigen::VectorXd high = gained;
+        const std::size_t quickPhases = m_rhythms.front().phases.size();
+        const double quickPeriod = m_rhythms.front().period;
+        Excursion slow(m_size);
+        Eigen::VectorXd quickMost = Eigen::VectorXd::Zero(m_size);
+        std::vector<Eigen::VectorXd> turn;  // rates at each phase of one turn of the quick rhythm
+        double share = 0;                   // of the slow rhythm's turn
         atEveryPhase(time, state, [&](double weight) {
             ratesNow(state);
-            gained += weight * m_longest * (m_rates - drift);
-            low = low.cwiseMin(gained);
-            high = high.cwiseMax(gained);
+            turn.push_back(m_rates);
+            share += weight;
+            if (turn.size() < quickPhases) return;
+            Eigen::VectorXd mean = Eigen::VectorXd::Zero(m_size);
+            for (std::size_t i = 0; i < turn.size(); ++i)
+                mean += m_rhythms.front().phases[i].weight * turn[i];
+            Excursion quick(m_size);
+            for (std::size_t i = 0; i < turn.size(); ++i)
+                quick.add(m_rhythms.front().phases[i].weight * quickPeriod * (turn[i] - mean));
+            quickMost = quickMost.cwiseMax(quick.size());
+            if (m_rhythms.size() > 1) slow.add(share * m_longest * (mean - drift));
+            turn.clear();
+            share = 0;
         });
+        const Eigen::VectorXd most = quickMost + slow.size();
         for (std::size_t k = 0; k < static_cast<std::size_t>(m_size); ++k)
-            m_ripple = std::max(m_ripple, (high[at(k)] - low[at(k)]) / scale(k, state));
+            m_ripple = std::max(m_ripple, most[at(k)] / scale(k, state));
     }
 
     Eigen::VectorXd beginning() {
@@ -248,18 +281,18 @@ private:
 
     /// A step of ROS2 from `state`, which becomes its end; its error over what is allowed.
     double tryStep(double time, double step, Eigen::VectorXd& state) {
-        const double gamma = 1 - 1 / std::sqrt(2.0);
+        const double share = 1 - 1 / std::sqrt(2.0);
         const Eigen::VectorXd before = mean(time, state);
         noteRipple(time, state, before);
         Eigen::MatrixXd jacobian(m_size, m_size);
         for (Eigen::Index k = 0; k < m_size && m_good; ++k) {
             Eigen::VectorXd moved = state;
-            const double difference = 1e-5 * scale(static_cast<std::size_t>(k), state);
-            moved[k] += difference;
-            jacobian.col(k) = (mean(time, moved) - before) / difference;
+            const double nudge = 1e-5 * scale(static_cast<std::size_t>(k), state);
+            moved[k] += nudge;
+            jacobian.col(k) = (mean(time, moved) - before) / nudge;
         }
         const Eigen::PartialPivLU<Eigen::MatrixXd> factors(
-            Eigen::MatrixXd::Identity(m_size, m_size) - gamma * step * jacobian);
+            Eigen::MatrixXd::Identity(m_size, m_size) - share * step * jacobian);
         const Eigen::VectorXd k1 = factors.solve(before);
         const Eigen::VectorXd k2 = factors.solve(mean(time + step, state + step * k1) - 2 * k1);
         const Eigen::VectorXd error = step / 2 * (k1 + k2);

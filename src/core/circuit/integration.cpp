@@ -10,7 +10,6 @@
 namespace glimmet::core::circuit {
 namespace {
 
-constexpr double never = std::numeric_limits<double>::infinity();
 const double gamma = 2 - std::sqrt(2.0);
 /// Error constant of TR-BDF2 (Bank et al. 1985, eq. 48).
 const double errorConstant = (-3 * gamma * gamma + 4 * gamma - 2) / (12 * (2 - gamma));

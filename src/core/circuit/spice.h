@@ -24,6 +24,7 @@ using Analysis = std::variant<OpAnalysis, DcAnalysis, TransientSpan>;
 struct Netlist {
     Circuit circuit;
     Analysis analysis;
+    std::size_t analysisLine = 0;  ///< where a netlist that was read asks for it
 };
 
 /// What is wrong with a line of a netlist.

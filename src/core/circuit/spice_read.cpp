@@ -1,4 +1,6 @@
+#include "core/circuit/netlist_budget.h"
 #include "core/circuit/spice.h"
+#include "core/text.h"
 
 #include <algorithm>
 #include <cctype>
@@ -111,6 +113,10 @@ private:
             text.remove_prefix(std::min(end + 1, text.size()));
             ++line;
             m_lastLine = line;
+            if (firstNotUtf8(whole) != whole.size()) {
+                fault(line, "a byte that is no UTF-8", "text in UTF-8");
+                continue;
+            }
             if (line == 1) {
                 m_netlist.circuit.title = std::string(whole.substr(0, whole.find('\r')));
                 continue;
@@ -339,6 +345,7 @@ private:
             return;
         }
         if (++m_analyses > 1) fault(card.line, "a second analysis", "one analysis");
+        m_netlist.analysisLine = card.line;
         if (name == ".op") {
             if (length(card, 1, 1, ".op")) m_netlist.analysis = OpAnalysis{};
         } else if (name == ".dc") {
@@ -404,16 +411,11 @@ ReadNetlist readNetlist(std::string_view text) {
             const auto named = [&](const auto& source) { return source.name == dc->source; };
             if (std::none_of(circuit.voltageSources.begin(), circuit.voltageSources.end(), named) &&
                 std::none_of(circuit.currentSources.begin(), circuit.currentSources.end(), named)) {
-                std::size_t line = 1;
-                for (std::size_t at = 0;
-                     at < text.size() &&
-                     !lowered(std::string(text.substr(at, 4))).starts_with(".dc");
-                     ++at) {
-                    line += text[at] == '\n';
-                }
-                return {{}, {{line, dc->source, "the name of a V or I source"}}};
+                return {{},
+                        {{read.netlist.analysisLine, dc->source, "the name of a V or I source"}}};
             }
         }
+        if (auto fault = overBudget(read.netlist)) return {{}, {std::move(*fault)}};
     }
     return read;
 }

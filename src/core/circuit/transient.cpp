@@ -129,7 +129,7 @@ private:
     }
 
     static Error tooLong() {
-        return {ErrorCode::OutOfRange, "tran",
+        return {ErrorCode::TooMuch, "tran",
                 text("The transient takes more steps than can be waited for: ask for a shorter "
                      "time.")};
     }

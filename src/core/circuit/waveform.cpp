@@ -8,8 +8,6 @@
 namespace glimmet::core::circuit {
 namespace {
 
-constexpr double never = std::numeric_limits<double>::infinity();
-
 double value(const Constant& constant, double) { return constant.value; }
 
 double value(const Pulse& pulse, double time) {

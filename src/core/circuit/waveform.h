@@ -1,6 +1,7 @@
 // What a source gives over time, in the forms of the SPICE netlist.
 #pragma once
 
+#include <limits>
 #include <utility>
 #include <variant>
 #include <vector>
@@ -32,7 +33,9 @@ using Waveform = std::variant<Constant, Pulse, Sine, PiecewiseLinear>;
 /// The value at a time. Range: time >= 0.
 [[nodiscard]] double valueAt(const Waveform& waveform, double time);
 
-/// The next time after `time` at which the waveform has a corner, or infinity: there an integration
+/// s: a time that does not come.
+inline constexpr double never = std::numeric_limits<double>::infinity();
+/// The next time after `time` at which the waveform has a corner, or never: there an integration
 /// must begin a new step.
 [[nodiscard]] double nextCorner(const Waveform& waveform, double time);
 

@@ -29,7 +29,7 @@ const std::array<Verb, 26> verbs{{
      rectifier,
      {"rectifier VOLTS", "rectifier 1.1V", "drop of the decoder's rectifier, measured"}},
     {"bridge", bridge, {"bridge VOLTS", "bridge 0.3V", "drop of the motor bridge, measured"}},
-    {"switch", switchDrop, {"switch VOLTS", "switch 0.1V", "drop of a lit output, measured"}},
+    {"switch", jot::switchDrop, {"switch VOLTS", "switch 0.1V", "drop of a lit output, measured"}},
     {"motor",
      motor,
      {"motor KIND [FRAME]", "motor open-frame frame-return", "what kind of motor it is"}},

@@ -99,6 +99,44 @@ TEST(LongTransient, OfABulbOnAlternatingCurrentIsItsMeanTemperature) {
         EXPECT_NEAR(ohms / (cold * std::pow(onTemperature / 300.15, 1.2)), 1, 0.01) << time;
     }
 }
+// A track signal and a dimmed lamp beat against each other; which of them stands first in the
+// circuit says nothing about either.
+TEST(LongTransient, DoesNotDependOnTheOrderOfTwoRhythms) {
+    const auto made = [](bool slowFirst) {
+        Parts parts("two rhythms");
+        const auto dimming = [&] {
+            parts.supply("gate", dimmed(0.5, 100)).resistor("gate", "bus", 3300);
+        };
+        if (slowFirst) dimming();
+        parts.supply("rail", Pulse{0, 14.5, 0, 2e-6, 2e-6, 56e-6, 116e-6});
+        parts.resistor("rail", "bus", 100);
+        if (!slowFirst) dimming();
+        parts.capacitor("bus", "0", {Farads{470e-6}, {}, {}, true, Volts{0}});
+        parts.resistor("bus", "0", 1500);
+        return parts;
+    };
+    Parts slowFirst = made(true);
+    Parts quickFirst = made(false);
+    const auto one = longTransient(slowFirst.circuit(), {2e-3, 0.5});
+    const auto other = longTransient(quickFirst.circuit(), {2e-3, 0.5});
+    ASSERT_TRUE(one && other);
+    EXPECT_TRUE(one->averaged) << plain(one->why);
+    EXPECT_TRUE(other->averaged) << plain(other->why);
+    EXPECT_NEAR(one->ripple, other->ripple, 1e-9);
+    const Node a = slowFirst.node("bus"), b = quickFirst.node("bus");
+    for (std::size_t i = 0; i < one->time.size(); ++i) {
+        EXPECT_NEAR(one->voltage[a][i], other->voltage[b][i], 1e-9);
+    }
+    // And the ripple is that of the edges: the capacitor's swing around its mean within a turn.
+    const auto exact = transient(slowFirst.circuit(), {1e-5, 0.5, 1e-5});
+    ASSERT_TRUE(exact.has_value());
+    double low = 1e9, high = -1e9;
+    for (std::size_t i = exact->time.size() - 1001; i < exact->time.size(); ++i) {
+        low = std::min(low, exact->voltage[a][i]);
+        high = std::max(high, exact->voltage[a][i]);
+    }
+    EXPECT_LT((high - low) / high, one->ripple);
+}
 TEST(LongTransient, FollowsEveryEdgeWhereMeansWouldNotDo) {
     const auto why = [](Parts made, const LongSpan& span) {
         const auto result = longTransient(made.circuit(), span);

@@ -1,0 +1,207 @@
+// What changes a workshop, and what takes it back.
+#include "store/connection.h"
+#include "store/documents.h"
+#include "store/workshop.h"
+
+namespace glimmet::store {
+
+using core::ErrorCode;
+using core::failure;
+using core::Job;
+using core::Result;
+using core::Text;
+using core::text;
+
+Result<void> Workshop::Connection::mayWrite() const {
+    const std::string called = shortName(path);
+    if (readOnly) {
+        return failure(ErrorCode::InUse, path.toStdString(),
+                       text("%1 is open read-only: nothing can be changed in it.", called));
+    }
+    if (lock->standsAt(path)) return {};
+    if (keptIn.isEmpty()) {
+        const QString beside = nameBeside(path, QStringLiteral("kept"));
+        if (const auto kept = lock->rescuedTo(beside); !kept) {
+            return failure(ErrorCode::Unreadable, path.toStdString(),
+                           text("%1 was moved, replaced or deleted while it was open, and what was "
+                                "open could not be kept beside it: %2 Nothing was changed.",
+                                called, kept.error().what));
+        }
+        keptIn = beside;
+    }
+    return failure(
+        ErrorCode::Unreadable, path.toStdString(),
+        text("%1 was moved, replaced or deleted while it was open. What was open, without "
+             "this edit, is kept in %2: open that.",
+             called, shortName(keptIn)));
+}
+
+namespace {
+
+/// The step from a document's head: back to its parent, or forward towards its tip.
+struct NextStep {
+    RevisionId to = 0;
+    ChangeId edit = 0;  ///< the change that is taken back or brought back
+    std::string what;
+};
+sql::Result<std::optional<NextStep>> nextStep(sql::Database& database, JobId id, bool forward) {
+    std::optional<NextStep> found;
+    const auto read = database.rows(
+        forward ? "WITH RECURSIVE chain(id, parent, change) AS ("
+                  "  SELECT r.id, r.parent, r.change FROM revision r JOIN document d ON "
+                  "  d.tip = r.id WHERE d.id = ?1 AND d.tip <> d.head UNION ALL "
+                  "  SELECT r.id, r.parent, r.change FROM revision r JOIN chain ON "
+                  "  r.id = chain.parent AND "
+                  "  chain.parent <> (SELECT head FROM document WHERE id = ?1)) "
+                  "SELECT chain.id, c.id, c.what FROM chain JOIN change c ON c.id = chain.change "
+                  "WHERE chain.parent = (SELECT head FROM document WHERE id = ?1)"
+                : "SELECT r.parent, c.id, c.what FROM document d JOIN revision r ON r.id = d.head "
+                  "JOIN change c ON c.id = r.change WHERE d.id = ?1 AND r.parent IS NOT NULL",
+        {id}, [&](const sql::Row& row) {
+            found = NextStep{row.integer(0), row.integer(1), row.text(2)};
+        });
+    if (!read) return tl::unexpected(read.error());
+    return found;
+}
+
+}  // namespace
+
+Result<Undoable> Workshop::undoable(JobId id) const {
+    Undoable undoable;
+    if (!m_connection->present) return undoable;
+    for (const bool forward : {false, true}) {
+        const auto step = nextStep(m_connection->database, id, forward);
+        if (!step) return m_connection->failed(step.error());
+        if (*step) (forward ? undoable.redo : undoable.undo) = textOfColumn((*step)->what);
+    }
+    return undoable;
+}
+
+Result<JobId> Workshop::add(const Job& job, const Text& what) {
+    return add(std::vector<Job>{job}, what).map([](const auto& ids) { return ids.front(); });
+}
+
+Result<std::vector<JobId>> Workshop::add(const std::vector<Job>& jobs, const Text& what) {
+    Documents documents(m_connection->database, m_connection->path);
+    return m_connection->writing([&]() -> Result<std::vector<JobId>> {
+        std::vector<JobId> ids;
+        const auto change = documents.changed("edit", what);
+        if (!change) return tl::unexpected(change.error());
+        for (const Job& job : jobs) {
+            const auto id = documents.made(job);
+            if (!id) return tl::unexpected(id.error());
+            const auto moved = documents.edited(*change, *id, {}, job);
+            if (!moved) return tl::unexpected(moved.error());
+            ids.push_back(*id);
+        }
+        return ids;
+    });
+}
+
+Result<ChangeId> Workshop::record(JobId id, const Job& job, const Text& what) {
+    return record(std::vector<Edit>{{id, job}}, what);
+}
+
+Result<ChangeId> Workshop::record(const std::vector<Edit>& edits, const Text& what) {
+    Documents documents(m_connection->database, m_connection->path);
+    return m_connection->writing([&]() -> Result<ChangeId> {
+        const auto change = documents.changed("edit", what);
+        if (!change) return change;
+        for (const Edit& edit : edits) {
+            const auto head = documents.headOf(edit.job);
+            if (!head) return tl::unexpected(head.error());
+            const auto moved = documents.edited(*change, edit.job, *head, edit.after);
+            if (!moved) return tl::unexpected(moved.error());
+        }
+        return change;
+    });
+}
+
+Result<Moved> Workshop::Connection::step(JobId id, bool forward) {
+    Documents documents(database, path);
+    return writing([&]() -> Result<Moved> {
+        const auto head = documents.headOf(id);
+        if (!head) return tl::unexpected(head.error());
+        const auto next = nextStep(database, id, forward);
+        if (!next) return failed(next.error());
+        if (!*next) {
+            return failure(ErrorCode::Unknown, std::to_string(id),
+                           forward ? text("There is nothing to bring back.")
+                                   : text("There is nothing to take back."));
+        }
+        const auto others =
+            database.integer("SELECT count(*) FROM move WHERE change = ?", {(*next)->edit});
+        if (!others) return failed(others.error());
+        auto job = jobOfRevision(database, path, true, (*next)->to);
+        if (!job) return tl::unexpected(job.error());
+        const Text what = textOfColumn((*next)->what);
+        const auto change = documents.changed(forward ? "redo" : "undo", what);
+        if (!change) return tl::unexpected(change.error());
+        const auto moved = documents.moved(*change, id, *head, (*next)->to, *job);
+        if (!moved) return tl::unexpected(moved.error());
+        return Moved{std::move(*job), what, others->value_or(1) > 1};
+    });
+}
+
+Result<Moved> Workshop::undo(JobId id) { return m_connection->step(id, false); }
+Result<Moved> Workshop::redo(JobId id) { return m_connection->step(id, true); }
+
+Result<TakenBack> Workshop::takeBack(ChangeId id) {
+    Documents documents(m_connection->database, m_connection->path);
+    sql::Database& database = m_connection->database;
+    return m_connection->writing([&]() -> Result<TakenBack> {
+        struct Way {
+            JobId document;
+            RevisionId from, to;
+            bool stands;
+        };
+        std::vector<Way> ways;
+        const auto read = database.rows(
+            "SELECT m.document, m.from_revision, m.to_revision, d.head = m.to_revision FROM move m "
+            "JOIN document d ON d.id = m.document WHERE m.change = ? AND m.from_revision IS NOT "
+            "NULL AND m.to_revision IS NOT NULL ORDER BY m.document",
+            {id}, [&](const sql::Row& row) {
+                ways.push_back(
+                    {row.integer(0), row.integer(1), row.integer(2), row.integer(3) != 0});
+            });
+        if (!read) return m_connection->failed(read.error());
+        TakenBack result;
+        const auto name = database.text("SELECT what FROM change WHERE id = ?", {id});
+        if (!name) return m_connection->failed(name.error());
+        if (ways.empty() || !*name) {
+            return failure(ErrorCode::Unknown, std::to_string(id),
+                           text("There is no such change to take back."));
+        }
+        std::optional<ChangeId> change;
+        for (const Way& way : ways) {
+            if (!way.stands) {
+                result.withNewerEdits.push_back(way.document);
+                continue;
+            }
+            if (!change) {
+                const auto made = documents.changed("undo", textOfColumn(**name));
+                if (!made) return tl::unexpected(made.error());
+                change = *made;
+            }
+            const auto job = jobOfRevision(database, m_connection->path, true, way.from);
+            if (!job) return tl::unexpected(job.error());
+            const auto moved = documents.moved(*change, way.document, way.to, way.from, *job);
+            if (!moved) return tl::unexpected(moved.error());
+            result.moved.push_back(way.document);
+        }
+        return result;
+    });
+}
+
+Result<void> Workshop::setOnShelf(JobId id, bool onShelf, const Text& what) {
+    Documents documents(m_connection->database, m_connection->path);
+    return m_connection->writing([&]() -> Result<void> {
+        const auto head = documents.headOf(id);
+        if (!head) return tl::unexpected(head.error());
+        const auto change = documents.changed("shelf", what);
+        if (!change) return tl::unexpected(change.error());
+        return documents.shelved(*change, id, *head, onShelf);
+    });
+}
+
+}  // namespace glimmet::store
