@@ -409,9 +409,9 @@ void MainWindow::showAll() {
     }
     const store::Undoable& undoable = m_bench.undoable();
     m_undo->setEnabled(undoable.undo.has_value());
-    m_undo->setText(undoable.undo ? tr("Undo %1").arg(said(*undoable.undo)) : tr("Undo"));
+    m_undo->setText(undoable.undo ? tr("Undo: %1").arg(said(*undoable.undo)) : tr("Undo"));
     m_redo->setEnabled(undoable.redo.has_value());
-    m_redo->setText(undoable.redo ? tr("Redo %1").arg(said(*undoable.redo)) : tr("Redo"));
+    m_redo->setText(undoable.redo ? tr("Redo: %1").arg(said(*undoable.redo)) : tr("Redo"));
     m_strip->setVisible(has);
     if (has) {
         m_shelf->model()->rename(m_bench.jobId(), m_bench.job().name, m_bench.job().body.kind,
