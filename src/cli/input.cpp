@@ -2,6 +2,7 @@
 
 #include "core/text.h"
 
+#include <algorithm>
 #include <array>
 #include <filesystem>
 #include <fstream>
@@ -51,6 +52,18 @@ tl::expected<std::string, std::string> contents(const std::string& path, std::st
     }
     if (from.bad()) return tl::unexpected(complaint(path, "no readable file", allowed));
     return text;
+}
+
+std::vector<std::string> linesOf(std::string_view text) {
+    std::vector<std::string> lines;
+    while (!text.empty()) {
+        const std::size_t end = std::min(text.find('\n'), text.size());
+        std::string_view line = text.substr(0, end);
+        text.remove_prefix(std::min(end + 1, text.size()));
+        if (line.ends_with('\r')) line.remove_suffix(1);
+        if (line.find_first_not_of(" \t") != std::string_view::npos) lines.emplace_back(line);
+    }
+    return lines;
 }
 
 bool isUtf8(std::string_view words) { return core::firstNotUtf8(words) == words.size(); }

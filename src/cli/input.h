@@ -6,6 +6,7 @@
 #include <optional>
 #include <string>
 #include <string_view>
+#include <vector>
 
 namespace glimmet::cli {
 
@@ -18,6 +19,9 @@ namespace glimmet::cli {
 [[nodiscard]] tl::expected<std::string, std::string> contents(const std::string& path,
                                                               std::string_view allowed);
 inline constexpr std::size_t mostInput = 64U << 20;
+
+/// Its lines, without their ends; lines with nothing on them are left out.
+[[nodiscard]] std::vector<std::string> linesOf(std::string_view text);
 
 /// Words and paths are UTF-8: others would be changed on the way, and name another file.
 [[nodiscard]] bool isUtf8(std::string_view words);

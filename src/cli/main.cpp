@@ -3,9 +3,12 @@
 #include "cli/check.h"
 #include "cli/exchange.h"
 #include "cli/input.h"
+#include "cli/jot.h"
 #include "cli/reckon.h"
 #include "cli/spice.h"
 #include "store/catalogue.h"
+
+#include <QDate>
 
 #include <CLI/CLI.hpp>
 #include <unistd.h>
@@ -113,6 +116,19 @@ int main(int argc, char** argv) {
     spiceCommand->add_option("file", input, "a netlist, or - for standard input")->required();
     spiceCommand->add_flag("--json", json, "the answer is in JSON in any case");
 
+    CLI::App* jotCommand = app.add_subcommand("jot", "jot lines, in order, on a job");
+    std::vector<std::string> lines;
+    bool dryRun = false;
+    jotCommand->add_option("job-or-workshop", path, "a workshop file, or a job in JSON")
+        ->required();
+    CLI::Option* jotJobOption =
+        jotCommand->add_option("--job", job, "which, where there are several");
+    CLI::Option* jotIdOption =
+        jotCommand->add_option("--id", id, "which, where several have one name");
+    jotCommand->add_flag("--json", json, "what each line was taken for, and the job after them");
+    jotCommand->add_flag("--dry-run", dryRun, "record nothing");
+    jotCommand->add_option("line", lines, "after --; - alone: one a line from standard input");
+
     std::string file;
     CLI::App* exportCommand = app.add_subcommand("export", "a job of a workshop as JSON");
     exportCommand->add_option("workshop", path)->required();
@@ -146,6 +162,21 @@ int main(int argc, char** argv) {
         std::cout.flush();
         if (!result.faults.empty()) return complain(result.faults);
         return strict && result.worst == core::State::Over ? VerdictOver : Done;
+    }
+    if (*jotCommand) {
+        cli::JotRequest request{path, {}, {}, std::move(lines), {}, {}, json, dryRun};
+        if (request.lines == std::vector<std::string>{"-"}) {
+            const auto typed = cli::contents("-", "jot lines");
+            if (!typed) return complain({typed.error()});
+            request.lines = cli::linesOf(*typed);
+        }
+        if (*jotJobOption) request.job = job;
+        if (*jotIdOption) request.id = id;
+        request.userCatalogue = store::userCatalogueFile().toStdString();
+        request.today = QDate::currentDate().toString(Qt::ISODate).toStdString();
+        const cli::JotRun result = cli::jot(request);
+        std::cout << result.out;
+        return result.faults.empty() ? Done : complain(result.faults);
     }
     cli::Wanted wanted{job, {}};
     if (*exportIdOption) wanted.id = id;

@@ -117,6 +117,21 @@ Result<ChangeId> Workshop::record(const std::vector<Edit>& edits, const Text& wh
     });
 }
 
+Result<void> Workshop::record(JobId id, const std::vector<Entry>& entries) {
+    Documents documents(m_connection->database, m_connection->path);
+    return m_connection->writing([&]() -> Result<void> {
+        for (const Entry& entry : entries) {
+            const auto change = documents.changed("edit", entry.what);
+            if (!change) return tl::unexpected(change.error());
+            const auto head = documents.headOf(id);
+            if (!head) return tl::unexpected(head.error());
+            const auto moved = documents.edited(*change, id, *head, entry.after);
+            if (!moved) return moved;
+        }
+        return {};
+    });
+}
+
 Result<Moved> Workshop::Connection::step(JobId id, bool forward) {
     Documents documents(database, path);
     return writing([&]() -> Result<Moved> {

@@ -51,6 +51,12 @@ struct Edit {
     core::Job after;
 };
 
+/// One of several edits of one job, in their order.
+struct Entry {
+    core::Job after;
+    core::Text what;
+};
+
 /// What an undo or redo did.
 struct Moved {
     core::Job job;        ///< what the job is now
@@ -126,6 +132,8 @@ public:
     /// A new revision on top of the head; what could be redone before leads nowhere now.
     [[nodiscard]] core::Result<ChangeId> record(JobId id, const core::Job& job,
                                                 const core::Text& what);
+    /// Several edits one after the other, each a change of its own: all or none.
+    [[nodiscard]] core::Result<void> record(JobId id, const std::vector<Entry>& entries);
     /// One change of several jobs: all or none.
     [[nodiscard]] core::Result<ChangeId> record(const std::vector<Edit>& edits,
                                                 const core::Text& what);

@@ -193,7 +193,7 @@ TEST(File, HeldByAForeignProgramIsNoDamage) {
 }
 TEST(File, InAFolderThatMayNotBeWrittenIsReadAndToldSo) {
     for (const bool log : {false, true}) {
-        const Scratch scratch;
+        const Scratch scratch("/tmp");
         const QString path = scratch.file("a.glimmet");
         filled(path);
         if (log) tests::runSql(path, {"PRAGMA journal_mode = WAL"});

@@ -9,6 +9,10 @@ namespace glimmet::tests {
 
 class Scratch {
 public:
+    Scratch() = default;
+    /// Below a folder that everybody reaches, whatever TMPDIR says; for tests as another user.
+    explicit Scratch(const char* below)
+        : m_folder(QString::fromUtf8(below) + QStringLiteral("/glimmet-XXXXXX")) {}
     [[nodiscard]] QString file(const char* name) const {
         return m_folder.filePath(QString::fromUtf8(name));
     }

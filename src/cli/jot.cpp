@@ -1,0 +1,128 @@
+#include "cli/jot.h"
+
+#include "cli/input.h"
+#include "core/job/jot.h"
+#include "store/catalogue.h"
+#include "store/job_json.h"
+
+#include <nlohmann/json.hpp>
+
+#include <algorithm>
+
+namespace glimmet::cli {
+namespace {
+
+using nlohmann::ordered_json;
+
+/// What the lines are about: a job of a workshop, or one in a file.
+struct Subject {
+    std::unique_ptr<store::Workshop> workshop;  ///< nullptr: a job file
+    store::JobId id = 0;
+    core::Job job;
+};
+
+tl::expected<Subject, std::vector<std::string>> jobFile(const JotRequest& request) {
+    const auto text = contents(request.path, "a workshop or a job in JSON");
+    if (!text) return tl::unexpected(std::vector{text.error()});
+    std::vector<store::Fault> faults;
+    auto job = store::jobFromJson(*text, &faults);
+    if (job) return Subject{nullptr, 0, std::move(*job)};
+    std::vector<std::string> lines;
+    for (const store::Fault& fault : faults) {
+        lines.push_back(request.path + ": " + store::sentence(fault));
+    }
+    if (lines.empty()) lines.push_back(request.path + ": " + core::plain(job.error().what));
+    return tl::unexpected(std::move(lines));
+}
+
+tl::expected<Subject, std::vector<std::string>> subjectOf(const JotRequest& request) {
+    const auto fault = [&](const std::string& words) {
+        return tl::unexpected(std::vector{request.path + ": " + words});
+    };
+    if (auto unread = unreadable(request.path, "a workshop or a job in JSON")) {
+        return tl::unexpected(std::vector{std::move(*unread)});
+    }
+    auto workshop =
+        store::Workshop::open(QString::fromStdString(request.path),
+                              request.dryRun ? store::Access::ReadOnly : store::Access::ReadWrite);
+    if (!workshop && workshop.error().code == core::ErrorCode::NotUnderstood) {
+        return jobFile(request);
+    }
+    if (!workshop) return fault(core::plain(workshop.error().what));
+    auto entries = (*workshop)->jobs();
+    if (!entries) return fault(core::plain(entries.error().what));
+    std::erase_if(*entries, [&](const store::JobEntry& entry) {
+        return (request.job && entry.name != *request.job) ||
+               (request.id && entry.id != *request.id);
+    });
+    if (entries->size() != 1) {
+        return fault("--job: found " + std::to_string(entries->size()) +
+                     " such jobs, allowed: the name of one (--id tells apart those of one name)");
+    }
+    auto job = (*workshop)->job(entries->front().id);
+    if (!job) return fault(core::plain(job.error().what));
+    return Subject{std::move(*workshop), entries->front().id, std::move(*job)};
+}
+
+}  // namespace
+
+JotRun jot(const JotRequest& request) {
+    JotRun result;
+    if (request.lines.empty()) {
+        result.faults.push_back(
+            "jot: LINE: found nothing, allowed: jot lines after --, or - alone "
+            "for lines of standard input");
+        return result;
+    }
+    const auto loaded = store::loadedCatalogue(QString::fromStdString(request.userCatalogue));
+    if (loaded.userFault) {
+        result.faults.push_back(request.userCatalogue + ": " + core::plain(loaded.userFault->what));
+        return result;
+    }
+    auto subject = subjectOf(request);
+    if (!subject) {
+        result.faults = std::move(subject.error());
+        return result;
+    }
+
+    core::Job job = subject->job;
+    std::vector<store::Entry> entries;
+    ordered_json lines = ordered_json::array();
+    std::string meanings;
+    std::size_t number = 0;
+    for (const std::string& line : request.lines) {
+        ++number;
+        auto taken = core::understood(line, job, loaded.catalogue, request.today);
+        if (!taken) {
+            const std::string why = core::plain(taken.error().what);
+            lines.push_back({{"line", line}, {"understood", false}, {"why", why}});
+            result.faults.push_back(request.path + ": line " + std::to_string(number) +
+                                    ": found “" + line + "”: " + why);
+            continue;
+        }
+        const std::string meaning = core::plain(taken->meaning);
+        lines.push_back({{"line", line}, {"understood", true}, {"meaning", meaning}});
+        meanings += meaning + "\n";
+        if (taken->after == job) continue;  // that is how it stands already
+        job = taken->after;
+        entries.push_back({job, taken->meaning});
+    }
+
+    if (result.faults.empty() && subject->workshop && !request.dryRun && !entries.empty()) {
+        const auto recorded = subject->workshop->record(subject->id, entries);
+        if (!recorded) {
+            result.faults.push_back(request.path + ": " + core::plain(recorded.error().what));
+            return result;
+        }
+    }
+    if (request.json) {
+        ordered_json out{{"lines", std::move(lines)}};
+        out["job"] = ordered_json::parse(store::jobToJson(job));
+        result.out = out.dump(-1, ' ', false, ordered_json::error_handler_t::replace) + "\n";
+    } else if (result.faults.empty()) {
+        result.out = subject->workshop ? meanings : store::jobToJson(job) + "\n";
+    }
+    return result;
+}
+
+}  // namespace glimmet::cli
