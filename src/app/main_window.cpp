@@ -28,6 +28,7 @@
 #include <QMenuBar>
 #include <QPainter>
 #include <QPushButton>
+#include <QSaveFile>
 #include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
@@ -524,7 +525,7 @@ void MainWindow::importJob() {
                                                       tr("Jobs in JSON (*.json);;All files (*)"));
     if (path.isEmpty()) return;
     QFile file(path);
-    if (!file.open(QIODevice::ReadOnly)) {
+    if (!QFileInfo(path).isFile() || !file.open(QIODevice::ReadOnly)) {
         notice(tr("%1 cannot be read.").arg(QFileInfo(path).fileName()));
         return;
     }
@@ -541,9 +542,10 @@ void MainWindow::exportJob() {
     QString path = QFileDialog::getSaveFileName(
         this, tr("Export job"), QDir::homePath() + u"/job.json"_s, tr("Jobs in JSON (*.json)"));
     if (path.isEmpty()) return;
-    QFile file(path);
+    QSaveFile file(path);  // what stood there stays whole until the new one is
     const QByteArray document = QByteArray::fromStdString(store::jobToJson(m_bench.job()) + "\n");
-    if (!file.open(QIODevice::WriteOnly) || file.write(document) != document.size()) {
+    if (!file.open(QIODevice::WriteOnly) || file.write(document) != document.size() ||
+        !file.commit()) {
         notice(tr("%1 could not be written.").arg(QFileInfo(path).fileName()));
     }
 }

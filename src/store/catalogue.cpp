@@ -4,6 +4,7 @@
 
 #include <QDir>
 #include <QFile>
+#include <QFileInfo>
 #include <QStandardPaths>
 
 #include <algorithm>
@@ -41,7 +42,7 @@ LoadedCatalogue loadedCatalogue(const QString& userFile) {
     auto shipped = catalogueFromJson(contents(QStringLiteral(":/store/catalogue.json")));
     assert(shipped.has_value());  // tests read it too
     if (shipped) loaded.catalogue = std::move(*shipped);
-    if (!QFile::exists(userFile)) return loaded;
+    if (!QFileInfo(userFile).isFile()) return loaded;  // nor a pipe, which would be waited for
     const auto own = catalogueFromJson(contents(userFile));
     if (!own) {
         loaded.userFault = own.error();

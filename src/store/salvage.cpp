@@ -161,7 +161,7 @@ std::pair<Found, OlderFound> rowsOf(std::span<const std::byte> bytes) {
 
 /// Where a document's moves lead, one after the other.
 struct Replayed {
-    NumberOrNull head, tip;
+    NumberOrNull head;
     Number onShelf = 1;
     std::set<Number> reached;
 };
@@ -181,10 +181,6 @@ std::map<Number, Replayed> replayed(const Found& found) {
         }
         now.head = move->to;
         now.reached.insert(*move->to);
-        const auto made = found.revisions.find(*move->to);
-        const bool edit = kind == "edit" || (kind.empty() && made != found.revisions.end() &&
-                                             made->second.change == move->change);
-        if (edit) now.tip = move->to;
     }
     return result;
 }
@@ -214,12 +210,12 @@ void mend(Found& found) {
                                 way->second.reached.contains(*row->second.head));
             if (stale) {
                 document.head = way->second.head;
-                document.tip = way->second.tip;
+                document.tip = revisions.back();  // every edit made its revision the tip
                 document.onShelf = way->second.onShelf;
             }
         }
         if (!there(document.head, id)) document.head = revisions.back();
-        if (!there(document.tip, id)) document.tip = std::max(*document.head, revisions.back());
+        if (!there(document.tip, id)) document.tip = revisions.back();
         // What the shelf shows is taken from the job itself: the row may be damaged unnoticed.
         const auto job = jobFromJson(found.revisions.at(*document.head).content);
         if (row == found.documents.end() && !job) continue;

@@ -45,6 +45,25 @@ int asNobody(const std::function<int()>& work) {
     return WIFEXITED(status) ? WEXITSTATUS(status) : -1;
 }
 
+/// A writer that is killed in the middle of an edit, some of it in the file already.
+void cutShort(const QString& path) {
+    const pid_t child = fork();
+    if (child == 0) {
+        auto database = tests::past(path);
+        (void)database.run("PRAGMA journal_mode = PERSIST");
+        (void)database.run("PRAGMA cache_size = 1");  // so that pages reach the file before COMMIT
+        (void)database.run("BEGIN");
+        for (int i = 0; i < 200; ++i) {
+            const std::string words(4000, 'x');
+            (void)database.run("INSERT INTO change(at, kind, what) VALUES ('', 'edit', ?)",
+                               {std::string_view(words)});
+        }
+        (void)database.run("UPDATE document SET name = 'half'");
+        ::kill(::getpid(), SIGKILL);
+    }
+    waitpid(child, nullptr, 0);
+}
+
 TEST(File, IsTheSameThroughASymlink) {
     const Scratch scratch;
     QDir(scratch.file(".")).mkdir("elsewhere");
@@ -222,6 +241,37 @@ TEST(File, InAFolderThatMayNotBeWrittenIsReadAndToldSo) {
         ::chmod(systemPath(scratch.file(".")).c_str(), 0755);
     }
 }
+TEST(File, ThatMayNotBeWrittenItselfIsRead) {
+    const Scratch scratch("/tmp");
+    const QString path = scratch.file("a.glimmet");
+    filled(path);
+    ASSERT_EQ(::chmod(systemPath(scratch.file(".")).c_str(), 0777), 0);
+    ASSERT_EQ(::chmod(systemPath(path).c_str(), 0444), 0);
+    EXPECT_EQ(asNobody([&] {
+                  const auto writing = Workshop::open(path, Access::ReadWrite);
+                  if (writing || writing.error().code != ErrorCode::NotWritable) return 1;
+                  const auto reading = Workshop::open(path, Access::ReadOnly);
+                  return reading && (*reading)->job(1)->name == "Shunter" ? 0 : 2;
+              }),
+              0);
+}
+// A journal that wants rolling back in a folder where nothing may be written: said, not guessed.
+TEST(File, ThatWasCutShortWhereNothingMayBeWrittenIsToldSo) {
+    const Scratch scratch("/tmp");
+    const QString path = scratch.file("a.glimmet");
+    filled(path);
+    cutShort(path);
+    ASSERT_EQ(::chmod(systemPath(scratch.file(".")).c_str(), 0555), 0);
+    EXPECT_EQ(asNobody([&] {
+                  const auto reading = Workshop::open(path, Access::ReadOnly);
+                  if (reading || reading.error().code != ErrorCode::Unreadable) return 1;
+                  const std::string said = core::plain(reading.error().what);
+                  return said.find("an edit that was cut short") != std::string::npos ? 0 : 2;
+              }),
+              0);
+    ASSERT_EQ(::chmod(systemPath(scratch.file(".")).c_str(), 0755), 0);
+    EXPECT_EQ(opened(path)->job(1)->name, "Shunter");
+}
 TEST(File, ThatIsNoneIsRefusedAtOnce) {
     const Scratch scratch;
     const QString pipe = scratch.file("pipe.glimmet");
@@ -284,21 +334,7 @@ TEST(File, EditsThatWereCutShortAreRolledBackForReadersToo) {
     const Scratch scratch;
     const QString path = scratch.file("a.glimmet");
     const JobId id = filled(path);
-    const pid_t child = fork();
-    if (child == 0) {
-        auto database = tests::past(path);
-        (void)database.run("PRAGMA journal_mode = PERSIST");
-        (void)database.run("PRAGMA cache_size = 1");  // so that pages reach the file before COMMIT
-        (void)database.run("BEGIN");
-        for (int i = 0; i < 200; ++i) {
-            const std::string words(4000, 'x');
-            (void)database.run("INSERT INTO change(at, kind, what) VALUES ('', 'edit', ?)",
-                               {std::string_view(words)});
-        }
-        (void)database.run("UPDATE document SET name = 'half'");
-        ::kill(::getpid(), SIGKILL);
-    }
-    waitpid(child, nullptr, 0);
+    cutShort(path);
     EXPECT_EQ(opened(path, Access::ReadOnly)->jobs()->at(0).name, "Shunter");
     EXPECT_EQ(opened(path)->job(id)->name, "Shunter");
     EXPECT_EQ(tests::number(path, "SELECT count(*) FROM change"), 1);

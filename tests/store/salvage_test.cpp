@@ -282,6 +282,8 @@ TEST(Salvage, KeepsWhatHeadsAndNamesCanStillBeTold) {
     EXPECT_EQ(left.steps.size(), 5U);
     EXPECT_EQ(left.head, 4U);
     EXPECT_EQ(core::plain(left.steps[4].what), "Salvaged: what this edit was is lost");
+    // What it was when can still be told, as far as there is anything to tell it by.
+    EXPECT_EQ(poorer->jobAt(5, QDateTime::currentDateTimeUtc().addYears(1))->name, "job 4 turn 4");
     EXPECT_EQ(poorer->undo(5)->job.name, "job 4 turn 3");
 }
 TEST(Salvage, BridgesARevisionThatIsLost) {

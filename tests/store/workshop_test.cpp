@@ -311,6 +311,17 @@ TEST(Workshop, ExaminationCallsDamagedOnlyWhatIsAWorkshop) {
     { (void)*opened(scratch.file("a.glimmet"))->add(shunter(), text("New job")); }
     EXPECT_TRUE(examined(scratch.file("a.glimmet")).has_value());
 }
+// Edits are named by sentences within sentences.
+TEST(Workshop, KeepsTheNamesOfEditsHoweverDeeplyTheyAreNested) {
+    core::Text nested = text("innermost");
+    for (int depth = 0; depth < 8; ++depth) nested = text("(%1)", nested);
+    EXPECT_EQ(textOfColumn(textColumn(nested)), nested);
+    EXPECT_EQ(core::plain(textOfColumn(textColumn(text("5 %: %1", "%1")))), "5 %: %1");
+    EXPECT_EQ(core::plain(textOfColumn("no JSON")), "no JSON");
+    std::string hostile;  // of a damaged file: it ends
+    for (int depth = 0; depth < 1000; ++depth) hostile += "{\"text\":\"(%1)\",\"values\":[";
+    EXPECT_EQ(core::plain(textOfColumn(hostile)), hostile);
+}
 TEST(Workshop, AddsManyJobsOrNone) {
     const Scratch scratch;
     const QString path = scratch.file("a.glimmet");
