@@ -64,6 +64,26 @@ TEST(ParseQuantity, ReadsCapacitancesTimesAndPowers) {
     expectRead<Seconds>({{"25 min", 1500}, {"10 ms", 0.01}, {"2h", 7200}, {"90", 90}});
     expectRead<Watts>({{"250 mW", 0.25}, {"1/4 W", 0.25}});
 }
+TEST(ParseQuantity, ReadsUnitsInWords) {
+    expectRead<Seconds>({{"3 s", 3},
+                         {"3 sec", 3},
+                         {"3 second", 3},
+                         {"3 seconds", 3},
+                         {"2 min", 120},
+                         {"2 minutes", 120},
+                         {"2 h", 7200},
+                         {"2 hours", 7200},
+                         {"4 ms", 0.004}});
+    expectRead<Farads>({{"2 farad", 2}, {"2 farads", 2}});
+    expectRead<Watts>({{"2 watt", 2}, {"2 watts", 2}, {"3 mwatts", 0.003}});
+    expectRead<Joules>({{"8.2 J", 8.2}, {"2 joule", 2}, {"2 joules", 2}, {"5 mJ", 0.005}});
+    expectRead<Amperes>({{"2 amperes", 2}, {"1e+3 A", 1000}, {"1e-3 A", 0.001}, {"1E3A", 1000}});
+    expectRead<Metres>({{"1 metre", 1}, {"500 um", 5e-4}, {"2 inch", 0.0508}});
+    // Words take no prefix where nobody says it so.
+    for (const char* words : {"3 msec", "3 kmin", "3 mseconds", "2 kh"}) {
+        EXPECT_FALSE(parsedSi(words, Dimension::Time).has_value()) << words;
+    }
+}
 TEST(ParseQuantity, ReadsLengthsInMillimetresInchesAndFractions) {
     expectRead<Metres>({{"250", 0.25}, {"250 mm", 0.25}, {"1.5 cm", 0.015}, {"0.3 m", 0.3}});
     // 3/32 in = 3 * 25.4 / 32 mm = 2.38125 mm.
@@ -133,6 +153,13 @@ TEST(FormatQuantity, NeverDressesUpWhatIsNoNumber) {
 TEST(Percent, RoundsToWhatIsWorthSaying) {
     EXPECT_EQ(percent(0.153), "15 %");
     EXPECT_EQ(percent(0.0341), "3.4 %");
+    EXPECT_EQ(percent(0.0996), "10 %");
+    EXPECT_EQ(percent(0.1), "10 %");
+    EXPECT_EQ(percent(0.105), "11 %");
+    EXPECT_EQ(percent(-0.153), "-15 %");
+    EXPECT_EQ(percent(1), "100 %");
+    EXPECT_EQ(percent(12.34), "1234 %");
+    EXPECT_EQ(percent(0), "0 %");
 }
 
 /// Any double over many decades, of either sign.

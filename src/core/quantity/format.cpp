@@ -141,9 +141,8 @@ std::string formattedExactly(double siValue, Dimension dimension) {
 
 std::string percent(double ratio) {
     const double hundredths = ratio * 100.0;
-    const int significant = std::abs(hundredths) >= 10.0 && std::abs(hundredths) < 1000 ? 3 : 2;
-    const double rounded = std::abs(hundredths) >= 10.0 ? std::round(hundredths) : hundredths;
-    return formatted(rounded, Dimension::Ratio, significant) + " %";
+    if (std::abs(hundredths) < 10.0) return formatted(hundredths, Dimension::Ratio, 2) + " %";
+    return formatted(std::round(hundredths), Dimension::Ratio, 17) + " %";
 }
 
 }  // namespace glimmet::core
