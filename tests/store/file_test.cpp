@@ -272,6 +272,20 @@ TEST(File, ThatWasCutShortWhereNothingMayBeWrittenIsToldSo) {
     ASSERT_EQ(::chmod(systemPath(scratch.file(".")).c_str(), 0755), 0);
     EXPECT_EQ(opened(path)->job(1)->name, "Shunter");
 }
+// A log with edits in it cannot be read there: showing the file without them would be a lie.
+TEST(File, WithALogWhereNothingMayBeWrittenIsToldSo) {
+    const Scratch scratch("/tmp");
+    const QString path = scratch.file("old.glimmet");
+    tests::makeOlderWorkshop(path, 2, true);
+    QFile::remove(path + QStringLiteral("-shm"));
+    ASSERT_EQ(::chmod(systemPath(scratch.file(".")).c_str(), 0555), 0);
+    EXPECT_EQ(asNobody([&] {
+                  const auto reading = Workshop::open(path, Access::ReadOnly);
+                  return !reading && reading.error().code == ErrorCode::Unreadable ? 0 : 1;
+              }),
+              0);
+    ASSERT_EQ(::chmod(systemPath(scratch.file(".")).c_str(), 0755), 0);
+}
 TEST(File, ThatIsNoneIsRefusedAtOnce) {
     const Scratch scratch;
     const QString pipe = scratch.file("pipe.glimmet");

@@ -53,10 +53,12 @@ TEST(PageReader, FindsEveryRowThatSqliteWrote) {
                 const std::int64_t number = numbers[random() % std::size(numbers)];
                 const double real = std::ldexp(static_cast<double>(random()), -20) + 0.1;
                 ASSERT_TRUE(database
-                                .run("INSERT INTO t VALUES (?,?,?,?,?)",
+                                .run(i % 3 == 0 ? "INSERT INTO t VALUES (?,?,?,?,coalesce(?,x''))"
+                                                : "INSERT INTO t VALUES (?,?,?,?,?)",
                                      {id, number, std::string_view(words), real, sql::Null()})
                                 .has_value());
                 written[id] = {std::monostate(), number, words, real, std::monostate()};
+                if (i % 3 == 0) written[id][4] = std::string();  // bytes, of which there are none
             }
         }
         std::map<std::int64_t, std::vector<RawValue>> found;

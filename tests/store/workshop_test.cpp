@@ -240,6 +240,17 @@ TEST(Workshop, AnOlderFileThatCannotBeBroughtForwardStaysAsItIs) {
     tests::runSql(path, {"DROP TABLE document"});
     EXPECT_EQ(opened(path)->jobs()->size(), 2U);
 }
+TEST(Workshop, AnOlderFileWhoseRowsDoNotHoldTogetherStaysAsItIs) {
+    const Scratch scratch;
+    const QString path = scratch.file("old.glimmet");
+    tests::makeOlderWorkshop(path, 2);
+    tests::runSql(path, {"PRAGMA foreign_keys = OFF", "UPDATE job SET tip = 99 WHERE id = 2"});
+    const auto refused = Workshop::open(path, Access::ReadWrite);
+    ASSERT_FALSE(refused.has_value());
+    EXPECT_EQ(refused.error().code, core::ErrorCode::Damaged);
+    EXPECT_EQ(tests::pragma(path, "user_version"), "2");
+    EXPECT_EQ(salvage(path)->jobs, 2U);  // and that can be made whole
+}
 TEST(Workshop, BringsOverAFileOfThePresentSchemaThatKeepsALog) {
     const Scratch scratch;
     const QString path = scratch.file("a.glimmet");
