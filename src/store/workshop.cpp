@@ -146,29 +146,24 @@ Result<std::vector<JobId>> Workshop::search(const std::string& words) const {
     }
     flush();
     // Signs and emoji are no words to the index, and an older file that is only read has none of
-    // ours: then names are looked through as they stand.
-    const char* batch =
-        !m_connection->present
-            ? "SELECT id FROM job WHERE instr(name, ?) > 0 AND on_shelf = 1 AND id > ? ORDER BY id "
-              "LIMIT ?"
-        : match.isEmpty()
-            ? "SELECT id FROM document WHERE instr(name, ?) > 0 AND on_shelf = 1 AND id > ? ORDER "
-              "BY id LIMIT ?"
-            : "SELECT document_words.rowid FROM document_words JOIN document ON document.id = "
-              "document_words.rowid WHERE document_words MATCH ? AND document.on_shelf = 1 AND "
-              "document_words.rowid > ? ORDER BY document_words.rowid LIMIT ?";
-    const std::string wanted = m_connection->present && !match.isEmpty()
-                                   ? match.toStdString()
-                                   : QString::fromStdString(words).trimmed().toStdString();
+    // ours: then names are looked through as they stand. In one go: numbers of jobs are little to
+    // read, and the index would be gone through anew for each batch.
+    const bool byWords = m_connection->present && !match.isEmpty();
+    const std::string wanted =
+        byWords ? match.toStdString() : QString::fromStdString(words).trimmed().toStdString();
+    const char* sql =
+        byWords ? "SELECT document_words.rowid FROM document_words JOIN document ON document.id = "
+                  "document_words.rowid WHERE document_words MATCH ? AND document.on_shelf = 1 "
+                  "ORDER BY document_words.rowid"
+        : m_connection->present
+            ? "SELECT id FROM document WHERE instr(name, ?) > 0 AND on_shelf = 1 ORDER BY id"
+            : "SELECT id FROM job WHERE instr(name, ?) > 0 AND on_shelf = 1 ORDER BY id";
     std::vector<JobId> found;
-    for (std::size_t before = 0;; before = found.size()) {
-        const auto read = m_connection->database.rows(
-            batch,
-            {std::string_view(wanted), found.empty() ? std::int64_t{0} : found.back(), rowsAtOnce},
-            [&](const sql::Row& row) { found.push_back(row.integer(0)); });
-        if (!read) return m_connection->failed(read.error());
-        if (found.size() < before + rowsAtOnce) return found;
-    }
+    const auto read =
+        m_connection->database.rows(sql, {std::string_view(wanted)},
+                                    [&](const sql::Row& row) { found.push_back(row.integer(0)); });
+    if (!read) return m_connection->failed(read.error());
+    return found;
 }
 
 Result<Job> Workshop::revision(RevisionId id) const {
