@@ -16,6 +16,27 @@ using core::failure;
 using core::Result;
 using core::text;
 
+namespace {
+
+/// A file that goes by a workshop's name and is as large as one may be one whose beginning is
+/// damaged: then it can be salvaged.
+core::Error noWorkshop(const QString& path) {
+    constexpr qint64 leastWorkshop = 4096;
+    const QFileInfo file(path);
+    if (file.suffix() == QLatin1String("glimmet") && file.size() >= leastWorkshop) {
+        return {ErrorCode::Damaged, path.toStdString(),
+                text("%1 cannot be read as a workshop: its beginning is damaged, or it never was "
+                     "one. It has not been touched; what can be read of it can be salvaged into a "
+                     "new file.",
+                     shortName(path))};
+    }
+    return {
+        ErrorCode::NotUnderstood, path.toStdString(),
+        text("%1 is no Glimmet workshop. A job in JSON can be imported instead.", shortName(path))};
+}
+
+}  // namespace
+
 sql::Result<sql::Database> reading(const QString& path) {
     const std::string name = systemPath(path);
     const auto usable = [](sql::Result<sql::Database> opened) {
@@ -50,9 +71,7 @@ Result<Asked> asked(sql::Database& database, const QString& path) {
     const auto journal = database.text("PRAGMA journal_mode");
     if (!journal) return tl::unexpected(toldFailure(path, journal.error()));
     if (*application != std::optional<std::int64_t>(applicationId)) {
-        return failure(
-            ErrorCode::NotUnderstood, whole,
-            text("%1 is no Glimmet workshop. A job in JSON can be imported instead.", called));
+        return tl::unexpected(noWorkshop(path));
     }
     const std::int64_t number = schema->value_or(0);
     if (number > schemaVersion) {
@@ -71,11 +90,7 @@ Result<Asked> asked(sql::Database& database, const QString& path) {
 }
 
 core::Error openingFailure(const QString& path, const sql::Failure& failed) {
-    if (failed.code == SQLITE_NOTADB) {
-        return core::Error{ErrorCode::NotUnderstood, path.toStdString(),
-                           text("%1 is no Glimmet workshop. A job in JSON can be imported instead.",
-                                shortName(path))};
-    }
+    if (failed.code == SQLITE_NOTADB) return noWorkshop(path);
     if (failed.code == SQLITE_READONLY || failed.code == SQLITE_CANTOPEN) {
         return core::Error{ErrorCode::Unreadable, path.toStdString(),
                            text("%1 cannot be opened here: an edit that was cut short, or a log, "

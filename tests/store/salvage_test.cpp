@@ -343,6 +343,28 @@ TEST(Salvage, RefusesADamagedFileForWritingAndLeavesIt) {
     EXPECT_EQ(workshop->job(1).error().code, core::ErrorCode::Damaged);
     EXPECT_TRUE(workshop->job(2).has_value());
 }
+// Whoever opens a file with a damaged beginning is told so, and offered what it takes.
+TEST(Salvage, IsOfferedWhereTheBeginningIsDamaged) {
+    const Scratch scratch;
+    const QString path = scratch.file("header.glimmet");
+    for (const auto& [at, count] : {std::pair<qsizetype, qsizetype>{0, 16}, {68, 4}, {0, 100}}) {
+        QByteArray bytes = sample().bytes;
+        bytes.replace(at, count, QByteArray(count, '\x7f'));
+        Scratch::write(path, bytes);
+        for (const Access access : {Access::ReadWrite, Access::ReadOnly}) {
+            EXPECT_EQ(Workshop::open(path, access).error().code, core::ErrorCode::Damaged) << at;
+        }
+        EXPECT_EQ(Scratch::contents(path), bytes);
+        EXPECT_EQ(salvage(path)->jobs, static_cast<std::size_t>(jobsThere)) << at;
+    }
+    // Under another name, or too small to be one, it is simply no workshop.
+    Scratch::write(scratch.file("header.db"), QByteArray(8192, '\x7f'));
+    Scratch::write(scratch.file("small.glimmet"), QByteArray(4095, '\x7f'));
+    for (const char* name : {"header.db", "small.glimmet"}) {
+        EXPECT_EQ(Workshop::open(scratch.file(name), Access::ReadWrite).error().code,
+                  core::ErrorCode::NotUnderstood);
+    }
+}
 TEST(Salvage, SaysSoWhenNothingIsLeft) {
     const Scratch scratch;
     const QString path = scratch.file("gone.glimmet");
