@@ -363,6 +363,8 @@ TEST(Workshop, AddsManyJobsOrNone) {
 TEST(Workshop, OneChangeMayMoveSeveralJobsAndIsTakenBackWhole) {
     const Scratch scratch;
     const auto workshop = opened(scratch.file("a.glimmet"));
+    const JobId first = *workshop->add(shunter(), text("New job"));
+    for (int i = 0; i < 3; ++i) (void)*workshop->record(first, shunter(), text("x"));
     const auto ids = *workshop->add(std::vector<core::Job>(3, shunter()), text("New jobs"));
     const auto named = [&](const char* name) { return jotted(shunter(), {name}); };
     const auto change = workshop->record(
