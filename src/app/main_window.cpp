@@ -410,9 +410,11 @@ void MainWindow::showAll() {
     }
     const store::Undoable& undoable = m_bench.undoable();
     m_undo->setEnabled(undoable.undo.has_value());
-    m_undo->setText(undoable.undo ? tr("Undo: %1").arg(said(*undoable.undo)) : tr("Undo"));
+    // In a menu a single & underlines what follows it; in the name of an edit it is meant.
+    const auto inMenu = [](const core::Text& edit) { return said(edit).replace(u'&', u"&&"_s); };
+    m_undo->setText(undoable.undo ? tr("Undo: %1").arg(inMenu(*undoable.undo)) : tr("Undo"));
     m_redo->setEnabled(undoable.redo.has_value());
-    m_redo->setText(undoable.redo ? tr("Redo: %1").arg(said(*undoable.redo)) : tr("Redo"));
+    m_redo->setText(undoable.redo ? tr("Redo: %1").arg(inMenu(*undoable.redo)) : tr("Redo"));
     m_strip->setVisible(has);
     if (has) {
         m_shelf->model()->rename(m_bench.jobId(), m_bench.job().name, m_bench.job().body.kind,

@@ -96,6 +96,18 @@ TEST(MainWindow, KeepsARefusedLineToBeMended) {
     EXPECT_FALSE(app.words(u"noticeWords"_s).empty());
     EXPECT_FALSE(app.bench().undoable().undo.has_value());  // it was not taken
 }
+TEST(MainWindow, NamesInTheMenuWhatUndoWouldTakeBack) {
+    OpenWindow app;
+    app.jot(u"name Ling & Tern"_s);
+    QStringList names;
+    for (const auto* action : app.window().findChildren<QAction*>()) names.append(action->text());
+    EXPECT_TRUE(names.contains(u"Undo: Name: Ling && Tern"_s));  // && is a & in a menu
+    EXPECT_TRUE(names.contains(u"Redo"_s));
+    app.press(Qt::Key_Z, Qt::ControlModifier);
+    names.clear();
+    for (const auto* action : app.window().findChildren<QAction*>()) names.append(action->text());
+    EXPECT_TRUE(names.contains(u"Redo: Name: Ling && Tern"_s));
+}
 TEST(MainWindow, RecallsEarlierLinesWithTheArrowKeys) {
     OpenWindow app;
     app.jot(u"slip 650mA"_s);
