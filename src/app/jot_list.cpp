@@ -33,9 +33,9 @@ void JotList::refresh() {
         html +=
             u"<tr><td><a style='color:%1; font-family:\"B612 Mono\"' href='%2'>%2</a></td>"
             "<td>%3</td><td style='color:%4'>%5</td></tr>"_s.arg(
-                theme().brass.name(), QString::fromUtf8(form.example).toHtmlEscaped(),
+                theme().brass.name(), QString::fromUtf8(form.examples.front()).toHtmlEscaped(),
                 QCoreApplication::translate("core", form.meaning).toHtmlEscaped(),
-                theme().inkSoft.name(), QString::fromUtf8(form.pattern).toHtmlEscaped());
+                theme().inkSoft.name(), QString::fromStdString(form.pattern).toHtmlEscaped());
     }
     m_text->setHtml(html + u"</table>"_s);
 }

@@ -2,6 +2,13 @@
 
 namespace glimmet::core {
 
+std::string shortened(std::string_view words, std::size_t longest) {
+    if (words.size() <= longest) return std::string(words);
+    std::size_t end = longest;
+    while (end > 0 && (static_cast<unsigned char>(words[end]) & 0xC0) == 0x80) --end;
+    return std::string(words.substr(0, end)) + "…";
+}
+
 std::string plain(const Text& text) {
     if (text.verbatim) return text.pattern;
     std::string words;

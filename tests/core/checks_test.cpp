@@ -197,7 +197,7 @@ TEST(LampFindings, SayThatARowIsTooLongForTheSupply) {
               std::string::npos);
 }
 TEST(LampFindings, CountTheOutputsAndTheWholeDecoder) {
-    Job job = jotted(shunter(), {"lamp front white 20mA", "resistor front 470"});
+    Job job = jotted(shunter(), {"lamp front white for 20mA", "resistor front 470"});
     for (int i = 0; i < 12; ++i) job = jotted(job, {"parallel front", "resistor front 470"});
     const auto all = checkedAll(job);
     EXPECT_EQ(finding(all, "lamp.output-current:front lamp").state, State::Over);

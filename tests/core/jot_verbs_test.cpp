@@ -63,7 +63,8 @@ TEST(JotOhms, TakesSeveralRotorPositions) {
     EXPECT_NEAR(job.motor->windings[0].value.value(), 9.8, 1e-12);
     EXPECT_EQ(after("remove ohms", job).motor->windings.size(), 2U);
     EXPECT_EQ(code("ohms 0"), ErrorCode::OutOfRange);
-    EXPECT_EQ(code("ohms"), ErrorCode::NotUnderstood);
+    EXPECT_EQ(code("ohms"), ErrorCode::Missing);
+    EXPECT_EQ(after("ohms 9.8 9.6 10.1").motor->windings.size(), 3U);
 }
 TEST(JotRule, ChangesTheVerdict) {
     EXPECT_EQ(after("rule running").rule, RatingRule::Running);
@@ -82,8 +83,9 @@ TEST(JotDecoder, FitsACopyOfThePartByIdOrName) {
     EXPECT_EQ(after("decoder large").decoder->peak, Amperes{4.0});
     EXPECT_EQ(after("decoder decoder large").decoder->id, "large");
     EXPECT_FALSE(after("decoder none").decoder.has_value());
-    EXPECT_EQ(refusal("decoder huge"),
-              "No decoder goes by “huge”. The catalogue has: small, middle, large, board.");
+    EXPECT_EQ(refusal("decoder giant"),
+              "No decoder goes by “giant”. The catalogue has: small, middle, large, board, "
+              "four-wire-1.0, none.");
 }
 
 TEST(JotLamp, KnowsEveryFamilyAndTint) {
@@ -104,22 +106,32 @@ TEST(JotLamp, ChoosesTheOutputThatThePlaceSuggests) {
     EXPECT_EQ(after("lamp cab white on supply").circuits[0].output, "supply");
     EXPECT_EQ(
         refusal("lamp cab white on pink"),
-        "No output goes by “pink”. There are: supply, front (white), rear (yellow), 1 (green).");
+        "No output goes by “pink”. There are: front (white), rear (yellow), 1 (green), supply "
+        "(always lit).");
     EXPECT_EQ(code("lamp cab white on"), ErrorCode::Missing);
     const Job saloon = newJob("Aurora", BodyKind::Saloon, {});
     EXPECT_EQ(after("lamp table white", saloon).circuits[0].output, "supply");
     const Job bare = jotted(shunter(), {"decoder none"});
     EXPECT_EQ(after("lamp rear red", bare).circuits[0].output, "rear");
 }
-TEST(JotLamp, GivesAnUnknownPlaceANameOfItsOwnInTheMiddle) {
-    const Job job = after("lamp fire glow amber");
+TEST(JotLamp, GetsANameOfItsOwnInTheMiddleOnlyWhereItIsCalledSo) {
+    EXPECT_EQ(refusal("lamp fire glow amber"),
+              "“fire” is no place of this model. There are: front lamp, rear lamp, cab lamp. "
+              "Elsewhere a lamp gets a name: lamp amber called fire glow.");
+    EXPECT_EQ(
+        refusal("lamp amber called"),
+        "Behind “called” something is missing: WORDS. Write it like lamp rear red 2.0V 20mA.");
+    const Job job = after("lamp amber called fire glow");
     EXPECT_EQ(job.circuits[0].name, "fire glow");
     EXPECT_EQ(job.circuits[0].rows[0].lamps[0].at.x, job.body.length / 2.0);
     EXPECT_EQ(job.circuits[0].rows[0].lamps[0].facing, Facing::Inside);
 }
 TEST(JotLamp, AsksForWhatItLeavesOut) {
-    EXPECT_EQ(refusal("lamp"), "Which lamp? Write it like lamp rear red 2.0V 20mA.");
-    EXPECT_EQ(refusal("lamp red"), "Which lamp? Write it like lamp rear red 2.0V 20mA.");
+    const std::string which =
+        "Which lamp? Name its place, like lamp rear red 2.0V 20mA, or give it a name: lamp amber "
+        "called fire glow.";
+    EXPECT_EQ(refusal("lamp"), which);
+    EXPECT_EQ(refusal("lamp red"), which);
     EXPECT_EQ(refusal("lamp cab 2V 20mA"), "Which colour? Write it like lamp rear red 2.0V 20mA.");
     EXPECT_NE(refusal("lamp cab red 2V").find("needs the current it was read at"),
               std::string::npos);
@@ -164,23 +176,31 @@ TEST(JotCircuit, TakesSharedTargetAndSeries) {
               Ohms{0});
     EXPECT_EQ(after("target rear 1.5mA", lit).circuits[1].wish.target, Amperes{0.0015});
     EXPECT_EQ(after("series front e96", lit).circuits[0].wish.series, Series::E96);
-    EXPECT_EQ(refusal("series front E13", lit), "“E13” is none of: E6, E12, E24, E96.");
+    EXPECT_EQ(refusal("series front E13", lit),
+              "“E13” means nothing here. Did you mean E12? Write it like series front E24.");
+    EXPECT_EQ(refusal("series front loud", lit), "“loud” is none of: E6, E12, E24, E96.");
     EXPECT_EQ(code("target front 5A", lit), ErrorCode::OutOfRange);
 }
 TEST(JotCircuit, SaysWhichLampsThereAreWhereANameFitsSeveral) {
     const Job two = jotted(newJob("two", BodyKind::Railcar, {}),
                            {"decoder middle", "lamp front white", "lamp front tail red on 1"});
     EXPECT_EQ(two.circuits.size(), 2U);
+    const Job many = jotted(
+        two, {"lamp white on rear called cab roof", "lamp white on supply called cab floor"});
+    EXPECT_EQ(refusal("resistor cab 1k", many),
+              "“cab” can be several: cab roof, cab floor. Write the whole name.");
     EXPECT_EQ(refusal("resistor fro 1k", two),
-              "“fro” could be several lamps. There are: front lamp, front tail lamp.");
+              "No lamp goes by “fro”. There are: front lamp, front tail lamp.");
     EXPECT_EQ(refusal("resistor front lamp/x 1k", two),
-              "“front lamp/x” names no row. Write it like front lamp/2.");
+              "“lamp/x” has no place in a line of resistor. Write it like resistor front 2k2.");
     EXPECT_EQ(refusal("resistor front lamp/0 1k", two), "Rows are counted from 1.");
 }
 TEST(JotOutput, RecordsABoardResistorByNameOrWire) {
     EXPECT_EQ(after("output rear 470R").decoder->outputs[1].series, Ohms{470});
     EXPECT_EQ(after("output yellow 470R").decoder->outputs[1].series, Ohms{470});
-    EXPECT_EQ(refusal("output pink bare"), "The decoder has no output “pink”.");
+    EXPECT_EQ(
+        refusal("output pink bare"),
+        "The decoder has no output “pink”. There are: front (white), rear (yellow), 1 (green).");
     EXPECT_EQ(code("output rear"), ErrorCode::Missing);
     EXPECT_EQ(code("output rear lots"), ErrorCode::NotUnderstood);
     EXPECT_EQ(code("output rear 470R", jotted(shunter(), {"decoder none"})), ErrorCode::Unknown);

@@ -21,7 +21,7 @@ using tests::shunter;
 core::Job fullJob() {
     return jotted(shunter(),
                   {"name 🚂 \"Ling\" مرحبا", "owner R. Tide", "track 16.4V", "rectifier 1.1V",
-                   "bridge 0.35V", "switch 0.08V", "ohms 9.8", "slip 600mA", "lamp front white 3mA",
+                   "bridge 0.35V", "switch 0.08V", "ohms 9.8", "slip 600mA", "lamp front white for 3mA",
                    "parallel front red 2V 20mA", "inline front/1 red", "resistor front/1 2k2",
                    "shared front 47", "series front E24", "lamp rear red", "output rear 680R",
                    "note клип 💡", "time 25m wiring"});

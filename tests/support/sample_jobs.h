@@ -27,7 +27,8 @@ inline core::Catalogue smallCatalogue() {
     };
     Catalogue catalogue;
     catalogue.decoders = {decoder("small", 0.5, 0.8, Ohms{0}), decoder("middle", 1.0, 1.8, Ohms{0}),
-                          decoder("large", 2.5, 4.0, Ohms{0}), decoder("board", 1.0, 1.8, {})};
+                          decoder("large", 2.5, 4.0, Ohms{0}), decoder("board", 1.0, 1.8, {}),
+                          decoder("four-wire-1.0", 1.0, 1.8, Ohms{0})};
     catalogue.lamps = {{"warm-white-3mm",
                         "warm white 3 mm",
                         LedFamily::White,

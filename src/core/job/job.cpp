@@ -1,6 +1,7 @@
 #include "core/job/job.h"
 
 #include <array>
+#include <utility>
 
 namespace glimmet::core {
 
@@ -93,6 +94,26 @@ Job newJob(std::string name, BodyKind kind, const Scale& scale) {
     if (isStructure(kind) || !job.body.motor) job.supply.kind = SupplyKind::Dc;
     if (kind == BodyKind::Saloon) job.supply.kind = SupplyKind::Dcc;
     if (job.body.motor) job.motor = Motor{};
+    return job;
+}
+
+Job withBody(Job job, const Body& body) {
+    const Body before = std::exchange(job.body, body);
+    const auto moved = [&](const Lamp& lamp) -> Point {
+        for (std::size_t i = 0; i < before.sites.size() && i < body.sites.size(); ++i) {
+            const LampSite& site = before.sites[i];
+            if (site.name == lamp.site && site.at == lamp.at && body.sites[i].name == site.name) {
+                return body.sites[i].at;
+            }
+        }
+        return {lamp.at.x * (body.length / before.length).value(),
+                lamp.at.z * (body.height / before.height).value()};
+    };
+    for (Circuit& circuit : job.circuits) {
+        for (LampRow& row : circuit.rows) {
+            for (Lamp& lamp : row.lamps) lamp.at = moved(lamp);
+        }
+    }
     return job;
 }
 

@@ -138,6 +138,10 @@ struct House {
 /// A new job of a kind, with the usual body of that kind and scale and nothing measured.
 [[nodiscard]] Job newJob(std::string name, BodyKind kind, const Scale& scale);
 
+/// The job in another body of its kind: lamps at a site of it move to where that site is now, the
+/// others keep their share of length and height.
+[[nodiscard]] Job withBody(Job job, const Body& body);
+
 [[nodiscard]] const Circuit* circuitNamed(const Job& job, std::string_view name);
 [[nodiscard]] const DecoderOutput* outputNamed(const Job& job, std::string_view name);
 

@@ -7,14 +7,14 @@
 #include "core/result.h"
 
 #include <optional>
-#include <span>
 #include <string>
 #include <string_view>
+#include <vector>
 
 namespace glimmet::core {
 
 struct Jotted {
-    Text meaning;                ///< how the line was understood: "Stall test: 1.15 A at 12 V"
+    Text meaning;                ///< everything that was understood: "Stall test: 1.15 A at 12 V"
     Job after;                   ///< the job with it
     std::optional<Stage> stage;  ///< where its effect shows; nothing: wherever one is
     std::string subject;         ///< the circuit it touches, or empty
@@ -29,11 +29,21 @@ struct Jotted {
                                         const Catalogue& catalogue, const std::string& today);
 
 struct JotForm {
-    const char* pattern;  ///< "stall AMPS VOLTS"
-    const char* example;  ///< "stall 1.15A 12V"
-    const char* meaning;  ///< "a stall test, a second at the most"
+    std::string pattern;                ///< "stall AMPS VOLTS"
+    std::vector<const char*> examples;  ///< "stall 1.15A 12V"; the first is shown first
+    const char* meaning;                ///< "a stall test, a second at the most"
 };
 /// All that can be typed, in the order of the work.
-[[nodiscard]] std::span<const JotForm> jotForms();
+[[nodiscard]] std::vector<JotForm> jotForms();
+
+/// A way to go on with a line that is being typed.
+struct JotCompletion {
+    std::string line;  ///< the whole line with it
+    std::string word;  ///< what is added or completed: "front lamp"
+    std::string says;  ///< what it is, or what its line takes
+};
+/// None where the line cannot be gone on with. Range: any bytes.
+[[nodiscard]] std::vector<JotCompletion> jotCompletions(std::string_view line, const Job& job,
+                                                        const Catalogue& catalogue);
 
 }  // namespace glimmet::core

@@ -19,10 +19,11 @@ struct UnitWord {
 };
 
 // Matched whole; words that are safe to write in any case are compared in lower case.
-constexpr std::array<UnitWord, 40> unitWords{{
+constexpr std::array<UnitWord, 55> unitWords{{
     {"v", Dimension::Voltage, 0, 1, true},
     {"volt", Dimension::Voltage, 0, 1, true},
     {"volts", Dimension::Voltage, 0, 1, true},
+    {"vdc", Dimension::Voltage, 0, 1, true},
     {"a", Dimension::Current, 0, 1, true},
     {"amp", Dimension::Current, 0, 1, true},
     {"amps", Dimension::Current, 0, 1, true},
@@ -34,6 +35,10 @@ constexpr std::array<UnitWord, 40> unitWords{{
     {"r", Dimension::Resistance, 0, 1, false},
     {"ohm", Dimension::Resistance, 0, 1, true},
     {"ohms", Dimension::Resistance, 0, 1, true},
+    {"kilohm", Dimension::Resistance, 3, 1, false},
+    {"kilohms", Dimension::Resistance, 3, 1, false},
+    {"megohm", Dimension::Resistance, 6, 1, false},
+    {"megohms", Dimension::Resistance, 6, 1, false},
     {"f", Dimension::Capacitance, 0, 1, true},
     {"farad", Dimension::Capacitance, 0, 1, true},
     {"farads", Dimension::Capacitance, 0, 1, true},
@@ -45,20 +50,30 @@ constexpr std::array<UnitWord, 40> unitWords{{
     {"joules", Dimension::Energy, 0, 1, true},
     {"s", Dimension::Time, 0, 1, true},
     {"sec", Dimension::Time, 0, 1, false},
+    {"secs", Dimension::Time, 0, 1, false},
     {"second", Dimension::Time, 0, 1, false},
     {"seconds", Dimension::Time, 0, 1, false},
     {"min", Dimension::Time, 0, 60, false},
+    {"mins", Dimension::Time, 0, 60, false},
+    {"minute", Dimension::Time, 0, 60, false},
     {"minutes", Dimension::Time, 0, 60, false},
     {"h", Dimension::Time, 0, 3600, false},
+    {"hr", Dimension::Time, 0, 3600, false},
+    {"hrs", Dimension::Time, 0, 3600, false},
+    {"hour", Dimension::Time, 0, 3600, false},
     {"hours", Dimension::Time, 0, 3600, false},
     {"mm", Dimension::Length, -3, 1, false},
     {"cm", Dimension::Length, -2, 1, false},
     {"m", Dimension::Length, 0, 1, false},
     {"metre", Dimension::Length, 0, 1, false},
+    {"metres", Dimension::Length, 0, 1, false},
+    {"millimetre", Dimension::Length, -3, 1, false},
+    {"millimetres", Dimension::Length, -3, 1, false},
     {"um", Dimension::Length, -6, 1, false},
     {"\"", Dimension::Length, -4, 254, false},
     {"in", Dimension::Length, -4, 254, false},
     {"inch", Dimension::Length, -4, 254, false},
+    {"inches", Dimension::Length, -4, 254, false},
     {"m/s", Dimension::Speed, 0, 1, false},
 }};
 
@@ -66,11 +81,15 @@ struct PrefixWord {
     std::string_view word;
     int exponent;
 };
-constexpr std::array<PrefixWord, 12> prefixWords{{{"p", -12},
+constexpr std::array<PrefixWord, 16> prefixWords{{{"p", -12},
                                                   {"n", -9},
                                                   {"u", -6},
                                                   {"µ", -6},  // U+00B5, the micro sign
                                                   {"μ", -6},  // U+03BC, the Greek letter
+                                                  {"milli", -3},
+                                                  {"micro", -6},
+                                                  {"kilo", 3},
+                                                  {"mega", 6},
                                                   {"m", -3},
                                                   {"k", 3},
                                                   {"K", 3},

@@ -1,0 +1,98 @@
+#include "core/jot/names.h"
+
+#include <algorithm>
+
+namespace glimmet::core::jot {
+namespace {
+
+/// Letters put in, left out, changed or swapped with their neighbour (optimal string alignment).
+std::size_t distance(const std::string& a, const std::string& b) {
+    std::vector<std::vector<std::size_t>> d(a.size() + 1, std::vector<std::size_t>(b.size() + 1));
+    for (std::size_t i = 0; i <= a.size(); ++i) {
+        for (std::size_t j = 0; j <= b.size(); ++j) {
+            if (i == 0 || j == 0) {
+                d[i][j] = i + j;
+                continue;
+            }
+            const std::size_t changed = a[i - 1] == b[j - 1] ? 0 : 1;
+            d[i][j] = std::min({d[i - 1][j] + 1, d[i][j - 1] + 1, d[i - 1][j - 1] + changed});
+            if (i > 1 && j > 1 && a[i - 1] == b[j - 2] && a[i - 2] == b[j - 1]) {
+                d[i][j] = std::min(d[i][j], d[i - 2][j - 2] + 1);
+            }
+        }
+    }
+    return d[a.size()][b.size()];
+}
+
+/// "front lamp/2" is the name and the row; without a row the row is 0.
+std::optional<std::pair<std::string, std::size_t>> withoutRow(const std::string& typed) {
+    const auto slash = typed.rfind('/');
+    if (slash == std::string::npos) return std::pair{typed, std::size_t{0}};
+    const std::string number = typed.substr(slash + 1);
+    if (number.empty() || number.size() > 3 ||
+        !std::all_of(number.begin(), number.end(), [](char c) { return c >= '0' && c <= '9'; })) {
+        return std::nullopt;
+    }
+    return std::pair{typed.substr(0, slash), static_cast<std::size_t>(std::stoul(number))};
+}
+
+}  // namespace
+
+Nearest::Nearest(std::string_view wanted)
+    : m_wanted(lowered(wanted.substr(0, 24))),
+      m_least(m_wanted.size() > 4   ? 3
+              : m_wanted.size() > 2 ? 2
+                                    : 0) {}
+
+void Nearest::offer(std::string_view word) {
+    const std::size_t away = distance(m_wanted, lowered(word));
+    if (away >= m_least || away >= m_wanted.size()) return;
+    m_least = away;
+    m_word = word;
+}
+
+std::string listed(const std::vector<Named>& names, bool explained) {
+    std::string all;
+    constexpr std::size_t most = 14;  // more than one takes in at a glance helps nobody
+    for (std::size_t i = 0; i < std::min(names.size(), most); ++i) {
+        const Named& named = names[i];
+        all += (all.empty() ? "" : ", ") + named.name;
+        if (explained && !named.says.empty()) all += " (" + named.says + ")";
+    }
+    return names.size() > most ? all + " …" : all;
+}
+
+Match matched(const std::vector<Token>& line, std::size_t first, const Takes& takes,
+              const std::vector<Named>& names) {
+    constexpr std::size_t longest = 8;
+    for (const bool exact : {true, false}) {
+        for (std::size_t count = std::min(longest, line.size() - first); count > 0; --count) {
+            std::string run;
+            for (std::size_t i = first; i < first + count; ++i) {
+                run += (run.empty() ? "" : " ") + lowered(line[i].words);
+            }
+            Match made;
+            if (takes.rows && run.find('/') != std::string::npos) {
+                const auto parted = withoutRow(run);
+                if (!parted) continue;
+                run = parted->first;
+                made.row = parted->second;
+            }
+            for (const Named& named : names) {
+                const auto says = [&](const std::string& word) {
+                    const std::string lower = lowered(word);
+                    return exact ? lower == run : lower.starts_with(run + " ");
+                };
+                if (says(named.name) || std::any_of(named.also.begin(), named.also.end(), says)) {
+                    made.found.push_back(&named);
+                }
+            }
+            if (made.found.empty()) continue;
+            made.taken = count;
+            return made;
+        }
+    }
+    return {};
+}
+
+}  // namespace glimmet::core::jot

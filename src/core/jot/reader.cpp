@@ -1,0 +1,259 @@
+#include "core/jot/reader.h"
+
+#include "core/jot/names.h"
+#include "core/jot/placing.h"
+#include "core/jot/values.h"
+
+#include <algorithm>
+
+namespace glimmet::core::jot {
+namespace {
+
+Error leftOver(const Reading& reading) {
+    const Verb& verb = reading.said.verb;
+    const Token& token = reading.left.front();
+    const bool namesNumber = std::any_of(verb.takes.begin(), verb.takes.end(),
+                                         [](const Takes& t) { return t.needed && t.names; });
+    if (token.numeric && !namesNumber) {
+        const bool full = std::any_of(verb.takes.begin(), verb.takes.end(),
+                                      [&](const Takes& takes) { return measures(token, takes); });
+        return {ErrorCode::NotUnderstood, "jot",
+                full ? text("“%1” is one value too many. %2", shown(token), likeExample(verb))
+                     : text("“%1” has no place in a line of %2. %3", shown(token), verb.word,
+                            likeExample(verb))};
+    }
+    // A name that is needed and is missing explains itself best.
+    Nearest nearest(token.words);
+    const Takes* wanting = nullptr;
+    std::vector<Named> known;
+    for (std::size_t i = 0; i < verb.takes.size(); ++i) {
+        const Takes& takes = verb.takes[i];
+        if (takes.after) nearest.offer(takes.after);
+        if (!takes.names || reading.said.places[i].name) continue;
+        const auto names = takes.names(reading.said.context);
+        for (const Named& named : names) {
+            nearest.offer(named.name);
+            for (const std::string& word : named.also) nearest.offer(word);
+        }
+        const bool asked = !takes.after && (takes.needed || takes.unknown);
+        if (asked && !wanting) {
+            wanting = &takes;
+            known = names;
+        }
+    }
+    if (!nearest.word().empty()) {
+        return {ErrorCode::NotUnderstood, "jot",
+                text("“%1” means nothing here. Did you mean %2? %3", shown(token), nearest.word(),
+                     likeExample(verb))};
+    }
+    if (wanting && known.empty() && wanting->none) {
+        return {ErrorCode::Unknown, "jot", text(wanting->none)};
+    }
+    if (wanting) {
+        return {ErrorCode::Unknown, "jot",
+                text(wanting->unknown ? wanting->unknown : "“%1” is none of: %2.", shown(token),
+                     listed(known, wanting->explained))};
+    }
+    return {
+        ErrorCode::NotUnderstood, "jot",
+        text("“%1” has no place in a line of %2. %3", shown(token), verb.word, likeExample(verb))};
+}
+
+std::optional<Error> missing(const Said& said) {
+    for (std::size_t i = 0; i < said.places.size(); ++i) {
+        const Takes& takes = said.verb.takes[i];
+        const Said::Place& place = said.places[i];
+        if (!takes.needed || place.name || !place.words.empty() || !place.quantities.empty()) {
+            continue;
+        }
+        if (takes.none && takes.names && takes.names(said.context).empty()) {
+            return Error{ErrorCode::Unknown, "jot", text(takes.none)};
+        }
+        if (takes.missing) {
+            return Error{ErrorCode::Missing, "jot",
+                         text("%1 %2", text(takes.missing), likeExample(said.verb))};
+        }
+        return Error{ErrorCode::Missing, "jot",
+                     text("%1 is missing in a line of %2. %3", takes.what, said.verb.word,
+                          likeExample(said.verb))};
+    }
+    return {};
+}
+
+// --- the verb of a line ----------------------------------------------------------------------
+
+/// A verb in a line and where its word stands. A unit can be one: "9.8 ohms".
+struct Spoken {
+    const Verb* verb = nullptr;
+    std::size_t token = 0;
+    bool asUnit = false;
+};
+
+std::string lastWord(const std::string& words) {
+    std::size_t from = words.size();
+    while (from > 0 && std::isalpha(static_cast<unsigned char>(words[from - 1]))) --from;
+    return words.substr(from);
+}
+
+std::vector<Spoken> spoken(const std::vector<Token>& line, std::span<const Verb* const> verbs) {
+    std::vector<Spoken> found;
+    const auto search = [&](bool asUnit) {
+        for (std::size_t i = 0; i < line.size(); ++i) {
+            if (line[i].numeric != asUnit) continue;
+            const std::string word = asUnit ? lastWord(line[i].words) : line[i].words;
+            for (const Verb* verb : verbs) {
+                if (verb->sentence && i > 0) continue;
+                if (goesBy(*verb, word)) found.push_back({verb, i, asUnit});
+            }
+        }
+    };
+    search(false);
+    if (found.empty()) search(true);
+    return found;
+}
+
+Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vector<Token>& line,
+                    const Context& context) {
+    const Verb& verb = *spoken.verb;
+    const Token& word = line[spoken.token];
+    std::string rest(typed.substr(word.at + word.words.size()));
+    rest.erase(0, std::min(rest.find_first_not_of(" \t:"), rest.size()));
+    while (!rest.empty() && std::string_view(" \t\r\n").find(rest.back()) != std::string_view::npos)
+        rest.pop_back();
+    if (verb.sentence) return Said{verb, context, {}, std::move(rest)};
+
+    std::vector<Token> others = line;
+    if (!spoken.asUnit) others.erase(others.begin() + static_cast<std::ptrdiff_t>(spoken.token));
+    Reading reading = placed(verb, context, others);
+    if (reading.fault) return tl::unexpected(std::move(*reading.fault));
+    if (!reading.left.empty()) return tl::unexpected(leftOver(reading));
+    if (auto fault = missing(reading.said)) return tl::unexpected(std::move(*fault));
+    reading.said.rest = std::move(rest);
+    return std::move(reading.said);
+}
+
+tl::unexpected<Error> noVerb(const std::vector<Token>& line, std::span<const Verb* const> verbs) {
+    const Token& first = line.front();
+    if (first.numeric) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("What was “%1” read of? Say it like stall 1.15A 12V, track 14.8V.", shown(first)));
+    }
+    Nearest nearest(first.words);
+    const Verb* near = nullptr;
+    for (const Verb* verb : verbs) {
+        const std::string before = nearest.word();
+        nearest.offer(verb->word);
+        for (const char* word : verb->also) nearest.offer(word);
+        if (nearest.word() != before) near = verb;
+    }
+    if (near) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("“%1” means nothing here. Did you mean %2? %3", shown(first),
+                           nearest.word(), likeExample(*near)));
+    }
+    return refuse(ErrorCode::NotUnderstood,
+                  text("“%1” means nothing here. F1 lists what can be typed; for a remark write "
+                       "note %1 ….",
+                       shown(first)));
+}
+
+}  // namespace
+
+const Said::Place& Said::at(std::string_view what) const {
+    static const Place nothing;
+    for (std::size_t i = 0; i < places.size(); ++i) {
+        if (verb.takes[i].what == what) return places[i];
+    }
+    return nothing;
+}
+
+bool goesBy(const Verb& verb, std::string_view word) {
+    const std::string lower = lowered(word);
+    return lower == verb.word ||
+           std::find(verb.also.begin(), verb.also.end(), lower) != verb.also.end();
+}
+
+std::string pattern(const Verb& verb) {
+    std::string made = verb.word;
+    for (const Takes& takes : verb.takes) {
+        std::string place = (takes.after ? std::string(takes.after) + " " : "") + takes.what;
+        if (takes.atMost > 1) place += " …";
+        made += takes.needed ? " " + place : " [" + place + "]";
+    }
+    if (verb.sentence) made += " WORDS";
+    return made;
+}
+
+Result<Said> said(std::string_view typed, std::span<const Verb* const> verbs,
+                  const Context& context) {
+    const std::vector<Token> line = tokens(typed);
+    if (line.empty()) {
+        return refuse(ErrorCode::Missing,
+                      text("Type what you just measured, like stall 1.15A 12V."));
+    }
+    const std::vector<Spoken> candidates = spoken(line, verbs);
+    if (candidates.empty()) return noVerb(line, verbs);
+    std::optional<Result<Said>> taken;
+    std::optional<Error> refused;
+    for (const Spoken& candidate : candidates) {
+        // A verb at the beginning is meant, if its line holds; stages may share one ("remove").
+        if (taken && candidate.token != 0) break;
+        Result<Said> read = readAs(candidate, typed, line, context);
+        if (!read) {
+            // Of several refusals the one that has a better word to offer.
+            if (!refused || refused->code == ErrorCode::Unknown) refused = read.error();
+            continue;
+        }
+        if (taken && &taken->value().verb != &read->verb) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("That can be a line of %1 or of %2. Begin with the one you mean.",
+                               taken->value().verb.word, read->verb.word));
+        }
+        if (!taken) taken.emplace(std::move(read));
+    }
+    if (taken) return std::move(*taken);
+    return tl::unexpected(std::move(*refused));
+}
+
+std::vector<Completion> completions(std::string_view typed, std::span<const Verb* const> verbs,
+                                    const Context& context) {
+    std::vector<Completion> made;
+    const bool between = typed.empty() || typed.back() == ' ';
+    std::vector<Token> line = tokens(typed);
+    std::string begun;
+    std::string before(typed);
+    if (!between && !line.empty()) {
+        begun = lowered(line.back().words);
+        before = typed.substr(0, line.back().at);
+        line.pop_back();
+    }
+    const auto offer = [&](const std::string& word, const std::string& says) {
+        if (!lowered(word).starts_with(begun) || lowered(word) == begun) return;
+        made.push_back({before + word + " ", word, says});
+    };
+    if (line.empty()) {
+        for (const Verb* verb : verbs) offer(verb->word, pattern(*verb));
+        return made;
+    }
+    const std::vector<Spoken> candidates = spoken(line, verbs);
+    if (candidates.empty() || candidates.front().verb->sentence) return made;
+    const Verb& verb = *candidates.front().verb;
+    line.erase(line.begin() + static_cast<std::ptrdiff_t>(candidates.front().token));
+    const Reading reading = placed(verb, context, line);
+    if ((reading.fault && !reading.open) || !reading.left.empty()) return made;
+    for (std::size_t i = 0; i < verb.takes.size(); ++i) {
+        const Takes& takes = verb.takes[i];
+        const Said::Place& place = reading.said.places[i];
+        if (place.name || !place.words.empty() || !place.quantities.empty()) continue;
+        if (reading.open && reading.open != &takes) continue;
+        if (takes.after && !reading.open) {
+            offer(takes.after, takes.what);
+        } else if (takes.names) {
+            for (const Named& named : takes.names(context)) offer(named.name, named.says);
+        }
+    }
+    return made;
+}
+
+}  // namespace glimmet::core::jot

@@ -1,0 +1,77 @@
+#include "core/jot/values.h"
+
+#include <cmath>
+
+namespace glimmet::core::jot {
+namespace {
+
+bool credible(double value, const Takes& takes) {
+    if (takes.zero && std::abs(value) < 1e-300) return true;
+    // A hair of room, so that 20 mA written as .02 A is not below it.
+    return value >= takes.least * (1 - 1e-9) && value <= takes.most * (1 + 1e-9);
+}
+
+Text shownValue(double value, const Takes& takes) {
+    if (takes.dimension == Dimension::Ratio) return verbatim(percent(value));
+    if (takes.dimension == Dimension::Time) {
+        const bool hours = value >= 2 * 3600.0;
+        return verbatim(formatted(value / (hours ? 3600 : 60), Dimension::Ratio) +
+                        (hours ? " h" : " min"));
+    }
+    return verbatim(formatted(value, takes.dimension));
+}
+
+}  // namespace
+
+bool measures(const Token& token, const Takes& takes) {
+    if (takes.kind != Takes::Kind::Quantity || valuesIn(token, takes.dimension).empty())
+        return false;
+    return !token.unit || *token.unit == takes.dimension;
+}
+
+std::vector<double> credibleValues(const Token& token, const Takes& takes) {
+    std::vector<double> values = valuesIn(token, takes.dimension);
+    std::erase_if(values, [&](double value) { return !credible(value, takes); });
+    return values;
+}
+
+std::optional<double> probable(const Token& token, const Takes& takes) {
+    std::vector<double> factors{1e-3, 1e3, 1e-6, 1e6};
+    if (takes.dimension == Dimension::Ratio) {
+        factors = {1e-2};
+        if (token.unit) factors.clear();  // per cent stood there
+    }
+    if (takes.dimension == Dimension::Time) {
+        factors = {60, 3600};
+        if (token.unit) factors.clear();
+    }
+    for (const double factor : factors) {
+        for (const double value : valuesIn(token, takes.dimension)) {
+            if (credible(value * factor, takes) && value > 0) return value * factor;
+        }
+    }
+    return {};
+}
+
+Error questioned(const Token& token, const Takes& takes) {
+    const Text range = text("%1 to %2", shownValue(takes.zero ? 0 : takes.least, takes),
+                            shownValue(takes.most, takes));
+    const auto guess = probable(token, takes);
+    return {ErrorCode::OutOfRange, "jot",
+            guess
+                ? text("“%1” is out of range: %2 is allowed. Did you mean %3?",
+                       shortened(token.words, 60), range, shownValue(*guess, takes))
+                : text("“%1” is out of range: %2 is allowed.", shortened(token.words, 60), range)};
+}
+
+Result<double> valueOf(const Token& token, const Takes& takes) {
+    const auto values = credibleValues(token, takes);
+    if (values.size() == 1) return values.front();
+    if (values.empty()) return tl::unexpected(questioned(token, takes));
+    return refuse(
+        ErrorCode::NotUnderstood,
+        text("“%1” can be %2 or %3. Write the one that you mean.", shortened(token.words, 60),
+             shownValue(values[0], takes), shownValue(values[1], takes)));
+}
+
+}  // namespace glimmet::core::jot

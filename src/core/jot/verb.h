@@ -1,0 +1,120 @@
+// What a verb of the bench language is: its words, what it takes, examples, what it does. Reader,
+// refusals, the list of what can be typed and completion all work from this one description, so
+// they cannot disagree.
+#pragma once
+
+#include "core/job/job.h"
+#include "core/jot/token.h"
+#include "core/quantity/format.h"
+#include "core/result.h"
+
+#include <optional>
+#include <span>
+#include <string>
+#include <vector>
+
+namespace glimmet::core {
+struct Jotted;
+}
+
+namespace glimmet::core::jot {
+
+/// What a line is read against.
+struct Context {
+    const Job& job;
+    const Catalogue& catalogue;
+    const std::string& today;  ///< the date that measurements get, ISO 8601
+};
+
+/// Something that can be named in a line.
+struct Named {
+    std::string name;               ///< "front lamp"; what the reader hands to the verb
+    std::vector<std::string> also;  ///< other ways to say it, as good: "front", "white"
+    std::string says;               ///< what it is, for completion
+};
+
+/// One place of a verb: a quantity, a name, or words as they come.
+struct Takes {
+    enum class Kind { Quantity, Name, Words };
+
+    const char* what;  ///< "VOLTS": in patterns
+    Kind kind = Kind::Quantity;
+    const char* after = nullptr;  ///< only behind this word: "on", "called"
+    bool needed = false;
+    const char* missing = nullptr;  ///< why it is needed, where that is worth a sentence
+
+    // A quantity. Values that no model, meter or layout shows are questioned, not taken.
+    Dimension dimension{};
+    double least = 0, most = 0;  ///< SI
+    bool zero = false;           ///< 0 is a value too, whatever the least is
+    std::size_t atMost = 1;      ///< how many of it
+
+    // A name: in any capitals, whole or the words it begins with, if only one begins so.
+    std::vector<Named> (*names)(const Context&) = nullptr;
+    bool rows = false;              ///< may carry "/2" behind it
+    const char* unknown = nullptr;  ///< "No lamp goes by “%1”. There are: %2."
+    const char* none = nullptr;     ///< where there is nothing that could be named
+    bool explained = false;         ///< names are listed with what they say: "front (white)"
+};
+
+struct Said;
+
+struct Verb {
+    const char* word;
+    std::span<const char* const> also;  ///< words that do as well: "stalled"
+    std::span<const Takes> takes;
+    std::span<const char* const> examples;  ///< at least one; the first one is shown first
+    const char* meaning;                    ///< "a stall test: a second at the most"
+    Result<Jotted> (*read)(const Said&);
+    bool sentence = false;                    ///< takes the rest of the line as it stands
+    std::span<const char* const> noise = {};  ///< words that say nothing new behind it
+};
+
+/// What a line says, place by place.
+struct Said {
+    struct Place {
+        std::vector<double> quantities;  ///< SI, in the order of the line
+        std::optional<std::string> name;
+        std::size_t row = 0;  ///< from 1; 0: none was given
+        std::string words;
+    };
+    const Verb& verb;
+    const Context& context;
+    std::vector<Place> places;  ///< as Verb::takes
+    std::string rest;           ///< behind the verb's word, as typed
+
+    [[nodiscard]] const Place& at(std::string_view what) const;
+    [[nodiscard]] const std::optional<std::string>& name(std::string_view what) const {
+        return at(what).name;
+    }
+    [[nodiscard]] bool is(std::string_view what, std::string_view name) const {
+        return at(what).name == name;
+    }
+    template <class Quantity>
+    [[nodiscard]] std::vector<Quantity> all(std::string_view what) const {
+        std::vector<Quantity> made;
+        for (const double si : at(what).quantities) {
+            if constexpr (dimensionOf<Quantity> == Dimension::Length)
+                made.push_back(Quantity{Metres{si}});
+            else
+                made.push_back(Quantity{si});
+        }
+        return made;
+    }
+    template <class Quantity>
+    [[nodiscard]] std::optional<Quantity> one(std::string_view what) const {
+        const auto values = all<Quantity>(what);
+        return values.empty() ? std::nullopt : std::optional(values.front());
+    }
+};
+
+/// "stall AMPS VOLTS", with brackets around what may be left out.
+[[nodiscard]] std::string pattern(const Verb& verb);
+/// Whether a word, in any capitals, is the verb's.
+[[nodiscard]] bool goesBy(const Verb& verb, std::string_view word);
+
+[[nodiscard]] inline tl::unexpected<Error> refuse(ErrorCode code, Text what) {
+    return failure(code, "jot", std::move(what));
+}
+
+}  // namespace glimmet::core::jot

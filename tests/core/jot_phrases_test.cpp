@@ -1,0 +1,261 @@
+// The bench language as it is spoken: several hundred phrases with their answers, and properties
+// of all examples: cut, swapped or garbled they are understood as meant or refused.
+#include "core/job/jot.h"
+#include "core/job/verbs/verbs.h"
+#include "core/jot/reader.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <fstream>
+
+namespace glimmet::core {
+namespace {
+
+using tests::jotted;
+using tests::shunter;
+
+const Job spokenTo = jotted(shunter(), {"track 14.8V", "lamp front white", "parallel front red",
+                                        "lamp rear red 2.0V 20mA", "lamp cab warm white on green"});
+const Catalogue parts = tests::smallCatalogue();
+const std::string today = "2026-03-02";
+
+Result<Jotted> heard(const std::string& line, const Job& job = spokenTo) {
+    return understood(line, job, parts, today);
+}
+std::string answer(const Result<Jotted>& result) {
+    return result ? plain(result->meaning) : "✗ " + plain(result.error().what);
+}
+
+struct Phrase {
+    std::string line, answer;
+};
+std::vector<Phrase> phrases() {
+    std::ifstream file(TESTS_FOLDER "/core/jot_phrases.txt");
+    std::vector<Phrase> all;
+    for (std::string row; std::getline(file, row);) {
+        const auto tab = row.find('\t');
+        if (row.starts_with("#") || tab == std::string::npos) continue;
+        all.push_back({row.substr(0, tab), row.substr(tab + 1)});
+    }
+    return all;
+}
+
+std::vector<const jot::Verb*> everyVerb() {
+    std::vector<const jot::Verb*> all;
+    for (const auto verbs : {measureVerbs(), lampVerbs(), recordVerbs()}) {
+        for (const jot::Verb& verb : verbs) all.push_back(&verb);
+    }
+    return all;
+}
+
+/// What a line says, place by place; nothing where it is refused.
+std::optional<jot::Said> placesOf(const std::string& line, const Job& job = spokenTo) {
+    static const std::vector<const jot::Verb*> verbs = everyVerb();
+    static std::vector<std::unique_ptr<jot::Context>> contexts;
+    contexts.push_back(std::make_unique<jot::Context>(jot::Context{job, parts, today}));
+    auto read = jot::said(line, verbs, *contexts.back());
+    if (!read || !heard(line, job)) return {};
+    return std::move(*read);
+}
+
+/// Every name and quantity of `part` stands in `whole` too, in the same place of the same verb.
+bool saysNothingElse(const jot::Said& part, const jot::Said& whole) {
+    if (&part.verb != &whole.verb) return false;
+    for (std::size_t i = 0; i < part.places.size(); ++i) {
+        const auto& some = part.places[i];
+        const auto& all = whole.places[i];
+        // "white" is less than "warm white".
+        if (some.name && (!all.name || !all.name->ends_with(*some.name) || some.row != all.row)) {
+            return false;
+        }
+        for (const double value : some.quantities) {
+            if (std::find(all.quantities.begin(), all.quantities.end(), value) ==
+                all.quantities.end()) {
+                return false;
+            }
+        }
+    }
+    return true;
+}
+
+std::vector<std::string> wordsOf(const std::string& line) {
+    std::vector<std::string> words;
+    for (std::size_t at = 0; at < line.size();) {
+        const std::size_t end = std::min(line.find(' ', at), line.size());
+        words.push_back(line.substr(at, end - at));
+        at = end + 1;
+    }
+    return words;
+}
+
+/// Examples whose every word counts: not those that take words as they come. With the job in
+/// which they hold.
+struct Example {
+    std::string line;
+    Job job;
+};
+std::vector<Example> examples() {
+    std::vector<Example> all;
+    for (const jot::Verb* verb : everyVerb()) {
+        if (verb->sentence) continue;
+        for (const std::string line : verb->examples) {
+            if (line.find("called") != std::string::npos || line.starts_with("time")) continue;
+            all.push_back({line, heard(line) ? spokenTo : shunter()});
+        }
+    }
+    return all;
+}
+
+TEST(JotPhrases, AreUnderstoodAsWritten) {
+    const auto all = phrases();
+    EXPECT_GE(all.size(), 400U);
+    for (const Phrase& phrase : all)
+        EXPECT_EQ(answer(heard(phrase.line)), phrase.answer) << phrase.line;
+}
+TEST(JotPhrases, EchoEveryQuantity) {
+    for (const Phrase& phrase : phrases()) {
+        const auto said = placesOf(phrase.line);
+        if (!said) continue;
+        for (std::size_t i = 0; i < said->places.size(); ++i) {
+            const Dimension dimension = said->verb.takes[i].dimension;
+            if (dimension == Dimension::Time || dimension == Dimension::Ratio) continue;
+            for (const double value : said->places[i].quantities) {
+                if (std::abs(value) < 1e-12) continue;
+                EXPECT_NE(phrase.answer.find(formatted(value, dimension)), std::string::npos)
+                    << phrase.line;
+            }
+        }
+    }
+}
+TEST(JotExamples, LessAWordSayLessOrAreRefused) {
+    std::size_t understoodLess = 0;
+    for (const auto& [line, job] : examples()) {
+        const auto whole = placesOf(line, job);
+        ASSERT_TRUE(whole.has_value()) << line;
+        const auto words = wordsOf(line);
+        for (std::size_t gone = 0; gone < words.size(); ++gone) {
+            auto rest = words;
+            rest.erase(rest.begin() + static_cast<std::ptrdiff_t>(gone));
+            const auto part = placesOf(jot::joined(rest), job);
+            if (!part) continue;
+            ++understoodLess;
+            EXPECT_TRUE(saysNothingElse(*part, *whole)) << line << " → " << jot::joined(rest);
+        }
+    }
+    EXPECT_GT(understoodLess, 5U);
+}
+TEST(JotExamples, WithWordsSwappedMeanTheSameOrAreRefused) {
+    std::size_t same = 0;
+    for (const auto& [line, job] : examples()) {
+        const auto meant = heard(line, job);
+        const auto words = wordsOf(line);
+        for (std::size_t i = 0; i < words.size(); ++i) {
+            for (std::size_t j = i + 1; j < words.size(); ++j) {
+                auto swapped = words;
+                std::swap(swapped[i], swapped[j]);
+                // Readings of one kind come in any order; back and up have theirs.
+                const std::string typed = jot::joined(swapped);
+                if (line.starts_with("place") && typed.find("41mm") < typed.find("3mm")) continue;
+                const auto result = heard(jot::joined(swapped), job);
+                if (!result) continue;
+                ++same;
+                Job after = result->after;
+                Job wanted = meant->after;
+                if (line.starts_with("ohms")) {
+                    const auto sorted = [](Job& sort) {
+                        std::ranges::sort(sort.motor->windings, {}, &Measured<Ohms>::value);
+                    };
+                    sorted(after);
+                    sorted(wanted);
+                }
+                EXPECT_TRUE(after == wanted) << line << " → " << jot::joined(swapped);
+            }
+        }
+    }
+    EXPECT_GT(same, 40U);
+}
+TEST(JotExamples, WithALetterWrongMeanTheSameOrAreRefused) {
+    for (const auto& [line, job] : examples()) {
+        // Their names are one letter apart: dcc and dc, N and Z.
+        if (line.starts_with("supply") || line.starts_with("scale")) continue;
+        const auto meant = heard(line, job);
+        for (std::size_t i = 0; i < line.size(); ++i) {
+            const char letter = line[i];
+            // A wrong digit or unit is another value, which nobody can know.
+            std::size_t from = line.rfind(' ', i);
+            from = from == std::string::npos ? 0 : from + 1;
+            const bool inNumber = (line[from] >= '0' && line[from] <= '9') || line[from] == '.';
+            if (inNumber || !std::isalpha(static_cast<unsigned char>(letter))) continue;
+            std::vector<std::string> garbled;
+            for (char other = 'a'; other <= 'z'; ++other) {
+                garbled.push_back(line);
+                garbled.back()[i] = other;
+            }
+            garbled.push_back(std::string(line).erase(i, 1));
+            garbled.push_back(std::string(line).insert(i, 1, letter));
+            for (const std::string& wrong : garbled) {
+                const auto result = heard(wrong, job);
+                if (!result) continue;
+                EXPECT_TRUE(result->after == meant->after) << line << " → " << wrong;
+            }
+        }
+    }
+}
+TEST(JotCompletions, LeadToLinesThatAreUnderstoodOrLackSomething) {
+    std::size_t offered = 0;
+    for (const auto& [line, job] : examples()) {
+        for (std::size_t size = 0; size <= line.size(); ++size) {
+            for (const JotCompletion& each : jotCompletions(line.substr(0, size), job, parts)) {
+                ++offered;
+                EXPECT_TRUE(each.line.find(each.word) != std::string::npos) << each.line;
+                const auto result = heard(each.line, job);
+                if (result || result.error().code == ErrorCode::Missing) continue;
+                // What is refused is refused for what the job is, not for the word offered.
+                EXPECT_EQ(plain(result.error().what).find("“" + each.word + "”"), std::string::npos)
+                    << each.line << ": " << plain(result.error().what);
+            }
+        }
+    }
+    EXPECT_GT(offered, 500U);
+}
+TEST(JotCompletions, OfferVerbsNamesAndWhatComesBehindAWord) {
+    const auto words = [](const std::string& line) {
+        std::vector<std::string> all;
+        for (const JotCompletion& each : jotCompletions(line, spokenTo, parts)) {
+            all.push_back(each.word);
+        }
+        return all;
+    };
+    using Words = std::vector<std::string>;
+    EXPECT_EQ(words("s"),
+              (Words{"stall", "slip", "supply", "switch", "shared", "series", "scale"}));
+    EXPECT_EQ(words("res"), (Words{"resistor"}));
+    EXPECT_EQ(words("resistor "), (Words{"front lamp", "rear lamp", "cab lamp", "none", "open"}));
+    EXPECT_EQ(words("resistor r"), (Words{"rear lamp"}));
+    EXPECT_EQ(words("resistor rear "), (Words{"none", "open"}));
+    EXPECT_EQ(words("lamp rear red on "), (Words{"front", "rear", "1", "supply"}));
+    EXPECT_EQ(words("lamp rear red o"), (Words{"on"}));
+    EXPECT_EQ(words("note "), Words{});
+    EXPECT_EQ(words("wheelbarrow "), Words{});
+    EXPECT_EQ(words("stall 1.15A 12V hot "), Words{});
+    const auto verbs = jotCompletions("sta", spokenTo, parts);
+    ASSERT_EQ(verbs.size(), 1U);
+    EXPECT_EQ(verbs[0].line, "stall ");
+    EXPECT_EQ(verbs[0].says, "stall AMPS VOLTS");
+    EXPECT_EQ(jotCompletions("2k2 resistor re", spokenTo, parts)[0].line,
+              "2k2 resistor rear lamp ");
+}
+TEST(JotForms, ShowWhatMayBeLeftOut) {
+    std::vector<std::string> patterns;
+    for (const JotForm& form : jotForms()) patterns.push_back(form.pattern);
+    for (const char* wanted :
+         {"stall AMPS VOLTS", "slip AMPS [VOLTS]", "ohms OHMS …", "note WORDS",
+          "lamp [PLACE] [COLOUR] [VOLTS] [AMPS] [for WISH] [on OUTPUT] [called WORDS]"}) {
+        EXPECT_NE(std::find(patterns.begin(), patterns.end(), wanted), patterns.end()) << wanted;
+    }
+}
+
+}  // namespace
+}  // namespace glimmet::core
