@@ -123,6 +123,10 @@ core::Result<core::Jotted> Bench::understood(const QString& line) const {
                             QDate::currentDate().toString(Qt::ISODate).toStdString());
 }
 
+std::vector<core::JotCompletion> Bench::completions(const QString& line) const {
+    return core::jotCompletions(line.toStdString(), m_job, m_catalogue);
+}
+
 bool Bench::take(const QString& line) {
     if (!hasJob()) {
         emit failed(

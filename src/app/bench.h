@@ -47,6 +47,7 @@ public:
 
     /// How a jot line would be understood now.
     [[nodiscard]] core::Result<core::Jotted> understood(const QString& line) const;
+    [[nodiscard]] std::vector<core::JotCompletion> completions(const QString& line) const;
     /// Enters a jot line. False, with the sentence in failed(), when nothing was taken.
     bool take(const QString& line);
     /// One step of the open job back or forward, as the workshop file has it. False as take().

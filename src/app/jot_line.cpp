@@ -8,17 +8,22 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
+#include <QVBoxLayout>
+
+#include <algorithm>
 
 using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 
-JotLine::JotLine(Understand understand, Take take, QWidget* parent)
+JotLine::JotLine(Understand understand, Take take, Complete complete, QWidget* parent)
     : QWidget(parent),
       m_understand(std::move(understand)),
       m_take(std::move(take)),
+      m_complete(std::move(complete)),
       m_line(new QLineEdit(this)),
-      m_meaning(new QLabel(this)) {
+      m_meaning(new QLabel(this)),
+      m_waysOn(new QLabel(this)) {
     setObjectName(u"jotLine"_s);
     auto* title = new QLabel(tr("&Jot"), this);
     title->setBuddy(m_line);
@@ -34,6 +39,11 @@ JotLine::JotLine(Understand understand, Take take, QWidget* parent)
     m_meaning->setTextFormat(Qt::PlainText);
     m_meaning->setWordWrap(true);
     m_meaning->setMinimumWidth(200);
+    m_waysOn->setObjectName(u"jotWaysOn"_s);
+    m_waysOn->setTextFormat(Qt::PlainText);
+    m_waysOn->setFont(wordsFont(12));
+    m_waysOn->setMinimumWidth(200);
+    m_waysOn->hide();
     auto* list = new QPushButton(tr("What can be typed (F1)"), this);
     list->setObjectName(u"jotListButton"_s);
 
@@ -42,11 +52,26 @@ JotLine::JotLine(Understand understand, Take take, QWidget* parent)
     row->setSpacing(12);
     row->addWidget(title);
     row->addWidget(m_line, 5);
-    row->addWidget(m_meaning, 6);
+    auto* answer = new QVBoxLayout;
+    answer->setSpacing(2);
+    answer->addStretch();
+    answer->addWidget(m_meaning);
+    answer->addWidget(m_waysOn);
+    answer->addStretch();
+    row->addLayout(answer, 6);
     row->addWidget(list);
 
     connect(list, &QPushButton::clicked, this, &JotLine::listWanted);
-    connect(m_line, &QLineEdit::textChanged, this, &JotLine::refresh);
+    connect(m_line, &QLineEdit::textChanged, this, [this](const QString& line) {
+        refresh();
+        if (!line.isEmpty()) emit begun();
+    });
+    connect(m_line, &QLineEdit::textEdited, this, [this](const QString& line) {
+        m_completions =
+            line.trimmed().isEmpty() ? std::vector<core::JotCompletion>{} : m_complete(line);
+        m_chosen = 0;
+        showWaysOn();
+    });
     connect(m_line, &QLineEdit::returnPressed, this, [this] {
         const QString line = m_line->text().trimmed();
         if (line.isEmpty() || !m_take(line)) {
@@ -55,13 +80,42 @@ JotLine::JotLine(Understand understand, Take take, QWidget* parent)
         }
         m_taken.append(line);
         m_recalled = m_taken.size();
-        m_line->clear();
+        clear();
     });
     refresh();
 }
 
+void JotLine::clear() {
+    m_line->clear();
+    m_completions.clear();
+    showWaysOn();
+}
+
+bool JotLine::goOn() {
+    if (m_completions.empty()) return false;
+    m_line->setText(qs(m_completions[m_chosen++ % m_completions.size()].line));
+    showWaysOn();
+    return true;
+}
+
+void JotLine::showWaysOn() {
+    QStringList words;
+    constexpr std::size_t most = 6;
+    // Those that Tab comes to next stand first.
+    for (std::size_t i = 0; i < std::min(most, m_completions.size()); ++i) {
+        words.append(qs(m_completions[(m_chosen + i) % m_completions.size()].word));
+    }
+    const bool one = m_completions.size() == 1 && m_chosen == 0;
+    m_waysOn->setText(one ? tr("Tab: %1 (%2)").arg(words.first(), qs(m_completions[0].says))
+                          : tr("Tab: %1").arg(words.join(u" · "_s)));
+    m_waysOn->setVisible(!words.isEmpty());
+}
+
 void JotLine::offer(const QString& start) {
     m_line->setText(start);
+    m_completions = m_complete(start);
+    m_chosen = 0;
+    showWaysOn();
     m_line->setFocus(Qt::OtherFocusReason);
     m_line->setCursorPosition(static_cast<int>(start.size()));
 }
@@ -100,8 +154,10 @@ bool JotLine::eventFilter(QObject* watched, QEvent* event) {
                 recall(1);
                 return true;
             case Qt::Key_Escape:
-                m_line->clear();
+                clear();
                 return true;
+            case Qt::Key_Tab:
+                return goOn();
             default:
                 break;
         }

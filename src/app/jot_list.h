@@ -3,6 +3,7 @@
 
 #include <QFrame>
 
+class QLineEdit;
 class QTextBrowser;
 
 namespace glimmet::app {
@@ -11,13 +12,21 @@ class JotList : public QFrame {
     Q_OBJECT
 public:
     explicit JotList(QWidget* parent = nullptr);
-    /// Writes the list in the colours of the theme in use.
+    /// Writes the list in the colours of the theme in use, its filter empty and focused.
     void refresh();
 
 signals:
     void exampleChosen(const QString& line);
+    void closed();  ///< with Escape
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+    void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
 
 private:
+    void write();
+    QLineEdit* m_filter;
     QTextBrowser* m_text;
 };
 

@@ -116,11 +116,14 @@ void MainWindow::build() {
     m_lamps = new LampsStrip(bench);
     m_reckoning = new ReckoningPanel(bench);
     m_jot = new JotLine([this](const QString& line) { return m_bench.understood(line); },
-                        [this](const QString& line) { return m_bench.take(line); }, bench);
+                        [this](const QString& line) { return m_bench.take(line); },
+                        [this](const QString& line) { return m_bench.completions(line); }, bench);
 
     m_jotList = new JotList(bench);
     m_jotList->hide();
     connect(m_jotList, &JotList::exampleChosen, m_jot, &JotLine::offer);
+    connect(m_jotList, &JotList::closed, m_jot, &JotLine::focusLine);
+    connect(m_jot, &JotLine::begun, m_jotList, &QWidget::hide);
 
     m_notice = new QFrame(bench);
     m_notice->setObjectName(u"notice"_s);
@@ -575,15 +578,15 @@ void MainWindow::fillRecent() {
 void MainWindow::showJotList() {
     if (m_jotList->isVisible()) {
         m_jotList->hide();
+        m_jot->focusLine();
     } else {
         const int high = qMin(520, centralWidget()->height() - m_jot->height() - 20);
         m_jotList->setGeometry(160, m_jot->y() - high - 4,
                                qMin(940, centralWidget()->width() - 180), high);
-        m_jotList->refresh();
         m_jotList->show();
         m_jotList->raise();
+        m_jotList->refresh();
     }
-    m_jot->focusLine();
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {

@@ -90,9 +90,9 @@ TEST(MainWindow, ShowsWhatALineWillMeanWhileItIsTyped) {
 TEST(MainWindow, KeepsARefusedLineToBeMended) {
     OpenWindow app;
     const core::Job before = app.bench().job();
-    app.jot(u"stall 13 12V"_s);
+    app.jot(u"stall 13 12"_s);
     EXPECT_EQ(app.bench().job(), before);
-    EXPECT_EQ(app.find<QLineEdit>(u"jot"_s)->text(), u"stall 13 12V"_s);
+    EXPECT_EQ(app.find<QLineEdit>(u"jot"_s)->text(), u"stall 13 12"_s);
     EXPECT_FALSE(app.words(u"noticeWords"_s).empty());
     EXPECT_FALSE(app.bench().undoable().undo.has_value());  // it was not taken
 }

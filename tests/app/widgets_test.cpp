@@ -224,6 +224,9 @@ TEST(JotLine, TakesALineOnReturnAndKeepsOneThatWasRefused) {
                  [&](const QString& words) {
                      taken.append(words);
                      return accept;
+                 },
+                 [](const QString& words) {
+                     return core::jotCompletions(words.toStdString(), shunter(), {});
                  });
     auto* field = line.findChild<QLineEdit*>(u"jot"_s);
     line.offer(u"rectifier "_s);
@@ -245,9 +248,55 @@ TEST(JotList, OffersEveryFormAsAStart) {
     list.refresh();
     const QString text = list.findChild<QTextBrowser*>(u"jotForms"_s)->toPlainText();
     for (const core::JotForm& form : core::jotForms()) {
-        EXPECT_TRUE(text.contains(QString::fromUtf8(form.example))) << form.example;
-        EXPECT_TRUE(text.contains(QString::fromUtf8(form.pattern))) << form.pattern;
+        EXPECT_TRUE(text.contains(QString::fromUtf8(form.examples[0]))) << form.examples[0];
+        EXPECT_TRUE(text.contains(QString::fromStdString(form.pattern))) << form.pattern;
     }
+}
+TEST(JotList, NarrowsAsOneTypes) {
+    JotList list;
+    list.refresh();
+    auto* filter = list.findChild<QLineEdit*>(u"jotFilter"_s);
+    const auto* forms = list.findChild<QTextBrowser*>(u"jotForms"_s);
+    QTest::keyClicks(filter, u"stall"_s);
+    EXPECT_TRUE(forms->toPlainText().contains(u"stall 1.15A 12V"_s));
+    EXPECT_FALSE(forms->toPlainText().contains(u"resistor front 2k2"_s));
+    filter->setText(u"wheelbarrow"_s);
+    EXPECT_TRUE(forms->toPlainText().contains(u"Nothing goes by that"_s));
+    list.refresh();
+    EXPECT_TRUE(forms->toPlainText().contains(u"resistor front 2k2"_s));
+}
+TEST(JotLine, GoesOnWithTab) {
+    const core::Job job = jotted(shunter(), {"lamp front white", "lamp rear red"});
+    JotLine line(
+        [&](const QString& words) {
+            return core::understood(words.toStdString(), job, tests::smallCatalogue(), "");
+        },
+        [](const QString&) { return true; },
+        [&](const QString& words) {
+            return core::jotCompletions(words.toStdString(), job, tests::smallCatalogue());
+        });
+    line.QWidget::show();
+    auto* field = line.findChild<QLineEdit*>(u"jot"_s);
+    const auto* waysOn = line.findChild<QLabel*>(u"jotWaysOn"_s);
+    QTest::keyClicks(field, u"resi"_s);
+    EXPECT_EQ(waysOn->text(), u"Tab: resistor (resistor LAMP [OHMS] [none])"_s);
+    QTest::keyClick(field, Qt::Key_Tab);
+    EXPECT_EQ(field->text(), u"resistor "_s);
+    QTest::keyClicks(field, u"r"_s);
+    EXPECT_EQ(waysOn->text(), u"Tab: rear lamp (on output rear)"_s);
+    QTest::keyClick(field, Qt::Key_Tab);
+    QTest::keyClicks(field, u" 2k2"_s);
+    EXPECT_EQ(line.findChild<QLabel*>(u"jotMeaning"_s)->text(), u"↵ rear lamp: resistor 2.2 kΩ"_s);
+    // Several are gone through one after the other, and around.
+    field->clear();
+    QTest::keyClicks(field, u"resistor "_s);
+    EXPECT_TRUE(waysOn->text().startsWith(u"Tab: front lamp · rear lamp"_s));
+    QTest::keyClick(field, Qt::Key_Tab);
+    QTest::keyClick(field, Qt::Key_Tab);
+    EXPECT_EQ(field->text(), u"resistor rear lamp "_s);
+    EXPECT_TRUE(waysOn->text().startsWith(u"Tab: none"_s)) << waysOn->text().toStdString();
+    QTest::keyClick(field, Qt::Key_Escape);
+    EXPECT_FALSE(waysOn->isVisible());
 }
 
 TEST(LampsStrip, ListsOutputsWithWhatHangsOnThem) {
@@ -262,11 +311,11 @@ TEST(LampsStrip, ListsOutputsWithWhatHangsOnThem) {
     EXPECT_TRUE(rear->isChecked());
     QSignalSpy offered(&strip, &LampsStrip::jotOffered);
     QSignalSpy chosen(&strip, &LampsStrip::subjectChosen);
-    auto* front = button(strip, "output-lamp front white on front");
+    auto* front = button(strip, "output-lamp front lamp white on front");
     ASSERT_NE(front, nullptr);
     QTest::mouseClick(front, Qt::LeftButton);
     ASSERT_EQ(offered.count(), 1);
-    EXPECT_EQ(offered.at(0).at(0).toString(), u"lamp front white on front"_s);
+    EXPECT_EQ(offered.at(0).at(0).toString(), u"lamp front lamp white on front"_s);
     QTest::mouseClick(rear, Qt::LeftButton);
     ASSERT_EQ(chosen.count(), 1);
     EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), "rear lamp");

@@ -44,7 +44,7 @@ std::vector<Phrase> phrases() {
 
 std::vector<const jot::Verb*> everyVerb() {
     std::vector<const jot::Verb*> all;
-    for (const auto verbs : {measureVerbs(), lampVerbs(), recordVerbs()}) {
+    for (const auto verbs : {measure::verbs(), lamps::verbs(), record::verbs()}) {
         for (const jot::Verb& verb : verbs) all.push_back(&verb);
     }
     return all;
@@ -246,6 +246,32 @@ TEST(JotCompletions, OfferVerbsNamesAndWhatComesBehindAWord) {
     EXPECT_EQ(verbs[0].says, "stall AMPS VOLTS");
     EXPECT_EQ(jotCompletions("2k2 resistor re", spokenTo, parts)[0].line,
               "2k2 resistor rear lamp ");
+}
+TEST(JotExamples, LeadToTheStageThatTheyAreOf) {
+    const auto stageOf = [](const jot::Verb& verb) {
+        const std::string example = verb.examples.front();
+        const auto result = heard(example, heard(example) ? spokenTo : shunter());
+        EXPECT_TRUE(result.has_value()) << example;
+        return result->stage;
+    };
+    for (const jot::Verb& verb : measure::verbs())
+        EXPECT_EQ(stageOf(verb), Stage::Measure) << verb.word;
+    for (const jot::Verb& verb : lamps::verbs())
+        EXPECT_EQ(stageOf(verb), Stage::Lamps) << verb.word;
+}
+TEST(JotNames, ListNoMoreThanOneTakesIn) {
+    Job many = newJob("many", BodyKind::Saloon, {});
+    for (int i = 1; i <= 15; ++i) {
+        many = heard("lamp white on supply called glow " + std::to_string(i), many)->after;
+    }
+    const std::string all = answer(heard("resistor roof 1k", many));
+    EXPECT_NE(all.find("glow 14 …"), std::string::npos) << all;
+    EXPECT_EQ(answer(heard("resistor glow 1k", many)).find("✗ “glow” can be several: glow 1, "),
+              0U);
+    EXPECT_EQ(answer(heard("resistor roof 1k", shunter())),
+              "✗ There is no lamp yet. Add one first: lamp front white.");
+    EXPECT_EQ(answer(heard("output front bare", many)),
+              "✗ There is no decoder yet, so it has no outputs.");
 }
 TEST(JotForms, ShowWhatMayBeLeftOut) {
     std::vector<std::string> patterns;

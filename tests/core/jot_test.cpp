@@ -17,7 +17,7 @@ using tests::smallCatalogue;
 Result<Jotted> read(const std::string& line, const Job& job = shunter()) {
     return understood(line, job, smallCatalogue(), "2026-03-02");
 }
-Job after(const std::string& line, const Job& job = shunter()) {
+Job afterLine(const std::string& line, const Job& job = shunter()) {
     const auto result = read(line, job);
     EXPECT_TRUE(result.has_value()) << line << ": " << (result ? "" : plain(result.error().what));
     return result ? result->after : job;
@@ -108,7 +108,7 @@ TEST(Jot, TakesAMeasuredLampAsMeasured) {
     EXPECT_NEAR(lamp.part.forward->current.value(), 0.02, 1e-12);
 }
 TEST(Jot, TakesACurrentAsTheWishOnlyWhereItSaysSo) {
-    EXPECT_EQ(after("lamp front white for 3mA").circuits.at(0).wish.target, Amperes{0.003});
+    EXPECT_EQ(afterLine("lamp front white for 3mA").circuits.at(0).wish.target, Amperes{0.003});
     // 20 mA alone can be half of a reading.
     EXPECT_NE(whyRefused("lamp rear red 20mA").find("can be a reading or a wish"),
               std::string::npos);
@@ -125,7 +125,7 @@ TEST(Jot, PutsASecondLampOfAnOutputBesideTheFirstOnlyWhereItSaysSo) {
     EXPECT_EQ(meaning("lamp cab white on white", job),
               "New lamp: cab lamp, white LED, beside front lamp on output front with a resistor "
               "of its own");
-    const Job both = after("lamp cab white on white", job);
+    const Job both = afterLine("lamp cab white on white", job);
     ASSERT_EQ(both.circuits.size(), 1U);
     EXPECT_EQ(both.circuits[0].rows.size(), 2U);
     // A wish of its own it cannot have there; and another lamp's output is not taken over.
@@ -140,7 +140,7 @@ TEST(Jot, MovesALampToAnotherOutputAndSaysSo) {
     const Job job = jotted(shunter(), {"lamp front white for 2mA"});
     EXPECT_EQ(meaning("lamp front on green for 3mA", job),
               "front lamp: wished 3 mA; on output 1, not on front any more");
-    const Job moved = after("lamp front on green for 3mA", job);
+    const Job moved = afterLine("lamp front on green for 3mA", job);
     EXPECT_EQ(moved.circuits[0].output, "1");
     EXPECT_EQ(moved.circuits[0].wish.target, Amperes{0.003});
 }

@@ -6,6 +6,7 @@
 #include "app/theme.h"
 #include "app/words.h"
 #include "core/job/checks.h"
+#include "core/job/jot.h"
 
 #include <QAbstractButton>
 #include <QHBoxLayout>
@@ -150,11 +151,9 @@ void LampsStrip::show(const core::Job& job, const std::vector<core::Finding>& fi
             }
             if (there) placed.push_back(there);
             const bool directional = output.name == "front" || output.name == "rear";
-            const QString place = directional ? qs(output.name) : tr("cab");
             add(directional ? tr("%1, %2").arg(qs(output.name), qs(output.wire))
                             : tr("output %1, %2").arg(qs(output.name), qs(output.wire)),
-                there, wireColour(qs(output.wire)),
-                u"lamp %1 white on %2"_s.arg(place, qs(output.name)));
+                there, wireColour(qs(output.wire)), qs(core::newLampJot(job, output.name)));
         }
     }
     for (const core::Circuit& circuit : job.circuits) {

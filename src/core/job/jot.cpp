@@ -8,7 +8,7 @@ namespace {
 
 std::vector<const jot::Verb*> allVerbs() {
     std::vector<const jot::Verb*> all;
-    for (const auto verbs : {measureVerbs(), lampVerbs(), recordVerbs()}) {
+    for (const auto verbs : {measure::verbs(), lamps::verbs(), record::verbs()}) {
         for (const jot::Verb& verb : verbs) all.push_back(&verb);
     }
     return all;
@@ -23,6 +23,22 @@ std::vector<JotForm> jotForms() {
             {jot::pattern(*verb), {verb->examples.begin(), verb->examples.end()}, verb->meaning});
     }
     return forms;
+}
+
+std::string newLampJot(const Job& job, std::string_view output) {
+    const std::string on = " white on " + std::string(output);
+    const auto taken = [&](const std::string& name) { return circuitNamed(job, name) != nullptr; };
+    const Facing wanted = output == "front"  ? Facing::Front
+                          : output == "rear" ? Facing::Rear
+                                             : Facing::Inside;
+    for (const LampSite& site : job.body.sites) {
+        if (site.facing == wanted && !taken(site.name)) return "lamp " + site.name + on;
+    }
+    std::string name;
+    for (int number = 1; name.empty() || taken(name); ++number) {
+        name = "lamp " + std::to_string(number);
+    }
+    return "lamp" + on + " called " + name;
 }
 
 Result<Jotted> understood(std::string_view line, const Job& job, const Catalogue& catalogue,

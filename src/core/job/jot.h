@@ -28,6 +28,10 @@ struct Jotted {
 [[nodiscard]] Result<Jotted> understood(std::string_view line, const Job& job,
                                         const Catalogue& catalogue, const std::string& today);
 
+/// The line that puts a white lamp on an output: at a free site on its side of the body, else by a
+/// name of its own.
+[[nodiscard]] std::string newLampJot(const Job& job, std::string_view output);
+
 struct JotForm {
     std::string pattern;                ///< "stall AMPS VOLTS"
     std::vector<const char*> examples;  ///< "stall 1.15A 12V"; the first is shown first

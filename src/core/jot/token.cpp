@@ -68,7 +68,7 @@ std::vector<std::pair<std::size_t, std::size_t>> parts(std::string_view piece) {
         const bool beforeNumber = i + 1 < piece.size() && startsNumeric(piece.substr(i + 1));
         const bool list = c == ',' && numeric && beforeNumber && points > commas;
         const bool joins = c == '@' || c == '=' || c == ';' || list ||
-                           (c == ',' && afterUnit && beforeNumber) ||
+                           ((c == ',' || c == ':') && afterUnit && beforeNumber) ||
                            (c == '/' && numeric && afterUnit && beforeNumber);
         if (!joins) continue;
         found.emplace_back(from, i);

@@ -45,8 +45,12 @@ std::optional<double> probable(const Token& token, const Takes& takes) {
         factors = {60, 3600};
         if (token.unit) factors.clear();
     }
+    // Just beyond the range nothing slipped.
+    constexpr double far = 4;
     for (const double factor : factors) {
         for (const double value : valuesIn(token, takes.dimension)) {
+            const bool near = value > takes.least / far && value < takes.most * far;
+            if (near && takes.dimension != Dimension::Time) continue;
             if (credible(value * factor, takes) && value > 0) return value * factor;
         }
     }

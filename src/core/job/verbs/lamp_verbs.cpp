@@ -3,7 +3,7 @@
 
 #include <algorithm>
 
-namespace glimmet::core {
+namespace glimmet::core::lamps {
 namespace {
 
 using namespace jot;
@@ -29,6 +29,48 @@ std::vector<Named> ownNames(const Context& context) {
         all.push_back(std::move(named));
     }
     return all;
+}
+
+/// And by what feeds them, where that is no name of another.
+std::vector<Named> lampGroupNames(const Context& context) {
+    std::vector<Named> all = ownNames(context);
+    std::vector<std::string> taken;  // a name goes before what feeds another lamp
+    for (const Named& named : all) {
+        taken.push_back(lowered(named.name));
+        for (const std::string& word : named.also) taken.push_back(lowered(word));
+    }
+    for (std::size_t i = 0; i < all.size(); ++i) {
+        const Circuit& circuit = context.job.circuits[i];
+        const DecoderOutput* output = outputNamed(context.job, circuit.output);
+        for (const std::string& word : {circuit.output, output ? output->wire : std::string()}) {
+            const bool free = std::find(taken.begin(), taken.end(), lowered(word)) == taken.end();
+            if (!word.empty() && free) all[i].also.push_back(word);
+        }
+    }
+    return all;
+}
+
+struct RowAddress {
+    std::size_t circuit = 0;
+    std::size_t row = 0;
+    bool wholeCircuit = true;
+};
+
+/// The lamp group that a line named, and its row.
+/// Errors: OutOfRange where it has fewer rows.
+Result<RowAddress> addressed(const Said& said, std::string_view what) {
+    const std::vector<Circuit>& circuits = said.context.job.circuits;
+    const Said::Place& place = said.at(what);
+    RowAddress address;
+    while (circuits[address.circuit].name != *place.name) ++address.circuit;
+    address.wholeCircuit = place.row == 0;
+    if (place.row > 0) address.row = place.row - 1;
+    const Circuit& circuit = circuits[address.circuit];
+    if (address.row >= circuit.rows.size()) {
+        return refuse(ErrorCode::OutOfRange,
+                      text("%1 has %2 rows.", circuit.name, std::to_string(circuit.rows.size())));
+    }
+    return address;
 }
 
 std::vector<Named> places(const Context& context) {
@@ -647,7 +689,7 @@ constexpr const char* neighbourNoise[] = {"lamp"};
 constexpr const char* groupNoise[] = {"lamp", "lamps", "led", "output", "on"};
 constexpr const char* outputNoise[] = {"carries", "has", "resistor", "on", "board"};
 
-constexpr Verb verbs[] = {
+constexpr Verb table[] = {
     {"lamp",
      {},
      lampTakes,
@@ -726,39 +768,6 @@ constexpr Verb verbs[] = {
 
 }  // namespace
 
-std::vector<Named> lampGroupNames(const Context& context) {
-    std::vector<Named> all = ownNames(context);
-    std::vector<std::string> taken;  // a name goes before what feeds another lamp
-    for (const Named& named : all) {
-        taken.push_back(lowered(named.name));
-        for (const std::string& word : named.also) taken.push_back(lowered(word));
-    }
-    for (std::size_t i = 0; i < all.size(); ++i) {
-        const Circuit& circuit = context.job.circuits[i];
-        const DecoderOutput* output = outputNamed(context.job, circuit.output);
-        for (const std::string& word : {circuit.output, output ? output->wire : std::string()}) {
-            const bool free = std::find(taken.begin(), taken.end(), lowered(word)) == taken.end();
-            if (!word.empty() && free) all[i].also.push_back(word);
-        }
-    }
-    return all;
-}
+std::span<const Verb> verbs() { return table; }
 
-Result<RowAddress> addressed(const Said& said, std::string_view what) {
-    const std::vector<Circuit>& circuits = said.context.job.circuits;
-    const Said::Place& place = said.at(what);
-    RowAddress address;
-    while (circuits[address.circuit].name != *place.name) ++address.circuit;
-    address.wholeCircuit = place.row == 0;
-    if (place.row > 0) address.row = place.row - 1;
-    const Circuit& circuit = circuits[address.circuit];
-    if (address.row >= circuit.rows.size()) {
-        return refuse(ErrorCode::OutOfRange,
-                      text("%1 has %2 rows.", circuit.name, std::to_string(circuit.rows.size())));
-    }
-    return address;
-}
-
-std::span<const Verb> lampVerbs() { return verbs; }
-
-}  // namespace glimmet::core
+}  // namespace glimmet::core::lamps

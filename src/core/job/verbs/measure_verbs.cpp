@@ -1,7 +1,7 @@
 // Jots of the motor, the decoder and what feeds them.
 #include "core/job/verbs/verbs.h"
 
-namespace glimmet::core {
+namespace glimmet::core::measure {
 namespace {
 
 using namespace jot;
@@ -353,7 +353,7 @@ constexpr const char* lightNoise[] = {"light", "motor", "alone"};
 constexpr const char* dropNoise[] = {"drop", "drops"};
 constexpr const char* removeNoise[] = {"last", "reading", "test"};
 
-constexpr Verb verbs[] = {
+constexpr Verb table[] = {
     {"stall", stallWords, stallTakes, stallExamples, "a stall test: a second at the most",
      reading<MotorCondition::Stalled>, false, readingNoise},
     {"slip", slipWords, readingTakes, slipExamples, "held back until the wheels slip",
@@ -428,6 +428,6 @@ constexpr Verb verbs[] = {
 
 }  // namespace
 
-std::span<const Verb> measureVerbs() { return verbs; }
+std::span<const Verb> verbs() { return table; }
 
-}  // namespace glimmet::core
+}  // namespace glimmet::core::measure

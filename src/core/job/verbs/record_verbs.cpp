@@ -1,7 +1,7 @@
 // Jots of the record: names, notes, times, what model it is.
 #include "core/job/verbs/verbs.h"
 
-namespace glimmet::core {
+namespace glimmet::core::record {
 namespace {
 
 using namespace jot;
@@ -110,14 +110,15 @@ constexpr Takes lengthTakes[] = {{.what = "LENGTH",
 
 constexpr const char* noteExamples[] = {"note clip broken rear left"};
 constexpr const char* timeExamples[] = {"time 25m wiring", "time 1h 30m test run"};
+constexpr const char* timeNoise[] = {"on", "for", "spent"};
 constexpr const char* nameExamples[] = {"name No. 4 Ling"};
 constexpr const char* ownerExamples[] = {"owner R. Tide"};
 constexpr const char* scaleExamples[] = {"scale N", "scale H0"};
 constexpr const char* lengthExamples[] = {"length 142mm"};
 
-constexpr Verb verbs[] = {
+constexpr Verb table[] = {
     {"note", {}, {}, noteExamples, "anything worth remembering", note, true},
-    {"time", {}, timeTakes, timeExamples, "time spent", timeSpent},
+    {"time", {}, timeTakes, timeExamples, "time spent", timeSpent, false, timeNoise},
     {"name", {}, {}, nameExamples, "rename the job", nameJob, true},
     {"owner", {}, {}, ownerExamples, "whose it is", owner, true},
     {"scale", {}, scaleTakes, scaleExamples, "Z, N, TT, H0, 0, 1 or G", scale},
@@ -126,6 +127,6 @@ constexpr Verb verbs[] = {
 
 }  // namespace
 
-std::span<const Verb> recordVerbs() { return verbs; }
+std::span<const Verb> verbs() { return table; }
 
-}  // namespace glimmet::core
+}  // namespace glimmet::core::record

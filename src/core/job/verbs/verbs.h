@@ -8,25 +8,20 @@
 
 namespace glimmet::core {
 
-[[nodiscard]] std::span<const jot::Verb> measureVerbs();
-[[nodiscard]] std::span<const jot::Verb> lampVerbs();
-[[nodiscard]] std::span<const jot::Verb> recordVerbs();
+// A namespace each, so that their tables may use the same words.
+namespace measure {
+[[nodiscard]] std::span<const jot::Verb> verbs();
+}
+namespace lamps {
+[[nodiscard]] std::span<const jot::Verb> verbs();
+}
+namespace record {
+[[nodiscard]] std::span<const jot::Verb> verbs();
+}
 
 [[nodiscard]] inline Jotted jotted(const jot::Said& said, std::optional<Stage> stage,
                                    Text meaning) {
     return {std::move(meaning), said.context.job, stage, {}};
 }
-
-/// What can be named as one lamp group of the job, with "/2" behind it for one of its rows.
-[[nodiscard]] std::vector<jot::Named> lampGroupNames(const jot::Context& context);
-
-struct RowAddress {
-    std::size_t circuit = 0;
-    std::size_t row = 0;
-    bool wholeCircuit = true;
-};
-/// The lamp group that a line named, and its row.
-/// Errors: OutOfRange where it has fewer rows.
-[[nodiscard]] Result<RowAddress> addressed(const jot::Said& said, std::string_view what);
 
 }  // namespace glimmet::core
