@@ -1,6 +1,6 @@
 // From an edit to all findings of a job recomputed.
-#include "core/job/checks.h"
-#include "core/job/jot.h"
+#include "core/work/jot.h"
+#include "core/work/standing.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"
 

@@ -1,7 +1,7 @@
 // From an edit to the repainted window, and from nothing to the first painted frame of the demo.
 // Run offscreen (QT_QPA_PLATFORM=offscreen) or under Xvfb.
-#include "app/main_window.h"
-#include "app/theme.h"
+#include "app/frame/main_window.h"
+#include "app/theme/theme.h"
 #include "store/catalogue.h"
 
 #include <QApplication>
@@ -14,7 +14,7 @@ namespace {
 using namespace glimmet;
 
 void editToRepaint(benchmark::State& state, const char* lineA, const char* lineB, std::size_t which,
-                   core::Stage stage) {
+                   std::string_view stage) {
     QTemporaryDir folder;
     const QString path = folder.filePath(QStringLiteral("demo.glimmet"));
     {
@@ -38,10 +38,10 @@ void editToRepaint(benchmark::State& state, const char* lineA, const char* lineB
         QApplication::processEvents();
     }
 }
-BENCHMARK_CAPTURE(editToRepaint, measure, "track 15V", "track 16V", 0, core::Stage::Measure)
+BENCHMARK_CAPTURE(editToRepaint, measure, "track 15V", "track 16V", 0, "measure")
     ->Unit(benchmark::kMillisecond);
 BENCHMARK_CAPTURE(editToRepaint, lamps, "resistor headlamps A 3k3", "resistor headlamps A 2k7", 1,
-                  core::Stage::Lamps)
+                  "lamps")
     ->Unit(benchmark::kMillisecond);
 
 }  // namespace

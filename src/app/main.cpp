@@ -1,8 +1,8 @@
 // Glimmet, the application.
-#include "app/main_window.h"
-#include "app/shots.h"
-#include "app/theme.h"
-#include "app/words.h"
+#include "app/frame/main_window.h"
+#include "app/frame/shots.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
 #include "store/catalogue.h"
 #include "store/workshop.h"
 

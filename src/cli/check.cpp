@@ -1,7 +1,7 @@
 #include "cli/check.h"
 
 #include "cli/input.h"
-#include "core/job/checks.h"
+#include "core/work/standing.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"
 
@@ -42,7 +42,7 @@ ordered_json figureOut(const core::Figure& figure) {
 
 ordered_json findingOut(const core::Finding& finding) {
     ordered_json out{{"id", finding.id},
-                     {"stage", core::name(finding.stage)},
+                     {"stage", finding.stage},
                      {"state", core::name(finding.state)},
                      {"sentence", core::plain(finding.sentence)}};
     if (!finding.subject.empty()) out["subject"] = finding.subject;
@@ -68,11 +68,42 @@ struct Judged {
 };
 using JudgedOrWhy = core::Result<Judged>;
 
-Judged judged(const core::Job& job, std::optional<store::JobId> id,
-              const core::Catalogue& catalogue, bool asJson) {
-    const auto findings = core::findings(job, catalogue);
+/// How the stages of a job stand, the next action first.
+Judged stagesOf(const core::Job& job, std::optional<store::JobId> id,
+                const std::vector<core::Finding>& findings, bool asJson) {
     Judged result{{}, core::worstState(findings)};
+    const std::string next = core::plain(core::nextAction(findings));
+    const auto standings = core::standing(job, findings);
     if (!asJson) {
+        result.out = job.name + ": " + next + "\n";
+        for (const core::StageStanding& stage : standings) {
+            std::string words(core::name(stage.kind));
+            words.resize(8, ' ');
+            result.out +=
+                "  " + words + std::string(stage.stage) + ": " + core::plain(stage.why) + "\n";
+        }
+        return result;
+    }
+    ordered_json out{{"name", job.name}};
+    if (id) out["id"] = *id;
+    out["next"] = next;
+    out["stages"] = ordered_json::array();
+    for (const core::StageStanding& stage : standings) {
+        out["stages"].push_back({{"stage", stage.stage},
+                                 {"kind", core::name(stage.kind)},
+                                 {"state", core::name(stage.worst)},
+                                 {"why", core::plain(stage.why)}});
+    }
+    result.out = out.dump(-1, ' ', false, ordered_json::error_handler_t::replace);
+    return result;
+}
+
+Judged judged(const core::Job& job, std::optional<store::JobId> id,
+              const core::Catalogue& catalogue, const CheckRequest& request) {
+    const auto findings = core::findings(job, catalogue);
+    if (request.stages) return stagesOf(job, id, findings, request.json);
+    Judged result{{}, core::worstState(findings)};
+    if (!request.json) {
         result.out = job.name + "\n";
         for (const core::Finding& finding : findings) {
             std::string state(core::name(finding.state));
@@ -134,7 +165,7 @@ private:
             lock.unlock();
             JudgedOrWhy result =
                 workshop ? (*workshop)->job(m_entries[mine].id).map([&](const core::Job& job) {
-                    return judged(job, m_entries[mine].id, m_catalogue, m_request.json);
+                    return judged(job, m_entries[mine].id, m_catalogue, m_request);
                 })
                          : tl::unexpected(workshop.error());
             lock.lock();
@@ -231,7 +262,7 @@ void checkDocument(const CheckRequest& request, const core::Catalogue& catalogue
         checked.faults.push_back(request.path + ": --job: found no job called “" + *request.job +
                                  "”, allowed: “" + job->name + "”");
     } else {
-        page.put(judged(*job, {}, catalogue, request.json));
+        page.put(judged(*job, {}, catalogue, request));
     }
 }
 

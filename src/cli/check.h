@@ -1,4 +1,5 @@
-// `glimmet-cli check`: every check on every job of a workshop, or on a job in a JSON file.
+// `glimmet-cli check` and `stages`: every check on every job of a workshop, or on a job in a JSON
+// file, told finding by finding or stage by stage.
 #pragma once
 
 #include "core/finding/finding.h"
@@ -18,6 +19,7 @@ struct CheckRequest {
     std::optional<store::JobId> id{};  ///< only the job of that number
     std::string userCatalogue{};       ///< the user's own parts file
     bool json = false;
+    bool stages = false;  ///< how each stage stands, instead of the findings
 };
 struct Checked {
     std::size_t jobs = 0;                   ///< that were judged

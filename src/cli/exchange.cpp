@@ -1,7 +1,7 @@
 #include "cli/exchange.h"
 
 #include "cli/input.h"
-#include "core/job/lamp_netlist.h"
+#include "core/work/lamps/lamp_netlist.h"
 #include "store/job_json.h"
 #include "store/workshop.h"
 
@@ -64,14 +64,14 @@ Exchanged exported(const std::string& path, const Wanted& wanted, const std::str
 Exchanged exportedLamp(const std::string& path, const Wanted& wanted, const std::string& lamp) {
     const auto job = jobOf(path, wanted, {});
     if (!job) return {{}, {job.error()}};
-    const core::Circuit* circuit = core::circuitNamed(*job, lamp);
-    if (!circuit) {
+    const core::LampGroup* group = core::groupNamed(*job, lamp);
+    if (!group) {
         std::string names;
-        for (const core::Circuit& each : job->circuits)
+        for (const core::LampGroup& each : job->groups)
             names += (names.empty() ? "" : ", ") + each.name;
         return {{}, {path + ": --lamp: found no lamp “" + lamp + "”, allowed: one of: " + names}};
     }
-    const auto netlist = core::lampNetlist(*job, *circuit, {});
+    const auto netlist = core::lamps::lampNetlist(*job, *group, {});
     if (!netlist) return {{}, {path + ": --lamp: " + core::plain(netlist.error().what)}};
     return {core::circuit::writtenNetlist(*netlist), {}};
 }

@@ -24,7 +24,7 @@ struct Wanted {
 /// of that day); empty: as it is.
 [[nodiscard]] Exchanged exported(const std::string& workshop, const Wanted& wanted,
                                  const std::string& moment = {});
-/// A lamp circuit of that job as a SPICE netlist.
+/// A lamp group of that job as a SPICE netlist.
 [[nodiscard]] Exchanged exportedLamp(const std::string& workshop, const Wanted& wanted,
                                      const std::string& lamp);
 /// Adds the job in a JSON file to a workshop, which is made if it is not there.

@@ -1,7 +1,7 @@
 #include "cli/jot.h"
 
 #include "cli/input.h"
-#include "core/job/jot.h"
+#include "core/work/jot.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"
 

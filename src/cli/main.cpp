@@ -105,6 +105,13 @@ int main(int argc, char** argv) {
     check->add_flag("--json", json, "findings as JSON");
     check->add_flag("--strict", strict, "exit status 1 when something is over");
 
+    CLI::App* stages =
+        app.add_subcommand("stages", "how each stage of a job stands, and what to do next");
+    stages->add_option("workshop-or-job", path, "a workshop file, or a job in JSON")->required();
+    CLI::Option* stagesJobOption = stages->add_option("--job", job, "only the jobs of this name");
+    CLI::Option* stagesIdOption = stages->add_option("--id", id, "only the job of this number");
+    stages->add_flag("--json", json, "as JSON");
+
     CLI::App* reckonCommand = app.add_subcommand("reckon", "one calculation: JSON in, JSON out");
     reckonCommand->add_option("kind", kind, cli::reckonKinds())->required();
     std::string input = "-";
@@ -139,7 +146,7 @@ int main(int argc, char** argv) {
     exportCommand->add_option("--at", moment, "as it was then, like 2026-03-31");
     std::string lamp;
     CLI::Option* lampOption =
-        exportCommand->add_option("--lamp", lamp, "a lamp circuit of the job as a SPICE netlist");
+        exportCommand->add_option("--lamp", lamp, "a lamp group of the job as a SPICE netlist");
     CLI::App* importCommand = app.add_subcommand("import", "a job in JSON into a workshop");
     importCommand->add_option("workshop", path)->required();
     importCommand->add_option("file", file)->required();
@@ -152,10 +159,11 @@ int main(int argc, char** argv) {
     }
     if (*reckonCommand) return reckon(kind, input, strict);
     if (*spiceCommand) return spice(input);
-    if (*check) {
-        cli::CheckRequest request{path, {}, {}, store::userCatalogueFile().toStdString(), json};
-        if (*jobOption) request.job = job;
-        if (*idOption) request.id = id;
+    if (*check || *stages) {
+        cli::CheckRequest request{
+            path, {}, {}, store::userCatalogueFile().toStdString(), json, stages->parsed()};
+        if (*jobOption || *stagesJobOption) request.job = job;
+        if (*idOption || *stagesIdOption) request.id = id;
         const cli::Checked result = cli::check(request, [](std::string_view words) {
             std::cout.write(words.data(), static_cast<std::streamsize>(words.size()));
         });

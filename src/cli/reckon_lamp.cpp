@@ -1,5 +1,5 @@
 #include "cli/reckon.h"
-#include "core/lamp/resistor_choice.h"
+#include "core/led/resistor_choice.h"
 
 #include <nlohmann/json.hpp>
 
@@ -128,8 +128,8 @@ json reckonLamp(const json& in, const std::string& pointer, std::vector<Fault>& 
     if (faults.size() > before) return {};
 
     const Volts drive = asked.supply - asked.rectifier - asked.switchDrop;
-    LampCircuit circuit;
-    circuit.common = asked.outputSeries + asked.shared;
+    LampCircuit group;
+    group.common = asked.outputSeries + asked.shared;
     json resistors = json::array();
     json ideals = json::array();
     std::string why;
@@ -140,7 +140,7 @@ json reckonLamp(const json& in, const std::string& pointer, std::vector<Fault>& 
         if (row.given) {
             row.string.resistor = *row.given;
         } else {
-            const Ohms ideal = idealResistor(row.string.leds, drive, circuit.common,
+            const Ohms ideal = idealResistor(row.string.leds, drive, group.common,
                                              asked.rows.size(), asked.wish.target);
             const auto fitted = fittedResistor(ideal, asked.wish);
             if (fitted) ideals.back() = ideal.value();
@@ -152,13 +152,13 @@ json reckonLamp(const json& in, const std::string& pointer, std::vector<Fault>& 
             }
         }
         resistors.push_back(row.string.resistor.value());
-        circuit.strings.push_back(row.string);
+        group.strings.push_back(row.string);
     }
     if (!(drive > Volts{0})) {
         state = State::Over;
         if (why.empty()) why = "the bus is not above the drop of the output switch";
     }
-    auto solver = LampSolver::of(circuit);
+    auto solver = LampSolver::of(group);
     const auto solution = solver ? solver->at(drive) : tl::unexpected(solver.error());
     const auto glowDrive =
         solver ? solver->driveForFirst(Amperes{0.0001}) : tl::unexpected(solver.error());

@@ -1,5 +1,5 @@
 #include "cli/reckon.h"
-#include "core/settings/momentum.h"
+#include "core/cv/momentum.h"
 
 #include <nlohmann/json.hpp>
 

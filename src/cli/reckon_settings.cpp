@@ -1,5 +1,5 @@
 #include "cli/reckon.h"
-#include "core/settings/configuration.h"
+#include "core/cv/configuration.h"
 
 #include <nlohmann/json.hpp>
 

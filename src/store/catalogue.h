@@ -1,7 +1,7 @@
 // The parts catalogue: what ships with Glimmet, and what the user adds.
 #pragma once
 
-#include "core/job/job.h"
+#include "core/record/job.h"
 #include "core/result.h"
 
 #include <QString>

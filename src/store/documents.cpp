@@ -87,9 +87,9 @@ std::string searchWords(const Job& job) {
     std::string words = job.name + "\n" + job.owner + "\n" + job.wish + "\n" + job.scale.name +
                         "\n" + std::string(core::name(job.body.kind));
     for (const core::Note& note : job.notes) words += "\n" + note.words;
-    for (const core::Circuit& circuit : job.circuits) {
-        words += "\n" + circuit.name;
-        for (const core::LampRow& row : circuit.rows) {
+    for (const core::LampGroup& group : job.groups) {
+        words += "\n" + group.name;
+        for (const core::LampRow& row : group.rows) {
             for (const core::Lamp& lamp : row.lamps) words += " " + lamp.part.name;
         }
     }

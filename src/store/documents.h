@@ -2,7 +2,7 @@
 // them. Everything that writes runs inside a transaction of the caller's.
 #pragma once
 
-#include "core/job/job.h"
+#include "core/record/job.h"
 #include "core/result.h"
 #include "store/sql.h"
 

@@ -2,7 +2,7 @@
 // exchanged. Documented in docs/format.md, with a schema in docs/schema/job.schema.json.
 #pragma once
 
-#include "core/job/job.h"
+#include "core/record/job.h"
 #include "core/result.h"
 #include "store/json_fields.h"
 

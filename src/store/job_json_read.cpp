@@ -1,3 +1,4 @@
+#include "core/work/lamp_groups.h"
 #include "store/job_json.h"
 #include "store/upgrade.h"
 
@@ -206,18 +207,16 @@ LampPart partIn(const json& value, const std::string& place, std::vector<Fault>&
     return part;
 }
 
-Circuit circuitIn(const json& value, const std::string& place, std::vector<Fault>& faults) {
+LampGroup circuitIn(const json& value, const std::string& place, std::vector<Fault>& faults) {
     JsonFields fields(value, place, faults);
-    Circuit circuit;
-    circuit.name = fields.text("name");
-    circuit.output = fields.text("output", 40);
-    circuit.shared = Ohms{fields.number("shared_ohm", between(0, 1e7), 0)};
-    circuit.wish.target = Amperes{fields.number("target_A", {0, 1, true, false})};
-    circuit.wish.series =
-        enumField(fields, "series", seriesNamed, "E6, E12, E24, E96", Series::E12);
-    circuit.wish.policy = fields.word("policy", {"higher", "nearest"}) == 0
-                              ? RoundingPolicy::Higher
-                              : RoundingPolicy::Nearest;
+    LampGroup group;
+    group.name = fields.text("name");
+    group.output = fields.text("output", 40);
+    group.shared = Ohms{fields.number("shared_ohm", between(0, 1e7), 0)};
+    group.wish.target = Amperes{fields.number("target_A", {0, 1, true, false})};
+    group.wish.series = enumField(fields, "series", seriesNamed, "E6, E12, E24, E96", Series::E12);
+    group.wish.policy = fields.word("policy", {"higher", "nearest"}) == 0 ? RoundingPolicy::Higher
+                                                                          : RoundingPolicy::Nearest;
     each(fields, "rows", 1, [&](const json& one, const std::string& at) {
         JsonFields row(one, at, faults);
         LampRow made;
@@ -237,9 +236,9 @@ Circuit circuitIn(const json& value, const std::string& place, std::vector<Fault
                 enumField(lamp, "facing", facingNamed, "front, rear, inside", Facing::Inside);
             made.lamps.push_back(std::move(read));
         });
-        circuit.rows.push_back(std::move(made));
+        group.rows.push_back(std::move(made));
     });
-    return circuit;
+    return group;
 }
 
 Job jobIn(const json& value, std::vector<Fault>& faults) {
@@ -270,10 +269,9 @@ Job jobIn(const json& value, std::vector<Fault>& faults) {
     job.closeMargin = fields.number("close_margin", between(0, 0.9), 0.15);
     std::set<std::string> names;
     each(fields, "circuits", 0, [&](const json& one, const std::string& at) {
-        job.circuits.push_back(circuitIn(one, at, faults));
-        if (!names.insert(job.circuits.back().name).second) {
-            faults.push_back(
-                {at + "/name", "a name that another circuit has", "a name of its own"});
+        job.groups.push_back(circuitIn(one, at, faults));
+        if (!names.insert(job.groups.back().name).second) {
+            faults.push_back({at + "/name", "a name that another group has", "a name of its own"});
         }
     });
     each(fields, "notes", 0, [&](const json& one, const std::string& at) {

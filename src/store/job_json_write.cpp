@@ -116,15 +116,15 @@ ordered_json partOut(const LampPart& part) {
     return out;
 }
 
-ordered_json circuitOut(const Circuit& circuit) {
+ordered_json circuitOut(const LampGroup& group) {
     ordered_json out{
-        {"name", circuit.name},
-        {"output", circuit.output},
-        {"shared_ohm", circuit.shared.value()},
-        {"target_A", circuit.wish.target.value()},
-        {"series", name(circuit.wish.series)},
-        {"policy", circuit.wish.policy == RoundingPolicy::Higher ? "higher" : "nearest"}};
-    out["rows"] = listOut(circuit.rows, [](const LampRow& row) {
+        {"name", group.name},
+        {"output", group.output},
+        {"shared_ohm", group.shared.value()},
+        {"target_A", group.wish.target.value()},
+        {"series", name(group.wish.series)},
+        {"policy", group.wish.policy == RoundingPolicy::Higher ? "higher" : "nearest"}};
+    out["rows"] = listOut(group.rows, [](const LampRow& row) {
         ordered_json one{{"resistor_ohm", nullptr}};
         if (row.resistor) one["resistor_ohm"] = row.resistor->value();
         one["lamps"] = listOut(row.lamps, [](const Lamp& lamp) {
@@ -160,7 +160,7 @@ std::string jobToJson(const Job& job, int indent) {
     if (job.decoder) out["decoder"] = decoderOut(*job.decoder);
     out["rule"] = name(job.rule);
     out["close_margin"] = job.closeMargin;
-    out["circuits"] = listOut(job.circuits, circuitOut);
+    out["circuits"] = listOut(job.groups, circuitOut);
     out["notes"] = listOut(job.notes, [](const Note& note) {
         return ordered_json{{"on", note.on}, {"words", note.words}};
     });

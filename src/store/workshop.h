@@ -7,7 +7,7 @@
 // job was at any moment can be told. What is promised under which faults: docs/reliability.md.
 #pragma once
 
-#include "core/job/job.h"
+#include "core/record/job.h"
 #include "core/result.h"
 
 #include <QDateTime>

@@ -1,4 +1,4 @@
-#include "app/bench.h"
+#include "app/frame/bench.h"
 
 #include "store/catalogue.h"
 #include "support/print_quantity.h"
@@ -94,7 +94,7 @@ TEST(Bench, FollowsWhatAnotherWindowWritesWhereItMayOnlyRead) {
     Bench reader(tests::smallCatalogue());
     reader.setWorkshop(workshopAt(scratch.file("a.glimmet"), store::Access::ReadOnly));
     reader.openJob(writer.jobId());
-    reader.goTo(core::Stage::Lamps);
+    reader.goTo("lamps");
     QSignalSpy changed(&reader, &Bench::jobChanged);
     QSignalSpy shelf(&reader, &Bench::shelfChanged);
     reader.follow();
@@ -102,7 +102,7 @@ TEST(Bench, FollowsWhatAnotherWindowWritesWhereItMayOnlyRead) {
     writer.take(QStringLiteral("name Seen"));
     reader.follow();
     EXPECT_EQ(reader.job().name, "Seen");
-    EXPECT_EQ(reader.stage(), core::Stage::Lamps);  // where one looks stays
+    EXPECT_EQ(reader.stage(), "lamps");  // where one looks stays
     EXPECT_EQ(changed.count(), 1);
     EXPECT_EQ(shelf.count(), 1);
     reader.follow();
@@ -141,12 +141,12 @@ TEST(Bench, SpeaksOfWhatIsPointedAt) {
         tests::jotted(shunter(), {"lamp front white", "lamp rear red", "resistor rear 3k9"}),
         text("x"));
     EXPECT_EQ(bench.spoken()->id, "motor.rating");
-    bench.goTo(core::Stage::Lamps);
+    bench.goTo("lamps");
     EXPECT_EQ(bench.spoken()->subject, "front lamp");  // it asks for a resistor
     bench.pointAt("rear lamp");
     EXPECT_EQ(bench.spoken()->id, "lamp.current:rear lamp");
     bench.speakOf("motor.track-volts");
-    EXPECT_EQ(bench.stage(), core::Stage::Measure);
+    EXPECT_EQ(bench.stage(), "measure");
     EXPECT_EQ(bench.spoken()->id, "motor.track-volts");
 }
 

@@ -1,4 +1,4 @@
-#include "app/theme.h"
+#include "app/theme/theme.h"
 
 #include <QApplication>
 #include <QStandardPaths>

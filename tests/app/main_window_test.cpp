@@ -1,9 +1,11 @@
-#include "app/jot_line.h"
+#include "app/frame/jot_line.h"
+#include "app/frame/reckoning_panel.h"
 #include "app/lamps/lamps_strip.h"
 #include "app/lamps/schematic.h"
 #include "app/picture/picture_view.h"
-#include "app/reckoning_panel.h"
-#include "app/theme.h"
+#include "app/stage_view.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
 #include "open_window.h"
 
 #include <QAbstractButton>
@@ -57,7 +59,7 @@ TEST(MainWindow, PaintsOnceForAnEditAndTheShelfOnlyWhereItChanged) {
     };
     OpenWindow app;
     app.bench().openJob(app.bench().workshop()->jobs().value()[1].id);
-    app.bench().goTo(core::Stage::Lamps);
+    app.bench().goTo("lamps");
     for (const QString& line : {u"resistor headlamps A 2k7"_s, u"resistor headlamps A 3k3"_s}) {
         app.bench().take(line);
         OpenWindow::settle();
@@ -127,13 +129,13 @@ TEST(MainWindow, AddsALampTakesAnOptionAndDrawsTheCircuit) {
     const QString first = QString::fromStdString(spoken->options.at(0).jot);
     QTest::mouseClick(app.find<QPushButton>(u"use-"_s + first), Qt::LeftButton);
     OpenWindow::settle();
-    EXPECT_TRUE(core::circuitNamed(app.bench().job(), "front lamp")->rows[0].resistor.has_value());
+    EXPECT_TRUE(core::groupNamed(app.bench().job(), "front lamp")->rows[0].resistor.has_value());
     EXPECT_NE(app.sentence().find("Front lamp works"), std::string::npos) << app.sentence();
     const auto* schematic = app.find<Schematic>(u"schematic"_s);
     EXPECT_TRUE(schematic->accessibleName().contains(u"front lamp"_s));
     app.press(Qt::Key_Z, Qt::ControlModifier);
     app.press(Qt::Key_Z, Qt::ControlModifier);
-    EXPECT_EQ(core::circuitNamed(app.bench().job(), "front lamp"), nullptr);
+    EXPECT_EQ(core::groupNamed(app.bench().job(), "front lamp"), nullptr);
 }
 TEST(MainWindow, FindsEverythingAfterAReopen) {
     OpenWindow app;
@@ -141,10 +143,10 @@ TEST(MainWindow, FindsEverythingAfterAReopen) {
     app.jot(u"lamp front white"_s);
     app.reopen();
     EXPECT_EQ(app.bench().job().motor->readings.back().amps.value(), 1.3);
-    EXPECT_NE(core::circuitNamed(app.bench().job(), "front lamp"), nullptr);
+    EXPECT_NE(core::groupNamed(app.bench().job(), "front lamp"), nullptr);
     EXPECT_TRUE(app.bench().undoable().undo.has_value());
     app.press(Qt::Key_Z, Qt::ControlModifier);
-    EXPECT_EQ(core::circuitNamed(app.bench().job(), "front lamp"), nullptr);
+    EXPECT_EQ(core::groupNamed(app.bench().job(), "front lamp"), nullptr);
 }
 TEST(MainWindow, AnAssumedFigureLeadsToItsMeasurement) {
     OpenWindow app;
@@ -290,7 +292,7 @@ TEST(MainWindow, ShowsANoteAtOnceAndStaysInItsStage) {
     OpenWindow app;
     app.press(Qt::Key_2, Qt::ControlModifier);
     app.jot(u"note brush spring replaced"_s);
-    EXPECT_EQ(app.bench().stage(), core::Stage::Lamps);
+    EXPECT_EQ(app.bench().stage(), "lamps");
     EXPECT_TRUE(app.find<QLabel>(u"recordLine"_s)->isVisible());
     QStringList lines;
     for (const auto* label : app.window().findChildren<QLabel*>(u"recordLine"_s))
@@ -298,10 +300,33 @@ TEST(MainWindow, ShowsANoteAtOnceAndStaysInItsStage) {
     EXPECT_TRUE(lines.first().startsWith(u"Owner: Harbourmaster"_s));
     EXPECT_TRUE(lines.filter(u"brush spring replaced"_s).size() == 1);
 }
+TEST(StageViews, AreThereForEveryRoomInItsOrder) {
+    std::vector<std::string_view> rooms, views;
+    for (const core::JobRoom& room : core::jobRooms()) rooms.push_back(room.name);
+    for (const StageView& view : stageViews()) {
+        views.push_back(view.stage);
+        EXPECT_FALSE(stageTitle(view.stage).isEmpty());
+        EXPECT_FALSE(QString::fromUtf8(view.empty).isEmpty());
+        EXPECT_FALSE(view.shots.empty());
+    }
+    EXPECT_EQ(rooms, views);
+}
+TEST(MainWindow, StepsAlongTheLineOfWork) {
+    OpenWindow app;
+    EXPECT_EQ(app.bench().stage(), "measure");
+    app.press(Qt::Key_PageUp, Qt::ControlModifier);
+    EXPECT_EQ(app.bench().stage(), "measure");
+    app.press(Qt::Key_PageDown, Qt::ControlModifier);
+    EXPECT_EQ(app.bench().stage(), "lamps");
+    app.press(Qt::Key_PageDown, Qt::ControlModifier);
+    EXPECT_EQ(app.bench().stage(), "lamps");
+    app.press(Qt::Key_1, Qt::ControlModifier);
+    EXPECT_EQ(app.bench().stage(), "measure");
+}
 TEST(MainWindow, GivesEveryControlAName) {
     OpenWindow app;
-    for (const core::Stage stage : core::stages) {
-        app.bench().goTo(stage);
+    for (const StageView& view : stageViews()) {
+        app.bench().goTo(view.stage);
         OpenWindow::settle();
         for (auto* button : app.window().findChildren<QAbstractButton*>()) {
             if (!button->isVisible() || button->objectName() == u"qt_toolbar_ext_button"_s)

@@ -1,7 +1,7 @@
 // A window on the demo workshop, in a file of its own, driven by keys and mouse.
 #pragma once
 
-#include "app/main_window.h"
+#include "app/frame/main_window.h"
 #include "store/catalogue.h"
 #include "support/scratch.h"
 

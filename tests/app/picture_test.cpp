@@ -1,4 +1,5 @@
 #include "app/picture/picture_view.h"
+#include "app/stage_view.h"
 #include "open_window.h"
 #include "support/sample_jobs.h"
 
@@ -14,6 +15,8 @@ namespace {
 using tests::jotted;
 using tests::OpenWindow;
 using tests::shunter;
+const LensPainter motorLens = stageView("measure").lens;
+const LensPainter lampsLens = stageView("lamps").lens;
 
 const Target* targetWith(const PictureView& view, const QString& words) {
     for (const Target& target : view.targets()) {
@@ -26,7 +29,7 @@ TEST(PictureView, IsToScaleInBothDirections) {
     PictureView view;
     view.resize(800, 400);
     const core::Job job = shunter();
-    view.show(job, Lens::Motor, {});
+    view.show(tests::factsOf(job), motorLens, {});
     (void)view.grab();
     ASSERT_GT(view.view().scale, 0);
     const core::Axle& first = job.body.axles[0];
@@ -41,7 +44,7 @@ TEST(PictureView, IsToScaleInBothDirections) {
 TEST(PictureView, ZoomKeepsThePointUnderTheMouse) {
     PictureView view;
     view.resize(800, 400);
-    view.show(shunter(), Lens::Motor, {});
+    view.show(tests::factsOf(shunter()), motorLens, {});
     const QPointF about(300, 200);
     const double before = (about.x() - view.view().origin.x()) / view.view().scale;
     view.zoom(2.5, about);
@@ -54,8 +57,9 @@ TEST(PictureView, ZoomKeepsThePointUnderTheMouse) {
 TEST(PictureView, ShowsEveryMillimetreWhereVerySmall) {
     PictureView view;
     view.resize(800, 400);
-    view.show(jotted(core::newJob("long", core::BodyKind::Railcar, {}), {"scale G"}), Lens::Lamps,
-              {});
+    view.show(
+        tests::factsOf(jotted(core::newJob("long", core::BodyKind::Railcar, {}), {"scale G"})),
+        lampsLens, {});
     for (const double factor : {1e-6, 1e6}) {
         view.zoom(factor, {400, 200});
         // Still the model on its mat: it looks different from the empty one.
@@ -71,7 +75,8 @@ TEST(PictureView, ShowsEveryMillimetreWhereVerySmall) {
 TEST(PictureView, ALampLeadsToItsCircuitAndAFreeSiteToItsJot) {
     PictureView view;
     view.resize(900, 500);
-    view.show(jotted(shunter(), {"lamp rear red", "resistor rear 3k9"}), Lens::Lamps, "rear lamp");
+    view.show(tests::factsOf(jotted(shunter(), {"lamp rear red", "resistor rear 3k9"})), lampsLens,
+              "rear lamp");
     (void)view.grab();
     QSignalSpy chosen(&view, &PictureView::subjectChosen);
     QSignalSpy offered(&view, &PictureView::jotOffered);
@@ -90,7 +95,7 @@ TEST(PictureView, ALampLeadsToItsCircuitAndAFreeSiteToItsJot) {
 TEST(PictureView, TheKeyboardReachesEveryTarget) {
     PictureView view;
     view.resize(900, 500);
-    view.show(jotted(shunter(), {"lamp rear red"}), Lens::Lamps, {});
+    view.show(tests::factsOf(jotted(shunter(), {"lamp rear red"})), lampsLens, {});
     view.QWidget::show();
     view.activateWindow();
     ASSERT_TRUE(QTest::qWaitForWindowActive(&view));
@@ -136,10 +141,10 @@ TEST(PictureView, LampsGlowInTheDarkByTheirCurrentAndInTheirColour) {
     const auto shot = [](const core::Job& job, QPoint& at) {
         PictureView view;
         view.resize(900, 500);
-        view.show(job, Lens::Lamps, {});
+        view.show(tests::factsOf(job), lampsLens, {});
         view.setDark(true);
         const QImage image = view.grab().toImage();
-        at = view.view().at(job.circuits[0].rows[0].lamps[0].at).toPoint();
+        at = view.view().at(job.groups[0].rows[0].lamps[0].at).toPoint();
         return image;
     };
     QPoint at;

@@ -1,6 +1,6 @@
-#include "app/shelf/shelf_scan.h"
-#include "app/shelf/shelf_view.h"
-#include "app/shelf/silhouette.h"
+#include "app/frame/shelf/shelf_scan.h"
+#include "app/frame/shelf/shelf_view.h"
+#include "app/frame/shelf/silhouette.h"
 #include "open_window.h"
 #include "support/sample_jobs.h"
 

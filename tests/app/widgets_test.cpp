@@ -1,15 +1,15 @@
 // The parts of the window one by one.
-#include "app/jot_line.h"
-#include "app/jot_list.h"
+#include "app/frame/jot_line.h"
+#include "app/frame/jot_list.h"
+#include "app/frame/line_of_work.h"
+#include "app/frame/reckoning_panel.h"
 #include "app/lamps/lamps_strip.h"
 #include "app/lamps/schematic.h"
-#include "app/line_of_work.h"
 #include "app/measure/motor_plot.h"
-#include "app/reckoning_panel.h"
-#include "app/state_mark.h"
-#include "app/theme.h"
-#include "app/words.h"
-#include "core/job/checks.h"
+#include "app/theme/state_mark.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
+#include "core/work/standing.h"
 #include "support/sample_jobs.h"
 
 #include <QAbstractButton>
@@ -205,7 +205,7 @@ TEST(LineOfWork, SaysHowEachStageStandsAndGoesThere) {
     line.QWidget::show();
     const core::Job job = jotted(shunter(), {"decoder small"});
     const auto findings = core::findings(job, tests::smallCatalogue());
-    line.show(core::standing(job, findings), core::Stage::Measure);
+    line.show(core::standing(job, findings), "measure");
     auto* measure = button(line, "stage-measure");
     auto* lamps = button(line, "stage-lamps");
     EXPECT_EQ(measure->accessibleName(), u"Measure, blocked: choose a larger decoder"_s);
@@ -214,7 +214,7 @@ TEST(LineOfWork, SaysHowEachStageStandsAndGoesThere) {
     QSignalSpy chosen(&line, &LineOfWork::stageChosen);
     QTest::keyClick(lamps, Qt::Key_Space);
     ASSERT_EQ(chosen.count(), 1);
-    EXPECT_EQ(chosen.at(0).at(0).value<core::Stage>(), core::Stage::Lamps);
+    EXPECT_EQ(chosen.at(0).at(0).value<std::string_view>(), "lamps");
 }
 
 TEST(JotLine, TakesALineOnReturnAndKeepsOneThatWasRefused) {
@@ -304,7 +304,7 @@ TEST(LampsStrip, ListsOutputsWithWhatHangsOnThem) {
     strip.resize(760, 270);
     strip.QWidget::show();
     const core::Job job = jotted(shunter(), {"lamp rear red", "parallel rear"});
-    strip.show(job, core::findings(job, tests::smallCatalogue()), "rear lamp");
+    strip.show(tests::factsOf(job), core::findings(job, tests::smallCatalogue()), "rear lamp");
     auto* rear = button(strip, "output-rear lamp");
     ASSERT_NE(rear, nullptr);
     EXPECT_EQ(rear->accessibleName(), u"rear, yellow: rear lamp, 2 lamps, Ask"_s);
@@ -324,7 +324,7 @@ TEST(LampsStrip, HasAPlaceForLampsWithoutADecoder) {
     LampsStrip strip;
     const core::Job saloon =
         jotted(core::newJob("Aurora", core::BodyKind::Saloon, {}), {"lamp table white"});
-    strip.show(saloon, core::findings(saloon, tests::smallCatalogue()), {});
+    strip.show(tests::factsOf(saloon), core::findings(saloon, tests::smallCatalogue()), {});
     EXPECT_NE(button(strip, "output-table lamp"), nullptr);
     EXPECT_NE(button(strip, "output-lamp "), nullptr);
 }
@@ -332,7 +332,7 @@ TEST(LampsStrip, HasAPlaceForLampsWithoutADecoder) {
 QStringList tipsOf(const core::Job& job) {
     Schematic schematic;
     schematic.resize(700, 260);
-    schematic.show(job, &job.circuits.front(), {});
+    schematic.show(tests::factsOf(job), &job.groups.front(), {});
     (void)schematic.grab();
     QStringList tips;
     for (const Schematic::Symbol& symbol : schematic.symbols())
@@ -366,7 +366,7 @@ TEST(Schematic, LightsItsLampsByTheirCurrent) {
     const auto reds = [](const core::Job& job) {
         Schematic schematic;
         schematic.resize(500, 260);
-        schematic.show(job, &job.circuits.front(), {});
+        schematic.show(tests::factsOf(job), &job.groups.front(), {});
         const QImage image = schematic.grab().toImage();
         double sum = 0;
         for (int y = 0; y < image.height(); ++y) {
@@ -388,14 +388,14 @@ TEST(Schematic, GrowsWithItsRowsAndSaysSoWhereThereIsNone) {
     core::Job eight = one;
     for (int i = 0; i < 7; ++i) eight = jotted(eight, {"parallel front"});
     Schematic schematic;
-    schematic.show(one, &one.circuits.front(), {});
+    schematic.show(tests::factsOf(one), &one.groups.front(), {});
     const int narrow = schematic.minimumSizeHint().width();
-    schematic.show(eight, &eight.circuits.front(), {});
+    schematic.show(tests::factsOf(eight), &eight.groups.front(), {});
     EXPECT_GT(schematic.minimumSizeHint().width(), narrow + 5 * 100);
-    schematic.show(one, nullptr, u"Nothing here."_s);
+    schematic.show(tests::factsOf(one), nullptr, u"Nothing here."_s);
     const QImage words = schematic.grab().toImage();
     EXPECT_TRUE(schematic.symbols().empty());
-    schematic.show(one, nullptr, {});
+    schematic.show(tests::factsOf(one), nullptr, {});
     EXPECT_GT(differing(words, schematic.grab().toImage()), 50);  // the words are painted
 }
 
@@ -404,10 +404,10 @@ TEST(MotorPlot, TeachesWhereNothingIsMeasured) {
     plot.resize(700, 270);
     plot.QWidget::show();
     const core::Job bare = core::newJob("Bare", core::BodyKind::DockShunter, {});
-    plot.show(bare);
+    plot.show(tests::factsOf(bare), {}, {});
     QTest::qWait(20);
     const QImage empty = plot.grab().toImage();
-    plot.show(shunter());
+    plot.show(tests::factsOf(shunter()), {}, {});
     QTest::qWait(20);
     EXPECT_GT(differing(empty, plot.grab().toImage()), 500);
 }
@@ -416,7 +416,7 @@ TEST(MotorPlot, ABandLeadsToTheDecoderAndAPointToItsReading) {
     plot.resize(700, 300);
     plot.QWidget::show();
     ASSERT_TRUE(QTest::qWaitForWindowExposed(&plot));
-    plot.show(shunter());
+    plot.show(tests::factsOf(shunter()), {}, {});
     QTest::qWait(30);
     QWidget* canvas = plot.findChildren<QWidget*>().constFirst();
     QSignalSpy offered(&plot, &MotorPlot::jotOffered);

@@ -56,6 +56,46 @@ TEST(Check, WritesFindingsWithTheirFiguresAndWhatTheyRestOn) {
     EXPECT_EQ(stall["rests_on"][0]["basis"], "measured");
     EXPECT_EQ(stall["rests_on"][1]["basis"], "assumed");
 }
+TEST(Stages, TellHowEachStandsAndWhatIsNext) {
+    CheckRequest wanted = request(DEMO_FOLDER "/tern.json", true);
+    wanted.stages = true;
+    const auto out = checked(wanted).asJson();
+    const auto& job = out["jobs"][0];
+    EXPECT_EQ(job["name"], "\"Tern\"");
+    EXPECT_EQ(job["next"], "look at output rear for a resistor");
+    ASSERT_EQ(job["stages"].size(), 2U);
+    EXPECT_EQ(job["stages"][0],
+              (nlohmann::json{
+                  {"stage", "measure"}, {"kind", "done"}, {"state", "fine"}, {"why", "all fits"}}));
+    EXPECT_EQ(job["stages"][1]["stage"], "lamps");
+    EXPECT_EQ(job["stages"][1]["kind"], "here");
+    EXPECT_EQ(job["stages"][1]["state"], "ask");
+    EXPECT_EQ(job["stages"][1]["why"], "look at output rear for a resistor");
+    wanted.json = false;
+    EXPECT_EQ(checked(wanted).out,
+              "\"Tern\": look at output rear for a resistor\n"
+              "  done    measure: all fits\n"
+              "  here    lamps: look at output rear for a resistor\n");
+}
+TEST(Stages, TellOfEveryJobOfAWorkshopByItsNumber) {
+    const tests::Scratch scratch;
+    const std::string path = scratch.file("w.glimmet").toStdString();
+    {
+        const auto workshop =
+            *store::Workshop::open(QString::fromStdString(path), store::Access::ReadWrite);
+        (void)*workshop->add(tests::jotted(tests::shunter(), {"decoder large"}), core::text("x"));
+        (void)*workshop->add(core::newJob("new", core::BodyKind::DockShunter, {}), core::text("x"));
+    }
+    CheckRequest wanted = request(path, true);
+    wanted.stages = true;
+    const auto out = checked(wanted).asJson();
+    ASSERT_EQ(out["jobs"].size(), 2U);
+    EXPECT_EQ(out["jobs"][0]["id"], 1);
+    EXPECT_EQ(out["jobs"][0]["next"], "nothing to do");
+    EXPECT_EQ(out["jobs"][0]["stages"][1]["kind"], "here");
+    EXPECT_EQ(out["jobs"][1]["next"], "measure the stall current");
+    EXPECT_EQ(out["jobs"][1]["stages"][1]["kind"], "ahead");
+}
 TEST(Check, SaysWhichFileAndPlaceIsFaulty) {
     const tests::Scratch scratch;
     const std::string path = scratch.file("bad.json").toStdString();

@@ -1,6 +1,6 @@
-#include "core/job/body.h"
+#include "core/record/body.h"
 
-#include "core/job/seat.h"
+#include "core/work/seat.h"
 #include "support/print_quantity.h"
 
 #include <gtest/gtest.h>

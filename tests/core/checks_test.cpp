@@ -1,8 +1,8 @@
-#include "core/job/checks.h"
-
-#include "core/job/lamp_state.h"
-#include "core/job/motor_chart.h"
+#include "core/led/lamp_circuit.h"
 #include "core/quantity/format.h"
+#include "core/work/lamp_groups.h"
+#include "core/work/measure/motor_chart.h"
+#include "core/work/standing.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 
@@ -18,6 +18,7 @@ using tests::jotted;
 using tests::shunter;
 using tests::smallCatalogue;
 
+const House house;
 std::vector<Finding> checkedAll(const Job& job) { return findings(job, smallCatalogue()); }
 
 bool has(const std::vector<Finding>& all, const std::string& id) {
@@ -119,7 +120,7 @@ TEST(MotorFindings, ReadTheMotorsHealthFromItsHistory) {
 }
 TEST(MotorFindings, SayNothingOfAModelWithoutAMotor) {
     const Job saloon = newJob("Aurora", BodyKind::Saloon, {});
-    EXPECT_TRUE(motorFindings(saloon, smallCatalogue(), {}).empty());
+    EXPECT_TRUE(findings(saloon, smallCatalogue()).empty());
     EXPECT_EQ(plain(standing(saloon, {})[0].why), "no motor to measure");
 }
 
@@ -145,7 +146,7 @@ TEST(LampFindings, EveryOptionsJotGivesTheCurrentItPromised) {
         for (const Option& option : lamp.options) {
             const Job after = jotted(job, {option.jot.c_str()});
             const std::size_t row = id.back() == '1' ? 0 : 1;
-            const auto state = circuitState(after, after.circuits[0], {});
+            const auto state = groupState(after, after.groups[0], {});
             const std::string amps = formatted(state->rows[row].current, 3);
             EXPECT_EQ(plain(option.effect).substr(0, amps.size()), amps) << option.jot;
         }
@@ -164,7 +165,7 @@ TEST(LampFindings, AskWhetherTheOutputHasAResistorOfItsOwn) {
     const Job answered = jotted(job, {"output front 680R"});
     EXPECT_FALSE(has(checkedAll(answered), "lamp.output:front lamp"));
     // The board's resistor is part of the circuit: 10.38 V over 2880 Ω instead of 2200 Ω.
-    const auto state = circuitState(answered, answered.circuits[0], {});
+    const auto state = groupState(answered, answered.groups[0], {});
     EXPECT_NEAR(state->total.value(), 10.42 / 2880, 2e-5);
 }
 TEST(LampFindings, DoNotTrustAnOutputThatDoesNotSwitchToGround) {
@@ -206,9 +207,9 @@ TEST(LampFindings, CountTheOutputsAndTheWholeDecoder) {
 // Spread: brightest with high supply, low forward voltage, low resistor; dimmest the reverse. For
 // one LED: (15.225 − 1.2 − 0.1 − V(lowest)) / (0.95 R) with V shifted by −0.3 V. The law that this
 // is held against has no leak; the engine's picoampere for each volt drops 7 nV in the resistor.
-TEST(CircuitState, SpansItsWorstCorners) {
+TEST(GroupState, SpansItsWorstCorners) {
     const Job job = jotted(shunter(), {"lamp front warm-white-3mm", "resistor front 2k2"});
-    const auto state = circuitState(job, job.circuits[0], {});
+    const auto state = groupState(job, job.groups[0], {});
     const RowState& row = state->rows[0];
     const LedLaw low = *ledLawThrough({Volts{2.8}, Amperes{0.02}}, 2.9, Ohms{12});
     const double drive = 13.2 + 0.05 * 13.3;
@@ -224,10 +225,10 @@ TEST(CircuitState, SpansItsWorstCorners) {
 }
 // Rows that share a resistor: what the neighbours take less is left for this one, so a row is
 // brightest when the others' voltages are high. Checked against every combination of corners.
-TEST(CircuitState, FindsTheWorstCornerOfASharedResistorAmongAllCombinations) {
+TEST(GroupState, FindsTheWorstCornerOfASharedResistorAmongAllCombinations) {
     const Job job = jotted(shunter(), {"lamp front white", "parallel front white",
                                        "shared front 680", "resistor front 100"});
-    const auto state = circuitState(job, job.circuits[0], {});
+    const auto state = groupState(job, job.groups[0], {});
     double brightest = 0, dimmest = 1;
     for (int corners = 0; corners < 32; ++corners) {
         const auto sign = [&](int bit) { return (corners >> bit) % 2 == 0 ? 1.0 : -1.0; };
@@ -245,17 +246,17 @@ TEST(CircuitState, FindsTheWorstCornerOfASharedResistorAmongAllCombinations) {
     EXPECT_NEAR(state->rows[0].highest.value(), brightest, 1e-9);
     EXPECT_NEAR(state->rows[0].lowest.value(), dimmest, 1e-9);
 }
-TEST(CircuitState, GivesAMeasuredLampNoSpreadOfItsOwn) {
+TEST(GroupState, GivesAMeasuredLampNoSpreadOfItsOwn) {
     const Job drawer = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
     const Job measured = jotted(drawer, {"lamp front white 3.1V 20mA"});
-    const auto a = circuitState(drawer, drawer.circuits[0], {});
-    const auto b = circuitState(measured, measured.circuits[0], {});
+    const auto a = groupState(drawer, drawer.groups[0], {});
+    const auto b = groupState(measured, measured.groups[0], {});
     EXPECT_LT((b->rows[0].highest - b->rows[0].lowest).value(),
               (a->rows[0].highest - a->rows[0].lowest).value());
 }
 TEST(LitLamps, AreAsBrightAsTheCubeRootOfTheirLight) {
     const Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2", "lamp rear red"});
-    const auto lit = litLamps(job, {});
+    const auto lit = litLamps(job, reckoned(job, house, smallCatalogue()).groups);
     ASSERT_EQ(lit.size(), 2U);
     EXPECT_NEAR(lit[0].brightness, std::cbrt(lit[0].current.value() / 0.02), 1e-12);
     EXPECT_EQ(lit[1].brightness, 0);
@@ -288,17 +289,58 @@ TEST(Standing, IsComputedFromTheFindings) {
 TEST(Leading, SpeaksForTheGravestOfAStageOrCircuit) {
     const Job job = jotted(shunter(), {"lamp front white", "lamp rear red", "resistor rear 3k9"});
     const auto all = checkedAll(job);
-    EXPECT_EQ(leading(all, Stage::Lamps)->subject, "front lamp");
-    EXPECT_EQ(leading(all, Stage::Lamps, "rear lamp")->state, State::Fine);
-    EXPECT_EQ(leading(all, Stage::Lamps, "no such"), nullptr);
+    EXPECT_EQ(leading(all, "lamps")->subject, "front lamp");
+    EXPECT_EQ(leading(all, "lamps", "rear lamp")->state, State::Fine);
+    EXPECT_EQ(leading(all, "lamps", "no such"), nullptr);
 }
 TEST(MotorChart, ShowsEverythingItDraws) {
-    const MotorChart chart = motorChart(shunter(), {});
+    const measure::MotorChart chart = measure::motorChart(shunter(), {});
     EXPECT_NEAR(chart.motorVolts.value(), 12.9, 1e-12);
     EXPECT_NEAR(chart.stall->value(), 1.3975, 1e-12);
     EXPECT_GT(chart.ampsShown, *chart.peak);
     EXPECT_GT(chart.voltsShown, chart.motorVolts);
-    EXPECT_FALSE(motorChart(newJob("x", BodyKind::Saloon, {}), {}).stall.has_value());
+    EXPECT_FALSE(measure::motorChart(newJob("x", BodyKind::Saloon, {}), {}).stall.has_value());
+}
+
+// Judging without words comes to the same as judging with them, in every demo-like job.
+TEST(Verdicts, AreTheFindingsWithoutWords) {
+    for (const Job& job :
+         {shunter(),
+          jotted(shunter(),
+                 {"decoder small", "lamp front white", "parallel front red", "shared front 330",
+                  "lamp rear red", "resistor rear none", "light 400mA 12V", "ohms 9 12"}),
+          jotted(shunter(),
+                 {"decoder board", "lamp cab white on green", "resistor cab 100k", "track 24V"}),
+          jotted(shunter(), {"decoder none", "lamp front white"}),
+          newJob("Aurora", BodyKind::Saloon, {})}) {
+        const Catalogue catalogue = smallCatalogue();
+        const Reckoned facts = reckoned(job, house, catalogue);
+        const auto words = findings(facts);
+        const auto bare = verdicts(facts);
+        ASSERT_EQ(words.size(), bare.size());
+        for (std::size_t i = 0; i < words.size(); ++i) {
+            EXPECT_EQ(words[i].id, bare[i].id);
+            EXPECT_EQ(words[i].subject, bare[i].subject);
+            EXPECT_EQ(words[i].state, bare[i].state) << words[i].id;
+            EXPECT_EQ(words[i].gravity, bare[i].gravity) << words[i].id;
+            EXPECT_FALSE(plain(words[i].sentence).empty()) << words[i].id;
+            EXPECT_TRUE(words[i].stage == "measure" || words[i].stage == "lamps");
+        }
+    }
+}
+TEST(Rooms, SayWhatThereIsToDoInThem) {
+    const auto stand = [](const Job& job) { return standing(job, checkedAll(job)); };
+    const Job saloon = newJob("Aurora", BodyKind::Saloon, {});
+    EXPECT_EQ(stand(saloon)[0].kind, StageStanding::Kind::Done);
+    EXPECT_EQ(stand(saloon)[1].kind, StageStanding::Kind::Here);
+    EXPECT_EQ(plain(stand(saloon)[1].why), "no lamps yet");
+    const auto fresh = stand(newJob("new", BodyKind::DockShunter, {}));
+    EXPECT_EQ(fresh[0].kind, StageStanding::Kind::Here);
+    EXPECT_EQ(fresh[1].kind, StageStanding::Kind::Ahead);
+    const auto over = stand(jotted(shunter(), {"decoder small", "lamp front white"}));
+    EXPECT_EQ(over[0].kind, StageStanding::Kind::Blocked);
+    EXPECT_EQ(over[1].kind, StageStanding::Kind::Ahead);
+    EXPECT_EQ(name(StageStanding::Kind::Waiting), "waiting");
 }
 
 }  // namespace

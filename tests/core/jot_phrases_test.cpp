@@ -1,8 +1,8 @@
 // The bench language as it is spoken: several hundred phrases with their answers, and properties
 // of all examples: cut, swapped or garbled they are understood as meant or refused.
-#include "core/job/jot.h"
-#include "core/job/verbs/verbs.h"
 #include "core/jot/reader.h"
+#include "core/work/job_rooms.h"
+#include "core/work/jot.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 
@@ -44,9 +44,7 @@ std::vector<Phrase> phrases() {
 
 std::vector<const jot::Verb*> everyVerb() {
     std::vector<const jot::Verb*> all;
-    for (const auto verbs : {measure::verbs(), lamps::verbs(), record::verbs()}) {
-        for (const jot::Verb& verb : verbs) all.push_back(&verb);
-    }
+    for (const SpokenVerb& spoken : jobVerbs()) all.push_back(spoken.verb);
     return all;
 }
 
@@ -248,16 +246,16 @@ TEST(JotCompletions, OfferVerbsNamesAndWhatComesBehindAWord) {
               "2k2 resistor rear lamp ");
 }
 TEST(JotExamples, LeadToTheStageThatTheyAreOf) {
-    const auto stageOf = [](const jot::Verb& verb) {
-        const std::string example = verb.examples.front();
+    for (const auto& [verb, stage] : jobVerbs()) {
+        const std::string example = verb->examples.front();
         const auto result = heard(example, heard(example) ? spokenTo : shunter());
-        EXPECT_TRUE(result.has_value()) << example;
-        return result->stage;
-    };
-    for (const jot::Verb& verb : measure::verbs())
-        EXPECT_EQ(stageOf(verb), Stage::Measure) << verb.word;
-    for (const jot::Verb& verb : lamps::verbs())
-        EXPECT_EQ(stageOf(verb), Stage::Lamps) << verb.word;
+        ASSERT_TRUE(result.has_value()) << example;
+        EXPECT_EQ(result->stage, stage) << example;
+    }
+    EXPECT_EQ(heard("stall 1A 12V")->stage, "measure");
+    EXPECT_EQ(heard("remove rear lamp")->stage, "lamps");
+    EXPECT_EQ(heard("remove stall")->stage, "measure");
+    EXPECT_TRUE(heard("note x")->stage.empty());
 }
 TEST(JotNames, ListNoMoreThanOneTakesIn) {
     Job many = newJob("many", BodyKind::Saloon, {});

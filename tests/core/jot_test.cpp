@@ -1,4 +1,4 @@
-#include "core/job/jot.h"
+#include "core/work/jot.h"
 
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -42,7 +42,7 @@ TEST(Jot, TakesAStallTestInAnyOrderAndWithBlanksBeforeUnits) {
         EXPECT_NEAR(taken.volts->value(), 12, 1e-12);
         EXPECT_EQ(taken.on, "2026-03-02");
         EXPECT_EQ(plain(result->meaning), "Stall test: 1.15 A at 12 V");
-        EXPECT_EQ(result->stage, Stage::Measure);
+        EXPECT_EQ(result->stage, "measure");
     }
 }
 TEST(Jot, TakesTheOtherReadings) {
@@ -90,25 +90,25 @@ TEST(Jot, NeverChangesTheJobItReads) {
 TEST(Jot, AddsALampAtItsSiteOnTheOutputOfItsEnd) {
     const auto result = read("lamp front white");
     ASSERT_TRUE(result.has_value());
-    const Circuit& circuit = result->after.circuits.at(0);
-    EXPECT_EQ(circuit.name, "front lamp");
-    EXPECT_EQ(circuit.output, "front");
-    EXPECT_FALSE(circuit.rows[0].resistor.has_value());
-    EXPECT_EQ(circuit.rows[0].lamps[0].facing, Facing::Front);
+    const LampGroup& group = result->after.groups.at(0);
+    EXPECT_EQ(group.name, "front lamp");
+    EXPECT_EQ(group.output, "front");
+    EXPECT_FALSE(group.rows[0].resistor.has_value());
+    EXPECT_EQ(group.rows[0].lamps[0].facing, Facing::Front);
     EXPECT_EQ(result->subject, "front lamp");
-    EXPECT_EQ(result->stage, Stage::Lamps);
+    EXPECT_EQ(result->stage, "lamps");
 }
 TEST(Jot, TakesAMeasuredLampAsMeasured) {
     const auto result = read("lamp rear red 2.0V 20mA");
     ASSERT_TRUE(result.has_value());
-    const Lamp& lamp = result->after.circuits.at(0).rows[0].lamps[0];
+    const Lamp& lamp = result->after.groups.at(0).rows[0].lamps[0];
     EXPECT_TRUE(lamp.measured);
     EXPECT_EQ(lamp.part.family, LedFamily::Red);
     EXPECT_NEAR(lamp.part.forward->voltage.value(), 2.0, 1e-12);
     EXPECT_NEAR(lamp.part.forward->current.value(), 0.02, 1e-12);
 }
 TEST(Jot, TakesACurrentAsTheWishOnlyWhereItSaysSo) {
-    EXPECT_EQ(afterLine("lamp front white for 3mA").circuits.at(0).wish.target, Amperes{0.003});
+    EXPECT_EQ(afterLine("lamp front white for 3mA").groups.at(0).wish.target, Amperes{0.003});
     // 20 mA alone can be half of a reading.
     EXPECT_NE(whyRefused("lamp rear red 20mA").find("can be a reading or a wish"),
               std::string::npos);
@@ -117,8 +117,8 @@ TEST(Jot, DescribesALampThatIsThereInsteadOfAddingASecond) {
     const Job job = jotted(shunter(), {"lamp rear red"});
     const auto result = read("lamp rear red 1.9V 10mA", job);
     ASSERT_TRUE(result.has_value());
-    EXPECT_EQ(result->after.circuits.size(), 1U);
-    EXPECT_TRUE(result->after.circuits[0].rows[0].lamps[0].measured);
+    EXPECT_EQ(result->after.groups.size(), 1U);
+    EXPECT_TRUE(result->after.groups[0].rows[0].lamps[0].measured);
 }
 TEST(Jot, PutsASecondLampOfAnOutputBesideTheFirstOnlyWhereItSaysSo) {
     const Job job = jotted(shunter(), {"lamp front white"});
@@ -126,8 +126,8 @@ TEST(Jot, PutsASecondLampOfAnOutputBesideTheFirstOnlyWhereItSaysSo) {
               "New lamp: cab lamp, white LED, beside front lamp on output front with a resistor "
               "of its own");
     const Job both = afterLine("lamp cab white on white", job);
-    ASSERT_EQ(both.circuits.size(), 1U);
-    EXPECT_EQ(both.circuits[0].rows.size(), 2U);
+    ASSERT_EQ(both.groups.size(), 1U);
+    EXPECT_EQ(both.groups[0].rows.size(), 2U);
     // A wish of its own it cannot have there; and another lamp's output is not taken over.
     EXPECT_NE(whyRefused("lamp cab white for 3mA on white", job).find("share one wish"),
               std::string::npos);
@@ -141,8 +141,8 @@ TEST(Jot, MovesALampToAnotherOutputAndSaysSo) {
     EXPECT_EQ(meaning("lamp front on green for 3mA", job),
               "front lamp: wished 3 mA; on output 1, not on front any more");
     const Job moved = afterLine("lamp front on green for 3mA", job);
-    EXPECT_EQ(moved.circuits[0].output, "1");
-    EXPECT_EQ(moved.circuits[0].wish.target, Amperes{0.003});
+    EXPECT_EQ(moved.groups[0].output, "1");
+    EXPECT_EQ(moved.groups[0].wish.target, Amperes{0.003});
 }
 TEST(Jot, TakesNoOutputThatIsNotFreeUnasked) {
     Job job = newJob("two", BodyKind::Railcar, {});
@@ -152,19 +152,19 @@ TEST(Jot, TakesNoOutputThatIsNotFreeUnasked) {
 TEST(Jot, BuildsParallelAndSeriesGroups) {
     const Job job =
         jotted(shunter(), {"lamp front white", "parallel front red", "inline front/2 red"});
-    ASSERT_EQ(job.circuits[0].rows.size(), 2U);
-    EXPECT_EQ(job.circuits[0].rows[0].lamps.size(), 1U);
-    EXPECT_EQ(job.circuits[0].rows[1].lamps.size(), 2U);
+    ASSERT_EQ(job.groups[0].rows.size(), 2U);
+    EXPECT_EQ(job.groups[0].rows[0].lamps.size(), 1U);
+    EXPECT_EQ(job.groups[0].rows[1].lamps.size(), 2U);
 }
 TEST(Jot, FitsResistorsToARowOrToAll) {
     const Job two = jotted(shunter(), {"lamp front white", "parallel front"});
     const Job all = jotted(two, {"resistor front 2k2"});
-    EXPECT_EQ(all.circuits[0].rows[1].resistor, Ohms{2200});
+    EXPECT_EQ(all.groups[0].rows[1].resistor, Ohms{2200});
     const Job one = jotted(two, {"resistor front lamp/2 4k7"});
-    EXPECT_FALSE(one.circuits[0].rows[0].resistor.has_value());
-    EXPECT_EQ(one.circuits[0].rows[1].resistor, Ohms{4700});
-    EXPECT_EQ(jotted(all, {"resistor front none"}).circuits[0].rows[0].resistor, Ohms{0});
-    EXPECT_FALSE(jotted(all, {"resistor front open"}).circuits[0].rows[0].resistor.has_value());
+    EXPECT_FALSE(one.groups[0].rows[0].resistor.has_value());
+    EXPECT_EQ(one.groups[0].rows[1].resistor, Ohms{4700});
+    EXPECT_EQ(jotted(all, {"resistor front none"}).groups[0].rows[0].resistor, Ohms{0});
+    EXPECT_FALSE(jotted(all, {"resistor front open"}).groups[0].rows[0].resistor.has_value());
 }
 TEST(Jot, FindsALampByItsOutputOrWireToo) {
     const Job job = jotted(shunter(), {"lamp rear red"});
@@ -178,8 +178,8 @@ TEST(Jot, FindsALampByItsOutputOrWireToo) {
 }
 TEST(Jot, RemovesReadingsRowsAndLamps) {
     const Job job = jotted(shunter(), {"lamp front white", "parallel front"});
-    EXPECT_EQ(read("remove front/2", job)->after.circuits[0].rows.size(), 1U);
-    EXPECT_TRUE(read("remove front", job)->after.circuits.empty());
+    EXPECT_EQ(read("remove front/2", job)->after.groups[0].rows.size(), 1U);
+    EXPECT_TRUE(read("remove front", job)->after.groups.empty());
     EXPECT_EQ(read("remove stall", job)->after.motor->readings.size(), 2U);
     EXPECT_EQ(whyRefused("remove haul", job), "There is no haul reading to remove.");
 }

@@ -1,7 +1,7 @@
 // Each verb of the jot language, with what it takes, what it changes and what it refuses.
-#include "core/job/checks.h"
-#include "core/job/jot.h"
-#include "core/job/record.h"
+#include "core/work/jot.h"
+#include "core/work/record_lines.h"
+#include "core/work/standing.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 
@@ -91,28 +91,28 @@ TEST(JotDecoder, FitsACopyOfThePartByIdOrName) {
 TEST(JotLamp, KnowsEveryFamilyAndTint) {
     for (const LedFamily family : ledFamilies) {
         const Job job = after("lamp cab " + std::string(name(family)));
-        EXPECT_EQ(job.circuits.at(0).rows[0].lamps[0].part.family, family);
+        EXPECT_EQ(job.groups.at(0).rows[0].lamps[0].part.family, family);
     }
-    EXPECT_EQ(after("lamp cab warm white").circuits[0].rows[0].lamps[0].part.tint, "warm");
-    EXPECT_EQ(after("lamp cab cool-white-3mm").circuits[0].rows[0].lamps[0].part.name,
+    EXPECT_EQ(after("lamp cab warm white").groups[0].rows[0].lamps[0].part.tint, "warm");
+    EXPECT_EQ(after("lamp cab cool-white-3mm").groups[0].rows[0].lamps[0].part.name,
               "cool white 3 mm");
 }
 TEST(JotLamp, ChoosesTheOutputThatThePlaceSuggests) {
-    EXPECT_EQ(after("lamp front white").circuits[0].output, "front");
-    EXPECT_EQ(after("lamp rear red").circuits[0].output, "rear");
-    EXPECT_EQ(after("lamp cab white").circuits[0].output, "1");
-    EXPECT_EQ(after("lamp cab white on rear").circuits[0].output, "rear");
-    EXPECT_EQ(after("lamp cab white on green").circuits[0].output, "1");
-    EXPECT_EQ(after("lamp cab white on supply").circuits[0].output, "supply");
+    EXPECT_EQ(after("lamp front white").groups[0].output, "front");
+    EXPECT_EQ(after("lamp rear red").groups[0].output, "rear");
+    EXPECT_EQ(after("lamp cab white").groups[0].output, "1");
+    EXPECT_EQ(after("lamp cab white on rear").groups[0].output, "rear");
+    EXPECT_EQ(after("lamp cab white on green").groups[0].output, "1");
+    EXPECT_EQ(after("lamp cab white on supply").groups[0].output, "supply");
     EXPECT_EQ(
         refusal("lamp cab white on pink"),
         "No output goes by “pink”. There are: front (white), rear (yellow), 1 (green), supply "
         "(always lit).");
     EXPECT_EQ(code("lamp cab white on"), ErrorCode::Missing);
     const Job saloon = newJob("Aurora", BodyKind::Saloon, {});
-    EXPECT_EQ(after("lamp table white", saloon).circuits[0].output, "supply");
+    EXPECT_EQ(after("lamp table white", saloon).groups[0].output, "supply");
     const Job bare = jotted(shunter(), {"decoder none"});
-    EXPECT_EQ(after("lamp rear red", bare).circuits[0].output, "rear");
+    EXPECT_EQ(after("lamp rear red", bare).groups[0].output, "rear");
 }
 TEST(JotLamp, GetsANameOfItsOwnInTheMiddleOnlyWhereItIsCalledSo) {
     EXPECT_EQ(refusal("lamp fire glow amber"),
@@ -122,9 +122,9 @@ TEST(JotLamp, GetsANameOfItsOwnInTheMiddleOnlyWhereItIsCalledSo) {
         refusal("lamp amber called"),
         "Behind “called” something is missing: WORDS. Write it like lamp rear red 2.0V 20mA.");
     const Job job = after("lamp amber called fire glow");
-    EXPECT_EQ(job.circuits[0].name, "fire glow");
-    EXPECT_EQ(job.circuits[0].rows[0].lamps[0].at.x, job.body.length / 2.0);
-    EXPECT_EQ(job.circuits[0].rows[0].lamps[0].facing, Facing::Inside);
+    EXPECT_EQ(job.groups[0].name, "fire glow");
+    EXPECT_EQ(job.groups[0].rows[0].lamps[0].at.x, job.body.length / 2.0);
+    EXPECT_EQ(job.groups[0].rows[0].lamps[0].facing, Facing::Inside);
 }
 TEST(JotLamp, AsksForWhatItLeavesOut) {
     const std::string which =
@@ -144,25 +144,24 @@ TEST(JotLamp, RefusesAPointThatNoLedHas) {
 }
 TEST(JotLamp, MeasuresALampThatIsThereWithoutNamingItsColourAgain) {
     const Job job = after("lamp rear 1.9V 10mA", lit);
-    const Lamp& lamp = circuitNamed(job, "rear lamp")->rows[0].lamps[0];
+    const Lamp& lamp = groupNamed(job, "rear lamp")->rows[0].lamps[0];
     EXPECT_TRUE(lamp.measured);
     EXPECT_EQ(lamp.part.family, LedFamily::Red);
     const Job again = after("lamp rear amber", job);
-    EXPECT_FALSE(circuitNamed(again, "rear lamp")->rows[0].lamps[0].measured);
+    EXPECT_FALSE(groupNamed(again, "rear lamp")->rows[0].lamps[0].measured);
 }
 TEST(JotParallel, IsLikeItsNeighbourWhereNothingIsSaid) {
     const Job job = after("parallel rear", lit);
-    EXPECT_EQ(job.circuits[1].rows[1].lamps[0].part, job.circuits[1].rows[0].lamps[0].part);
-    EXPECT_FALSE(job.circuits[1].rows[1].resistor.has_value());
-    EXPECT_NE(job.circuits[1].rows[1].lamps[0].at, job.circuits[1].rows[0].lamps[0].at);
+    EXPECT_EQ(job.groups[1].rows[1].lamps[0].part, job.groups[1].rows[0].lamps[0].part);
+    EXPECT_FALSE(job.groups[1].rows[1].resistor.has_value());
+    EXPECT_NE(job.groups[1].rows[1].lamps[0].at, job.groups[1].rows[0].lamps[0].at);
     EXPECT_NE(refusal("parallel roof", lit).find("No lamp goes by “roof”"), std::string::npos);
 }
 
 TEST(JotResistor, TakesAnyWayOfWritingOhms) {
     for (const char* line : {"resistor rear 2k2", "resistor rear 2.2k", "resistor rear 2200",
                              "resistor rear 2,2 kΩ"}) {
-        EXPECT_EQ(circuitNamed(after(line, lit), "rear lamp")->rows[0].resistor, Ohms{2200})
-            << line;
+        EXPECT_EQ(groupNamed(after(line, lit), "rear lamp")->rows[0].resistor, Ohms{2200}) << line;
     }
     EXPECT_EQ(code("resistor rear -5", lit), ErrorCode::OutOfRange);
     EXPECT_EQ(code("resistor rear 1e9", lit), ErrorCode::OutOfRange);
@@ -171,11 +170,10 @@ TEST(JotResistor, TakesAnyWayOfWritingOhms) {
               "There is no lamp yet. Add one first: lamp front white.");
 }
 TEST(JotCircuit, TakesSharedTargetAndSeries) {
-    EXPECT_EQ(after("shared front 330", lit).circuits[0].shared, Ohms{330});
-    EXPECT_EQ(after("shared front none", after("shared front 330", lit)).circuits[0].shared,
-              Ohms{0});
-    EXPECT_EQ(after("target rear 1.5mA", lit).circuits[1].wish.target, Amperes{0.0015});
-    EXPECT_EQ(after("series front e96", lit).circuits[0].wish.series, Series::E96);
+    EXPECT_EQ(after("shared front 330", lit).groups[0].shared, Ohms{330});
+    EXPECT_EQ(after("shared front none", after("shared front 330", lit)).groups[0].shared, Ohms{0});
+    EXPECT_EQ(after("target rear 1.5mA", lit).groups[1].wish.target, Amperes{0.0015});
+    EXPECT_EQ(after("series front e96", lit).groups[0].wish.series, Series::E96);
     EXPECT_EQ(refusal("series front E13", lit),
               "“E13” means nothing here. Did you mean E12? Write it like series front E24.");
     EXPECT_EQ(refusal("series front loud", lit), "“loud” is none of: E6, E12, E24, E96.");
@@ -184,7 +182,7 @@ TEST(JotCircuit, TakesSharedTargetAndSeries) {
 TEST(JotCircuit, SaysWhichLampsThereAreWhereANameFitsSeveral) {
     const Job two = jotted(newJob("two", BodyKind::Railcar, {}),
                            {"decoder middle", "lamp front white", "lamp front tail red on 1"});
-    EXPECT_EQ(two.circuits.size(), 2U);
+    EXPECT_EQ(two.groups.size(), 2U);
     const Job many = jotted(
         two, {"lamp white on rear called cab roof", "lamp white on supply called cab floor"});
     EXPECT_EQ(refusal("resistor cab 1k", many),
@@ -207,7 +205,7 @@ TEST(JotOutput, RecordsABoardResistorByNameOrWire) {
 }
 TEST(JotPlace, MovesTheWholeRow) {
     const Job job = after("place front/2 3mm 41mm", jotted(lit, {"inline front/2 red"}));
-    const LampRow& row = job.circuits[0].rows[1];
+    const LampRow& row = job.groups[0].rows[1];
     EXPECT_EQ(row.lamps[0].at, (Point{Millimetres{3}, Millimetres{41}}));
     EXPECT_EQ(row.lamps[1].at.z, Millimetres{41});
     EXPECT_EQ(code("place front 3mm", lit), ErrorCode::Missing);
@@ -233,7 +231,7 @@ TEST(JotRecord, KeepsNotesTimesAndNames) {
 }
 TEST(JotRecord, LeavesOneWhereOneIs) {
     for (const char* line : {"note x", "time 5m wiring", "name x", "owner x"}) {
-        EXPECT_FALSE(understood(line, shunter(), tests::smallCatalogue(), "")->stage.has_value())
+        EXPECT_TRUE(understood(line, shunter(), tests::smallCatalogue(), "")->stage.empty())
             << line;
     }
 }

@@ -1,6 +1,6 @@
-#include "core/lamp/lamp_circuit.h"
+#include "core/led/lamp_circuit.h"
 
-#include "core/lamp/resistor_choice.h"
+#include "core/led/resistor_choice.h"
 #include "support/print_quantity.h"
 
 #include <gtest/gtest.h>

@@ -1,4 +1,4 @@
-#include "core/lamp/led.h"
+#include "core/led/led.h"
 
 #include "support/print_quantity.h"
 

@@ -1,4 +1,4 @@
-#include "core/lamp/preferred_value.h"
+#include "core/led/preferred_value.h"
 
 #include "support/print_quantity.h"
 

@@ -1,6 +1,6 @@
 // Core against slow, plain computations of the same things: no shared code, no shared method.
-#include "core/lamp/lamp_circuit.h"
-#include "core/lamp/preferred_value.h"
+#include "core/led/lamp_circuit.h"
+#include "core/led/preferred_value.h"
 #include "support/print_quantity.h"
 
 #include <gtest/gtest.h>

@@ -1,5 +1,5 @@
-#include "core/settings/configuration.h"
-#include "core/settings/momentum.h"
+#include "core/cv/configuration.h"
+#include "core/cv/momentum.h"
 #include "support/print_quantity.h"
 
 #include <gtest/gtest.h>

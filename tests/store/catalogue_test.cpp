@@ -1,5 +1,6 @@
 #include "store/catalogue.h"
 
+#include "core/work/lamp_groups.h"
 #include "support/print_quantity.h"
 #include "support/scratch.h"
 

@@ -1,6 +1,6 @@
 #include "store/job_json.h"
 
-#include "core/job/checks.h"
+#include "core/work/standing.h"
 #include "store/catalogue.h"
 #include "store/upgrade.h"
 #include "support/mutation.h"
@@ -21,10 +21,10 @@ using tests::shunter;
 core::Job fullJob() {
     return jotted(shunter(),
                   {"name 🚂 \"Ling\" مرحبا", "owner R. Tide", "track 16.4V", "rectifier 1.1V",
-                   "bridge 0.35V", "switch 0.08V", "ohms 9.8", "slip 600mA", "lamp front white for 3mA",
-                   "parallel front red 2V 20mA", "inline front/1 red", "resistor front/1 2k2",
-                   "shared front 47", "series front E24", "lamp rear red", "output rear 680R",
-                   "note клип 💡", "time 25m wiring"});
+                   "bridge 0.35V", "switch 0.08V", "ohms 9.8", "slip 600mA",
+                   "lamp front white for 3mA", "parallel front red 2V 20mA", "inline front/1 red",
+                   "resistor front/1 2k2", "shared front 47", "series front E24", "lamp rear red",
+                   "output rear 680R", "note клип 💡", "time 25m wiring"});
 }
 
 TEST(JobJson, ReadsBackWhatItWrote) {
@@ -101,8 +101,8 @@ TEST(ShippedFiles, CatalogueAndDemoJobsAreReadWithoutAFault) {
     ASSERT_EQ(jobs.size(), 2U);
     EXPECT_EQ(jobs[0].name, "No. 4 \"Ling\"");
     std::size_t lamps = 0;
-    for (const core::Circuit& circuit : jobs[1].circuits) {
-        for (const core::LampRow& row : circuit.rows) lamps += row.lamps.size();
+    for (const core::LampGroup& group : jobs[1].groups) {
+        for (const core::LampRow& row : group.rows) lamps += row.lamps.size();
     }
     EXPECT_EQ(lamps, 9U);  // the railcar of the demo has nine
 }

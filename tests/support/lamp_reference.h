@@ -2,7 +2,7 @@
 // one for the node that they share. Shares no code with it, so each checks the other.
 #pragma once
 
-#include "core/lamp/lamp_circuit.h"
+#include "core/led/lamp_circuit.h"
 #include "core/quantity/thermal_voltage.h"
 
 #include <algorithm>

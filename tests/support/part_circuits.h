@@ -3,7 +3,7 @@
 
 #include "core/circuit/parts.h"
 #include "core/circuit/spice.h"
-#include "core/lamp/led.h"
+#include "core/led/led.h"
 
 #include <string>
 #include <vector>

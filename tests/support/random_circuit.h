@@ -3,7 +3,7 @@
 #pragma once
 
 #include "core/circuit/parts.h"
-#include "core/lamp/led.h"
+#include "core/led/led.h"
 
 #include <algorithm>
 #include <cmath>

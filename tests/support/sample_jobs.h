@@ -1,7 +1,8 @@
 // Jobs that tests start from.
 #pragma once
 
-#include "core/job/jot.h"
+#include "core/work/jot.h"
+#include "core/work/reckoned.h"
 
 namespace glimmet::tests {
 
@@ -61,6 +62,13 @@ inline core::Job jotted(core::Job job, std::initializer_list<const char*> lines)
 inline core::Job shunter() {
     return jotted(core::newJob("Shunter", core::BodyKind::DockShunter, {"H0", 87}),
                   {"light 250mA 12V", "slip 0.6A 12V", "stall 1.3A 12V", "decoder middle"});
+}
+
+/// What a job comes to with the small catalogue and the usual house. The job must outlive it.
+inline core::Reckoned factsOf(const core::Job& job) {
+    static const core::House house;
+    static const core::Catalogue catalogue = smallCatalogue();
+    return core::reckoned(job, house, catalogue);
 }
 
 }  // namespace glimmet::tests

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/circuit/spice.h"
-#include "core/lamp/led.h"
+#include "core/led/led.h"
 
 #include <string>
 #include <vector>

@@ -1,12 +1,13 @@
 #include "app/lamps/lamps_strip.h"
 
+#include "app/lamps/lamps_view.h"
 #include "app/lamps/schematic.h"
 #include "app/picture/scene.h"
-#include "app/state_mark.h"
-#include "app/theme.h"
-#include "app/words.h"
-#include "core/job/checks.h"
-#include "core/job/jot.h"
+#include "app/theme/state_mark.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
+#include "core/work/lamps/lamps.h"
+#include "core/work/standing.h"
 
 #include <QAbstractButton>
 #include <QHBoxLayout>
@@ -23,8 +24,8 @@ struct OutputEntry {
     QString title, below;
     QColor wire;
     std::optional<core::State> state;
-    std::string circuit;  ///< what hangs on it, or empty
-    QString jot;          ///< what adds a lamp to it where it is free
+    std::string group;  ///< what hangs on it, or empty
+    QString jot;        ///< what adds a lamp to it where it is free
 };
 
 /// An output: a wire end in its colour, what it is called, what hangs on it and how that stands.
@@ -37,7 +38,7 @@ public:
     }
     void show(const OutputEntry& entry, bool chosen) {
         m_entry = entry;
-        setObjectName(u"output-"_s + (entry.circuit.empty() ? entry.jot : qs(entry.circuit)));
+        setObjectName(u"output-"_s + (entry.group.empty() ? entry.jot : qs(entry.group)));
         setAccessibleName(entry.state ? LampsStrip::tr("%1: %2, %3")
                                             .arg(entry.title, entry.below, stateWord(*entry.state))
                                       : LampsStrip::tr("%1: %2").arg(entry.title, entry.below));
@@ -87,19 +88,21 @@ private:
 };
 
 namespace {
-QString lampsOf(const core::Circuit& circuit) {
+QString lampsOf(const core::LampGroup& group) {
     int lamps = 0;
-    for (const core::LampRow& row : circuit.rows) lamps += static_cast<int>(row.lamps.size());
-    return lamps == 1 ? qs(circuit.name)
-                      : LampsStrip::tr("%1, %2 lamps").arg(qs(circuit.name)).arg(lamps);
+    for (const core::LampRow& row : group.rows) lamps += static_cast<int>(row.lamps.size());
+    return lamps == 1 ? qs(group.name)
+                      : LampsStrip::tr("%1, %2 lamps").arg(qs(group.name)).arg(lamps);
 }
 
 }  // namespace
 
 LampsStrip::~LampsStrip() = default;
 
+StageStrip* lampsStrip(QWidget* parent) { return new LampsStrip(parent); }
+
 LampsStrip::LampsStrip(QWidget* parent)
-    : QWidget(parent),
+    : StageStrip(parent),
       m_outputs(new QScrollArea(this)),
       m_canvas(new QScrollArea(this)),
       m_schematic(new Schematic),
@@ -128,39 +131,40 @@ LampsStrip::LampsStrip(QWidget* parent)
     connect(m_schematic, &Schematic::jotOffered, this, &LampsStrip::jotOffered);
 }
 
-void LampsStrip::show(const core::Job& job, const std::vector<core::Finding>& findings,
+void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
                       const std::string& subject) {
+    const core::Job& job = facts.job;
     std::vector<OutputEntry> entries;
-    const auto add = [&](const QString& title, const core::Circuit* circuit, const QColor& wire,
+    const auto add = [&](const QString& title, const core::LampGroup* group, const QColor& wire,
                          const QString& freeJot) {
-        OutputEntry entry{
-            title, circuit ? lampsOf(*circuit) : tr("free: add a lamp"), wire, {}, {}, freeJot};
-        if (circuit) {
-            entry.circuit = circuit->name;
-            const core::Finding* lead = core::leading(findings, core::Stage::Lamps, circuit->name);
+        OutputEntry entry{title,  group ? lampsOf(*group) : tr("free: add a lamp"), wire, {}, {},
+                          freeJot};
+        if (group) {
+            entry.group = group->name;
+            const core::Finding* lead = core::leading(findings, lampsView.stage, group->name);
             if (lead) entry.state = lead->state;
         }
         entries.push_back(std::move(entry));
     };
-    std::vector<const core::Circuit*> placed;
+    std::vector<const core::LampGroup*> placed;
     if (job.decoder) {
         for (const core::DecoderOutput& output : job.decoder->outputs) {
-            const core::Circuit* there = nullptr;
-            for (const core::Circuit& circuit : job.circuits) {
-                if (circuit.output == output.name) there = &circuit;
+            const core::LampGroup* there = nullptr;
+            for (const core::LampGroup& group : job.groups) {
+                if (group.output == output.name) there = &group;
             }
             if (there) placed.push_back(there);
             const bool directional = output.name == "front" || output.name == "rear";
             add(directional ? tr("%1, %2").arg(qs(output.name), qs(output.wire))
                             : tr("output %1, %2").arg(qs(output.name), qs(output.wire)),
-                there, wireColour(qs(output.wire)), qs(core::newLampJot(job, output.name)));
+                there, wireColour(qs(output.wire)), qs(core::lamps::newLampJot(job, output.name)));
         }
     }
-    for (const core::Circuit& circuit : job.circuits) {
-        if (std::find(placed.begin(), placed.end(), &circuit) != placed.end()) continue;
-        add(circuit.output == core::supplyOutput ? tr("on the supply")
-                                                 : tr("output %1").arg(qs(circuit.output)),
-            &circuit, wireColour(u"black"_s), {});
+    for (const core::LampGroup& group : job.groups) {
+        if (std::find(placed.begin(), placed.end(), &group) != placed.end()) continue;
+        add(group.output == core::supplyOutput ? tr("on the supply")
+                                               : tr("output %1").arg(qs(group.output)),
+            &group, wireColour(u"black"_s), {});
     }
     if (!job.decoder) add(tr("on the supply"), nullptr, wireColour(u"black"_s), u"lamp "_s);
 
@@ -171,20 +175,20 @@ void LampsStrip::show(const core::Job& job, const std::vector<core::Finding>& fi
             connect(button, &QAbstractButton::clicked, this, [this, button] {
                 const OutputEntry entry = button->entry();  // showing it changes what it holds
                 button->setChecked(false);
-                if (entry.circuit.empty())
+                if (entry.group.empty())
                     emit jotOffered(entry.jot);
                 else
-                    emit subjectChosen(entry.circuit);
+                    emit subjectChosen(entry.group);
             });
             return button;
         },
         [&](OutputButton& button, const OutputEntry& entry) {
-            button.show(entry, !entry.circuit.empty() && entry.circuit == subject);
+            button.show(entry, !entry.group.empty() && entry.group == subject);
         });
 
-    const core::Circuit* circuit = core::circuitNamed(job, subject);
-    if (!circuit && !job.circuits.empty()) circuit = &job.circuits.front();
-    m_schematic->show(job, circuit,
+    const core::LampGroup* group = core::groupNamed(job, subject);
+    if (!group && !job.groups.empty()) group = &job.groups.front();
+    m_schematic->show(facts, group,
                       tr("No lamp yet. Press an output on the left, or a place for a lamp in the "
                          "picture, or type  lamp front white  into the jot line."));
 }

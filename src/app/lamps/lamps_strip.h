@@ -1,12 +1,9 @@
 // The working strip of the lamps: the outputs of the decoder with what hangs on them, and the
-// circuit of the one pointed at.
+// group of the one pointed at.
 #pragma once
 
-#include "app/rows.h"
-#include "core/finding/finding.h"
-#include "core/job/job.h"
-
-#include <QWidget>
+#include "app/frame/rows.h"
+#include "app/stage_strip.h"
 
 #include <memory>
 #include <vector>
@@ -19,18 +16,14 @@ namespace glimmet::app {
 class OutputButton;
 class Schematic;
 
-class LampsStrip : public QWidget {
+class LampsStrip : public StageStrip {
     Q_OBJECT
 public:
     explicit LampsStrip(QWidget* parent = nullptr);
     ~LampsStrip() override;
-    void show(const core::Job& job, const std::vector<core::Finding>& findings,
-              const std::string& subject);
+    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+              const std::string& subject) override;
     [[nodiscard]] Schematic* schematic() { return m_schematic; }
-
-signals:
-    void subjectChosen(const std::string& subject);
-    void jotOffered(const QString& start);
 
 private:
     QScrollArea* m_outputs;

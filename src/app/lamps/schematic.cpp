@@ -1,8 +1,9 @@
 #include "app/lamps/schematic.h"
 
 #include "app/picture/scene.h"
-#include "app/theme.h"
-#include "app/words.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
+#include "core/led/resistor_choice.h"
 #include "core/quantity/format.h"
 
 #include <QHelpEvent>
@@ -54,24 +55,25 @@ void paintLedSymbol(QPainter& painter, const QPointF& middle, qreal size, const 
 
 Schematic::Schematic(QWidget* parent) : QWidget(parent) {
     setObjectName(u"schematic"_s);
-    setAccessibleName(tr("Circuit"));
+    setAccessibleName(tr("Schematic"));
     setMouseTracking(true);
 }
 
-void Schematic::show(const core::Job& job, const core::Circuit* circuit, const QString& empty) {
+void Schematic::show(const core::Reckoned& facts, const core::LampGroup* group,
+                     const QString& empty) {
     m_has = false;
     m_empty = empty;
-    if (circuit) {
-        if (const auto state = core::circuitState(job, *circuit, {})) {
+    if (group) {
+        if (const core::GroupState* state = facts.group(group->name)) {
             m_has = true;
-            m_circuit = *circuit;
+            m_group = *group;
             m_state = *state;
-            m_onSupply = circuit->output == core::supplyOutput;
-            const core::DecoderOutput* output = core::outputNamed(job, circuit->output);
+            m_onSupply = group->output == core::supplyOutput;
+            const core::DecoderOutput* output = core::outputNamed(facts.job, group->output);
             m_outputWire = output ? qs(output->wire) : QString();
-            setAccessibleName(tr("Circuit of %1, rows: %2, %3 in all")
-                                  .arg(qs(circuit->name))
-                                  .arg(circuit->rows.size())
+            setAccessibleName(tr("Schematic of %1, rows: %2, %3 in all")
+                                  .arg(qs(group->name))
+                                  .arg(group->rows.size())
                                   .arg(qs(core::formatted(state->total, 3))));
         }
     }
@@ -81,10 +83,10 @@ void Schematic::show(const core::Job& job, const core::Circuit* circuit, const Q
 
 QSize Schematic::minimumSizeHint() const {
     std::size_t deepest = 1;
-    for (const core::LampRow& row : m_circuit.rows) deepest = std::max(deepest, row.lamps.size());
-    const qreal columns = m_has ? static_cast<qreal>(m_circuit.rows.size()) : 1;
+    for (const core::LampRow& row : m_group.rows) deepest = std::max(deepest, row.lamps.size());
+    const qreal columns = m_has ? static_cast<qreal>(m_group.rows.size()) : 1;
     const qreal shared =
-        (m_circuit.shared > core::Ohms{0} ? 1 : 0) +
+        (m_group.shared > core::Ohms{0} ? 1 : 0) +
         (!m_state.outputSeriesKnown || m_state.outputSeries > core::Ohms{0} ? 1 : 0);
     return {qRound(qMax(firstColumn + columns * columnWidth,
                         firstColumn + shared * partWidth + outputWidth)),
@@ -93,11 +95,10 @@ QSize Schematic::minimumSizeHint() const {
 
 void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, qreal bottom) {
     const Theme& look = theme();
-    const core::LampRow& row = m_circuit.rows[r];
+    const core::LampRow& row = m_group.rows[r];
     const core::RowState& state = m_state.rows[r];
-    const QString called = m_circuit.rows.size() == 1
-                               ? qs(m_circuit.name)
-                               : u"%1/%2"_s.arg(qs(m_circuit.name)).arg(r + 1);
+    const QString called =
+        m_group.rows.size() == 1 ? qs(m_group.name) : u"%1/%2"_s.arg(qs(m_group.name)).arg(r + 1);
     const qreal resistorHeight = 40;
     const qreal resistorTop = bottom - 20 - resistorHeight;
     const qreal ledSpace = (resistorTop - top - 14) / static_cast<qreal>(row.lamps.size());
@@ -133,7 +134,7 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
                                       lamp.measured       ? tr("measured")
                                       : lamp.part.forward ? tr("from the catalogue")
                                                           : tr("assumed for its colour")),
-                             tr("lamp %1 ").arg(qs(m_circuit.name))});
+                             tr("lamp %1 ").arg(qs(m_group.name))});
     }
     const QRectF resistor(x - 8, resistorTop, 16, resistorHeight);
     const bool none = row.resistor && !(*row.resistor > core::Ohms{0});
@@ -185,7 +186,7 @@ void Schematic::paintEvent(QPaintEvent*) {
     const qreal top = 40;
     const qreal foot = height() - footHeight;
     const qreal bottom = foot - 42;
-    const qreal lastX = firstColumn + static_cast<qreal>(m_circuit.rows.size() - 1) * columnWidth;
+    const qreal lastX = firstColumn + static_cast<qreal>(m_group.rows.size() - 1) * columnWidth;
 
     // The common (blue) along the top, as a wire in its insulation.
     QPainterPath common(QPointF(20, top));
@@ -202,7 +203,7 @@ void Schematic::paintEvent(QPaintEvent*) {
                              .arg(volts(m_state.bus)),
                          u"track "_s});
 
-    for (std::size_t r = 0; r < m_circuit.rows.size(); ++r) {
+    for (std::size_t r = 0; r < m_group.rows.size(); ++r) {
         paintRow(painter, r, firstColumn + static_cast<qreal>(r) * columnWidth, top, bottom);
     }
 
@@ -231,23 +232,23 @@ void Schematic::paintEvent(QPaintEvent*) {
         x += 44;
         lead(30);
     };
-    if (m_circuit.shared > core::Ohms{0}) {
-        seriesPart(ohms(m_circuit.shared), tr("shared"),
+    if (m_group.shared > core::Ohms{0}) {
+        seriesPart(ohms(m_group.shared), tr("shared"),
                    tr("One resistor for all rows of %1, chosen. Press to change it.")
-                       .arg(qs(m_circuit.name)),
-                   tr("shared %1 ").arg(qs(m_circuit.name)), look.ink);
+                       .arg(qs(m_group.name)),
+                   tr("shared %1 ").arg(qs(m_group.name)), look.ink);
     }
     if (!m_onSupply && !m_state.outputSeriesKnown) {
         seriesPart(tr("?"), tr("on the board"),
                    tr("Whether output %1 carries a resistor on the board is not known; none is "
                       "assumed. Press to enter what you find.")
-                       .arg(qs(m_circuit.output)),
-                   tr("output %1 ").arg(qs(m_circuit.output)), look.ask);
+                       .arg(qs(m_group.output)),
+                   tr("output %1 ").arg(qs(m_group.output)), look.ask);
     } else if (!m_onSupply && m_state.outputSeries > core::Ohms{0}) {
         seriesPart(ohms(m_state.outputSeries), tr("on the board"),
                    tr("Resistor of output %1 on the decoder's board. Press to correct it.")
-                       .arg(qs(m_circuit.output)),
-                   tr("output %1 ").arg(qs(m_circuit.output)), look.ink);
+                       .arg(qs(m_group.output)),
+                   tr("output %1 ").arg(qs(m_group.output)), look.ink);
     }
     if (m_onSupply) {
         lead(30);
@@ -263,8 +264,8 @@ void Schematic::paintEvent(QPaintEvent*) {
     painter.setPen(look.ink);
     painter.drawText(QRectF(x + 6, foot - 32, 200, 20), Qt::AlignLeft | Qt::AlignVCenter,
                      m_outputWire.isEmpty()
-                         ? tr("output %1").arg(qs(m_circuit.output))
-                         : tr("output %1, %2").arg(qs(m_circuit.output), m_outputWire));
+                         ? tr("output %1").arg(qs(m_group.output))
+                         : tr("output %1, %2").arg(qs(m_group.output), m_outputWire));
     painter.setFont(figuresFont(13));
     painter.drawText(QRectF(x + 6, foot + 11, 100, 20), Qt::AlignLeft | Qt::AlignVCenter,
                      u"→ %1"_s.arg(qs(core::formatted(m_state.total, 3))));

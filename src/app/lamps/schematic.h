@@ -1,8 +1,8 @@
-// One lamp circuit as a schematic with its live values: common at the top, each row of lamps down
+// One lamp group as a schematic with its live values: common at the top, each row of lamps down
 // to its resistor, then what they share, the output that switches them, and decoder ground.
 #pragma once
 
-#include "core/job/lamp_state.h"
+#include "core/work/reckoned.h"
 
 #include <QWidget>
 
@@ -14,8 +14,8 @@ class Schematic : public QWidget {
     Q_OBJECT
 public:
     explicit Schematic(QWidget* parent = nullptr);
-    /// `circuit` nullptr: nothing chosen, `empty` is said instead.
-    void show(const core::Job& job, const core::Circuit* circuit, const QString& empty);
+    /// `group` nullptr: nothing chosen, `empty` is said instead.
+    void show(const core::Reckoned& facts, const core::LampGroup* group, const QString& empty);
     [[nodiscard]] QSize minimumSizeHint() const override;
 
     /// A symbol that can be pressed or hovered.
@@ -36,8 +36,8 @@ protected:
 
 private:
     void paintRow(QPainter& painter, std::size_t row, qreal x, qreal top, qreal bottom);
-    core::Circuit m_circuit;
-    core::CircuitState m_state;
+    core::LampGroup m_group;
+    core::GroupState m_state;
     bool m_has = false;
     QString m_empty;
     QString m_outputWire;  ///< insulation colour

@@ -1,9 +1,10 @@
 #include "app/measure/motor_plot.h"
 
-#include "app/theme.h"
-#include "app/words.h"
-#include "core/job/motor_chart.h"
+#include "app/measure/measure_view.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
 #include "core/quantity/format.h"
+#include "core/work/measure/motor_chart.h"
 
 #include <QHBoxLayout>
 #include <QMouseEvent>
@@ -61,7 +62,9 @@ QCPScatterStyle::ScatterShape shapeOf(core::MotorCondition condition) {
 
 }  // namespace
 
-MotorPlot::MotorPlot(QWidget* parent) : QWidget(parent), m_plot(new QCustomPlot(this)) {
+StageStrip* motorStrip(QWidget* parent) { return new MotorPlot(parent); }
+
+MotorPlot::MotorPlot(QWidget* parent) : StageStrip(parent), m_plot(new QCustomPlot(this)) {
     setObjectName(u"motorPlot"_s);
     setAccessibleName(tr("Motor: current over volts, with the decoder's limits"));
     auto* row = new QHBoxLayout(this);
@@ -74,8 +77,10 @@ MotorPlot::MotorPlot(QWidget* parent) : QWidget(parent), m_plot(new QCustomPlot(
     m_plot->setPlottingHint(QCP::phImmediateRefresh, false);
 }
 
-void MotorPlot::show(const core::Job& job) {
-    m_job = job;
+void MotorPlot::show(const core::Reckoned& facts, const std::vector<core::Finding>&,
+                     const std::string&) {
+    m_job = facts.job;
+    m_house = facts.house;
     m_hasJob = true;
     draw();
 }
@@ -92,7 +97,7 @@ void MotorPlot::draw() {
     m_marked.clear();
     m_bands.clear();
     m_plot->setBackground(look.paper);
-    const core::MotorChart chart = core::motorChart(job, {});
+    const core::measure::MotorChart chart = core::measure::motorChart(job, m_house);
 
     for (QCPAxis* axis : {m_plot->xAxis, m_plot->yAxis}) {
         axis->setLabelColor(look.ink);

@@ -2,9 +2,7 @@
 // volts, and the decoder's limits as bands.
 #pragma once
 
-#include "core/job/job.h"
-
-#include <QWidget>
+#include "app/stage_strip.h"
 
 #include <memory>
 #include <vector>
@@ -13,14 +11,12 @@ class QCustomPlot;
 
 namespace glimmet::app {
 
-class MotorPlot : public QWidget {
+class MotorPlot : public StageStrip {
     Q_OBJECT
 public:
     explicit MotorPlot(QWidget* parent = nullptr);
-    void show(const core::Job& job);
-
-signals:
-    void jotOffered(const QString& start);
+    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+              const std::string& subject) override;
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -41,6 +37,7 @@ private:
     void draw();
     QCustomPlot* m_plot;
     core::Job m_job;
+    core::House m_house;
     bool m_hasJob = false;
     std::vector<Marked> m_marked;
     std::vector<Band> m_bands;

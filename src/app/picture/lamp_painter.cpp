@@ -1,7 +1,6 @@
 #include "app/picture/scene.h"
-#include "app/theme.h"
-#include "app/words.h"
-#include "core/job/seat.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
 #include "core/quantity/format.h"
 
 #include <QCoreApplication>
@@ -88,31 +87,6 @@ QString tipOf(const core::LitLamp& lit) {
                : tr("%1 (%2): no resistor chosen yet").arg(qs(lit.name), qs(part.name));
 }
 
-QColor outputColour(const core::Job& job, const std::string& output) {
-    const core::DecoderOutput* found = core::outputNamed(job, output);
-    return wireColour(found ? qs(found->wire) : QString());
-}
-
-void paintLampWires(QPainter& painter, const MatView& view, const SceneInput& scene) {
-    const auto seat = core::decoderSeat(scene.job);
-    if (!seat) return;
-    const QRectF decoder = view.box(seat->corner, seat->length, seat->height);
-    const qreal width = qBound(1.2, view.scale * 0.3, 3.0);
-    for (const core::LitLamp& lit : scene.lamps) {
-        if (!scene.subject.empty() && lit.circuit != scene.subject) continue;
-        const QPointF at = view.at(lit.lamp->at);
-        const auto run = [&](const QColor& colour, qreal shift) {
-            QPainterPath path(QPointF(decoder.center().x() + shift * 3, decoder.top()));
-            const qreal roof = view.at({{}, scene.job.body.height * 0.8}).y() + shift;
-            path.cubicTo(QPointF(decoder.center().x() + shift * 3, roof), QPointF(at.x(), roof),
-                         at + QPointF(0, shift));
-            paintWire(painter, path, colour, width);
-        };
-        run(wireColour(u"blue"_s), -2);
-        run(outputColour(scene.job, lit.output), 3);
-    }
-}
-
 }  // namespace
 
 void paintLamps(QPainter& painter, const MatView& view, const SceneInput& scene,
@@ -148,52 +122,17 @@ void paintLamps(QPainter& painter, const MatView& view, const SceneInput& scene,
             }
         }
         painter.setCompositionMode(QPainter::CompositionMode_SourceOver);
-    } else if (scene.lens == Lens::Lamps) {
-        paintLampWires(painter, view, scene);
     }
     for (const core::LitLamp& lit : scene.lamps) {
         const QPointF at = view.at(lit.lamp->at);
-        const bool stressed = lit.circuit == scene.subject;
+        const bool stressed = lit.group == scene.subject;
         const QColor colour = lampColour(lit.lamp->part.family, lit.lamp->part.tint);
         if (!scene.dark) paintLed(painter, at, lit.lamp->facing, size, colour, stressed);
         const qreal reach = qMax(12.0, size * 0.8);
         targets.push_back({QRectF(at.x() - reach, at.y() - reach, 2 * reach, 2 * reach),
                            tipOf(lit),
                            {},
-                           lit.circuit});
-        if (!scene.dark && scene.lens == Lens::Lamps && stressed) {
-            const bool front = at.x() < view.at({job.body.length / 2.0, {}}).x();
-            paintLegend(painter, at + QPointF(front ? 18 : -18, 14),
-                        lit.connected
-                            ? tr("%1, %2").arg(qs(lit.name), qs(core::formatted(lit.current, 3)))
-                            : tr("%1, no resistor").arg(qs(lit.name)),
-                        front ? Qt::AlignLeft : Qt::AlignRight, theme().matInk, theme().mat);
-        }
-    }
-    if (scene.dark || scene.lens != Lens::Lamps) return;
-    // Sites made for a lamp that has none yet.
-    for (const core::LampSite& site : job.body.sites) {
-        const bool taken =
-            std::any_of(scene.lamps.begin(), scene.lamps.end(), [&](const auto& lit) {
-                return lit.lamp->site == site.name || lit.circuit == site.name;
-            });
-        if (taken) continue;
-        const QPointF at = view.at(site.at);
-        painter.setPen(QPen(theme().matInk, 1.6, Qt::DashLine));
-        painter.setBrush(QColor(0, 0, 0, 70));
-        painter.drawEllipse(at, 11, 11);
-        painter.setPen(QPen(theme().matInk, 2));
-        painter.drawLine(at - QPointF(5, 0), at + QPointF(5, 0));
-        painter.drawLine(at - QPointF(0, 5), at + QPointF(0, 5));
-        const bool front = at.x() < view.at({job.body.length / 2.0, {}}).x();
-        paintLegend(painter, at + QPointF(front ? 16 : -16, 0),
-                    tr("room for a %1").arg(qs(site.name)),
-                    (front ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter, theme().matInk,
-                    theme().mat);
-        targets.push_back({QRectF(at.x() - 13, at.y() - 13, 26, 26),
-                           tr("Room for a %1. Press to add it.").arg(qs(site.name)),
-                           tr("lamp %1 white").arg(qs(site.name)),
-                           {}});
+                           lit.group});
     }
 }
 

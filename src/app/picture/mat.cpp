@@ -1,5 +1,5 @@
 #include "app/picture/scene.h"
-#include "app/theme.h"
+#include "app/theme/theme.h"
 
 #include <QPainter>
 

@@ -1,9 +1,9 @@
 #include "app/picture/scene.h"
-#include "app/theme.h"
-#include "app/words.h"
-#include "core/job/motor_chart.h"
-#include "core/job/seat.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
 #include "core/quantity/format.h"
+#include "core/work/motor_evidence.h"
+#include "core/work/seat.h"
 
 #include <QCoreApplication>
 #include <QPainter>
@@ -163,8 +163,8 @@ QRectF paintMotor(QPainter& painter, const MatView& view, const SceneInput& scen
                 QRectF(box.right() - box.width() * 0.13, y, box.width() * 0.09, height * 0.14));
         }
     }
-    const core::MotorChart chart = core::motorChart(job, {});
-    const QString path = chart.path ? qs(core::formatted(*chart.path, 3)) : tr("not measured");
+    const auto ohms = core::motorPath(*job.motor);
+    const QString path = ohms ? qs(core::formatted(*ohms, 3)) : tr("not measured");
     targets.push_back(
         {box, tr("Motor: path %1. Press to enter a stall test.").arg(path), u"stall "_s, {}});
     return box;
@@ -208,72 +208,16 @@ QRectF paintDecoder(QPainter& painter, const MatView& view, const SceneInput& sc
     return box;
 }
 
-void paintMotorWires(QPainter& painter, const MatView& view, const SceneInput& scene,
-                     const QRectF& decoder, const QRectF& motor) {
-    if (decoder.isNull()) return;
-    const qreal width = qBound(1.6, view.scale * 0.5, 4.0);
-    const QColor ground = theme().mat;
-    const QColor ink = theme().matInk;
-    // Each legend stands at the far end of its wire, on the side where nothing else is.
-    const auto wire = [&](QPointF from, QPointF to, const QString& colour, const QString& role,
-                          qreal bend, QPointF legend, Qt::Alignment side) {
-        QPainterPath path(from);
-        path.cubicTo(from + QPointF(0, bend), to - QPointF(0, bend), to);
-        paintWire(painter, path, wireColour(colour), width);
-        paintLegend(painter, legend, role, side, ink, ground);
-    };
-    if (!motor.isNull()) {
-        const QPointF plus(motor.right() - motor.width() * 0.12, motor.top() + 2);
-        const QPointF minus(motor.right() - motor.width() * 0.04, motor.bottom() - 4);
-        wire({decoder.left() + decoder.width() * 0.2, decoder.bottom()}, plus, u"orange"_s,
-             tr("M+ orange"), 14, QPointF(motor.right() + 5, motor.top() + 1), Qt::AlignLeft);
-        wire({decoder.left() + decoder.width() * 0.36, decoder.bottom()}, minus, u"grey"_s,
-             tr("M− grey"), 30, QPointF(motor.right() + 5, motor.bottom()),
-             Qt::AlignLeft | Qt::AlignBottom);
-    }
-    const auto& axles = scene.job.body.axles;
-    if (axles.empty()) return;
-    const core::Axle& last = axles.back();
-    const QPointF wheel = view.at({last.x, last.diameter / 2.0});
-    const qreal r = view.size(last.diameter) / 2;
-    const QPointF right(wheel.x() - r * 0.4, wheel.y() - r * 0.5);
-    const QPointF left(wheel.x() + r * 0.4, wheel.y() - r * 0.5);
-    wire({decoder.left() + decoder.width() * 0.7, decoder.bottom()}, right, u"red"_s,
-         tr("right rail, red"), 30, wheel + QPointF(-r - 6, r * 0.3),
-         Qt::AlignRight | Qt::AlignVCenter);
-    wire({decoder.left() + decoder.width() * 0.86, decoder.bottom()}, left, u"black"_s,
-         tr("left rail, black"), 20, wheel + QPointF(r + 6, r * 0.3),
-         Qt::AlignLeft | Qt::AlignVCenter);
-}
-
 }  // namespace
 
-void paintModel(QPainter& painter, const MatView& view, const SceneInput& scene,
-                std::vector<Target>& targets) {
+PartBoxes paintModel(QPainter& painter, const MatView& view, const SceneInput& scene,
+                     std::vector<Target>& targets) {
     painter.setRenderHint(QPainter::Antialiasing);
     paintGround(painter, view, scene.job.body, scene.dark);
     paintAxles(painter, view, scene, targets);
     paintBody(painter, view, scene);
-    if (scene.dark) return;
-    const QRectF motor = paintMotor(painter, view, scene, targets);
-    const QRectF decoder = paintDecoder(painter, view, scene, targets);
-    const Theme& look = theme();
-    if (scene.lens == Lens::Motor) {
-        paintMotorWires(painter, view, scene, decoder, motor);
-        for (const core::Cavity& cavity : scene.job.body.cavities) {
-            const QRectF box = view.box(cavity.corner, cavity.length, cavity.height);
-            if (box.width() < 60) continue;
-            paintLegend(painter, box.topLeft() + QPointF(3, 3), qs(cavity.name), Qt::AlignLeft,
-                        look.matInk, look.hollow);
-        }
-        if (!motor.isNull()) {
-            const core::MotorChart chart = core::motorChart(scene.job, {});
-            paintLegend(painter, QPointF(motor.center().x(), motor.bottom() + 3),
-                        chart.path ? tr("motor, %1").arg(qs(core::formatted(*chart.path, 3)))
-                                   : tr("motor, not measured"),
-                        Qt::AlignHCenter, look.matInk, look.mat);
-        }
-    }
+    if (scene.dark) return {};
+    return {paintMotor(painter, view, scene, targets), paintDecoder(painter, view, scene, targets)};
 }
 
 }  // namespace glimmet::app

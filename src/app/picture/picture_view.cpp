@@ -1,7 +1,7 @@
 #include "app/picture/picture_view.h"
 
-#include "app/theme.h"
-#include "app/words.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
 #include "core/quantity/format.h"
 
 #include <QHelpEvent>
@@ -30,13 +30,13 @@ PictureView::PictureView(QWidget* parent) : QWidget(parent) {
     setCursor(Qt::CrossCursor);
 }
 
-void PictureView::show(const core::Job& job, Lens lens, const std::string& subject) {
-    const bool other = !m_hasJob || job.body != m_job.body;
-    m_job = job;
+void PictureView::show(const core::Reckoned& facts, LensPainter lens, const std::string& subject) {
+    const bool other = !m_hasJob || facts.job.body != m_job.body;
+    m_job = facts.job;
     m_hasJob = true;
     m_lens = lens;
     m_subject = subject;
-    m_lamps = core::litLamps(m_job, {});
+    m_lamps = core::litLamps(m_job, facts.groups);
     if (other) fit();
     update();
 }
@@ -81,8 +81,9 @@ void PictureView::paintEvent(QPaintEvent*) {
     m_targets.clear();
     paintMat(painter, m_view, rect(), m_dark && m_hasJob);
     if (!m_hasJob) return;
-    const SceneInput scene{m_job, m_lamps, m_subject, m_lens, m_dark};
-    paintModel(painter, m_view, scene, m_targets);
+    const SceneInput scene{m_job, m_lamps, m_subject, m_dark};
+    const PartBoxes parts = paintModel(painter, m_view, scene, m_targets);
+    if (!m_dark && m_lens) m_lens({painter, m_view, scene, parts, m_targets});
     paintLamps(painter, m_view, scene, m_targets);
 
     // How large it is shown: one millimetre of screen for one of the model is "true size".

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "app/picture/scene.h"
+#include "core/work/reckoned.h"
 
 #include <QWidget>
 
@@ -14,8 +15,8 @@ class PictureView : public QWidget {
     Q_OBJECT
 public:
     explicit PictureView(QWidget* parent = nullptr);
-    /// `job` is copied: what is painted does not depend on who edits meanwhile.
-    void show(const core::Job& job, Lens lens, const std::string& subject);
+    /// The job is copied: what is painted does not depend on who edits meanwhile.
+    void show(const core::Reckoned& facts, LensPainter lens, const std::string& subject);
     void showNothing();
     void setDark(bool dark);
     [[nodiscard]] bool dark() const { return m_dark; }
@@ -47,7 +48,7 @@ private:
     bool m_hasJob = false;
     std::vector<core::LitLamp> m_lamps;
     std::string m_subject;
-    Lens m_lens = Lens::Motor;
+    LensPainter m_lens = nullptr;
     bool m_dark = false;
     MatView m_view;
     bool m_fitted = true;  ///< follows the size of the window until zoomed or moved

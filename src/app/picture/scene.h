@@ -1,8 +1,8 @@
 // The drawing of a model, to scale: from millimetres to pixels, and the painters of its parts.
 #pragma once
 
-#include "core/job/job.h"
-#include "core/job/lamp_state.h"
+#include "core/record/job.h"
+#include "core/work/lamp_groups.h"
 
 #include <QCoreApplication>
 #include <QPainterPath>
@@ -34,29 +34,42 @@ struct MatView {
     }
 };
 
-enum class Lens { Motor, Lamps };
-
 /// Something in the picture that can be pointed at.
 struct Target {
     QRectF where;         ///< in pixels
     QString tip;          ///< what it is and what its numbers rest on
     QString jot;          ///< start of the jot line that enters it
-    std::string subject;  ///< the lamp circuit, if it is one
+    std::string subject;  ///< the lamp group, if it is one
 };
 
 struct SceneInput {
     const core::Job& job;
     const std::vector<core::LitLamp>& lamps;
-    std::string subject;  ///< circuit to be stressed
-    Lens lens = Lens::Motor;
-    bool dark = false;  ///< room lights off
+    std::string subject;  ///< lamp group to be stressed
+    bool dark = false;    ///< room lights off
 };
 
+/// Where parts came to lie in the picture; null where there is none.
+struct PartBoxes {
+    QRectF motor, decoder;
+};
+
+/// What a stage adds to the picture: wires, legends, places to press. Painted between the model
+/// and its lamps, never in the dark.
+struct LensInput {
+    QPainter& painter;
+    const MatView& view;
+    const SceneInput& scene;
+    const PartBoxes& parts;
+    std::vector<Target>& targets;
+};
+using LensPainter = void (*)(const LensInput& input);
+
 void paintMat(QPainter& painter, const MatView& view, const QRectF& area, bool dark);
-/// Ground, body, hollows, axles, motor and decoder, wires of the lens. Targets are added as
-/// things are painted, so that pointing always meets what is seen.
-void paintModel(QPainter& painter, const MatView& view, const SceneInput& scene,
-                std::vector<Target>& targets);
+/// Ground, body, hollows, axles, motor and decoder. Targets are added as things are painted, so
+/// that pointing always meets what is seen.
+PartBoxes paintModel(QPainter& painter, const MatView& view, const SceneInput& scene,
+                     std::vector<Target>& targets);
 void paintLamps(QPainter& painter, const MatView& view, const SceneInput& scene,
                 std::vector<Target>& targets);
 

@@ -6,17 +6,20 @@
 #include "core/finding/state.h"
 
 #include <string>
+#include <string_view>
 #include <vector>
 
 namespace glimmet::core {
 
-/// Stages of the work, in working order. Only those that Glimmet can do something for exist.
-enum class Stage { Measure, Lamps };
-inline constexpr Stage stages[] = {Stage::Measure, Stage::Lamps};
-/// "measure" "lamps"
-[[nodiscard]] constexpr std::string_view name(Stage stage) {
-    return stage == Stage::Measure ? "measure" : "lamps";
-}
+/// How much is at stake, the gravest last: of two findings of one state the graver one speaks.
+enum class Gravity {
+    CouldBeBetter,
+    LooksUneven,
+    WorksBadly,
+    DoesNotWork,
+    PartDestroyed,
+    FirePeople,
+};
 
 /// Something the user could do about a finding. Taking it means entering its jot line, so that
 /// options, typing and scripts all change a job the same way.
@@ -29,10 +32,11 @@ struct Option {
 };
 
 struct Finding {
-    std::string id;  ///< stable: "motor.rating", "lamp.current:front lamp"
-    Stage stage{};
-    std::string subject;  ///< the lamp circuit it is about, or empty
+    std::string id;          ///< stable: "motor.rating", "lamp.current:front lamp"
+    std::string_view stage;  ///< the name of its room: "measure"; lives as long as the program
+    std::string subject;     ///< what it is about (a lamp group), or empty
     State state{};
+    Gravity gravity{};
     Text sentence;  ///< the answer, for a tired person
     Text action;    ///< what to do next, in a few words; empty when nothing is to be done
     std::vector<Figure> figures;

@@ -3,9 +3,9 @@
 // they cannot disagree.
 #pragma once
 
-#include "core/job/job.h"
 #include "core/jot/token.h"
 #include "core/quantity/format.h"
+#include "core/record/job.h"
 #include "core/result.h"
 
 #include <optional>

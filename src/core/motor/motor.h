@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/finding/state.h"
+#include "core/motor/condition.h"
 #include "core/quantity/quantities.h"
 
 #include <optional>
@@ -11,14 +12,6 @@
 #include <vector>
 
 namespace glimmet::core {
-
-enum class MotorCondition { Light, Hauling, Slipping, Stalled };
-inline constexpr MotorCondition motorConditions[] = {MotorCondition::Light, MotorCondition::Hauling,
-                                                     MotorCondition::Slipping,
-                                                     MotorCondition::Stalled};
-/// "light" "hauling" "slipping" "stalled"
-[[nodiscard]] std::string_view name(MotorCondition condition);
-[[nodiscard]] std::optional<MotorCondition> motorConditionNamed(std::string_view name);
 
 struct MotorReading {
     MotorCondition condition{};
@@ -49,17 +42,6 @@ struct MotorSupply {
 /// by volts, so it is taken as read.
 [[nodiscard]] std::optional<Amperes> largestReading(std::span<const MotorReading> readings,
                                                     MotorCondition condition);
-
-/// How a decoder's ratings are held against the motor; workshops differ.
-enum class RatingRule {
-    Strict,   ///< continuous >= stall
-    Slip,     ///< continuous >= slipping and peak >= stall (the common rule)
-    Running,  ///< continuous >= 1.25 × the larger of light and hauling
-};
-/// "strict" "slip" "running"
-[[nodiscard]] std::string_view name(RatingRule rule);
-[[nodiscard]] std::optional<RatingRule> ratingRuleNamed(std::string_view name);
-inline constexpr double runningMargin = 1.25;  ///< of the lenient rule
 
 struct MotorRating {
     Amperes continuous{};  ///< > 0

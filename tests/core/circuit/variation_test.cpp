@@ -3,7 +3,7 @@
 
 #include "core/circuit/fault.h"
 #include "core/circuit/monte_carlo.h"
-#include "core/lamp/light.h"
+#include "core/led/light.h"
 #include "core/wire/wire.h"
 #include "support/part_circuits.h"
 #include "support/print_quantity.h"

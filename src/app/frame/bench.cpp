@@ -1,0 +1,228 @@
+#include "app/frame/bench.h"
+
+#include "app/theme/words.h"
+
+#include <QDate>
+#include <QUndoCommand>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+class Bench::ShelfCommand : public QUndoCommand {
+public:
+    ShelfCommand(Bench& bench, const core::Text& what, store::JobId job, bool puts, bool done)
+        : QUndoCommand(said(what)),
+          m_bench(bench),
+          m_what(what),
+          m_job(job),
+          m_puts(puts),
+          m_done(done) {}
+    void undo() override { m_bench.setOnShelf(m_job, !m_puts, m_what); }
+    void redo() override {
+        if (m_done)
+            m_done = false;
+        else
+            m_bench.setOnShelf(m_job, m_puts, m_what);
+    }
+
+private:
+    Bench& m_bench;
+    core::Text m_what;
+    store::JobId m_job;
+    bool m_puts;
+    bool m_done;
+};
+
+Bench::Bench(core::Catalogue catalogue, QObject* parent)
+    : QObject(parent), m_catalogue(std::move(catalogue)) {}
+Bench::~Bench() = default;
+
+const core::Finding* Bench::spoken() const {
+    for (const core::Finding& finding : m_findings) {
+        if (finding.id == m_spokenId && finding.stage == m_stage) return &finding;
+    }
+    const core::Finding* about = core::leading(m_findings, m_stage, m_subject);
+    return about ? about : core::leading(m_findings, m_stage);
+}
+
+void Bench::setWorkshop(std::unique_ptr<store::Workshop> workshop) {
+    m_shelfUndo.clear();
+    m_jobId.reset();
+    m_job = {};
+    m_findings.clear();
+    m_workshop = std::move(workshop);
+    emit workshopChanged();
+    emit jobChanged();
+}
+
+void Bench::openJob(store::JobId id) {
+    if (!m_workshop) return;
+    auto job = m_workshop->job(id);
+    if (!job) {
+        emit failed(said(job.error()));
+        return;
+    }
+    m_jobId = id;
+    m_job = std::move(*job);
+    m_subject.clear();
+    m_spokenId.clear();
+    recompute();
+}
+
+void Bench::follow() {
+    if (!m_workshop || !readOnly()) return;
+    const auto written = m_workshop->writtenElsewhere();
+    if (!written || !*written) return;  // a writer in the middle of it: the next look will tell
+    emit shelfChanged();
+    if (!m_jobId) return;
+    auto job = m_workshop->job(*m_jobId);
+    if (!job || *job == m_job) return;
+    m_job = std::move(*job);
+    recompute();
+}
+
+void Bench::recompute() {
+    m_facts.emplace(core::reckoned(m_job, m_house, m_catalogue));
+    m_findings = core::findings(*m_facts);
+    m_undoable = {};
+    if (m_workshop && m_jobId && !readOnly()) {
+        if (auto undoable = m_workshop->undoable(*m_jobId)) m_undoable = std::move(*undoable);
+    }
+    emit jobChanged();
+}
+
+bool Bench::undo() { return m_workshop && m_jobId && moved(m_workshop->undo(*m_jobId)); }
+bool Bench::redo() { return m_workshop && m_jobId && moved(m_workshop->redo(*m_jobId)); }
+
+bool Bench::moved(const core::Result<store::Moved>& step) {
+    if (!step) {
+        emit failed(said(step.error()));
+        return false;
+    }
+    m_job = step->job;
+    recompute();
+    if (step->larger) {
+        emit failed(tr("%1 changed more than this job. The rest of it stays as it is.")
+                        .arg(said(step->what)));
+    }
+    return true;
+}
+
+bool Bench::edit(const core::Text& what, const core::Job& after) {
+    if (!m_workshop || !m_jobId) return false;
+    if (const auto recorded = m_workshop->record(*m_jobId, after, what); !recorded) {
+        emit failed(said(recorded.error()));
+        return false;
+    }
+    m_job = after;
+    recompute();
+    return true;
+}
+
+core::Result<core::Jotted> Bench::understood(const QString& line) const {
+    return core::understood(line.toStdString(), m_job, m_catalogue,
+                            QDate::currentDate().toString(Qt::ISODate).toStdString());
+}
+
+std::vector<core::JotCompletion> Bench::completions(const QString& line) const {
+    return core::jotCompletions(line.toStdString(), m_job, m_catalogue);
+}
+
+bool Bench::take(const QString& line) {
+    if (!hasJob()) {
+        emit failed(
+            tr("There is no model on the bench. Put one on the shelf first: Workshop, New job."));
+        return false;
+    }
+    auto jotted = understood(line);
+    if (!jotted) {
+        emit failed(said(jotted.error()));
+        return false;
+    }
+    if (jotted->after == m_job) {
+        emit failed(tr("That is how it stands already: %1.").arg(said(jotted->meaning)));
+        return false;
+    }
+    if (!jotted->stage.empty()) {
+        m_stage = jotted->stage;
+        m_subject = jotted->subject;
+    }
+    // A finding that was picked by hand stays in view as long as it is about the same thing.
+    if (const core::Finding* before = spoken(); !before || before->subject != m_subject) {
+        m_spokenId.clear();
+    }
+    return edit(jotted->meaning, jotted->after);
+}
+
+void Bench::goTo(std::string_view stage) {
+    m_stage = stage;
+    m_subject.clear();
+    m_spokenId.clear();
+    emit attentionChanged();
+}
+
+void Bench::pointAt(const std::string& subject) {
+    m_subject = subject;
+    m_spokenId.clear();
+    for (const core::Finding& finding : m_findings) {
+        if (subject.empty() || finding.subject != subject) continue;
+        m_stage = finding.stage;
+        break;
+    }
+    emit attentionChanged();
+}
+
+void Bench::speakOf(const std::string& findingId) {
+    m_spokenId = findingId;
+    for (const core::Finding& finding : m_findings) {
+        if (finding.id != findingId) continue;
+        m_stage = finding.stage;
+        m_subject = finding.subject;
+    }
+    emit attentionChanged();
+}
+
+bool Bench::addJob(const core::Job& job, const core::Text& what) {
+    if (!m_workshop) return false;
+    const auto id = m_workshop->add(job, what);
+    if (!id) {
+        emit failed(said(id.error()));
+        return false;
+    }
+    m_shelfUndo.push(new ShelfCommand(*this, what, *id, true, true));
+    emit shelfChanged();
+    openJob(*id);
+    return true;
+}
+
+void Bench::takeOffShelf() {
+    if (!m_workshop || !m_jobId) return;
+    if (readOnly()) {
+        emit failed(tr("The workshop is open read-only: nothing can be taken off the shelf."));
+        return;
+    }
+    m_shelfUndo.push(new ShelfCommand(*this, core::text("%1 off the shelf", m_job.name), *m_jobId,
+                                      false, false));
+}
+
+void Bench::setOnShelf(store::JobId id, bool onShelf, const core::Text& what) {
+    if (const auto done = m_workshop->setOnShelf(id, onShelf, what); !done) {
+        emit failed(said(done.error()));
+        return;
+    }
+    emit shelfChanged();
+    if (onShelf) {
+        openJob(id);
+    } else if (m_jobId == id) {
+        const auto jobs = m_workshop->jobs();
+        if (jobs && !jobs->empty()) {
+            openJob(jobs->front().id);
+        } else {
+            m_jobId.reset();
+            m_job = {};
+            recompute();
+        }
+    }
+}
+
+}  // namespace glimmet::app

@@ -1,0 +1,89 @@
+// What lies on the bench: the open workshop, the open job, its findings, and what is pointed at.
+// Every change of a job goes through here: recorded in the workshop as it happens, undoable, and
+// followed by the signals that make the views show it.
+#pragma once
+
+#include "core/work/jot.h"
+#include "core/work/standing.h"
+#include "store/workshop.h"
+
+#include <QObject>
+#include <QUndoStack>
+
+#include <memory>
+#include <optional>
+
+namespace glimmet::app {
+
+class Bench : public QObject {
+    Q_OBJECT
+public:
+    explicit Bench(core::Catalogue catalogue, QObject* parent = nullptr);
+    ~Bench() override;
+
+    [[nodiscard]] store::Workshop* workshop() const { return m_workshop.get(); }
+    [[nodiscard]] bool readOnly() const { return m_workshop && m_workshop->readOnly(); }
+    [[nodiscard]] const core::Catalogue& catalogue() const { return m_catalogue; }
+    [[nodiscard]] bool hasJob() const { return m_jobId.has_value(); }
+    [[nodiscard]] store::JobId jobId() const { return m_jobId.value_or(0); }
+    [[nodiscard]] const core::Job& job() const { return m_job; }
+    /// What the open job comes to. Range: there is one.
+    [[nodiscard]] const core::Reckoned& facts() const { return *m_facts; }
+    [[nodiscard]] const std::vector<core::Finding>& findings() const { return m_findings; }
+    [[nodiscard]] std::string_view stage() const { return m_stage; }
+    /// The group pointed at, or empty.
+    [[nodiscard]] const std::string& subject() const { return m_subject; }
+    /// The finding that the reckoning speaks about; nullptr when there is none.
+    [[nodiscard]] const core::Finding* spoken() const;
+    /// What undo and redo of the open job would take back and bring back.
+    [[nodiscard]] const store::Undoable& undoable() const { return m_undoable; }
+    [[nodiscard]] QUndoStack* shelfUndoStack() { return &m_shelfUndo; }
+
+    void setWorkshop(std::unique_ptr<store::Workshop> workshop);
+    void openJob(store::JobId id);
+    /// Shows what another window has written since; for a workshop that is open read-only.
+    void follow();
+    void goTo(std::string_view stage);
+    void pointAt(const std::string& subject);
+    void speakOf(const std::string& findingId);
+
+    /// How a jot line would be understood now.
+    [[nodiscard]] core::Result<core::Jotted> understood(const QString& line) const;
+    [[nodiscard]] std::vector<core::JotCompletion> completions(const QString& line) const;
+    /// Enters a jot line. False, with the sentence in failed(), when nothing was taken.
+    bool take(const QString& line);
+    /// One step of the open job back or forward, as the workshop file has it. False as take().
+    bool undo();
+    bool redo();
+    bool addJob(const core::Job& job, const core::Text& what);
+    void takeOffShelf();
+
+signals:
+    void workshopChanged();
+    void shelfChanged();
+    void jobChanged();        ///< other job, other contents: everything is to be shown anew
+    void attentionChanged();  ///< stage, subject or finding in question
+    void failed(const QString& sentence);
+
+private:
+    class ShelfCommand;
+    void recompute();
+    bool moved(const core::Result<store::Moved>& step);
+    void setOnShelf(store::JobId id, bool onShelf, const core::Text& what);
+    bool edit(const core::Text& what, const core::Job& after);
+
+    core::Catalogue m_catalogue;
+    std::unique_ptr<store::Workshop> m_workshop;
+    std::optional<store::JobId> m_jobId;
+    core::House m_house;
+    core::Job m_job;
+    std::optional<core::Reckoned> m_facts;  ///< of m_job
+    std::vector<core::Finding> m_findings;
+    std::string_view m_stage = core::jobRooms().front().name;
+    std::string m_subject;
+    std::string m_spokenId;
+    store::Undoable m_undoable;
+    QUndoStack m_shelfUndo;
+};
+
+}  // namespace glimmet::app

@@ -1,0 +1,387 @@
+#include "app/frame/main_window.h"
+
+#include "app/frame/about.h"
+#include "app/frame/empty_bench.h"
+#include "app/frame/jot_line.h"
+#include "app/frame/jot_list.h"
+#include "app/frame/line_of_work.h"
+#include "app/frame/notices.h"
+#include "app/frame/reckoning_panel.h"
+#include "app/frame/shelf/shelf_view.h"
+#include "app/frame/workshop_files.h"
+#include "app/picture/picture_view.h"
+#include "app/stage_strip.h"
+#include "app/stage_view.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
+#include "core/work/record_lines.h"
+
+#include <QAction>
+#include <QApplication>
+#include <QCloseEvent>
+#include <QFrame>
+#include <QHBoxLayout>
+#include <QMenuBar>
+#include <QSettings>
+#include <QSplitter>
+#include <QStackedWidget>
+#include <QTimer>
+#include <QUndoStack>
+#include <QVBoxLayout>
+
+#include <unordered_set>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+constexpr int followMilliseconds = 700;  // how far a read-only window is behind the one that writes
+
+}  // namespace
+
+MainWindow::MainWindow(core::Catalogue catalogue) : m_bench(std::move(catalogue)) {
+    setWindowTitle(tr("Glimmet"));
+    setWindowIcon(QIcon(u":/icons/glimmet.svg"_s));
+    resize(1280, 800);
+    build();
+    buildMenus();
+    connect(&m_bench, &Bench::jobChanged, this, &MainWindow::showAll);
+    connect(&m_bench, &Bench::attentionChanged, this, &MainWindow::showAttention);
+    connect(&m_bench, &Bench::workshopChanged, this, &MainWindow::reloadShelf);
+    connect(&m_bench, &Bench::shelfChanged, this, &MainWindow::reloadShelf);
+    connect(&m_bench, &Bench::failed, this,
+            [this](const QString& sentence) { m_notices->say(sentence); });
+    connect(&m_scan, &ShelfScan::found, m_shelf->model(), &ShelfModel::setStandings);
+    connect(&m_scan, &ShelfScan::progressed, m_shelf, &ShelfView::showProgress);
+    connect(m_shelf, &ShelfView::scanCancelled, &m_scan, &ShelfScan::cancel);
+
+    auto* following = new QTimer(this);
+    connect(following, &QTimer::timeout, &m_bench, &Bench::follow);
+    following->start(followMilliseconds);
+
+    QSettings settings;
+    restoreGeometry(settings.value(u"window/geometry"_s).toByteArray());
+    m_splitter->restoreState(settings.value(u"window/splitter"_s).toByteArray());
+    setNight(settings.value(u"window/night"_s, false).toBool());
+    showAll();
+    m_jot->focusLine();  // the hand that holds the meter types first
+}
+
+MainWindow::~MainWindow() = default;
+
+void MainWindow::build() {
+    auto* bench = new QWidget(this);
+    bench->setObjectName(u"bench"_s);
+    setCentralWidget(bench);
+    m_shelf = new ShelfView(bench);
+    m_line = new LineOfWork(bench);
+    m_picture = new PictureView(bench);
+    m_reckoning = new ReckoningPanel(bench);
+    m_jot = new JotLine([this](const QString& line) { return m_bench.understood(line); },
+                        [this](const QString& line) { return m_bench.take(line); },
+                        [this](const QString& line) { return m_bench.completions(line); }, bench);
+
+    m_jotList = new JotList(bench);
+    m_jotList->hide();
+    connect(m_jotList, &JotList::exampleChosen, m_jot, &JotLine::offer);
+    connect(m_jotList, &JotList::closed, m_jot, &JotLine::focusLine);
+    connect(m_jot, &JotLine::begun, m_jotList, &QWidget::hide);
+
+    m_notices = new Notices(bench);
+    m_files = new WorkshopFiles(m_bench, *m_notices, this);
+    connect(m_files, &WorkshopFiles::closing, &m_scan, &ShelfScan::cancel);
+
+    auto* kinds = new EmptyBench(bench);
+    connect(kinds, &EmptyBench::kindChosen, this, &MainWindow::begin);
+    m_pictureStack = new QStackedWidget(bench);
+    m_pictureStack->addWidget(m_picture);
+    m_pictureStack->addWidget(kinds);
+
+    m_strip = new QStackedWidget(bench);
+    for (const StageView& view : stageViews()) {
+        StageStrip* strip = view.strip(m_strip);
+        m_strip->addWidget(strip);
+        connect(strip, &StageStrip::subjectChosen, &m_bench, &Bench::pointAt);
+        connect(strip, &StageStrip::jotOffered, m_jot, &JotLine::offer);
+    }
+    m_splitter = new QSplitter(Qt::Vertical, bench);
+    m_splitter->addWidget(m_pictureStack);
+    m_splitter->addWidget(m_strip);
+    m_splitter->setStretchFactor(0, 1);
+    m_splitter->setStretchFactor(1, 1);
+    m_splitter->setSizes({330, 270});
+    m_splitter->setChildrenCollapsible(false);
+
+    const auto rule = [bench](bool upright) {
+        auto* line = new QFrame(bench);
+        line->setObjectName(u"rule"_s);
+        if (upright)
+            line->setFixedWidth(1);
+        else
+            line->setFixedHeight(1);
+        return line;
+    };
+    auto* middle = new QHBoxLayout;
+    middle->setSpacing(0);
+    middle->addWidget(m_line);
+    middle->addWidget(rule(true));
+    middle->addWidget(m_splitter, 1);
+    middle->addWidget(rule(true));
+    middle->addWidget(m_reckoning);
+    auto* column = new QVBoxLayout(bench);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addWidget(m_shelf);
+    column->addWidget(rule(false));
+    column->addLayout(middle, 1);
+    column->addWidget(rule(false));
+    column->addWidget(m_notices);
+    column->addWidget(m_jot);
+
+    connect(m_shelf, &ShelfView::jobChosen, &m_bench, &Bench::openJob);
+    connect(m_shelf, &ShelfView::searched, this, &MainWindow::search);
+    connect(m_line, &LineOfWork::stageChosen, &m_bench, &Bench::goTo);
+    connect(m_picture, &PictureView::subjectChosen, &m_bench, &Bench::pointAt);
+    connect(m_picture, &PictureView::jotOffered, m_jot, &JotLine::offer);
+    connect(m_picture, &PictureView::darkChanged, this,
+            [this](bool dark) { m_lightsOut->setChecked(dark); });
+    connect(m_reckoning, &ReckoningPanel::figureChosen, m_jot, &JotLine::offer);
+    connect(m_reckoning, &ReckoningPanel::optionTaken, &m_bench, &Bench::take);
+    connect(m_reckoning, &ReckoningPanel::findingChosen, this,
+            [this](const QString& id) { m_bench.speakOf(id.toStdString()); });
+    connect(m_jot, &JotLine::listWanted, this, &MainWindow::showJotList);
+}
+
+void MainWindow::buildMenus() {
+    const auto add = [this](QMenu* menu, const QString& name, const QKeySequence& keys, auto slot) {
+        auto* action = menu->addAction(name);
+        action->setShortcut(keys);
+        connect(action, &QAction::triggered, this, slot);
+        return action;
+    };
+    QMenu* workshop = menuBar()->addMenu(tr("&Workshop"));
+    QMenu* kinds = workshop->addMenu(tr("New &job"));
+    m_writing.append(kinds->menuAction());
+    for (const core::BodyKind kind : core::bodyKinds) {
+        add(kinds, bodyName(kind), {}, [this, kind] { begin(kind); });
+    }
+    m_writing.append(add(workshop, tr("&Import job…"), {}, [this] { m_files->importJob(); }));
+    m_needJob.append(add(workshop, tr("&Export job…"), QKeySequence(u"Ctrl+E"_s),
+                         [this] { m_files->exportJob(); }));
+    auto* off =
+        add(workshop, tr("&Take job off the shelf"), {}, [this] { m_bench.takeOffShelf(); });
+    m_needJob.append(off);
+    m_writing.append(off);
+    QAction* back = m_bench.shelfUndoStack()->createUndoAction(this, tr("Take back:"));
+    workshop->addAction(back);
+    workshop->addSeparator();
+    add(workshop, tr("&New workshop…"), {}, [this] { m_files->makeNew(); });
+    add(workshop, tr("&Open workshop…"), QKeySequence::Open, [this] { m_files->choose(); });
+    m_needWorkshop = add(workshop, tr("&Save a copy…"), QKeySequence(u"Ctrl+Shift+S"_s),
+                         [this] { m_files->saveCopy(); });
+    QMenu* recent = workshop->addMenu(tr("&Recent workshops"));
+    connect(recent, &QMenu::aboutToShow, this, [this, recent] { m_files->fillRecent(*recent); });
+    workshop->addSeparator();
+    add(workshop, tr("&Quit"), QKeySequence::Quit, &QWidget::close);
+
+    QMenu* edit = menuBar()->addMenu(tr("&Edit"));
+    m_undo = add(edit, tr("Undo"), QKeySequence::Undo, [this] { m_bench.undo(); });
+    m_redo = add(edit, tr("Redo"), {}, [this] { m_bench.redo(); });
+    m_redo->setShortcuts({QKeySequence(u"Ctrl+Shift+Z"_s), QKeySequence(u"Ctrl+Y"_s)});
+    edit->addSeparator();
+    add(edit, tr("&Jot line"), QKeySequence(u"Ctrl+J"_s), [this] { m_jot->focusLine(); });
+    add(edit, tr("&Find job"), QKeySequence::Find, [this] { m_shelf->focusSearch(); });
+    auto* use = add(edit, tr("&Use the first option"), QKeySequence(u"Ctrl+Return"_s), [this] {
+        const core::Finding* spoken = m_bench.spoken();
+        if (!spoken) return;
+        for (const core::Option& option : spoken->options) {
+            if (option.inPlace) continue;
+            m_bench.take(qs(option.jot));
+            return;
+        }
+    });
+    m_writing.append(use);
+
+    QMenu* view = menuBar()->addMenu(tr("&View"));
+    int number = 0;
+    for (const core::JobRoom& room : core::jobRooms()) {
+        ++number;
+        const QKeySequence keys(number < 10 ? u"Ctrl+%1"_s.arg(number) : QString());
+        add(view, stageTitle(room.name), keys, [this, &room] { m_bench.goTo(room.name); });
+    }
+    add(view, tr("Next stage"), QKeySequence(u"Ctrl+PgDown"_s), [this] { step(1); });
+    add(view, tr("Stage before"), QKeySequence(u"Ctrl+PgUp"_s), [this] { step(-1); });
+    view->addSeparator();
+    m_lightsOut = add(view, tr("&Lights out"), QKeySequence(u"Ctrl+D"_s),
+                      [this] { m_picture->setDark(m_lightsOut->isChecked()); });
+    m_lightsOut->setCheckable(true);
+    m_nightAction = add(view, tr("&Night theme"), QKeySequence(u"Ctrl+T"_s),
+                        [this] { setNight(m_nightAction->isChecked()); });
+    m_nightAction->setCheckable(true);
+    view->addSeparator();
+    add(view, tr("Zoom &in"), QKeySequence(u"Ctrl++"_s),
+        [this] { m_picture->zoom(1.25, m_picture->rect().center()); });
+    add(view, tr("Zoom &out"), QKeySequence(u"Ctrl+-"_s),
+        [this] { m_picture->zoom(0.8, m_picture->rect().center()); });
+    add(view, tr("&Whole model"), QKeySequence(u"Ctrl+0"_s), [this] { m_picture->fit(); });
+
+    QMenu* help = menuBar()->addMenu(tr("&Help"));
+    add(help, tr("&What can be typed"), QKeySequence::HelpContents, &MainWindow::showJotList);
+    add(help, tr("&About Glimmet"), {}, [this] { showAbout(this); });
+}
+
+void MainWindow::reloadShelf() {
+    auto jobs = m_bench.workshop() ? m_bench.workshop()->jobs()
+                                   : core::Result<std::vector<store::JobEntry>>();
+    if (!jobs) {
+        m_notices->say(said(jobs.error()));
+        return;
+    }
+    m_shelf->model()->setJobs(std::move(*jobs));
+    if (m_bench.workshop()) m_scan.start(m_bench.workshop()->path(), m_bench.catalogue());
+}
+
+void MainWindow::search(const QString& words) {
+    if (!m_bench.workshop() || words.trimmed().isEmpty()) {
+        m_shelf->model()->setFilter({});
+        return;
+    }
+    const auto found = m_bench.workshop()->search(words.toStdString());
+    if (!found) {
+        m_notices->say(said(found.error()));
+        return;
+    }
+    m_shelf->model()->setFilter(std::unordered_set<store::JobId>(found->begin(), found->end()));
+}
+
+void MainWindow::showAll() {
+    const bool has = m_bench.hasJob();
+    m_needWorkshop->setEnabled(m_bench.workshop() != nullptr);
+    m_pictureStack->setCurrentIndex(has ? 0 : 1);
+    m_pictureStack->widget(1)->setEnabled(m_bench.workshop() && !m_bench.readOnly());
+    for (QAction* action : m_needJob) action->setEnabled(has);
+    for (QAction* action : m_writing) {
+        if (m_bench.readOnly())
+            action->setEnabled(false);
+        else if (!m_needJob.contains(action) && action->menu())
+            action->setEnabled(true);
+    }
+    const store::Undoable& undoable = m_bench.undoable();
+    m_undo->setEnabled(undoable.undo.has_value());
+    // In a menu a single & underlines what follows it; in the name of an edit it is meant.
+    const auto inMenu = [](const core::Text& edit) { return said(edit).replace(u'&', u"&&"_s); };
+    m_undo->setText(undoable.undo ? tr("Undo: %1").arg(inMenu(*undoable.undo)) : tr("Undo"));
+    m_redo->setEnabled(undoable.redo.has_value());
+    m_redo->setText(undoable.redo ? tr("Redo: %1").arg(inMenu(*undoable.redo)) : tr("Redo"));
+    m_strip->setVisible(has);
+    if (has) {
+        m_shelf->model()->rename(m_bench.jobId(), m_bench.job().name, m_bench.job().body.kind,
+                                 m_bench.job().scale.ratio);
+        m_shelf->model()->setStandings({{m_bench.jobId(), core::worstState(m_bench.findings()),
+                                         core::nextAction(m_bench.findings())}});
+        m_shelf->setOpenJob(m_bench.jobId());
+    }
+    showAttention();
+    m_jot->refresh();
+}
+
+void MainWindow::showAttention() {
+    const bool has = m_bench.hasJob();
+    const core::Job& job = m_bench.job();
+    const std::string_view stage = m_bench.stage();
+    const StageView& view = stageView(stage);
+    m_line->show(core::standing(job, m_bench.findings()), stage);
+    m_line->setVisible(has);
+    const core::Finding* spoken = m_bench.spoken();
+    std::string subject = m_bench.subject();
+    if (subject.empty() && spoken) subject = spoken->subject;
+    if (has) {
+        m_picture->show(m_bench.facts(), view.lens, subject);
+        const auto index = static_cast<int>(&view - stageViews().data());
+        m_strip->setCurrentIndex(index);
+        auto* strip = qobject_cast<StageStrip*>(m_strip->widget(index));
+        strip->show(m_bench.facts(), m_bench.findings(), subject);
+    } else {
+        m_picture->showNothing();
+    }
+    std::vector<const core::Finding*> others;
+    for (const core::Finding& finding : m_bench.findings()) {
+        if (finding.stage == stage && &finding != spoken) others.push_back(&finding);
+    }
+    // The gravest first; of equals the order of the checks.
+    std::stable_sort(others.begin(), others.end(),
+                     [](const auto* a, const auto* b) { return a->state > b->state; });
+    QString empty;
+    if (!m_bench.workshop())
+        empty = tr("No workshop is open. Open one, or make a new one: menu Workshop.");
+    else if (!has)
+        empty = tr("Put a model on the bench: choose its shape.");
+    else
+        empty = QCoreApplication::translate("stages", view.empty);
+    m_reckoning->show(spoken, others, empty, m_bench.readOnly());
+    m_reckoning->showRecord(has ? core::recordLines(job) : std::vector<core::Text>{});
+    setWindowTitle(
+        has ? tr("%1 · %2 · %3 — Glimmet")
+                  .arg(qs(job.name), stageTitle(stage),
+                       spoken ? tr("%1: %2").arg(stateWord(spoken->state), said(spoken->sentence))
+                              : empty)
+            : tr("Glimmet"));
+}
+
+void MainWindow::setNight(bool night) {
+    m_nightAction->setChecked(night);
+    useTheme(night);
+    setStyleSheet(
+        u"#rule { background: %1; border: none; } #notice { background: %2; border-top: 2px solid "
+        u"%3; } "
+        "#invitation { font-size: 17px; }"_s.arg(theme().paperEdge.name(),
+                                                 theme().paperRaised.name(), theme().ask.name()));
+    if (m_line) showAll();
+}
+
+void MainWindow::say(const QString& sentence) { m_notices->say(sentence); }
+
+void MainWindow::openWorkshop(const QString& path, store::Access access) {
+    m_files->open(path, access);
+}
+
+void MainWindow::begin(core::BodyKind kind) {
+    m_bench.addJob(core::newJob(bodyName(kind).toStdString(), kind, {}), core::text("New job"));
+}
+
+void MainWindow::step(int by) {
+    const auto standings = core::standing(m_bench.job(), m_bench.findings());
+    for (std::size_t i = 0; i < standings.size(); ++i) {
+        if (standings[i].stage != m_bench.stage()) continue;
+        const auto to = static_cast<std::ptrdiff_t>(i) + by;
+        if (to < 0 || to >= static_cast<std::ptrdiff_t>(standings.size())) return;
+        m_bench.goTo(standings[static_cast<std::size_t>(to)].stage);
+        return;
+    }
+}
+
+void MainWindow::showJotList() {
+    if (m_jotList->isVisible()) {
+        m_jotList->hide();
+        m_jot->focusLine();
+    } else {
+        const int high = qMin(520, centralWidget()->height() - m_jot->height() - 20);
+        m_jotList->setGeometry(160, m_jot->y() - high - 4,
+                               qMin(940, centralWidget()->width() - 180), high);
+        m_jotList->show();
+        m_jotList->raise();
+        m_jotList->refresh();
+    }
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) {
+    QSettings settings;
+    settings.setValue(u"window/geometry"_s, saveGeometry());
+    settings.setValue(u"window/splitter"_s, m_splitter->saveState());
+    settings.setValue(u"window/night"_s, theme().night);
+    m_scan.cancel();
+    event->accept();
+}
+
+}  // namespace glimmet::app

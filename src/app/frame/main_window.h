@@ -1,0 +1,78 @@
+// The one window: shelf, line of work, picture, working strip, reckoning, jot line.
+#pragma once
+
+#include "app/frame/bench.h"
+#include "app/frame/shelf/shelf_scan.h"
+
+#include <QMainWindow>
+
+#include <memory>
+
+class QAction;
+class QMenu;
+class QSplitter;
+class QStackedWidget;
+
+namespace glimmet::app {
+
+class JotLine;
+class JotList;
+class LineOfWork;
+class Notices;
+class PictureView;
+class ReckoningPanel;
+class ShelfView;
+class WorkshopFiles;
+
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+public:
+    explicit MainWindow(core::Catalogue catalogue);
+    ~MainWindow() override;
+
+    /// Opens a workshop file and shows its first job. What stands in the way is said in the
+    /// window, with what can be done about it.
+    /// A large file is looked through in the background first.
+    void openWorkshop(const QString& path, store::Access access = store::Access::ReadWrite);
+    void setNight(bool night);
+    [[nodiscard]] Bench& bench() { return m_bench; }
+    [[nodiscard]] PictureView* picture() { return m_picture; }
+    void say(const QString& sentence);
+
+protected:
+    void closeEvent(QCloseEvent* event) override;
+
+private:
+    void build();
+    void buildMenus();
+    void showAll();
+    void showAttention();
+    void reloadShelf();
+    void search(const QString& words);
+    void begin(core::BodyKind kind);
+    void step(int by);  ///< along the line of work
+    void showJotList();
+
+    Bench m_bench;
+    ShelfScan m_scan;
+    ShelfView* m_shelf = nullptr;
+    LineOfWork* m_line = nullptr;
+    PictureView* m_picture = nullptr;
+    QStackedWidget* m_strip = nullptr;
+    ReckoningPanel* m_reckoning = nullptr;
+    JotLine* m_jot = nullptr;
+    JotList* m_jotList = nullptr;
+    Notices* m_notices = nullptr;
+    WorkshopFiles* m_files = nullptr;
+    QStackedWidget* m_pictureStack = nullptr;
+    QSplitter* m_splitter = nullptr;
+    QAction* m_undo = nullptr;
+    QAction* m_redo = nullptr;
+    QAction* m_needWorkshop = nullptr;
+    QAction* m_lightsOut = nullptr;
+    QAction* m_nightAction = nullptr;
+    QList<QAction*> m_writing;  ///< actions that need a workshop open for writing
+    QList<QAction*> m_needJob;
+};
+
+}  // namespace glimmet::app

@@ -1,0 +1,97 @@
+#include "app/frame/shelf/shelf_model.h"
+
+#include "app/theme/words.h"
+
+#include <algorithm>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+
+ShelfModel::ShelfModel(QObject* parent) : QAbstractListModel(parent) {}
+
+int ShelfModel::rowCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : static_cast<int>(m_shown.size());
+}
+
+QVariant ShelfModel::data(const QModelIndex& index, int role) const {
+    if (!index.isValid()) return {};
+    const store::JobEntry& entry = m_all[m_shown[static_cast<std::size_t>(index.row())]];
+    const auto standing = m_standings.find(entry.id);
+    const bool known = standing != m_standings.end();
+    switch (role) {
+        case Qt::DisplayRole:
+            return qs(entry.name);
+        case IdRole:
+            return QVariant::fromValue(entry.id);
+        case KindRole:
+            return static_cast<int>(entry.kind);
+        case RatioRole:
+            return entry.ratio;
+        case KnownRole:
+            return known;
+        case StateRole:
+            return known ? static_cast<int>(standing->second.state) : 0;
+        case NextRole:
+            return known ? said(standing->second.next) : QString();
+        case Qt::AccessibleTextRole:
+        case Qt::ToolTipRole:
+            return known ? tr("%1, %2. %3: %4")
+                               .arg(qs(entry.name), bodyName(entry.kind),
+                                    stateWord(standing->second.state), said(standing->second.next))
+                         : tr("%1, %2").arg(qs(entry.name), bodyName(entry.kind));
+        default:
+            return {};
+    }
+}
+
+int ShelfModel::rowOf(store::JobId id) const {
+    for (std::size_t row = 0; row < m_shown.size(); ++row) {
+        if (m_all[m_shown[row]].id == id) return static_cast<int>(row);
+    }
+    return -1;
+}
+
+void ShelfModel::setJobs(std::vector<store::JobEntry> jobs) {
+    beginResetModel();
+    m_all = std::move(jobs);
+    applyFilter();
+    endResetModel();
+}
+
+void ShelfModel::setFilter(std::optional<std::unordered_set<store::JobId>> shown) {
+    beginResetModel();
+    m_filter = std::move(shown);
+    applyFilter();
+    endResetModel();
+}
+
+void ShelfModel::applyFilter() {
+    m_shown.clear();
+    for (std::size_t i = 0; i < m_all.size(); ++i) {
+        if (!m_filter || m_filter->contains(m_all[i].id)) m_shown.push_back(i);
+    }
+}
+
+void ShelfModel::setStandings(const std::vector<ShelfStanding>& standings) {
+    // An edit rarely changes how a job stands, and a row without change need not be painted.
+    bool changed = false;
+    for (const ShelfStanding& standing : standings) {
+        const auto [at, isNew] = m_standings.try_emplace(standing.job, standing);
+        changed = changed || isNew || at->second != standing;
+        at->second = standing;
+    }
+    if (changed && !m_shown.empty()) emit dataChanged(index(0), index(rowCount() - 1));
+}
+
+void ShelfModel::rename(store::JobId id, const std::string& name, core::BodyKind kind,
+                        double ratio) {
+    const store::JobEntry renamed{id, name, kind, ratio};
+    const auto entry = std::find_if(m_all.begin(), m_all.end(),
+                                    [&](const store::JobEntry& each) { return each.id == id; });
+    if (entry == m_all.end() || *entry == renamed) return;
+    *entry = renamed;
+    if (const int row = rowOf(id); row >= 0) emit dataChanged(index(row), index(row));
+}
+
+}  // namespace glimmet::app

@@ -1,0 +1,180 @@
+#include "app/frame/shelf/shelf_view.h"
+
+#include "app/frame/shelf/silhouette.h"
+#include "app/theme/state_mark.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QListView>
+#include <QPainter>
+#include <QPushButton>
+#include <QScrollBar>
+#include <QStyledItemDelegate>
+#include <QVBoxLayout>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+constexpr int itemWidth = 178;
+constexpr int itemHeight = 104;
+constexpr int boardHeight = 38;  // words below the board
+
+class ShelfDelegate : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override {
+        return {itemWidth, itemHeight};
+    }
+    void paint(QPainter* painter, const QStyleOptionViewItem& option,
+               const QModelIndex& index) const override {
+        const Theme& look = theme();
+        const bool open = option.state & QStyle::State_Selected;
+        painter->save();
+        painter->setRenderHint(QPainter::Antialiasing);
+        const QRectF whole = option.rect;
+        const qreal board = whole.bottom() - boardHeight;
+        painter->fillRect(QRectF(whole.left(), board, whole.width(), 3), look.paperEdge);
+
+        const auto kind = static_cast<core::BodyKind>(index.data(ShelfModel::KindRole).toInt());
+        const core::Body body = core::bodyTemplate(
+            kind, core::usualLength(kind, index.data(ShelfModel::RatioRole).toDouble()));
+        const qreal lift = open ? 0 : 8;
+        // The open job stands in front: larger, in ink, on a brass edge.
+        const QRectF stand(whole.left() + 14 + lift, whole.top() + 6 + lift,
+                           whole.width() - 28 - 2 * lift, board - whole.top() - 6 - lift);
+        QColor shape = open ? look.ink : look.inkSoft;
+        if (!open) shape.setAlphaF(0.75F);
+        painter->fillPath(silhouette(body, stand), shape);
+        if (open) {
+            painter->fillRect(QRectF(whole.left() + 8, board, whole.width() - 16, 3), look.brass);
+        }
+        if (option.state & QStyle::State_HasFocus) {
+            painter->setPen(QPen(look.brass, 1, Qt::DotLine));
+            painter->drawRect(whole.adjusted(4, 2, -4, -2));
+        }
+        const QRectF words(whole.left() + 10, board + 4, whole.width() - 20, boardHeight - 4);
+        const QFont nameFont = wordsFont(13, open);
+        painter->setFont(nameFont);
+        painter->setPen(look.ink);
+        painter->drawText(QRectF(words.left(), words.top(), words.width(), 17),
+                          Qt::AlignLeft | Qt::AlignVCenter,
+                          QFontMetricsF(nameFont).elidedText(index.data().toString(),
+                                                             Qt::ElideRight, words.width()));
+        if (!index.data(ShelfModel::KnownRole).toBool()) {
+            painter->restore();
+            return;
+        }
+        const auto state = static_cast<core::State>(index.data(ShelfModel::StateRole).toInt());
+        paintMark(*painter, QRectF(words.left(), words.top() + 19, 24, 11), state);
+        const QFont nextFont = wordsFont(13);
+        painter->setFont(nextFont);
+        painter->setPen(state == core::State::Fine ? look.inkSoft : look.of(state));
+        const QString next = state == core::State::Fine
+                                 ? stateWord(state).toLower()
+                                 : index.data(ShelfModel::NextRole).toString();
+        painter->drawText(
+            QRectF(words.left() + 29, words.top() + 16, words.width() - 29, 17),
+            Qt::AlignLeft | Qt::AlignVCenter,
+            QFontMetricsF(nextFont).elidedText(next, Qt::ElideRight, words.width() - 29));
+        painter->restore();
+    }
+};
+
+}  // namespace
+
+ShelfView::ShelfView(QWidget* parent)
+    : QWidget(parent),
+      m_model(new ShelfModel(this)),
+      m_list(new QListView(this)),
+      m_search(new QLineEdit(this)),
+      m_count(new QLabel(this)),
+      m_stop(new QPushButton(tr("Stop"), this)) {
+    setObjectName(u"shelf"_s);
+    m_list->setObjectName(u"shelfList"_s);
+    m_list->setAccessibleName(tr("Shelf: the jobs of the workshop"));
+    m_list->setModel(m_model);
+    m_list->setItemDelegate(new ShelfDelegate(m_list));
+    m_list->setFlow(QListView::LeftToRight);
+    m_list->setWrapping(false);
+    m_list->setUniformItemSizes(true);
+    m_list->setSelectionMode(QAbstractItemView::SingleSelection);
+    m_list->setHorizontalScrollMode(QAbstractItemView::ScrollPerPixel);
+    m_list->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    m_list->setFrameShape(QFrame::NoFrame);
+    m_list->setFixedHeight(itemHeight + 12);
+    m_list->setStyleSheet(u"QListView { background: transparent; }"_s);
+
+    m_search->setObjectName(u"search"_s);
+    m_search->setPlaceholderText(tr("Find a job by any word"));
+    m_search->setAccessibleName(tr("Find a job by any word"));
+    m_search->setClearButtonEnabled(true);
+    m_count->setObjectName(u"shelfCount"_s);
+    m_count->setWordWrap(true);
+    m_stop->hide();
+    m_stop->setAccessibleName(tr("Stop looking through the jobs"));
+
+    auto* side = new QVBoxLayout;
+    side->setContentsMargins(0, 12, 12, 6);
+    side->addWidget(m_search);
+    side->addWidget(m_count);
+    side->addWidget(m_stop);
+    side->addStretch();
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(8, 0, 0, 0);
+    row->setSpacing(8);
+    row->addWidget(m_list, 1);
+    row->addLayout(side);
+    m_search->setFixedWidth(220);
+    m_count->setFixedWidth(220);
+
+    const auto choose = [this](const QModelIndex& index) {
+        if (!index.isValid()) return;
+        const auto id = index.data(ShelfModel::IdRole).toLongLong();
+        if (id != m_open) emit jobChosen(id);
+    };
+    connect(m_list, &QListView::clicked, this, choose);
+    connect(m_list, &QListView::activated, this, choose);
+    connect(m_search, &QLineEdit::textChanged, this, &ShelfView::searched);
+    connect(m_search, &QLineEdit::returnPressed, this, [this, choose] {
+        if (m_model->rowCount() > 0) choose(m_model->index(0));
+    });
+    connect(m_stop, &QPushButton::clicked, this, &ShelfView::scanCancelled);
+    const auto count = [this] {
+        const auto all = static_cast<int>(m_model->all().size());
+        const int shown = m_model->rowCount();
+        m_count->setText(shown == all ? jobCount(all) : tr("%1 of %2 jobs").arg(shown).arg(all));
+        setOpenJob(m_open);
+    };
+    connect(m_model, &QAbstractItemModel::modelReset, this, count);
+}
+
+void ShelfView::setOpenJob(store::JobId id) {
+    m_open = id;
+    const int row = m_model->rowOf(id);
+    if (row < 0) {
+        m_list->clearSelection();
+        return;
+    }
+    m_list->setCurrentIndex(m_model->index(row));
+}
+
+void ShelfView::showProgress(int done, int of) {
+    const bool running = done < of && of > 200;  // below that it is over before it is read
+    m_stop->setVisible(running);
+    if (running)
+        m_count->setText(tr("%1 of %2 jobs looked through").arg(done).arg(of));
+    else
+        m_count->setText(jobCount(static_cast<int>(m_model->all().size())));
+}
+
+void ShelfView::focusSearch() {
+    m_search->setFocus(Qt::ShortcutFocusReason);
+    m_search->selectAll();
+}
+
+}  // namespace glimmet::app

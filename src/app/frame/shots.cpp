@@ -1,0 +1,58 @@
+#include "app/frame/shots.h"
+
+#include "app/frame/main_window.h"
+#include "app/picture/picture_view.h"
+#include "app/stage_view.h"
+
+#include <QApplication>
+#include <QDir>
+#include <QElapsedTimer>
+#include <QPixmap>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+/// Lets queued work and the background scan come to rest.
+void settle() {
+    QElapsedTimer timer;
+    timer.start();
+    while (timer.elapsed() < 250) QApplication::processEvents(QEventLoop::AllEvents, 25);
+}
+
+}  // namespace
+
+bool writeShots(MainWindow& window, const QString& folder) {
+    if (!QDir().mkpath(folder)) return false;
+    window.resize(1280, 800);
+    window.show();
+    settle();
+    bool good = true;
+    const auto shoot = [&](const QString& name) {
+        settle();
+        good = window.grab().save(QDir(folder).filePath(name + u".png"_s)) && good;
+    };
+    const auto jobs = window.bench().workshop()->jobs().value_or(std::vector<store::JobEntry>{});
+    for (const bool night : {false, true}) {
+        window.setNight(night);
+        const QString theme = night ? u"-night"_s : u"-day"_s;
+        for (const StageView& view : stageViews()) {
+            for (const Shot& shot : view.shots) {
+                const auto job = static_cast<std::size_t>(shot.job);
+                if (job >= jobs.size()) return false;
+                window.bench().openJob(jobs[job].id);
+                window.bench().goTo(view.stage);
+                window.bench().pointAt(shot.subject);
+                shoot(QString::fromUtf8(shot.name) + theme);
+            }
+        }
+    }
+    window.picture()->setDark(true);
+    shoot(u"lights-out"_s);
+    window.picture()->setDark(false);
+    window.setNight(false);
+    return good;
+}
+
+}  // namespace glimmet::app

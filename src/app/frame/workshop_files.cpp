@@ -1,0 +1,179 @@
+#include "app/frame/workshop_files.h"
+
+#include "app/frame/notices.h"
+#include "app/theme/words.h"
+#include "store/job_json.h"
+
+#include <QAction>
+#include <QDir>
+#include <QFile>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QMenu>
+#include <QSaveFile>
+#include <QSettings>
+#include <QtConcurrent>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+constexpr int recentFiles = 8;
+constexpr qint64 quicklyExamined = 4 << 20;  // bytes that are looked through within a frame
+}  // namespace
+
+WorkshopFiles::WorkshopFiles(Bench& bench, Notices& notices, QWidget* window)
+    : QObject(window), m_bench(bench), m_notices(notices), m_window(window) {}
+
+QString WorkshopFiles::chosenToSave(const QString& title) {
+    QString path = QFileDialog::getSaveFileName(m_window, title, QDir::homePath(),
+                                                tr("Glimmet workshops (*.glimmet)"));
+    if (!path.isEmpty() && QFileInfo(path).suffix().isEmpty()) path += u".glimmet"_s;
+    return path;
+}
+
+void WorkshopFiles::open(const QString& path, store::Access access) {
+    if (QFileInfo(path).size() < quicklyExamined) {
+        openExamined(path, access, store::Soundness::ToBeChecked);
+        return;
+    }
+    m_notices.say(tr("Looking through %1 …").arg(QFileInfo(path).fileName()));
+    auto* watcher = new QFutureWatcher<core::Result<void>>(this);
+    connect(watcher, &QFutureWatcherBase::finished, this, [this, watcher, path, access] {
+        const auto sound = watcher->result();
+        watcher->deleteLater();
+        m_notices.hide();
+        if (sound)
+            openExamined(path, access, store::Soundness::Known);
+        else
+            openingFailed(sound.error(), path, access);
+    });
+    watcher->setFuture(QtConcurrent::run([path] { return store::examined(path); }));
+}
+
+void WorkshopFiles::openingFailed(const core::Error& error, const QString& path,
+                                  store::Access access) {
+    const bool readable =
+        access == store::Access::ReadWrite &&
+        (error.code == core::ErrorCode::InUse || error.code == core::ErrorCode::NotWritable);
+    if (readable) {
+        m_notices.say(said(error), tr("Open read-only"),
+                      [this, path] { open(path, store::Access::ReadOnly); });
+    } else if (error.code == core::ErrorCode::Damaged) {
+        m_notices.say(said(error), tr("Salvage into a new file"), [this, path] { salvage(path); });
+    } else {
+        m_notices.say(said(error));
+    }
+}
+
+void WorkshopFiles::openExamined(const QString& path, store::Access access,
+                                 store::Soundness soundness) {
+    auto opened = store::Workshop::open(path, access, soundness);
+    if (!opened) {
+        openingFailed(opened.error(), path, access);
+        return;
+    }
+    remember(path);
+    m_notices.hide();
+    emit closing();
+    m_bench.setWorkshop(std::move(*opened));
+    const auto jobs = m_bench.workshop()->jobs();
+    if (jobs && !jobs->empty()) m_bench.openJob(jobs->front().id);
+    if (m_bench.readOnly()) {
+        m_notices.say(tr("%1 is open read-only: look as you like, nothing can be changed.")
+                          .arg(QFileInfo(path).fileName()));
+    }
+}
+
+void WorkshopFiles::salvage(const QString& path) {
+    m_notices.say(tr("Reading what can be read of %1 …").arg(QFileInfo(path).fileName()));
+    auto* watcher = new QFutureWatcher<core::Result<store::Salvage>>(this);
+    connect(watcher, &QFutureWatcherBase::finished, this, [this, watcher] {
+        const auto rescued = watcher->result();
+        watcher->deleteLater();
+        if (!rescued) {
+            m_notices.say(said(rescued.error()));
+            return;
+        }
+        open(rescued->path);
+        m_notices.say(tr("Salvaged into %1: %2. The damaged file is as it was.")
+                          .arg(QFileInfo(rescued->path).fileName(),
+                               jobCount(static_cast<int>(rescued->jobs))));
+    });
+    watcher->setFuture(QtConcurrent::run([path] { return store::salvage(path); }));
+}
+
+void WorkshopFiles::makeNew() {
+    const QString path = chosenToSave(tr("New workshop"));
+    if (path.isEmpty()) return;
+    open(path);
+}
+
+void WorkshopFiles::saveCopy() {
+    const QString path = chosenToSave(tr("Save a copy"));
+    if (path.isEmpty()) return;
+    const auto copied = m_bench.workshop()->copyTo(path);
+    m_notices.say(copied ? tr("A copy of the workshop is in %1. The one that is open stays open.")
+                               .arg(QFileInfo(path).fileName())
+                         : said(copied.error()));
+}
+
+void WorkshopFiles::choose() {
+    const QString path =
+        QFileDialog::getOpenFileName(m_window, tr("Open workshop"), QDir::homePath(),
+                                     tr("Glimmet workshops (*.glimmet);;All files (*)"));
+    if (!path.isEmpty()) open(path);
+}
+
+void WorkshopFiles::importJob() {
+    const QString path = QFileDialog::getOpenFileName(m_window, tr("Import job"), QDir::homePath(),
+                                                      tr("Jobs in JSON (*.json);;All files (*)"));
+    if (path.isEmpty()) return;
+    QFile file(path);
+    if (!QFileInfo(path).isFile() || !file.open(QIODevice::ReadOnly)) {
+        m_notices.say(tr("%1 cannot be read.").arg(QFileInfo(path).fileName()));
+        return;
+    }
+    const auto job = store::jobFromJson(file.readAll().toStdString());
+    if (!job) {
+        m_notices.say(
+            tr("%1 was not imported. %2").arg(QFileInfo(path).fileName(), said(job.error())));
+        return;
+    }
+    m_bench.addJob(*job, core::text("Imported"));
+}
+
+void WorkshopFiles::exportJob() {
+    if (!m_bench.hasJob()) return;
+    QString path = QFileDialog::getSaveFileName(
+        m_window, tr("Export job"), QDir::homePath() + u"/job.json"_s, tr("Jobs in JSON (*.json)"));
+    if (path.isEmpty()) return;
+    QSaveFile file(path);  // what stood there stays whole until the new one is
+    const QByteArray document = QByteArray::fromStdString(store::jobToJson(m_bench.job()) + "\n");
+    if (!file.open(QIODevice::WriteOnly) || file.write(document) != document.size() ||
+        !file.commit()) {
+        m_notices.say(tr("%1 could not be written.").arg(QFileInfo(path).fileName()));
+    }
+}
+
+void WorkshopFiles::remember(const QString& path) {
+    QSettings settings;
+    QStringList recent = settings.value(u"workshops/recent"_s).toStringList();
+    const QString whole = QFileInfo(path).absoluteFilePath();
+    recent.removeAll(whole);
+    recent.prepend(whole);
+    settings.setValue(u"workshops/recent"_s, recent.mid(0, recentFiles));
+}
+
+void WorkshopFiles::fillRecent(QMenu& menu) {
+    menu.clear();
+    const QStringList recent = QSettings().value(u"workshops/recent"_s).toStringList();
+    for (const QString& path : recent) {
+        auto* action = menu.addAction(QFileInfo(path).completeBaseName());
+        action->setToolTip(path);
+        connect(action, &QAction::triggered, this, [this, path] { open(path); });
+    }
+    if (recent.isEmpty()) menu.addAction(tr("none yet"))->setEnabled(false);
+}
+
+}  // namespace glimmet::app

@@ -1,0 +1,20 @@
+// What the window shows of the lamps: outputs and schematic, wires and free places in the picture.
+#pragma once
+
+#include "app/stage_view.h"
+
+namespace glimmet::app {
+
+[[nodiscard]] StageStrip* lampsStrip(QWidget* parent);
+void paintLampsLens(const LensInput& input);
+
+inline constexpr Shot lampsShots[] = {{"lamps", 0, "rear lamp"},
+                                      {"railcar-lamps", 1, "headlamps A"}};
+inline constexpr StageView lampsView{
+    "lamps", lampsStrip, paintLampsLens,
+    QT_TRANSLATE_NOOP("stages",
+                      "No lamp yet. A lamp needs a place, a colour and an output; the resistor is "
+                      "worked out for you."),
+    lampsShots};
+
+}  // namespace glimmet::app

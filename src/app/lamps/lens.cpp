@@ -1,0 +1,89 @@
+#include "app/lamps/lamps_view.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
+#include "core/quantity/format.h"
+
+#include <QPainter>
+#include <QPainterPath>
+
+#include <algorithm>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+QColor outputColour(const core::Job& job, const std::string& output) {
+    const core::DecoderOutput* found = core::outputNamed(job, output);
+    return wireColour(found ? qs(found->wire) : QString());
+}
+
+/// From the decoder's common and its output to the lamps in question, or to all.
+void paintLampWires(const LensInput& input) {
+    const auto& [painter, view, scene, parts, targets] = input;
+    const QRectF& decoder = parts.decoder;
+    if (decoder.isNull()) return;
+    const qreal width = qBound(1.2, view.scale * 0.3, 3.0);
+    for (const core::LitLamp& lit : scene.lamps) {
+        if (!scene.subject.empty() && lit.group != scene.subject) continue;
+        const QPointF at = view.at(lit.lamp->at);
+        const auto run = [&](const QColor& colour, qreal shift) {
+            QPainterPath path(QPointF(decoder.center().x() + shift * 3, decoder.top()));
+            const qreal roof = view.at({{}, scene.job.body.height * 0.8}).y() + shift;
+            path.cubicTo(QPointF(decoder.center().x() + shift * 3, roof), QPointF(at.x(), roof),
+                         at + QPointF(0, shift));
+            paintWire(painter, path, colour, width);
+        };
+        run(wireColour(u"blue"_s), -2);
+        run(outputColour(scene.job, lit.output), 3);
+    }
+}
+
+/// Sites made for a lamp that has none yet.
+void paintFreeSites(const LensInput& input) {
+    const auto& [painter, view, scene, parts, targets] = input;
+    const core::Job& job = scene.job;
+    for (const core::LampSite& site : job.body.sites) {
+        const bool taken = std::any_of(
+            scene.lamps.begin(), scene.lamps.end(),
+            [&](const auto& lit) { return lit.lamp->site == site.name || lit.group == site.name; });
+        if (taken) continue;
+        const QPointF at = view.at(site.at);
+        painter.setPen(QPen(theme().matInk, 1.6, Qt::DashLine));
+        painter.setBrush(QColor(0, 0, 0, 70));
+        painter.drawEllipse(at, 11, 11);
+        painter.setPen(QPen(theme().matInk, 2));
+        painter.drawLine(at - QPointF(5, 0), at + QPointF(5, 0));
+        painter.drawLine(at - QPointF(0, 5), at + QPointF(0, 5));
+        const bool front = at.x() < view.at({job.body.length / 2.0, {}}).x();
+        paintLegend(painter, at + QPointF(front ? 16 : -16, 0),
+                    tr("room for a %1").arg(qs(site.name)),
+                    (front ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter, theme().matInk,
+                    theme().mat);
+        targets.push_back({QRectF(at.x() - 13, at.y() - 13, 26, 26),
+                           tr("Room for a %1. Press to add it.").arg(qs(site.name)),
+                           tr("lamp %1 white").arg(qs(site.name)),
+                           {}});
+    }
+}
+
+}  // namespace
+
+void paintLampsLens(const LensInput& input) {
+    const auto& [painter, view, scene, parts, targets] = input;
+    const core::Job& job = scene.job;
+    paintLampWires(input);
+    for (const core::LitLamp& lit : scene.lamps) {
+        if (lit.group != scene.subject) continue;
+        const QPointF at = view.at(lit.lamp->at);
+        const bool front = at.x() < view.at({job.body.length / 2.0, {}}).x();
+        paintLegend(painter, at + QPointF(front ? 18 : -18, 14),
+                    lit.connected
+                        ? tr("%1, %2").arg(qs(lit.name), qs(core::formatted(lit.current, 3)))
+                        : tr("%1, no resistor").arg(qs(lit.name)),
+                    front ? Qt::AlignLeft : Qt::AlignRight, theme().matInk, theme().mat);
+    }
+    paintFreeSites(input);
+}
+
+}  // namespace glimmet::app

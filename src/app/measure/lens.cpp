@@ -1,0 +1,75 @@
+#include "app/measure/measure_view.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
+#include "core/quantity/format.h"
+#include "core/work/motor_evidence.h"
+
+#include <QPainter>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+/// From the decoder to the motor's brushes and to the rails.
+void paintMotorWires(const LensInput& input) {
+    const auto& [painter, view, scene, parts, targets] = input;
+    const QRectF& motor = parts.motor;
+    const QRectF& decoder = parts.decoder;
+    if (decoder.isNull()) return;
+    const qreal width = qBound(1.6, view.scale * 0.5, 4.0);
+    const QColor ground = theme().mat;
+    const QColor ink = theme().matInk;
+    // Each legend stands at the far end of its wire, on the side where nothing else is.
+    const auto wire = [&](QPointF from, QPointF to, const QString& colour, const QString& role,
+                          qreal bend, QPointF legend, Qt::Alignment side) {
+        QPainterPath path(from);
+        path.cubicTo(from + QPointF(0, bend), to - QPointF(0, bend), to);
+        paintWire(painter, path, wireColour(colour), width);
+        paintLegend(painter, legend, role, side, ink, ground);
+    };
+    if (!motor.isNull()) {
+        const QPointF plus(motor.right() - motor.width() * 0.12, motor.top() + 2);
+        const QPointF minus(motor.right() - motor.width() * 0.04, motor.bottom() - 4);
+        wire({decoder.left() + decoder.width() * 0.2, decoder.bottom()}, plus, u"orange"_s,
+             tr("M+ orange"), 14, QPointF(motor.right() + 5, motor.top() + 1), Qt::AlignLeft);
+        wire({decoder.left() + decoder.width() * 0.36, decoder.bottom()}, minus, u"grey"_s,
+             tr("M− grey"), 30, QPointF(motor.right() + 5, motor.bottom()),
+             Qt::AlignLeft | Qt::AlignBottom);
+    }
+    const auto& axles = scene.job.body.axles;
+    if (axles.empty()) return;
+    const core::Axle& last = axles.back();
+    const QPointF wheel = view.at({last.x, last.diameter / 2.0});
+    const qreal r = view.size(last.diameter) / 2;
+    const QPointF right(wheel.x() - r * 0.4, wheel.y() - r * 0.5);
+    const QPointF left(wheel.x() + r * 0.4, wheel.y() - r * 0.5);
+    wire({decoder.left() + decoder.width() * 0.7, decoder.bottom()}, right, u"red"_s,
+         tr("right rail, red"), 30, wheel + QPointF(-r - 6, r * 0.3),
+         Qt::AlignRight | Qt::AlignVCenter);
+    wire({decoder.left() + decoder.width() * 0.86, decoder.bottom()}, left, u"black"_s,
+         tr("left rail, black"), 20, wheel + QPointF(r + 6, r * 0.3),
+         Qt::AlignLeft | Qt::AlignVCenter);
+}
+
+}  // namespace
+
+void paintMotorLens(const LensInput& input) {
+    const auto& [painter, view, scene, parts, targets] = input;
+    const Theme& look = theme();
+    paintMotorWires(input);
+    for (const core::Cavity& cavity : scene.job.body.cavities) {
+        const QRectF box = view.box(cavity.corner, cavity.length, cavity.height);
+        if (box.width() < 60) continue;
+        paintLegend(painter, box.topLeft() + QPointF(3, 3), qs(cavity.name), Qt::AlignLeft,
+                    look.matInk, look.hollow);
+    }
+    if (parts.motor.isNull()) return;
+    const auto path = core::motorPath(*scene.job.motor);
+    paintLegend(
+        painter, QPointF(parts.motor.center().x(), parts.motor.bottom() + 3),
+        path ? tr("motor, %1").arg(qs(core::formatted(*path, 3))) : tr("motor, not measured"),
+        Qt::AlignHCenter, look.matInk, look.mat);
+}
+
+}  // namespace glimmet::app

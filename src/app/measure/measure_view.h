@@ -1,0 +1,16 @@
+// What the window shows of measuring: the motor's plot, the motor's wires in the picture.
+#pragma once
+
+#include "app/stage_view.h"
+
+namespace glimmet::app {
+
+[[nodiscard]] StageStrip* motorStrip(QWidget* parent);
+void paintMotorLens(const LensInput& input);
+
+inline constexpr Shot measureShots[] = {{"measure", 0, ""}};
+inline constexpr StageView measureView{
+    "measure", motorStrip, paintMotorLens,
+    QT_TRANSLATE_NOOP("stages", "This one has no motor: nothing to measure here."), measureShots};
+
+}  // namespace glimmet::app

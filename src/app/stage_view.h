@@ -1,0 +1,35 @@
+// What the window shows of a stage: its strip, its lens on the picture, its words when there is
+// nothing to say. One line a stage in stage_views.cpp; the frame knows none by name.
+#pragma once
+
+#include "app/picture/scene.h"
+
+#include <span>
+#include <string_view>
+
+class QWidget;
+
+namespace glimmet::app {
+
+class StageStrip;
+
+/// A picture of the documentation, from the demo workshop.
+struct Shot {
+    const char* name;     ///< "railcar-lamps"
+    int job;              ///< on the shelf, from 0
+    const char* subject;  ///< what is in question, or ""
+};
+
+struct StageView {
+    std::string_view stage;  ///< the name of its room in core
+    StageStrip* (*strip)(QWidget* parent);
+    LensPainter lens;
+    const char* empty;  ///< said where no finding is; to be translated ("stages")
+    std::span<const Shot> shots;
+};
+
+[[nodiscard]] std::span<const StageView> stageViews();
+/// That of a stage; every room has one.
+[[nodiscard]] const StageView& stageView(std::string_view stage);
+
+}  // namespace glimmet::app

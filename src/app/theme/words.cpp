@@ -1,0 +1,102 @@
+#include "app/theme/words.h"
+
+#include "core/work/job_rooms.h"
+
+#include <QCoreApplication>
+#include <QRegularExpression>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+QString tr(const char* words) { return QCoreApplication::translate("words", words); }
+}  // namespace
+
+QString said(const core::Text& text) {
+    if (text.verbatim) return qs(text.pattern);
+    const QString pattern = QCoreApplication::translate("core", text.pattern.c_str());
+    QString words;
+    for (qsizetype at = 0; at < pattern.size(); ++at) {
+        const int index =
+            pattern[at] == u'%' && at + 1 < pattern.size() ? pattern[at + 1].digitValue() - 1 : -1;
+        if (index >= 0 && static_cast<std::size_t>(index) < text.values.size()) {
+            words += said(text.values[static_cast<std::size_t>(index)]);
+            ++at;
+        } else {
+            words += pattern[at];
+        }
+    }
+    return words;
+}
+
+QString said(const core::Error& error) { return said(error.what); }
+
+QString stateWord(core::State state) {
+    switch (state) {
+        case core::State::Fine:
+            return tr("Fine");
+        case core::State::Close:
+            return tr("Close");
+        case core::State::Ask:
+            return tr("Ask");
+        case core::State::Over:
+            break;
+    }
+    return tr("Over");
+}
+
+QString stageTitle(std::string_view stage) {
+    for (const core::JobRoom& room : core::jobRooms()) {
+        if (room.name == stage) return QCoreApplication::translate("core", room.title);
+    }
+    return {};
+}
+
+QString jobCount(int jobs) { return jobs == 1 ? tr("1 job") : tr("%1 jobs").arg(jobs); }
+
+QString bodyName(core::BodyKind kind) {
+    switch (kind) {
+        case core::BodyKind::DockShunter:
+            return tr("Dock shunter");
+        case core::BodyKind::Railcar:
+            return tr("Railcar");
+        case core::BodyKind::Saloon:
+            return tr("Saloon");
+        case core::BodyKind::RotaryPlough:
+            return tr("Rotary plough");
+        case core::BodyKind::Railbus:
+            return tr("Railbus");
+        case core::BodyKind::CraneTender:
+            return tr("Crane tender");
+        case core::BodyKind::Lighthouse:
+            return tr("Lighthouse");
+        case core::BodyKind::QuayHouse:
+            break;
+    }
+    return tr("Quay house");
+}
+
+QString unbroken(QString words) {
+    static const QRegularExpression unit(u"([0-9]) ((?:[pnµmkMG]?[VAΩFWJs]|mm)\\b)"_s,
+                                         QRegularExpression::UseUnicodePropertiesOption);
+    return words.replace(unit, u"\\1\u00a0\\2"_s);
+}
+
+QString formulaRich(const QString& formula) {
+    static const QRegularExpression index(u"_([A-Za-z0-9]+)"_s);
+    return unbroken(formula.toHtmlEscaped()).replace(index, u"<i>\\1</i>"_s);
+}
+
+QString figureTip(const core::Figure& figure) {
+    QString tip =
+        u"<b>%1</b>: %2<br>%3"_s.arg(said(figure.name).toHtmlEscaped(), qs(core::shown(figure)),
+                                     said(core::words(figure.basis)).toHtmlEscaped());
+    if (!figure.formula.empty()) {
+        tip += u"<br>%1 = %2<br>= %3"_s.arg(formulaRich(qs(figure.symbol)),
+                                            formulaRich(qs(figure.formula)),
+                                            formulaRich(qs(core::withValues(figure))));
+    }
+    return tip;
+}
+
+}  // namespace glimmet::app

@@ -1,0 +1,122 @@
+#include "core/led/lamp_circuit.h"
+
+#include "core/circuit/crossing.h"
+#include "core/circuit/parts.h"
+#include "core/circuit/settling.h"
+
+#include <algorithm>
+#include <cassert>
+#include <cmath>
+
+namespace glimmet::core {
+namespace {
+
+using circuit::Node;
+
+/// The lamps between a source of the drive and ground; diodes in the order of strings and LEDs.
+circuit::Circuit made(const LampCircuit& lamps) {
+    circuit::Circuit all;
+    const Node top = circuit::nodeNamed(all, "drive");
+    circuit::addSupply(all, "drive", top, circuit::ground, circuit::Constant{0});
+    Node shared = top;
+    if (lamps.common > Ohms{0}) {
+        shared = circuit::nodeNamed(all, "shared");
+        circuit::addResistor(all, "common", top, shared, lamps.common);
+    }
+    std::size_t number = 0;
+    const auto fresh = [&] { return circuit::nodeNamed(all, std::to_string(++number)); };
+    for (std::size_t k = 0; k < lamps.strings.size(); ++k) {
+        const LampString& string = lamps.strings[k];
+        assert(!string.leds.empty());
+        Node at = shared;
+        if (string.resistor > Ohms{0}) {
+            const Node behind = fresh();
+            circuit::addResistor(all, "r" + std::to_string(k + 1), at, behind, string.resistor);
+            at = behind;
+        }
+        for (std::size_t i = 0; i < string.leds.size(); ++i) {
+            const Node next = i + 1 == string.leds.size() ? circuit::ground : fresh();
+            all.models.push_back(diodeModel(string.leds[i], {}));
+            all.diodes.push_back(
+                {"lamp " + std::to_string(all.diodes.size() + 1), at, next, all.models.size() - 1});
+            at = next;
+        }
+    }
+    return all;
+}
+
+}  // namespace
+
+LampSolver::LampSolver(const LampCircuit& lamps, circuit::Circuit made, circuit::Solver solver)
+    : m_lamps(lamps), m_circuit(std::move(made)), m_solver(std::move(solver)) {}
+
+Result<LampSolver> LampSolver::of(const LampCircuit& lamps) {
+    assert(!lamps.strings.empty());
+    circuit::Circuit all = made(lamps);
+    auto solver = circuit::solverFor(all);
+    if (!solver) return tl::unexpected(solver.error());
+    return LampSolver(lamps, std::move(all), std::move(*solver));
+}
+
+bool LampSolver::settle(Volts drive) {
+    m_solver.excitation.volts[0] = drive.value();
+    return m_solver.settleFromAnywhere();
+}
+
+Result<LampSolution> LampSolver::at(Volts drive) {
+    assert(std::isfinite(drive.value()));
+    const bool lit = drive > Volts{0};
+    if (lit && !settle(drive)) return tl::unexpected(circuit::didNotSettle(m_solver));
+    LampSolution solution;
+    std::size_t diode = 0;
+    for (const LampString& string : m_lamps.strings) {
+        const Amperes current{lit ? std::max(0.0, m_solver.diodeCurrent(diode)) : 0};
+        std::vector<Volts> leds;
+        for (std::size_t i = 0; i < string.leds.size(); ++i, ++diode) {
+            const circuit::Diode& led = m_circuit.diodes[diode];
+            leds.emplace_back(lit ? m_solver.across(led.anode, led.cathode) : 0);
+        }
+        solution.current.push_back(current);
+        solution.led.push_back(std::move(leds));
+        solution.resistorPower.emplace_back(current * current * string.resistor);
+        solution.total += current;
+    }
+    solution.commonPower = solution.total * solution.total * m_lamps.common;
+    return solution;
+}
+
+Result<Volts> LampSolver::driveForFirst(Amperes current) {
+    assert(current > Amperes{0});
+    // One string carries it and the others at most as much, which bounds the drop they share.
+    Volts own{HUGE_VAL};
+    for (const LampString& string : m_lamps.strings) {
+        Volts sum = current * string.resistor;
+        for (const LedLaw& led : string.leds) sum += led.voltage(current);
+        own = std::min(own, sum);
+    }
+    const Volts low = own + current * m_lamps.common;
+    const Volts high = own + current * m_lamps.common * static_cast<double>(m_lamps.strings.size());
+    bool good = true;
+    const auto excess = [&](double drive) {
+        good = good && settle(Volts{drive});
+        double most = 0;
+        for (std::size_t k = 0; k < m_circuit.diodes.size(); ++k)
+            most = std::max(most, m_solver.diodeCurrent(k));
+        return std::log(std::max(most, 1e-300) / current.value());
+    };
+    // A hair beyond, because every LED leaks.
+    const double from = low.value() * (1 - 1e-6);
+    const double to = high.value() * (1 + 1e-6);
+    const double drive =
+        circuit::crossing({from, excess(from), to, excess(to)}, 1e-13 * to, excess);
+    if (!good) return tl::unexpected(circuit::didNotSettle(m_solver));
+    return Volts{drive};
+}
+
+Result<LampSolution> solved(const LampCircuit& lamps, Volts drive) {
+    auto solver = LampSolver::of(lamps);
+    if (!solver) return tl::unexpected(solver.error());
+    return solver->at(drive);
+}
+
+}  // namespace glimmet::core

@@ -1,0 +1,64 @@
+// Lamp circuits as they are wired in models: strings of LEDs in parallel, each with its own
+// resistor, all behind one shared resistor and the switching output's own resistance.
+//
+//            shared      string 1:  R₁ ── LED ── LED
+//   bus ──── + output ──┤string 2:  R₂ ── LED          ├── switch ── −
+//            resistance  …
+#pragma once
+
+#include "core/circuit/solver.h"
+#include "core/led/led.h"
+#include "core/result.h"
+
+#include <vector>
+
+namespace glimmet::core {
+
+struct LampString {
+    std::vector<LedLaw> leds;  ///< in series; at least one
+    Ohms resistor{};           ///< the string's own, >= 0
+};
+
+struct LampCircuit {
+    Ohms common{};                    ///< shared resistor + output's own resistance, >= 0
+    std::vector<LampString> strings;  ///< in parallel; at least one
+};
+
+struct LampSolution {
+    std::vector<Amperes> current;         ///< per string
+    std::vector<std::vector<Volts>> led;  ///< per string and LED
+    std::vector<Watts> resistorPower;     ///< per string, in its own resistor
+    Amperes total{};
+    Watts commonPower{};  ///< in shared resistor and output resistance together
+};
+
+/// The circuit engine made ready for a lamp circuit: a source of the drive, the common resistance,
+/// the strings. Kept, it solves the same circuit again at other drives quickly.
+class LampSolver {
+public:
+    /// Errors: OutOfRange where a value is none a law has a sense for (see LampString, LedLaw).
+    [[nodiscard]] static Result<LampSolver> of(const LampCircuit& circuit);
+
+    /// V = I_total·common + I_k·R_k + ΣV_LED(I_k) for every string k. `drive` is what is left of
+    /// the supply for the circuit: bus − switch drop. Zero or less: dark. Range: drive finite
+    /// (asserted). Every LED leaks a picoampere for each volt, as in the engine. Errors: OutOfRange
+    /// where the engine does not settle.
+    [[nodiscard]] Result<LampSolution> at(Volts drive);
+
+    /// The drive at which the first LED of the circuit carries `current`: the glow threshold for a
+    /// small current. Range: current > 0 (asserted). Errors: as above.
+    [[nodiscard]] Result<Volts> driveForFirst(Amperes current);
+
+private:
+    LampSolver(const LampCircuit& circuit, circuit::Circuit made, circuit::Solver solver);
+    [[nodiscard]] bool settle(Volts drive);
+
+    LampCircuit m_lamps;
+    circuit::Circuit m_circuit;
+    circuit::Solver m_solver;
+};
+
+/// One circuit solved once.
+[[nodiscard]] Result<LampSolution> solved(const LampCircuit& circuit, Volts drive);
+
+}  // namespace glimmet::core

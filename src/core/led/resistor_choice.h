@@ -1,0 +1,27 @@
+// The resistor of a lamp: ideal value for a target current, and the preferred one to fit.
+#pragma once
+
+#include "core/led/lamp_circuit.h"
+#include "core/led/preferred_value.h"
+#include "core/led/series.h"
+
+#include <optional>
+#include <vector>
+
+namespace glimmet::core {
+
+/// ideal = (drive − n·target·common − ΣV_LED(target)) / target for one of `stringCount` strings
+/// that all carry the target. Zero or negative where the supply is too low for the string.
+/// Source: Kirchhoff's voltage law; docs/physics.md.
+[[nodiscard]] Ohms idealResistor(const std::vector<LedLaw>& leds, Volts drive, Ohms common,
+                                 std::size_t stringCount, Amperes target);
+
+/// The preferred value for an ideal one; nothing where the ideal is not positive.
+[[nodiscard]] std::optional<Ohms> fittedResistor(Ohms ideal, const ResistorWish& wish);
+
+/// A resistor body by what heat it is rated for, chosen for at least twice the power
+/// (docs/physics.md). Chips are taken at four fifths of their rating, because they cool only
+/// through their pads. "1/8 W or 0805", "1/4 W", "2 W or more".
+[[nodiscard]] const char* resistorBody(Watts power);
+
+}  // namespace glimmet::core

@@ -1,0 +1,68 @@
+// Parts as a catalogue lists them and a job keeps them. A job holds its own copy of a part, so
+// that a later catalogue does not rewrite what was fitted.
+#pragma once
+
+#include "core/led/family.h"
+#include "core/quantity/quantities.h"
+
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace glimmet::core {
+
+enum class OutputKind {
+    LowSide,          ///< switches the negative side of a lamp
+    LogicLevel,       ///< a signal, not meant to light anything
+    LampSupply,       ///< fixed 1.5 V for filament lamps
+    ConstantCurrent,  ///< sets the LED's current itself
+    Unknown,
+};
+[[nodiscard]] std::string_view name(OutputKind kind);
+[[nodiscard]] std::optional<OutputKind> outputKindNamed(std::string_view name);
+
+struct DecoderOutput {
+    std::string name;  ///< "front", "rear", "1" …
+    std::string wire;  ///< insulation colour: "white", "yellow", "green" …
+    OutputKind kind = OutputKind::LowSide;
+    Amperes limit{};             ///< largest current, > 0
+    std::optional<Ohms> series;  ///< its own resistor; 0 when bare; nothing: not known
+    std::string seriesMeasured;  ///< date when the user found that out; empty: from the catalogue
+    bool operator==(const DecoderOutput&) const = default;
+};
+
+struct Decoder {
+    std::string id;                ///< "four-wire-1.0"
+    std::string name;              ///< "four-wire motor decoder, 1.0 A/1.8 A"
+    Amperes continuous{}, peak{};  ///< motor
+    Amperes functionTotal{};       ///< all outputs together
+    Amperes overall{};             ///< motor and outputs together
+    Volts largestTrack{};
+    Millimetres length{}, width{}, height{};  ///< with wires and sleeve
+    std::string plug;
+    std::vector<DecoderOutput> outputs;
+    bool operator==(const Decoder&) const = default;
+};
+
+/// A lamp as the drawer holds it. What is not given is the family's.
+struct LampPart {
+    std::string id;    ///< "warm-white-0603"
+    std::string name;  ///< "warm white 0603"
+    LedFamily family = LedFamily::White;
+    std::optional<ForwardPoint> forward;  ///< from its data sheet or measured
+    std::optional<double> emission;       ///< N
+    std::optional<Ohms> series;           ///< Rs
+    std::optional<Amperes> limit;
+    std::string tint;  ///< "warm", "cool" or empty: whites of one group should match
+    bool operator==(const LampPart&) const = default;
+};
+
+struct Catalogue {
+    std::vector<Decoder> decoders;
+    std::vector<LampPart> lamps;
+};
+
+[[nodiscard]] const Decoder* decoderNamed(const Catalogue& catalogue, std::string_view idOrName);
+[[nodiscard]] const LampPart* lampNamed(const Catalogue& catalogue, std::string_view idOrName);
+
+}  // namespace glimmet::core

@@ -1,0 +1,28 @@
+#include "core/work/job_rooms.h"
+
+#include "core/work/lamps/lamps.h"
+#include "core/work/measure/measure.h"
+#include "core/work/record_verbs.h"
+
+namespace glimmet::core {
+namespace {
+
+constinit const JobRoom rooms[] = {measure::room, lamps::room};
+
+}  // namespace
+
+std::span<const JobRoom> jobRooms() { return rooms; }
+
+const std::vector<SpokenVerb>& jobVerbs() {
+    static const std::vector<SpokenVerb> all = [] {
+        std::vector<SpokenVerb> made;
+        for (const JobRoom& room : rooms) {
+            for (const jot::Verb& verb : room.verbs()) made.push_back({&verb, room.name});
+        }
+        for (const jot::Verb& verb : recordVerbs()) made.push_back({&verb, {}});
+        return made;
+    }();
+    return all;
+}
+
+}  // namespace glimmet::core

@@ -1,0 +1,19 @@
+// The stages of the work on a job, in working order.
+#pragma once
+
+#include "core/work/reckoned.h"
+#include "core/work/room.h"
+
+namespace glimmet::core {
+
+using JobRoom = Room<Job, Reckoned>;
+[[nodiscard]] std::span<const JobRoom> jobRooms();
+
+/// The verbs of every room, then those of the record: all that a job's line can begin with.
+struct SpokenVerb {
+    const jot::Verb* verb;
+    std::string_view stage;  ///< empty: of the record, shown wherever one is
+};
+[[nodiscard]] const std::vector<SpokenVerb>& jobVerbs();
+
+}  // namespace glimmet::core

@@ -1,0 +1,50 @@
+// Bench shorthand: one line, typed with one hand, that changes a job. The interface's jot line,
+// its options ("use this") and scripts all speak it, so there is one way to change a job.
+#pragma once
+
+#include "core/finding/finding.h"
+#include "core/record/job.h"
+#include "core/result.h"
+
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace glimmet::core {
+
+struct Jotted {
+    Text meaning;            ///< everything that was understood: "Stall test: 1.15 A at 12 V"
+    Job after;               ///< the job with it
+    std::string_view stage;  ///< the room whose line it is; empty: shown wherever one is
+    std::string subject;     ///< the group it touches, or empty
+};
+
+/// Reads one line against a job. Pure: the job itself is not touched.
+/// `today` is the date that measurements get, ISO 8601.
+/// Errors: NotUnderstood for words that mean nothing here, Unknown for names of nothing,
+/// OutOfRange for values no model has, Missing for what the line leaves out. Each explains itself
+/// and shows an example; nothing of a refused line is taken.
+[[nodiscard]] Result<Jotted> understood(std::string_view line, const Job& job,
+                                        const Catalogue& catalogue, const std::string& today);
+
+struct JotForm {
+    std::string pattern;                ///< "stall AMPS VOLTS"
+    std::vector<const char*> examples;  ///< "stall 1.15A 12V"; the first is shown first
+    const char* meaning;                ///< "a stall test, a second at the most"
+    std::string_view stage;             ///< the room it is of; empty: of the record
+};
+/// All that can be typed, in the order of the work.
+[[nodiscard]] std::vector<JotForm> jotForms();
+
+/// A way to go on with a line that is being typed.
+struct JotCompletion {
+    std::string line;  ///< the whole line with it
+    std::string word;  ///< what is added or completed: "front lamp"
+    std::string says;  ///< what it is, or what its line takes
+};
+/// None where the line cannot be gone on with. Range: any bytes.
+[[nodiscard]] std::vector<JotCompletion> jotCompletions(std::string_view line, const Job& job,
+                                                        const Catalogue& catalogue);
+
+}  // namespace glimmet::core

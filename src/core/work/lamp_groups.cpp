@@ -1,0 +1,208 @@
+#include "core/work/lamp_groups.h"
+
+#include "core/led/lamp_circuit.h"
+#include "core/led/preferred_value.h"
+#include "core/led/resistor_choice.h"
+#include "core/work/supply.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace glimmet::core {
+namespace {
+
+enum class Corner { Typical, Dimmest, Brightest };
+
+/// A lamp's law at a corner of its batch. A lamp measured at the bench has no spread; one from a
+/// data sheet or a drawer has its family's, shifted to its own point.
+Result<LedLaw> lawAt(const Lamp& lamp, Corner corner) {
+    if (corner == Corner::Typical || lamp.measured) return law(lamp.part);
+    const FamilyValues values = familyValues(lamp.part.family);
+    const Volts shift =
+        (corner == Corner::Dimmest ? values.highest : values.lowest) - values.typical;
+    LampPart shifted = lamp.part;
+    ForwardPoint point =
+        lamp.part.forward.value_or(ForwardPoint{values.typical, Amperes{familyTestCurrent}});
+    point.voltage += shift;
+    shifted.forward = point;
+    return law(shifted);
+}
+
+struct Solvable {
+    LampCircuit circuit;
+    std::vector<std::size_t> rowOf;  ///< job row of each string that is connected
+};
+
+/// The connected rows; row `own` at its corner, the others at the opposite one, because what the
+/// others take less of a shared resistance is left for this one.
+Result<Solvable> solvable(const LampGroup& group, Ohms common, std::size_t own, Corner corner) {
+    Solvable made;
+    made.circuit.common = common;
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        const LampRow& row = group.rows[r];
+        if (!row.resistor) continue;
+        Corner here = corner;
+        if (r != own && corner != Corner::Typical) {
+            here = corner == Corner::Dimmest ? Corner::Brightest : Corner::Dimmest;
+        }
+        // Parts of today are 5 % or better, whatever series their value is from.
+        const double spread = std::min(tolerance(group.wish.series), 0.05);
+        const double factor = here == Corner::Dimmest     ? 1 + spread
+                              : here == Corner::Brightest ? 1 - spread
+                                                          : 1.0;
+        LampString string;
+        string.resistor = *row.resistor * factor;
+        for (const Lamp& lamp : row.lamps) {
+            auto lampLaw = lawAt(lamp, here);
+            if (!lampLaw) return tl::unexpected(lampLaw.error());
+            string.leds.push_back(*lampLaw);
+        }
+        made.circuit.strings.push_back(std::move(string));
+        made.rowOf.push_back(r);
+    }
+    return made;
+}
+
+Result<Amperes> rowCurrent(const LampGroup& group, Ohms common, Volts drive, std::size_t row,
+                           Corner corner) {
+    const auto made = solvable(group, common, row, corner);
+    if (!made) return tl::unexpected(made.error());
+    if (made->circuit.strings.empty()) return Amperes{0};
+    const auto solution = solved(made->circuit, drive);
+    if (!solution) return tl::unexpected(solution.error());
+    for (std::size_t k = 0; k < made->rowOf.size(); ++k) {
+        if (made->rowOf[k] == row) return solution->current[k];
+    }
+    return Amperes{0};
+}
+
+Ohms commonOf(const Job& job, const LampGroup& group, Ohms& series, bool& known) {
+    const DecoderOutput* output = outputNamed(job, group.output);
+    series = output && output->series ? *output->series : Ohms{0};
+    known = group.output == supplyOutput || (output && output->series.has_value());
+    return series + group.shared;
+}
+
+Volts switchDrop(const Job& job, const LampGroup& group, const House& house) {
+    // A lamp straight on the supply has no switching output in its path.
+    if (group.output == supplyOutput) return Volts{0};
+    return Volts{*switchFigure(job, house).value};
+}
+
+}  // namespace
+
+Result<LedLaw> law(const LampPart& part) {
+    const FamilyValues values = familyValues(part.family);
+    const ForwardPoint point =
+        part.forward.value_or(ForwardPoint{values.typical, Amperes{familyTestCurrent}});
+    return ledLawThrough(point, part.emission.value_or(values.emission),
+                         part.series.value_or(values.series));
+}
+
+Amperes currentLimit(const LampPart& part) {
+    return part.limit.value_or(familyValues(part.family).limit);
+}
+
+Result<GroupState> groupState(const Job& job, const LampGroup& group, const House& house) {
+    GroupState state;
+    const Ohms common = commonOf(job, group, state.outputSeries, state.outputSeriesKnown);
+    state.bus = busVolts(job, house);
+    state.drive = state.bus - switchDrop(job, group, house);
+    const Volts drops = Volts{*trackFigure(job).value} - state.drive;
+
+    for (const LampRow& row : group.rows) {
+        RowState made;
+        made.connected = row.resistor.has_value();
+        std::vector<LedLaw> laws;
+        made.limit = currentLimit(row.lamps.front().part);
+        for (const Lamp& lamp : row.lamps) {
+            auto lampLaw = law(lamp.part);
+            if (!lampLaw) return tl::unexpected(lampLaw.error());
+            laws.push_back(*lampLaw);
+            made.limit = std::min(made.limit, currentLimit(lamp.part));
+        }
+        made.ideal = idealResistor(laws, state.drive, common, group.rows.size(), group.wish.target);
+        state.rows.push_back(std::move(made));
+    }
+
+    const auto typical = solvable(group, common, 0, Corner::Typical);
+    if (!typical) return tl::unexpected(typical.error());
+    if (typical->circuit.strings.empty()) return state;
+    auto solver = LampSolver::of(typical->circuit);
+    if (!solver) return tl::unexpected(solver.error());
+    const auto solution = solver->at(state.drive);
+    if (!solution) return tl::unexpected(solution.error());
+    const auto glow = solver->driveForFirst(glowCurrent);
+    if (!glow) return tl::unexpected(glow.error());
+    state.total = solution->total;
+    state.glowFrom = *glow + drops;
+    for (std::size_t k = 0; k < typical->rowOf.size(); ++k) {
+        const std::size_t r = typical->rowOf[k];
+        RowState& row = state.rows[r];
+        row.current = solution->current[k];
+        row.led = solution->led[k];
+        row.resistorPower = solution->resistorPower[k];
+        const auto lowest = rowCurrent(group, common, state.drive - state.bus * house.supplySpread,
+                                       r, Corner::Dimmest);
+        const auto highest = rowCurrent(group, common, state.drive + state.bus * house.supplySpread,
+                                        r, Corner::Brightest);
+        if (!lowest) return tl::unexpected(lowest.error());
+        if (!highest) return tl::unexpected(highest.error());
+        row.lowest = *lowest;
+        row.highest = *highest;
+    }
+    return state;
+}
+
+Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t row, Ohms resistor,
+                            const House& house) {
+    LampGroup changed = group;
+    changed.rows.at(row).resistor = resistor;
+    Ohms series{};
+    bool known = true;
+    const Ohms common = commonOf(job, group, series, known);
+    const Volts drive = busVolts(job, house) - switchDrop(job, group, house);
+    return rowCurrent(changed, common, drive, row, Corner::Typical);
+}
+
+double perceivedBrightness(Amperes current) {
+    return std::min(1.0, std::cbrt(std::max(current.value(), 0.0) / 0.020));
+}
+
+std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupState>>& groups) {
+    std::vector<LitLamp> all;
+    for (std::size_t g = 0; g < job.groups.size(); ++g) {
+        const LampGroup& group = job.groups[g];
+        const Result<GroupState>& state = groups[g];
+        for (std::size_t r = 0; r < group.rows.size(); ++r) {
+            for (const Lamp& lamp : group.rows[r].lamps) {
+                LitLamp lit;
+                lit.group = group.name;
+                lit.name =
+                    group.rows.size() == 1 ? group.name : group.name + "/" + std::to_string(r + 1);
+                lit.output = group.output;
+                lit.lamp = &lamp;
+                if (state) {
+                    lit.current = state->rows[r].current;
+                    lit.connected = state->rows[r].connected;
+                    lit.brightness = perceivedBrightness(lit.current);
+                }
+                all.push_back(std::move(lit));
+            }
+        }
+    }
+    return all;
+}
+
+double relativeLight(Amperes current, Amperes wished) { return current.value() / wished.value(); }
+
+Text lightWords(double relative) {
+    if (relative < 1e-3) return text("dark");
+    if (relative > 2.0) return text("clearly brighter than wanted");
+    if (relative > 1.25) return text("a little brighter than wanted");
+    if (relative < 0.5) return text("clearly dimmer than wanted");
+    if (relative < 0.8) return text("a little dimmer than wanted");
+    return text("as bright as wanted");
+}
+
+}  // namespace glimmet::core

@@ -1,0 +1,72 @@
+// What the lamps of a job do electrically, as it stands: the numbers behind the findings, the
+// schematic and the dark-room picture.
+#pragma once
+
+#include "core/led/led.h"
+#include "core/record/job.h"
+#include "core/result.h"
+
+namespace glimmet::core {
+
+/// The law of a lamp part: its own point and values where given, its family's elsewhere.
+/// Errors: those of ledLawThrough.
+[[nodiscard]] Result<LedLaw> law(const LampPart& part);
+/// The limit that counts: the part's, else the family's.
+[[nodiscard]] Amperes currentLimit(const LampPart& part);
+
+struct RowState {
+    bool connected = false;       ///< its resistor is chosen (0 Ω deliberately none counts)
+    Amperes current{};            ///< at typical values; 0 when not connected
+    Amperes lowest{}, highest{};  ///< over the spread of supply, forward voltage and resistor
+    std::vector<Volts> led;       ///< across each lamp
+    Watts resistorPower{};
+    Ohms ideal{};     ///< for the wished current; not positive: supply too low
+    Amperes limit{};  ///< the smallest of its lamps' limits
+};
+
+struct GroupState {
+    Volts bus{};
+    Volts drive{};        ///< bus − output switch
+    Ohms outputSeries{};  ///< assumed 0 where not known
+    bool outputSeriesKnown = true;
+    std::vector<RowState> rows;
+    Amperes total{};
+    Volts glowFrom{};  ///< track or supply volts at which the first lamp carries 0.1 mA
+};
+
+inline constexpr Amperes glowCurrent{0.0001};
+
+/// Errors: OutOfRange from a lamp whose data are no LED's.
+[[nodiscard]] Result<GroupState> groupState(const Job& job, const LampGroup& group,
+                                            const House& house);
+
+/// The current row `row` would carry with `resistor`, all else as it stands.
+[[nodiscard]] Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t row,
+                                          Ohms resistor, const House& house);
+
+/// A lamp as the eye finds it in a dark room.
+struct LitLamp {
+    std::string group;
+    std::string name;  ///< group and row: "headlamps A/2"
+    std::string output;
+    const Lamp* lamp = nullptr;  ///< in the job it was made from
+    Amperes current{};
+    bool connected = false;
+    double brightness = 0;  ///< 0 dark … 1 an LED at 20 mA
+};
+/// Every lamp of a job with every output on; `groups` are its groups as they were solved, in its
+/// order. The job must outlive the result.
+[[nodiscard]] std::vector<LitLamp> litLamps(const Job& job,
+                                            const std::vector<Result<GroupState>>& groups);
+
+/// How bright a current looks: the cube root of light relative to 20 mA (docs/physics.md: perceived
+/// brightness follows roughly the cube root of luminance), at most 1.
+[[nodiscard]] double perceivedBrightness(Amperes current);
+
+/// Light of a row relative to its wish: intensity follows current to first order.
+[[nodiscard]] double relativeLight(Amperes current, Amperes wished);
+/// "as bright as wanted", "a little dimmer than wanted", "clearly brighter than wanted" …
+/// Steps at 25 % and 2:1: the eye's, for lamps in one scene (docs/physics.md).
+[[nodiscard]] Text lightWords(double relative);
+
+}  // namespace glimmet::core

@@ -1,0 +1,19 @@
+// The room of the lamps: groups, resistors, outputs.
+#pragma once
+
+#include "core/work/job_rooms.h"
+
+namespace glimmet::core::lamps {
+
+[[nodiscard]] bool applies(const Job& job);
+void judge(const Reckoned& facts, Judging& judging);
+[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] Idle idle(const Job& job);
+
+/// The line that puts a white lamp on an output: at a free site on its side of the body, else by a
+/// name of its own.
+[[nodiscard]] std::string newLampJot(const Job& job, std::string_view output);
+
+inline constexpr JobRoom room{"lamps", "Lamps", applies, judge, verbs, idle};
+
+}  // namespace glimmet::core::lamps

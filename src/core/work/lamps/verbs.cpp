@@ -1,0 +1,783 @@
+// Jots that put lamps into a model and choose their resistors.
+#include "core/work/jotted.h"
+#include "core/work/lamps/lamps.h"
+
+#include <algorithm>
+
+namespace glimmet::core::lamps {
+namespace {
+
+using namespace jot;
+using Kind = Takes::Kind;
+
+/// "front" for "front lamp"; empty for names of another make.
+std::string shortName(const std::string& name) {
+    constexpr std::string_view ending = " lamp";
+    if (!lowered(name).ends_with(ending)) return {};
+    return name.substr(0, name.size() - ending.size());
+}
+
+// --- names -----------------------------------------------------------------------------------
+
+/// Groups by their own names only: beside a colour, "white" is no wire.
+std::vector<Named> ownNames(const Context& context) {
+    std::vector<Named> all;
+    for (const LampGroup& group : context.job.groups) {
+        Named named{group.name, {}, "on output " + group.output};
+        if (const std::string brief = shortName(group.name); !brief.empty()) {
+            named.also.push_back(brief);
+        }
+        all.push_back(std::move(named));
+    }
+    return all;
+}
+
+/// And by what feeds them, where that is no name of another.
+std::vector<Named> lampGroupNames(const Context& context) {
+    std::vector<Named> all = ownNames(context);
+    std::vector<std::string> taken;  // a name goes before what feeds another lamp
+    for (const Named& named : all) {
+        taken.push_back(lowered(named.name));
+        for (const std::string& word : named.also) taken.push_back(lowered(word));
+    }
+    for (std::size_t i = 0; i < all.size(); ++i) {
+        const LampGroup& group = context.job.groups[i];
+        const DecoderOutput* output = outputNamed(context.job, group.output);
+        for (const std::string& word : {group.output, output ? output->wire : std::string()}) {
+            const bool free = std::find(taken.begin(), taken.end(), lowered(word)) == taken.end();
+            if (!word.empty() && free) all[i].also.push_back(word);
+        }
+    }
+    return all;
+}
+
+struct RowAddress {
+    std::size_t group = 0;
+    std::size_t row = 0;
+    bool wholeCircuit = true;
+};
+
+/// The lamp group that a line named, and its row.
+/// Errors: OutOfRange where it has fewer rows.
+Result<RowAddress> addressed(const Said& said, std::string_view what) {
+    const std::vector<LampGroup>& groups = said.context.job.groups;
+    const Said::Place& place = said.at(what);
+    RowAddress address;
+    while (groups[address.group].name != *place.name) ++address.group;
+    address.wholeCircuit = place.row == 0;
+    if (place.row > 0) address.row = place.row - 1;
+    const LampGroup& group = groups[address.group];
+    if (address.row >= group.rows.size()) {
+        return refuse(ErrorCode::OutOfRange,
+                      text("%1 has %2 rows.", group.name, std::to_string(group.rows.size())));
+    }
+    return address;
+}
+
+std::vector<Named> places(const Context& context) {
+    std::vector<Named> all = ownNames(context);
+    for (const LampSite& site : context.job.body.sites) {
+        const bool there = std::any_of(all.begin(), all.end(), [&](const Named& each) {
+            return lowered(each.name) == lowered(site.name);
+        });
+        if (there) continue;
+        Named named{site.name, {}, "a place for a lamp"};
+        if (const std::string brief = shortName(site.name); !brief.empty()) {
+            named.also.push_back(brief);
+        }
+        all.push_back(std::move(named));
+    }
+    return all;
+}
+
+std::vector<Named> colours(const Context& context) {
+    std::vector<Named> all;
+    for (const LedFamily family : ledFamilies) {
+        Named named{std::string(name(family)), {}, "LED"};
+        if (family == LedFamily::TrueGreen) named.also = {"true green"};
+        if (family == LedFamily::UltraViolet) named.also = {"ultraviolet", "ultra-violet"};
+        named.also.push_back(named.name + " led");
+        all.push_back(std::move(named));
+    }
+    all.push_back({"warm white", {"white warm", "warm-white", "warm white led"}, "LED"});
+    all.push_back(
+        {"cool white", {"white cool", "cool-white", "cold white", "cool white led"}, "LED"});
+    for (const LampPart& part : context.catalogue.lamps) {
+        all.push_back({part.id, {part.name}, part.name});
+    }
+    return all;
+}
+
+/// The part that a colour or the name of a part stands for.
+LampPart partNamed(const Catalogue& catalogue, const std::string& called) {
+    if (const LampPart* part = lampNamed(catalogue, called)) return *part;
+    LampPart made;
+    const auto blank = called.find(' ');
+    if (blank != std::string::npos) made.tint = called.substr(0, blank);
+    made.family = *ledFamilyNamed(blank == std::string::npos ? called : called.substr(blank + 1));
+    made.name = called + " LED";
+    return made;
+}
+
+std::vector<Named> outputs(const Context& context) {
+    std::vector<Named> all;
+    if (context.job.decoder) {
+        for (const DecoderOutput& output : context.job.decoder->outputs) {
+            Named named{output.name, {}, output.wire};
+            if (!output.wire.empty()) named.also.push_back(output.wire);
+            all.push_back(std::move(named));
+        }
+    }
+    return all;
+}
+std::vector<Named> outputsAndSupply(const Context& context) {
+    std::vector<Named> all = outputs(context);
+    all.push_back({supplyOutput, {"the supply"}, "always lit"});
+    // A motor means that a decoder will come; its outputs are named by the standard.
+    if (!context.job.decoder && context.job.motor) {
+        all.push_back({"front", {"white"}, "of the decoder to come"});
+        all.push_back({"rear", {"yellow"}, "of the decoder to come"});
+        for (const char* number : {"1", "2", "3", "4"}) {
+            all.push_back({number, {}, "of the decoder to come"});
+        }
+    }
+    return all;
+}
+
+std::vector<Named> noneOrOpen(const Context&) {
+    return {{"none", {"no", "bare"}, "deliberately without"},
+            {"open", {"unknown"}, "not chosen yet"}};
+}
+std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"}}; }
+std::vector<Named> bareOnly(const Context&) {
+    return {{"bare", {"none", "no"}, "no resistor on the board"}, {"unknown", {}, "not looked at"}};
+}
+std::vector<Named> seriesNames(const Context&) {
+    return {{"E6", {}, "20 %"}, {"E12", {}, "10 %"}, {"E24", {}, "5 %"}, {"E96", {}, "1 %"}};
+}
+
+// --- what a line says of an LED --------------------------------------------------------------
+
+/// A measured point takes both values.
+Result<std::optional<ForwardPoint>> pointOf(const Said& said) {
+    const auto volts = said.one<Volts>("VOLTS");
+    const auto amps = said.one<Amperes>("AMPS");
+    if (volts && amps) return std::optional(ForwardPoint{*volts, *amps});
+    if (volts) {
+        return refuse(ErrorCode::Missing,
+                      text("A forward voltage needs the current it was read at. Write it like "
+                           "lamp rear red 2.0V 20mA."));
+    }
+    if (amps) {
+        return refuse(ErrorCode::Missing,
+                      text("%1 alone can be a reading or a wish. A reading has its volts too: "
+                           "lamp rear red 2.0V 20mA. A wish is written with for: lamp rear red "
+                           "for 3mA.",
+                           formatted(*amps)));
+    }
+    return std::optional<ForwardPoint>{};
+}
+
+/// The part with a measured point, if that is one an LED can have.
+Result<LampPart> withPoint(LampPart part, const std::optional<ForwardPoint>& point) {
+    if (!point) return part;
+    part.forward = point;
+    if (const auto possible = law(part); !possible) return tl::unexpected(possible.error());
+    return part;
+}
+
+std::string shown(const ForwardPoint& point) {
+    return formatted(point.voltage) + " at " + formatted(point.current);
+}
+/// "red LED", with the reading if one was taken.
+Text described(const LampPart& part, const std::optional<ForwardPoint>& point) {
+    return point ? text("%1, %2", part.name, shown(*point)) : verbatim(part.name);
+}
+
+const LampSite* siteNamed(const Job& job, const std::string& called) {
+    for (const LampSite& site : job.body.sites) {
+        if (site.name == called) return &site;
+    }
+    return nullptr;
+}
+bool feeds(const LampGroup& group, const std::string& output) {
+    return group.output == output && output != supplyOutput;
+}
+const LampGroup* fedBy(const Job& job, const std::string& output) {
+    for (const LampGroup& group : job.groups) {
+        if (feeds(group, output)) return &group;
+    }
+    return nullptr;
+}
+
+/// The output that a lamp's place suggests, if it is free.
+std::optional<std::string> usualOutput(const Job& job, Facing facing) {
+    const auto free = [&](const std::string& output) { return !fedBy(job, output); };
+    std::vector<std::string> likely;
+    if (facing == Facing::Front) likely.emplace_back("front");
+    if (facing == Facing::Rear) likely.emplace_back("rear");
+    if (!job.decoder) {
+        if (!job.motor) return supplyOutput;
+        if (likely.empty()) likely = {"1", "2", "3", "4"};
+        const auto found = std::find_if(likely.begin(), likely.end(), free);
+        return found == likely.end() ? std::nullopt : std::optional(*found);
+    }
+    if (!likely.empty() && outputNamed(job, likely.front())) {
+        return free(likely.front()) ? std::optional(likely.front()) : std::nullopt;
+    }
+    std::optional<std::string> directional;
+    for (const DecoderOutput& output : job.decoder->outputs) {
+        if (!free(output.name)) continue;
+        if (output.name != "front" && output.name != "rear") return output.name;
+        if (!directional) directional = output.name;
+    }
+    return directional;
+}
+
+std::string rowOf(const LampGroup& group, const RowAddress& address) {
+    return address.wholeCircuit ? group.name : group.name + "/" + std::to_string(address.row + 1);
+}
+
+// --- lamp ------------------------------------------------------------------------------------
+
+/// A lamp that is there already: what it is, what it is wished, which output it is on.
+Result<Jotted> describedAnew(const Said& said, std::size_t index,
+                             const std::optional<ForwardPoint>& point) {
+    const LampGroup& before = said.context.job.groups[index];
+    const std::size_t row = said.at("PLACE").row;
+    Jotted result =
+        jotted(said, verbatim(row == 0 ? before.name : before.name + "/" + std::to_string(row)));
+    result.subject = before.name;
+    LampGroup& group = result.after.groups[index];
+    std::size_t told = 0;
+    const auto tell = [&](Text more) {
+        result.meaning = ++told == 1 ? text("%1: %2", result.meaning, std::move(more))
+                                     : text("%1; %2", result.meaning, std::move(more));
+    };
+    if (said.name("COLOUR") || point) {
+        std::vector<Lamp*> lamps;
+        for (std::size_t i = 0; i < group.rows.size(); ++i) {
+            if (row != 0 && row != i + 1) continue;
+            for (Lamp& lamp : group.rows[i].lamps) lamps.push_back(&lamp);
+        }
+        if (lamps.empty()) {
+            return refuse(ErrorCode::OutOfRange,
+                          text("%1 has %2 rows.", before.name, std::to_string(before.rows.size())));
+        }
+        if (lamps.size() > 1 && row == 0 && group.rows.size() > 1) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("%1 has %2 rows. Say which: lamp %1/2 red.", before.name,
+                               std::to_string(group.rows.size())));
+        }
+        const LampPart old = lamps.front()->part;
+        const bool wasMeasured = lamps.front()->measured;
+        LampPart made =
+            said.name("COLOUR") ? partNamed(said.context.catalogue, *said.name("COLOUR")) : old;
+        // What says no more than is known keeps what was measured on it.
+        const bool same = made.id.empty() ? made.family == old.family &&
+                                                (made.tint.empty() || made.tint == old.tint)
+                                          : made.id == old.id;
+        if (same) made = old;
+        const auto part = withPoint(std::move(made), point);
+        if (!part) return tl::unexpected(part.error());
+        for (Lamp* lamp : lamps) {
+            lamp->part = *part;
+            lamp->measured = point.has_value() || (same && wasMeasured);
+        }
+        tell(described(*part, point));
+        if (!same && !point && wasMeasured && old.forward) {
+            tell(text("the %1 read on the one before no longer count", shown(*old.forward)));
+        }
+    }
+    if (row != 0 && (said.one<Amperes>("WISH") || said.name("OUTPUT"))) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("Wish and output hold for the whole of %1, not for one row.", before.name));
+    }
+    if (const auto wish = said.one<Amperes>("WISH")) {
+        group.wish.target = *wish;
+        tell(text("wished %1", formatted(*wish)));
+    }
+    if (const auto& output = said.name("OUTPUT"); output && *output != group.output) {
+        if (const LampGroup* other = fedBy(result.after, *output)) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("Output %1 already feeds %2. Move that first, or put a lamp "
+                               "beside it: parallel %2.",
+                               *output, other->name));
+        }
+        tell(text("on output %1, not on %2 any more", *output, group.output));
+        group.output = *output;
+    } else if (output) {
+        tell(text("on output %1", *output));
+    }
+    if (const std::string& called = said.at("WORDS").words; !called.empty()) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 is there already and has its name.", before.name));
+    }
+    if (told == 0) {
+        return refuse(
+            ErrorCode::Missing,
+            text("%1 is there already. Say what it is, like: lamp %1 red 2.0V 20mA.", before.name));
+    }
+    return result;
+}
+
+Result<Jotted> lamp(const Said& said) {
+    const auto point = pointOf(said);
+    if (!point) return tl::unexpected(point.error());
+    const Job& job = said.context.job;
+    const auto& where = said.name("PLACE");
+    std::string called = said.at("WORDS").words;
+    if (!where && called.empty()) {
+        return refuse(ErrorCode::Missing,
+                      text("Which lamp? Name its place, like lamp rear red 2.0V 20mA, or give it "
+                           "a name: lamp amber called fire glow."));
+    }
+    if (where) {
+        for (std::size_t i = 0; i < job.groups.size(); ++i) {
+            if (job.groups[i].name == *where) return describedAnew(said, i, *point);
+        }
+        if (said.at("PLACE").row != 0) {
+            return refuse(ErrorCode::Unknown, text("%1 has no rows yet.", *where));
+        }
+    }
+    if (called.empty()) called = *where;
+    for (const LampGroup& group : job.groups) {
+        if (lowered(group.name) == lowered(called)) {
+            return refuse(
+                ErrorCode::NotUnderstood,
+                text("There is a lamp called %1 already. Give this one another name.", group.name));
+        }
+    }
+    if (!said.name("COLOUR")) {
+        return refuse(ErrorCode::Missing,
+                      text("Which colour? Write it like lamp rear red 2.0V 20mA."));
+    }
+    const auto part = withPoint(partNamed(said.context.catalogue, *said.name("COLOUR")), *point);
+    if (!part) return tl::unexpected(part.error());
+    // Without a place of the body: in its middle, to be moved where it belongs.
+    Lamp one{called,
+             *part,
+             point->has_value(),
+             {job.body.length / 2.0, job.body.height / 2.0},
+             Facing::Inside};
+    if (const LampSite* site = where ? siteNamed(job, *where) : nullptr) {
+        one.at = site->at;
+        one.facing = site->facing;
+    }
+    const auto wish = said.one<Amperes>("WISH");
+    Jotted result = jotted(said, {});
+    if (const auto& output = said.name("OUTPUT")) {
+        for (LampGroup& group : result.after.groups) {
+            if (!feeds(group, *output)) continue;
+            if (wish) {
+                return refuse(ErrorCode::NotUnderstood,
+                              text("Output %1 already feeds %2, and lamps of one output share "
+                                   "one wish. Leave the wish out, or change it: target %2 %3.",
+                                   *output, group.name, formatted(*wish)));
+            }
+            result.meaning = text(
+                "New lamp: %1, %2, beside %3 on output %4 with a resistor of "
+                "its own",
+                called, described(*part, *point), group.name, *output);
+            result.subject = group.name;
+            group.rows.push_back({{std::move(one)}, std::nullopt});
+            return result;
+        }
+    }
+    const auto output = said.name("OUTPUT") ? said.name("OUTPUT") : usualOutput(job, one.facing);
+    if (!output) {
+        return refuse(ErrorCode::Missing,
+                      text("On which output? None is free for %1. To put it beside another lamp "
+                           "say so: lamp … on front.",
+                           called));
+    }
+    LampGroup group;
+    group.name = called;
+    group.output = *output;
+    if (wish) group.wish.target = *wish;
+    group.rows.push_back({{std::move(one)}, std::nullopt});
+    result.meaning =
+        *output == supplyOutput
+            ? text("New lamp: %1, %2, on the supply", called, described(*part, *point))
+            : text("New lamp: %1, %2, on output %3", called, described(*part, *point), *output);
+    if (wish) result.meaning = text("%1, wished %2", result.meaning, formatted(*wish));
+    result.subject = called;
+    result.after.groups.push_back(std::move(group));
+    return result;
+}
+
+/// "parallel front red", "inline front red": another lamp beside or behind those of a group.
+template <bool inSeries>
+Result<Jotted> another(const Said& said) {
+    const auto point = pointOf(said);
+    if (!point) return tl::unexpected(point.error());
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const LampGroup& group = said.context.job.groups[address->group];
+    Lamp one = group.rows[address->row].lamps.back();  // like its neighbour where nothing is said
+    const auto& colour = said.name("COLOUR");
+    const auto part =
+        withPoint(colour ? partNamed(said.context.catalogue, *colour) : one.part, *point);
+    if (!part) return tl::unexpected(part.error());
+    if (colour || *point) {
+        one.part = *part;
+        one.measured = point->has_value();
+    }
+    one.at.x += one.facing == Facing::Rear ? Millimetres{-2} : Millimetres{2};
+    const Text what = described(one.part, *point);
+    Jotted result = jotted(
+        said, inSeries ? text("%1 in series with %2", what, rowOf(group, *address))
+                       : text("%1 parallel to %2, with a resistor of its own", what, group.name));
+    result.subject = group.name;
+    std::vector<LampRow>& rows = result.after.groups[address->group].rows;
+    if (inSeries) {
+        rows[address->row].lamps.push_back(std::move(one));
+    } else {
+        rows.push_back({{std::move(one)}, std::nullopt});
+    }
+    return result;
+}
+
+// --- resistors, wishes, places ---------------------------------------------------------------
+
+/// Ohms, or the word instead of them; both or neither is nothing.
+Result<std::optional<Ohms>> ohmsOr(const Said& said, std::string_view word) {
+    const auto value = said.one<Ohms>("OHMS");
+    const auto& instead = said.name(word);
+    if (value && instead) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 and %2: only one of them can be.", formatted(*value), *instead));
+    }
+    if (!value && !instead) {
+        return refuse(ErrorCode::Missing,
+                      text("How many ohms? Write it like %1.", said.verb.examples.front()));
+    }
+    if (instead == "open" || instead == "unknown") return std::optional<Ohms>{};
+    return value ? value : std::optional(Ohms{0});
+}
+
+Result<Jotted> resistor(const Said& said) {
+    const auto value = ohmsOr(said, "none");
+    if (!value) return tl::unexpected(value.error());
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const LampGroup& group = said.context.job.groups[address->group];
+    const std::string called = rowOf(group, *address);
+    Jotted result =
+        jotted(said, !*value             ? text("%1: resistor not chosen", called)
+                     : **value > Ohms{0} ? text("%1: resistor %2", called, formatted(**value))
+                                         : text("%1: no resistor", called));
+    result.subject = group.name;
+    std::vector<LampRow>& rows = result.after.groups[address->group].rows;
+    for (std::size_t i = 0; i < rows.size(); ++i) {
+        if (address->wholeCircuit || i == address->row) rows[i].resistor = *value;
+    }
+    return result;
+}
+
+/// Of those that concern a whole group.
+Result<std::size_t> groupOf(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    if (!address->wholeCircuit) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("That holds for the whole of %1, not for one row.",
+                           said.context.job.groups[address->group].name));
+    }
+    return address->group;
+}
+
+Result<Jotted> shared(const Said& said) {
+    const auto value = ohmsOr(said, "none");
+    if (!value) return tl::unexpected(value.error());
+    const auto group = groupOf(said);
+    if (!group) return tl::unexpected(group.error());
+    const std::string& called = said.context.job.groups[*group].name;
+    Jotted result =
+        jotted(said, **value > Ohms{0} ? text("%1: shared resistor %2", called, formatted(**value))
+                                       : text("%1: no shared resistor", called));
+    result.subject = called;
+    result.after.groups[*group].shared = **value;
+    return result;
+}
+
+Result<Jotted> target(const Said& said) {
+    const auto group = groupOf(said);
+    if (!group) return tl::unexpected(group.error());
+    const Amperes value = *said.one<Amperes>("AMPS");
+    const std::string& called = said.context.job.groups[*group].name;
+    Jotted result = jotted(said, text("%1: wished current %2", called, formatted(value)));
+    result.subject = called;
+    result.after.groups[*group].wish.target = value;
+    return result;
+}
+
+Result<Jotted> series(const Said& said) {
+    const auto group = groupOf(said);
+    if (!group) return tl::unexpected(group.error());
+    const std::string& wanted = *said.name("NAME");
+    const std::string& called = said.context.job.groups[*group].name;
+    Jotted result = jotted(said, text("%1: resistors of series %2", called, wanted));
+    result.subject = called;
+    result.after.groups[*group].wish.series = *seriesNamed(wanted);
+    return result;
+}
+
+Result<Jotted> output(const Said& said) {
+    const auto value = ohmsOr(said, "bare");
+    if (!value) return tl::unexpected(value.error());
+    const std::string& called = *said.name("OUTPUT");
+    Jotted result = jotted(said, !*value             ? text("Output %1: not looked at", called)
+                                 : **value > Ohms{0} ? text("Output %1 carries %2 on the board",
+                                                            called, formatted(**value))
+                                                     : text("Output %1 is bare", called));
+    for (DecoderOutput& each : result.after.decoder->outputs) {
+        if (each.name != called) continue;
+        each.series = *value;
+        each.seriesMeasured = *value ? said.context.today : "";
+    }
+    if (const LampGroup* group = fedBy(said.context.job, called)) result.subject = group->name;
+    return result;
+}
+
+Result<Jotted> place(const Said& said) {
+    const auto lengths = said.all<Millimetres>("BACK UP");
+    if (lengths.size() != 2) {
+        return refuse(ErrorCode::Missing,
+                      text("Give the way back from the front and the height over "
+                           "the rail. Write it like place front 3mm 41mm."));
+    }
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const LampGroup& group = said.context.job.groups[address->group];
+    Jotted result = jotted(said, text("%1: %2 from the front, %3 up", rowOf(group, *address),
+                                      formatted(lengths[0]), formatted(lengths[1])));
+    result.subject = group.name;
+    LampRow& row = result.after.groups[address->group].rows[address->row];
+    const Point from = row.lamps.front().at;
+    for (Lamp& each : row.lamps) {
+        each.at.x += lengths[0] - from.x;
+        each.at.z += lengths[1] - from.z;
+    }
+    return result;
+}
+
+Result<Jotted> removeLamp(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const std::string called = said.context.job.groups[address->group].name;
+    Jotted result = jotted(said, {});
+    auto& groups = result.after.groups;
+    auto& rows = groups[address->group].rows;
+    if (address->wholeCircuit || rows.size() == 1) {
+        groups.erase(groups.begin() + static_cast<std::ptrdiff_t>(address->group));
+        result.meaning = text("%1 removed", called);
+    } else {
+        rows.erase(rows.begin() + static_cast<std::ptrdiff_t>(address->row));
+        result.meaning = text("Row %1 of %2 removed", std::to_string(address->row + 1), called);
+        result.subject = called;
+    }
+    return result;
+}
+
+// --- the table -------------------------------------------------------------------------------
+
+constexpr Takes lampGroup{.what = "LAMP",
+                          .kind = Kind::Name,
+                          .needed = true,
+                          .missing = "Which lamp?",
+                          .names = lampGroupNames,
+                          .rows = true,
+                          .unknown = "No lamp goes by “%1”. There are: %2.",
+                          .none = "There is no lamp yet. Add one first: lamp front white."};
+constexpr Takes colour{.what = "COLOUR",
+                       .kind = Kind::Name,
+                       .names = colours,
+                       .unknown = "“%1” is no colour of an LED. There are: %2."};
+constexpr Takes forwardVolts{
+    .what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.8, .most = 6};
+constexpr Takes forwardAmps{
+    .what = "AMPS", .dimension = Dimension::Current, .least = 50e-6, .most = 0.5};
+constexpr Takes resistance{
+    .what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 1e6, .zero = true};
+constexpr Takes wish{.what = "AMPS",
+                     .needed = true,
+                     .missing = "A wish is a current.",
+                     .dimension = Dimension::Current,
+                     .least = 20e-6,
+                     .most = 0.3};
+
+constexpr Takes lampTakes[] = {
+    {.what = "PLACE",
+     .kind = Kind::Name,
+     .names = places,
+     .rows = true,
+     .unknown = "“%1” is no place of this model. There are: %2. Elsewhere a lamp gets a name: "
+                "lamp amber called fire glow."},
+    colour,
+    forwardVolts,
+    forwardAmps,
+    {.what = "WISH", .after = "for", .dimension = Dimension::Current, .least = 20e-6, .most = 0.3},
+    {.what = "OUTPUT",
+     .kind = Kind::Name,
+     .after = "on",
+     .names = outputsAndSupply,
+     .unknown = "No output goes by “%1”. There are: %2.",
+     .explained = true},
+    {.what = "WORDS", .kind = Kind::Words, .after = "called"}};
+constexpr Takes neighbour = [] {
+    Takes made = lampGroup;
+    made.names = ownNames;
+    return made;
+}();
+constexpr Takes anotherTakes[] = {neighbour, colour, forwardVolts, forwardAmps};
+constexpr Takes resistorTakes[] = {
+    lampGroup, resistance, {.what = "none", .kind = Kind::Name, .names = noneOrOpen}};
+constexpr Takes sharedTakes[] = {
+    lampGroup, resistance, {.what = "none", .kind = Kind::Name, .names = noneOnly}};
+constexpr Takes targetTakes[] = {lampGroup, wish};
+constexpr Takes seriesTakes[] = {lampGroup,
+                                 {.what = "NAME",
+                                  .kind = Kind::Name,
+                                  .needed = true,
+                                  .missing = "Which series: E6, E12, E24 or E96?",
+                                  .names = seriesNames}};
+constexpr Takes outputTakes[] = {
+    {.what = "OUTPUT",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which output?",
+     .names = outputs,
+     .unknown = "The decoder has no output “%1”. There are: %2.",
+     .none = "There is no decoder yet, so it has no outputs.",
+     .explained = true},
+    {.what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 1e5, .zero = true},
+    {.what = "bare", .kind = Kind::Name, .names = bareOnly}};
+constexpr Takes placeTakes[] = {lampGroup,
+                                {.what = "BACK UP",
+                                 .needed = true,
+                                 .missing = "How far back from the front, and how high?",
+                                 .dimension = Dimension::Length,
+                                 .least = 1e-6,
+                                 .most = 3,
+                                 .zero = true,
+                                 .atMost = 2}};
+constexpr Takes removeTakes[] = {lampGroup};
+
+constexpr const char* lampExamples[] = {"lamp rear red 2.0V 20mA", "lamp front white on white",
+                                        "lamp cab warm white for 2mA",
+                                        "lamp amber called fire glow"};
+constexpr const char* parallelExamples[] = {"parallel front white"};
+constexpr const char* inlineExamples[] = {"inline front red"};
+constexpr const char* resistorExamples[] = {"resistor front 2k2", "resistor front/2 none"};
+constexpr const char* sharedExamples[] = {"shared front 330", "shared front none"};
+constexpr const char* targetExamples[] = {"target front 3mA"};
+constexpr const char* seriesExamples[] = {"series front E24"};
+constexpr const char* outputExamples[] = {"output front 680R", "output front bare"};
+constexpr const char* placeExamples[] = {"place front 3mm 41mm"};
+constexpr const char* removeExamples[] = {"remove rear lamp", "remove front/2"};
+constexpr const char* wishWords[] = {"wish"};
+constexpr const char* lampNoise[] = {"output", "new"};
+constexpr const char* neighbourNoise[] = {"lamp"};
+constexpr const char* groupNoise[] = {"lamp", "lamps", "led", "output", "on"};
+constexpr const char* outputNoise[] = {"carries", "has", "resistor", "on", "board"};
+
+constexpr Verb table[] = {
+    {"lamp",
+     {},
+     lampTakes,
+     lampExamples,
+     "a new lamp, or what the one there is",
+     lamp,
+     false,
+     lampNoise},
+    {"parallel",
+     {},
+     anotherTakes,
+     parallelExamples,
+     "another lamp beside it with its own resistor",
+     another<false>,
+     false,
+     neighbourNoise},
+    {"inline",
+     {},
+     anotherTakes,
+     inlineExamples,
+     "another lamp in series with it",
+     another<true>,
+     false,
+     neighbourNoise},
+    {"resistor",
+     {},
+     resistorTakes,
+     resistorExamples,
+     "fit a resistor; none for no resistor, open for not chosen",
+     resistor,
+     false,
+     groupNoise},
+    {"shared",
+     {},
+     sharedTakes,
+     sharedExamples,
+     "one resistor for the whole group",
+     shared,
+     false,
+     groupNoise},
+    {"target", wishWords, targetTakes, targetExamples,
+     "the current, so the brightness, that is wished", target, false, groupNoise},
+    {"series",
+     {},
+     seriesTakes,
+     seriesExamples,
+     "preferred values to choose from",
+     series,
+     false,
+     groupNoise},
+    {"output",
+     {},
+     outputTakes,
+     outputExamples,
+     "resistor found on the decoder's board; bare for none",
+     output,
+     false,
+     outputNoise},
+    {"place",
+     {},
+     placeTakes,
+     placeExamples,
+     "where the lamp sits: back from the front, up from the rail",
+     place,
+     false,
+     groupNoise},
+    {"remove",
+     {},
+     removeTakes,
+     removeExamples,
+     "a lamp, or a row of a group",
+     removeLamp,
+     false,
+     groupNoise},
+};
+
+}  // namespace
+
+std::string newLampJot(const Job& job, std::string_view output) {
+    const std::string on = " white on " + std::string(output);
+    const auto taken = [&](const std::string& name) { return groupNamed(job, name) != nullptr; };
+    const Facing wanted = output == "front"  ? Facing::Front
+                          : output == "rear" ? Facing::Rear
+                                             : Facing::Inside;
+    for (const LampSite& site : job.body.sites) {
+        if (site.facing == wanted && !taken(site.name)) return "lamp " + site.name + on;
+    }
+    std::string name;
+    for (int number = 1; name.empty() || taken(name); ++number) {
+        name = "lamp " + std::to_string(number);
+    }
+    return "lamp" + on + " called " + name;
+}
+
+std::span<const Verb> verbs() { return table; }
+
+}  // namespace glimmet::core::lamps

@@ -1,0 +1,15 @@
+// The room of measuring: motor, decoder and what feeds them.
+#pragma once
+
+#include "core/work/job_rooms.h"
+
+namespace glimmet::core::measure {
+
+[[nodiscard]] bool applies(const Job& job);
+void judge(const Reckoned& facts, Judging& judging);
+[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] Idle idle(const Job& job);
+
+inline constexpr JobRoom room{"measure", "Measure", applies, judge, verbs, idle};
+
+}  // namespace glimmet::core::measure

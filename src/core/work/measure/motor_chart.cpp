@@ -1,0 +1,39 @@
+#include "core/work/measure/motor_chart.h"
+
+#include "core/work/motor_evidence.h"
+#include "core/work/supply.h"
+
+#include <algorithm>
+
+namespace glimmet::core::measure {
+
+MotorChart motorChart(const Job& job, const House& house) {
+    MotorChart chart;
+    const MotorSupply supply = motorSupply(job, house);
+    chart.motorVolts = std::max(supply.track - supply.rectifier - supply.bridge, Volts{0});
+    Volts right = chart.motorVolts;
+    Amperes top{0.5};
+    if (job.motor) {
+        chart.path = motorPath(*job.motor);
+        if (chart.path) chart.stall = stallCurrent(supply, *chart.path);
+        for (const TakenReading& reading : job.motor->readings) {
+            top = std::max(top, reading.amps);
+            right = std::max(right, reading.volts.value_or(Volts{0}));
+        }
+    }
+    if (chart.stall) top = std::max(top, *chart.stall);
+    if (job.decoder) {
+        chart.continuous = job.decoder->continuous;
+        chart.peak = job.decoder->peak;
+        top = std::max(top, job.decoder->peak);
+        if (chart.stall) {
+            chart.state =
+                stateAgainst(chart.stall->value(), chart.peak->value(), 1 - job.closeMargin);
+        }
+    }
+    chart.voltsShown = right * 1.12;
+    chart.ampsShown = top * 1.18;
+    return chart;
+}
+
+}  // namespace glimmet::core::measure

@@ -1,0 +1,23 @@
+// What the plot of a motor against its decoder shows: points, line, limits and how far the axes go.
+#pragma once
+
+#include "core/finding/state.h"
+#include "core/record/job.h"
+
+#include <optional>
+
+namespace glimmet::core::measure {
+
+struct MotorChart {
+    Volts motorVolts{};                       ///< what is left for the motor of the track's volts
+    std::optional<Ohms> path;                 ///< the stalled motor
+    std::optional<Amperes> stall;             ///< at motorVolts
+    std::optional<Amperes> continuous, peak;  ///< of the decoder, if there is one
+    State state = State::Fine;                ///< of the stall current against the peak
+    Volts voltsShown{};                       ///< end of the volts axis
+    Amperes ampsShown{};                      ///< end of the current axis
+};
+
+[[nodiscard]] MotorChart motorChart(const Job& job, const House& house);
+
+}  // namespace glimmet::core::measure

@@ -1,0 +1,27 @@
+// The facts of a job that judges, pictures and charts read: solved once an edit.
+#pragma once
+
+#include "core/record/job.h"
+#include "core/work/lamp_groups.h"
+
+#include <string_view>
+#include <vector>
+
+namespace glimmet::core {
+
+/// Holds only what two stages read; no stage writes it. What it refers to must outlive it.
+struct Reckoned {
+    const Job& job;
+    const House& house;
+    const Catalogue& catalogue;
+    std::vector<Result<GroupState>> groups;  ///< as Job::groups
+
+    /// Nothing where no group goes by that name or it could not be solved.
+    [[nodiscard]] const GroupState* group(std::string_view name) const;
+    /// What the lamps take with every output on; groups straight on the supply do not count.
+    [[nodiscard]] Amperes outputsOn() const;
+};
+
+[[nodiscard]] Reckoned reckoned(const Job& job, const House& house, const Catalogue& catalogue);
+
+}  // namespace glimmet::core

@@ -1,0 +1,71 @@
+// What a stage of the work is: a room in the house. A stage is one folder with its judges and
+// verbs, and one line in the table of rooms; nothing else knows it by name.
+#pragma once
+
+#include "core/finding/finding.h"
+#include "core/jot/verb.h"
+
+#include <span>
+#include <string>
+#include <string_view>
+#include <utility>
+#include <vector>
+
+namespace glimmet::core {
+
+/// A finding without its words: quick enough to be asked for many times.
+struct Verdict {
+    std::string id, subject;
+    State state{};
+    Gravity gravity{};
+};
+
+/// What a judge says, as verdicts alone or in words. A judge decides the state first and hands over
+/// how it would say it; where only states are asked for, nothing is worded. So the two cannot
+/// disagree.
+class Judging {
+public:
+    explicit Judging(std::vector<Verdict>& verdicts) : m_verdicts(&verdicts) {}
+    Judging(std::vector<Finding>& findings, std::string_view stage)
+        : m_findings(&findings), m_stage(stage) {}
+
+    /// `words` fills sentence, figures, options of the finding; it may not change its state.
+    template <class Words>
+    void say(std::string id, std::string subject, State state, Gravity gravity, Words&& words) {
+        if (m_verdicts) {
+            m_verdicts->push_back({std::move(id), std::move(subject), state, gravity});
+            return;
+        }
+        Finding finding;
+        finding.id = std::move(id);
+        finding.stage = m_stage;
+        finding.subject = std::move(subject);
+        finding.state = state;
+        finding.gravity = gravity;
+        std::forward<Words>(words)(finding);
+        m_findings->push_back(std::move(finding));
+    }
+
+private:
+    std::vector<Verdict>* m_verdicts = nullptr;
+    std::vector<Finding>* m_findings = nullptr;
+    std::string_view m_stage;
+};
+
+/// Nothing to judge in a room: why, and whether that is how it should be.
+struct Idle {
+    Text why;           ///< "no lamps yet"; empty: there is something to judge
+    bool done = false;  ///< there is nothing to do here, ever
+};
+
+template <class Record, class Facts>
+struct Room {
+    const char* name;   ///< "lamps": in files, jot, on the command line
+    const char* title;  ///< "Lamps", translated by the application
+    bool (*applies)(const Record&);
+    void (*judge)(const Facts&, Judging&);
+    std::span<const jot::Verb> (*verbs)();
+    Idle (*idle)(const Record&);
+};
+
+}  // namespace glimmet::core

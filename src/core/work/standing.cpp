@@ -1,0 +1,102 @@
+#include "core/work/standing.h"
+
+#include <algorithm>
+
+namespace glimmet::core {
+
+std::vector<Finding> findings(const Reckoned& facts) {
+    std::vector<Finding> all;
+    for (const JobRoom& room : jobRooms()) {
+        Judging judging(all, room.name);
+        if (room.applies(facts.job)) room.judge(facts, judging);
+    }
+    return all;
+}
+
+std::vector<Verdict> verdicts(const Reckoned& facts) {
+    std::vector<Verdict> all;
+    Judging judging(all);
+    for (const JobRoom& room : jobRooms()) {
+        if (room.applies(facts.job)) room.judge(facts, judging);
+    }
+    return all;
+}
+
+std::vector<Finding> findings(const Job& job, const Catalogue& catalogue, const House& house) {
+    return findings(reckoned(job, house, catalogue));
+}
+
+State worstState(const std::vector<Finding>& findings) {
+    State worst = State::Fine;
+    for (const Finding& finding : findings) worst = worse(worst, finding.state);
+    return worst;
+}
+
+const Finding* leading(const std::vector<Finding>& findings, std::string_view stage,
+                       std::string_view subject) {
+    const Finding* lead = nullptr;
+    for (const Finding& finding : findings) {
+        if (finding.stage != stage) continue;
+        if (!subject.empty() && finding.subject != subject) continue;
+        if (!lead || lead->state < finding.state) lead = &finding;
+    }
+    return lead;
+}
+
+Text nextAction(const std::vector<Finding>& findings) {
+    const Finding* next = nullptr;
+    for (const Finding& finding : findings) {
+        if (finding.action.empty()) continue;
+        if (!next || next->state < finding.state) next = &finding;
+    }
+    return next ? next->action : text("nothing to do");
+}
+
+std::string_view name(StageStanding::Kind kind) {
+    switch (kind) {
+        case StageStanding::Kind::Done:
+            return "done";
+        case StageStanding::Kind::Here:
+            return "here";
+        case StageStanding::Kind::Ahead:
+            return "ahead";
+        case StageStanding::Kind::Blocked:
+            return "blocked";
+        case StageStanding::Kind::Waiting:
+            break;
+    }
+    return "waiting";
+}
+
+std::vector<StageStanding> standing(const Job& job, const std::vector<Finding>& findings) {
+    std::vector<StageStanding> all;
+    bool hereTaken = false;
+    for (const JobRoom& room : jobRooms()) {
+        if (!room.applies(job)) continue;
+        StageStanding made;
+        made.stage = room.name;
+        made.title = room.title;
+        const Finding* lead = leading(findings, made.stage);
+        made.worst = lead ? lead->state : State::Fine;
+        if (made.worst == State::Ask || made.worst == State::Over) {
+            made.kind = made.worst == State::Over ? StageStanding::Kind::Blocked
+                        : hereTaken               ? StageStanding::Kind::Ahead
+                                                  : StageStanding::Kind::Here;
+            made.why = lead->action.empty() ? lead->sentence : lead->action;
+            hereTaken = true;
+        } else if (const Idle idle = room.idle(job); !idle.why.empty()) {
+            made.why = idle.why;
+            made.kind = idle.done   ? StageStanding::Kind::Done
+                        : hereTaken ? StageStanding::Kind::Ahead
+                                    : StageStanding::Kind::Here;
+            hereTaken = hereTaken || !idle.done;
+        } else {
+            made.kind = StageStanding::Kind::Done;
+            made.why = made.worst == State::Close ? text("fits, but close") : text("all fits");
+        }
+        all.push_back(std::move(made));
+    }
+    return all;
+}
+
+}  // namespace glimmet::core

@@ -1,0 +1,44 @@
+// How the stages of a job stand, computed from what the rooms say of it.
+#pragma once
+
+#include "core/work/job_rooms.h"
+
+#include <string_view>
+#include <vector>
+
+namespace glimmet::core {
+
+/// All findings, room by room, and within a room in the order in which they matter to the work.
+/// Pure: the same job gives the same findings.
+[[nodiscard]] std::vector<Finding> findings(const Reckoned& facts);
+/// The same verdicts without words.
+[[nodiscard]] std::vector<Verdict> verdicts(const Reckoned& facts);
+/// Reckons the job first.
+[[nodiscard]] std::vector<Finding> findings(const Job& job, const Catalogue& catalogue,
+                                            const House& house = {});
+
+/// How a stage of the work stands, computed from its findings.
+struct StageStanding {
+    enum class Kind { Done, Here, Ahead, Blocked, Waiting };
+    std::string_view stage;  ///< the name of its room
+    const char* title = "";  ///< to be translated
+    Kind kind{};
+    State worst = State::Fine;
+    Text why;  ///< "stall current missing", "all fits"
+};
+/// Of the rooms that apply to the job, in working order.
+[[nodiscard]] std::vector<StageStanding> standing(const Job& job,
+                                                  const std::vector<Finding>& findings);
+/// "done" "here" "ahead" "blocked" "waiting"
+[[nodiscard]] std::string_view name(StageStanding::Kind kind);
+
+/// The gravest state, and the first thing to do about the job in a few words.
+[[nodiscard]] State worstState(const std::vector<Finding>& findings);
+[[nodiscard]] Text nextAction(const std::vector<Finding>& findings);
+
+/// The finding that speaks for a stage or, with a subject, for one thing of it: the gravest,
+/// the first of equals; nullptr when there is none.
+[[nodiscard]] const Finding* leading(const std::vector<Finding>& findings, std::string_view stage,
+                                     std::string_view subject = {});
+
+}  // namespace glimmet::core

@@ -1,0 +1,71 @@
+#include "core/work/supply.h"
+
+namespace glimmet::core {
+namespace {
+
+Figure given(Text name, const char* symbol, const std::optional<Measured<Volts>>& measured,
+             Volts usual, Text why, const char* jot) {
+    if (measured)
+        return figures::measured(std::move(name), symbol, measured->value, measured->on, {}, jot);
+    return figures::assumed(std::move(name), symbol, usual, std::move(why), jot);
+}
+
+/// A plain DC or battery supply reaches the lamps without a decoder's rectifier.
+bool rectified(const Job& job) { return job.supply.kind == SupplyKind::Dcc || job.decoder; }
+
+}  // namespace
+
+Figure trackFigure(const Job& job) {
+    const Volts usual = usualVolts(job.supply, job.scale);
+    switch (job.supply.kind) {
+        case SupplyKind::Dcc:
+            return given(text("Track volts"), "V_track", job.supply.volts, usual,
+                         text("usual on %1 track", job.scale.name), "track ");
+        case SupplyKind::Dc:
+            return given(text("Supply volts"), "V_track", job.supply.volts, usual,
+                         text("a usual DC supply"), "track ");
+        case SupplyKind::Battery:
+            break;
+    }
+    return given(text("Battery volts"), "V_track", job.supply.volts, usual,
+                 text("a fresh 9 V block"), "track ");
+}
+
+Figure rectifierFigure(const Job& job, const House& house) {
+    if (!rectified(job)) {
+        return figures::assumed(text("Rectifier drop"), "V_rect",
+                                job.supply.rectifier ? job.supply.rectifier->value : Volts{0},
+                                text("no rectifier on a DC supply"), "rectifier ");
+    }
+    return given(text("Rectifier drop"), "V_rect", job.supply.rectifier, house.rectifier,
+                 text("two silicon diodes"), "rectifier ");
+}
+
+Figure bridgeFigure(const Job& job, const House& house) {
+    return given(text("Motor bridge drop"), "V_bridge", job.supply.bridge, house.bridge,
+                 text("usual for a decoder's motor bridge"), "bridge ");
+}
+
+Figure switchFigure(const Job& job, const House& house) {
+    return given(text("Output switch drop"), "V_switch", job.supply.outputSwitch,
+                 house.outputSwitch, text("usual at lamp currents"), "switch ");
+}
+
+Figure busFigure(const Job& job, const House& house) {
+    Figure track = trackFigure(job);
+    Figure rectifier = rectifierFigure(job, house);
+    const Volts bus{*track.value - *rectifier.value};
+    return figures::computed(text("Lamp bus"), "V_bus", bus, "V_track − V_rect",
+                             {std::move(track), std::move(rectifier)});
+}
+
+MotorSupply motorSupply(const Job& job, const House& house) {
+    return {Volts{*trackFigure(job).value}, Volts{*rectifierFigure(job, house).value},
+            Volts{*bridgeFigure(job, house).value}};
+}
+
+Volts busVolts(const Job& job, const House& house) {
+    return Volts{*trackFigure(job).value - *rectifierFigure(job, house).value};
+}
+
+}  // namespace glimmet::core

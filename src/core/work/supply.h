@@ -1,0 +1,21 @@
+// The supply of a job as figures: measured where it was measured, else assumed and saying so.
+#pragma once
+
+#include "core/finding/figure.h"
+#include "core/motor/motor.h"
+#include "core/record/job.h"
+
+namespace glimmet::core {
+
+[[nodiscard]] Figure trackFigure(const Job& job);                          ///< V_track
+[[nodiscard]] Figure rectifierFigure(const Job& job, const House& house);  ///< V_rect
+[[nodiscard]] Figure bridgeFigure(const Job& job, const House& house);     ///< V_bridge
+[[nodiscard]] Figure switchFigure(const Job& job, const House& house);     ///< V_switch
+/// V_bus = V_track − V_rect: what the common (blue) wire stands at above decoder ground.
+[[nodiscard]] Figure busFigure(const Job& job, const House& house);
+
+/// The same as bare values.
+[[nodiscard]] MotorSupply motorSupply(const Job& job, const House& house);
+[[nodiscard]] Volts busVolts(const Job& job, const House& house);
+
+}  // namespace glimmet::core
