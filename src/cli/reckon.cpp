@@ -14,11 +14,13 @@ struct Kind {
     std::string_view name;
     Calculation calculate;
 };
-constexpr std::array<Kind, 5> kinds{{{"lamp", reckonLamp},
+constexpr std::array<Kind, 7> kinds{{{"lamp", reckonLamp},
                                      {"motor", reckonMotor},
                                      {"settings", reckonSettings},
                                      {"momentum", reckonMomentum},
-                                     {"wire", reckonWire}}};
+                                     {"wire", reckonWire},
+                                     {"stay-alive", reckonStayAlive},
+                                     {"crossing", reckonCrossing}}};
 
 /// The name of the first number in an answer that is none; empty where all are. Input within double
 /// can still lead beyond it.

@@ -40,4 +40,9 @@ nlohmann::json reckonMomentum(const nlohmann::json& in, const std::string& point
 nlohmann::json reckonWire(const nlohmann::json& in, const std::string& pointer,
                           std::vector<store::Fault>& faults, core::State& verdict);
 
+nlohmann::json reckonStayAlive(const nlohmann::json& in, const std::string& pointer,
+                               std::vector<store::Fault>& faults, core::State& verdict);
+nlohmann::json reckonCrossing(const nlohmann::json& in, const std::string& pointer,
+                              std::vector<store::Fault>& faults, core::State& verdict);
+
 }  // namespace glimmet::cli

@@ -49,6 +49,14 @@ json without(json in, const char* pointer) {
     return in;
 }
 
+const json stayAliveIn = json::parse(R"({"bus_V":13.2,"capacitance_F":0.0015,"diode_V":0.35,
+  "charge_ohm":100,"minimum_V":5,"loads":[{"kind":"power","watts_W":0.66},
+  {"kind":"current","amps_A":0.02},{"kind":"resistive","ohm":2000},
+  {"kind":"lamp","forward_V":2.8,"ohm":2200,"count":4}]})");
+const json crossingIn = json::parse(R"({"scale":87,"speed_kmh":20,
+  "axles":[{"x_mm":0,"left":true,"right":false},{"x_mm":24,"left":true,"right":true}],
+  "dead":[{"rail":"left","from_mm":0,"to_mm":28}]})");
+
 // The rounded figures of the contract.
 TEST(ReckonLamp, AgreesWithTheExample) {
     const json out = answer("lamp", lampIn);
@@ -260,6 +268,103 @@ TEST(Reckon, RefusesWhatIsNoObject) {
     EXPECT_EQ(placesOfFaults("wire", 5).at(0), "/");
     EXPECT_FALSE(reckoned("wire", "{").faults.empty());
     EXPECT_FALSE(reckoned("wire", R"({"awg": NaN})").faults.empty());
+}
+
+TEST(ReckonStayAlive, HoldsTheLoadsOfTheExample) {
+    json out = answer("stay-alive", stayAliveIn);
+    EXPECT_NEAR(out["hold_s"], 0.10445989969927, 1e-12);  // Runge–Kutta in steps of 1 µs
+    EXPECT_NEAR(out["charge_peak_A"], 0.132, 1e-15);
+    EXPECT_NEAR(out["charge_tau_s"], 0.15, 1e-15);
+    EXPECT_NEAR(out["charge_energy_J"], 0.13068, 1e-15);
+    EXPECT_FALSE(out.contains("trace"));
+    EXPECT_FALSE(out.contains("why"));
+    out = answer("stay-alive", with(stayAliveIn, "/trace", true));
+    EXPECT_EQ(out["trace"]["time_s"][0], 0);
+    EXPECT_NEAR(out["trace"]["bus_V"][0], 12.85, 1e-12);
+    EXPECT_EQ(out["trace"]["time_s"].back(), out["hold_s"]);
+    EXPECT_EQ(out["trace"]["bus_V"].back(), 5);
+    EXPECT_EQ(out["trace"]["time_s"].size(), out["trace"]["bus_V"].size());
+    // One lamp is meant where no count is given.
+    json four = stayAliveIn;
+    four["loads"].erase(3);
+    for (int i = 0; i < 4; ++i) {
+        four["loads"].push_back(json::parse(R"({"kind":"lamp","forward_V":2.8,"ohm":2200})"));
+    }
+    EXPECT_NEAR(answer("stay-alive", four)["hold_s"], 0.10445989969927, 1e-12);
+}
+TEST(ReckonStayAlive, SaysWhyItNeverEndsAndWhenItEndsAtOnce) {
+    const json lamp =
+        with(stayAliveIn, "/loads", json::parse(R"([{"kind":"lamp","forward_V":6,"ohm":1000}])"));
+    const json out = answer("stay-alive", with(lamp, "/trace", true));
+    EXPECT_TRUE(out["hold_s"].is_null());
+    EXPECT_EQ(out["why"], "the loads stop drawing at 6.0 V, so the bus never falls to 5.0 V");
+    EXPECT_TRUE(out["trace"]["time_s"].empty());
+    EXPECT_EQ(answer("stay-alive", with(stayAliveIn, "/minimum_V", 12.85))["hold_s"], 0);
+    EXPECT_EQ(answer("stay-alive", with(stayAliveIn, "/minimum_V", 20))["hold_s"], 0);
+}
+TEST(ReckonStayAlive, NamesWhatIsFaulty) {
+    const auto places = [](const char* pointer, const json& value) {
+        return placesOfFaults("stay-alive", with(stayAliveIn, pointer, value));
+    };
+    for (const char* field : {"/bus_V", "/capacitance_F", "/charge_ohm"}) {
+        EXPECT_EQ(places(field, 0), Places{field});
+        EXPECT_EQ(placesOfFaults("stay-alive", without(stayAliveIn, field)), Places{field});
+    }
+    for (const char* field : {"/diode_V", "/minimum_V"}) {
+        EXPECT_EQ(places(field, -0.1), Places{field});
+        EXPECT_EQ(places(field, 0), Places{});
+    }
+    EXPECT_EQ(places("/loads", json::array()), Places{"/loads"});
+    EXPECT_EQ(places("/loads", json::parse(R"([{"kind":"power","watts_W":0}])")), Places{"/loads"});
+    EXPECT_EQ(places("/loads/0/watts_W", -1), Places{"/loads/0/watts_W"});
+    EXPECT_EQ(places("/loads/1/amps_A", "x"), Places{"/loads/1/amps_A"});
+    EXPECT_EQ(places("/loads/2/ohm", 0), Places{"/loads/2/ohm"});
+    EXPECT_EQ(places("/loads/3/ohm", 0), Places{"/loads/3/ohm"});
+    EXPECT_EQ(places("/loads/3/forward_V", -1), Places{"/loads/3/forward_V"});
+    EXPECT_EQ(places("/loads/3/count", 1.5), Places{"/loads/3/count"});
+    EXPECT_EQ(places("/loads/3/kind", "bulb"), Places{"/loads/3/kind"});
+    EXPECT_EQ(places("/farads", 1), Places{"/farads"});
+    EXPECT_EQ(places("/trace", 1), Places{"/trace"});
+}
+TEST(ReckonCrossing, AgreesWithTheExample) {
+    const json out = answer("crossing", crossingIn);
+    ASSERT_EQ(out["outages"].size(), 1U);
+    EXPECT_EQ(out["outages"][0]["from_mm"], 24);
+    EXPECT_EQ(out["outages"][0]["to_mm"], 28);
+    EXPECT_EQ(out["outages"][0]["rail"], "left");
+    EXPECT_NEAR(out["speed_mm_s"], 63.86, 0.005);
+    EXPECT_NEAR(out["outages"][0]["seconds_s"], 4 / (20e6 / 3600 / 87), 1e-12);
+    EXPECT_EQ(out["longest_mm"], 4);
+    EXPECT_EQ(out["longest_s"], out["outages"][0]["seconds_s"]);
+    const json none = answer("crossing", with(crossingIn, "/dead", json::array()));
+    EXPECT_TRUE(none["outages"].empty());
+    EXPECT_EQ(none["longest_mm"], 0);
+    EXPECT_EQ(none["longest_s"], 0);
+    json two =
+        with(crossingIn, "/dead/1", json::parse(R"({"rail":"right","from_mm":100,"to_mm":110})"));
+    two = answer("crossing", two);
+    EXPECT_EQ(two["outages"].size(), 2U);
+    EXPECT_EQ(two["outages"][1]["rail"], "right");
+    EXPECT_EQ(two["longest_mm"], 10);
+}
+TEST(ReckonCrossing, NamesWhatIsFaulty) {
+    const auto places = [](const char* pointer, const json& value) {
+        return placesOfFaults("crossing", with(crossingIn, pointer, value));
+    };
+    for (const char* field : {"/scale", "/speed_kmh", "/axles", "/dead"}) {
+        EXPECT_EQ(placesOfFaults("crossing", without(crossingIn, field)), Places{field});
+    }
+    EXPECT_EQ(places("/speed_kmh", 0), Places{"/speed_kmh"});
+    EXPECT_EQ(places("/scale", 0), Places{"/scale"});
+    EXPECT_EQ(places("/axles", json::array()), Places{"/axles"});
+    EXPECT_EQ(places("/axles/1/right", false), Places{"/axles"});
+    EXPECT_EQ(places("/axles/0/left", 1), Places{"/axles/0/left"});
+    EXPECT_EQ(places("/axles/0/x_mm", -1), Places{"/axles/0/x_mm"});
+    EXPECT_EQ(places("/dead/0/to_mm", 0), Places{"/dead/0/to_mm"});
+    EXPECT_EQ(places("/dead/0/rail", "middle"), Places{"/dead/0/rail"});
+    EXPECT_EQ(places("/dead/0/from_mm", nullptr), Places{"/dead/0/from_mm"});
+    json left = with(with(crossingIn, "/axles/0/left", false), "/axles/1/left", false);
+    EXPECT_EQ(placesOfFaults("crossing", left), Places{"/axles"});
 }
 
 }  // namespace

@@ -1,0 +1,126 @@
+#include "core/track/crossing.h"
+
+#include <algorithm>
+
+namespace glimmet::core {
+namespace {
+
+struct Span {
+    double from = 0, to = 0;
+};
+using Spans = std::vector<Span>;  // rising and apart
+
+/// Spans that overlap or touch become one.
+Spans joined(Spans spans) {
+    std::sort(spans.begin(), spans.end(),
+              [](const Span& a, const Span& b) { return a.from < b.from; });
+    Spans made;
+    for (const Span& span : spans) {
+        if (!made.empty() && span.from <= made.back().to)
+            made.back().to = std::max(made.back().to, span.to);
+        else
+            made.push_back(span);
+    }
+    return made;
+}
+
+/// Where both have a span; points do not count.
+Spans common(const Spans& a, const Spans& b) {
+    Spans made;
+    for (std::size_t i = 0, j = 0; i < a.size() && j < b.size();) {
+        const Span both{std::max(a[i].from, b[j].from), std::min(a[i].to, b[j].to)};
+        if (both.from < both.to) made.push_back(both);
+        if (a[i].to < b[j].to)
+            ++i;
+        else
+            ++j;
+    }
+    return made;
+}
+
+/// Travel over which none of the wheels on one rail collects.
+Spans lost(const std::vector<CollectingAxle>& axles, bool CollectingAxle::*collects,
+           const std::vector<DeadLength>& dead, Rails rail) {
+    Spans ofRail;
+    for (const DeadLength& length : dead) {
+        if (length.rail == rail || length.rail == Rails::Both) {
+            ofRail.push_back({length.from.value(), length.to.value()});
+        }
+    }
+    ofRail = joined(std::move(ofRail));
+    Spans all;
+    bool first = true;
+    for (const CollectingAxle& axle : axles) {
+        if (!(axle.*collects)) continue;
+        Spans shifted = ofRail;
+        for (Span& span : shifted) {
+            span.from += axle.x.value();
+            span.to += axle.x.value();
+        }
+        all = first ? shifted : common(all, shifted);
+        first = false;
+    }
+    return all;
+}
+
+}  // namespace
+
+std::string_view name(Rails rails) {
+    switch (rails) {
+        case Rails::Left:
+            return "left";
+        case Rails::Right:
+            return "right";
+        case Rails::Both:
+            break;
+    }
+    return "both";
+}
+
+Result<std::vector<Outage>> outages(const std::vector<CollectingAxle>& axles,
+                                    const std::vector<DeadLength>& dead) {
+    const auto collects = [&](bool CollectingAxle::*side) {
+        return std::any_of(axles.begin(), axles.end(),
+                           [&](const auto& axle) { return axle.*side; });
+    };
+    if (!collects(&CollectingAxle::left) || !collects(&CollectingAxle::right)) {
+        return failure(ErrorCode::Missing, "axles",
+                       text("The vehicle collects from one rail only: it never runs. Name at least "
+                            "one wheel on each side that collects."));
+    }
+    for (const DeadLength& length : dead) {
+        if (length.from < length.to) continue;
+        return failure(ErrorCode::OutOfRange, "dead",
+                       text("A dead length ends behind where it begins."));
+    }
+    struct Part {
+        Span span;
+        Rails rail{};
+    };
+    std::vector<Part> parts;
+    for (const Span& span : lost(axles, &CollectingAxle::left, dead, Rails::Left)) {
+        parts.push_back({span, Rails::Left});
+    }
+    for (const Span& span : lost(axles, &CollectingAxle::right, dead, Rails::Right)) {
+        parts.push_back({span, Rails::Right});
+    }
+    std::sort(parts.begin(), parts.end(),
+              [](const Part& a, const Part& b) { return a.span.from < b.span.from; });
+    std::vector<Outage> made;
+    for (const Part& part : parts) {
+        const Millimetres from{part.span.from}, to{part.span.to};
+        if (!made.empty() && from <= made.back().to) {
+            made.back().to = std::max(made.back().to, to);
+            if (made.back().rail != part.rail) made.back().rail = Rails::Both;
+        } else {
+            made.push_back({from, to, part.rail});
+        }
+    }
+    return made;
+}
+
+MetresPerSecond modelSpeed(KilometresPerHour prototype, double ratio) {
+    return MetresPerSecond{prototype} / ratio;
+}
+
+}  // namespace glimmet::core

@@ -1,0 +1,45 @@
+// Which wheels collect while a vehicle rolls over dead lengths of rail.
+#pragma once
+
+#include "core/quantity/quantities.h"
+#include "core/result.h"
+
+#include <vector>
+
+namespace glimmet::core {
+
+/// An axle at x behind the foremost, and the rails that its wheels collect from.
+struct CollectingAxle {
+    Millimetres x{};
+    bool left = false, right = false;
+};
+
+enum class Rails { Left, Right, Both };
+/// "left" "right" "both"
+[[nodiscard]] std::string_view name(Rails rails);
+
+/// A length of rail that gives no power. Both ends count as dead.
+struct DeadLength {
+    Rails rail{};
+    Millimetres from{}, to{};  ///< from < to
+};
+
+/// Travel of the foremost axle over which a rail has no wheel that collects.
+struct Outage {
+    Millimetres from{}, to{};
+    Rails rail{};  ///< what is missing; both where each is at some point of it
+    [[nodiscard]] Millimetres length() const { return to - from; }
+};
+
+/// Every outage of a vehicle that rolls forward over the dead lengths, in the order of travel.
+/// Power is lost while no left or no right wheel collects. Outages that touch are one; one of no
+/// length is none.
+/// Errors: Missing where no axle collects from one of the rails; OutOfRange where a dead length
+/// does not end after it begins.
+[[nodiscard]] Result<std::vector<Outage>> outages(const std::vector<CollectingAxle>& axles,
+                                                  const std::vector<DeadLength>& dead);
+
+/// Speed of a model for a speed of its prototype. Range: ratio > 0 (87 for H0).
+[[nodiscard]] MetresPerSecond modelSpeed(KilometresPerHour prototype, double ratio);
+
+}  // namespace glimmet::core
