@@ -55,7 +55,7 @@ void JotList::write() {
         if (!all.contains(wanted, Qt::CaseInsensitive)) continue;
         const QString example = examples.first().toHtmlEscaped();
         rows +=
-            u"<tr><td><a style='color:%1; font-family:\"B612 Mono\"' href='%2'>%2</a></td>"
+            u"<tr><td><a style='color:%1' href='%2'>%2</a></td>"
             "<td>%3</td><td style='color:%4'>%5</td></tr>"_s.arg(
                 theme().brass.name(), example, meaning.toHtmlEscaped(), theme().inkSoft.name(),
                 pattern.toHtmlEscaped());

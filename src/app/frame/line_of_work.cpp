@@ -27,57 +27,63 @@ QString kindWord(core::StageStanding::Kind kind) {
     }
     return LineOfWork::tr("waiting");
 }
+
+constexpr int closedHeight = 34;
+constexpr int openHeight = 78;  // two lines of why below the name
+constexpr int left = 34;
 }  // namespace
 
-/// One stage: a station on the line, with its name, how it stands and why.
+/// One stage: a station on the line. All show their name and how they stand on one line, so that
+/// thirteen have room on a small screen; the one that is open says why.
 class StageButton : public QAbstractButton {
 public:
     explicit StageButton(QWidget* parent) : QAbstractButton(parent) {
         setCheckable(true);
         setFocusPolicy(Qt::StrongFocus);
-        setMinimumHeight(132);
         setCursor(Qt::PointingHandCursor);
     }
-    void show(const core::StageStanding& standing) {
+    void show(const core::StageStanding& standing, bool open) {
         m_standing = standing;
         setObjectName(u"stage-"_s + qs(std::string(standing.stage)));
+        setChecked(open);
+        setFixedHeight(open ? openHeight : closedHeight);
         const QString words =
             LineOfWork::tr("%1, %2: %3")
-                .arg(stageTitle(m_standing.stage), kindWord(standing.kind), said(standing.why));
+                .arg(stageTitle(standing.stage), kindWord(standing.kind), said(standing.why));
         setAccessibleName(words);
         setToolTip(words);
         update();
     }
-
     [[nodiscard]] std::string_view stage() const { return m_standing.stage; }
 
 protected:
     void paintEvent(QPaintEvent*) override {
         const Theme& look = theme();
+        const bool ahead = m_standing.kind == core::StageStanding::Kind::Ahead;
         QPainter painter(this);
         painter.setRenderHint(QPainter::Antialiasing);
-        if (isChecked()) painter.fillRect(rect().adjusted(0, 2, 0, -2), look.paperRaised);
-        if (isChecked()) painter.fillRect(QRect(0, 2, 4, height() - 4), look.brass);
+        if (isChecked()) {
+            painter.fillRect(rect().adjusted(0, 2, 0, -2), look.paperRaised);
+            painter.fillRect(QRect(0, 2, 4, height() - 4), look.brass);
+        }
         // The line itself, with a sleeper across where this stage stands.
+        const int middle = closedHeight / 2;
         painter.setPen(QPen(look.paperEdge, 3));
         painter.drawLine(18, 0, 18, height());
         painter.setPen(
             QPen(isChecked() ? look.brass : look.inkSoft, 5, Qt::SolidLine, Qt::FlatCap));
-        painter.drawLine(11, 24, 25, 24);
-        painter.setFont(wordsFont(16, isChecked()));
-        painter.setPen(look.ink);
-        const int left = 34;
-        painter.drawText(QRect(left, 10, width() - left, 26), Qt::AlignVCenter,
+        painter.drawLine(11, middle, 25, middle);
+        painter.setFont(wordsFont(15, isChecked()));
+        painter.setPen(ahead ? look.inkSoft : look.ink);
+        painter.drawText(QRect(left, 0, width() - left - 40, closedHeight), Qt::AlignVCenter,
                          stageTitle(m_standing.stage));
-        paintMark(painter, QRectF(left, 41, 26, 13), m_standing.worst);
-        painter.setFont(wordsFont(13, true));
-        painter.setPen(look.of(m_standing.worst));
-        painter.drawText(QRect(left + 32, 37, width() - left - 32, 20), Qt::AlignVCenter,
-                         kindWord(m_standing.kind));
-        painter.setFont(wordsFont(13));
-        painter.setPen(look.inkSoft);
-        painter.drawText(QRect(left, 60, width() - left - 6, height() - 62),
-                         Qt::TextWordWrap | Qt::AlignTop, said(m_standing.why));
+        paintMark(painter, QRectF(width() - 36, middle - 6.5, 26, 13), m_standing.worst);
+        if (isChecked()) {
+            painter.setFont(wordsFont(13));
+            painter.setPen(look.of(m_standing.worst));
+            painter.drawText(QRect(left, closedHeight - 4, width() - left - 6, 38),
+                             Qt::TextWordWrap | Qt::AlignTop, said(m_standing.why));
+        }
         if (hasFocus()) {
             painter.setPen(QPen(look.brass, 1, Qt::DotLine));
             painter.drawRect(rect().adjusted(6, 4, -4, -5));
@@ -108,8 +114,7 @@ void LineOfWork::show(const std::vector<core::StageStanding>& standings, std::st
     for (std::size_t i = 0; i < m_buttons.size(); ++i) {
         m_buttons[i]->setVisible(i < standings.size());
         if (i >= standings.size()) continue;
-        m_buttons[i]->show(standings[i]);
-        m_buttons[i]->setChecked(standings[i].stage == current);
+        m_buttons[i]->show(standings[i], standings[i].stage == current);
     }
 }
 

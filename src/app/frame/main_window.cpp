@@ -22,6 +22,7 @@
 #include <QFrame>
 #include <QHBoxLayout>
 #include <QMenuBar>
+#include <QScrollArea>
 #include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
@@ -96,7 +97,11 @@ void MainWindow::build() {
     connect(kinds, &EmptyBench::kindChosen, this, &MainWindow::begin);
     m_pictureStack = new QStackedWidget(bench);
     m_pictureStack->addWidget(m_picture);
-    m_pictureStack->addWidget(kinds);
+    auto* scrolled = new QScrollArea(bench);
+    scrolled->setWidgetResizable(true);
+    scrolled->setFrameShape(QFrame::NoFrame);
+    scrolled->setWidget(kinds);
+    m_pictureStack->addWidget(scrolled);
 
     m_strip = new QStackedWidget(bench);
     for (const StageView& view : stageViews()) {

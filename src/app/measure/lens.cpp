@@ -66,10 +66,11 @@ void paintMotorLens(const LensInput& input) {
     }
     if (parts.motor.isNull()) return;
     const auto path = core::motorPath(*scene.job.motor);
+    // On the side away from the legends of the rails, which stand at the last axle.
     paintLegend(
-        painter, QPointF(parts.motor.center().x(), parts.motor.bottom() + 3),
+        painter, QPointF(parts.motor.left() - 5, parts.motor.bottom()),
         path ? tr("motor, %1").arg(qs(core::formatted(*path, 3))) : tr("motor, not measured"),
-        Qt::AlignHCenter, look.matInk, look.mat);
+        Qt::AlignRight | Qt::AlignBottom, look.matInk, look.mat);
 }
 
 }  // namespace glimmet::app

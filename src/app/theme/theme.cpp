@@ -137,9 +137,8 @@ void useTheme(bool night) {
 
 void loadTypefaces() {
     registerResources();
-    for (const auto* file :
-         {"B612-Regular.otf", "B612-Bold.otf", "B612-Italic.otf", "B612Mono-Regular.otf",
-          "B612Mono-Bold.otf", "routed-gothic.ttf", "routed-gothic-narrow.ttf"}) {
+    for (const auto* file : {"B612-Regular.otf", "B612-Bold.otf", "B612-Italic.otf",
+                             "routed-gothic.ttf", "routed-gothic-narrow.ttf"}) {
         QFontDatabase::addApplicationFont(u":/fonts/"_s + QLatin1StringView(file));
     }
     QApplication::setFont(wordsFont(14));
@@ -147,7 +146,8 @@ void loadTypefaces() {
 }
 
 QFont wordsFont(double pixels, bool bold) { return made(u"B612"_s, pixels, bold); }
-QFont figuresFont(double pixels, bool bold) { return made(u"B612 Mono"_s, pixels, bold); }
+// B612's digits are all of one width, its point is narrow: the fixed-width face leaves a gap there.
+QFont figuresFont(double pixels, bool bold) { return made(u"B612"_s, pixels, bold); }
 QFont draftingFont(double pixels) { return made(u"Routed Gothic"_s, pixels, false); }
 
 QColor wireColour(const QString& name) {

@@ -36,7 +36,7 @@ void useTheme(bool night);           ///< changes palette and style of the whole
 void loadTypefaces();                ///< once, at start
 
 [[nodiscard]] QFont wordsFont(double pixels, bool bold = false);    ///< B612
-[[nodiscard]] QFont figuresFont(double pixels, bool bold = false);  ///< B612 Mono
+[[nodiscard]] QFont figuresFont(double pixels, bool bold = false);  ///< B612: digits of one width
 [[nodiscard]] QFont draftingFont(double pixels);                    ///< Routed Gothic
 
 /// The insulation colour a wire's name stands for; grey for unknown names.

@@ -47,7 +47,10 @@ Text words(const Basis& basis) {
 }
 
 std::string shown(const Figure& figure) {
-    return figure.value ? formatted(*figure.value, figure.dimension) : "not known";
+    if (!figure.value) return "not known";
+    // A bare 0.15 tells nobody what it is a share of.
+    if (figure.dimension == Dimension::Ratio) return percent(*figure.value);
+    return formatted(*figure.value, figure.dimension);
 }
 
 std::string withValues(const Figure& figure) {
