@@ -3,7 +3,9 @@
 #include "open_window.h"
 #include "support/sample_jobs.h"
 
+#include <QMenu>
 #include <QSignalSpy>
+#include <QTest>
 
 #include <cmath>
 
@@ -40,6 +42,25 @@ TEST(PictureView, IsToScaleInBothDirections) {
     const Target* decoder = targetWith(view, u"decoder middle"_s);
     ASSERT_NE(decoder, nullptr);
     EXPECT_NEAR(decoder->where.width() / decoder->where.height(), 20.0 / 5.0, 1e-6);
+}
+TEST(PictureView, AWheelOffersWhatIsLikely) {
+    PictureView view;
+    view.resize(800, 400);
+    view.show(tests::factsOf(shunter()), motorLens, {});
+    view.QWidget::show();
+    (void)view.grab();
+    QSignalSpy chosen(&view, &PictureView::jotChosen);
+    const Target* axle = targetWith(view, u"Axle 2"_s);
+    ASSERT_NE(axle, nullptr);
+    QTest::mouseClick(&view, Qt::LeftButton, {}, axle->where.center().toPoint() + QPoint(0, 8));
+    auto* menu = view.findChild<QMenu*>(u"likelyLines"_s);
+    ASSERT_NE(menu, nullptr);
+    ASSERT_EQ(menu->actions().size(), 4);
+    EXPECT_EQ(menu->actions()[1]->text(), u"collects left only"_s);
+    menu->actions()[1]->trigger();
+    ASSERT_EQ(chosen.count(), 1);
+    EXPECT_EQ(chosen.at(0).at(0).toString(), u"axle 2 left"_s);
+    menu->close();
 }
 TEST(PictureView, ZoomKeepsThePointUnderTheMouse) {
     PictureView view;

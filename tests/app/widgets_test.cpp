@@ -252,6 +252,17 @@ TEST(JotList, OffersEveryFormAsAStart) {
         EXPECT_TRUE(text.contains(QString::fromStdString(form.pattern))) << form.pattern;
     }
 }
+TEST(JotList, BeginsWithTheStageOneIsIn) {
+    JotList list;
+    const auto* forms = list.findChild<QTextBrowser*>(u"jotForms"_s);
+    const auto before = [&](const QString& one, const QString& other) {
+        return forms->toPlainText().indexOf(one) < forms->toPlainText().indexOf(other);
+    };
+    list.refresh("lamps");
+    EXPECT_TRUE(before(u"resistor front 2k2"_s, u"stall 1.15A 12V"_s));
+    list.refresh("measure");
+    EXPECT_TRUE(before(u"stall 1.15A 12V"_s, u"resistor front 2k2"_s));
+}
 TEST(JotList, NarrowsAsOneTypes) {
     JotList list;
     list.refresh();

@@ -66,6 +66,37 @@ TEST(JotOhms, TakesSeveralRotorPositions) {
     EXPECT_EQ(code("ohms"), ErrorCode::Missing);
     EXPECT_EQ(after("ohms 9.8 9.6 10.1").motor->windings.size(), 3U);
 }
+TEST(JotAxle, SaysWhichWheelsCollect) {
+    const auto sides = [](const std::string& line) {
+        const Axle& axle = after(line).body.axles[1];
+        return std::pair{axle.collectsLeft, axle.collectsRight};
+    };
+    EXPECT_EQ(sides("axle 2 left"), (std::pair{true, false}));
+    EXPECT_EQ(sides("axle 2 collects right only"), (std::pair{false, true}));
+    EXPECT_EQ(sides("axle 2 none"), (std::pair{false, false}));
+    EXPECT_EQ(sides("axle 2 both"), (std::pair{true, true}));
+    EXPECT_EQ(refusal("axle 4 left"), "There is no axle “4”. There are: 1, 2, 3.");
+    EXPECT_EQ(code("axle left"), ErrorCode::Missing);
+    EXPECT_EQ(code("axle 2"), ErrorCode::Missing);
+    // What was found of the wheels stays when the model becomes another length or scale.
+    const Job found = after("axle 2 left");
+    EXPECT_FALSE(after("length 142mm", found).body.axles[1].collectsRight);
+    EXPECT_NEAR(after("length 142mm", found).body.length.value(), 142, 1e-9);
+    EXPECT_FALSE(after("scale N", found).body.axles[1].collectsRight);
+    EXPECT_NEAR(after("scale N", found).body.length.value(), 9200.0 / 160, 1e-9);
+}
+TEST(JotScale, TakesTheLampsAlong) {
+    const Job small = after("scale N", lit);
+    const LampSite& site = small.body.sites[0];
+    EXPECT_EQ(small.groups[0].rows[0].lamps[0].site, site.name);
+    EXPECT_EQ(small.groups[0].rows[0].lamps[0].at, site.at);
+    // One with a place of its own keeps its share of the length and height.
+    const Job own = after("place rear 50mm 20mm", lit);
+    const Job longer = after("length 142mm", own);
+    const Point at = longer.groups[1].rows[0].lamps[0].at;
+    EXPECT_NEAR(at.x.value(), 50 * 142 / own.body.length.value(), 1e-9);
+    EXPECT_NEAR(at.z.value(), 20 * longer.body.height.value() / own.body.height.value(), 1e-9);
+}
 TEST(JotRule, ChangesTheVerdict) {
     EXPECT_EQ(after("rule running").rule, RatingRule::Running);
     EXPECT_EQ(worstState(findings(after("rule strict"), tests::smallCatalogue())), State::Over);

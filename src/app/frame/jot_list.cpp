@@ -10,6 +10,8 @@
 #include <QTextBrowser>
 #include <QVBoxLayout>
 
+#include <algorithm>
+
 using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
@@ -37,7 +39,8 @@ JotList::JotList(QWidget* parent)
     });
 }
 
-void JotList::refresh() {
+void JotList::refresh(std::string_view stage) {
+    m_stage = stage;
     m_filter->clear();
     write();
     m_filter->setFocus(Qt::PopupFocusReason);
@@ -46,7 +49,11 @@ void JotList::refresh() {
 void JotList::write() {
     const QString wanted = m_filter->text().trimmed();
     QString rows;
-    for (const core::JotForm& form : core::jotForms()) {
+    std::vector<core::JotForm> forms = core::jotForms();
+    std::stable_partition(forms.begin(), forms.end(), [this](const core::JotForm& form) {
+        return !m_stage.empty() && form.stage == m_stage;
+    });
+    for (const core::JotForm& form : forms) {
         const QString meaning = QCoreApplication::translate("core", form.meaning);
         const QString pattern = QString::fromStdString(form.pattern);
         QStringList examples;

@@ -3,6 +3,8 @@
 
 #include <QFrame>
 
+#include <string_view>
+
 class QLineEdit;
 class QTextBrowser;
 
@@ -12,8 +14,9 @@ class JotList : public QFrame {
     Q_OBJECT
 public:
     explicit JotList(QWidget* parent = nullptr);
-    /// Writes the list in the colours of the theme in use, its filter empty and focused.
-    void refresh();
+    /// Writes the list in the colours of the theme in use, its filter empty and focused. The lines
+    /// of the stage one is in stand first.
+    void refresh(std::string_view stage = {});
 
 signals:
     void exampleChosen(const QString& line);
@@ -26,6 +29,7 @@ protected:
 
 private:
     void write();
+    std::string_view m_stage;
     QLineEdit* m_filter;
     QTextBrowser* m_text;
 };

@@ -149,6 +149,7 @@ void MainWindow::build() {
     connect(m_line, &LineOfWork::stageChosen, &m_bench, &Bench::goTo);
     connect(m_picture, &PictureView::subjectChosen, &m_bench, &Bench::pointAt);
     connect(m_picture, &PictureView::jotOffered, m_jot, &JotLine::offer);
+    connect(m_picture, &PictureView::jotChosen, &m_bench, &Bench::take);
     connect(m_picture, &PictureView::darkChanged, this,
             [this](bool dark) { m_lightsOut->setChecked(dark); });
     connect(m_reckoning, &ReckoningPanel::figureChosen, m_jot, &JotLine::offer);
@@ -376,7 +377,7 @@ void MainWindow::showJotList() {
                                qMin(940, centralWidget()->width() - 180), high);
         m_jotList->show();
         m_jotList->raise();
-        m_jotList->refresh();
+        m_jotList->refresh(m_bench.stage());
     }
 }
 

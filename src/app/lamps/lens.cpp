@@ -20,7 +20,10 @@ QColor outputColour(const core::Job& job, const std::string& output) {
 
 /// From the decoder's common and its output to the lamps in question, or to all.
 void paintLampWires(const LensInput& input) {
-    const auto& [painter, view, scene, parts, targets] = input;
+    QPainter& painter = input.painter;
+    const MatView& view = input.view;
+    const SceneInput& scene = input.scene;
+    const PartBoxes& parts = input.parts;
     const QRectF& decoder = parts.decoder;
     if (decoder.isNull()) return;
     const qreal width = qBound(1.2, view.scale * 0.3, 3.0);
@@ -41,7 +44,10 @@ void paintLampWires(const LensInput& input) {
 
 /// Sites made for a lamp that has none yet.
 void paintFreeSites(const LensInput& input) {
-    const auto& [painter, view, scene, parts, targets] = input;
+    QPainter& painter = input.painter;
+    const MatView& view = input.view;
+    const SceneInput& scene = input.scene;
+    std::vector<Target>& targets = input.targets;
     const core::Job& job = scene.job;
     for (const core::LampSite& site : job.body.sites) {
         const bool taken = std::any_of(
@@ -70,7 +76,9 @@ void paintFreeSites(const LensInput& input) {
 }  // namespace
 
 void paintLampsLens(const LensInput& input) {
-    const auto& [painter, view, scene, parts, targets] = input;
+    QPainter& painter = input.painter;
+    const MatView& view = input.view;
+    const SceneInput& scene = input.scene;
     const core::Job& job = scene.job;
     paintLampWires(input);
     for (const core::LitLamp& lit : scene.lamps) {

@@ -13,7 +13,10 @@ namespace {
 
 /// From the decoder to the motor's brushes and to the rails.
 void paintMotorWires(const LensInput& input) {
-    const auto& [painter, view, scene, parts, targets] = input;
+    QPainter& painter = input.painter;
+    const MatView& view = input.view;
+    const SceneInput& scene = input.scene;
+    const PartBoxes& parts = input.parts;
     const QRectF& motor = parts.motor;
     const QRectF& decoder = parts.decoder;
     if (decoder.isNull()) return;
@@ -55,7 +58,10 @@ void paintMotorWires(const LensInput& input) {
 }  // namespace
 
 void paintMotorLens(const LensInput& input) {
-    const auto& [painter, view, scene, parts, targets] = input;
+    QPainter& painter = input.painter;
+    const MatView& view = input.view;
+    const SceneInput& scene = input.scene;
+    const PartBoxes& parts = input.parts;
     const Theme& look = theme();
     paintMotorWires(input);
     for (const core::Cavity& cavity : scene.job.body.cavities) {

@@ -104,7 +104,11 @@ void paintAxles(QPainter& painter, const MatView& view, const SceneInput& scene,
                                .arg(shown(axle.x), shown(axle.diameter),
                                     axle.driven ? tr(", driven") : QString(), sides),
                            {},
-                           {}});
+                           {},
+                           {{tr("collects on both sides"), u"axle %1 both"_s.arg(number)},
+                            {tr("collects left only"), u"axle %1 left"_s.arg(number)},
+                            {tr("collects right only"), u"axle %1 right"_s.arg(number)},
+                            {tr("collects nothing"), u"axle %1 none"_s.arg(number)}}});
     }
 }
 

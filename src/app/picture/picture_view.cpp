@@ -5,6 +5,7 @@
 #include "core/quantity/format.h"
 
 #include <QHelpEvent>
+#include <QMenu>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QScreen>
@@ -134,6 +135,18 @@ void PictureView::press(const Target& target) {
     const std::string subject = target.subject;
     if (!subject.empty()) emit subjectChosen(subject);
     if (!jot.isEmpty()) emit jotOffered(jot);
+    if (target.likely.empty()) return;
+    auto* menu = new QMenu(this);
+    menu->setObjectName(u"likelyLines"_s);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    menu->setAccessibleName(target.tip);
+    for (const LikelyLine& line : target.likely) {
+        QAction* action = menu->addAction(line.words);
+        action->setToolTip(tr("The same as typing: %1").arg(line.jot));
+        connect(action, &QAction::triggered, this,
+                [this, chosen = line.jot] { emit jotChosen(chosen); });
+    }
+    menu->popup(mapToGlobal(target.where.bottomLeft().toPoint()));
 }
 
 void PictureView::mousePressEvent(QMouseEvent* event) {
@@ -154,7 +167,8 @@ void PictureView::mouseMoveEvent(QMouseEvent* event) {
         return;
     }
     const Target* target = at(event->position());
-    const bool leads = target && (!target->jot.isEmpty() || !target->subject.empty());
+    const bool leads =
+        target && (!target->jot.isEmpty() || !target->subject.empty() || !target->likely.empty());
     setCursor(leads ? Qt::PointingHandCursor : Qt::CrossCursor);
 }
 

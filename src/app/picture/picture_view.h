@@ -28,6 +28,7 @@ public:
 signals:
     void subjectChosen(const std::string& subject);
     void jotOffered(const QString& start);
+    void jotChosen(const QString& line);  ///< a whole line, to be taken
     void darkChanged(bool dark);
 
 protected:

@@ -34,12 +34,19 @@ struct MatView {
     }
 };
 
+/// What was probably found of a thing, to be entered with one press.
+struct LikelyLine {
+    QString words;  ///< "collects left only"
+    QString jot;    ///< "axle 2 left"
+};
+
 /// Something in the picture that can be pointed at.
 struct Target {
-    QRectF where;         ///< in pixels
-    QString tip;          ///< what it is and what its numbers rest on
-    QString jot;          ///< start of the jot line that enters it
-    std::string subject;  ///< the lamp group, if it is one
+    QRectF where;                      ///< in pixels
+    QString tip;                       ///< what it is and what its numbers rest on
+    QString jot;                       ///< start of the jot line that enters it
+    std::string subject;               ///< the lamp group, if it is one
+    std::vector<LikelyLine> likely{};  ///< whole lines to choose from with one press
 };
 
 struct SceneInput {

@@ -97,6 +97,15 @@ Job newJob(std::string name, BodyKind kind, const Scale& scale) {
     return job;
 }
 
+Body usualBody(const Body& like, Millimetres length) {
+    Body made = bodyTemplate(like.kind, length);
+    for (std::size_t i = 0; i < made.axles.size() && i < like.axles.size(); ++i) {
+        made.axles[i].collectsLeft = like.axles[i].collectsLeft;
+        made.axles[i].collectsRight = like.axles[i].collectsRight;
+    }
+    return made;
+}
+
 Job withBody(Job job, const Body& body) {
     const Body before = std::exchange(job.body, body);
     const auto moved = [&](const Lamp& lamp) -> Point {

@@ -58,6 +58,10 @@ struct Job {
 /// A new job of a kind, with the usual body of that kind and scale and nothing measured.
 [[nodiscard]] Job newJob(std::string name, BodyKind kind, const Scale& scale);
 
+/// The usual body of its kind at a length, with the wheels that collect on this one. A body that
+/// equals its own usual one was never given a profile of its own.
+[[nodiscard]] Body usualBody(const Body& like, Millimetres length);
+
 /// The job in another body of its kind: lamps at a site of it move to where that site is now, the
 /// others keep their share of length and height.
 [[nodiscard]] Job withBody(Job job, const Body& body);

@@ -66,8 +66,8 @@ Result<Jotted> scale(const Said& said) {
     result.after.scale = chosen;
     // A body that is still the usual one of its kind becomes the usual one of the new scale.
     const Body& body = said.context.job.body;
-    if (body == bodyTemplate(body.kind, usualLength(body.kind, said.context.job.scale.ratio))) {
-        const Body usual = bodyTemplate(body.kind, usualLength(body.kind, chosen.ratio));
+    if (body == usualBody(body, usualLength(body.kind, said.context.job.scale.ratio))) {
+        const Body usual = usualBody(body, usualLength(body.kind, chosen.ratio));
         result.after = withBody(std::move(result.after), usual);
         result.meaning =
             text("%1; its body becomes %2 long", result.meaning, formatted(usual.length));
@@ -78,13 +78,13 @@ Result<Jotted> scale(const Said& said) {
 Result<Jotted> length(const Said& said) {
     const Millimetres value = *said.one<Millimetres>("LENGTH");
     const Body& body = said.context.job.body;
-    if (body != bodyTemplate(body.kind, body.length)) {
+    if (body != usualBody(body, body.length)) {
         return refuse(ErrorCode::OutOfRange,
                       text("%1 has a profile of its own; its length comes from that.",
                            said.context.job.name));
     }
     Jotted result = jotted(said, text("Length: %1", formatted(value)));
-    result.after = withBody(std::move(result.after), bodyTemplate(body.kind, value));
+    result.after = withBody(std::move(result.after), usualBody(body, value));
     return result;
 }
 

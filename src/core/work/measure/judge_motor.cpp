@@ -376,9 +376,11 @@ void judgeHealth(const Motor& motor, const std::vector<MotorReading>& readings, 
         });
     }
     if (motor.windings.size() < 2) return;
-    const auto [low, high] =
+    const auto extremes =
         std::minmax_element(motor.windings.begin(), motor.windings.end(),
                             [](const auto& a, const auto& b) { return a.value < b.value; });
+    const auto low = extremes.first;
+    const auto high = extremes.second;
     if (!(high->value > low->value * 1.2)) return;
     judging.say("motor.commutator", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
         finding.sentence = text(

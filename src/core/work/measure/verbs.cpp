@@ -239,6 +239,34 @@ Result<Jotted> decoder(const Said& said) {
     return result;
 }
 
+// --- pickups ---------------------------------------------------------------------------------
+
+std::vector<Named> axleNumbers(const Context& context) {
+    std::vector<Named> all;
+    for (std::size_t i = 1; i <= context.job.body.axles.size(); ++i) {
+        all.push_back({std::to_string(i), {"axle " + std::to_string(i)}, "from the front"});
+    }
+    return all;
+}
+std::vector<Named> collectingSides(const Context&) {
+    return {{"both", {"left and right", "both sides"}, "both wheels collect"},
+            {"left", {"left only"}, "only the left wheel collects"},
+            {"right", {"right only"}, "only the right wheel collects"},
+            {"none", {"no", "nothing", "neither"}, "rubber tyres, or nothing that touches"}};
+}
+Result<Jotted> axle(const Said& said) {
+    const std::string& number = *said.name("NUMBER");
+    const std::string& side = *said.name("SIDE");
+    Jotted result = jotted(said, side == "both"   ? text("Axle %1 collects on both sides", number)
+                                 : side == "none" ? text("Axle %1 collects nothing", number)
+                                 : side == "left" ? text("Axle %1 collects left only", number)
+                                                  : text("Axle %1 collects right only", number));
+    Axle& changed = result.after.body.axles[std::stoul(number) - 1];
+    changed.collectsLeft = side == "both" || side == "left";
+    changed.collectsRight = side == "both" || side == "right";
+    return result;
+}
+
 // --- taking back -----------------------------------------------------------------------------
 
 std::vector<Named> readingNames(const Context&) {
@@ -319,6 +347,18 @@ constexpr Takes decoderTakes[] = {{.what = "NAME",
                                    .missing = "Which decoder?",
                                    .names = decoderNames,
                                    .unknown = "No decoder goes by “%1”. The catalogue has: %2."}};
+constexpr Takes axleTakes[] = {{.what = "NUMBER",
+                                .kind = Kind::Name,
+                                .needed = true,
+                                .missing = "Which axle, counted from the front?",
+                                .names = axleNumbers,
+                                .unknown = "There is no axle “%1”. There are: %2.",
+                                .none = "This model has no axles."},
+                               {.what = "SIDE",
+                                .kind = Kind::Name,
+                                .needed = true,
+                                .missing = "Which wheels collect: both, left, right or none?",
+                                .names = collectingSides}};
 constexpr Takes removeTakes[] = {{.what = "READING",
                                   .kind = Kind::Name,
                                   .needed = true,
@@ -344,6 +384,8 @@ constexpr const char* motorExamples[] = {"motor open-frame frame-return", "motor
 constexpr const char* ruleExamples[] = {"rule strict"};
 constexpr const char* marginExamples[] = {"margin 10%"};
 constexpr const char* decoderExamples[] = {"decoder four-wire-1.0", "decoder none"};
+constexpr const char* axleExamples[] = {"axle 2 left", "axle 1 none"};
+constexpr const char* axleNoise[] = {"collects", "from", "on", "wheel", "wheels", "only"};
 constexpr const char* removeExamples[] = {"remove stall"};
 constexpr const char* trackNoise[] = {"volts", "voltage"};
 constexpr const char* readingNoise[] = {"test", "reading", "motor", "wheels"};
@@ -414,6 +456,14 @@ constexpr Verb table[] = {
      decoderExamples,
      "fit a decoder of the catalogue; none takes it out",
      decoder},
+    {"axle",
+     {},
+     axleTakes,
+     axleExamples,
+     "which of its wheels collect, found with the meter",
+     axle,
+     false,
+     axleNoise},
     {"remove",
      {},
      removeTakes,
