@@ -68,7 +68,7 @@ TEST(JotOhms, TakesSeveralRotorPositions) {
 }
 TEST(JotAxle, SaysWhichWheelsCollect) {
     const auto sides = [](const std::string& line) {
-        const Axle& axle = after(line).body.axles[1];
+        const Axle axle = after(line).body.axles[1];
         return std::pair{axle.collectsLeft, axle.collectsRight};
     };
     EXPECT_EQ(sides("axle 2 left"), (std::pair{true, false}));
