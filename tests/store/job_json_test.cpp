@@ -6,6 +6,7 @@
 #include "support/mutation.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
+#include "support/sanitized.h"
 
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
@@ -76,7 +77,8 @@ TEST(JobJson, SurvivesAnyMutationOfADocument) {
     std::mt19937 random(17);
     const std::string whole = jobToJson(fullJob(), -1);
     int accepted = 0;
-    for (int trial = 0; trial < 3000; ++trial) {
+    const int trials = tests::sanitized ? 500 : 3000;
+    for (int trial = 0; trial < trials; ++trial) {
         const std::string text = tests::mutated(whole, random, {"9", "-", "e", "null", "\"", "0"});
         std::vector<Fault> faults;
         const auto job = jobFromJson(text, &faults);

@@ -21,7 +21,7 @@ using tests::Scratch;
 using tests::shunter;
 
 constexpr qsizetype page = 4096;
-constexpr int damages = tests::sanitized ? 50 : 300;
+constexpr int damages = tests::sanitized ? 25 : 300;
 constexpr int jobsThere = 15;  // of which three are off the shelf
 constexpr std::size_t onShelf = 12;
 
