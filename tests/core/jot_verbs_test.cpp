@@ -119,6 +119,47 @@ TEST(JotDecoder, FitsACopyOfThePartByIdOrName) {
               "four-wire-1.0, none.");
 }
 
+TEST(JotDecoder, TheSameAgainKeepsWhatWasMeasuredOnIt) {
+    const Job found = jotted(shunter(), {"decoder board", "output front 680R", "output rear bare"});
+    const Job again = after("decoder board", found);
+    EXPECT_EQ(again.decoder->outputs[0].series, Ohms{680});
+    EXPECT_EQ(again.decoder->outputs[0].seriesMeasured, "2026-03-02");
+    EXPECT_EQ(again.decoder->outputs[1].series, Ohms{0});
+    EXPECT_FALSE(again.decoder->outputs[2].series.has_value());
+    const auto said = [&](const std::string& line) {
+        return plain(understood(line, found, tests::smallCatalogue(), "")->meaning);
+    };
+    EXPECT_EQ(said("decoder board"), "Decoder: decoder board");
+    // Another one says what goes with the old one.
+    EXPECT_EQ(said("decoder large"),
+              "Decoder: decoder large; what was found on the outputs of decoder board no longer "
+              "counts: front, rear");
+    EXPECT_EQ(said("decoder none"),
+              "No decoder; what was found on the outputs of decoder board no longer counts: front, "
+              "rear");
+    EXPECT_EQ(after("decoder large", found).decoder->outputs[0].series, Ohms{0});
+    EXPECT_TRUE(after("decoder large", found).decoder->outputs[0].seriesMeasured.empty());
+}
+TEST(JotSupply, AnotherKindDoesNotKeepTheVoltsOfTheOld) {
+    const Job read = jotted(shunter(), {"track 14.8V"});
+    EXPECT_FALSE(after("supply dc", read).supply.volts.has_value());
+    EXPECT_EQ(after("supply dcc", read).supply.volts->value, Volts{14.8});
+    EXPECT_EQ(after("supply dc 12V", read).supply.volts->value, Volts{12});
+    EXPECT_EQ(after("supply dc 12V", read).supply.volts->on, "2026-03-02");
+    EXPECT_EQ(after("supply dc", shunter()).supply.kind, SupplyKind::Dc);
+}
+TEST(JotLamp, KeepsTheReadingWhereItIsSaidAgainWhatItIs) {
+    const Job read = jotted(shunter(), {"lamp rear red 2.0V 20mA"});
+    const auto lampAfter = [&](const std::string& line) {
+        return after(line, read).groups[0].rows[0].lamps[0];
+    };
+    EXPECT_TRUE(lampAfter("lamp rear red").measured);
+    EXPECT_TRUE(lampAfter("lamp rear red for 3mA").measured);
+    EXPECT_EQ(lampAfter("lamp rear red").part.forward->voltage, Volts{2.0});
+    EXPECT_FALSE(lampAfter("lamp rear amber").measured);
+    EXPECT_FALSE(lampAfter("lamp rear amber").part.forward.has_value());
+    EXPECT_TRUE(lampAfter("lamp rear amber 2.1V 20mA").measured);
+}
 TEST(JotLamp, KnowsEveryFamilyAndTint) {
     for (const LedFamily family : ledFamilies) {
         const Job job = after("lamp cab " + std::string(name(family)));
