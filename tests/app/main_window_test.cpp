@@ -300,6 +300,28 @@ TEST(MainWindow, ShowsANoteAtOnceAndStaysInItsStage) {
     EXPECT_TRUE(lines.first().startsWith(u"Owner: Harbourmaster"_s));
     EXPECT_TRUE(lines.filter(u"brush spring replaced"_s).size() == 1);
 }
+TEST(MainWindow, HoldsEverythingOnASmallScreen) {
+    OpenWindow app;
+    for (const QSize size : {QSize(1280, 720), QSize(1366, 768)}) {
+        for (const StageView& view : stageViews()) {
+            app.bench().goTo(view.stage);
+            app.window().resize(size);
+            OpenWindow::settle();
+            EXPECT_EQ(app.window().size(), size) << view.stage;
+            const auto* jot = app.find<QLineEdit>(u"jot"_s);
+            const QRect where(jot->mapTo(&app.window(), QPoint()), jot->size());
+            EXPECT_TRUE(app.window().rect().contains(where)) << view.stage;
+            EXPECT_GE(app.find<PictureView>(u"picture"_s)->height(), 180);
+        }
+    }
+    // Nor does the bench without a model ask for more.
+    app.bench().takeOffShelf();
+    app.bench().takeOffShelf();
+    EXPECT_FALSE(app.bench().hasJob());
+    app.window().resize(1280, 720);
+    OpenWindow::settle();
+    EXPECT_EQ(app.window().size(), QSize(1280, 720));
+}
 TEST(StageViews, AreThereForEveryRoomInItsOrder) {
     std::vector<std::string_view> rooms, views;
     for (const core::JobRoom& room : core::jobRooms()) rooms.push_back(room.name);

@@ -165,7 +165,8 @@ TEST(PictureView, LampsGlowInTheDarkByTheirCurrentAndInTheirColour) {
         view.show(tests::factsOf(job), lampsLens, {});
         view.setDark(true);
         const QImage image = view.grab().toImage();
-        at = view.view().at(job.groups[0].rows[0].lamps[0].at).toPoint();
+        at = (view.view().at(job.groups[0].rows[0].lamps[0].at) * image.devicePixelRatio())
+                 .toPoint();
         return image;
     };
     QPoint at;
