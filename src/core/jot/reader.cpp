@@ -69,6 +69,13 @@ std::optional<Error> missing(const Said& said) {
         if (takes.none && takes.names && takes.names(said.context).empty()) {
             return Error{ErrorCode::Unknown, "jot", text(takes.none)};
         }
+        // What could be named differs from job to job; fixed words stand in the question itself.
+        if (takes.missing && takes.names && takes.unknown) {
+            return Error{
+                ErrorCode::Missing, "jot",
+                text("%1 There are: %2. %3", text(takes.missing),
+                     listed(takes.names(said.context), takes.explained), likeExample(said.verb))};
+        }
         if (takes.missing) {
             return Error{ErrorCode::Missing, "jot",
                          text("%1 %2", text(takes.missing), likeExample(said.verb))};
