@@ -73,12 +73,32 @@ TEST(ParseQuantity, ReadsUnitsInWords) {
                          {"2 minutes", 120},
                          {"2 h", 7200},
                          {"2 hours", 7200},
+                         {"3 secs", 3},
+                         {"2 mins", 120},
+                         {"1 minute", 60},
+                         {"2 hr", 7200},
+                         {"2 hrs", 7200},
+                         {"1 hour", 3600},
                          {"4 ms", 0.004}});
-    expectRead<Farads>({{"2 farad", 2}, {"2 farads", 2}});
+    expectRead<Farads>({{"2 farad", 2}, {"2 farads", 2}, {"3 microfarads", 3e-6}});
+    expectRead<Ohms>({{"2 kilohm", 2000},
+                      {"4.7 kilohms", 4700},
+                      {"2 megohm", 2e6},
+                      {"3 megohms", 3e6},
+                      {"2.2 kilo", 2200},
+                      {"1 mega", 1e6},
+                      {"5 milliohms", 0.005}});
+    expectRead<Volts>({{"12 vdc", 12}, {"12VDC", 12}, {"3 millivolts", 0.003}});
     expectRead<Watts>({{"2 watt", 2}, {"2 watts", 2}, {"3 mwatts", 0.003}});
     expectRead<Joules>({{"8.2 J", 8.2}, {"2 joule", 2}, {"2 joules", 2}, {"5 mJ", 0.005}});
     expectRead<Amperes>({{"2 amperes", 2}, {"1e+3 A", 1000}, {"1e-3 A", 0.001}, {"1E3A", 1000}});
-    expectRead<Metres>({{"1 metre", 1}, {"500 um", 5e-4}, {"2 inch", 0.0508}});
+    expectRead<Metres>({{"1 metre", 1},
+                        {"500 um", 5e-4},
+                        {"2 inch", 0.0508},
+                        {"2 inches", 0.0508},
+                        {"2 metres", 2},
+                        {"3 millimetre", 0.003},
+                        {"12 millimetres", 0.012}});
     // Words take no prefix where nobody says it so.
     for (const char* words : {"3 msec", "3 kmin", "3 mseconds", "2 kh"}) {
         EXPECT_FALSE(parsedSi(words, Dimension::Time).has_value()) << words;
@@ -89,6 +109,9 @@ TEST(ParseQuantity, ReadsLengthsInMillimetresInchesAndFractions) {
     // 3/32 in = 3 * 25.4 / 32 mm = 2.38125 mm.
     EXPECT_NEAR(*parsedSi("3/32\"", Dimension::Length), 0.00238125, 1e-15);
     EXPECT_NEAR(*parsedSi("1 1/2 in", Dimension::Length), 0.0381, 1e-15);
+    for (const char* words : {"1.5 1/2 in", "1/2/3 in", "1/0 in", "1 /2 1 in"}) {
+        EXPECT_FALSE(parsedSi(words, Dimension::Length).has_value()) << words;
+    }
     EXPECT_DOUBLE_EQ(parsed<Millimetres>("12.5 mm")->value(), 12.5);
 }
 TEST(ParseQuantity, ReadsWireGauges) {
@@ -96,6 +119,10 @@ TEST(ParseQuantity, ReadsWireGauges) {
     EXPECT_EQ(*parsedGauge("AWG 28"), 28);
     EXPECT_EQ(*parsedGauge("28awg"), 28);
     EXPECT_EQ(*parsedGauge("36"), 36);
+    EXPECT_EQ(*parsedGauge("10"), 10);
+    EXPECT_EQ(*parsedGauge("50"), 50);
+    EXPECT_FALSE(parsedGauge("9").has_value());
+    EXPECT_FALSE(parsedGauge("51").has_value());
     EXPECT_FALSE(parsedGauge("28.5 AWG").has_value());
     EXPECT_FALSE(parsedGauge("900 AWG").has_value());
 }

@@ -392,6 +392,8 @@ TEST(Workshop, OneChangeMayMoveSeveralJobsAndIsTakenBackWhole) {
     EXPECT_EQ(workshop->job(ids[1])->name, "Shunter");
     EXPECT_EQ(workshop->takeBack(*change)->withNewerEdits.size(), 2U);  // it is taken back already
     EXPECT_EQ(workshop->takeBack(999).error().code, core::ErrorCode::Unknown);
+    // The first change made a job: there is nothing before it to go back to.
+    EXPECT_EQ(workshop->takeBack(1).error().code, core::ErrorCode::Unknown);
     // An edit of which one job is not there changes none.
     EXPECT_FALSE(workshop
                      ->record(std::vector<Edit>{{ids[2], named("name C")}, {77, named("name D")}},
