@@ -155,6 +155,18 @@ TEST(Workshop, FindsJobsByTheBeginningOfAnyWord) {
     (void)*workshop->record(ling, jotted(shunter(), {"name Renamed"}), text("Name"));
     EXPECT_EQ(search("klemmt"), Ids{});
 }
+TEST(Workshop, TheShelfKnowsShapeAndScaleOfEachJob) {
+    const Scratch scratch;
+    const auto workshop = opened(scratch.file("a.glimmet"));
+    (void)*workshop->add(shunter(), text("New job"));
+    (void)*workshop->add(jotted(core::newJob("Smelt", core::BodyKind::Railbus, {}), {"scale N"}),
+                         text("New job"));
+    EXPECT_EQ(*workshop->jobs(),
+              (std::vector<JobEntry>{{1, "Shunter", core::BodyKind::DockShunter, 87},
+                                     {2, "Smelt", core::BodyKind::Railbus, 160}}));
+    (void)*workshop->record(2, jotted(*workshop->job(2), {"scale G", "name Smolt"}), text("x"));
+    EXPECT_EQ(workshop->jobs()->at(1), (JobEntry{2, "Smolt", core::BodyKind::Railbus, 22.5}));
+}
 TEST(Workshop, TakesJobsOffTheShelfWithoutLosingThem) {
     const Scratch scratch;
     const auto workshop = opened(scratch.file("a.glimmet"));
