@@ -1,15 +1,19 @@
 #include "app/theme/theme.h"
 
 #include <QApplication>
+#include <QSettings>
 #include <QStandardPaths>
+#include <QTemporaryDir>
 
 #include <gtest/gtest.h>
 
-// gtest_discover_tests lists the tests by running the program, so all of it must come up offscreen.
+// Several of it run side by side, each with settings of its own.
 int main(int argc, char** argv) {
     qputenv("QT_QPA_PLATFORM", "offscreen");
     QStandardPaths::setTestModeEnabled(true);
     QApplication application(argc, argv);
+    const QTemporaryDir settings;
+    QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, settings.path());
     QApplication::setOrganizationName(QStringLiteral("glimmet-tests"));
     QApplication::setApplicationName(QStringLiteral("app_test"));
     glimmet::app::loadTypefaces();
