@@ -45,7 +45,9 @@ ordered_json findingOut(const core::Finding& finding) {
                      {"stage", finding.stage},
                      {"state", core::name(finding.state)},
                      {"sentence", core::plain(finding.sentence)}};
-    if (!finding.subject.empty()) out["subject"] = finding.subject;
+    if (!finding.subject.id.empty()) {
+        out["subject"] = {{"id", finding.subject.id}, {"name", finding.subject.name}};
+    }
     if (!finding.action.empty()) out["action"] = core::plain(finding.action);
     if (!finding.caution.empty()) out["caution"] = core::plain(finding.caution);
     out["figures"] = ordered_json::array();

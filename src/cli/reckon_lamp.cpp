@@ -12,7 +12,6 @@ namespace {
 using namespace core;
 using nlohmann::json;
 using store::above0;
-using store::enumField;
 using store::Fault;
 using store::from0;
 using store::JsonFields;
@@ -35,9 +34,7 @@ constexpr double closeAbove = 0.85;  // of an LED's limit: cli.md
 void readLed(const json& value, const std::string& pointer, std::vector<Fault>& faults, Row& row) {
     const std::size_t before = faults.size();
     JsonFields fields(value, pointer, faults);
-    const FamilyValues values = familyValues(
-        enumField(fields, "family", ledFamilyNamed,
-                  "red, amber, yellow, green, true-green, blue, white, uv", LedFamily::White));
+    const FamilyValues values = familyValues(fields.enumeration<LedFamily>("family"));
     const auto volts = fields.numberOrNull("vf_V", above0);
     const auto amps = fields.numberOrNull("at_A", above0);
     const bool voltsThere = value.is_object() && value.contains("vf_V");

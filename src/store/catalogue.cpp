@@ -8,7 +8,10 @@
 #include <QStandardPaths>
 
 #include <algorithm>
+#include <array>
 #include <cassert>
+#include <string_view>
+#include <utility>
 
 // Resources of a static library are registered from outside any namespace.
 static void registerResources() { Q_INIT_RESOURCE(store); }
@@ -29,6 +32,18 @@ void put(std::vector<Part>& parts, const std::vector<Part>& own) {
     }
 }
 
+/// Locomotives before wagons before buildings: as one looks for them.
+void sortedByGroup(std::vector<core::BodyDrawing>& bodies) {
+    constexpr std::array<std::string_view, 6> order{
+        "Locomotives", "Railcars and sets", "Coaches", "Wagons", "Working vehicles", "Structures"};
+    const auto place = [&](const core::BodyDrawing& drawing) {
+        return std::find(order.begin(), order.end(), drawing.group) - order.begin();
+    };
+    std::stable_sort(bodies.begin(), bodies.end(), [&](const auto& a, const auto& b) {
+        return std::pair(place(a), a.title) < std::pair(place(b), b.title);
+    });
+}
+
 }  // namespace
 
 QString userCatalogueFile() {
@@ -42,6 +57,13 @@ LoadedCatalogue loadedCatalogue(const QString& userFile) {
     auto shipped = catalogueFromJson(contents(QStringLiteral(":/store/catalogue.json")));
     assert(shipped.has_value());  // tests read it too
     if (shipped) loaded.catalogue = std::move(*shipped);
+    const QDir bodies(QStringLiteral(":/store/bodies"));
+    for (const QString& name : bodies.entryList(QDir::Files, QDir::Name)) {
+        auto drawn = catalogueFromJson(contents(bodies.filePath(name)));
+        assert(drawn.has_value());
+        if (drawn) put(loaded.catalogue.bodies, drawn->bodies);
+    }
+    sortedByGroup(loaded.catalogue.bodies);
     if (!QFileInfo(userFile).isFile()) return loaded;  // nor a pipe, which would be waited for
     const auto own = catalogueFromJson(contents(userFile));
     if (!own) {
@@ -50,13 +72,15 @@ LoadedCatalogue loadedCatalogue(const QString& userFile) {
     }
     put(loaded.catalogue.decoders, own->decoders);
     put(loaded.catalogue.lamps, own->lamps);
+    put(loaded.catalogue.banks, own->banks);
+    put(loaded.catalogue.bodies, own->bodies);
     return loaded;
 }
 
 std::vector<core::Job> demoJobs() {
     registerResources();
     std::vector<core::Job> jobs;
-    for (const char* name : {"ling", "tern"}) {
+    for (const char* name : {"ling", "tern", "kittiwake"}) {
         auto job =
             jobFromJson(contents(QStringLiteral(":/store/demo/%1.json").arg(QLatin1String(name))));
         assert(job.has_value());

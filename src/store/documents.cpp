@@ -23,6 +23,7 @@ using core::Result;
 using core::Text;
 using core::text;
 using sql::Null;
+using sql::orNull;
 using sql::Value;
 
 nlohmann::json textOut(const Text& said) {
@@ -46,8 +47,6 @@ Text textIn(const nlohmann::json& value, int depth = 0) {
 std::string now() {
     return QDateTime::currentDateTimeUtc().toString(Qt::ISODateWithMs).toStdString();
 }
-
-Value orNull(std::optional<std::int64_t> number) { return number ? Value(*number) : Value(Null()); }
 
 Result<void> checked(const QString& path, const sql::Result<void>& done) {
     if (!done) return tl::unexpected(toldFailure(path, done.error()));
@@ -83,9 +82,18 @@ Text textOfColumn(const std::string& column) {
     return value.is_discarded() ? core::verbatim(column) : textIn(value);
 }
 
+std::string bodiesOf(const Job& job) {
+    std::string kinds;
+    for (const core::Unit& unit : job.units) {
+        kinds += (kinds.empty() ? "" : "+") + unit.body.kind;
+    }
+    return kinds;
+}
+
 std::string searchWords(const Job& job) {
     std::string words = job.name + "\n" + job.owner + "\n" + job.wish + "\n" + job.scale.name +
-                        "\n" + std::string(core::name(job.body.kind));
+                        "\n" + bodiesOf(job);
+    for (const core::Unit& unit : job.units) words += "\n" + unit.name;
     for (const core::Note& note : job.notes) words += "\n" + note.words;
     for (const core::LampGroup& group : job.groups) {
         words += "\n" + group.name;
@@ -93,7 +101,8 @@ std::string searchWords(const Job& job) {
             for (const core::Lamp& lamp : row.lamps) words += " " + lamp.part.name;
         }
     }
-    if (job.decoder) words += "\n" + job.decoder->name;
+    if (job.decoder) words += "\n" + job.decoder->part.name;
+    if (job.bank) words += "\n" + job.bank->part.name;
     return words;
 }
 
@@ -148,7 +157,7 @@ Result<void> broughtForward(sql::Database& database, const QString& path, int fr
     const auto moved = database.transaction(
         [&]() -> Result<void> {
             const Steps steps = stepsFrom(fromSchema);
-            for (const auto& part : {steps.before, tables(), steps.after}) {
+            for (const auto& part : {steps.before, steps.tables, steps.after}) {
                 for (const char* sql : part) {
                     if (const auto done = database.run(sql); !done) return checked(path, done);
                 }
@@ -186,8 +195,9 @@ Result<std::int64_t> Documents::changed(std::string_view kind, const Text& what)
 }
 
 Result<std::int64_t> Documents::made(const Job& job) {
+    const std::string bodies = bodiesOf(job);
     const auto put = run("INSERT INTO document(kind, name, body, ratio) VALUES ('job',?,?,?)",
-                         {std::string_view(job.name), core::name(job.body.kind), job.scale.ratio});
+                         {std::string_view(job.name), std::string_view(bodies), job.scale.ratio});
     if (!put) return tl::unexpected(put.error());
     return m_database.lastInsertId();
 }
@@ -241,12 +251,13 @@ Result<void> Documents::shelved(std::int64_t change, std::int64_t document,
 
 Result<void> Documents::headSet(std::int64_t document, std::int64_t head, bool tipToo,
                                 const Job& job) {
+    const std::string bodies = bodiesOf(job);
     const auto set = run(
         tipToo ? "UPDATE document SET head = ?1, tip = ?1, name = ?2, body = ?3, "
                  "ratio = ?4 WHERE id = ?5"
                : "UPDATE document SET head = ?1, name = ?2, body = ?3, ratio = ?4 "
                  "WHERE id = ?5",
-        {head, std::string_view(job.name), core::name(job.body.kind), job.scale.ratio, document});
+        {head, std::string_view(job.name), std::string_view(bodies), job.scale.ratio, document});
     if (!set) return set;
     const auto forget = run("DELETE FROM document_words WHERE rowid = ?", {document});
     if (!forget) return forget;

@@ -19,6 +19,9 @@ namespace glimmet::store {
 [[nodiscard]] std::string textColumn(const core::Text& said);
 [[nodiscard]] core::Text textOfColumn(const std::string& column);
 
+/// The drawings of a job's units, as the column `body` has them: "railcar+railcar".
+[[nodiscard]] std::string bodiesOf(const core::Job& job);
+
 /// What the search finds a job by.
 [[nodiscard]] std::string searchWords(const core::Job& job);
 

@@ -1,5 +1,6 @@
 // A job as JSON: the format in which a workshop file keeps revisions and in which jobs are
-// exchanged. Documented in docs/format.md, with a schema in docs/schema/job.schema.json.
+// exchanged. Documented in docs/format.md, with schemas in docs/schema made from the same
+// descriptions as reader and writer (store/fields).
 #pragma once
 
 #include "core/record/job.h"
@@ -12,18 +13,25 @@
 
 namespace glimmet::store {
 
-inline constexpr int jobFormatVersion = 1;
+inline constexpr int jobFormatVersion = 2;
+inline constexpr int catalogueFormatVersion = 2;
 
 /// `indent` below 0: on one line.
 [[nodiscard]] std::string jobToJson(const core::Job& job, int indent = 2);
 
-/// Reads a job whole or not at all. Faults get every fault that was found.
+/// Reads a job whole or not at all, of this format or an older one. Faults get every fault that
+/// was found.
 /// Errors: NotUnderstood with the first fault as its sentence; TooNew for a later format.
 [[nodiscard]] core::Result<core::Job> jobFromJson(std::string_view text,
                                                   std::vector<Fault>* faults = nullptr);
 
-/// A catalogue: {"format": "glimmet-catalogue", "version": 1, "decoders": […], "lamps": […]}.
+/// A catalogue: {"format": "glimmet-catalogue", "version": 2, "decoders": […], "lamps": […],
+/// "banks": […], "bodies": […]}. Its ids are told apart by who takes it in.
 [[nodiscard]] core::Result<core::Catalogue> catalogueFromJson(std::string_view text,
                                                               std::vector<Fault>* faults = nullptr);
+
+/// The JSON Schemas of the present formats.
+[[nodiscard]] std::string jobSchema();
+[[nodiscard]] std::string catalogueSchema();
 
 }  // namespace glimmet::store

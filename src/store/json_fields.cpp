@@ -2,6 +2,7 @@
 
 #include <nlohmann/json.hpp>
 
+#include <algorithm>
 #include <cmath>
 
 namespace glimmet::store {
@@ -25,20 +26,6 @@ std::string described(const json& value) {
         default:
             return shortened(value.dump(-1, ' ', false, json::error_handler_t::replace));
     }
-}
-
-/// "/" and "~" in keys are escaped in a JSON pointer (RFC 6901).
-std::string escaped(std::string_view key) {
-    std::string pointer;
-    for (const char c : key) {
-        if (c == '~')
-            pointer += "~0";
-        else if (c == '/')
-            pointer += "~1";
-        else
-            pointer += c;
-    }
-    return pointer;
 }
 
 std::string plainNumber(double value) { return json(value).dump(); }
@@ -77,7 +64,7 @@ public:
     bool key(std::string& name) override {
         if (!m_keys.back().insert(name).second) {
             m_faults.push_back(
-                {"/…/" + escaped(name), "the field twice in one object", "each field once"});
+                {"/…/" + pointerEscaped(name), "the field twice in one object", "each field once"});
         }
         return m_faults.size() < mostFaults;
     }
@@ -101,6 +88,19 @@ private:
 };
 
 }  // namespace
+
+std::string pointerEscaped(std::string_view key) {
+    std::string pointer;
+    for (const char c : key) {
+        if (c == '~')
+            pointer += "~0";
+        else if (c == '/')
+            pointer += "~1";
+        else
+            pointer += c;
+    }
+    return pointer;
+}
 
 std::string sentence(const Fault& fault) {
     return fault.place + ": found " + fault.found + ", allowed: " + fault.allowed;
@@ -158,7 +158,8 @@ JsonFields::~JsonFields() {
         if (m_asked.contains(key)) continue;
         std::string allowed;
         for (const std::string& asked : m_asked) allowed += (allowed.empty() ? "" : ", ") + asked;
-        m_faults.push_back({m_pointer + "/" + escaped(key), "an unknown field", "only " + allowed});
+        m_faults.push_back(
+            {m_pointer + "/" + pointerEscaped(key), "an unknown field", "only " + allowed});
     }
 }
 
@@ -170,7 +171,9 @@ bool JsonFields::has(const char* key) const {
 
 bool JsonFields::there(const char* key) { return !m_object || find(key, false, {}) != nullptr; }
 
-std::string JsonFields::below(const char* key) const { return m_pointer + "/" + escaped(key); }
+std::string JsonFields::below(const char* key) const {
+    return m_pointer + "/" + pointerEscaped(key);
+}
 std::string JsonFields::below(const char* key, std::size_t index) const {
     return below(key) + "/" + std::to_string(index);
 }
@@ -225,8 +228,10 @@ bool JsonFields::truth(const char* key, bool fallback) {
     return find(key, false, {}) ? truth(key) : fallback;
 }
 
-std::string JsonFields::text(const char* key, std::size_t longest) {
-    const std::string allowed = "a text of up to " + std::to_string(longest) + " bytes";
+std::string JsonFields::text(const char* key, std::size_t longest, std::size_t shortest) {
+    const std::string allowed =
+        "a text of " + (shortest > 0 ? std::to_string(shortest) + " to " : std::string("up to ")) +
+        std::to_string(longest) + " characters";
     const json* value = find(key, true, allowed);
     if (!value) return {};
     if (!value->is_string()) {
@@ -234,8 +239,12 @@ std::string JsonFields::text(const char* key, std::size_t longest) {
         return {};
     }
     auto words = value->get<std::string>();
-    if (words.size() > longest) {
-        fault(key, "a text of " + std::to_string(words.size()) + " bytes", allowed);
+    const auto size = static_cast<std::size_t>(
+        std::count_if(words.begin(), words.end(), [](char c) { return (c & '\xC0') != '\x80'; }));
+    if (size > longest || size < shortest) {
+        fault(key,
+              size == 0 ? "an empty text" : "a text of " + std::to_string(size) + " characters",
+              allowed);
         return {};
     }
     return words;
@@ -245,7 +254,7 @@ std::string JsonFields::text(const char* key, std::string_view fallback, std::si
     return find(key, false, {}) ? text(key, longest) : std::string(fallback);
 }
 
-std::size_t JsonFields::word(const char* key, std::initializer_list<std::string_view> allowed) {
+std::size_t JsonFields::word(const char* key, std::span<const std::string_view> allowed) {
     std::string list;
     for (const std::string_view one : allowed) {
         list += (list.empty() ? "\"" : ", \"") + std::string(one) + "\"";

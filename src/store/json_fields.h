@@ -2,12 +2,15 @@
 // what was found and what is allowed, and what nobody asked for is a fault too.
 #pragma once
 
+#include "core/words.h"
+
 #include <nlohmann/json_fwd.hpp>
 
 #include <initializer_list>
 #include <limits>
 #include <optional>
 #include <set>
+#include <span>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -21,6 +24,8 @@ struct Fault {
 };
 /// Nobody reads more of them; a document of a million faults is not gone through to its end.
 inline constexpr std::size_t mostFaults = 1000;
+/// "/" and "~" in keys are escaped in a JSON pointer (RFC 6901).
+[[nodiscard]] std::string pointerEscaped(std::string_view key);
 /// "PLACE: found FOUND, allowed: ALLOWED"
 [[nodiscard]] std::string sentence(const Fault& fault);
 
@@ -67,12 +72,23 @@ public:
     std::optional<double> requiredNumberOrNull(const char* key, const Range& range);
     bool truth(const char* key);
     bool truth(const char* key, bool fallback);
-    std::string text(const char* key, std::size_t longest = 400);
+    /// Lengths are in characters.
+    std::string text(const char* key, std::size_t longest = 400, std::size_t shortest = 0);
     std::string text(const char* key, std::string_view fallback, std::size_t longest);
     /// One of some words: its index.
-    std::size_t word(const char* key, std::initializer_list<std::string_view> allowed);
+    std::size_t word(const char* key, std::span<const std::string_view> allowed);
+    std::size_t word(const char* key, std::initializer_list<std::string_view> allowed) {
+        return word(key, std::span(allowed.begin(), allowed.size()));
+    }
     std::size_t word(const char* key, std::initializer_list<std::string_view> allowed,
                      std::size_t fallback);
+    template <core::Worded Enum>
+    Enum enumeration(const char* key) {
+        constexpr auto all = wordsOf(Enum());
+        std::array<std::string_view, all.size()> words;
+        for (std::size_t i = 0; i < all.size(); ++i) words[i] = all[i].word;
+        return all[word(key, words)].value;
+    }
 
     /// The object or list below a key; nullptr (and a fault, if required) where it is not there.
     const nlohmann::json* object(const char* key, bool required = true);
@@ -90,20 +106,5 @@ private:
     std::vector<Fault>& m_faults;
     std::set<std::string, std::less<>> m_asked;
 };
-
-/// The name of a value of an enumeration from the words that `name` gives its values.
-template <class Enum, class Named>
-Enum enumField(JsonFields& fields, const char* key, Named named, const char* allowed,
-               Enum fallback) {
-    if (!fields.there(key)) {
-        fields.fault(key, "nothing", allowed);
-        return fallback;
-    }
-    const std::size_t before = fields.faults().size();
-    const std::string word = fields.text(key);
-    if (const auto value = named(word)) return *value;
-    if (fields.faults().size() == before) fields.fault(key, "“" + word + "”", allowed);
-    return fallback;
-}
 
 }  // namespace glimmet::store

@@ -222,7 +222,7 @@ void mend(Found& found) {
         if (job) {
             document.kind = "job";
             document.name = job->name;
-            document.body = std::string(core::name(job->body.kind));
+            document.body = bodiesOf(*job);
             document.ratio = job->scale.ratio;
         }
         documents[id] = std::move(document);
@@ -267,8 +267,6 @@ void mend(Found& found) {
     }
 }
 
-sql::Value orNull(NumberOrNull value) { return value ? sql::Value(*value) : sql::Value(); }
-
 /// Puts everything into an empty workshop.
 sql::Result<void> put(sql::Database& to, const Found& found) {
     for (const auto& [id, change] : found.changes) {
@@ -282,7 +280,7 @@ sql::Result<void> put(sql::Database& to, const Found& found) {
             to.run("INSERT INTO document VALUES (?,?,?,?,?,?,?,?)",
                    {id, std::string_view(document.kind), std::string_view(document.name),
                     std::string_view(document.body), document.ratio, document.onShelf,
-                    orNull(document.head), orNull(document.tip)});
+                    sql::orNull(document.head), sql::orNull(document.tip)});
         if (!done) return done;
         const auto job = jobFromJson(found.revisions.at(*document.head).content);
         if (!job || document.kind != "job") continue;
@@ -295,13 +293,14 @@ sql::Result<void> put(sql::Database& to, const Found& found) {
         if (!found.documents.contains(revision.document)) continue;
         const auto done =
             to.run("INSERT INTO revision VALUES (?,?,?,?,?,?)",
-                   {id, revision.document, orNull(revision.parent), revision.change,
+                   {id, revision.document, sql::orNull(revision.parent), revision.change,
                     contentSum(revision.content), std::string_view(revision.content)});
         if (!done) return done;
     }
     for (const auto& [id, move] : found.moves) {
-        const auto done = to.run("INSERT INTO move VALUES (?,?,?,?)",
-                                 {move.change, move.document, orNull(move.from), orNull(move.to)});
+        const auto done =
+            to.run("INSERT INTO move VALUES (?,?,?,?)",
+                   {move.change, move.document, sql::orNull(move.from), sql::orNull(move.to)});
         if (!done) return done;
     }
     return {};
@@ -329,19 +328,20 @@ sql::Result<void> put(sql::Database& to, const OlderFound& found) {
         if (!there(document.tip, id)) document.tip = last;
         const auto job = jobFromJson(found.revisions.at(*document.head).content);
         if (!job) continue;
+        const std::string bodies = bodiesOf(*job);
         const auto done =
             to.run("INSERT INTO job VALUES (?,?,?,?,?,?,?)",
-                   {id, std::string_view(job->name), core::name(job->body.kind), job->scale.ratio,
-                    document.onShelf, orNull(document.head), orNull(document.tip)});
+                   {id, std::string_view(job->name), std::string_view(bodies), job->scale.ratio,
+                    document.onShelf, sql::orNull(document.head), sql::orNull(document.tip)});
         if (!done) return done;
     }
     for (const auto& [id, revision] : found.revisions) {
-        const auto done =
-            to.run("INSERT INTO revision VALUES (?,?,?,?,?,?)",
-                   {id, revision.job,
-                    there(revision.parent, revision.job) ? orNull(revision.parent) : sql::Value(),
-                    std::string_view(revision.madeAt), std::string_view(revision.what),
-                    std::string_view(revision.content)});
+        const auto done = to.run(
+            "INSERT INTO revision VALUES (?,?,?,?,?,?)",
+            {id, revision.job,
+             there(revision.parent, revision.job) ? sql::orNull(revision.parent) : sql::Value(),
+             std::string_view(revision.madeAt), std::string_view(revision.what),
+             std::string_view(revision.content)});
         if (!done) return done;
     }
     for (const auto& [id, log] : found.log) {

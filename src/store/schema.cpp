@@ -119,6 +119,8 @@ constexpr const char* olderTakenOver[] = {
     "DROP TABLE old_job",
 };
 
+constexpr const char* searchAnew[] = {"DELETE FROM document_words"};
+
 }  // namespace
 
 std::span<const char* const> tables() { return present; }
@@ -127,8 +129,8 @@ std::span<const char* const> olderTables() { return older; }
 
 Steps stepsFrom(int schema) {
     assert(schema >= 1 && schema <= schemaVersion);
-    if (schema < 3) return {olderAside, olderTakenOver};
-    return {};
+    if (schema < firstWithDocuments) return {olderAside, present, olderTakenOver};
+    return {searchAnew, {}, {}};
 }
 
 }  // namespace glimmet::store

@@ -27,6 +27,9 @@ using Result = tl::expected<T, Failure>;
 
 using Null = std::monostate;
 using Value = std::variant<Null, std::int64_t, double, std::string_view>;
+[[nodiscard]] inline Value orNull(std::optional<std::int64_t> number) {
+    return number ? Value(*number) : Value(Null());
+}
 
 /// The row that a statement stands on. Good until the statement moves on.
 class Row {

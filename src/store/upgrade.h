@@ -1,22 +1,32 @@
 // How a document of an older format becomes one of the present, step by step, as JSON: before
-// anything of it is read, so that the reader knows one format only.
+// anything of it is read, so that the reader knows one format only. Each older format has its own
+// schema, frozen as it was, by which a document is checked before it is changed.
 #pragma once
+
+#include "store/json_fields.h"
 
 #include <nlohmann/json_fwd.hpp>
 
 #include <span>
+#include <vector>
 
 namespace glimmet::store {
 
-/// Changes a document that keeps to one format into the same of the next, its "version" included.
-using Upgrade = void (*)(nlohmann::json& document);
+struct OlderFormat {
+    /// The JSON Schema of the format.
+    const nlohmann::json& (*schema)();
+    /// Changes a document that keeps to it into one of the next format, its "version" included.
+    void (*step)(nlohmann::json& document);
+};
 
-/// The steps of the job's format: the first leads from format 1 to 2. None yet.
-[[nodiscard]] std::span<const Upgrade> jobUpgrades();
+/// The older formats of the job and of the catalogue, from format 1.
+[[nodiscard]] std::span<const OlderFormat> olderJobs();
+[[nodiscard]] std::span<const OlderFormat> olderCatalogues();
 
-/// A document of format `from`, brought to the format that the steps lead to.
-/// Precondition: 1 <= from <= steps.size() + 1, and the document keeps to that format.
+/// A document that says it is of format `from`, brought to the format after the last of `older`;
+/// as it was, with faults, where it does not keep to its own. Precondition: 1 <= from <= older.
 [[nodiscard]] nlohmann::json upgraded(nlohmann::json document, int from,
-                                      std::span<const Upgrade> steps = jobUpgrades());
+                                      std::span<const OlderFormat> older,
+                                      std::vector<Fault>& faults);
 
 }  // namespace glimmet::store

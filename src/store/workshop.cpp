@@ -76,7 +76,7 @@ Result<std::unique_ptr<Workshop>> Workshop::open(const QString& path, Access acc
     if (!looking) return tl::unexpected(openingFailure(*file, looking.error()));
     const auto is = asked(*looking, *file);
     if (!is) return tl::unexpected(is.error());
-    connection->present = is->schema == schemaVersion;
+    connection->present = is->schema >= firstWithDocuments;
     if (access == Access::ReadOnly) {
         connection->database = std::move(*looking);
         return ready(std::move(connection));
@@ -120,10 +120,7 @@ Result<std::vector<JobEntry>> Workshop::jobs() const {
         const auto read = m_connection->database.rows(
             batch, {entries.empty() ? std::int64_t{0} : entries.back().id, rowsAtOnce},
             [&](const sql::Row& row) {
-                entries.push_back(
-                    {row.integer(0), row.text(1),
-                     core::bodyKindNamed(row.text(2)).value_or(core::BodyKind::DockShunter),
-                     row.real(3)});
+                entries.push_back({row.integer(0), row.text(1), row.text(2), row.real(3)});
             });
         if (!read) return m_connection->failed(read.error());
         if (entries.size() < before + rowsAtOnce) return entries;

@@ -29,8 +29,8 @@ using ChangeId = std::int64_t;
 struct JobEntry {
     JobId id = 0;
     std::string name;
-    core::BodyKind kind{};
-    double ratio = 87;  ///< scale, 1:ratio
+    std::string bodies;  ///< drawings of its units: "railcar+railcar"
+    double ratio = 87;   ///< scale, 1:ratio
     bool operator==(const JobEntry&) const = default;
 };
 

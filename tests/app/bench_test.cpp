@@ -40,7 +40,7 @@ TEST(Bench, UndoAndRedoMoveTheRecordedHead) {
     EXPECT_EQ(bench.workshop()->job(bench.jobId())->name, "Shunter");
     EXPECT_EQ(undoText(bench), "Stall test: 1.6 A at 12 V");
     bench.undo();
-    EXPECT_EQ(bench.job().motor->readings.size(), 3U);
+    EXPECT_EQ(bench.job().units.at(0).motors.at(0).readings.size(), 3U);
     bench.redo();
     EXPECT_EQ(bench.job().name, "Shunter");
     bench.redo();
@@ -142,9 +142,9 @@ TEST(Bench, SpeaksOfWhatIsPointedAt) {
         text("x"));
     EXPECT_EQ(bench.spoken()->id, "motor.rating");
     bench.goTo("lamps");
-    EXPECT_EQ(bench.spoken()->subject, "front lamp");  // it asks for a resistor
-    bench.pointAt("rear lamp");
-    EXPECT_EQ(bench.spoken()->id, "lamp.current:rear lamp");
+    EXPECT_EQ(bench.spoken()->subject.name, "front lamp");  // it asks for a resistor
+    bench.pointAt(bench.job().groups[1].id);
+    EXPECT_EQ(bench.spoken()->id, "lamp.current:" + bench.job().groups[1].id);
     bench.speakOf("motor.track-volts");
     EXPECT_EQ(bench.stage(), "measure");
     EXPECT_EQ(bench.spoken()->id, "motor.track-volts");

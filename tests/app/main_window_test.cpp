@@ -142,7 +142,7 @@ TEST(MainWindow, FindsEverythingAfterAReopen) {
     app.jot(u"stall 1.3A 12V"_s);
     app.jot(u"lamp front white"_s);
     app.reopen();
-    EXPECT_EQ(app.bench().job().motor->readings.back().amps.value(), 1.3);
+    EXPECT_EQ(app.bench().job().units.at(0).motors.at(0).readings.back().amps.value(), 1.3);
     EXPECT_NE(core::groupNamed(app.bench().job(), "front lamp"), nullptr);
     EXPECT_TRUE(app.bench().undoable().undo.has_value());
     app.press(Qt::Key_Z, Qt::ControlModifier);
@@ -244,7 +244,7 @@ TEST(MainWindow, TeachesOnAnEmptyShelfAndPutsTheFirstModelOnIt) {
     EXPECT_FALSE(app.words(u"invitation"_s).empty());
     QTest::mouseClick(app.find<QPushButton>(u"new-railbus"_s), Qt::LeftButton);
     OpenWindow::settle();
-    EXPECT_EQ(app.bench().job().body.kind, core::BodyKind::Railbus);
+    EXPECT_EQ(app.bench().job().units.at(0).body.kind, "railbus");
     EXPECT_EQ(app.sentence(),
               "Measure the motor first: how much it draws decides which decoder it can have.");
     EXPECT_FALSE(app.words(u"caution"_s).empty());
@@ -315,12 +315,40 @@ TEST(MainWindow, HoldsEverythingOnASmallScreen) {
         }
     }
     // Nor does the bench without a model ask for more.
-    app.bench().takeOffShelf();
-    app.bench().takeOffShelf();
+    while (app.bench().hasJob()) app.bench().takeOffShelf();
     EXPECT_FALSE(app.bench().hasJob());
     app.window().resize(1280, 720);
     OpenWindow::settle();
     EXPECT_EQ(app.window().size(), QSize(1280, 720));
+}
+TEST(BodyChooser, IsOneKeyAwayFindsByWordsAndLeavesWithEscape) {
+    OpenWindow app;
+    const std::string before = app.bench().job().name;
+    app.press(Qt::Key_N, Qt::ControlModifier);
+    auto* search = app.find<QLineEdit>(u"bodySearch"_s);
+    EXPECT_TRUE(search->isVisible());
+    EXPECT_TRUE(search->hasFocus());
+    const auto shown = [&] {
+        QStringList names;
+        for (const auto& drawing : app.bench().catalogue().bodies) {
+            const auto* tile = app.find<QPushButton>(u"new-"_s + qs(drawing.id));
+            if (tile->isVisible()) names << qs(drawing.id);
+        }
+        return names;
+    };
+    EXPECT_EQ(shown().size(), static_cast<qsizetype>(app.bench().catalogue().bodies.size()));
+    QTest::keyClicks(search, u"VAN"_s);
+    EXPECT_EQ(shown(), (QStringList{u"luggage-van"_s, u"box-van"_s, u"brake-van"_s}));
+    QTest::keyClicks(search, u"xyz"_s);
+    EXPECT_TRUE(shown().isEmpty());
+    QTest::keyClick(search, Qt::Key_Escape);
+    EXPECT_FALSE(search->isVisible());
+    EXPECT_EQ(app.bench().job().name, before);
+    app.press(Qt::Key_N, Qt::ControlModifier);
+    QTest::keyClicks(search, u"tram"_s);
+    QTest::keyClick(search, Qt::Key_Return);
+    EXPECT_EQ(tests::body(app.bench().job()).kind, "tram");
+    EXPECT_FALSE(search->isVisible());
 }
 TEST(StageViews, AreThereForEveryRoomInItsOrder) {
     std::vector<std::string_view> rooms, views;

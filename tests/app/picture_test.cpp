@@ -34,7 +34,7 @@ TEST(PictureView, IsToScaleInBothDirections) {
     view.show(tests::factsOf(job), motorLens, {});
     (void)view.grab();
     ASSERT_GT(view.view().scale, 0);
-    const core::Axle& first = job.body.axles[0];
+    const core::Axle& first = job.units.at(0).body.axles[0];
     const Target* axle = targetWith(view, u"Axle 1"_s);
     ASSERT_NE(axle, nullptr);
     EXPECT_NEAR(axle->where.width(), first.diameter.value() * view.view().scale, 1e-6);
@@ -78,9 +78,8 @@ TEST(PictureView, ZoomKeepsThePointUnderTheMouse) {
 TEST(PictureView, ShowsEveryMillimetreWhereVerySmall) {
     PictureView view;
     view.resize(800, 400);
-    view.show(
-        tests::factsOf(jotted(core::newJob("long", core::BodyKind::Railcar, {}), {"scale G"})),
-        lampsLens, {});
+    view.show(tests::factsOf(jotted(tests::newJob("long", "railcar", {}), {"scale G"})), lampsLens,
+              {});
     for (const double factor : {1e-6, 1e6}) {
         view.zoom(factor, {400, 200});
         // Still the model on its mat: it looks different from the empty one.
@@ -96,8 +95,8 @@ TEST(PictureView, ShowsEveryMillimetreWhereVerySmall) {
 TEST(PictureView, ALampLeadsToItsCircuitAndAFreeSiteToItsJot) {
     PictureView view;
     view.resize(900, 500);
-    view.show(tests::factsOf(jotted(shunter(), {"lamp rear red", "resistor rear 3k9"})), lampsLens,
-              "rear lamp");
+    const core::Job job = jotted(shunter(), {"lamp rear red", "resistor rear 3k9"});
+    view.show(tests::factsOf(job), lampsLens, job.groups[0].id);
     (void)view.grab();
     QSignalSpy chosen(&view, &PictureView::subjectChosen);
     QSignalSpy offered(&view, &PictureView::jotOffered);
@@ -106,7 +105,7 @@ TEST(PictureView, ALampLeadsToItsCircuitAndAFreeSiteToItsJot) {
     EXPECT_TRUE(lamp->tip.contains(u"computed"_s));
     QTest::mouseClick(&view, Qt::LeftButton, {}, lamp->where.center().toPoint());
     ASSERT_EQ(chosen.count(), 1);
-    EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), "rear lamp");
+    EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), job.groups[0].id);
     const Target* site = targetWith(view, u"Room for a front lamp"_s);
     ASSERT_NE(site, nullptr);
     QTest::mouseClick(&view, Qt::LeftButton, {}, site->where.center().toPoint());
@@ -165,7 +164,8 @@ TEST(PictureView, LampsGlowInTheDarkByTheirCurrentAndInTheirColour) {
         view.show(tests::factsOf(job), lampsLens, {});
         view.setDark(true);
         const QImage image = view.grab().toImage();
-        at = (view.view().at(job.groups[0].rows[0].lamps[0].at) * image.devicePixelRatio())
+        at = (view.view().at(job.groups[0].rows[0].lamps[0].fitted.pose.at) *
+              image.devicePixelRatio())
                  .toPoint();
         return image;
     };
@@ -178,6 +178,50 @@ TEST(PictureView, LampsGlowInTheDarkByTheirCurrentAndInTheirColour) {
     EXPECT_LT(dim, lightAt(lit, at));
     const QColor centre = lit.pixelColor(at);
     EXPECT_GT(centre.red(), 2 * centre.blue());
+}
+
+TEST(TrainLayout, PutsUnitsUnderEachOtherWhereThatMakesThemLarger) {
+    const core::Job two =
+        jotted(tests::newJob("Tern", "railcar"), {"unit railcar called rear car"});
+    const auto wide = trainLayout(two, {2400, 200});
+    EXPECT_DOUBLE_EQ(wide[0].origin.y(), wide[1].origin.y());
+    EXPECT_NEAR(wide[1].origin.x() - wide[0].origin.x(),
+                wide[0].scale * core::startOf(two, 1).value(), 1e-6);
+    const auto square = trainLayout(two, {760, 330});
+    EXPECT_GT(square[1].origin.y(), square[0].origin.y() + 40);
+    EXPECT_DOUBLE_EQ(square[0].scale, square[1].scale);
+    EXPECT_GT(square[0].scale, trainLayout(two, {760, 160})[0].scale);
+    // Everything is within the area, each unit over its rail.
+    const std::vector<core::Job> trains{
+        two, jotted(two, {"unit saloon", "unit box-van", "unit tram"}),
+        tests::newJob("light", "lighthouse"), tests::newJob("board", "baseboard")};
+    for (const core::Job& job : trains) {
+        for (const QSizeF area : {QSizeF(760, 330), QSizeF(300, 600), QSizeF(1900, 240)}) {
+            const auto units = trainLayout(job, area);
+            ASSERT_EQ(units.size(), job.units.size());
+            for (std::size_t i = 0; i < units.size(); ++i) {
+                const core::Body& body = job.units[i].body;
+                const QRectF box = units[i].box({}, body.length, body.height);
+                EXPECT_TRUE(QRectF(QPointF(), area).contains(box))
+                    << job.name << " " << i << " in " << area.width();
+            }
+        }
+    }
+}
+TEST(PictureView, PaintsEveryUnitWithItsNameAndItsAxlesCountedOn) {
+    PictureView view;
+    view.resize(760, 330);
+    const core::Job two =
+        jotted(tests::newJob("Tern", "railcar"), {"unit railcar called rear car", "axle 6 left"});
+    view.show(tests::factsOf(two), lampsLens, {});
+    (void)view.grab();
+    const Target* sixth = targetWith(view, u"Axle 6: "_s);
+    ASSERT_NE(sixth, nullptr);
+    EXPECT_TRUE(sixth->tip.contains(u"left only"_s));
+    EXPECT_EQ(sixth->likely.at(0).jot, u"axle 6 both"_s);
+    EXPECT_GT(sixth->where.top(), targetWith(view, u"Axle 2: "_s)->where.bottom());
+    EXPECT_NE(targetWith(view, u"Motor, rear car"_s), nullptr);
+    EXPECT_NE(targetWith(view, u"Room for a rear car front lamp"_s), nullptr);
 }
 
 }  // namespace

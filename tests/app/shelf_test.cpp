@@ -17,7 +17,7 @@ using tests::OpenWindow;
 TEST(Shelf, ShowsEveryJobWithWhatToDoNext) {
     OpenWindow app;
     const auto* list = app.find<QListView>(u"shelfList"_s);
-    ASSERT_EQ(list->model()->rowCount(), 2);
+    ASSERT_EQ(list->model()->rowCount(), 3);
     for (int wait = 0;
          wait < 500 && !list->model()->index(1, 0).data(ShelfModel::KnownRole).toBool(); ++wait) {
         QTest::qWait(20);
@@ -46,7 +46,7 @@ TEST(Shelf, FindsByAnyWordAndOpensWithReturn) {
     QTest::keyClicks(search, u" zzz"_s);
     EXPECT_EQ(app.find<QListView>(u"shelfList"_s)->model()->rowCount(), 0);
     search->clear();
-    EXPECT_EQ(app.find<QListView>(u"shelfList"_s)->model()->rowCount(), 2);
+    EXPECT_EQ(app.find<QListView>(u"shelfList"_s)->model()->rowCount(), 3);
 }
 TEST(ShelfScan, LooksThroughManyJobsInTheBackgroundAndCanBeStopped) {
     OpenWindow app;
@@ -72,13 +72,18 @@ TEST(ShelfScan, LooksThroughManyJobsInTheBackgroundAndCanBeStopped) {
 TEST(Silhouette, StandsInsideItsPlaceAndTellsKindsApart) {
     const QRectF place(10, 20, 140, 60);
     QList<QPainterPath> shapes;
-    for (const core::BodyKind kind : core::bodyKinds) {
-        const QPainterPath shape =
-            silhouette(core::bodyTemplate(kind, core::usualLength(kind, 87)), place);
+    for (const core::BodyDrawing& drawing : tests::drawings()) {
+        const QPainterPath shape = silhouette({&drawing.body}, place);
         EXPECT_TRUE(place.adjusted(-1, -1, 1, 1).contains(shape.boundingRect()));
         EXPECT_FALSE(shapes.contains(shape));
         shapes.append(shape);
     }
+    // A train is drawn coupled: two of the same stand lower, one behind the other.
+    const core::Body& car = tests::drawing("railcar").body;
+    const QRectF one = silhouette({&car}, place).boundingRect();
+    const QRectF two = silhouette({&car, &car}, place).boundingRect();
+    EXPECT_NEAR(two.width(), one.width(), 2);
+    EXPECT_LT(two.height(), one.height() * 0.6);
 }
 
 }  // namespace

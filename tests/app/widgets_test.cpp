@@ -315,8 +315,8 @@ TEST(LampsStrip, ListsOutputsWithWhatHangsOnThem) {
     strip.resize(760, 270);
     strip.QWidget::show();
     const core::Job job = jotted(shunter(), {"lamp rear red", "parallel rear"});
-    strip.show(tests::factsOf(job), core::findings(job, tests::smallCatalogue()), "rear lamp");
-    auto* rear = button(strip, "output-rear lamp");
+    strip.show(tests::factsOf(job), core::findings(job, tests::smallCatalogue()), job.groups[0].id);
+    auto* rear = button(strip, "output-L3");
     ASSERT_NE(rear, nullptr);
     EXPECT_EQ(rear->accessibleName(), u"rear, yellow: rear lamp, 2 lamps, Ask"_s);
     EXPECT_TRUE(rear->isChecked());
@@ -329,14 +329,13 @@ TEST(LampsStrip, ListsOutputsWithWhatHangsOnThem) {
     EXPECT_EQ(offered.at(0).at(0).toString(), u"lamp front lamp white on front"_s);
     QTest::mouseClick(rear, Qt::LeftButton);
     ASSERT_EQ(chosen.count(), 1);
-    EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), "rear lamp");
+    EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), job.groups[0].id);
 }
 TEST(LampsStrip, HasAPlaceForLampsWithoutADecoder) {
     LampsStrip strip;
-    const core::Job saloon =
-        jotted(core::newJob("Aurora", core::BodyKind::Saloon, {}), {"lamp table white"});
+    const core::Job saloon = jotted(tests::newJob("Aurora", "saloon", {}), {"lamp table white"});
     strip.show(tests::factsOf(saloon), core::findings(saloon, tests::smallCatalogue()), {});
-    EXPECT_NE(button(strip, "output-table lamp"), nullptr);
+    EXPECT_NE(button(strip, "output-L2"), nullptr);
     EXPECT_NE(button(strip, "output-lamp "), nullptr);
 }
 
@@ -414,7 +413,7 @@ TEST(MotorPlot, TeachesWhereNothingIsMeasured) {
     MotorPlot plot;
     plot.resize(700, 270);
     plot.QWidget::show();
-    const core::Job bare = core::newJob("Bare", core::BodyKind::DockShunter, {});
+    const core::Job bare = tests::newJob("Bare", "dock-shunter", {});
     plot.show(tests::factsOf(bare), {}, {});
     QTest::qWait(20);
     const QImage empty = plot.grab().toImage();

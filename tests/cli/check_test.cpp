@@ -84,7 +84,7 @@ TEST(Stages, TellOfEveryJobOfAWorkshopByItsNumber) {
         const auto workshop =
             *store::Workshop::open(QString::fromStdString(path), store::Access::ReadWrite);
         (void)*workshop->add(tests::jotted(tests::shunter(), {"decoder large"}), core::text("x"));
-        (void)*workshop->add(core::newJob("new", core::BodyKind::DockShunter, {}), core::text("x"));
+        (void)*workshop->add(tests::newJob("new", "dock-shunter", {}), core::text("x"));
     }
     CheckRequest wanted = request(path, true);
     wanted.stages = true;

@@ -32,7 +32,7 @@ TEST(JotCommand, TakesLinesInOrderEachOnWhatTheOneBeforeLeft) {
     EXPECT_EQ(out["lines"][0], (nlohmann::json{{"line", "stall 1.15A 12V"},
                                                {"understood", true},
                                                {"meaning", "Stall test: 1.15 A at 12 V"}}));
-    EXPECT_EQ(out["job"]["circuits"].back()["rows"][0]["resistor_ohm"], 2700);
+    EXPECT_EQ(out["job"]["groups"].back()["rows"][0]["resistor_ohm"], 2700);
     // Each line is one revision, with its own name and undone on its own.
     const auto workshop = tests::opened(file);
     const auto history = *workshop->history(1, 100);

@@ -1,63 +1,187 @@
+// Bodies as they are drawn, units, and where parts find a seat.
 #include "core/record/body.h"
 
 #include "core/work/seat.h"
 #include "support/print_quantity.h"
+#include "support/sample_jobs.h"
 
 #include <gtest/gtest.h>
+
+#include <set>
 
 namespace glimmet::core {
 namespace {
 
-TEST(BodyTemplate, KeepsEveryPartInsideItsOwnOutline) {
-    for (const BodyKind kind : bodyKinds) {
-        const Body body = bodyTemplate(kind, usualLength(kind, 87));
-        SCOPED_TRACE(name(kind));
-        ASSERT_GE(body.profile.size(), 3U);
+using tests::drawing;
+using tests::drawings;
+using tests::jotted;
+using tests::newJob;
+
+TEST(BodyDrawings, AreWhatAFitterMeets) {
+    std::set<std::string> ids, titles;
+    for (const BodyDrawing& each : drawings()) {
+        EXPECT_TRUE(ids.insert(each.id).second) << each.id;
+        EXPECT_TRUE(titles.insert(each.title).second) << each.title;
+        EXPECT_EQ(each.body.kind, each.id);
+    }
+    EXPECT_GE(ids.size(), 24U);
+    for (const char* needed :
+         {"tank-engine", "tender-engine", "dock-shunter", "hood-diesel", "tram", "saloon",
+          "brake-van", "rotary-plough", "lighthouse", "baseboard"}) {
+        EXPECT_TRUE(ids.contains(needed)) << needed;
+    }
+}
+TEST(BodyDrawings, KeepEveryPartInsideTheirOutline) {
+    for (const BodyDrawing& each : drawings()) {
+        const Body& body = each.body;
+        SCOPED_TRACE(each.id);
         const auto inside = [&](const Point& point) {
-            return point.x >= Millimetres{0} && point.x <= body.length &&
+            // A headlamp stands proud of its body by a hand's breadth.
+            const Millimetres proud{60};
+            return point.x >= -proud && point.x <= body.length + proud &&
                    point.z >= Millimetres{0} && point.z <= body.height;
         };
         for (const Point& point : body.profile) EXPECT_TRUE(inside(point));
-        for (const auto& opening : body.openings) {
-            for (const Point& point : opening) EXPECT_TRUE(inside(point));
+        for (const auto* outlines : {&body.openings, &body.lines}) {
+            for (const auto& outline : *outlines) {
+                for (const Point& point : outline) EXPECT_TRUE(inside(point));
+            }
         }
         for (const Cavity& cavity : body.cavities) {
-            EXPECT_TRUE(inside(cavity.corner));
-            EXPECT_GT(cavity.length.value(), 0);
-            EXPECT_GT(cavity.height.value(), 0);
+            EXPECT_TRUE(inside(cavity.corner)) << cavity.name;
+            EXPECT_TRUE(inside({cavity.corner.x + cavity.length, cavity.corner.z + cavity.height}))
+                << cavity.name;
+            EXPECT_LE(cavity.width, body.width);
         }
-        for (const LampSite& site : body.sites) EXPECT_TRUE(inside(site.at));
-        EXPECT_EQ(bodyKindNamed(name(kind)), kind);
+        for (const LampSite& site : body.sites) EXPECT_TRUE(inside(site.at)) << site.name;
+        for (const Point& motor : body.motors) EXPECT_TRUE(inside(motor));
+        EXPECT_EQ(body.structure, body.axles.empty());
     }
 }
-TEST(BodyTemplate, TellsKindsApartByTheirOutlines) {
-    for (const BodyKind a : bodyKinds) {
-        for (const BodyKind b : bodyKinds) {
-            if (a == b) continue;
-            EXPECT_NE(bodyTemplate(a, Millimetres{100}).profile,
-                      bodyTemplate(b, Millimetres{100}).profile);
+TEST(BodyDrawings, AreToldApartByTheirOutlines) {
+    for (const BodyDrawing& a : drawings()) {
+        for (const BodyDrawing& b : drawings()) {
+            if (a.id == b.id) continue;
+            EXPECT_NE(a.body.profile, b.body.profile) << a.id << b.id;
         }
     }
 }
-TEST(BodyTemplate, ScalesWithItsLength) {
-    const Body small = bodyTemplate(BodyKind::Railbus, Millimetres{80});
-    const Body large = bodyTemplate(BodyKind::Railbus, Millimetres{160});
-    EXPECT_NEAR(large.height.value(), 2 * small.height.value(), 1e-9);
-    EXPECT_NEAR(large.axles[1].x.value(), 2 * small.axles[1].x.value(), 1e-9);
+TEST(Body, IsScaledInEveryMeasureAndRoundedToAHundredth) {
+    const Body& large = drawing("railbus").body;
+    const Body small = scaled(large, 1 / 87.0);
+    EXPECT_DOUBLE_EQ(small.length.value(), 149.43);  // 13000 / 87 = 149.4253
+    EXPECT_DOUBLE_EQ(small.axles[1].x.value(), std::round(large.axles[1].x.value() / 0.87) / 100);
+    EXPECT_NEAR(small.sites[0].at.z.value(), large.sites[0].at.z.value() / 87, 0.005);
+    EXPECT_NEAR(small.cavities[0].width.value(), large.cavities[0].width.value() / 87, 0.005);
+    EXPECT_NEAR(small.motors[0].x.value(), large.motors[0].x.value() / 87, 0.005);
+    EXPECT_NEAR(small.openings[0][2].z.value(), large.openings[0][2].z.value() / 87, 0.005);
+    EXPECT_NEAR(small.lines[0][1].x.value(), large.lines[0][1].x.value() / 87, 0.005);
 }
-TEST(DecoderSeat, LiesInTheFirstHollowThatHoldsIt) {
-    Job job = newJob("x", BodyKind::DockShunter, {});
-    EXPECT_FALSE(decoderSeat(job).has_value());
+
+TEST(Units, AreCoupledBehindNamedAndTakenOut) {
+    Job train = jotted(newJob("Tern", "railcar"), {"unit railcar called rear car"});
+    ASSERT_EQ(train.units.size(), 2U);
+    ASSERT_EQ(train.couplings.size(), 1U);
+    EXPECT_NE(train.units[0].id, train.units[1].id);
+    EXPECT_NEAR(train.couplings[0].gap.value(), 520.0 / 87, 1e-9);
+    EXPECT_NEAR(startOf(train, 1).value(),
+                train.units[0].body.length.value() + train.couplings[0].gap.value(), 1e-9);
+    EXPECT_NEAR(lengthOf(train).value(),
+                startOf(train, 1).value() + train.units[1].body.length.value(), 1e-9);
+    EXPECT_EQ(unitCalled(train, 0), "1");
+    EXPECT_EQ(unitCalled(train, 1), "rear car");
+    // Axles are counted through the train; lamps know the unit they sit in.
+    train = jotted(train, {"axle 6 left", "lamp rear car rear tail red on 1"});
+    EXPECT_FALSE(train.units[1].body.axles[1].collectsRight);
+    EXPECT_TRUE(train.units[0].body.axles[1].collectsRight);
+    EXPECT_EQ(train.groups[0].rows[0].lamps[0].fitted.unit, train.units[1].id);
+    const auto kept = understood("uncouple rear car", train, tests::smallCatalogue(), "");
+    ASSERT_FALSE(kept.has_value());  // a lamp sits in it
+    EXPECT_NE(plain(kept.error().what).find("rear car rear tail lamp"), std::string::npos)
+        << plain(kept.error().what);
+    train = jotted(train, {"remove rear car rear tail lamp", "uncouple rear car"});
+    EXPECT_EQ(train.units.size(), 1U);
+    EXPECT_TRUE(train.couplings.empty());
+    EXPECT_FALSE(understood("uncouple 1", train, tests::smallCatalogue(), "").has_value());
+}
+TEST(Units, OfHousesAreNotCoupled) {
+    const auto refused = [](const Job& job, const char* line) {
+        return !understood(line, job, tests::smallCatalogue(), "").has_value();
+    };
+    EXPECT_TRUE(refused(newJob("Light", "lighthouse"), "unit saloon"));
+    EXPECT_TRUE(refused(newJob("Saloon", "saloon"), "unit lighthouse"));
+    EXPECT_TRUE(refused(jotted(newJob("x", "saloon"), {"unit saloon"}), "body house in 2"));
+    EXPECT_TRUE(refused(jotted(newJob("x", "saloon"), {"unit saloon called tail"}),
+                        "unit saloon called Tail"));
+}
+TEST(Units, LengthAndScaleChangeTheOneThatIsMeant) {
+    const Job two = jotted(newJob("x", "saloon"), {"unit saloon called tail"});
+    EXPECT_FALSE(understood("length 200mm", two, tests::smallCatalogue(), "").has_value());
+    const Job longer = jotted(two, {"length 200mm in tail"});
+    EXPECT_EQ(longer.units[0].body, two.units[0].body);
+    EXPECT_DOUBLE_EQ(longer.units[1].body.length.value(), 200);
+    const Job small = jotted(longer, {"scale N"});
+    EXPECT_NEAR(small.units[1].body.length.value(), 200 * 87.0 / 160, 0.01);
+    EXPECT_NEAR(small.couplings[0].gap.value(), 520 / 160.0, 1e-9);
+    Job own = two;
+    own.units[1].body.ownMeasures = true;
+    EXPECT_EQ(jotted(own, {"scale N"}).units[1].body, own.units[1].body);
+}
+TEST(Units, MotorsAreReadApart) {
+    const Job two = jotted(newJob("x", "railcar"), {"unit railcar called rear car"});
+    const auto unsaid = understood("stall 700mA 12V", two, tests::smallCatalogue(), "");
+    ASSERT_FALSE(unsaid.has_value());
+    EXPECT_NE(plain(unsaid.error().what).find("motor 1, rear car"), std::string::npos)
+        << plain(unsaid.error().what);
+    const Job read = jotted(two, {"stall 700mA 12V of motor 1", "ohms of rear car 20 21"});
+    EXPECT_EQ(read.units[0].motors[0].readings.size(), 1U);
+    EXPECT_EQ(read.units[1].motors[0].windings.size(), 2U);
+    EXPECT_TRUE(read.units[1].motors[0].readings.empty());
+    EXPECT_TRUE(jotted(read, {"remove ohms of rear car", "remove ohms of M4"})
+                    .units[1]
+                    .motors[0]
+                    .windings.empty());
+    EXPECT_TRUE(jotted(read, {"motor none in rear car"}).units[1].motors.empty());
+    EXPECT_EQ(jotted(read, {"motor coreless in rear car"}).units[1].motors[0].kind,
+              MotorKind::Coreless);
+}
+
+Decoder small() {
     Decoder decoder;
     decoder.length = Millimetres{15};
     decoder.width = Millimetres{9};
     decoder.height = Millimetres{4};
-    job.decoder = decoder;
-    const auto seat = decoderSeat(job);
-    EXPECT_TRUE(seat->fits);
-    EXPECT_EQ(seat->hollow, "hood");
-    job.decoder->height = Millimetres{30};
-    EXPECT_FALSE(decoderSeat(job)->fits);
+    return decoder;
+}
+TEST(Seats, DecoderLiesInTheFirstHollowThatHoldsIt) {
+    Job job = newJob("x", "dock-shunter");
+    EXPECT_FALSE(seats(job).decoder.has_value());
+    job.decoder = FittedDecoder{small(), {}};
+    EXPECT_TRUE(seats(job).decoder->fits);
+    EXPECT_EQ(seats(job).decoder->hollow, "hood");
+    job.decoder->part.height = Millimetres{30};
+    EXPECT_FALSE(seats(job).decoder->fits);
+}
+TEST(Seats, BankLiesBesideTheDecoderNotInIt) {
+    Job job = newJob("x", "dock-shunter");
+    job.decoder = FittedDecoder{small(), {}};
+    job.bank = FittedBank{};
+    job.bank->part.length = Millimetres{20};
+    job.bank->part.width = job.bank->part.height = Millimetres{5};
+    const Seats both = seats(job);
+    EXPECT_EQ(both.bank->hollow, "hood");
+    EXPECT_GE(both.bank->corner.x.value(),
+              both.decoder->corner.x.value() + both.decoder->length.value());
+    job.bank->part.length = Millimetres{30};  // the hood is 44 mm long
+    EXPECT_EQ(seats(job).bank->hollow, "cab floor");
+    job.bank->part.length = Millimetres{60};
+    EXPECT_FALSE(seats(job).bank->fits);
+}
+TEST(Seats, APlaceThatWasChosenIsKept) {
+    Job job = jotted(newJob("x", "dock-shunter"), {});
+    job.decoder = FittedDecoder{small(), Fitted{job.units[0].id, "cab floor", {}}};
+    EXPECT_EQ(seats(job).decoder->hollow, "cab floor");
+    EXPECT_TRUE(seats(job).decoder->fits);
 }
 
 }  // namespace

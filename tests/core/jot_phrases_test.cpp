@@ -88,6 +88,12 @@ std::vector<std::string> wordsOf(const std::string& line) {
     return words;
 }
 
+/// The job of the phrases, a bare one or a train: where an example can be said.
+Job whereItHolds(const std::string& line) {
+    const Job train = tests::jotted(shunter(), {"unit saloon called trailer"});
+    return heard(line) ? spokenTo : heard(line, shunter()) ? shunter() : train;
+}
+
 /// Examples whose every word counts: not those that take words as they come. With the job in
 /// which they hold.
 struct Example {
@@ -100,7 +106,7 @@ std::vector<Example> examples() {
         if (verb->sentence) continue;
         for (const std::string line : verb->examples) {
             if (line.find("called") != std::string::npos || line.starts_with("time")) continue;
-            all.push_back({line, heard(line) ? spokenTo : shunter()});
+            all.push_back({line, whereItHolds(line)});
         }
     }
     return all;
@@ -163,7 +169,8 @@ TEST(JotExamples, WithWordsSwappedMeanTheSameOrAreRefused) {
                 Job wanted = meant->after;
                 if (line.starts_with("ohms")) {
                     const auto sorted = [](Job& sort) {
-                        std::ranges::sort(sort.motor->windings, {}, &Measured<Ohms>::value);
+                        std::ranges::sort(sort.units.at(0).motors.at(0).windings, {},
+                                          &Measured<Ohms>::value);
                     };
                     sorted(after);
                     sorted(wanted);
@@ -248,7 +255,7 @@ TEST(JotCompletions, OfferVerbsNamesAndWhatComesBehindAWord) {
 TEST(JotExamples, LeadToTheStageThatTheyAreOf) {
     for (const auto& [verb, stage] : jobVerbs()) {
         const std::string example = verb->examples.front();
-        const auto result = heard(example, heard(example) ? spokenTo : shunter());
+        const auto result = heard(example, whereItHolds(example));
         ASSERT_TRUE(result.has_value()) << example;
         EXPECT_EQ(result->stage, stage) << example;
     }
@@ -258,7 +265,7 @@ TEST(JotExamples, LeadToTheStageThatTheyAreOf) {
     EXPECT_TRUE(heard("note x")->stage.empty());
 }
 TEST(JotNames, ListNoMoreThanOneTakesIn) {
-    Job many = newJob("many", BodyKind::Saloon, {});
+    Job many = tests::newJob("many", "saloon", {});
     for (int i = 1; i <= 15; ++i) {
         many = heard("lamp white on supply called glow " + std::to_string(i), many)->after;
     }

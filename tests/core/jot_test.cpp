@@ -36,7 +36,7 @@ TEST(Jot, TakesAStallTestInAnyOrderAndWithBlanksBeforeUnits) {
          {"stall 1.15A 12V", "stall 12V 1.15A", "  Stall 1.15 A 12 V  ", "stall 1150mA 12volts"}) {
         const auto result = read(line);
         ASSERT_TRUE(result.has_value()) << line << plain(result.error().what);
-        const TakenReading& taken = result->after.motor->readings.back();
+        const TakenReading& taken = result->after.units.at(0).motors.at(0).readings.back();
         EXPECT_EQ(taken.condition, MotorCondition::Stalled);
         EXPECT_NEAR(taken.amps.value(), 1.15, 1e-12);
         EXPECT_NEAR(taken.volts->value(), 12, 1e-12);
@@ -94,8 +94,8 @@ TEST(Jot, AddsALampAtItsSiteOnTheOutputOfItsEnd) {
     EXPECT_EQ(group.name, "front lamp");
     EXPECT_EQ(group.output, "front");
     EXPECT_FALSE(group.rows[0].resistor.has_value());
-    EXPECT_EQ(group.rows[0].lamps[0].facing, Facing::Front);
-    EXPECT_EQ(result->subject, "front lamp");
+    EXPECT_EQ(group.rows[0].lamps[0].fitted.pose.facing, Facing::Front);
+    EXPECT_EQ(result->subject, group.id);
     EXPECT_EQ(result->stage, "lamps");
 }
 TEST(Jot, TakesAMeasuredLampAsMeasured) {
@@ -145,7 +145,7 @@ TEST(Jot, MovesALampToAnotherOutputAndSaysSo) {
     EXPECT_EQ(moved.groups[0].wish.target, Amperes{0.003});
 }
 TEST(Jot, TakesNoOutputThatIsNotFreeUnasked) {
-    Job job = newJob("two", BodyKind::Railcar, {});
+    Job job = tests::newJob("two", "railcar", {});
     job = jotted(job, {"decoder middle", "lamp front white"});
     EXPECT_NE(whyRefused("lamp front tail red", job).find("On which output?"), std::string::npos);
 }
@@ -180,15 +180,15 @@ TEST(Jot, RemovesReadingsRowsAndLamps) {
     const Job job = jotted(shunter(), {"lamp front white", "parallel front"});
     EXPECT_EQ(read("remove front/2", job)->after.groups[0].rows.size(), 1U);
     EXPECT_TRUE(read("remove front", job)->after.groups.empty());
-    EXPECT_EQ(read("remove stall", job)->after.motor->readings.size(), 2U);
+    EXPECT_EQ(read("remove stall", job)->after.units.at(0).motors.at(0).readings.size(), 2U);
     EXPECT_EQ(whyRefused("remove haul", job), "There is no haul reading to remove.");
 }
 TEST(Jot, RecordsWhatAnOutputCarries) {
     const Job job = jotted(shunter(), {"decoder board"});
     const auto result = read("output front 680R", job);
-    EXPECT_EQ(result->after.decoder->outputs[0].series, Ohms{680});
-    EXPECT_EQ(result->after.decoder->outputs[0].seriesMeasured, "2026-03-02");
-    EXPECT_EQ(read("output white bare", job)->after.decoder->outputs[0].series, Ohms{0});
+    EXPECT_EQ(result->after.decoder->part.outputs[0].series, Ohms{680});
+    EXPECT_EQ(result->after.decoder->part.outputs[0].seriesMeasured, "2026-03-02");
+    EXPECT_EQ(read("output white bare", job)->after.decoder->part.outputs[0].series, Ohms{0});
 }
 TEST(Jot, KeepsNotesOfAnyScriptAndLength) {
     const std::string words = "клип сломан 🚂 مكسور " + std::string(10000, 'x');
@@ -199,19 +199,21 @@ TEST(Jot, KeepsNotesOfAnyScriptAndLength) {
     EXPECT_EQ(read("name 🚂 \"Ling\" مرحبا")->after.name, "🚂 \"Ling\" مرحبا");
 }
 TEST(Jot, FitsTheUsualBodyToScaleAndLengthButNotAnOwnProfile) {
-    EXPECT_NEAR(read("scale N")->after.body.length.value(), 9200.0 / 160, 1e-9);
-    EXPECT_NEAR(read("length 142mm")->after.body.length.value(), 142, 1e-9);
+    EXPECT_NEAR(read("scale N")->after.units.at(0).body.length.value(), 9200.0 / 160, 0.01);
+    EXPECT_NEAR(read("length 142mm")->after.units.at(0).body.length.value(), 142, 1e-9);
     Job own = shunter();
-    own.body.profile[0].z += Millimetres{1};
-    EXPECT_EQ(read("scale N", own)->after.body, own.body);
+    own.units.at(0).body.ownMeasures = true;
+    EXPECT_EQ(read("scale N", own)->after.units, own.units);
     EXPECT_EQ(whyRefused("length 142mm", own),
               "Shunter has a profile of its own; its length comes from that.");
 }
 TEST(Jot, EveryListedExampleIsUnderstoodSomewhere) {
     const Job job = jotted(shunter(), {"lamp front white", "parallel front red", "lamp rear red"});
+    const Job train = jotted(shunter(), {"unit saloon called trailer"});
     for (const JotForm& form : jotForms()) {
         for (const std::string example : form.examples) {
-            EXPECT_TRUE(read(example, job).has_value() || read(example).has_value())
+            EXPECT_TRUE(read(example, job).has_value() || read(example).has_value() ||
+                        read(example, train).has_value())
                 << example << ": " << whyRefused(example, job);
         }
     }

@@ -81,7 +81,8 @@ TEST(LampCircuit, ObeysKirchhoffForAnyCircuit) {
             string.resistor = Ohms{share(random) < 0.2 ? 0 : std::pow(10, exponent(random))};
             const int inRow = leds(random);
             for (int i = 0; i < inRow; ++i) {
-                string.leds.push_back(typicalLaw(ledFamilies[family(random)]));
+                string.leds.push_back(typicalLaw(
+                    wordsOf(core::LedFamily()).at(static_cast<std::size_t>(family(random))).value));
             }
             circuit.strings.push_back(string);
         }

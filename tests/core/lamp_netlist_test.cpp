@@ -34,7 +34,7 @@ TEST(LampNetlist, GivesTheEngineTheCurrentThatTheChecksSay) {
     expectSameCurrent(jotted(shunter(), {"decoder board", "output front 680R", "lamp front white",
                                          "parallel front", "resistor front 1k"}));
     expectSameCurrent(
-        jotted(newJob("Aurora", BodyKind::Saloon, {}), {"lamp table white", "resistor table 4k7"}));
+        jotted(tests::newJob("Aurora", "saloon", {}), {"lamp table white", "resistor table 4k7"}));
 }
 TEST(LampNetlist, LeavesOutRowsThatAreNotConnectedYet) {
     const Job job =

@@ -19,12 +19,12 @@ TEST(LedLaw, GivesTheWorkedWhiteLedAtFiveMilliamps) {
     EXPECT_NEAR(law.voltage(Amperes{0.020}).value(), 3.1, 1e-12);
 }
 TEST(LedLaw, GoesThroughItsPointForEveryFamily) {
-    for (const LedFamily family : ledFamilies) {
+    for (const auto& [family, word] : wordsOf(LedFamily())) {
         const FamilyValues values = familyValues(family);
         EXPECT_NEAR(lowestLaw(family).voltage(Amperes{0.02}).value(), values.lowest.value(), 1e-12);
         EXPECT_NEAR(highestLaw(family).voltage(Amperes{0.02}).value(), values.highest.value(),
                     1e-12);
-        EXPECT_EQ(ledFamilyNamed(name(family)), family);
+        EXPECT_EQ(named<LedFamily>(name(family)), family);
     }
 }
 TEST(LedLaw, SlopeIsTheDerivativeOfTheVoltage) {

@@ -77,11 +77,11 @@ TEST(StateAgainst, CountsTheLimitItselfAsAllowed) {
     EXPECT_EQ(stateAgainst(0.85, 1.0, 0.85), State::Fine);
 }
 TEST(Names, ReadBackAsWhatTheyName) {
-    for (const MotorCondition condition : motorConditions) {
-        EXPECT_EQ(motorConditionNamed(name(condition)), condition);
+    for (const auto& [condition, word] : wordsOf(MotorCondition())) {
+        EXPECT_EQ(named<MotorCondition>(name(condition)), condition);
     }
     for (const RatingRule rule : {RatingRule::Strict, RatingRule::Slip, RatingRule::Running}) {
-        EXPECT_EQ(ratingRuleNamed(name(rule)), rule);
+        EXPECT_EQ(named<RatingRule>(name(rule)), rule);
     }
 }
 

@@ -310,7 +310,7 @@ TEST(File, ANewOneComesWholeUnderItsNameOnly) {
     QStringList names = scratch.names();
     names.removeAll("a.glimmet-journal");  // stays beside, empty of work
     EXPECT_EQ(names, QStringList{"a.glimmet"});
-    EXPECT_EQ(tests::pragma(path, "user_version"), "3");
+    EXPECT_EQ(tests::pragma(path, "user_version"), std::to_string(schemaVersion));
     EXPECT_EQ(tests::pragma(path, "page_size"), "4096");
     // Two at once: the second to come does not wipe out the first.
     EXPECT_EQ(madeWhole(path, Replaces::Nothing,

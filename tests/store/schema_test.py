@@ -22,14 +22,18 @@ def refused(schema, document):
     return any(jsonschema.Draft202012Validator(schema).iter_errors(document))
 
 
+for older in ("job-1", "catalogue-1"):
+    jsonschema.Draft202012Validator.check_schema(load(f"docs/schema/{older}.schema.json"))
 job_schema = load("docs/schema/job.schema.json")
 catalogue_schema = load("docs/schema/catalogue.schema.json")
 jsonschema.Draft202012Validator.check_schema(job_schema)
 jsonschema.Draft202012Validator.check_schema(catalogue_schema)
 jsonschema.validate(load("resources/catalogue/catalogue.json"), catalogue_schema)
+for body in sorted((source / "resources/bodies").glob("*.json")):
+    jsonschema.validate(json.loads(body.read_text(encoding="utf-8")), catalogue_schema)
 
 with tempfile.TemporaryDirectory() as folder:
-    for name in ("ling", "tern"):
+    for name in ("ling", "tern", "kittiwake"):
         workshop = pathlib.Path(folder) / f"{name}.glimmet"
         subprocess.run([cli, "import", workshop, source / f"demo/{name}.json"], check=True)
         exported = subprocess.run([cli, "export", workshop], check=True, capture_output=True).stdout
@@ -48,10 +52,12 @@ with tempfile.TemporaryDirectory() as folder:
 
         broken(lambda d: d.update(extra=1))
         broken(lambda d: d.pop("scale"))
-        broken(lambda d: d["motor"]["readings"][0].update(amps_A=-1))
-        broken(lambda d: d["circuits"][0]["rows"][0].update(lamps=[]))
-        broken(lambda d: d["circuits"][0]["rows"][0]["lamps"][0]["part"].pop("at_A"))
-        broken(lambda d: d["body"].update(profile_mm=[[0, 0]]))
-        broken(lambda d: d["decoder"]["outputs"][0].update(kind="magic"))
+        broken(lambda d: d.update(feed="steam"))
+        broken(lambda d: d["units"][0]["motors"][0]["readings"][0].update(amps_A=-1))
+        broken(lambda d: d["groups"][0]["rows"][0].update(lamps=[]))
+        broken(lambda d: d["groups"][0]["connection"].update(kind="woven"))
+        broken(lambda d: d["groups"][0]["rows"][0]["lamps"][0]["part"].update(vf_V=2.0, at_A=None))
+        broken(lambda d: d["units"][0]["body"].update(profile_mm=[[0, 0]]))
+        broken(lambda d: d["decoder"]["part"]["outputs"][0].update(kind="magic"))
 
 print("the exports keep to the schema")

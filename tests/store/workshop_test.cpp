@@ -37,7 +37,7 @@ TEST(Workshop, FindsEverythingAgainAfterReopening) {
                         .has_value());
     }
     const auto workshop = opened(path);
-    EXPECT_EQ(workshop->job(id)->motor->readings.size(), 4U);
+    EXPECT_EQ(tests::motor(*workshop->job(id)).readings.size(), 4U);
     EXPECT_EQ(workshop->jobs()->at(0).name, "Shunter");
 }
 TEST(Workshop, KeepsUndoAndRedoAcrossARestart) {
@@ -159,13 +159,12 @@ TEST(Workshop, TheShelfKnowsShapeAndScaleOfEachJob) {
     const Scratch scratch;
     const auto workshop = opened(scratch.file("a.glimmet"));
     (void)*workshop->add(shunter(), text("New job"));
-    (void)*workshop->add(jotted(core::newJob("Smelt", core::BodyKind::Railbus, {}), {"scale N"}),
+    (void)*workshop->add(jotted(tests::newJob("Smelt", "railbus", {}), {"scale N"}),
                          text("New job"));
-    EXPECT_EQ(*workshop->jobs(),
-              (std::vector<JobEntry>{{1, "Shunter", core::BodyKind::DockShunter, 87},
-                                     {2, "Smelt", core::BodyKind::Railbus, 160}}));
+    EXPECT_EQ(*workshop->jobs(), (std::vector<JobEntry>{{1, "Shunter", "dock-shunter", 87},
+                                                        {2, "Smelt", "railbus", 160}}));
     (void)*workshop->record(2, jotted(*workshop->job(2), {"scale G", "name Smolt"}), text("x"));
-    EXPECT_EQ(workshop->jobs()->at(1), (JobEntry{2, "Smolt", core::BodyKind::Railbus, 22.5}));
+    EXPECT_EQ(workshop->jobs()->at(1), (JobEntry{2, "Smolt", "railbus", 22.5}));
 }
 TEST(Workshop, TakesJobsOffTheShelfWithoutLosingThem) {
     const Scratch scratch;
@@ -203,8 +202,9 @@ TEST(Workshop, ASecondGlimmetIsToldAndMayReadOnly) {
     EXPECT_FALSE(first->writtenElsewhere().value());  // its own edits are no news to it
 }
 TEST(Workshop, BringsAnOlderFileForwardAndKeepsACopyOfIt) {
-    for (const int schema : {1, 2}) {
+    for (const int schema : {1, 2, 3}) {
         for (const bool log : {false, true}) {
+            if (schema == 3 && log) continue;  // 3 never left one beside it
             const Scratch scratch;
             const QString path = scratch.file("old.glimmet");
             // With a log, what was recorded last stands in it only, as after a kill.
@@ -227,6 +227,13 @@ TEST(Workshop, BringsAnOlderFileForwardAndKeepsACopyOfIt) {
                       core::ErrorCode::Unknown);
             EXPECT_EQ(core::plain(workshop->undoable(1)->undo.value()), "Note");
             EXPECT_EQ(workshop->redo(1)->job.name, "Later");
+            // What is recorded now is of the present format, on top of revisions of the first.
+            ASSERT_TRUE(workshop->record(2, jotted(*workshop->job(2), {"note now"}), text("x")));
+            EXPECT_EQ(workshop->undo(2)->job.notes.size(), 0U);
+            EXPECT_EQ(tests::number(path,
+                                    "SELECT count(*) FROM revision WHERE json_extract(content,"
+                                    " '$.version') = 1"),
+                      4);
             // The copy is the older file, whole, and opens as one.
             const QString copy = path + QStringLiteral(".schema%1").arg(schema);
             const auto older = opened(copy, Access::ReadOnly);
@@ -235,7 +242,7 @@ TEST(Workshop, BringsAnOlderFileForwardAndKeepsACopyOfIt) {
             EXPECT_EQ(older->history(1, 100)->steps.size(), 3U);
             EXPECT_EQ(older->revision(3)->name, "Later");
             EXPECT_EQ(tests::pragma(copy, "user_version"), std::to_string(schema));
-            EXPECT_EQ(tests::pragma(path, "user_version"), "3");
+            EXPECT_EQ(tests::pragma(path, "user_version"), std::to_string(schemaVersion));
             EXPECT_EQ(tests::pragma(path, "journal_mode"), "delete");  // no log any more
             EXPECT_FALSE(QFile::exists(path + QStringLiteral("-wal")));
         }
@@ -271,7 +278,10 @@ TEST(Workshop, BringsOverAFileOfThePresentSchemaThatKeepsALog) {
     ASSERT_EQ(tests::pragma(path, "journal_mode"), "wal");
     EXPECT_EQ(opened(path)->jobs()->size(), 1U);
     EXPECT_NE(tests::pragma(path, "journal_mode"), "wal");
-    EXPECT_EQ(opened(path + QStringLiteral(".schema3"), Access::ReadOnly)->jobs()->size(), 1U);
+    EXPECT_EQ(opened(path + QStringLiteral(".schema%1").arg(schemaVersion), Access::ReadOnly)
+                  ->jobs()
+                  ->size(),
+              1U);
 }
 TEST(Workshop, RefusesANewerFileAndLeavesEveryByteOfIt) {
     const Scratch scratch;

@@ -10,12 +10,15 @@
 #include "support/sample_jobs.h"
 
 #include <QDateTime>
+#include <QFile>
 
 #include <gtest/gtest.h>
+#include <nlohmann/json.hpp>
 #include <sys/wait.h>
 #include <unistd.h>
 
 #include <csignal>
+#include <fstream>
 #include <string>
 #include <vector>
 
@@ -50,17 +53,35 @@ inline std::int64_t number(const QString& path, const char* sql) {
     return past(path).integer(sql)->value_or(-1);
 }
 
+/// The shunter in format 1, "name …" or "note …" on top.
+inline std::string olderJob(const std::string& line) {
+    std::ifstream file(TESTS_FOLDER "/store/format1/shunter.json");
+    auto job = nlohmann::json::parse(file);
+    if (line.starts_with("name "))
+        job["name"] = line.substr(5);
+    else if (line.starts_with("note "))
+        job["notes"].push_back({{"words", line.substr(5)}});
+    return job.dump();
+}
+
 /// The n-th moment of an older workshop, a minute after the one before.
 inline QDateTime olderMoment(int n) {
     return QDateTime(QDate(2026, 3, 31), QTime(18, 0), Qt::UTC).addSecs(60 * n);
 }
 inline QString olderStamp(int n) { return olderMoment(n).toString(Qt::ISODateWithMs); }
 
-/// A workshop of schema 1 or 2: job 1 with three revisions, of which the last is undone, and job 2.
-/// With a log: everything but the tables stands in the log only, and the writer was killed; `last`
-/// is run there too.
+/// A workshop of schema 1, 2 or 3: job 1 with three revisions, of which the last is undone, and
+/// job 2. With a log: everything but the tables stands in the log only, and the writer was killed;
+/// `last` is run there too.
 inline void makeOlderWorkshop(const QString& path, int schema, bool log = false,
                               const std::vector<std::string>& last = {}) {
+    if (schema == 3) {  // in tables of today, its revisions as they were written then
+        makeOlderWorkshop(path, 2);
+        (void)opened(path);
+        runSql(path, {"PRAGMA user_version = 3"});
+        QFile::remove(path + QStringLiteral(".schema2"));
+        return;
+    }
     const auto fill = [&] {
         auto database = past(path);
         const auto run = [&](const std::string& sql,
@@ -96,14 +117,15 @@ inline void makeOlderWorkshop(const QString& path, int schema, bool log = false,
         int moment = 0;
         for (const Past& step : steps) {
             const std::int64_t revision = ++moment;
-            const core::Job job = jotted(shunter(), {step.line});
-            const std::string content = store::jobToJson(job, -1);
+            const std::string content = olderJob(step.line);
+            const core::Job job = *store::jobFromJson(content);
             const std::string at = olderStamp(moment).toStdString();
             const std::string what = store::textColumn(core::text(step.what));
             const bool fresh = std::holds_alternative<Null>(step.parent);
             if (fresh) {
+                const std::string bodies = store::bodiesOf(job);
                 run("INSERT INTO job(id, name, kind, ratio) VALUES (?,?,?,?)",
-                    {step.job, std::string_view(job.name), core::name(job.body.kind),
+                    {step.job, std::string_view(job.name), std::string_view(bodies),
                      job.scale.ratio});
                 if (schema == 2) {
                     const std::string words = store::searchWords(job);

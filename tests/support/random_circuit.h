@@ -72,10 +72,10 @@ inline Waveform waveform(Choices& choices, double low, double high) {
 }
 inline DiodeModel diode(Choices& choices) {
     DiodeModel model = siliconDiode();
-    const std::size_t kind = choices.below(std::size(ledFamilies) + 3);
+    const std::size_t kind = choices.below(wordsOf(LedFamily()).size() + 3);
     if (kind == 0) model = schottkyDiode();
     if (kind == 1) model = zenerDiode(Volts{choices.between(2, 24)});
-    if (kind > 2) model = diodeModel(typicalLaw(ledFamilies[kind - 3]), "");
+    if (kind > 2) model = diodeModel(typicalLaw(wordsOf(LedFamily())[kind - 3].value), "");
     if (choices.below(4) == 0) model.series = Ohms{0};
     if (choices.below(4) == 0) model.temperature = Kelvins{choices.between(250, 400)};
     return model;

@@ -3,10 +3,31 @@
 
 #include "core/work/jot.h"
 #include "core/work/reckoned.h"
+#include "store/catalogue.h"
 
 namespace glimmet::tests {
 
-inline core::Catalogue smallCatalogue() {
+/// The shipped drawings of bodies.
+inline const std::vector<core::BodyDrawing>& drawings() {
+    static const auto all = store::loadedCatalogue({}).catalogue.bodies;
+    return all;
+}
+/// One of them; a name that none has is a faulty test and throws.
+inline const core::BodyDrawing& drawing(std::string_view id) {
+    for (const core::BodyDrawing& each : drawings()) {
+        if (each.id == id) return each;
+    }
+    throw std::out_of_range(std::string(id));
+}
+inline core::Job newJob(std::string name, std::string_view body, const core::Scale& scale = {}) {
+    return core::newJob(std::move(name), drawing(body), scale);
+}
+/// A job of one unit with one motor: its body and its motor.
+inline const core::Body& body(const core::Job& job) { return job.units.at(0).body; }
+inline const core::Motor& motor(const core::Job& job) { return job.units.at(0).motors.at(0); }
+inline core::Motor& motor(core::Job& job) { return job.units.at(0).motors.at(0); }
+
+inline core::Catalogue madeCatalogue() {
     using namespace core;
     const auto decoder = [](const char* id, double continuous, double peak,
                             std::optional<Ohms> series) {
@@ -46,29 +67,32 @@ inline core::Catalogue smallCatalogue() {
                         {},
                         Amperes{0.025},
                         "cool"}};
+    catalogue.bodies = drawings();
+    return catalogue;
+}
+inline const core::Catalogue& smallCatalogue() {
+    static const core::Catalogue catalogue = madeCatalogue();
     return catalogue;
 }
 
 /// Enters jot lines one after the other; a refused one is a faulty test and throws.
 inline core::Job jotted(core::Job job, std::initializer_list<const char*> lines) {
-    const core::Catalogue catalogue = smallCatalogue();
     for (const char* line : lines) {
-        job = core::understood(line, job, catalogue, "2026-03-02").value().after;
+        job = core::understood(line, job, smallCatalogue(), "2026-03-02").value().after;
     }
     return job;
 }
 
 /// The shunter of the contract's example: stall 1.3 A at 12 V, slip 0.6 A, light 0.25 A.
 inline core::Job shunter() {
-    return jotted(core::newJob("Shunter", core::BodyKind::DockShunter, {"H0", 87}),
+    return jotted(newJob("Shunter", "dock-shunter", {"H0", 87}),
                   {"light 250mA 12V", "slip 0.6A 12V", "stall 1.3A 12V", "decoder middle"});
 }
 
 /// What a job comes to with the small catalogue and the usual house. The job must outlive it.
 inline core::Reckoned factsOf(const core::Job& job) {
     static const core::House house;
-    static const core::Catalogue catalogue = smallCatalogue();
-    return core::reckoned(job, house, catalogue);
+    return core::reckoned(job, house, smallCatalogue());
 }
 
 }  // namespace glimmet::tests

@@ -106,7 +106,7 @@ inline std::vector<core::circuit::Netlist> tradeCircuits() {
     using core::LedFamily;
     std::vector<Netlist> all;
     const auto dc = [](double value) { return Constant{value}; };
-    for (const LedFamily family : core::ledFamilies) {
+    for (const auto& [family, word] : core::wordsOf(core::LedFamily())) {
         all.push_back(Build("one " + std::string(core::name(family)) + " LED and its resistor")
                           .v("in", "0", dc(13.2))
                           .r("in", "a", 2200)

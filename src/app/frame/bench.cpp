@@ -148,7 +148,7 @@ bool Bench::take(const QString& line) {
         m_subject = jotted->subject;
     }
     // A finding that was picked by hand stays in view as long as it is about the same thing.
-    if (const core::Finding* before = spoken(); !before || before->subject != m_subject) {
+    if (const core::Finding* before = spoken(); !before || before->subject.id != m_subject) {
         m_spokenId.clear();
     }
     return edit(jotted->meaning, jotted->after);
@@ -165,7 +165,7 @@ void Bench::pointAt(const std::string& subject) {
     m_subject = subject;
     m_spokenId.clear();
     for (const core::Finding& finding : m_findings) {
-        if (subject.empty() || finding.subject != subject) continue;
+        if (subject.empty() || finding.subject.id != subject) continue;
         m_stage = finding.stage;
         break;
     }
@@ -177,7 +177,7 @@ void Bench::speakOf(const std::string& findingId) {
     for (const core::Finding& finding : m_findings) {
         if (finding.id != findingId) continue;
         m_stage = finding.stage;
-        m_subject = finding.subject;
+        m_subject = finding.subject.id;
     }
     emit attentionChanged();
 }

@@ -31,7 +31,7 @@ public:
     [[nodiscard]] const core::Reckoned& facts() const { return *m_facts; }
     [[nodiscard]] const std::vector<core::Finding>& findings() const { return m_findings; }
     [[nodiscard]] std::string_view stage() const { return m_stage; }
-    /// The group pointed at, or empty.
+    /// The id of what is pointed at, or empty.
     [[nodiscard]] const std::string& subject() const { return m_subject; }
     /// The finding that the reckoning speaks about; nullptr when there is none.
     [[nodiscard]] const core::Finding* spoken() const;

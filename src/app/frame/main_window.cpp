@@ -1,7 +1,7 @@
 #include "app/frame/main_window.h"
 
 #include "app/frame/about.h"
-#include "app/frame/empty_bench.h"
+#include "app/frame/body_chooser.h"
 #include "app/frame/jot_line.h"
 #include "app/frame/jot_list.h"
 #include "app/frame/line_of_work.h"
@@ -15,6 +15,7 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/work/record_lines.h"
+#include "store/documents.h"
 
 #include <QAction>
 #include <QApplication>
@@ -22,7 +23,6 @@
 #include <QFrame>
 #include <QHBoxLayout>
 #include <QMenuBar>
-#include <QScrollArea>
 #include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
@@ -76,6 +76,7 @@ void MainWindow::build() {
     bench->setObjectName(u"bench"_s);
     setCentralWidget(bench);
     m_shelf = new ShelfView(bench);
+    m_shelf->model()->setDrawings(m_bench.catalogue().bodies);
     m_line = new LineOfWork(bench);
     m_picture = new PictureView(bench);
     m_reckoning = new ReckoningPanel(bench);
@@ -93,15 +94,12 @@ void MainWindow::build() {
     m_files = new WorkshopFiles(m_bench, *m_notices, this);
     connect(m_files, &WorkshopFiles::closing, &m_scan, &ShelfScan::cancel);
 
-    auto* kinds = new EmptyBench(bench);
-    connect(kinds, &EmptyBench::kindChosen, this, &MainWindow::begin);
+    m_bodies = new BodyChooser(m_bench.catalogue().bodies, bench);
+    connect(m_bodies, &BodyChooser::bodyChosen, this, &MainWindow::begin);
+    connect(m_bodies, &BodyChooser::left, this, [this] { chooseBody(false); });
     m_pictureStack = new QStackedWidget(bench);
     m_pictureStack->addWidget(m_picture);
-    auto* scrolled = new QScrollArea(bench);
-    scrolled->setWidgetResizable(true);
-    scrolled->setFrameShape(QFrame::NoFrame);
-    scrolled->setWidget(kinds);
-    m_pictureStack->addWidget(scrolled);
+    m_pictureStack->addWidget(m_bodies);
 
     m_strip = new QStackedWidget(bench);
     for (const StageView& view : stageViews()) {
@@ -167,11 +165,7 @@ void MainWindow::buildMenus() {
         return action;
     };
     QMenu* workshop = menuBar()->addMenu(tr("&Workshop"));
-    QMenu* kinds = workshop->addMenu(tr("New &job"));
-    m_writing.append(kinds->menuAction());
-    for (const core::BodyKind kind : core::bodyKinds) {
-        add(kinds, bodyName(kind), {}, [this, kind] { begin(kind); });
-    }
+    m_newJob = add(workshop, tr("New &job"), QKeySequence::New, [this] { chooseBody(true); });
     m_writing.append(add(workshop, tr("&Import job…"), {}, [this] { m_files->importJob(); }));
     m_needJob.append(add(workshop, tr("&Export job…"), QKeySequence(u"Ctrl+E"_s),
                          [this] { m_files->exportJob(); }));
@@ -264,15 +258,13 @@ void MainWindow::search(const QString& words) {
 void MainWindow::showAll() {
     const bool has = m_bench.hasJob();
     m_needWorkshop->setEnabled(m_bench.workshop() != nullptr);
-    m_pictureStack->setCurrentIndex(has ? 0 : 1);
-    m_pictureStack->widget(1)->setEnabled(m_bench.workshop() && !m_bench.readOnly());
+    m_bodies->setEnabled(m_bench.workshop() && !m_bench.readOnly());
+    chooseBody(!has);
     for (QAction* action : m_needJob) action->setEnabled(has);
     for (QAction* action : m_writing) {
-        if (m_bench.readOnly())
-            action->setEnabled(false);
-        else if (!m_needJob.contains(action) && action->menu())
-            action->setEnabled(true);
+        if (m_bench.readOnly()) action->setEnabled(false);
     }
+    m_newJob->setEnabled(m_bench.workshop() && !m_bench.readOnly());
     const store::Undoable& undoable = m_bench.undoable();
     m_undo->setEnabled(undoable.undo.has_value());
     // In a menu a single & underlines what follows it; in the name of an edit it is meant.
@@ -280,10 +272,9 @@ void MainWindow::showAll() {
     m_undo->setText(undoable.undo ? tr("Undo: %1").arg(inMenu(*undoable.undo)) : tr("Undo"));
     m_redo->setEnabled(undoable.redo.has_value());
     m_redo->setText(undoable.redo ? tr("Redo: %1").arg(inMenu(*undoable.redo)) : tr("Redo"));
-    m_strip->setVisible(has);
     if (has) {
-        m_shelf->model()->rename(m_bench.jobId(), m_bench.job().name, m_bench.job().body.kind,
-                                 m_bench.job().scale.ratio);
+        m_shelf->model()->rename(m_bench.jobId(), m_bench.job().name,
+                                 store::bodiesOf(m_bench.job()), m_bench.job().scale.ratio);
         m_shelf->model()->setStandings({{m_bench.jobId(), core::worstState(m_bench.findings()),
                                          core::nextAction(m_bench.findings())}});
         m_shelf->setOpenJob(m_bench.jobId());
@@ -301,7 +292,7 @@ void MainWindow::showAttention() {
     m_line->setVisible(has);
     const core::Finding* spoken = m_bench.spoken();
     std::string subject = m_bench.subject();
-    if (subject.empty() && spoken) subject = spoken->subject;
+    if (subject.empty() && spoken) subject = spoken->subject.id;
     if (has) {
         m_picture->show(m_bench.facts(), view.lens, subject);
         const auto index = static_cast<int>(&view - stageViews().data());
@@ -352,8 +343,20 @@ void MainWindow::openWorkshop(const QString& path, store::Access access) {
     m_files->open(path, access);
 }
 
-void MainWindow::begin(core::BodyKind kind) {
-    m_bench.addJob(core::newJob(bodyName(kind).toStdString(), kind, {}), core::text("New job"));
+void MainWindow::begin(const std::string& body) {
+    const core::BodyDrawing* drawing = core::bodyNamed(m_bench.catalogue(), body);
+    if (!drawing) return;
+    m_bench.addJob(core::newJob(bodyTitle(*drawing).toStdString(), *drawing, {}),
+                   core::text("New job"));
+}
+
+void MainWindow::chooseBody(bool choosing) {
+    const bool has = m_bench.hasJob();
+    const bool shown = m_pictureStack->currentIndex() == 1;
+    m_pictureStack->setCurrentIndex(choosing ? 1 : 0);
+    m_strip->setVisible(has && !choosing);
+    if (choosing != shown || !has) m_bodies->begin(has);
+    if (has && shown && !choosing) m_jot->focusLine();
 }
 
 void MainWindow::step(int by) {

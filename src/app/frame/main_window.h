@@ -15,6 +15,7 @@ class QStackedWidget;
 
 namespace glimmet::app {
 
+class BodyChooser;
 class JotLine;
 class JotList;
 class LineOfWork;
@@ -49,7 +50,8 @@ private:
     void showAttention();
     void reloadShelf();
     void search(const QString& words);
-    void begin(core::BodyKind kind);
+    void begin(const std::string& body);
+    void chooseBody(bool choosing);
     void step(int by);  ///< along the line of work
     void showJotList();
 
@@ -64,11 +66,13 @@ private:
     JotList* m_jotList = nullptr;
     Notices* m_notices = nullptr;
     WorkshopFiles* m_files = nullptr;
+    BodyChooser* m_bodies = nullptr;
     QStackedWidget* m_pictureStack = nullptr;
     QSplitter* m_splitter = nullptr;
     QAction* m_undo = nullptr;
     QAction* m_redo = nullptr;
     QAction* m_needWorkshop = nullptr;
+    QAction* m_newJob = nullptr;
     QAction* m_lightsOut = nullptr;
     QAction* m_nightAction = nullptr;
     QList<QAction*> m_writing;  ///< actions that need a workshop open for writing

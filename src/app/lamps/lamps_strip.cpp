@@ -140,15 +140,15 @@ void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
         OutputEntry entry{title,  group ? lampsOf(*group) : tr("free: add a lamp"), wire, {}, {},
                           freeJot};
         if (group) {
-            entry.group = group->name;
-            const core::Finding* lead = core::leading(findings, lampsView.stage, group->name);
+            entry.group = group->id;
+            const core::Finding* lead = core::leading(findings, lampsView.stage, group->id);
             if (lead) entry.state = lead->state;
         }
         entries.push_back(std::move(entry));
     };
     std::vector<const core::LampGroup*> placed;
     if (job.decoder) {
-        for (const core::DecoderOutput& output : job.decoder->outputs) {
+        for (const core::DecoderOutput& output : job.decoder->part.outputs) {
             const core::LampGroup* there = nullptr;
             for (const core::LampGroup& group : job.groups) {
                 if (group.output == output.name) there = &group;

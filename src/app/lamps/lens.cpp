@@ -2,6 +2,7 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
+#include "core/work/units.h"
 
 #include <QPainter>
 #include <QPainterPath>
@@ -21,18 +22,19 @@ QColor outputColour(const core::Job& job, const std::string& output) {
 /// From the decoder's common and its output to the lamps in question, or to all.
 void paintLampWires(const LensInput& input) {
     QPainter& painter = input.painter;
-    const MatView& view = input.view;
     const SceneInput& scene = input.scene;
     const PartBoxes& parts = input.parts;
     const QRectF& decoder = parts.decoder;
     if (decoder.isNull()) return;
-    const qreal width = qBound(1.2, view.scale * 0.3, 3.0);
+    const qreal width = qBound(1.2, scene.units.front().scale * 0.3, 3.0);
     for (const core::LitLamp& lit : scene.lamps) {
         if (!scene.subject.empty() && lit.group != scene.subject) continue;
-        const QPointF at = view.at(lit.lamp->at);
+        const QPointF at = scene.at(lit.lamp->fitted);
         const auto run = [&](const QColor& colour, qreal shift) {
             QPainterPath path(QPointF(decoder.center().x() + shift * 3, decoder.top()));
-            const qreal roof = view.at({{}, scene.job.body.height * 0.8}).y() + shift;
+            const core::Fitted& fitted = lit.lamp->fitted;
+            const qreal roof =
+                scene.view(fitted).at({{}, scene.body(fitted).height * 0.8}).y() + shift;
             path.cubicTo(QPointF(decoder.center().x() + shift * 3, roof), QPointF(at.x(), roof),
                          at + QPointF(0, shift));
             paintWire(painter, path, colour, width);
@@ -45,30 +47,34 @@ void paintLampWires(const LensInput& input) {
 /// Sites made for a lamp that has none yet.
 void paintFreeSites(const LensInput& input) {
     QPainter& painter = input.painter;
-    const MatView& view = input.view;
     const SceneInput& scene = input.scene;
     std::vector<Target>& targets = input.targets;
     const core::Job& job = scene.job;
-    for (const core::LampSite& site : job.body.sites) {
-        const bool taken = std::any_of(
-            scene.lamps.begin(), scene.lamps.end(),
-            [&](const auto& lit) { return lit.lamp->site == site.name || lit.group == site.name; });
+    for (const core::NamedSite& named : core::namedSites(job)) {
+        const core::Unit& unit = job.units[named.unit];
+        const bool taken =
+            core::groupNamed(job, named.called) ||
+            std::any_of(scene.lamps.begin(), scene.lamps.end(), [&](const auto& lit) {
+                return lit.lamp->fitted.place == named.site->name &&
+                       lit.lamp->fitted.unit == unit.id;
+            });
         if (taken) continue;
-        const QPointF at = view.at(site.at);
+        const MatView& view = scene.units[named.unit];
+        const QPointF at = view.at(named.site->at);
+        const QString called = qs(named.called);
         painter.setPen(QPen(theme().matInk, 1.6, Qt::DashLine));
         painter.setBrush(QColor(0, 0, 0, 70));
         painter.drawEllipse(at, 11, 11);
         painter.setPen(QPen(theme().matInk, 2));
         painter.drawLine(at - QPointF(5, 0), at + QPointF(5, 0));
         painter.drawLine(at - QPointF(0, 5), at + QPointF(0, 5));
-        const bool front = at.x() < view.at({job.body.length / 2.0, {}}).x();
-        paintLegend(painter, at + QPointF(front ? 16 : -16, 0),
-                    tr("room for a %1").arg(qs(site.name)),
+        const bool front = at.x() < view.at({unit.body.length / 2.0, {}}).x();
+        paintLegend(painter, at + QPointF(front ? 16 : -16, 0), tr("room for a %1").arg(called),
                     (front ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter, theme().matInk,
                     theme().mat);
         targets.push_back({QRectF(at.x() - 13, at.y() - 13, 26, 26),
-                           tr("Room for a %1. Press to add it.").arg(qs(site.name)),
-                           tr("lamp %1 white").arg(qs(site.name)),
+                           tr("Room for a %1. Press to add it.").arg(called),
+                           tr("lamp %1 white").arg(called),
                            {}});
     }
 }
@@ -77,14 +83,14 @@ void paintFreeSites(const LensInput& input) {
 
 void paintLampsLens(const LensInput& input) {
     QPainter& painter = input.painter;
-    const MatView& view = input.view;
     const SceneInput& scene = input.scene;
-    const core::Job& job = scene.job;
     paintLampWires(input);
     for (const core::LitLamp& lit : scene.lamps) {
         if (lit.group != scene.subject) continue;
-        const QPointF at = view.at(lit.lamp->at);
-        const bool front = at.x() < view.at({job.body.length / 2.0, {}}).x();
+        const QPointF at = scene.at(lit.lamp->fitted);
+        const core::Fitted& fitted = lit.lamp->fitted;
+        const bool front =
+            at.x() < scene.view(fitted).at({scene.body(fitted).length / 2.0, {}}).x();
         paintLegend(painter, at + QPointF(front ? 18 : -18, 14),
                     lit.connected
                         ? tr("%1, %2").arg(qs(lit.name), qs(core::formatted(lit.current, 3)))

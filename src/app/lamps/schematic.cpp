@@ -64,7 +64,7 @@ void Schematic::show(const core::Reckoned& facts, const core::LampGroup* group,
     m_has = false;
     m_empty = empty;
     if (group) {
-        if (const core::GroupState* state = facts.group(group->name)) {
+        if (const core::GroupState* state = facts.group(group->id)) {
             m_has = true;
             m_group = *group;
             m_state = *state;
@@ -86,7 +86,7 @@ QSize Schematic::minimumSizeHint() const {
     for (const core::LampRow& row : m_group.rows) deepest = std::max(deepest, row.lamps.size());
     const qreal columns = m_has ? static_cast<qreal>(m_group.rows.size()) : 1;
     const qreal shared =
-        (m_group.shared > core::Ohms{0} ? 1 : 0) +
+        (m_group.shared() > core::Ohms{0} ? 1 : 0) +
         (!m_state.outputSeriesKnown || m_state.outputSeries > core::Ohms{0} ? 1 : 0);
     return {qRound(qMax(firstColumn + columns * columnWidth,
                         firstColumn + shared * partWidth + outputWidth)),
@@ -232,8 +232,8 @@ void Schematic::paintEvent(QPaintEvent*) {
         x += 44;
         lead(30);
     };
-    if (m_group.shared > core::Ohms{0}) {
-        seriesPart(ohms(m_group.shared), tr("shared"),
+    if (m_group.shared() > core::Ohms{0}) {
+        seriesPart(ohms(m_group.shared()), tr("shared"),
                    tr("One resistor for all rows of %1, chosen. Press to change it.")
                        .arg(qs(m_group.name)),
                    tr("shared %1 ").arg(qs(m_group.name)), look.ink);

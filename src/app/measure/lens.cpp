@@ -3,6 +3,7 @@
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
 #include "core/work/motor_evidence.h"
+#include "core/work/seat.h"
 
 #include <QPainter>
 
@@ -14,13 +15,11 @@ namespace {
 /// From the decoder to the motor's brushes and to the rails.
 void paintMotorWires(const LensInput& input) {
     QPainter& painter = input.painter;
-    const MatView& view = input.view;
     const SceneInput& scene = input.scene;
     const PartBoxes& parts = input.parts;
-    const QRectF& motor = parts.motor;
     const QRectF& decoder = parts.decoder;
     if (decoder.isNull()) return;
-    const qreal width = qBound(1.6, view.scale * 0.5, 4.0);
+    const qreal width = qBound(1.6, scene.units.front().scale * 0.5, 4.0);
     const QColor ground = theme().mat;
     const QColor ink = theme().matInk;
     // Each legend stands at the far end of its wire, on the side where nothing else is.
@@ -31,7 +30,8 @@ void paintMotorWires(const LensInput& input) {
         paintWire(painter, path, wireColour(colour), width);
         paintLegend(painter, legend, role, side, ink, ground);
     };
-    if (!motor.isNull()) {
+    for (const QRectF& motor : parts.motors) {
+        if (motor.isNull()) continue;
         const QPointF plus(motor.right() - motor.width() * 0.12, motor.top() + 2);
         const QPointF minus(motor.right() - motor.width() * 0.04, motor.bottom() - 4);
         wire({decoder.left() + decoder.width() * 0.2, decoder.bottom()}, plus, u"orange"_s,
@@ -40,7 +40,11 @@ void paintMotorWires(const LensInput& input) {
              tr("M− grey"), 30, QPointF(motor.right() + 5, motor.bottom()),
              Qt::AlignLeft | Qt::AlignBottom);
     }
-    const auto& axles = scene.job.body.axles;
+    // The rails' wires go to the last axle of the unit that the decoder lies in.
+    const auto seat = core::seats(scene.job).decoder;
+    const std::size_t unit = seat ? seat->unit : 0;
+    const MatView& view = scene.units[unit];
+    const auto& axles = scene.job.units[unit].body.axles;
     if (axles.empty()) return;
     const core::Axle& last = axles.back();
     const QPointF wheel = view.at({last.x, last.diameter / 2.0});
@@ -59,24 +63,29 @@ void paintMotorWires(const LensInput& input) {
 
 void paintMotorLens(const LensInput& input) {
     QPainter& painter = input.painter;
-    const MatView& view = input.view;
     const SceneInput& scene = input.scene;
     const PartBoxes& parts = input.parts;
     const Theme& look = theme();
     paintMotorWires(input);
-    for (const core::Cavity& cavity : scene.job.body.cavities) {
-        const QRectF box = view.box(cavity.corner, cavity.length, cavity.height);
-        if (box.width() < 60) continue;
-        paintLegend(painter, box.topLeft() + QPointF(3, 3), qs(cavity.name), Qt::AlignLeft,
-                    look.matInk, look.hollow);
+    for (std::size_t i = 0; i < scene.job.units.size(); ++i) {
+        for (const core::Cavity& cavity : scene.job.units[i].body.cavities) {
+            const QRectF box = scene.units[i].box(cavity.corner, cavity.length, cavity.height);
+            if (box.width() < 60) continue;
+            paintLegend(painter, box.topLeft() + QPointF(3, 3), qs(cavity.name), Qt::AlignLeft,
+                        look.matInk, look.hollow);
+        }
     }
-    if (parts.motor.isNull()) return;
-    const auto path = core::motorPath(*scene.job.motor);
-    // On the side away from the legends of the rails, which stand at the last axle.
-    paintLegend(
-        painter, QPointF(parts.motor.left() - 5, parts.motor.bottom()),
-        path ? tr("motor, %1").arg(qs(core::formatted(*path, 3))) : tr("motor, not measured"),
-        Qt::AlignRight | Qt::AlignBottom, look.matInk, look.mat);
+    const auto motors = core::motorsOf(scene.job);
+    for (std::size_t i = 0; i < motors.size(); ++i) {
+        const QRectF& motor = parts.motors[i];
+        if (motor.isNull()) continue;
+        const auto path = core::motorPath(*motors[i].motor);
+        // On the side away from the legends of the rails, which stand at the last axle.
+        paintLegend(
+            painter, QPointF(motor.left() - 5, motor.bottom()),
+            path ? tr("motor, %1").arg(qs(core::formatted(*path, 3))) : tr("motor, not measured"),
+            Qt::AlignRight | Qt::AlignBottom, look.matInk, look.mat);
+    }
 }
 
 }  // namespace glimmet::app

@@ -5,6 +5,7 @@
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
 #include "core/work/measure/motor_chart.h"
+#include "core/work/motor_evidence.h"
 
 #include <QHBoxLayout>
 #include <QMouseEvent>
@@ -137,7 +138,7 @@ void MotorPlot::draw() {
         label(0, to, words, Qt::AlignLeft | Qt::AlignTop, colour);
         m_bands.push_back({from, to,
                            tr("%1 (%2, catalogue). Press to choose another decoder.")
-                               .arg(words, qs(job.decoder->name))});
+                               .arg(words, qs(job.decoder->part.name))});
     };
     if (chart.continuous && chart.peak) {
         const double top = chart.ampsShown.value();
@@ -173,11 +174,18 @@ void MotorPlot::draw() {
         QString words;
     };
     std::vector<Name> names;
-    for (const core::TakenReading& reading :
-         job.motor ? job.motor->readings : std::vector<core::TakenReading>{}) {
+    std::vector<std::pair<core::TakenReading, QString>> readings;
+    for (const core::MotorAt& at : core::motorsOf(job)) {
+        for (const core::TakenReading& reading : at.motor->readings) {
+            readings.emplace_back(reading, qs(core::motorCalled(job, *at.motor)));
+        }
+    }
+    for (const auto& [reading, motor] : readings) {
         const double volts = reading.volts.value_or(chart.motorVolts).value();
         const double amps = reading.amps.value();
-        const QString words = conditionWord(reading.condition);
+        const QString words = motor.isEmpty()
+                                  ? conditionWord(reading.condition)
+                                  : tr("%1, %2").arg(conditionWord(reading.condition), motor);
         const QString tip =
             tr("%1: %2%3, measured %4")
                 .arg(words, qs(core::formatted(reading.amps)),

@@ -89,34 +89,36 @@ QString tipOf(const core::LitLamp& lit) {
 
 }  // namespace
 
-void paintLamps(QPainter& painter, const MatView& view, const SceneInput& scene,
-                std::vector<Target>& targets) {
+void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets) {
     painter.setRenderHint(QPainter::Antialiasing);
+    const MatView& view = scene.units.front();  // one scale for all
     const core::Job& job = scene.job;
     const qreal size = qBound(7.0, view.scale * 2.2, 26.0);
     if (scene.dark) {
         QPainterPath openings;
-        for (const auto& opening : job.body.openings) {
-            QPolygonF polygon;
-            for (const core::Point& point : opening) polygon << view.at(point);
-            openings.addPolygon(polygon);
-            openings.closeSubpath();
+        for (std::size_t i = 0; i < job.units.size(); ++i) {
+            for (const auto& opening : job.units[i].body.openings) {
+                QPolygonF polygon;
+                for (const core::Point& point : opening) polygon << scene.units[i].at(point);
+                openings.addPolygon(polygon);
+                openings.closeSubpath();
+            }
         }
         painter.setCompositionMode(QPainter::CompositionMode_Screen);
         for (const core::LitLamp& lit : scene.lamps) {
             if (!(lit.brightness > 0)) continue;
-            const QPointF at = view.at(lit.lamp->at);
+            const QPointF at = scene.at(lit.lamp->fitted);
             const QColor colour = lampColour(lit.lamp->part.family, lit.lamp->part.tint);
-            if (lit.lamp->facing == core::Facing::Inside) {
+            if (lit.lamp->fitted.pose.facing == core::Facing::Inside) {
                 // Inside light is seen through the windows, and faintly as a sheen on the shell.
                 painter.save();
                 painter.setClipPath(openings);
-                paintGlow(painter, at, view.size(job.body.length) * 0.3, colour,
+                paintGlow(painter, at, view.size(scene.body(lit.lamp->fitted).length) * 0.3, colour,
                           qMin(1.0, lit.brightness * 1.6));
                 painter.restore();
                 paintGlow(painter, at, view.scale * 8, colour, lit.brightness * 0.25);
             } else {
-                paintBeam(painter, view, at, lit.lamp->facing, colour, lit.brightness);
+                paintBeam(painter, view, at, lit.lamp->fitted.pose.facing, colour, lit.brightness);
                 paintGlow(painter, at, qMax(view.scale, 2.4) * (4 + 14 * lit.brightness), colour,
                           qMin(1.0, lit.brightness * 1.3));
             }
@@ -124,10 +126,11 @@ void paintLamps(QPainter& painter, const MatView& view, const SceneInput& scene,
         painter.setCompositionMode(QPainter::CompositionMode_SourceOver);
     }
     for (const core::LitLamp& lit : scene.lamps) {
-        const QPointF at = view.at(lit.lamp->at);
+        const QPointF at = scene.at(lit.lamp->fitted);
         const bool stressed = lit.group == scene.subject;
         const QColor colour = lampColour(lit.lamp->part.family, lit.lamp->part.tint);
-        if (!scene.dark) paintLed(painter, at, lit.lamp->facing, size, colour, stressed);
+        if (!scene.dark)
+            paintLed(painter, at, lit.lamp->fitted.pose.facing, size, colour, stressed);
         const qreal reach = qMax(12.0, size * 0.8);
         targets.push_back({QRectF(at.x() - reach, at.y() - reach, 2 * reach, 2 * reach),
                            tipOf(lit),

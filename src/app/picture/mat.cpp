@@ -46,7 +46,8 @@ void paintMat(QPainter& painter, const MatView& view, const QRectF& area, bool d
                          QString::number(mm));
     }
     const qreal top = (view.origin.y() - area.top()) / view.scale;
-    const qreal bottom = (view.origin.y() - area.bottom()) / view.scale;
+    // Heights are over the rail; below it, or over the rails of a row beneath, they say nothing.
+    const qreal bottom = qMax(0.0, (view.origin.y() - area.bottom()) / view.scale);
     for (int mm = static_cast<int>(std::ceil(bottom / numbered)) * numbered; mm <= top;
          mm += numbered) {
         const qreal y = view.origin.y() - mm * view.scale;

@@ -31,7 +31,7 @@ void paintGround(QPainter& painter, const MatView& view, const core::Body& body,
     const qreal top = view.origin.y();
     painter.setPen(QPen(ink, 1.4));
     painter.drawLine(QPointF(left, top), QPointF(right, top));
-    if (core::isStructure(body.kind)) return;
+    if (body.structure) return;
     const qreal foot = top + qMax(4.0, view.scale * 2.0);
     painter.drawLine(QPointF(left, foot), QPointF(right, foot));
     painter.setBrush(ink);
@@ -41,19 +41,29 @@ void paintGround(QPainter& painter, const MatView& view, const core::Body& body,
     }
 }
 
-void paintBody(QPainter& painter, const MatView& view, const SceneInput& scene) {
+void paintBody(QPainter& painter, const MatView& view, const core::Body& body, bool dark) {
     const Theme& look = theme();
-    const core::Body& body = scene.job.body;
     QPainterPath shell = outline(view, body.profile);
     shell.setFillRule(Qt::OddEvenFill);
-    QColor skin = scene.dark ? QColor(15, 17, 17) : look.body;
+    QColor skin = dark ? QColor(15, 17, 17) : look.body;
     painter.setPen(Qt::NoPen);
     painter.fillPath(shell, skin);
     for (const auto& opening : body.openings) {
-        painter.fillPath(outline(view, opening), scene.dark ? QColor(10, 12, 13) : look.hollow);
+        painter.fillPath(outline(view, opening), dark ? QColor(10, 12, 13) : look.hollow);
+    }
+    if (!dark) {
+        QColor pencil = look.night ? look.matInk : look.inkSoft;
+        pencil.setAlphaF(0.55F);
+        painter.setPen(QPen(pencil, 1));
+        for (const auto& line : body.lines) {
+            QPolygonF way;
+            for (const core::Point& point : line) way << view.at(point);
+            painter.drawPolyline(way);
+        }
+        painter.setPen(Qt::NoPen);
     }
     // Cut open: where the model is hollow one looks through to the mat.
-    if (!scene.dark) {
+    if (!dark) {
         for (const core::Cavity& cavity : body.cavities) {
             const QRectF box = view.box(cavity.corner, cavity.length, cavity.height);
             painter.fillRect(box, look.hollow);
@@ -64,35 +74,31 @@ void paintBody(QPainter& painter, const MatView& view, const SceneInput& scene) 
         }
     }
     painter.setBrush(Qt::NoBrush);
-    painter.setPen(
-        QPen(scene.dark ? QColor(44, 48, 48) : QColor(look.night ? look.matInk : look.ink),
-             qBound(1.2, view.scale * 0.35, 3.0)));
+    painter.setPen(QPen(dark ? QColor(44, 48, 48) : QColor(look.night ? look.matInk : look.ink),
+                        qBound(1.2, view.scale * 0.35, 3.0)));
     painter.drawPath(shell);
-    if (!scene.dark) {
+    if (!dark) {
         painter.setPen(QPen(look.night ? look.matInk : look.inkSoft, 1));
         for (const auto& opening : body.openings) painter.drawPath(outline(view, opening));
     }
 }
 
-void paintAxles(QPainter& painter, const MatView& view, const SceneInput& scene,
-                std::vector<Target>& targets) {
+/// `number` counts on through the train.
+void paintAxles(QPainter& painter, const MatView& view, const core::Body& body, bool dark,
+                int& number, std::vector<Target>& targets) {
     const Theme& look = theme();
-    int number = 0;
-    for (const core::Axle& axle : scene.job.body.axles) {
+    for (const core::Axle& axle : body.axles) {
         ++number;
         const qreal r = view.size(axle.diameter) / 2;
         const QPointF centre = view.at({axle.x, axle.diameter / 2.0});
-        painter.setPen(
-            QPen(scene.dark ? QColor(44, 48, 48) : look.matInk, qMax(1.2, view.scale * 0.3)));
-        painter.setBrush(scene.dark ? QColor(12, 14, 14) : QColor(0x2B, 0x2E, 0x2C));
+        painter.setPen(QPen(dark ? QColor(44, 48, 48) : look.matInk, qMax(1.2, view.scale * 0.3)));
+        painter.setBrush(dark ? QColor(12, 14, 14) : QColor(0x2B, 0x2E, 0x2C));
         painter.drawEllipse(centre, r, r);
         painter.setBrush(Qt::NoBrush);
-        painter.setPen(QPen(scene.dark ? QColor(44, 48, 48) : look.matLineStrong, 1));
+        painter.setPen(QPen(dark ? QColor(44, 48, 48) : look.matLineStrong, 1));
         painter.drawEllipse(centre, r * 0.78, r * 0.78);
         painter.setPen(Qt::NoPen);
-        painter.setBrush(scene.dark    ? QColor(30, 32, 32)
-                         : axle.driven ? look.brass
-                                       : look.matLineStrong);
+        painter.setBrush(dark ? QColor(30, 32, 32) : axle.driven ? look.brass : look.matLineStrong);
         painter.drawEllipse(centre, r * 0.28, r * 0.28);
         const QString sides = axle.collectsLeft && axle.collectsRight ? tr("left and right")
                               : axle.collectsLeft                     ? tr("left only")
@@ -113,19 +119,20 @@ void paintAxles(QPainter& painter, const MatView& view, const SceneInput& scene,
 }
 
 /// A motor as it lies on the bench: round can, or an open frame with its magnet and armature.
-QRectF paintMotor(QPainter& painter, const MatView& view, const SceneInput& scene,
-                  std::vector<Target>& targets) {
-    const core::Job& job = scene.job;
-    if (!job.motor || !job.body.motor) return {};
+QRectF paintMotor(QPainter& painter, const MatView& view, const core::Job& job,
+                  const core::Unit& unit, std::size_t index, std::vector<Target>& targets) {
+    const core::Body& body = unit.body;
+    if (index >= body.motors.size()) return {};
+    const core::Motor& motor = unit.motors[index];
     const Theme& look = theme();
-    const qreal height = view.size(job.body.height) * 0.22;
+    const qreal height = view.size(body.height) * 0.22;
     const qreal width = height * 1.5;
-    const QPointF centre = view.at(*job.body.motor);
+    const QPointF centre = view.at(body.motors[index]);
     const QRectF box(centre.x() - width / 2, centre.y() - height / 2, width, height);
     const QColor steel(0x9A, 0x9E, 0x9C);
     painter.setPen(QPen(QColor(0x22, 0x24, 0x22), 1.2));
     // Shaft to the nearest driven axle.
-    for (const core::Axle& axle : job.body.axles) {
+    for (const core::Axle& axle : body.axles) {
         if (!axle.driven) continue;
         painter.setPen(QPen(steel, qMax(2.0, view.scale * 0.8)));
         const QPointF wheel = view.at({axle.x, axle.diameter / 2.0});
@@ -137,7 +144,7 @@ QRectF paintMotor(QPainter& painter, const MatView& view, const SceneInput& scen
                                 view.scale * 1.8, view.scale * 1.8));
         break;
     }
-    if (job.motor->kind == core::MotorKind::OpenFrame) {
+    if (motor.kind == core::MotorKind::OpenFrame) {
         painter.setBrush(QColor(0x55, 0x36, 0x2C));  // the magnet across the top
         painter.drawRect(QRectF(box.left(), box.top(), box.width(), box.height() * 0.26));
         painter.setBrush(steel);
@@ -167,19 +174,24 @@ QRectF paintMotor(QPainter& painter, const MatView& view, const SceneInput& scen
                 QRectF(box.right() - box.width() * 0.13, y, box.width() * 0.09, height * 0.14));
         }
     }
-    const auto ohms = core::motorPath(*job.motor);
+    const auto ohms = core::motorPath(motor);
     const QString path = ohms ? qs(core::formatted(*ohms, 3)) : tr("not measured");
+    const QString called = qs(core::motorCalled(job, motor));
     targets.push_back(
-        {box, tr("Motor: path %1. Press to enter a stall test.").arg(path), u"stall "_s, {}});
+        {box,
+         called.isEmpty()
+             ? tr("Motor: path %1. Press to enter a stall test.").arg(path)
+             : tr("Motor, %1: path %2. Press to enter a stall test.").arg(called, path),
+         called.isEmpty() ? u"stall "_s : u"stall of %1 "_s.arg(called),
+         {}});
     return box;
 }
 
 /// A decoder as a small board with its chips and solder pads, to the size its catalogue gives.
-QRectF paintDecoder(QPainter& painter, const MatView& view, const SceneInput& scene,
-                    std::vector<Target>& targets) {
-    const auto seat = core::decoderSeat(scene.job);
+QRectF paintDecoder(QPainter& painter, const SceneInput& scene,
+                    const std::optional<core::Seat>& seat, std::vector<Target>& targets) {
     if (!seat) return {};
-    const QRectF box = view.box(seat->corner, seat->length, seat->height);
+    const QRectF box = scene.units[seat->unit].box(seat->corner, seat->length, seat->height);
     painter.setPen(QPen(QColor(0x10, 0x22, 0x30), 1.2));
     painter.setBrush(QColor(0x1E, 0x5A, 0x86, 150));  // sleeve of heat-shrink round it
     painter.drawRoundedRect(box, 2, 2);
@@ -200,7 +212,7 @@ QRectF paintDecoder(QPainter& painter, const MatView& view, const SceneInput& sc
         painter.setPen(QPen(theme().over, 1.6, Qt::DashLine));
         painter.drawRect(box.adjusted(-3, -3, 3, 3));
     }
-    const core::Decoder& decoder = *scene.job.decoder;
+    const core::Decoder& decoder = scene.job.decoder->part;
     targets.push_back({box,
                        tr("%1: %2 × %3 × %4 with its wires (catalogue). %5")
                            .arg(qs(decoder.name), shown(decoder.length), shown(decoder.width),
@@ -214,14 +226,32 @@ QRectF paintDecoder(QPainter& painter, const MatView& view, const SceneInput& sc
 
 }  // namespace
 
-PartBoxes paintModel(QPainter& painter, const MatView& view, const SceneInput& scene,
-                     std::vector<Target>& targets) {
+PartBoxes paintModel(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets) {
     painter.setRenderHint(QPainter::Antialiasing);
-    paintGround(painter, view, scene.job.body, scene.dark);
-    paintAxles(painter, view, scene, targets);
-    paintBody(painter, view, scene);
+    const core::Job& job = scene.job;
+    int axles = 0;
+    for (std::size_t i = 0; i < job.units.size(); ++i) {
+        const core::Body& body = job.units[i].body;
+        const MatView& view = scene.units[i];
+        paintGround(painter, view, body, scene.dark);
+        paintAxles(painter, view, body, scene.dark, axles, targets);
+        paintBody(painter, view, body, scene.dark);
+        if (scene.dark || job.units.size() == 1) continue;
+        paintLegend(painter, view.at({{}, body.height}) + QPointF(-4, -6),
+                    qs(core::unitCalled(job, i)), Qt::AlignLeft | Qt::AlignBottom, theme().matInk,
+                    theme().mat);
+    }
     if (scene.dark) return {};
-    return {paintMotor(painter, view, scene, targets), paintDecoder(painter, view, scene, targets)};
+    PartBoxes parts;
+    for (std::size_t i = 0; i < job.units.size(); ++i) {
+        for (std::size_t m = 0; m < job.units[i].motors.size(); ++m) {
+            parts.motors.push_back(
+                paintMotor(painter, scene.units[i], job, job.units[i], m, targets));
+        }
+    }
+    const core::Seats seats = core::seats(job);
+    parts.decoder = paintDecoder(painter, scene, seats.decoder, targets);
+    return parts;
 }
 
 }  // namespace glimmet::app

@@ -15,8 +15,12 @@ using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 namespace {
-constexpr qreal leastScale = 0.2;  // pixels for a millimetre
-constexpr qreal mostScale = 80;
+
+bool sameBodies(const core::Job& a, const core::Job& b) {
+    return std::equal(a.units.begin(), a.units.end(), b.units.begin(), b.units.end(),
+                      [](const core::Unit& x, const core::Unit& y) { return x.body == y.body; });
+}
+
 }  // namespace
 
 PictureView::PictureView(QWidget* parent) : QWidget(parent) {
@@ -32,7 +36,7 @@ PictureView::PictureView(QWidget* parent) : QWidget(parent) {
 }
 
 void PictureView::show(const core::Reckoned& facts, LensPainter lens, const std::string& subject) {
-    const bool other = !m_hasJob || facts.job.body != m_job.body;
+    const bool other = !m_hasJob || !sameBodies(facts.job, m_job);
     m_job = facts.job;
     m_hasJob = true;
     m_lens = lens;
@@ -59,40 +63,40 @@ void PictureView::setDark(bool dark) {
 void PictureView::fit() {
     m_fitted = true;
     if (!m_hasJob) return;
-    // Room around for legends, lamps' beams and the mat's numbers.
-    const qreal wide = width() - 120;
-    const qreal high = height() - 84;
-    const qreal scale = qMin(wide / m_job.body.length.value(), high / m_job.body.height.value());
-    m_view.scale = qBound(leastScale, scale, mostScale);
-    m_view.origin = {(width() - m_view.size(m_job.body.length)) / 2,
-                     height() - (height() - m_view.size(m_job.body.height)) / 2 + 4};
+    m_units = trainLayout(m_job, size());
     update();
 }
 
 void PictureView::zoom(qreal factor, const QPointF& about) {
-    const qreal scale = qBound(leastScale, m_view.scale * factor, mostScale);
-    m_view.origin = about + (m_view.origin - about) * (scale / m_view.scale);
-    m_view.scale = scale;
+    for (MatView& unit : m_units) {
+        const qreal scale = qBound(leastScale, unit.scale * factor, mostScale);
+        unit.origin = about + (unit.origin - about) * (scale / unit.scale);
+        unit.scale = scale;
+    }
     m_fitted = false;
     update();
+}
+
+void PictureView::move(const QPointF& by) {
+    for (MatView& unit : m_units) unit.origin += by;
 }
 
 void PictureView::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     m_targets.clear();
-    paintMat(painter, m_view, rect(), m_dark && m_hasJob);
+    paintMat(painter, view(), rect(), m_dark && m_hasJob);
     if (!m_hasJob) return;
-    const SceneInput scene{m_job, m_lamps, m_subject, m_dark};
-    const PartBoxes parts = paintModel(painter, m_view, scene, m_targets);
-    if (!m_dark && m_lens) m_lens({painter, m_view, scene, parts, m_targets});
-    paintLamps(painter, m_view, scene, m_targets);
+    const SceneInput scene{m_job, m_units, m_lamps, m_subject, m_dark};
+    const PartBoxes parts = paintModel(painter, scene, m_targets);
+    if (!m_dark && m_lens) m_lens({painter, scene, parts, m_targets});
+    paintLamps(painter, scene, m_targets);
 
     // How large it is shown: one millimetre of screen for one of the model is "true size".
     const qreal perMillimetre = screen() ? screen()->physicalDotsPerInch() / 25.4 : 3.8;
     const QString size = tr("%1, 1:%2 · shown %3 × true size")
                              .arg(qs(m_job.scale.name),
                                   qs(core::formatted(m_job.scale.ratio, core::Dimension::Ratio)),
-                                  QString::number(m_view.scale / perMillimetre, 'f', 1));
+                                  QString::number(view().scale / perMillimetre, 'f', 1));
     const QColor ink = m_dark ? QColor(0x9A, 0xA0, 0x9A) : theme().matInk;
     paintLegend(painter, QPointF(width() - 10, 8), size, Qt::AlignRight, ink,
                 m_dark ? QColor(0, 0, 0) : theme().mat);
@@ -161,7 +165,7 @@ void PictureView::mouseMoveEvent(QMouseEvent* event) {
         if (!m_moved && by.manhattanLength() < 6) return;
         m_moved = true;
         m_fitted = false;
-        m_view.origin += by;
+        move(by);
         m_grabbed = event->position();
         update();
         return;
@@ -193,16 +197,16 @@ void PictureView::keyPressEvent(QKeyEvent* event) {
             fit();
             return;
         case Qt::Key_Left:
-            m_view.origin.rx() += step;
+            move({step, 0});
             break;
         case Qt::Key_Right:
-            m_view.origin.rx() -= step;
+            move({-step, 0});
             break;
         case Qt::Key_Up:
-            m_view.origin.ry() += step;
+            move({0, step});
             break;
         case Qt::Key_Down:
-            m_view.origin.ry() -= step;
+            move({0, -step});
             break;
         case Qt::Key_Return:
         case Qt::Key_Enter:

@@ -23,7 +23,9 @@ public:
     void fit();
     void zoom(qreal factor, const QPointF& about);
     [[nodiscard]] const std::vector<Target>& targets() const { return m_targets; }
-    [[nodiscard]] const MatView& view() const { return m_view; }
+    /// Of the first unit.
+    [[nodiscard]] const MatView& view() const { return m_units.front(); }
+    [[nodiscard]] const std::vector<MatView>& units() const { return m_units; }
 
 signals:
     void subjectChosen(const std::string& subject);
@@ -45,13 +47,14 @@ protected:
 private:
     [[nodiscard]] const Target* at(const QPointF& where) const;
     void press(const Target& target);
+    void move(const QPointF& by);
     core::Job m_job;
     bool m_hasJob = false;
     std::vector<core::LitLamp> m_lamps;
     std::string m_subject;
     LensPainter m_lens = nullptr;
     bool m_dark = false;
-    MatView m_view;
+    std::vector<MatView> m_units{MatView()};  ///< where each unit stands
     bool m_fitted = true;  ///< follows the size of the window until zoomed or moved
     std::vector<Target> m_targets;
     int m_focused = -1;  ///< index of the target that the keyboard is on

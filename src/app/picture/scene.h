@@ -45,27 +45,38 @@ struct Target {
     QRectF where;                      ///< in pixels
     QString tip;                       ///< what it is and what its numbers rest on
     QString jot;                       ///< start of the jot line that enters it
-    std::string subject;               ///< the lamp group, if it is one
+    std::string subject;               ///< the id of the lamp group, if it is one
     std::vector<LikelyLine> likely{};  ///< whole lines to choose from with one press
 };
 
 struct SceneInput {
     const core::Job& job;
+    const std::vector<MatView>& units;  ///< where each unit stands, all to one scale
     const std::vector<core::LitLamp>& lamps;
-    std::string subject;  ///< lamp group to be stressed
+    std::string subject;  ///< id of the lamp group to be stressed
     bool dark = false;    ///< room lights off
+
+    [[nodiscard]] const MatView& view(const core::Fitted& fitted) const {
+        return units[core::unitAt(job, fitted.unit)];
+    }
+    [[nodiscard]] QPointF at(const core::Fitted& fitted) const {
+        return view(fitted).at(fitted.pose.at);
+    }
+    [[nodiscard]] const core::Body& body(const core::Fitted& fitted) const {
+        return job.units[core::unitAt(job, fitted.unit)].body;
+    }
 };
 
 /// Where parts came to lie in the picture; null where there is none.
 struct PartBoxes {
-    QRectF motor, decoder;
+    std::vector<QRectF> motors;  ///< as core::motorsOf
+    QRectF decoder, bank;
 };
 
 /// What a stage adds to the picture: wires, legends, places to press. Painted between the model
 /// and its lamps, never in the dark.
 struct LensInput {
     QPainter& painter;
-    const MatView& view;
     const SceneInput& scene;
     const PartBoxes& parts;
     std::vector<Target>& targets;
@@ -75,10 +86,15 @@ using LensPainter = void (*)(const LensInput& input);
 void paintMat(QPainter& painter, const MatView& view, const QRectF& area, bool dark);
 /// Ground, body, hollows, axles, motor and decoder. Targets are added as things are painted, so
 /// that pointing always meets what is seen.
-PartBoxes paintModel(QPainter& painter, const MatView& view, const SceneInput& scene,
-                     std::vector<Target>& targets);
-void paintLamps(QPainter& painter, const MatView& view, const SceneInput& scene,
-                std::vector<Target>& targets);
+PartBoxes paintModel(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);
+void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);
+
+/// Where each unit stands so that the train is as large as an area lets it be: one behind the
+/// other, or in rows one under the other. At least one unit.
+[[nodiscard]] std::vector<MatView> trainLayout(const core::Job& job, const QSizeF& area);
+/// Pixels that a millimetre may take.
+inline constexpr qreal leastScale = 0.005;
+inline constexpr qreal mostScale = 80;
 
 /// A wire in its insulation colour with an outline.
 void paintWire(QPainter& painter, const QPainterPath& path, const QColor& insulation, qreal width);

@@ -54,26 +54,8 @@ QString stageTitle(std::string_view stage) {
 
 QString jobCount(int jobs) { return jobs == 1 ? tr("1 job") : tr("%1 jobs").arg(jobs); }
 
-QString bodyName(core::BodyKind kind) {
-    switch (kind) {
-        case core::BodyKind::DockShunter:
-            return tr("Dock shunter");
-        case core::BodyKind::Railcar:
-            return tr("Railcar");
-        case core::BodyKind::Saloon:
-            return tr("Saloon");
-        case core::BodyKind::RotaryPlough:
-            return tr("Rotary plough");
-        case core::BodyKind::Railbus:
-            return tr("Railbus");
-        case core::BodyKind::CraneTender:
-            return tr("Crane tender");
-        case core::BodyKind::Lighthouse:
-            return tr("Lighthouse");
-        case core::BodyKind::QuayHouse:
-            break;
-    }
-    return tr("Quay house");
+QString bodyTitle(const core::BodyDrawing& drawing) {
+    return QCoreApplication::translate("bodies", drawing.title.c_str());
 }
 
 QString unbroken(QString words) {

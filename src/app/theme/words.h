@@ -15,7 +15,7 @@ namespace glimmet::app {
 /// "Measure": the title of a room, translated.
 [[nodiscard]] QString stageTitle(std::string_view stage);
 [[nodiscard]] QString jobCount(int jobs);  ///< "1 job", "12 jobs"
-[[nodiscard]] QString bodyName(core::BodyKind kind);
+[[nodiscard]] QString bodyTitle(const core::BodyDrawing& drawing);
 /// "I_stall" with its index slanted (set low it would be too small to read), for rich text; a
 /// number is never parted from its unit; HTML is escaped.
 [[nodiscard]] QString formulaRich(const QString& formula);

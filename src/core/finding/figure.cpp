@@ -6,24 +6,6 @@
 
 namespace glimmet::core {
 
-std::string_view name(Basis::Kind kind) {
-    switch (kind) {
-        case Basis::Kind::Measured:
-            return "measured";
-        case Basis::Kind::Chosen:
-            return "chosen";
-        case Basis::Kind::Catalogue:
-            return "catalogue";
-        case Basis::Kind::Assumed:
-            return "assumed";
-        case Basis::Kind::Computed:
-            return "computed";
-        case Basis::Kind::Missing:
-            break;
-    }
-    return "missing";
-}
-
 Text words(const Basis& basis) {
     const bool dated = !basis.on.empty();
     const bool detailed = !basis.detail.empty();

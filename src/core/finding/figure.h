@@ -4,6 +4,7 @@
 
 #include "core/quantity/dimension.h"
 #include "core/text.h"
+#include "core/words.h"
 
 #include <optional>
 #include <string>
@@ -25,8 +26,14 @@ struct Basis {
     std::string on;  ///< date of a measurement, ISO 8601; may be empty
     Text detail;     ///< how it was measured, which part, which default
 };
-/// "measured" "chosen" "catalogue" "assumed" "computed" "missing"
-[[nodiscard]] std::string_view name(Basis::Kind kind);
+constexpr auto wordsOf(Basis::Kind) {
+    return std::to_array<Word<Basis::Kind>>({{Basis::Kind::Measured, "measured"},
+                                             {Basis::Kind::Chosen, "chosen"},
+                                             {Basis::Kind::Catalogue, "catalogue"},
+                                             {Basis::Kind::Assumed, "assumed"},
+                                             {Basis::Kind::Computed, "computed"},
+                                             {Basis::Kind::Missing, "missing"}});
+}
 /// "measured 2026-03-02, stalled at 12 V" · "assumed: two silicon drops" · "computed"
 [[nodiscard]] Text words(const Basis& basis);
 

@@ -31,10 +31,17 @@ struct Option {
     bool inPlace = false;  ///< this is how the job stands already
 };
 
+/// What a finding is about: a lamp group, a unit. Empty: the job.
+struct Subject {
+    std::string id;    ///< "L3": stays when it is renamed
+    std::string name;  ///< "front lamp": for people
+    bool operator==(const Subject&) const = default;
+};
+
 struct Finding {
-    std::string id;          ///< stable: "motor.rating", "lamp.current:front lamp"
+    std::string id;          ///< stable: "motor.rating", "lamp.current:L3"
     std::string_view stage;  ///< the name of its room: "measure"; lives as long as the program
-    std::string subject;     ///< what it is about (a lamp group), or empty
+    Subject subject;
     State state{};
     Gravity gravity{};
     Text sentence;  ///< the answer, for a tired person

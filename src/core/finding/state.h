@@ -1,7 +1,7 @@
 // The four things a check can say.
 #pragma once
 
-#include <string_view>
+#include "core/words.h"
 
 namespace glimmet::core {
 
@@ -13,18 +13,11 @@ enum class State {
     Over,
 };
 
-[[nodiscard]] constexpr std::string_view name(State state) {
-    switch (state) {
-        case State::Fine:
-            return "fine";
-        case State::Close:
-            return "close";
-        case State::Ask:
-            return "ask";
-        case State::Over:
-            break;
-    }
-    return "over";
+constexpr auto wordsOf(State) {
+    return std::to_array<Word<State>>({{State::Fine, "fine"},
+                                       {State::Close, "close"},
+                                       {State::Ask, "ask"},
+                                       {State::Over, "over"}});
 }
 
 [[nodiscard]] constexpr State worse(State a, State b) { return a < b ? b : a; }

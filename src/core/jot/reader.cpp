@@ -184,6 +184,7 @@ bool goesBy(const Verb& verb, std::string_view word) {
 std::string pattern(const Verb& verb) {
     std::string made = verb.word;
     for (const Takes& takes : verb.takes) {
+        if (takes.ofSeveral) continue;
         std::string place = (takes.after ? std::string(takes.after) + " " : "") + takes.what;
         if (takes.atMost > 1) place += " …";
         made += takes.needed ? " " + place : " [" + place + "]";
@@ -254,6 +255,7 @@ std::vector<Completion> completions(std::string_view typed, std::span<const Verb
         const Said::Place& place = reading.said.places[i];
         if (place.name || !place.words.empty() || !place.quantities.empty()) continue;
         if (reading.open && reading.open != &takes) continue;
+        if (takes.ofSeveral && takes.names(context).size() < 2) continue;
         if (takes.after && !reading.open) {
             offer(takes.after, takes.what);
         } else if (takes.names) {

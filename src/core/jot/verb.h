@@ -55,6 +55,7 @@ struct Takes {
     const char* unknown = nullptr;  ///< "No lamp goes by “%1”. There are: %2."
     const char* none = nullptr;     ///< where there is nothing that could be named
     bool explained = false;         ///< names are listed with what they say: "front (white)"
+    bool ofSeveral = false;         ///< matters only where there are several: not shown in patterns
 };
 
 struct Said;
@@ -86,9 +87,6 @@ struct Said {
     [[nodiscard]] const Place& at(std::string_view what) const;
     [[nodiscard]] const std::optional<std::string>& name(std::string_view what) const {
         return at(what).name;
-    }
-    [[nodiscard]] bool is(std::string_view what, std::string_view name) const {
-        return at(what).name == name;
     }
     template <class Quantity>
     [[nodiscard]] std::vector<Quantity> all(std::string_view what) const {

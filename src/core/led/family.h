@@ -2,20 +2,23 @@
 #pragma once
 
 #include "core/quantity/quantities.h"
-
-#include <optional>
-#include <string_view>
+#include "core/words.h"
 
 namespace glimmet::core {
 
 enum class LedFamily { Red, Amber, Yellow, Green, TrueGreen, Blue, White, UltraViolet };
-inline constexpr LedFamily ledFamilies[] = {
-    LedFamily::Red,       LedFamily::Amber, LedFamily::Yellow, LedFamily::Green,
-    LedFamily::TrueGreen, LedFamily::Blue,  LedFamily::White,  LedFamily::UltraViolet};
 
-/// "red" "amber" "yellow" "green" (the old GaP kind) "true-green" "blue" "white" "uv".
-[[nodiscard]] std::string_view name(LedFamily family);
-[[nodiscard]] std::optional<LedFamily> ledFamilyNamed(std::string_view name);
+/// "green" is the old GaP kind.
+constexpr auto wordsOf(LedFamily) {
+    return std::to_array<Word<LedFamily>>({{LedFamily::Red, "red"},
+                                           {LedFamily::Amber, "amber"},
+                                           {LedFamily::Yellow, "yellow"},
+                                           {LedFamily::Green, "green"},
+                                           {LedFamily::TrueGreen, "true-green"},
+                                           {LedFamily::Blue, "blue"},
+                                           {LedFamily::White, "white"},
+                                           {LedFamily::UltraViolet, "uv"}});
+}
 
 /// One point of a data sheet or of a measurement: the voltage across the LED at a current.
 struct ForwardPoint {

@@ -8,35 +8,6 @@
 
 namespace glimmet::core {
 
-std::string_view name(LedFamily family) {
-    switch (family) {
-        case LedFamily::Red:
-            return "red";
-        case LedFamily::Amber:
-            return "amber";
-        case LedFamily::Yellow:
-            return "yellow";
-        case LedFamily::Green:
-            return "green";
-        case LedFamily::TrueGreen:
-            return "true-green";
-        case LedFamily::Blue:
-            return "blue";
-        case LedFamily::White:
-            return "white";
-        case LedFamily::UltraViolet:
-            break;
-    }
-    return "uv";
-}
-
-std::optional<LedFamily> ledFamilyNamed(std::string_view wanted) {
-    for (const LedFamily family : ledFamilies) {
-        if (name(family) == wanted) return family;
-    }
-    return {};
-}
-
 FamilyValues familyValues(LedFamily family) {
     const Amperes limit{0.025};
     switch (family) {

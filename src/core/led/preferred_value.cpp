@@ -65,27 +65,6 @@ bool sameValue(double a, double b) { return std::abs(a - b) <= 1e-6 * b; }
 
 }  // namespace
 
-std::string_view name(Series series) {
-    switch (series) {
-        case Series::E6:
-            return "E6";
-        case Series::E12:
-            return "E12";
-        case Series::E24:
-            return "E24";
-        case Series::E96:
-            break;
-    }
-    return "E96";
-}
-
-std::optional<Series> seriesNamed(std::string_view wanted) {
-    for (const Series series : {Series::E6, Series::E12, Series::E24, Series::E96}) {
-        if (name(series) == wanted) return series;
-    }
-    return {};
-}
-
 double tolerance(Series series) {
     switch (series) {
         case Series::E6:

@@ -2,9 +2,7 @@
 #pragma once
 
 #include "core/quantity/quantities.h"
-
-#include <optional>
-#include <string_view>
+#include "core/words.h"
 
 namespace glimmet::core {
 
@@ -14,13 +12,20 @@ enum class RoundingPolicy {
     Nearest,  ///< the closest by ratio
 };
 
-[[nodiscard]] std::string_view name(Series series);
-[[nodiscard]] std::optional<Series> seriesNamed(std::string_view name);
+constexpr auto wordsOf(Series) {
+    return std::to_array<Word<Series>>(
+        {{Series::E6, "E6"}, {Series::E12, "E12"}, {Series::E24, "E24"}, {Series::E96, "E96"}});
+}
+constexpr auto wordsOf(RoundingPolicy) {
+    return std::to_array<Word<RoundingPolicy>>(
+        {{RoundingPolicy::Higher, "higher"}, {RoundingPolicy::Nearest, "nearest"}});
+}
 
 struct ResistorWish {
     Amperes target{};  ///< through every string, > 0
     Series series = Series::E12;
     RoundingPolicy policy = RoundingPolicy::Higher;
+    bool operator==(const ResistorWish&) const = default;
 };
 
 }  // namespace glimmet::core

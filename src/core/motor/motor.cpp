@@ -4,58 +4,6 @@
 
 namespace glimmet::core {
 
-std::string_view name(MotorCondition condition) {
-    switch (condition) {
-        case MotorCondition::Light:
-            return "light";
-        case MotorCondition::Hauling:
-            return "hauling";
-        case MotorCondition::Slipping:
-            return "slipping";
-        case MotorCondition::Stalled:
-            break;
-    }
-    return "stalled";
-}
-
-std::optional<MotorCondition> motorConditionNamed(std::string_view wanted) {
-    for (const MotorCondition condition : motorConditions) {
-        if (name(condition) == wanted) return condition;
-    }
-    return {};
-}
-
-std::string_view name(RatingRule rule) {
-    switch (rule) {
-        case RatingRule::Strict:
-            return "strict";
-        case RatingRule::Slip:
-            return "slip";
-        case RatingRule::Running:
-            break;
-    }
-    return "running";
-}
-
-std::optional<RatingRule> ratingRuleNamed(std::string_view wanted) {
-    for (const RatingRule rule : {RatingRule::Strict, RatingRule::Slip, RatingRule::Running}) {
-        if (name(rule) == wanted) return rule;
-    }
-    return {};
-}
-
-std::string_view name(MotorDemand::What what) {
-    switch (what) {
-        case MotorDemand::What::Running:
-            return "running";
-        case MotorDemand::What::Slip:
-            return "slip";
-        case MotorDemand::What::Stall:
-            break;
-    }
-    return "stall";
-}
-
 std::optional<Ohms> pathResistance(std::span<const MotorReading> readings,
                                    std::optional<Ohms> winding) {
     std::optional<Ohms> lowest;

@@ -56,8 +56,11 @@ struct MotorDemand {
     Amperes limit{};
     State state{};
 };
-/// "running" "slip" "stall"
-[[nodiscard]] std::string_view name(MotorDemand::What what);
+constexpr auto wordsOf(MotorDemand::What) {
+    return std::to_array<Word<MotorDemand::What>>({{MotorDemand::What::Running, "running"},
+                                                   {MotorDemand::What::Slip, "slip"},
+                                                   {MotorDemand::What::Stall, "stall"}});
+}
 
 struct MotorVerdict {
     std::optional<Ohms> path;

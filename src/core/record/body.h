@@ -1,45 +1,20 @@
-// The body of a model as the picture and later the fit need it: a side profile in millimetres,
-// hollows inside, axles, and where lamps can sit.
-//
-// x runs back from the front end, z up from the rail head (from the ground for structures).
+// The body of a unit as the picture and the fit need it: a side profile in millimetres, hollows
+// inside, axles, and where lamps and motors can sit.
 #pragma once
 
-#include "core/quantity/quantities.h"
+#include "core/record/fitted.h"
 
-#include <optional>
 #include <string>
 #include <string_view>
 #include <vector>
 
 namespace glimmet::core {
 
-enum class BodyKind {
-    DockShunter,
-    Railcar,
-    Saloon,
-    RotaryPlough,
-    Railbus,
-    CraneTender,
-    Lighthouse,
-    QuayHouse,
-};
-inline constexpr BodyKind bodyKinds[] = {
-    BodyKind::DockShunter, BodyKind::Railcar,     BodyKind::Saloon,     BodyKind::RotaryPlough,
-    BodyKind::Railbus,     BodyKind::CraneTender, BodyKind::Lighthouse, BodyKind::QuayHouse};
-/// Stable names for files: "dock-shunter" …
-[[nodiscard]] std::string_view name(BodyKind kind);
-[[nodiscard]] std::optional<BodyKind> bodyKindNamed(std::string_view name);
-[[nodiscard]] bool isStructure(BodyKind kind);
-
-struct Point {
-    Millimetres x{}, z{};
-    bool operator==(const Point&) const = default;
-};
-
 struct Cavity {
     std::string name;  ///< "cab floor", "boiler"
     Point corner;      ///< front lower corner
     Millimetres length{}, height{}, width{};
+    Millimetres across{};  ///< its middle, from the centre line to the left
     bool operator==(const Cavity&) const = default;
 };
 
@@ -51,10 +26,6 @@ struct Axle {
     bool operator==(const Axle&) const = default;
 };
 
-enum class Facing { Front, Rear, Inside };
-[[nodiscard]] std::string_view name(Facing facing);  ///< "front" "rear" "inside"
-[[nodiscard]] std::optional<Facing> facingNamed(std::string_view name);
-
 /// A place made for a lamp.
 struct LampSite {
     std::string name;  ///< "front lamp"
@@ -64,21 +35,30 @@ struct LampSite {
 };
 
 struct Body {
-    BodyKind kind{};
+    std::string kind;          ///< id of the drawing it came from: "dock-shunter"
+    bool structure = false;    ///< stands on the ground: no wheels, no couplings
+    bool ownMeasures = false;  ///< measured on the model: no longer a drawing at a scale
     Millimetres length{}, height{}, width{};
     std::vector<Point> profile;                ///< closed outline, at least three points
     std::vector<std::vector<Point>> openings;  ///< windows and doors, closed outlines
+    std::vector<std::vector<Point>> lines;     ///< what else is seen from the side
     std::vector<Cavity> cavities;
     std::vector<Axle> axles;
     std::vector<LampSite> sites;
-    std::optional<Point> motor;  ///< middle of the motor, if there is one
+    std::vector<Point> motors;  ///< middles of the motors there is room for
     bool operator==(const Body&) const = default;
 };
 
-/// A believable body of a kind, to start from, at the given length over buffers (structures:
-/// over the base). Range: length > 0.
-[[nodiscard]] Body bodyTemplate(BodyKind kind, Millimetres length);
-/// A usual length of the kind at a scale ratio (87 for H0).
-[[nodiscard]] Millimetres usualLength(BodyKind kind, double ratio);
+/// A body as it is drawn, in millimetres of the prototype; the shipped ones are data
+/// (resources/bodies), a user's own stand beside them.
+struct BodyDrawing {
+    std::string id;     ///< "dock-shunter"
+    std::string title;  ///< "Dock shunter"
+    std::string group;  ///< "Locomotives", "Wagons" …: how a chooser orders them
+    Body body;
+};
+
+/// The body with every measure times a factor, rounded to 0.01 mm. Range: factor > 0.
+[[nodiscard]] Body scaled(const Body& body, double factor);
 
 }  // namespace glimmet::core

@@ -1,5 +1,6 @@
 #include "core/record/job.h"
 
+#include <algorithm>
 #include <array>
 #include <utility>
 
@@ -14,131 +15,116 @@ std::optional<Scale> scaleNamed(std::string_view wanted) {
     return {};
 }
 
-std::string_view name(SupplyKind kind) {
-    switch (kind) {
-        case SupplyKind::Dcc:
-            return "dcc";
-        case SupplyKind::Dc:
-            return "dc";
-        case SupplyKind::Battery:
-            break;
-    }
-    return "battery";
-}
-
-std::optional<SupplyKind> supplyKindNamed(std::string_view wanted) {
-    for (const SupplyKind kind : {SupplyKind::Dcc, SupplyKind::Dc, SupplyKind::Battery}) {
-        if (name(kind) == wanted) return kind;
-    }
-    return {};
-}
-
-Volts usualVolts(const Supply& supply, const Scale& scale) {
-    if (supply.kind == SupplyKind::Dc) return Volts{12};
-    if (supply.kind == SupplyKind::Battery) return Volts{9};
+Volts usualVolts(Feed feed, const Scale& scale) {
+    if (feed == Feed::BatteryRadio) return Volts{9};
+    if (!isDigital(feed)) return Volts{12};
     if (scale.ratio >= 150) return Volts{12};
     if (scale.ratio >= 60) return Volts{14.5};
     return scale.ratio >= 40 ? Volts{16} : Volts{18};
 }
 
-std::string_view name(FrameKind kind) {
-    switch (kind) {
-        case FrameKind::Insulated:
-            return "insulated";
-        case FrameKind::FrameReturn:
-            return "frame-return";
-        case FrameKind::SplitFrame:
-            break;
+std::string newId(Job& job, char letter) { return letter + std::to_string(++job.lastId); }
+
+Unit newUnit(Job& job, const BodyDrawing& drawing, std::string name) {
+    Unit unit;
+    unit.id = newId(job, 'U');
+    unit.name = std::move(name);
+    unit.body = scaled(drawing.body, 1 / job.scale.ratio);
+    for (std::size_t i = 0; i < unit.body.motors.size(); ++i) {
+        unit.motors.emplace_back();
+        unit.motors.back().id = newId(job, 'M');
     }
-    return "split-frame";
+    return unit;
 }
 
-std::optional<FrameKind> frameKindNamed(std::string_view wanted) {
-    for (const FrameKind kind :
-         {FrameKind::Insulated, FrameKind::FrameReturn, FrameKind::SplitFrame}) {
-        if (name(kind) == wanted) return kind;
-    }
-    return {};
-}
-
-std::string_view name(MotorKind kind) {
-    switch (kind) {
-        case MotorKind::Can:
-            return "can";
-        case MotorKind::Coreless:
-            return "coreless";
-        case MotorKind::OpenFrame:
-            break;
-    }
-    return "open-frame";
-}
-
-std::optional<MotorKind> motorKindNamed(std::string_view wanted) {
-    for (const MotorKind kind : {MotorKind::Can, MotorKind::Coreless, MotorKind::OpenFrame}) {
-        if (name(kind) == wanted) return kind;
-    }
-    return {};
-}
-
-bool LampGroup::operator==(const LampGroup& other) const {
-    return name == other.name && output == other.output && shared == other.shared &&
-           rows == other.rows && wish.target == other.wish.target &&
-           wish.series == other.wish.series && wish.policy == other.wish.policy;
-}
-
-Job newJob(std::string name, BodyKind kind, const Scale& scale) {
+Job newJob(std::string name, const BodyDrawing& drawing, const Scale& scale) {
     Job job;
     job.name = std::move(name);
     job.scale = scale;
-    job.body = bodyTemplate(kind, usualLength(kind, scale.ratio));
-    if (isStructure(kind) || !job.body.motor) job.supply.kind = SupplyKind::Dc;
-    if (kind == BodyKind::Saloon) job.supply.kind = SupplyKind::Dcc;
-    if (job.body.motor) job.motor = Motor{};
+    job.feed = drawing.body.structure ? Feed::FixedDc : Feed::TwoRailDcc;
+    job.units.push_back(newUnit(job, drawing, {}));
     return job;
 }
 
-Body usualBody(const Body& like, Millimetres length) {
-    Body made = bodyTemplate(like.kind, length);
-    for (std::size_t i = 0; i < made.axles.size() && i < like.axles.size(); ++i) {
-        made.axles[i].collectsLeft = like.axles[i].collectsLeft;
-        made.axles[i].collectsRight = like.axles[i].collectsRight;
-    }
-    return made;
-}
-
-Job withBody(Job job, const Body& body) {
-    const Body before = std::exchange(job.body, body);
-    const auto moved = [&](const Lamp& lamp) -> Point {
+Job withBody(Job job, std::size_t unit, const Body& body) {
+    const std::string id = job.units[unit].id;
+    const Body before = std::exchange(job.units[unit].body, body);
+    const auto moved = [&](const Fitted& lamp) -> Point {
         for (std::size_t i = 0; i < before.sites.size() && i < body.sites.size(); ++i) {
             const LampSite& site = before.sites[i];
-            if (site.name == lamp.site && site.at == lamp.at && body.sites[i].name == site.name) {
+            if (site.name == lamp.place && site.at == lamp.pose.at &&
+                body.sites[i].name == site.name) {
                 return body.sites[i].at;
             }
         }
-        return {lamp.at.x * (body.length / before.length).value(),
-                lamp.at.z * (body.height / before.height).value()};
+        return {lamp.pose.at.x * (body.length / before.length).value(),
+                lamp.pose.at.z * (body.height / before.height).value()};
     };
     for (LampGroup& group : job.groups) {
         for (LampRow& row : group.rows) {
-            for (Lamp& lamp : row.lamps) lamp.at = moved(lamp);
+            for (Lamp& lamp : row.lamps) {
+                if (lamp.fitted.unit == id) lamp.fitted.pose.at = moved(lamp.fitted);
+            }
         }
     }
     return job;
+}
+
+bool isStructure(const Job& job) { return job.units.front().body.structure; }
+
+Millimetres startOf(const Job& job, std::size_t unit) {
+    Millimetres start{0};
+    for (std::size_t i = 0; i < unit; ++i) {
+        start += job.units[i].body.length;
+        if (i < job.couplings.size()) start += job.couplings[i].gap;
+    }
+    return start;
+}
+
+Millimetres lengthOf(const Job& job) {
+    return startOf(job, job.units.size() - 1) + job.units.back().body.length;
+}
+
+std::size_t unitAt(const Job& job, std::string_view id) {
+    const auto found = std::find_if(job.units.begin(), job.units.end(),
+                                    [&](const Unit& unit) { return unit.id == id; });
+    return found == job.units.end() ? 0 : static_cast<std::size_t>(found - job.units.begin());
+}
+
+std::string unitCalled(const Job& job, std::size_t unit) {
+    if (job.units.size() == 1) return {};
+    const std::string& name = job.units[unit].name;
+    return name.empty() ? std::to_string(unit + 1) : name;
+}
+
+std::vector<MotorAt> motorsOf(const Job& job) {
+    std::vector<MotorAt> all;
+    for (std::size_t i = 0; i < job.units.size(); ++i) {
+        for (const Motor& motor : job.units[i].motors) all.push_back({i, &motor});
+    }
+    return all;
 }
 
 const LampGroup* groupNamed(const Job& job, std::string_view wanted) {
     for (const LampGroup& group : job.groups) {
-        if (group.name == wanted) return &group;
+        if (group.name == wanted || group.id == wanted) return &group;
     }
     return nullptr;
 }
 
 const DecoderOutput* outputNamed(const Job& job, std::string_view wanted) {
     if (!job.decoder) return nullptr;
-    for (const DecoderOutput& output : job.decoder->outputs) {
+    for (const DecoderOutput& output : job.decoder->part.outputs) {
         if (output.name == wanted) return &output;
     }
     return nullptr;
+}
+
+House houseOf(const Job& job, const House& house) {
+    House made = house;
+    made.rule = job.rule.value_or(house.rule);
+    made.closeMargin = job.closeMargin.value_or(house.closeMargin);
+    return made;
 }
 
 }  // namespace glimmet::core

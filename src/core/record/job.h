@@ -1,12 +1,12 @@
 // The record of one model on the bench: what it is, what was measured, what was chosen.
 #pragma once
 
-#include "core/record/body.h"
 #include "core/record/house.h"
 #include "core/record/lamps.h"
-#include "core/record/motor.h"
 #include "core/record/part.h"
+#include "core/record/reserve.h"
 #include "core/record/supply.h"
+#include "core/record/unit.h"
 
 #include <optional>
 #include <string>
@@ -22,8 +22,8 @@ struct Scale {
 /// "Z" "N" "TT" "H0" "0" "1" "G" with their usual ratios.
 [[nodiscard]] std::optional<Scale> scaleNamed(std::string_view name);
 
-/// Volts usual on the track of a scale: 12 V up to N, 14.5 V up to H0, 16 V for 0, 18 V above.
-[[nodiscard]] Volts usualVolts(const Supply& supply, const Scale& scale);
+/// Volts usual for a feed: on digital track 12 V up to N, 14.5 V up to H0, 16 V for 0, 18 V above.
+[[nodiscard]] Volts usualVolts(Feed feed, const Scale& scale);
 
 struct Note {
     std::string on;
@@ -38,35 +38,67 @@ struct TimeSpent {
     bool operator==(const TimeSpent&) const = default;
 };
 
+struct FittedDecoder {
+    Decoder part;
+    std::optional<Fitted> seat;  ///< nothing: where the picture finds room
+    bool operator==(const FittedDecoder&) const = default;
+};
+
 struct Job {
     std::string name;
     std::string owner;  ///< empty: the workshop's own
     std::string wish;   ///< what the owner asked for or complained of
     Scale scale;
-    Body body;
+    Feed feed = Feed::TwoRailDcc;
     Supply supply;
-    std::optional<Motor> motor;
-    std::optional<Decoder> decoder;
-    RatingRule rule = RatingRule::Slip;
-    double closeMargin = 0.15;
+    int lastId = 0;                   ///< the number that the last id got
+    std::vector<Unit> units;          ///< at least one, from the front
+    std::vector<Coupling> couplings;  ///< between each unit and the next
+    std::optional<FittedDecoder> decoder;
+    std::optional<FittedBank> bank;
     std::vector<LampGroup> groups;
+    std::optional<RatingRule> rule;  ///< where this job is judged otherwise than the house does
+    std::optional<double> closeMargin;
     std::vector<Note> notes;
     std::vector<TimeSpent> times;
     bool operator==(const Job&) const = default;
 };
 
-/// A new job of a kind, with the usual body of that kind and scale and nothing measured.
-[[nodiscard]] Job newJob(std::string name, BodyKind kind, const Scale& scale);
+/// A new job with one unit drawn so, in a scale, and nothing measured.
+[[nodiscard]] Job newJob(std::string name, const BodyDrawing& drawing, const Scale& scale);
 
-/// The usual body of its kind at a length, with the wheels that collect on this one. A body that
-/// equals its own usual one was never given a profile of its own.
-[[nodiscard]] Body usualBody(const Body& like, Millimetres length);
+/// The next id of a letter: "L7".
+[[nodiscard]] std::string newId(Job& job, char letter);
 
-/// The job in another body of its kind: lamps at a site of it move to where that site is now, the
-/// others keep their share of length and height.
-[[nodiscard]] Job withBody(Job job, const Body& body);
+/// A unit of a drawing at the job's scale, with a motor for each place of one.
+[[nodiscard]] Unit newUnit(Job& job, const BodyDrawing& drawing, std::string name);
+
+/// The job with another body for a unit: lamps at a site of it move to where that site is now, the
+/// others keep their share of length and height. Precondition: unit < units.
+[[nodiscard]] Job withBody(Job job, std::size_t unit, const Body& body);
+
+/// A building stands alone and has no wheels.
+[[nodiscard]] bool isStructure(const Job& job);
+/// Where a unit's front end stands, from the front of the train.
+[[nodiscard]] Millimetres startOf(const Job& job, std::size_t unit);
+/// The whole train, over the bodies.
+[[nodiscard]] Millimetres lengthOf(const Job& job);
+/// Precondition: the id is of a unit; a record that was read has no others.
+[[nodiscard]] std::size_t unitAt(const Job& job, std::string_view id);
+/// "" for the only unit, else its name or, without one, its number: "2".
+[[nodiscard]] std::string unitCalled(const Job& job, std::size_t unit);
+
+struct MotorAt {
+    std::size_t unit;
+    const Motor* motor;
+};
+/// Every motor, from the front.
+[[nodiscard]] std::vector<MotorAt> motorsOf(const Job& job);
 
 [[nodiscard]] const LampGroup* groupNamed(const Job& job, std::string_view name);
 [[nodiscard]] const DecoderOutput* outputNamed(const Job& job, std::string_view name);
+
+/// The house with what this job has otherwise.
+[[nodiscard]] House houseOf(const Job& job, const House& house);
 
 }  // namespace glimmet::core

@@ -2,21 +2,20 @@
 #pragma once
 
 #include "core/led/series.h"
-#include "core/record/body.h"
+#include "core/record/fitted.h"
 #include "core/record/part.h"
 
 #include <optional>
 #include <string>
+#include <variant>
 #include <vector>
 
 namespace glimmet::core {
 
 struct Lamp {
-    std::string site;  ///< name of the site it sits in, or a name of its own
+    Fitted fitted;
     LampPart part;
     bool measured = false;  ///< its forward point was read at the bench, not in a catalogue
-    Point at;
-    Facing facing{};
     bool operator==(const Lamp&) const = default;
 };
 
@@ -27,14 +26,33 @@ struct LampRow {
     bool operator==(const LampRow&) const = default;
 };
 
+/// Each row by itself between the common wire and the output.
+struct OwnResistors {
+    bool operator==(const OwnResistors&) const = default;
+};
+/// All rows behind one resistor; a row's own may be there besides.
+struct SharedResistor {
+    Ohms value{};  ///< > 0
+    bool operator==(const SharedResistor&) const = default;
+};
+/// How the rows of a group are connected; the other wirings come here beside these.
+using Connection = std::variant<OwnResistors, SharedResistor>;
+
 /// All lamps on one decoder output, or on the supply ("supply") where there is no decoder.
 struct LampGroup {
+    std::string id;      ///< "L3"
     std::string name;    ///< "front lamp"; unique in the job
     std::string output;  ///< name of the decoder output, or "supply"
-    Ohms shared{};       ///< one resistor for the whole group; 0: none
+    Connection connection;
     std::vector<LampRow> rows;
     ResistorWish wish{Amperes{0.005}, Series::E12, RoundingPolicy::Higher};
-    bool operator==(const LampGroup& other) const;
+    bool operator==(const LampGroup&) const = default;
+
+    /// The resistor that all rows share; 0: none.
+    [[nodiscard]] Ohms shared() const {
+        const auto* one = std::get_if<SharedResistor>(&connection);
+        return one ? one->value : Ohms{0};
+    }
 };
 
 inline constexpr const char* supplyOutput = "supply";

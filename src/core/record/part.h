@@ -4,6 +4,8 @@
 
 #include "core/led/family.h"
 #include "core/quantity/quantities.h"
+#include "core/record/body.h"
+#include "core/record/reserve.h"
 
 #include <optional>
 #include <string>
@@ -18,8 +20,13 @@ enum class OutputKind {
     ConstantCurrent,  ///< sets the LED's current itself
     Unknown,
 };
-[[nodiscard]] std::string_view name(OutputKind kind);
-[[nodiscard]] std::optional<OutputKind> outputKindNamed(std::string_view name);
+constexpr auto wordsOf(OutputKind) {
+    return std::to_array<Word<OutputKind>>({{OutputKind::LowSide, "low-side"},
+                                            {OutputKind::LogicLevel, "logic-level"},
+                                            {OutputKind::LampSupply, "lamp-supply"},
+                                            {OutputKind::ConstantCurrent, "constant-current"},
+                                            {OutputKind::Unknown, "unknown"}});
+}
 
 struct DecoderOutput {
     std::string name;  ///< "front", "rear", "1" …
@@ -57,12 +64,18 @@ struct LampPart {
     bool operator==(const LampPart&) const = default;
 };
 
+/// What can be fitted, and what bodies are drawn.
 struct Catalogue {
     std::vector<Decoder> decoders;
     std::vector<LampPart> lamps;
+    std::vector<BankPart> banks;
+    std::vector<BodyDrawing> bodies;
 };
 
 [[nodiscard]] const Decoder* decoderNamed(const Catalogue& catalogue, std::string_view idOrName);
 [[nodiscard]] const LampPart* lampNamed(const Catalogue& catalogue, std::string_view idOrName);
+[[nodiscard]] const BankPart* bankNamed(const Catalogue& catalogue, std::string_view idOrName);
+/// By id or title.
+[[nodiscard]] const BodyDrawing* bodyNamed(const Catalogue& catalogue, std::string_view idOrTitle);
 
 }  // namespace glimmet::core

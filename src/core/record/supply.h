@@ -1,21 +1,36 @@
-// What feeds a model, as it was found.
+// What feeds a model and how it is commanded, as it was found.
 #pragma once
 
 #include "core/quantity/quantities.h"
 #include "core/record/measured.h"
+#include "core/words.h"
 
 #include <optional>
-#include <string_view>
 
 namespace glimmet::core {
 
-enum class SupplyKind { Dcc, Dc, Battery };
-[[nodiscard]] std::string_view name(SupplyKind kind);  ///< "dcc" "dc" "battery"
-[[nodiscard]] std::optional<SupplyKind> supplyKindNamed(std::string_view name);
+/// Stages, kinds of pickup, checks and settings follow from it.
+enum class Feed {
+    TwoRailDcc,
+    ThreeRailDigital,  ///< outer rails one pole, a slider on the middle the other
+    PlainDc,           ///< on the rails; it reverses with the direction
+    BatteryRadio,
+    FixedDc,  ///< a supply that never reverses: structures
+};
+constexpr auto wordsOf(Feed) {
+    return std::to_array<Word<Feed>>({{Feed::TwoRailDcc, "two-rail-dcc"},
+                                      {Feed::ThreeRailDigital, "three-rail-digital"},
+                                      {Feed::PlainDc, "plain-dc"},
+                                      {Feed::BatteryRadio, "battery-radio"},
+                                      {Feed::FixedDc, "fixed-dc"}});
+}
+/// The full track volts lie on it all the time, alternating.
+[[nodiscard]] constexpr bool isDigital(Feed feed) {
+    return feed == Feed::TwoRailDcc || feed == Feed::ThreeRailDigital;
+}
 
-/// What feeds the model. What is not measured is assumed from the scale or the house defaults.
+/// What is not measured is assumed from feed and scale or from the house.
 struct Supply {
-    SupplyKind kind = SupplyKind::Dcc;
     std::optional<Measured<Volts>> volts;
     std::optional<Measured<Volts>> rectifier;
     std::optional<Measured<Volts>> bridge;

@@ -65,18 +65,6 @@ Spans lost(const std::vector<CollectingAxle>& axles, bool CollectingAxle::*colle
 
 }  // namespace
 
-std::string_view name(Rails rails) {
-    switch (rails) {
-        case Rails::Left:
-            return "left";
-        case Rails::Right:
-            return "right";
-        case Rails::Both:
-            break;
-    }
-    return "both";
-}
-
 Result<std::vector<Outage>> outages(const std::vector<CollectingAxle>& axles,
                                     const std::vector<DeadLength>& dead) {
     const auto collects = [&](bool CollectingAxle::*side) {

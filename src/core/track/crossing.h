@@ -3,6 +3,7 @@
 
 #include "core/quantity/quantities.h"
 #include "core/result.h"
+#include "core/words.h"
 
 #include <vector>
 
@@ -16,7 +17,10 @@ struct CollectingAxle {
 
 enum class Rails { Left, Right, Both };
 /// "left" "right" "both"
-[[nodiscard]] std::string_view name(Rails rails);
+constexpr auto wordsOf(Rails) {
+    return std::to_array<Word<Rails>>(
+        {{Rails::Left, "left"}, {Rails::Right, "right"}, {Rails::Both, "both"}});
+}
 
 /// A length of rail that gives no power. Both ends count as dead.
 struct DeadLength {

@@ -17,7 +17,7 @@ struct Jotted {
     Text meaning;            ///< everything that was understood: "Stall test: 1.15 A at 12 V"
     Job after;               ///< the job with it
     std::string_view stage;  ///< the room whose line it is; empty: shown wherever one is
-    std::string subject;     ///< the group it touches, or empty
+    std::string subject;     ///< id of the group it touches, or empty
 };
 
 /// Reads one line against a job. Pure: the job itself is not touched.

@@ -80,7 +80,7 @@ Ohms commonOf(const Job& job, const LampGroup& group, Ohms& series, bool& known)
     const DecoderOutput* output = outputNamed(job, group.output);
     series = output && output->series ? *output->series : Ohms{0};
     known = group.output == supplyOutput || (output && output->series.has_value());
-    return series + group.shared;
+    return series + group.shared();
 }
 
 Volts switchDrop(const Job& job, const LampGroup& group, const House& house) {
@@ -177,7 +177,7 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
         for (std::size_t r = 0; r < group.rows.size(); ++r) {
             for (const Lamp& lamp : group.rows[r].lamps) {
                 LitLamp lit;
-                lit.group = group.name;
+                lit.group = group.id;
                 lit.name =
                     group.rows.size() == 1 ? group.name : group.name + "/" + std::to_string(r + 1);
                 lit.output = group.output;

@@ -46,8 +46,8 @@ inline constexpr Amperes glowCurrent{0.0001};
 
 /// A lamp as the eye finds it in a dark room.
 struct LitLamp {
-    std::string group;
-    std::string name;  ///< group and row: "headlamps A/2"
+    std::string group;  ///< id
+    std::string name;   ///< group and row: "headlamps A/2"
     std::string output;
     const Lamp* lamp = nullptr;  ///< in the job it was made from
     Amperes current{};

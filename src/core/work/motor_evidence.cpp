@@ -26,4 +26,42 @@ std::optional<Ohms> motorPath(const Motor& motor) {
     return pathResistance(evidence.readings, evidence.winding);
 }
 
+MotorEvidence driveEvidence(const Job& job) {
+    const std::vector<MotorAt> motors = motorsOf(job);
+    if (motors.size() == 1) return motorEvidence(*motors.front().motor);
+    MotorEvidence all;
+    if (motors.empty()) return all;
+    for (const MotorCondition condition :
+         {MotorCondition::Light, MotorCondition::Hauling, MotorCondition::Slipping}) {
+        MotorReading sum{condition, Volts{0}, Amperes{0}, {}};
+        bool each = true;
+        for (const MotorAt& at : motors) {
+            const auto largest = largestReading(motorEvidence(*at.motor).readings, condition);
+            each = each && largest;
+            if (largest) sum.amps += *largest;
+        }
+        if (each) all.readings.push_back(std::move(sum));
+    }
+    double conductance = 0;
+    for (const MotorAt& at : motors) {
+        const auto path = motorPath(*at.motor);
+        if (!path) return all;
+        conductance += 1 / path->value();
+    }
+    all.winding = Ohms{1 / conductance};
+    return all;
+}
+
+std::string motorCalled(const Job& job, const Motor& wanted) {
+    const std::vector<MotorAt> motors = motorsOf(job);
+    if (motors.size() == 1) return {};
+    for (std::size_t i = 0; i < motors.size(); ++i) {
+        if (motors[i].motor->id != wanted.id) continue;
+        const Unit& unit = job.units[motors[i].unit];
+        if (unit.motors.size() == 1 && !unit.name.empty()) return unit.name;
+        return "motor " + std::to_string(i + 1);
+    }
+    return {};
+}
+
 }  // namespace glimmet::core

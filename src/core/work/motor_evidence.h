@@ -1,10 +1,11 @@
-// What a motor's record says about its current.
+// What the record of a model's motors says about their current.
 #pragma once
 
 #include "core/motor/motor.h"
-#include "core/record/motor.h"
+#include "core/record/job.h"
 
 #include <optional>
+#include <string>
 #include <vector>
 
 namespace glimmet::core {
@@ -22,5 +23,14 @@ struct MotorEvidence {
 
 /// Resistance of the path through the motor at rest, if it is known (core/motor/motor.h).
 [[nodiscard]] std::optional<Ohms> motorPath(const Motor& motor);
+
+/// All motors of a job as the one decoder sees them, side by side: currents add, as far as each
+/// motor was read in that condition; paths are parallel, where all are known (as `winding`).
+/// Of one motor: its own evidence.
+[[nodiscard]] MotorEvidence driveEvidence(const Job& job);
+
+/// "" for the only motor, else its unit's name, with a number where that has several: "rear car",
+/// "motor 2".
+[[nodiscard]] std::string motorCalled(const Job& job, const Motor& motor);
 
 }  // namespace glimmet::core

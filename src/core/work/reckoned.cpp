@@ -2,9 +2,9 @@
 
 namespace glimmet::core {
 
-const GroupState* Reckoned::group(std::string_view name) const {
+const GroupState* Reckoned::group(std::string_view id) const {
     for (std::size_t i = 0; i < groups.size(); ++i) {
-        if (job.groups[i].name == name) return groups[i] ? &*groups[i] : nullptr;
+        if (job.groups[i].id == id) return groups[i] ? &*groups[i] : nullptr;
     }
     return nullptr;
 }
@@ -18,8 +18,10 @@ Amperes Reckoned::outputsOn() const {
 }
 
 Reckoned reckoned(const Job& job, const House& house, const Catalogue& catalogue) {
-    Reckoned made{job, house, catalogue, {}};
-    for (const LampGroup& group : job.groups) made.groups.push_back(groupState(job, group, house));
+    Reckoned made{job, houseOf(job, house), catalogue, {}};
+    for (const LampGroup& group : job.groups) {
+        made.groups.push_back(groupState(job, group, made.house));
+    }
     return made;
 }
 

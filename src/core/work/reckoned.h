@@ -12,12 +12,12 @@ namespace glimmet::core {
 /// Holds only what two stages read; no stage writes it. What it refers to must outlive it.
 struct Reckoned {
     const Job& job;
-    const House& house;
+    House house;  ///< with what this job has otherwise
     const Catalogue& catalogue;
     std::vector<Result<GroupState>> groups;  ///< as Job::groups
 
-    /// Nothing where no group goes by that name or it could not be solved.
-    [[nodiscard]] const GroupState* group(std::string_view name) const;
+    /// Nothing where no group has that id or it could not be solved.
+    [[nodiscard]] const GroupState* group(std::string_view id) const;
     /// What the lamps take with every output on; groups straight on the supply do not count.
     [[nodiscard]] Amperes outputsOn() const;
 };

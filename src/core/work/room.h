@@ -15,7 +15,8 @@ namespace glimmet::core {
 
 /// A finding without its words: quick enough to be asked for many times.
 struct Verdict {
-    std::string id, subject;
+    std::string id;
+    Subject subject;
     State state{};
     Gravity gravity{};
 };
@@ -31,7 +32,7 @@ public:
 
     /// `words` fills sentence, figures, options of the finding; it may not change its state.
     template <class Words>
-    void say(std::string id, std::string subject, State state, Gravity gravity, Words&& words) {
+    void say(std::string id, Subject subject, State state, Gravity gravity, Words&& words) {
         if (m_verdicts) {
             m_verdicts->push_back({std::move(id), std::move(subject), state, gravity});
             return;

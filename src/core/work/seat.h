@@ -1,4 +1,5 @@
-// Where the decoder is drawn: the first hollow that holds it with its wires, else the roomiest.
+// Where the decoder and the bank are drawn: where they were put, else in the first hollow that
+// holds them with their wires beside what is there already, else in the roomiest.
 #pragma once
 
 #include "core/record/job.h"
@@ -8,13 +9,16 @@
 namespace glimmet::core {
 
 struct Seat {
-    Point corner;  ///< front lower corner
+    std::size_t unit = 0;
+    Point corner;  ///< front lower corner, in its unit
     Millimetres length{}, height{};
     std::string hollow;  ///< name of the cavity; empty where the body has none
     bool fits = false;   ///< in length, height and width
 };
+struct Seats {
+    std::optional<Seat> decoder, bank;
+};
 
-/// Nothing where no decoder is chosen.
-[[nodiscard]] std::optional<Seat> decoderSeat(const Job& job);
+[[nodiscard]] Seats seats(const Job& job);
 
 }  // namespace glimmet::core

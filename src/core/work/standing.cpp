@@ -37,7 +37,7 @@ const Finding* leading(const std::vector<Finding>& findings, std::string_view st
     const Finding* lead = nullptr;
     for (const Finding& finding : findings) {
         if (finding.stage != stage) continue;
-        if (!subject.empty() && finding.subject != subject) continue;
+        if (!subject.empty() && finding.subject.id != subject) continue;
         if (!lead || lead->state < finding.state) lead = &finding;
     }
     return lead;
@@ -50,22 +50,6 @@ Text nextAction(const std::vector<Finding>& findings) {
         if (!next || next->state < finding.state) next = &finding;
     }
     return next ? next->action : text("nothing to do");
-}
-
-std::string_view name(StageStanding::Kind kind) {
-    switch (kind) {
-        case StageStanding::Kind::Done:
-            return "done";
-        case StageStanding::Kind::Here:
-            return "here";
-        case StageStanding::Kind::Ahead:
-            return "ahead";
-        case StageStanding::Kind::Blocked:
-            return "blocked";
-        case StageStanding::Kind::Waiting:
-            break;
-    }
-    return "waiting";
 }
 
 std::vector<StageStanding> standing(const Job& job, const std::vector<Finding>& findings) {

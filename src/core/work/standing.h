@@ -29,15 +29,20 @@ struct StageStanding {
 /// Of the rooms that apply to the job, in working order.
 [[nodiscard]] std::vector<StageStanding> standing(const Job& job,
                                                   const std::vector<Finding>& findings);
-/// "done" "here" "ahead" "blocked" "waiting"
-[[nodiscard]] std::string_view name(StageStanding::Kind kind);
+constexpr auto wordsOf(StageStanding::Kind) {
+    return std::to_array<Word<StageStanding::Kind>>({{StageStanding::Kind::Done, "done"},
+                                                     {StageStanding::Kind::Here, "here"},
+                                                     {StageStanding::Kind::Ahead, "ahead"},
+                                                     {StageStanding::Kind::Blocked, "blocked"},
+                                                     {StageStanding::Kind::Waiting, "waiting"}});
+}
 
 /// The gravest state, and the first thing to do about the job in a few words.
 [[nodiscard]] State worstState(const std::vector<Finding>& findings);
 [[nodiscard]] Text nextAction(const std::vector<Finding>& findings);
 
-/// The finding that speaks for a stage or, with a subject, for one thing of it: the gravest,
-/// the first of equals; nullptr when there is none.
+/// The finding that speaks for a stage or, with the id of a subject, for one thing of it: the
+/// gravest, the first of equals; nullptr when there is none.
 [[nodiscard]] const Finding* leading(const std::vector<Finding>& findings, std::string_view stage,
                                      std::string_view subject = {});
 

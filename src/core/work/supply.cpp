@@ -11,20 +11,22 @@ Figure given(Text name, const char* symbol, const std::optional<Measured<Volts>>
 }
 
 /// A plain DC or battery supply reaches the lamps without a decoder's rectifier.
-bool rectified(const Job& job) { return job.supply.kind == SupplyKind::Dcc || job.decoder; }
+bool rectified(const Job& job) { return isDigital(job.feed) || job.decoder; }
 
 }  // namespace
 
 Figure trackFigure(const Job& job) {
-    const Volts usual = usualVolts(job.supply, job.scale);
-    switch (job.supply.kind) {
-        case SupplyKind::Dcc:
+    const Volts usual = usualVolts(job.feed, job.scale);
+    switch (job.feed) {
+        case Feed::TwoRailDcc:
+        case Feed::ThreeRailDigital:
             return given(text("Track volts"), "V_track", job.supply.volts, usual,
                          text("usual on %1 track", job.scale.name), "track ");
-        case SupplyKind::Dc:
+        case Feed::PlainDc:
+        case Feed::FixedDc:
             return given(text("Supply volts"), "V_track", job.supply.volts, usual,
                          text("a usual DC supply"), "track ");
-        case SupplyKind::Battery:
+        case Feed::BatteryRadio:
             break;
     }
     return given(text("Battery volts"), "V_track", job.supply.volts, usual,

@@ -24,10 +24,6 @@ QVariant ShelfModel::data(const QModelIndex& index, int role) const {
             return qs(entry.name);
         case IdRole:
             return QVariant::fromValue(entry.id);
-        case KindRole:
-            return static_cast<int>(entry.kind);
-        case RatioRole:
-            return entry.ratio;
         case KnownRole:
             return known;
         case StateRole:
@@ -35,14 +31,38 @@ QVariant ShelfModel::data(const QModelIndex& index, int role) const {
         case NextRole:
             return known ? said(standing->second.next) : QString();
         case Qt::AccessibleTextRole:
-        case Qt::ToolTipRole:
-            return known ? tr("%1, %2. %3: %4")
-                               .arg(qs(entry.name), bodyName(entry.kind),
-                                    stateWord(standing->second.state), said(standing->second.next))
-                         : tr("%1, %2").arg(qs(entry.name), bodyName(entry.kind));
+        case Qt::ToolTipRole: {
+            QStringList titles;
+            for (const core::BodyDrawing* drawing : drawn(entry)) titles << bodyTitle(*drawing);
+            if (titles.isEmpty()) titles << qs(entry.bodies);
+            const QString called = tr("%1, %2").arg(qs(entry.name), titles.join(u" + "_s));
+            return known ? tr("%1. %2: %3")
+                               .arg(called, stateWord(standing->second.state),
+                                    said(standing->second.next))
+                         : called;
+        }
         default:
             return {};
     }
+}
+
+std::vector<const core::BodyDrawing*> ShelfModel::drawn(const store::JobEntry& entry) const {
+    std::vector<const core::BodyDrawing*> all;
+    if (!m_drawings) return all;
+    for (const QString& id : qs(entry.bodies).split(u'+')) {
+        for (const core::BodyDrawing& drawing : *m_drawings) {
+            if (qs(drawing.id) == id) all.push_back(&drawing);
+        }
+    }
+    return all;
+}
+
+std::vector<const core::Body*> ShelfModel::bodiesOf(const QModelIndex& index) const {
+    std::vector<const core::Body*> all;
+    for (const auto* drawing : drawn(m_all[m_shown[static_cast<std::size_t>(index.row())]])) {
+        all.push_back(&drawing->body);
+    }
+    return all;
 }
 
 int ShelfModel::rowOf(store::JobId id) const {
@@ -84,9 +104,9 @@ void ShelfModel::setStandings(const std::vector<ShelfStanding>& standings) {
     if (changed && !m_shown.empty()) emit dataChanged(index(0), index(rowCount() - 1));
 }
 
-void ShelfModel::rename(store::JobId id, const std::string& name, core::BodyKind kind,
+void ShelfModel::rename(store::JobId id, const std::string& name, const std::string& bodies,
                         double ratio) {
-    const store::JobEntry renamed{id, name, kind, ratio};
+    const store::JobEntry renamed{id, name, bodies, ratio};
     const auto entry = std::find_if(m_all.begin(), m_all.end(),
                                     [&](const store::JobEntry& each) { return each.id == id; });
     if (entry == m_all.end() || *entry == renamed) return;

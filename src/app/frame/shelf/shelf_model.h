@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/finding/finding.h"
+#include "core/record/part.h"
 #include "store/workshop.h"
 
 #include <QAbstractListModel>
@@ -24,8 +25,13 @@ struct ShelfStanding {
 class ShelfModel : public QAbstractListModel {
     Q_OBJECT
 public:
-    enum Role { IdRole = Qt::UserRole, KindRole, RatioRole, StateRole, KnownRole, NextRole };
+    enum Role { IdRole = Qt::UserRole, StateRole, KnownRole, NextRole };
     explicit ShelfModel(QObject* parent = nullptr);
+
+    /// The drawings that jobs name; they must outlive the model.
+    void setDrawings(const std::vector<core::BodyDrawing>& drawings) { m_drawings = &drawings; }
+    /// The units of a row, as far as they are drawn.
+    [[nodiscard]] std::vector<const core::Body*> bodiesOf(const QModelIndex& index) const;
 
     [[nodiscard]] int rowCount(const QModelIndex& parent = {}) const override;
     [[nodiscard]] QVariant data(const QModelIndex& index, int role) const override;
@@ -37,10 +43,12 @@ public:
     /// Only these are shown; nothing: all.
     void setFilter(std::optional<std::unordered_set<store::JobId>> shown);
     void setStandings(const std::vector<ShelfStanding>& standings);
-    void rename(store::JobId id, const std::string& name, core::BodyKind kind, double ratio);
+    void rename(store::JobId id, const std::string& name, const std::string& bodies, double ratio);
 
 private:
     void applyFilter();
+    [[nodiscard]] std::vector<const core::BodyDrawing*> drawn(const store::JobEntry& entry) const;
+    const std::vector<core::BodyDrawing>* m_drawings = nullptr;
     std::vector<store::JobEntry> m_all;
     std::vector<std::size_t> m_shown;  ///< indices into m_all
     std::optional<std::unordered_set<store::JobId>> m_filter;

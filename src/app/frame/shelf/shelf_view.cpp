@@ -40,16 +40,14 @@ public:
         const qreal board = whole.bottom() - boardHeight;
         painter->fillRect(QRectF(whole.left(), board, whole.width(), 3), look.paperEdge);
 
-        const auto kind = static_cast<core::BodyKind>(index.data(ShelfModel::KindRole).toInt());
-        const core::Body body = core::bodyTemplate(
-            kind, core::usualLength(kind, index.data(ShelfModel::RatioRole).toDouble()));
+        const auto* model = qobject_cast<const ShelfModel*>(index.model());
         const qreal lift = open ? 0 : 8;
         // The open job stands in front: larger, in ink, on a brass edge.
         const QRectF stand(whole.left() + 14 + lift, whole.top() + 6 + lift,
                            whole.width() - 28 - 2 * lift, board - whole.top() - 6 - lift);
         QColor shape = open ? look.ink : look.inkSoft;
         if (!open) shape.setAlphaF(0.75F);
-        painter->fillPath(silhouette(body, stand), shape);
+        painter->fillPath(silhouette(model->bodiesOf(index), stand), shape);
         if (open) {
             painter->fillRect(QRectF(whole.left() + 8, board, whole.width() - 16, 3), look.brass);
         }

@@ -1,4 +1,4 @@
-// A model as a small dark shape: how jobs are told apart on the shelf.
+// A train as its outline, for shelf and chooser.
 #pragma once
 
 #include "core/record/body.h"
@@ -6,9 +6,13 @@
 #include <QPainterPath>
 #include <QRectF>
 
+#include <vector>
+
 namespace glimmet::app {
 
-/// The outline of a body with its wheels, standing on the lower edge of `where`, as large as fits.
-[[nodiscard]] QPainterPath silhouette(const core::Body& body, const QRectF& where);
+/// Bodies one behind the other, windows cut out, wheels on, fitted into a box and standing on its
+/// lower edge.
+[[nodiscard]] QPainterPath silhouette(const std::vector<const core::Body*>& bodies,
+                                      const QRectF& where);
 
 }  // namespace glimmet::app

@@ -19,6 +19,13 @@ std::string rowName(const LampGroup& group, std::size_t row) {
     return group.name + "/" + std::to_string(row + 1);
 }
 
+/// The same by ids, which stay when a lamp is renamed: "L3/2".
+std::string rowId(const LampGroup& group, std::size_t row) {
+    return group.rows.size() == 1 ? group.id : group.id + "/" + std::to_string(row + 1);
+}
+
+Subject subjectOf(const LampGroup& group) { return {group.id, group.name}; }
+
 /// A name at the start of a sentence. Names of lamps are the user's; only ASCII is raised.
 std::string atStart(std::string called) {
     if (!called.empty() && called.front() >= 'a' && called.front() <= 'z') {
@@ -114,7 +121,7 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
     inputs.push_back(figures::chosen(text("Resistor"), "R", *lamps.resistor,
                                      text("for %1", rowName(group, row)),
                                      "resistor " + rowName(group, row) + " "));
-    const Ohms common = group.shared + state.outputSeries;
+    const Ohms common = group.shared() + state.outputSeries;
     if (common > Ohms{0} && group.rows.size() == 1) {
         path = "(R + R_common)";
         inputs.push_back(
@@ -225,7 +232,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
     const std::string called = rowName(group, row);
     const RowVerdict verdict = rowVerdict(made, group.wish.target);
     judging.say(
-        "lamp.current:" + called, group.name, verdict.state, verdict.gravity,
+        "lamp.current:" + rowId(group, row), subjectOf(group), verdict.state, verdict.gravity,
         [&](Finding& finding) {
             finding.options = resistorOptions(job, group, row, made, facts.house);
             finding.sentence = rowSentence(group, row, state, verdict.trouble, finding.options);
@@ -240,7 +247,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                 finding.figures = {wish, bus};
             } else {
                 finding.figures = rowFigures(job, group, row, state, facts.house);
-                finding.figures.push_back(figures::computed(job.supply.kind == SupplyKind::Dcc
+                finding.figures.push_back(figures::computed(isDigital(job.feed)
                                                                 ? text("Glows from track volts")
                                                                 : text("Glows from supply volts"),
                                                             "V_glow", state.glowFrom, "", {}));
@@ -252,7 +259,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
 /// The output's own resistance is part of the circuit: it is asked for, never assumed in silence.
 void judgeOutput(const LampGroup& group, Judging& judging) {
     judging.say(
-        "lamp.output:" + group.name, group.name, State::Ask, Gravity::PartDestroyed,
+        "lamp.output:" + group.id, subjectOf(group), State::Ask, Gravity::PartDestroyed,
         [&](Finding& finding) {
             finding.sentence = text(
                 "Find out whether output %1 already has a resistor on the board: a "
@@ -304,8 +311,8 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
         const Amperes low = state.rows[extremes->first].current;
         const Amperes high = state.rows[extremes->second].current;
         if (high > low * 1.25) {
-            judging.say("lamp.uneven:" + group.name, group.name, State::Close, Gravity::LooksUneven,
-                        [&](Finding& finding) {
+            judging.say("lamp.uneven:" + group.id, subjectOf(group), State::Close,
+                        Gravity::LooksUneven, [&](Finding& finding) {
                             finding.sentence =
                                 high > low * 20.0
                                     ? text(
@@ -337,7 +344,7 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
         }
     }
     if (mixed) {
-        judging.say("lamp.whites:" + group.name, group.name, State::Close, Gravity::LooksUneven,
+        judging.say("lamp.whites:" + group.id, subjectOf(group), State::Close, Gravity::LooksUneven,
                     [&](Finding& finding) {
                         finding.sentence = text(
                             "%1 mixes warm and cool white lamps: side by side the eye sees it.",
@@ -347,7 +354,7 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
     }
     if (const DecoderOutput* output = outputNamed(job, group.output)) {
         if (output->kind != OutputKind::LowSide) {
-            judging.say("lamp.output-kind:" + group.name, group.name, State::Ask,
+            judging.say("lamp.output-kind:" + group.id, subjectOf(group), State::Ask,
                         Gravity::DoesNotWork, [&](Finding& finding) {
                             finding.sentence = text(
                                 "Output %1 %2: what is worked out for %3 holds for an output that "
@@ -359,7 +366,7 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
         const State load = stateAgainst(state.total.value(), output->limit.value(), lampCloseAbove);
         if (load != State::Fine) {
             judging.say(
-                "lamp.output-current:" + group.name, group.name, load, Gravity::PartDestroyed,
+                "lamp.output-current:" + group.id, subjectOf(group), load, Gravity::PartDestroyed,
                 [&](Finding& finding) {
                     finding.sentence = text("Output %1 carries %2 of its %3.", group.output,
                                             formatted(state.total, 3), formatted(output->limit, 3));
@@ -367,12 +374,12 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
                     finding.figures = {
                         figures::computed(text("All rows together"), "I_out", state.total, "", {}),
                         figures::catalogue(text("Output's limit"), "I_limit", output->limit,
-                                           verbatim(job.decoder->name))};
+                                           verbatim(job.decoder->part.name))};
                 });
         }
     } else if (group.output != supplyOutput) {
-        judging.say("lamp.no-output:" + group.name, group.name, State::Ask, Gravity::DoesNotWork,
-                    [&](Finding& finding) {
+        judging.say("lamp.no-output:" + group.id, subjectOf(group), State::Ask,
+                    Gravity::DoesNotWork, [&](Finding& finding) {
                         finding.sentence =
                             job.decoder ? text("The decoder has no output called %1.", group.output)
                                         : text("%1 waits for a decoder: it hangs on its output %2.",
@@ -395,7 +402,7 @@ void judge(const Reckoned& facts, Judging& judging) {
         const LampGroup& group = job.groups[g];
         const Result<GroupState>& state = facts.groups[g];
         if (!state) {
-            judging.say("lamp.data:" + group.name, group.name, State::Ask, Gravity::DoesNotWork,
+            judging.say("lamp.data:" + group.id, subjectOf(group), State::Ask, Gravity::DoesNotWork,
                         [&](Finding& finding) {
                             finding.sentence = text("%1 cannot be worked out: %2",
                                                     atStart(group.name), state.error().what);
@@ -413,17 +420,18 @@ void judge(const Reckoned& facts, Judging& judging) {
     }
     const Amperes functions = facts.outputsOn();
     if (job.decoder && functions > Amperes{0}) {
-        const State load = stateAgainst(functions.value(), job.decoder->functionTotal.value(),
-                                        1.0 - job.closeMargin);
+        const State load = stateAgainst(functions.value(), job.decoder->part.functionTotal.value(),
+                                        1.0 - facts.house.closeMargin);
         judging.say("lamp.total", {}, load, Gravity::PartDestroyed, [&](Finding& finding) {
             finding.sentence =
                 text("With every lamp lit the outputs carry %1 of the decoder's %2.",
-                     formatted(functions, 3), formatted(job.decoder->functionTotal, 3));
+                     formatted(functions, 3), formatted(job.decoder->part.functionTotal, 3));
             if (load == State::Over) finding.action = text("fewer lamps or less current");
             finding.figures = {
                 figures::computed(text("All outputs on"), "I_lamps", functions, "", {}),
                 figures::catalogue(text("Decoder's function total"), "I_func",
-                                   job.decoder->functionTotal, verbatim(job.decoder->name))};
+                                   job.decoder->part.functionTotal,
+                                   verbatim(job.decoder->part.name))};
         });
     }
 }

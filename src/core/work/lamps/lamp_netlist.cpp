@@ -47,7 +47,7 @@ Result<circuit::Netlist> lampNetlist(const Job& job, const LampGroup& lamps, con
         foot = "output";
     }
     foot = writer.behind(foot, state->outputSeries, "board");
-    foot = writer.behind(foot, lamps.shared, "shared");
+    foot = writer.behind(foot, lamps.shared(), "shared");
     bool any = false;
     for (std::size_t r = 0; r < lamps.rows.size(); ++r) {
         const LampRow& row = lamps.rows[r];

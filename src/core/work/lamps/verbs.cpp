@@ -1,6 +1,7 @@
 // Jots that put lamps into a model and choose their resistors.
 #include "core/work/jotted.h"
 #include "core/work/lamps/lamps.h"
+#include "core/work/units.h"
 
 #include <algorithm>
 
@@ -23,7 +24,7 @@ std::string shortName(const std::string& name) {
 std::vector<Named> ownNames(const Context& context) {
     std::vector<Named> all;
     for (const LampGroup& group : context.job.groups) {
-        Named named{group.name, {}, "on output " + group.output};
+        Named named{group.name, {group.id}, "on output " + group.output};
         if (const std::string brief = shortName(group.name); !brief.empty()) {
             named.also.push_back(brief);
         }
@@ -76,13 +77,13 @@ Result<RowAddress> addressed(const Said& said, std::string_view what) {
 
 std::vector<Named> places(const Context& context) {
     std::vector<Named> all = ownNames(context);
-    for (const LampSite& site : context.job.body.sites) {
+    for (const NamedSite& site : namedSites(context.job)) {
         const bool there = std::any_of(all.begin(), all.end(), [&](const Named& each) {
-            return lowered(each.name) == lowered(site.name);
+            return lowered(each.name) == lowered(site.called);
         });
         if (there) continue;
-        Named named{site.name, {}, "a place for a lamp"};
-        if (const std::string brief = shortName(site.name); !brief.empty()) {
+        Named named{site.called, {}, "a place for a lamp"};
+        if (const std::string brief = shortName(site.called); !brief.empty()) {
             named.also.push_back(brief);
         }
         all.push_back(std::move(named));
@@ -92,7 +93,7 @@ std::vector<Named> places(const Context& context) {
 
 std::vector<Named> colours(const Context& context) {
     std::vector<Named> all;
-    for (const LedFamily family : ledFamilies) {
+    for (const auto& [family, word] : wordsOf(LedFamily())) {
         Named named{std::string(name(family)), {}, "LED"};
         if (family == LedFamily::TrueGreen) named.also = {"true green"};
         if (family == LedFamily::UltraViolet) named.also = {"ultraviolet", "ultra-violet"};
@@ -114,7 +115,7 @@ LampPart partNamed(const Catalogue& catalogue, const std::string& called) {
     LampPart made;
     const auto blank = called.find(' ');
     if (blank != std::string::npos) made.tint = called.substr(0, blank);
-    made.family = *ledFamilyNamed(blank == std::string::npos ? called : called.substr(blank + 1));
+    made.family = *named<LedFamily>(blank == std::string::npos ? called : called.substr(blank + 1));
     made.name = called + " LED";
     return made;
 }
@@ -122,7 +123,7 @@ LampPart partNamed(const Catalogue& catalogue, const std::string& called) {
 std::vector<Named> outputs(const Context& context) {
     std::vector<Named> all;
     if (context.job.decoder) {
-        for (const DecoderOutput& output : context.job.decoder->outputs) {
+        for (const DecoderOutput& output : context.job.decoder->part.outputs) {
             Named named{output.name, {}, output.wire};
             if (!output.wire.empty()) named.also.push_back(output.wire);
             all.push_back(std::move(named));
@@ -134,7 +135,7 @@ std::vector<Named> outputsAndSupply(const Context& context) {
     std::vector<Named> all = outputs(context);
     all.push_back({supplyOutput, {"the supply"}, "always lit"});
     // A motor means that a decoder will come; its outputs are named by the standard.
-    if (!context.job.decoder && context.job.motor) {
+    if (!context.job.decoder && !motorsOf(context.job).empty()) {
         all.push_back({"front", {"white"}, "of the decoder to come"});
         all.push_back({"rear", {"yellow"}, "of the decoder to come"});
         for (const char* number : {"1", "2", "3", "4"}) {
@@ -194,12 +195,6 @@ Text described(const LampPart& part, const std::optional<ForwardPoint>& point) {
     return point ? text("%1, %2", part.name, shown(*point)) : verbatim(part.name);
 }
 
-const LampSite* siteNamed(const Job& job, const std::string& called) {
-    for (const LampSite& site : job.body.sites) {
-        if (site.name == called) return &site;
-    }
-    return nullptr;
-}
 bool feeds(const LampGroup& group, const std::string& output) {
     return group.output == output && output != supplyOutput;
 }
@@ -217,7 +212,7 @@ std::optional<std::string> usualOutput(const Job& job, Facing facing) {
     if (facing == Facing::Front) likely.emplace_back("front");
     if (facing == Facing::Rear) likely.emplace_back("rear");
     if (!job.decoder) {
-        if (!job.motor) return supplyOutput;
+        if (motorsOf(job).empty()) return supplyOutput;
         if (likely.empty()) likely = {"1", "2", "3", "4"};
         const auto found = std::find_if(likely.begin(), likely.end(), free);
         return found == likely.end() ? std::nullopt : std::optional(*found);
@@ -226,7 +221,7 @@ std::optional<std::string> usualOutput(const Job& job, Facing facing) {
         return free(likely.front()) ? std::optional(likely.front()) : std::nullopt;
     }
     std::optional<std::string> directional;
-    for (const DecoderOutput& output : job.decoder->outputs) {
+    for (const DecoderOutput& output : job.decoder->part.outputs) {
         if (!free(output.name)) continue;
         if (output.name != "front" && output.name != "rear") return output.name;
         if (!directional) directional = output.name;
@@ -247,7 +242,7 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
     const std::size_t row = said.at("PLACE").row;
     Jotted result =
         jotted(said, verbatim(row == 0 ? before.name : before.name + "/" + std::to_string(row)));
-    result.subject = before.name;
+    result.subject = before.id;
     LampGroup& group = result.after.groups[index];
     std::size_t told = 0;
     const auto tell = [&](Text more) {
@@ -356,14 +351,20 @@ Result<Jotted> lamp(const Said& said) {
     const auto part = withPoint(partNamed(said.context.catalogue, *said.name("COLOUR")), *point);
     if (!part) return tl::unexpected(part.error());
     // Without a place of the body: in its middle, to be moved where it belongs.
-    Lamp one{called,
-             *part,
-             point->has_value(),
-             {job.body.length / 2.0, job.body.height / 2.0},
-             Facing::Inside};
-    if (const LampSite* site = where ? siteNamed(job, *where) : nullptr) {
-        one.at = site->at;
-        one.facing = site->facing;
+    Lamp one{{}, *part, point->has_value()};
+    one.fitted.place = called;
+    const auto sites = namedSites(job);
+    const auto site = std::find_if(sites.begin(), sites.end(),
+                                   [&](const NamedSite& each) { return each.called == where; });
+    if (site != sites.end()) {
+        const LampSite& at = *site->site;
+        one.fitted = {job.units[site->unit].id, at.name, {at.at, {}, at.facing}};
+    } else {
+        const auto unit = unitOf(said);
+        if (!unit) return tl::unexpected(unit.error());
+        const Body& body = job.units[*unit].body;
+        one.fitted.unit = job.units[*unit].id;
+        one.fitted.pose.at = {body.length / 2.0, body.height / 2.0};
     }
     const auto wish = said.one<Amperes>("WISH");
     Jotted result = jotted(said, {});
@@ -380,12 +381,13 @@ Result<Jotted> lamp(const Said& said) {
                 "New lamp: %1, %2, beside %3 on output %4 with a resistor of "
                 "its own",
                 called, described(*part, *point), group.name, *output);
-            result.subject = group.name;
+            result.subject = group.id;
             group.rows.push_back({{std::move(one)}, std::nullopt});
             return result;
         }
     }
-    const auto output = said.name("OUTPUT") ? said.name("OUTPUT") : usualOutput(job, one.facing);
+    const auto output =
+        said.name("OUTPUT") ? said.name("OUTPUT") : usualOutput(job, one.fitted.pose.facing);
     if (!output) {
         return refuse(ErrorCode::Missing,
                       text("On which output? None is free for %1. To put it beside another lamp "
@@ -393,6 +395,7 @@ Result<Jotted> lamp(const Said& said) {
                            called));
     }
     LampGroup group;
+    group.id = newId(result.after, 'L');
     group.name = called;
     group.output = *output;
     if (wish) group.wish.target = *wish;
@@ -402,7 +405,7 @@ Result<Jotted> lamp(const Said& said) {
             ? text("New lamp: %1, %2, on the supply", called, described(*part, *point))
             : text("New lamp: %1, %2, on output %3", called, described(*part, *point), *output);
     if (wish) result.meaning = text("%1, wished %2", result.meaning, formatted(*wish));
-    result.subject = called;
+    result.subject = group.id;
     result.after.groups.push_back(std::move(group));
     return result;
 }
@@ -424,12 +427,13 @@ Result<Jotted> another(const Said& said) {
         one.part = *part;
         one.measured = point->has_value();
     }
-    one.at.x += one.facing == Facing::Rear ? Millimetres{-2} : Millimetres{2};
+    one.fitted.pose.at.x +=
+        one.fitted.pose.facing == Facing::Rear ? Millimetres{-2} : Millimetres{2};
     const Text what = described(one.part, *point);
     Jotted result = jotted(
         said, inSeries ? text("%1 in series with %2", what, rowOf(group, *address))
                        : text("%1 parallel to %2, with a resistor of its own", what, group.name));
-    result.subject = group.name;
+    result.subject = group.id;
     std::vector<LampRow>& rows = result.after.groups[address->group].rows;
     if (inSeries) {
         rows[address->row].lamps.push_back(std::move(one));
@@ -468,7 +472,7 @@ Result<Jotted> resistor(const Said& said) {
         jotted(said, !*value             ? text("%1: resistor not chosen", called)
                      : **value > Ohms{0} ? text("%1: resistor %2", called, formatted(**value))
                                          : text("%1: no resistor", called));
-    result.subject = group.name;
+    result.subject = group.id;
     std::vector<LampRow>& rows = result.after.groups[address->group].rows;
     for (std::size_t i = 0; i < rows.size(); ++i) {
         if (address->wholeCircuit || i == address->row) rows[i].resistor = *value;
@@ -497,8 +501,12 @@ Result<Jotted> shared(const Said& said) {
     Jotted result =
         jotted(said, **value > Ohms{0} ? text("%1: shared resistor %2", called, formatted(**value))
                                        : text("%1: no shared resistor", called));
-    result.subject = called;
-    result.after.groups[*group].shared = **value;
+    result.subject = said.context.job.groups[*group].id;
+    Connection& connection = result.after.groups[*group].connection;
+    if (**value > Ohms{0})
+        connection = SharedResistor{**value};
+    else
+        connection = OwnResistors{};
     return result;
 }
 
@@ -508,7 +516,7 @@ Result<Jotted> target(const Said& said) {
     const Amperes value = *said.one<Amperes>("AMPS");
     const std::string& called = said.context.job.groups[*group].name;
     Jotted result = jotted(said, text("%1: wished current %2", called, formatted(value)));
-    result.subject = called;
+    result.subject = said.context.job.groups[*group].id;
     result.after.groups[*group].wish.target = value;
     return result;
 }
@@ -519,8 +527,8 @@ Result<Jotted> series(const Said& said) {
     const std::string& wanted = *said.name("NAME");
     const std::string& called = said.context.job.groups[*group].name;
     Jotted result = jotted(said, text("%1: resistors of series %2", called, wanted));
-    result.subject = called;
-    result.after.groups[*group].wish.series = *seriesNamed(wanted);
+    result.subject = said.context.job.groups[*group].id;
+    result.after.groups[*group].wish.series = *named<Series>(wanted);
     return result;
 }
 
@@ -532,12 +540,12 @@ Result<Jotted> output(const Said& said) {
                                  : **value > Ohms{0} ? text("Output %1 carries %2 on the board",
                                                             called, formatted(**value))
                                                      : text("Output %1 is bare", called));
-    for (DecoderOutput& each : result.after.decoder->outputs) {
+    for (DecoderOutput& each : result.after.decoder->part.outputs) {
         if (each.name != called) continue;
         each.series = *value;
         each.seriesMeasured = *value ? said.context.today : "";
     }
-    if (const LampGroup* group = fedBy(said.context.job, called)) result.subject = group->name;
+    if (const LampGroup* group = fedBy(said.context.job, called)) result.subject = group->id;
     return result;
 }
 
@@ -553,12 +561,12 @@ Result<Jotted> place(const Said& said) {
     const LampGroup& group = said.context.job.groups[address->group];
     Jotted result = jotted(said, text("%1: %2 from the front, %3 up", rowOf(group, *address),
                                       formatted(lengths[0]), formatted(lengths[1])));
-    result.subject = group.name;
+    result.subject = group.id;
     LampRow& row = result.after.groups[address->group].rows[address->row];
-    const Point from = row.lamps.front().at;
+    const Point from = row.lamps.front().fitted.pose.at;
     for (Lamp& each : row.lamps) {
-        each.at.x += lengths[0] - from.x;
-        each.at.z += lengths[1] - from.z;
+        each.fitted.pose.at.x += lengths[0] - from.x;
+        each.fitted.pose.at.z += lengths[1] - from.z;
     }
     return result;
 }
@@ -576,7 +584,7 @@ Result<Jotted> removeLamp(const Said& said) {
     } else {
         rows.erase(rows.begin() + static_cast<std::ptrdiff_t>(address->row));
         result.meaning = text("Row %1 of %2 removed", std::to_string(address->row + 1), called);
-        result.subject = called;
+        result.subject = groups[address->group].id;
     }
     return result;
 }
@@ -625,7 +633,8 @@ constexpr Takes lampTakes[] = {
      .names = outputsAndSupply,
      .unknown = "No output goes by “%1”. There are: %2.",
      .explained = true},
-    {.what = "WORDS", .kind = Kind::Words, .after = "called"}};
+    {.what = "WORDS", .kind = Kind::Words, .after = "called"},
+    unitTakes};
 constexpr Takes neighbour = [] {
     Takes made = lampGroup;
     made.names = ownNames;
@@ -768,8 +777,8 @@ std::string newLampJot(const Job& job, std::string_view output) {
     const Facing wanted = output == "front"  ? Facing::Front
                           : output == "rear" ? Facing::Rear
                                              : Facing::Inside;
-    for (const LampSite& site : job.body.sites) {
-        if (site.facing == wanted && !taken(site.name)) return "lamp " + site.name + on;
+    for (const NamedSite& site : namedSites(job)) {
+        if (site.site->facing == wanted && !taken(site.called)) return "lamp " + site.called + on;
     }
     std::string name;
     for (int number = 1; name.empty() || taken(name); ++number) {

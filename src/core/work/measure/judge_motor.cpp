@@ -61,9 +61,43 @@ Figure pathFigure(const Motor& motor, const std::vector<MotorReading>& readings)
                             text("a stall test or the winding's ohms"), "stall ");
 }
 
-Figure stallFigure(const Job& job, const House& house, const Motor& motor,
-                   const std::vector<MotorReading>& readings) {
-    Figure path = pathFigure(motor, readings);
+/// The path through all motors that the decoder drives.
+Figure drivePathFigure(const Job& job) {
+    const std::vector<MotorAt> motors = motorsOf(job);
+    std::vector<Figure> paths;
+    for (std::size_t i = 0; i < motors.size(); ++i) {
+        const Motor& motor = *motors[i].motor;
+        Figure path = pathFigure(motor, motorEvidence(motor).readings);
+        if (motors.size() == 1 || !path.value) return path;
+        path.symbol += std::to_string(i + 1);
+        paths.push_back(std::move(path));
+    }
+    return figures::computed(text("All motors side by side"), "R_path", *driveEvidence(job).winding,
+                             "", std::move(paths));
+}
+
+/// A current of every motor together; what is missing of one is missing of all.
+template <class OfOne>
+Figure driveFigure(const Job& job, const char* symbol, OfOne ofOne) {
+    const std::vector<MotorAt> motors = motorsOf(job);
+    if (motors.size() == 1) return ofOne(motorEvidence(*motors.front().motor).readings);
+    std::vector<Figure> each;
+    std::string formula;
+    Amperes sum{0};
+    for (std::size_t i = 0; i < motors.size(); ++i) {
+        Figure one = ofOne(motorEvidence(*motors[i].motor).readings);
+        if (!one.value) return one;
+        one.name = text("%1, %2", one.name, motorCalled(job, *motors[i].motor));
+        one.symbol += std::to_string(i + 1);
+        formula += (formula.empty() ? "" : " + ") + one.symbol;
+        sum += Amperes{*one.value};
+        each.push_back(std::move(one));
+    }
+    return figures::computed(text("All motors together"), symbol, sum, formula, std::move(each));
+}
+
+Figure stallFigure(const Job& job, const House& house) {
+    Figure path = drivePathFigure(job);
     Text name = text("Stall current at track volts");
     if (!path.value) {
         return figures::missing(std::move(name), "I_stall", Dimension::Current,
@@ -76,33 +110,38 @@ Figure stallFigure(const Job& job, const House& house, const Motor& motor,
         {trackFigure(job), rectifierFigure(job, house), bridgeFigure(job, house), std::move(path)});
 }
 
-Figure slipFigure(const std::vector<MotorReading>& readings) {
-    if (const MotorReading* slip = decisive(readings, MotorCondition::Slipping)) {
-        return readingFigure(text("Current with wheels slipping"), "I_slip", *slip, "slip ");
-    }
-    return figures::missing(text("Current with wheels slipping"), "I_slip", Dimension::Current,
-                            text("press the model down until its wheels slip"), "slip ");
+Figure slipFigure(const Job& job) {
+    return driveFigure(job, "I_slip", [](const std::vector<MotorReading>& readings) {
+        if (const MotorReading* slip = decisive(readings, MotorCondition::Slipping)) {
+            return readingFigure(text("Current with wheels slipping"), "I_slip", *slip, "slip ");
+        }
+        return figures::missing(text("Current with wheels slipping"), "I_slip", Dimension::Current,
+                                text("press the model down until its wheels slip"), "slip ");
+    });
 }
 
-Figure runningFigure(const std::vector<MotorReading>& readings) {
-    const MotorReading* light = decisive(readings, MotorCondition::Light);
-    const MotorReading* hauling = decisive(readings, MotorCondition::Hauling);
-    const MotorReading* largest =
-        hauling && (!light || hauling->amps > light->amps) ? hauling : light;
-    if (largest) return readingFigure(text("Running current"), "I_run", *largest, "light ");
-    return figures::missing(text("Running current"), "I_run", Dimension::Current,
-                            text("let it run at medium speed"), "light ");
+Figure runningFigure(const Job& job) {
+    return driveFigure(job, "I_run", [](const std::vector<MotorReading>& readings) {
+        const MotorReading* light = decisive(readings, MotorCondition::Light);
+        const MotorReading* hauling = decisive(readings, MotorCondition::Hauling);
+        const MotorReading* largest =
+            hauling && (!light || hauling->amps > light->amps) ? hauling : light;
+        if (largest) return readingFigure(text("Running current"), "I_run", *largest, "light ");
+        return figures::missing(text("Running current"), "I_run", Dimension::Current,
+                                text("let it run at medium speed"), "light ");
+    });
 }
 
-Text stallCaution(const Motor& motor) {
-    if (motor.kind == MotorKind::Can) {
+Text stallCaution(const Job& job) {
+    for (const MotorAt& at : motorsOf(job)) {
+        if (at.motor->kind == MotorKind::Can) continue;
         return text(
-            "Hold a stall for a second or two, no longer. Hot motor or decoder: power off "
-            "and let it cool.");
+            "A stall test hurts old open-frame and tiny coreless motors: a second at the most, "
+            "or measure the winding's ohms instead.");
     }
     return text(
-        "A stall test hurts old open-frame and tiny coreless motors: a second at the most, "
-        "or measure the winding's ohms instead.");
+        "Hold a stall for a second or two, no longer. Hot motor or decoder: power off and let it "
+        "cool.");
 }
 
 Text demandWords(const MotorDemand& demand) {
@@ -168,9 +207,9 @@ Text verdictSentence(const MotorVerdict& verdict) {
 }
 
 /// The rule that the ratings were held by, with its margin: a workshop's choice, so it is named.
-Figure ruleFigure(const Job& job) {
+Figure ruleFigure(const House& house) {
     Text words;
-    switch (job.rule) {
+    switch (house.rule) {
         case RatingRule::Strict:
             words = text("strict rule: continuous carries the stall");
             break;
@@ -183,7 +222,7 @@ Figure ruleFigure(const Job& job) {
     }
     return {text("Close within this share of a limit"),
             "margin",
-            job.closeMargin,
+            house.closeMargin,
             Dimension::Ratio,
             {Basis::Kind::Chosen, {}, std::move(words)},
             {},
@@ -207,18 +246,17 @@ Text verdictAction(const MotorVerdict& verdict) {
 
 /// Catalogue decoders by how well they carry this motor: what fits first, the smallest of those
 /// first, because a decoder larger than needed costs room and money.
-std::vector<Option> decoderOptions(const Job& job, const Catalogue& catalogue,
-                                   const std::vector<MotorReading>& readings,
-                                   std::optional<Ohms> winding, const MotorSupply& supply) {
+std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& drive) {
+    const MotorSupply supply = motorSupply(facts.job, facts.house);
     struct Ranked {
         const Decoder* decoder;
         MotorVerdict verdict;
     };
     std::vector<Ranked> ranked;
-    for (const Decoder& decoder : catalogue.decoders) {
-        ranked.push_back(
-            {&decoder, motorVerdict(readings, winding, supply, {decoder.continuous, decoder.peak},
-                                    job.rule, job.closeMargin)});
+    for (const Decoder& decoder : facts.catalogue.decoders) {
+        ranked.push_back({&decoder, motorVerdict(drive.readings, drive.winding, supply,
+                                                 {decoder.continuous, decoder.peak},
+                                                 facts.house.rule, facts.house.closeMargin)});
     }
     std::stable_sort(ranked.begin(), ranked.end(), [](const Ranked& a, const Ranked& b) {
         if (a.verdict.state != b.verdict.state) return a.verdict.state < b.verdict.state;
@@ -228,7 +266,7 @@ std::vector<Option> decoderOptions(const Job& job, const Catalogue& catalogue,
     std::vector<Option> options;
     for (const Ranked& entry : ranked) {
         Option option;
-        option.inPlace = job.decoder && job.decoder->id == entry.decoder->id;
+        option.inPlace = facts.job.decoder && facts.job.decoder->part.id == entry.decoder->id;
         if (options.size() >= 4 && !option.inPlace) continue;
         option.what = verbatim(entry.decoder->name);
         const MotorDemand& lead = deciding(entry.verdict);
@@ -241,16 +279,13 @@ std::vector<Option> decoderOptions(const Job& job, const Catalogue& catalogue,
     return options;
 }
 
-void judgeRating(const Reckoned& facts, const std::vector<MotorReading>& readings,
-                 Judging& judging) {
+void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
     const Job& job = facts.job;
-    const Motor& motor = *job.motor;
-    const std::optional<Ohms> winding = motorEvidence(motor).winding;
     const MotorSupply supply = motorSupply(job, facts.house);
     if (!job.decoder) {
         judging.say("motor.rating", {}, State::Ask, Gravity::PartDestroyed, [&](Finding& finding) {
-            finding.options = decoderOptions(job, facts.catalogue, readings, winding, supply);
-            const Figure stall = stallFigure(job, facts.house, motor, readings);
+            finding.options = decoderOptions(facts, drive);
+            const Figure stall = stallFigure(job, facts.house);
             finding.sentence =
                 stall.value
                     ? text("No decoder chosen: stalled this motor would draw %1.", shown(stall))
@@ -259,16 +294,17 @@ void judgeRating(const Reckoned& facts, const std::vector<MotorReading>& reading
                           "it can have.");
             finding.action =
                 stall.value ? text("choose a decoder") : text("measure the stall current");
-            finding.figures = {stall, slipFigure(readings), runningFigure(readings)};
-            if (!stall.value) finding.caution = stallCaution(motor);
+            finding.figures = {stall, slipFigure(job), runningFigure(job)};
+            if (!stall.value) finding.caution = stallCaution(job);
         });
         return;
     }
     const MotorVerdict verdict =
-        motorVerdict(readings, winding, supply, {job.decoder->continuous, job.decoder->peak},
-                     job.rule, job.closeMargin);
+        motorVerdict(drive.readings, drive.winding, supply,
+                     {job.decoder->part.continuous, job.decoder->part.peak}, facts.house.rule,
+                     facts.house.closeMargin);
     judging.say("motor.rating", {}, verdict.state, Gravity::PartDestroyed, [&](Finding& finding) {
-        finding.options = decoderOptions(job, facts.catalogue, readings, winding, supply);
+        finding.options = decoderOptions(facts, drive);
         finding.sentence = verdictSentence(verdict);
         finding.action = verdictAction(verdict);
         // What decides stands first.
@@ -279,35 +315,36 @@ void judgeRating(const Reckoned& facts, const std::vector<MotorReading>& reading
         for (const MotorDemand& demand : ordered) {
             switch (demand.what) {
                 case MotorDemand::What::Stall:
-                    finding.figures.push_back(stallFigure(job, facts.house, motor, readings));
+                    finding.figures.push_back(stallFigure(job, facts.house));
                     break;
                 case MotorDemand::What::Slip:
-                    finding.figures.push_back(slipFigure(readings));
+                    finding.figures.push_back(slipFigure(job));
                     break;
                 case MotorDemand::What::Running:
-                    finding.figures.push_back(runningFigure(readings));
+                    finding.figures.push_back(runningFigure(job));
                     break;
             }
-            const Text part = verbatim(job.decoder->name);
-            finding.figures.push_back(
-                demand.againstPeak
-                    ? figures::catalogue(text("Decoder's peak"), "I_peak", job.decoder->peak, part)
-                    : figures::catalogue(text("Decoder's continuous rating"), "I_cont",
-                                         job.decoder->continuous, part));
+            const Text part = verbatim(job.decoder->part.name);
+            finding.figures.push_back(demand.againstPeak
+                                          ? figures::catalogue(text("Decoder's peak"), "I_peak",
+                                                               job.decoder->part.peak, part)
+                                          : figures::catalogue(text("Decoder's continuous rating"),
+                                                               "I_cont",
+                                                               job.decoder->part.continuous, part));
         }
-        finding.figures.push_back(ruleFigure(job));
-        if (verdict.state == State::Ask) finding.caution = stallCaution(motor);
+        finding.figures.push_back(ruleFigure(facts.house));
+        if (verdict.state == State::Ask) finding.caution = stallCaution(job);
     });
 }
 
 /// The track's volts and the motor with all lamps together against the decoder.
-void judgeDecoder(const Reckoned& facts, const std::vector<MotorReading>& readings,
-                  Judging& judging) {
+void judgeDecoder(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
     const Job& job = facts.job;
-    const Decoder& decoder = *job.decoder;
+    const Decoder& decoder = job.decoder->part;
     const Figure track = trackFigure(job);
     const Volts largest = decoder.largestTrack;
-    const State state = stateAgainst(*track.value, largest.value(), 1.0 - job.closeMargin / 3);
+    const State state =
+        stateAgainst(*track.value, largest.value(), 1.0 - facts.house.closeMargin / 3);
     judging.say("motor.track-volts", {}, state, Gravity::PartDestroyed, [&](Finding& finding) {
         finding.figures = {track, figures::catalogue(text("Decoder's largest track volts"), "V_max",
                                                      largest, verbatim(decoder.name))};
@@ -319,15 +356,16 @@ void judgeDecoder(const Reckoned& facts, const std::vector<MotorReading>& readin
         if (state == State::Over) finding.action = text("lower the track volts");
     });
 
-    const auto slip = largestReading(readings, MotorCondition::Slipping);
+    const auto slip = largestReading(drive.readings, MotorCondition::Slipping);
     if (!slip) return;
     const Amperes lamps = facts.outputsOn();
     const Amperes sum = *slip + lamps;
-    const State total = stateAgainst(sum.value(), decoder.overall.value(), 1.0 - job.closeMargin);
+    const State total =
+        stateAgainst(sum.value(), decoder.overall.value(), 1.0 - facts.house.closeMargin);
     judging.say("motor.total", {}, total, Gravity::PartDestroyed, [&](Finding& finding) {
         finding.figures = {
             figures::computed(text("Motor and lamps together"), "I_all", sum, "I_slip + I_lamps",
-                              {slipFigure(readings),
+                              {slipFigure(job),
                                figures::computed(text("All lamps lit"), "I_lamps", lamps, "", {})}),
             figures::catalogue(text("Decoder's overall rating"), "I_total", decoder.overall,
                                verbatim(decoder.name))};
@@ -344,36 +382,44 @@ void judgeDecoder(const Reckoned& facts, const std::vector<MotorReading>& readin
 }
 
 /// Health, from the model's own history (docs/physics.md, motor).
-void judgeHealth(const Motor& motor, const std::vector<MotorReading>& readings, Judging& judging) {
+void judgeHealth(const Job& job, const Motor& motor, Judging& judging) {
+    const std::vector<MotorReading> readings = motorEvidence(motor).readings;
+    const std::string called = motorCalled(job, motor);
+    const std::string of = called.empty() ? "" : ":" + motor.id;
+    const Subject subject = called.empty() ? Subject{} : Subject{motor.id, called};
+    const auto about = [&](Text sentence) {
+        return called.empty() ? sentence : text("%1: %2", called, std::move(sentence));
+    };
     std::vector<const MotorReading*> light;
     for (const MotorReading& reading : readings) {
         if (reading.condition == MotorCondition::Light) light.push_back(&reading);
     }
     if (light.size() >= 2 && light.back()->amps > light.front()->amps * (4.0 / 3.0)) {
-        judging.say(
-            "motor.tightening", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
-                finding.sentence = text(
-                    "Running light it takes %1 now and took %2 before: look for dry "
-                    "bearings or a tight gear.",
-                    formatted(light.back()->amps, 3), formatted(light.front()->amps, 3));
-                finding.action = text("clean and oil, then read it again");
-                finding.figures = {
-                    readingFigure(text("Running light, last"), "I_now", *light.back(), "light "),
-                    readingFigure(text("Running light, first"), "I_before", *light.front(),
-                                  "light ")};
-            });
+        judging.say("motor.tightening" + of, subject, State::Close, Gravity::WorksBadly,
+                    [&](Finding& finding) {
+                        finding.sentence = about(text(
+                            "Running light it takes %1 now and took %2 before: look for dry "
+                            "bearings or a tight gear.",
+                            formatted(light.back()->amps, 3), formatted(light.front()->amps, 3)));
+                        finding.action = text("clean and oil, then read it again");
+                        finding.figures = {readingFigure(text("Running light, last"), "I_now",
+                                                         *light.back(), "light "),
+                                           readingFigure(text("Running light, first"), "I_before",
+                                                         *light.front(), "light ")};
+                    });
     }
     const MotorReading* slip = decisive(readings, MotorCondition::Slipping);
     if (slip && !light.empty() && light.back()->amps > slip->amps * 0.8) {
-        judging.say("motor.drag", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
-            finding.sentence = text(
-                "Running light it takes nearly as much as slipping: the drive drags "
-                "or the magnet is weak.");
-            finding.action = text("look for drag in the drive");
-            finding.figures = {
-                readingFigure(text("Running light"), "I_light", *light.back(), "light "),
-                slipFigure(readings)};
-        });
+        judging.say(
+            "motor.drag" + of, subject, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
+                finding.sentence =
+                    about(text("Running light it takes nearly as much as slipping: the drive drags "
+                               "or the magnet is weak."));
+                finding.action = text("look for drag in the drive");
+                finding.figures = {
+                    readingFigure(text("Running light"), "I_light", *light.back(), "light "),
+                    readingFigure(text("Current with wheels slipping"), "I_slip", *slip, "slip ")};
+            });
     }
     if (motor.windings.size() < 2) return;
     const auto extremes =
@@ -382,16 +428,18 @@ void judgeHealth(const Motor& motor, const std::vector<MotorReading>& readings, 
     const auto low = extremes.first;
     const auto high = extremes.second;
     if (!(high->value > low->value * 1.2)) return;
-    judging.say("motor.commutator", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
-        finding.sentence = text(
-            "The winding reads %1 to %2 round the rotor: clean the "
-            "commutator and look at the brushes.",
-            formatted(low->value, 3), formatted(high->value, 3));
-        finding.action = text("clean the commutator");
-        finding.figures = {
-            figures::measured(text("Smallest ohms"), "R_low", low->value, low->on, {}, "ohms "),
-            figures::measured(text("Largest ohms"), "R_high", high->value, high->on, {}, "ohms ")};
-    });
+    judging.say(
+        "motor.commutator" + of, subject, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
+            finding.sentence =
+                about(text("The winding reads %1 to %2 round the rotor: clean the "
+                           "commutator and look at the brushes.",
+                           formatted(low->value, 3), formatted(high->value, 3)));
+            finding.action = text("clean the commutator");
+            finding.figures = {
+                figures::measured(text("Smallest ohms"), "R_low", low->value, low->on, {}, "ohms "),
+                figures::measured(text("Largest ohms"), "R_high", high->value, high->on, {},
+                                  "ohms ")};
+        });
 }
 
 }  // namespace
@@ -399,16 +447,17 @@ void judgeHealth(const Motor& motor, const std::vector<MotorReading>& readings, 
 bool applies(const Job&) { return true; }
 
 Idle idle(const Job& job) {
-    if (job.motor) return {};
+    if (!motorsOf(job).empty()) return {};
     return {text("no motor to measure"), true};
 }
 
 void judge(const Reckoned& facts, Judging& judging) {
-    if (!facts.job.motor) return;
-    const std::vector<MotorReading> readings = motorEvidence(*facts.job.motor).readings;
-    judgeRating(facts, readings, judging);
-    if (facts.job.decoder) judgeDecoder(facts, readings, judging);
-    judgeHealth(*facts.job.motor, readings, judging);
+    const std::vector<MotorAt> motors = motorsOf(facts.job);
+    if (motors.empty()) return;
+    const MotorEvidence drive = driveEvidence(facts.job);
+    judgeRating(facts, drive, judging);
+    if (facts.job.decoder) judgeDecoder(facts, drive, judging);
+    for (const MotorAt& at : motors) judgeHealth(facts.job, *at.motor, judging);
 }
 
 }  // namespace glimmet::core::measure

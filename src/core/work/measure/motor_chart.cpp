@@ -13,22 +13,23 @@ MotorChart motorChart(const Job& job, const House& house) {
     chart.motorVolts = std::max(supply.track - supply.rectifier - supply.bridge, Volts{0});
     Volts right = chart.motorVolts;
     Amperes top{0.5};
-    if (job.motor) {
-        chart.path = motorPath(*job.motor);
-        if (chart.path) chart.stall = stallCurrent(supply, *chart.path);
-        for (const TakenReading& reading : job.motor->readings) {
+    const MotorEvidence drive = driveEvidence(job);
+    chart.path = pathResistance(drive.readings, drive.winding);
+    if (chart.path) chart.stall = stallCurrent(supply, *chart.path);
+    for (const MotorAt& at : motorsOf(job)) {
+        for (const TakenReading& reading : at.motor->readings) {
             top = std::max(top, reading.amps);
             right = std::max(right, reading.volts.value_or(Volts{0}));
         }
     }
     if (chart.stall) top = std::max(top, *chart.stall);
     if (job.decoder) {
-        chart.continuous = job.decoder->continuous;
-        chart.peak = job.decoder->peak;
-        top = std::max(top, job.decoder->peak);
+        chart.continuous = job.decoder->part.continuous;
+        chart.peak = job.decoder->part.peak;
+        top = std::max(top, job.decoder->part.peak);
         if (chart.stall) {
-            chart.state =
-                stateAgainst(chart.stall->value(), chart.peak->value(), 1 - job.closeMargin);
+            chart.state = stateAgainst(chart.stall->value(), chart.peak->value(),
+                                       1 - houseOf(job, house).closeMargin);
         }
     }
     chart.voltsShown = right * 1.12;

@@ -1,6 +1,8 @@
 // Jots of the motor, the decoder and what feeds them.
 #include "core/work/jotted.h"
 #include "core/work/measure/measure.h"
+#include "core/work/motor_evidence.h"
+#include "core/work/units.h"
 
 namespace glimmet::core::measure {
 namespace {
@@ -28,8 +30,58 @@ constexpr Takes stallVolts{
 std::vector<Named> unknownOnly(const Context&) { return {{"unknown", {}, "not measured"}}; }
 constexpr Takes unknown{.what = "unknown", .kind = Kind::Name, .names = unknownOnly};
 
-Result<Jotted> noMotor(const Said& said) {
-    return refuse(ErrorCode::Unknown, text("%1 has no motor to read.", said.context.job.name));
+std::vector<Named> motorNames(const Context& context) {
+    std::vector<Named> all;
+    const std::vector<MotorAt> motors = motorsOf(context.job);
+    for (std::size_t i = 0; i < motors.size(); ++i) {
+        const std::string number = "motor " + std::to_string(i + 1);
+        const std::string called = motorCalled(context.job, *motors[i].motor);
+        Named named{called.empty() ? number : called,
+                    {motors[i].motor->id, std::to_string(i + 1)},  // “motor” is dropped as noise
+                    "a motor"};
+        if (named.name != number) named.also.push_back(number);
+        all.push_back(std::move(named));
+    }
+    return all;
+}
+constexpr Takes ofMotor{.what = "MOTOR",
+                        .kind = Kind::Name,
+                        .after = "of",
+                        .names = motorNames,
+                        .unknown = "No motor goes by “%1”. There are: %2.",
+                        .ofSeveral = true};
+
+Motor& motorIn(Job& job, std::string_view id) {
+    for (Unit& unit : job.units) {
+        for (Motor& motor : unit.motors) {
+            if (motor.id == id) return motor;
+        }
+    }
+    return job.units.front().motors.front();
+}
+
+/// The motor that a line is about: the only one, or the one it names.
+/// Errors: Unknown without any, Missing where it could be several.
+Result<const Motor*> motorOf(const Said& said) {
+    const std::vector<MotorAt> motors = motorsOf(said.context.job);
+    if (motors.empty()) {
+        return refuse(ErrorCode::Unknown, text("%1 has no motor to read.", said.context.job.name));
+    }
+    if (motors.size() == 1) return motors.front().motor;
+    const std::vector<Named> names = motorNames(said.context);
+    std::string all;
+    for (std::size_t i = 0; i < names.size(); ++i) {
+        if (said.name("MOTOR") == names[i].name) return motors[i].motor;
+        all += (all.empty() ? "" : ", ") + names[i].name;
+    }
+    return refuse(ErrorCode::Missing, text("Which motor? There are: %1. Write it behind: of %2.",
+                                           all, names.back().name));
+}
+
+/// "rear car: " before what is said of one of several motors.
+Text ofMotorSaid(const Job& job, const Motor& motor, Text what) {
+    const std::string called = motorCalled(job, motor);
+    return called.empty() ? what : text("%1, %2", std::move(what), called);
 }
 
 Text readingAs(MotorCondition condition, const std::string& what) {
@@ -48,7 +100,8 @@ Text readingAs(MotorCondition condition, const std::string& what) {
 
 template <MotorCondition condition>
 Result<Jotted> reading(const Said& said) {
-    if (!said.context.job.motor) return noMotor(said);
+    const auto motor = motorOf(said);
+    if (!motor) return tl::unexpected(motor.error());
     TakenReading made;
     made.condition = condition;
     made.on = said.context.today;
@@ -66,20 +119,22 @@ Result<Jotted> reading(const Said& said) {
     }
     const std::string what =
         formatted(made.amps) + (made.volts ? " at " + formatted(*made.volts) : "");
-    Jotted result = jotted(said, readingAs(condition, what));
-    result.after.motor->readings.push_back(std::move(made));
+    Jotted result =
+        jotted(said, ofMotorSaid(said.context.job, **motor, readingAs(condition, what)));
+    motorIn(result.after, (*motor)->id).readings.push_back(std::move(made));
     return result;
 }
 
 Result<Jotted> ohms(const Said& said) {
-    if (!said.context.job.motor) return noMotor(said);
+    const auto motor = motorOf(said);
+    if (!motor) return tl::unexpected(motor.error());
     Jotted result = jotted(said, {});
     std::string all;
     for (const Ohms value : said.all<Ohms>("OHMS")) {
-        result.after.motor->windings.push_back({value, said.context.today});
+        motorIn(result.after, (*motor)->id).windings.push_back({value, said.context.today});
         all += (all.empty() ? "" : ", ") + formatted(value);
     }
-    result.meaning = text("Winding: %1", all);
+    result.meaning = ofMotorSaid(said.context.job, **motor, text("Winding: %1", all));
     return result;
 }
 
@@ -116,25 +171,50 @@ Result<Jotted> switchDrop(const Said& said) {
     return supplyVolts(said, &Supply::outputSwitch, text("Output switch drop"));
 }
 
-std::vector<Named> supplyKinds(const Context&) {
-    return {{"dcc", {}, "digital track"},
-            {"dc", {}, "plain direct current"},
-            {"battery", {"cell", "cells"}, "carried along"}};
+std::vector<Named> feedNames(const Context&) {
+    return {{"dcc", {"two-rail dcc", "digital"}, "digital track of two rails"},
+            {"three-rail",
+             {"three rail", "centre rail", "three-rail digital"},
+             "digital track with a middle conductor"},
+            {"dc", {"plain dc", "analogue"}, "plain direct current"},
+            {"battery", {"cell", "cells", "radio"}, "carried along, commanded by radio"},
+            {"fixed dc", {"fixed"}, "a supply that never reverses"}};
+}
+/// Plain direct current on a building never reverses: nobody turns a direction there.
+Feed feedNamed(const std::string& called, const Job& job) {
+    if (called == "dcc") return Feed::TwoRailDcc;
+    if (called == "three-rail") return Feed::ThreeRailDigital;
+    if (called == "battery") return Feed::BatteryRadio;
+    return called == "dc" && !isStructure(job) ? Feed::PlainDc : Feed::FixedDc;
+}
+Text feedWords(Feed feed) {
+    switch (feed) {
+        case Feed::TwoRailDcc:
+            return text("dcc");
+        case Feed::ThreeRailDigital:
+            return text("three-rail digital");
+        case Feed::PlainDc:
+            return text("dc");
+        case Feed::BatteryRadio:
+            return text("battery");
+        case Feed::FixedDc:
+            break;
+    }
+    return text("fixed dc");
 }
 Result<Jotted> supply(const Said& said) {
-    const SupplyKind kind = *supplyKindNamed(*said.name("KIND"));
-    const Supply& before = said.context.job.supply;
-    Jotted result = jotted(said, text("Supply: %1", std::string(name(kind))));
-    result.after.supply.kind = kind;
+    const Job& before = said.context.job;
+    const Feed feed = feedNamed(*said.name("KIND"), before);
+    Jotted result = jotted(said, text("Supply: %1", feedWords(feed)));
+    result.after.feed = feed;
     if (const auto value = said.one<Volts>("VOLTS")) {
         result.after.supply.volts = Measured<Volts>{*value, said.context.today};
-        result.meaning = text("Supply: %1, %2", std::string(name(kind)), formatted(*value));
-    } else if (kind != before.kind && before.volts) {
+        result.meaning = text("Supply: %1, %2", feedWords(feed), formatted(*value));
+    } else if (feed != before.feed && before.supply.volts) {
         // Volts read on one kind of supply say nothing about another.
         result.after.supply.volts.reset();
-        result.meaning =
-            text("Supply: %1; the %2 read on %3 no longer count", std::string(name(kind)),
-                 formatted(before.volts->value), std::string(name(before.kind)));
+        result.meaning = text("Supply: %1; the %2 read on %3 no longer count", feedWords(feed),
+                              formatted(before.supply.volts->value), feedWords(before.feed));
     }
     return result;
 }
@@ -149,7 +229,7 @@ std::vector<Named> ruleNames(const Context&) {
 Result<Jotted> rule(const Said& said) {
     const std::string& chosen = *said.name("NAME");
     Jotted result = jotted(said, text("Rating rule: %1", chosen));
-    result.after.rule = *ratingRuleNamed(chosen);
+    result.after.rule = *named<RatingRule>(chosen);
     return result;
 }
 
@@ -181,21 +261,34 @@ Result<Jotted> motor(const Said& said) {
     if (!kind && !frame) {
         return refuse(ErrorCode::Missing, text("Say which: %1.", said.verb.examples.front()));
     }
+    const auto unit = unitOf(said);
+    if (!unit && kind != "none") return tl::unexpected(unit.error());
     if (kind == "none") {
         if (frame) {
             return refuse(ErrorCode::NotUnderstood,
                           text("Without a motor there is no frame to wire: “%1”.", *frame));
         }
         Jotted result = jotted(said, text("Motor: none"));
-        result.after.motor.reset();
+        for (std::size_t i = 0; i < result.after.units.size(); ++i) {
+            if (!said.name("UNIT") || i == *unit) result.after.units[i].motors.clear();
+        }
         return result;
     }
-    Motor made = said.context.job.motor.value_or(Motor{});
-    if (kind) made.kind = *motorKindNamed(*kind);
-    if (frame) made.frame = *frameKindNamed(*frame);
-    Jotted result = jotted(
-        said, text("Motor: %1, %2", std::string(name(made.kind)), std::string(name(made.frame))));
-    result.after.motor = std::move(made);
+    Jotted result = jotted(said, {});
+    Unit& changed = result.after.units[*unit];
+    if (changed.motors.empty()) {
+        changed.motors.emplace_back();
+        changed.motors.back().id = newId(result.after, 'M');
+    }
+    for (Motor& motor : changed.motors) {
+        if (kind) motor.kind = *named<MotorKind>(*kind);
+    }
+    if (frame) changed.frame = *named<FrameKind>(*frame);
+    result.meaning = text("Motor: %1, %2", std::string(name(changed.motors.front().kind)),
+                          std::string(name(changed.frame)));
+    if (result.after.units.size() > 1) {
+        result.meaning = text("%1, in %2", result.meaning, unitCalled(result.after, *unit));
+    }
     return result;
 }
 
@@ -209,21 +302,21 @@ std::vector<Named> decoderNames(const Context& context) {
 }
 Result<Jotted> decoder(const Said& said) {
     const std::string& id = *said.name("NAME");
-    const std::optional<Decoder>& before = said.context.job.decoder;
+    const std::optional<FittedDecoder>& before = said.context.job.decoder;
     Jotted result = jotted(said, text("No decoder"));
     result.after.decoder.reset();
     std::string forgotten;  // outputs of the old one that were looked at
     const Decoder* found = decoderNamed(said.context.catalogue, id);
     if (found) {
-        result.after.decoder = *found;
+        result.after.decoder = FittedDecoder{*found, before ? before->seat : std::nullopt};
         result.meaning = text("Decoder: %1", found->name);
     }
-    for (const DecoderOutput& old : before ? before->outputs : std::vector<DecoderOutput>{}) {
+    for (const DecoderOutput& old : before ? before->part.outputs : std::vector<DecoderOutput>{}) {
         if (old.seriesMeasured.empty()) continue;
         bool kept = false;
-        if (found && found->id == before->id) {
+        if (found && found->id == before->part.id) {
             // The same again keeps what was found out about it.
-            for (DecoderOutput& output : result.after.decoder->outputs) {
+            for (DecoderOutput& output : result.after.decoder->part.outputs) {
                 if (output.name != old.name) continue;
                 output.series = old.series;
                 output.seriesMeasured = old.seriesMeasured;
@@ -234,17 +327,21 @@ Result<Jotted> decoder(const Said& said) {
     }
     if (!forgotten.empty()) {
         result.meaning = text("%1; what was found on the outputs of %2 no longer counts: %3",
-                              result.meaning, before->name, forgotten);
+                              result.meaning, before->part.name, forgotten);
     }
     return result;
 }
 
 // --- pickups ---------------------------------------------------------------------------------
 
+/// Counted from the front, through all units.
 std::vector<Named> axleNumbers(const Context& context) {
     std::vector<Named> all;
-    for (std::size_t i = 1; i <= context.job.body.axles.size(); ++i) {
-        all.push_back({std::to_string(i), {"axle " + std::to_string(i)}, "from the front"});
+    for (const Unit& unit : context.job.units) {
+        for (std::size_t i = 0; i < unit.body.axles.size(); ++i) {
+            const std::string number = std::to_string(all.size() + 1);
+            all.push_back({number, {"axle " + number}, "from the front"});
+        }
     }
     return all;
 }
@@ -261,7 +358,11 @@ Result<Jotted> axle(const Said& said) {
                                  : side == "none" ? text("Axle %1 collects nothing", number)
                                  : side == "left" ? text("Axle %1 collects left only", number)
                                                   : text("Axle %1 collects right only", number));
-    Axle& changed = result.after.body.axles[std::stoul(number) - 1];
+    std::vector<Axle*> axles;
+    for (Unit& unit : result.after.units) {
+        for (Axle& each : unit.body.axles) axles.push_back(&each);
+    }
+    Axle& changed = *axles[std::stoul(number) - 1];
     changed.collectsLeft = side == "both" || side == "left";
     changed.collectsRight = side == "both" || side == "right";
     return result;
@@ -278,23 +379,26 @@ std::vector<Named> readingNames(const Context&) {
 }
 Result<Jotted> removeReading(const Said& said) {
     const std::string& wanted = *said.name("READING");
+    const auto found = motorOf(said);
+    if (!found) return tl::unexpected(found.error());
     Jotted result = jotted(said, {});
-    std::optional<Motor>& motor = result.after.motor;
-    if (wanted == "ohms" && motor && !motor->windings.empty()) {
-        result.meaning =
-            text("Last winding reading removed: %1", formatted(motor->windings.back().value));
-        motor->windings.pop_back();
+    Motor& motor = motorIn(result.after, (*found)->id);
+    const auto tell = [&](Text what) {
+        result.meaning = ofMotorSaid(said.context.job, **found, std::move(what));
+    };
+    if (wanted == "ohms" && !motor.windings.empty()) {
+        tell(text("Last winding reading removed: %1", formatted(motor.windings.back().value)));
+        motor.windings.pop_back();
         return result;
     }
     for (const auto& [word, condition] :
          {std::pair{"stall", MotorCondition::Stalled}, std::pair{"slip", MotorCondition::Slipping},
           std::pair{"haul", MotorCondition::Hauling}, std::pair{"light", MotorCondition::Light}}) {
-        if (wanted != word || !motor) continue;
-        auto& readings = motor->readings;
-        for (auto it = readings.rbegin(); it != readings.rend(); ++it) {
+        if (wanted != word) continue;
+        for (auto it = motor.readings.rbegin(); it != motor.readings.rend(); ++it) {
             if (it->condition != condition) continue;
-            result.meaning = text("Last %1 reading removed: %2", word, formatted(it->amps));
-            readings.erase(std::next(it).base());
+            tell(text("Last %1 reading removed: %2", word, formatted(it->amps)));
+            motor.readings.erase(std::next(it).base());
             return result;
         }
     }
@@ -303,15 +407,16 @@ Result<Jotted> removeReading(const Said& said) {
 
 // --- the table -------------------------------------------------------------------------------
 
-constexpr Takes stallTakes[] = {amps, stallVolts};
-constexpr Takes readingTakes[] = {amps, volts};
+constexpr Takes stallTakes[] = {amps, stallVolts, ofMotor};
+constexpr Takes readingTakes[] = {amps, volts, ofMotor};
 constexpr Takes ohmsTakes[] = {{.what = "OHMS",
                                 .needed = true,
                                 .missing = "How many ohms?",
                                 .dimension = Dimension::Resistance,
                                 .least = leastWinding.value(),
                                 .most = mostWinding.value(),
-                                .atMost = 12}};
+                                .atMost = 12},
+                               ofMotor};
 constexpr Takes trackTakes[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 30}, unknown};
 constexpr Takes dropTakes[] = {
@@ -321,14 +426,15 @@ constexpr Takes supplyTakes[] = {
     {.what = "KIND",
      .kind = Kind::Name,
      .needed = true,
-     .missing = "Which kind: dcc, dc or battery?",
-     .names = supplyKinds},
+     .missing = "Which kind: dcc, three-rail, dc, battery or fixed dc?",
+     .names = feedNames},
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 30}};
 constexpr Takes motorTakes[] = {{.what = "KIND",
                                  .kind = Kind::Name,
                                  .names = motorKinds,
                                  .unknown = "“%1” is no kind of motor. There are: %2."},
-                                {.what = "FRAME", .kind = Kind::Name, .names = frameKinds}};
+                                {.what = "FRAME", .kind = Kind::Name, .names = frameKinds},
+                                unitTakes};
 constexpr Takes ruleTakes[] = {{.what = "NAME",
                                 .kind = Kind::Name,
                                 .needed = true,
@@ -363,7 +469,8 @@ constexpr Takes removeTakes[] = {{.what = "READING",
                                   .kind = Kind::Name,
                                   .needed = true,
                                   .missing = "What is to be removed?",
-                                  .names = readingNames}};
+                                  .names = readingNames},
+                                 ofMotor};
 
 constexpr const char* stallWords[] = {"stalled", "stalls", "stalling"};
 constexpr const char* slipWords[] = {"slipping", "slipped", "slips"};
@@ -416,7 +523,7 @@ constexpr Verb table[] = {
      {},
      supplyTakes,
      supplyExamples,
-     "dcc, dc or battery; its volts if measured",
+     "dcc, three-rail, dc, battery, fixed dc; its volts if measured",
      supply},
     {"rectifier",
      {},

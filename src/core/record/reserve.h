@@ -1,0 +1,42 @@
+// The stay-alive of a model: a bank of capacitors on the decoder.
+#pragma once
+
+#include "core/record/fitted.h"
+#include "core/record/measured.h"
+
+#include <optional>
+#include <string>
+
+namespace glimmet::core {
+
+enum class BankKind { Electrolytic, Tantalum, Supercapacitor, Module };
+constexpr auto wordsOf(BankKind) {
+    return std::to_array<Word<BankKind>>({{BankKind::Electrolytic, "electrolytic"},
+                                          {BankKind::Tantalum, "tantalum"},
+                                          {BankKind::Supercapacitor, "supercapacitor"},
+                                          {BankKind::Module, "module"}});
+}
+
+/// A bank as the catalogue lists it, ready to be soldered.
+struct BankPart {
+    std::string id;    ///< "electrolytic-1500u-25"
+    std::string name;  ///< "1500 µF 25 V electrolytic"
+    BankKind kind{};
+    Farads capacitance{};  ///< of the whole bank, > 0
+    Volts rated{};         ///< of the whole bank, > 0
+    Ohms charge{};         ///< its own resistor in the charge path; 0: none
+    Volts diode{};         ///< drop of its own discharge path; 0: none
+    Millimetres length{}, width{}, height{};
+    bool operator==(const BankPart&) const = default;
+};
+
+struct FittedBank {
+    BankPart part;
+    std::optional<Ohms> charge;  ///< resistor that was chosen; nothing: the part's own
+    std::optional<Volts> diode;  ///< drop of the diode that was chosen; nothing: the part's own
+    std::optional<Fitted> seat;  ///< nothing: where the picture finds room
+    std::optional<Measured<Farads>> measured;  ///< capacitance as it was read
+    bool operator==(const FittedBank&) const = default;
+};
+
+}  // namespace glimmet::core

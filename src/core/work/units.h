@@ -1,0 +1,28 @@
+// How a line names units and what is in them.
+#pragma once
+
+#include "core/jot/verb.h"
+
+namespace glimmet::core {
+
+[[nodiscard]] std::vector<jot::Named> unitNames(const jot::Context& context);
+/// "in rear car"; which unit is meant. Needed only where there are several and it matters.
+inline constexpr jot::Takes unitTakes{.what = "UNIT",
+                                      .kind = jot::Takes::Kind::Name,
+                                      .after = "in",
+                                      .names = unitNames,
+                                      .unknown = "No unit goes by “%1”. There are: %2.",
+                                      .ofSeveral = true};
+/// The unit that a line named; the only one where it named none.
+/// Errors: Missing where there are several and none was named.
+[[nodiscard]] Result<std::size_t> unitOf(const jot::Said& said);
+
+/// A place for a lamp as a line names it: with its unit where several units have one so called.
+struct NamedSite {
+    std::string called;  ///< "front lamp", "rear car front lamp"
+    std::size_t unit;
+    const LampSite* site;
+};
+[[nodiscard]] std::vector<NamedSite> namedSites(const Job& job);
+
+}  // namespace glimmet::core

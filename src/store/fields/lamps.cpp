@@ -1,0 +1,54 @@
+#include "store/fields/io.h"
+
+namespace glimmet::store {
+namespace {
+
+template <class Io, class Self>
+void placedLampFields(Io& io, Self& lamp) {
+    io("fitted", lamp.fitted);
+    io("part", lamp.part);
+    io("measured", lamp.measured, Maybe);
+}
+
+template <class Io, class Self>
+void rowFields(Io& io, Self& row) {
+    io("resistor", row.resistor, OrNull, from0To(1e7));
+    io("lamps", row.lamps, Required, members(1, 1000));
+}
+
+template <class Io, class Self>
+void ownFields(Io&, Self&) {}
+
+template <class Io, class Self>
+void sharedFields(Io& io, Self& shared) {
+    io("value", shared.value, Required, upTo(1e7));
+}
+
+/// How the rows are connected, and its own values.
+template <class Io, class Self>
+void groupFields(Io& io, Self& group) {
+    io("id", group.id, Required, characters(20, 1));
+    io("name", group.name, Required, characters(400, 1));
+    io("output", group.output, Required, characters(40));
+    io("connection", group.connection);
+    io("target", group.wish.target, Required, upTo(1));
+    io("series", group.wish.series);
+    io("policy", group.wish.policy);
+    io("rows", group.rows, Required, members(1, 1000));
+}
+
+template <class Io, class Self>
+void connectionFields(Io& io, Self& connection) {
+    io.oneOf("kind", connection, {"own", "shared"});
+}
+
+}  // namespace
+
+GLIMMET_FIELDS(core::Lamp, placedLampFields)
+GLIMMET_FIELDS(core::LampRow, rowFields)
+GLIMMET_FIELDS(core::OwnResistors, ownFields)
+GLIMMET_FIELDS(core::SharedResistor, sharedFields)
+GLIMMET_FIELDS(core::Connection, connectionFields)
+GLIMMET_FIELDS(core::LampGroup, groupFields)
+
+}  // namespace glimmet::store

@@ -1,0 +1,19 @@
+#include "store/fields/io.h"
+
+namespace glimmet::store {
+namespace {
+
+template <class Io, class Self>
+void measuredFields(Io& io, Self& measured) {
+    // The widest that any measurement of a model shows; what uses one holds it to less.
+    io("value", measured.value, Required, from0To(1e6));
+    io("on", measured.on, Maybe, date);
+}
+
+}  // namespace
+
+GLIMMET_FIELDS(core::Measured<core::Volts>, measuredFields)
+GLIMMET_FIELDS(core::Measured<core::Ohms>, measuredFields)
+GLIMMET_FIELDS(core::Measured<core::Farads>, measuredFields)
+
+}  // namespace glimmet::store

@@ -1,0 +1,99 @@
+#include "core/work/lamp_groups.h"
+#include "store/fields/io.h"
+
+namespace glimmet::store {
+namespace {
+
+constexpr Limits amps = upTo(100);
+constexpr Limits size = upTo(500);
+constexpr Limits word = characters(40);
+constexpr Limits id = characters(80);
+
+template <class Io, class Self>
+void outputFields(Io& io, Self& output) {
+    io("name", output.name, Required, word);
+    io("wire", output.wire, Maybe, word);
+    io("kind", output.kind);
+    io("limit", output.limit, Required, amps);
+    io("series", output.series, OrNull, from0To(1e5));
+    io("series_on", output.seriesMeasured, Maybe, date);
+}
+
+template <class Io, class Self>
+void decoderFields(Io& io, Self& decoder) {
+    io("id", decoder.id, Required, id);
+    io("name", decoder.name);
+    io("continuous", decoder.continuous, Required, amps);
+    io("peak", decoder.peak, Required, amps);
+    io("functions", decoder.functionTotal, Required, amps);
+    io("overall", decoder.overall, Required, amps);
+    io("track_max", decoder.largestTrack, Required, upTo(100));
+    io("length", decoder.length, Required, size);
+    io("width", decoder.width, Required, size);
+    io("height", decoder.height, Required, size);
+    io("plug", decoder.plug, Maybe, id);
+    io("outputs", decoder.outputs, Maybe, members(0, 64));
+}
+
+template <class Io, class Self>
+void fittedDecoderFields(Io& io, Self& decoder) {
+    io("part", decoder.part);
+    io("seat", decoder.seat, Maybe);
+}
+
+template <class Io, class Self>
+void pointFields(Io& io, Self& point) {
+    io("vf", point.voltage, Required, upTo(20));
+    io("at", point.current, Required, upTo(5));
+}
+
+template <class Io, class Self>
+void lampFields(Io& io, Self& part) {
+    io("id", part.id, Maybe, id);
+    io("name", part.name);
+    io("family", part.family);
+    io.flat(part.forward);
+    io("n", part.emission, Maybe, upTo(20));
+    io("rs", part.series, Maybe, from0To(1e4));
+    io("max", part.limit, Maybe, upTo(5));
+    io("tint", part.tint, Maybe, word);
+    io.holds(
+        "vf_V", [&] { return core::law(part).has_value(); }, "values of no LED",
+        "a point that leaves volts for the junction: above at_A · rs_ohm");
+}
+
+template <class Io, class Self>
+void bankFields(Io& io, Self& bank) {
+    io("id", bank.id, Maybe, id);
+    io("name", bank.name);
+    io("kind", bank.kind);
+    io("capacitance", bank.capacitance, Required, upTo(1000));
+    io("rated", bank.rated, Required, upTo(200));
+    io("charge", bank.charge, Maybe, from0To(1e5));
+    io("diode", bank.diode, Maybe, from0To(5));
+    io("length", bank.length, Required, size);
+    io("width", bank.width, Required, size);
+    io("height", bank.height, Required, size);
+}
+
+template <class Io, class Self>
+void catalogueFields(Io& io, Self& catalogue) {
+    io.constant("format", "glimmet-catalogue");
+    io.constant("version", 2);
+    io("decoders", catalogue.decoders, Maybe);
+    io("lamps", catalogue.lamps, Maybe);
+    io("banks", catalogue.banks, Maybe);
+    io("bodies", catalogue.bodies, Maybe);
+}
+
+}  // namespace
+
+GLIMMET_FIELDS(core::DecoderOutput, outputFields)
+GLIMMET_FIELDS(core::Decoder, decoderFields)
+GLIMMET_FIELDS(core::FittedDecoder, fittedDecoderFields)
+GLIMMET_FIELDS(core::ForwardPoint, pointFields)
+GLIMMET_FIELDS(core::LampPart, lampFields)
+GLIMMET_FIELDS(core::BankPart, bankFields)
+GLIMMET_FIELDS(core::Catalogue, catalogueFields)
+
+}  // namespace glimmet::store

@@ -1,0 +1,32 @@
+#include "store/fields/io.h"
+
+namespace glimmet::store {
+namespace {
+
+template <class Io, class Self>
+void supplyFields(Io& io, Self& supply) {
+    io("volts", supply.volts, Maybe);
+    io("rectifier", supply.rectifier, Maybe);
+    io("bridge", supply.bridge, Maybe);
+    io("switch", supply.outputSwitch, Maybe);
+    io.holds(
+        "volts",
+        [&] {
+            return !supply.volts ||
+                   (supply.volts->value > core::Volts{0} && supply.volts->value <= core::Volts{60});
+        },
+        "volts that feed no model", "a value_V above 0 and up to 60");
+    for (const auto& [key, drop] :
+         {std::pair{"rectifier", &supply.rectifier}, std::pair{"bridge", &supply.bridge},
+          std::pair{"switch", &supply.outputSwitch}}) {
+        io.holds(
+            key, [one = drop] { return !*one || (*one)->value <= core::Volts{5}; },
+            "a drop that no part has", "a value_V of 0 to 5");
+    }
+}
+
+}  // namespace
+
+GLIMMET_FIELDS(core::Supply, supplyFields)
+
+}  // namespace glimmet::store
