@@ -1,5 +1,6 @@
 #include "store/documents.h"
 
+#include "store/fields/search_words.h"
 #include "store/job_json.h"
 #include "store/schema.h"
 #include "store/workshop_file.h"
@@ -90,21 +91,7 @@ std::string bodiesOf(const Job& job) {
     return kinds;
 }
 
-std::string searchWords(const Job& job) {
-    std::string words = job.name + "\n" + job.owner + "\n" + job.wish + "\n" + job.scale.name +
-                        "\n" + bodiesOf(job);
-    for (const core::Unit& unit : job.units) words += "\n" + unit.name;
-    for (const core::Note& note : job.notes) words += "\n" + note.words;
-    for (const core::LampGroup& group : job.groups) {
-        words += "\n" + group.name;
-        for (const core::LampRow& row : group.rows) {
-            for (const core::Lamp& lamp : row.lamps) words += " " + lamp.part.name;
-        }
-    }
-    if (job.decoder) words += "\n" + job.decoder->part.name;
-    if (job.bank) words += "\n" + job.bank->part.name;
-    return words;
-}
+std::string searchWords(const Job& job) { return SearchWords::of(job); }
 
 std::int64_t contentSum(std::string_view content) {
     const QByteArray digest = QCryptographicHash::hash(

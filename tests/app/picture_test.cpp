@@ -180,6 +180,30 @@ TEST(PictureView, LampsGlowInTheDarkByTheirCurrentAndInTheirColour) {
     EXPECT_GT(centre.red(), 2 * centre.blue());
 }
 
+TEST(PictureView, TheBankLiesInItsHollowWithItsPolarity) {
+    PictureView view;
+    view.resize(900, 500);
+    const core::Job job =
+        jotted(shunter(), {"bank chips-3300u-25 charge 220R diode 0.35V in cab floor"});
+    const core::Job without = shunter();
+    view.show(tests::factsOf(job), stageView("reserve").lens, {});
+    const QImage with = view.grab().toImage();
+    const Target* bank = targetWith(view, u"bank chips-3300u-25: 20 mm"_s);
+    ASSERT_NE(bank, nullptr);
+    EXPECT_TRUE(bank->tip.contains(u"It lies in the cab floor."_s)) << bank->tip.toStdString();
+    EXPECT_EQ(bank->jot, u"bank "_s);
+    const core::Cavity& floor = tests::body(job).cavities.at(1);
+    const QRectF hollow = view.view().box(floor.corner, floor.length, floor.height);
+    EXPECT_TRUE(hollow.adjusted(-1, -1, 1, 1).contains(bank->where));
+    // The lens adds the wires with their roles: above the bank the picture is another.
+    view.show(tests::factsOf(job), stageView("measure").lens, {});
+    const QImage bare = view.grab().toImage();
+    const QRect above = QRectF(bank->where.left(), bank->where.top() - 60, 160, 56).toRect();
+    EXPECT_NE(with.copy(above), bare.copy(above));
+    view.show(tests::factsOf(without), stageView("reserve").lens, {});
+    (void)view.grab();
+    EXPECT_EQ(targetWith(view, u"chips"_s), nullptr);
+}
 TEST(TrainLayout, PutsUnitsUnderEachOtherWhereThatMakesThemLarger) {
     const core::Job two =
         jotted(tests::newJob("Tern", "railcar"), {"unit railcar called rear car"});

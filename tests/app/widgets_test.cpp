@@ -6,6 +6,7 @@
 #include "app/lamps/lamps_strip.h"
 #include "app/lamps/schematic.h"
 #include "app/measure/motor_plot.h"
+#include "app/reserve/reserve_strip.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
@@ -337,6 +338,29 @@ TEST(LampsStrip, HasAPlaceForLampsWithoutADecoder) {
     strip.show(tests::factsOf(saloon), core::findings(saloon, tests::smallCatalogue()), {});
     EXPECT_NE(button(strip, "output-L2"), nullptr);
     EXPECT_NE(button(strip, "output-lamp "), nullptr);
+}
+
+TEST(ReserveStrip, SaysHowLongTheBankHoldsAndLeadsToItsJots) {
+    ReserveStrip strip;
+    strip.resize(700, 260);
+    strip.QWidget::show();
+    QSignalSpy offered(&strip, &ReserveStrip::jotOffered);
+    const core::Job without = shunter();
+    strip.show(tests::factsOf(without), {}, {});
+    EXPECT_EQ(strip.accessibleName(), u"Stay-alive: no bank fitted"_s);
+    const QImage empty = grey(strip);
+    auto* plot = strip.findChild<QWidget*>();
+    QTest::mouseClick(plot, Qt::LeftButton);
+    EXPECT_EQ(offered.at(0).at(0).toString(), u"bank "_s);
+    const core::Job with = jotted(shunter(), {"bank chips-3300u-25 charge 220R diode 0.35V"});
+    strip.show(tests::factsOf(with), {}, {});
+    QTest::qWait(30);
+    EXPECT_TRUE(strip.accessibleName().contains(u"holds "_s))
+        << strip.accessibleName().toStdString();
+    EXPECT_TRUE(strip.accessibleName().contains(u"needed: 50 ms"_s));
+    EXPECT_GT(differing(empty, grey(strip)), 200);
+    QTest::mouseClick(plot, Qt::LeftButton);
+    EXPECT_EQ(offered.at(1).at(0).toString(), u"charge "_s);
 }
 
 QStringList tipsOf(const core::Job& job) {

@@ -63,7 +63,7 @@ TEST(Stages, TellHowEachStandsAndWhatIsNext) {
     const auto& job = out["jobs"][0];
     EXPECT_EQ(job["name"], "\"Tern\"");
     EXPECT_EQ(job["next"], "look at output rear for a resistor");
-    ASSERT_EQ(job["stages"].size(), 2U);
+    ASSERT_EQ(job["stages"].size(), 3U);
     EXPECT_EQ(job["stages"][0],
               (nlohmann::json{
                   {"stage", "measure"}, {"kind", "done"}, {"state", "fine"}, {"why", "all fits"}}));
@@ -75,7 +75,8 @@ TEST(Stages, TellHowEachStandsAndWhatIsNext) {
     EXPECT_EQ(checked(wanted).out,
               "\"Tern\": look at output rear for a resistor\n"
               "  done    measure: all fits\n"
-              "  here    lamps: look at output rear for a resistor\n");
+              "  here    lamps: look at output rear for a resistor\n"
+              "  done    reserve: none fitted\n");
 }
 TEST(Stages, TellOfEveryJobOfAWorkshopByItsNumber) {
     const tests::Scratch scratch;

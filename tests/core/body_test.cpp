@@ -153,14 +153,21 @@ Decoder small() {
     decoder.height = Millimetres{4};
     return decoder;
 }
+/// Where a thing of the job lies; the test fails where it has none.
+Seat seatOf(const Job& job, std::string_view what) {
+    const auto all = seats(job);
+    const Seat* found = core::seatOf(all, what);
+    EXPECT_NE(found, nullptr) << what;
+    return found ? *found : Seat{{"", "", {}, {}, {}, {}}, 0, {}, {}, false};
+}
 TEST(Seats, DecoderLiesInTheFirstHollowThatHoldsIt) {
     Job job = newJob("x", "dock-shunter");
-    EXPECT_FALSE(seats(job).decoder.has_value());
+    EXPECT_TRUE(seats(job).empty());
     job.decoder = FittedDecoder{small(), {}};
-    EXPECT_TRUE(seats(job).decoder->fits);
-    EXPECT_EQ(seats(job).decoder->hollow, "hood");
+    EXPECT_TRUE(seatOf(job, "decoder").fits);
+    EXPECT_EQ(seatOf(job, "decoder").hollow, "hood");
     job.decoder->part.height = Millimetres{30};
-    EXPECT_FALSE(seats(job).decoder->fits);
+    EXPECT_FALSE(seatOf(job, "decoder").fits);
 }
 TEST(Seats, BankLiesBesideTheDecoderNotInIt) {
     Job job = newJob("x", "dock-shunter");
@@ -168,20 +175,27 @@ TEST(Seats, BankLiesBesideTheDecoderNotInIt) {
     job.bank = FittedBank{};
     job.bank->part.length = Millimetres{20};
     job.bank->part.width = job.bank->part.height = Millimetres{5};
-    const Seats both = seats(job);
-    EXPECT_EQ(both.bank->hollow, "hood");
-    EXPECT_GE(both.bank->corner.x.value(),
-              both.decoder->corner.x.value() + both.decoder->length.value());
+    const Seat decoder = seatOf(job, "decoder");
+    EXPECT_EQ(seatOf(job, "bank").hollow, "hood");
+    EXPECT_GE(seatOf(job, "bank").corner.x.value(),
+              decoder.corner.x.value() + decoder.box.length.value());
     job.bank->part.length = Millimetres{30};  // the hood is 44 mm long
-    EXPECT_EQ(seats(job).bank->hollow, "cab floor");
+    EXPECT_EQ(seatOf(job, "bank").hollow, "cab floor");
     job.bank->part.length = Millimetres{60};
-    EXPECT_FALSE(seats(job).bank->fits);
+    EXPECT_FALSE(seatOf(job, "bank").fits);
 }
 TEST(Seats, APlaceThatWasChosenIsKept) {
-    Job job = jotted(newJob("x", "dock-shunter"), {});
+    Job job = newJob("x", "dock-shunter");
     job.decoder = FittedDecoder{small(), Fitted{job.units[0].id, "cab floor", {}}};
-    EXPECT_EQ(seats(job).decoder->hollow, "cab floor");
-    EXPECT_TRUE(seats(job).decoder->fits);
+    EXPECT_EQ(seatOf(job, "decoder").hollow, "cab floor");
+    EXPECT_TRUE(seatOf(job, "decoder").fits);
+}
+TEST(Seats, AreFoundInEveryUnit) {
+    Job train = jotted(newJob("x", "tram"), {"unit box-van called van"});
+    train.decoder = FittedDecoder{small(), {}};
+    train.decoder->part.height = Millimetres{8};
+    EXPECT_EQ(seatOf(train, "decoder").unit, 1U);
+    EXPECT_EQ(seatOf(train, "decoder").hollow, "hold");
 }
 
 }  // namespace

@@ -90,7 +90,8 @@ std::vector<std::string> wordsOf(const std::string& line) {
 
 /// The job of the phrases, a bare one or a train: where an example can be said.
 Job whereItHolds(const std::string& line) {
-    const Job train = tests::jotted(shunter(), {"unit saloon called trailer"});
+    const Job train =
+        tests::jotted(shunter(), {"unit saloon called trailer", "bank electrolytic-2200u-25"});
     return heard(line) ? spokenTo : heard(line, shunter()) ? shunter() : train;
 }
 

@@ -209,7 +209,8 @@ TEST(Jot, FitsTheUsualBodyToScaleAndLengthButNotAnOwnProfile) {
 }
 TEST(Jot, EveryListedExampleIsUnderstoodSomewhere) {
     const Job job = jotted(shunter(), {"lamp front white", "parallel front red", "lamp rear red"});
-    const Job train = jotted(shunter(), {"unit saloon called trailer"});
+    const Job train =
+        jotted(shunter(), {"unit saloon called trailer", "bank electrolytic-2200u-25"});
     for (const JotForm& form : jotForms()) {
         for (const std::string example : form.examples) {
             EXPECT_TRUE(read(example, job).has_value() || read(example).has_value() ||

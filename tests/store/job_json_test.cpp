@@ -232,6 +232,7 @@ TEST(JobFormat1, ComesToTheSameFigures) {
         std::vector<std::string> all;
         const auto job = jobFromJson(fixture(name));
         for (const core::Finding& finding : core::findings(*job, loadedCatalogue({}).catalogue)) {
+            if (finding.stage == "reserve") continue;  // there was none then
             all.push_back(core::plain(finding.sentence));
         }
         return all;

@@ -67,6 +67,26 @@ inline core::Catalogue madeCatalogue() {
                         {},
                         Amperes{0.025},
                         "cool"}};
+    const auto bank = [](const char* id, BankKind kind, double farads, double rated, double length,
+                         double side) {
+        BankPart made;
+        made.id = id;
+        made.name = std::string("bank ") + id;
+        made.kind = kind;
+        made.capacitance = Farads{farads};
+        made.rated = Volts{rated};
+        made.length = Millimetres{length};
+        made.width = made.height = Millimetres{side};
+        return made;
+    };
+    catalogue.banks = {bank("can-1000u-25", BankKind::Electrolytic, 1e-3, 25, 15, 8),
+                       bank("electrolytic-2200u-25", BankKind::Electrolytic, 2.2e-3, 25, 25, 12.5),
+                       bank("can-4700u-16", BankKind::Electrolytic, 4.7e-3, 16, 20, 10),
+                       bank("chips-3300u-25", BankKind::Tantalum, 3.3e-3, 25, 20, 5),
+                       bank("cells-100m-16", BankKind::Supercapacitor, 0.1, 16.2, 60, 20),
+                       bank("module-22m-18", BankKind::Module, 22e-3, 18, 18, 6)};
+    catalogue.banks.back().charge = Ohms{68};
+    catalogue.banks.back().diode = Volts{0.3};
     catalogue.bodies = drawings();
     return catalogue;
 }

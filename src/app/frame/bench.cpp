@@ -49,6 +49,7 @@ void Bench::setWorkshop(std::unique_ptr<store::Workshop> workshop) {
     m_shelfUndo.clear();
     m_jobId.reset();
     m_job = {};
+    m_facts.reset();
     m_findings.clear();
     m_workshop = std::move(workshop);
     emit workshopChanged();
@@ -82,8 +83,12 @@ void Bench::follow() {
 }
 
 void Bench::recompute() {
-    m_facts.emplace(core::reckoned(m_job, m_house, m_catalogue));
-    m_findings = core::findings(*m_facts);
+    m_facts.reset();
+    m_findings.clear();
+    if (m_jobId) {
+        m_facts.emplace(core::reckoned(m_job, m_house, m_catalogue));
+        m_findings = core::findings(*m_facts);
+    }
     m_undoable = {};
     if (m_workshop && m_jobId && !readOnly()) {
         if (auto undoable = m_workshop->undoable(*m_jobId)) m_undoable = std::move(*undoable);
@@ -120,20 +125,21 @@ bool Bench::edit(const core::Text& what, const core::Job& after) {
 }
 
 core::Result<core::Jotted> Bench::understood(const QString& line) const {
+    if (!hasJob()) {
+        return core::failure(core::ErrorCode::Missing, "jot",
+                             core::text("There is no model on the bench. Put one on the shelf "
+                                        "first: Workshop, New job."));
+    }
     return core::understood(line.toStdString(), m_job, m_catalogue,
                             QDate::currentDate().toString(Qt::ISODate).toStdString());
 }
 
 std::vector<core::JotCompletion> Bench::completions(const QString& line) const {
+    if (!hasJob()) return {};
     return core::jotCompletions(line.toStdString(), m_job, m_catalogue);
 }
 
 bool Bench::take(const QString& line) {
-    if (!hasJob()) {
-        emit failed(
-            tr("There is no model on the bench. Put one on the shelf first: Workshop, New job."));
-        return false;
-    }
     auto jotted = understood(line);
     if (!jotted) {
         emit failed(said(jotted.error()));

@@ -288,7 +288,7 @@ void MainWindow::showAttention() {
     const core::Job& job = m_bench.job();
     const std::string_view stage = m_bench.stage();
     const StageView& view = stageView(stage);
-    m_line->show(core::standing(job, m_bench.findings()), stage);
+    if (has) m_line->show(core::standing(job, m_bench.findings()), stage);
     m_line->setVisible(has);
     const core::Finding* spoken = m_bench.spoken();
     std::string subject = m_bench.subject();
@@ -360,6 +360,7 @@ void MainWindow::chooseBody(bool choosing) {
 }
 
 void MainWindow::step(int by) {
+    if (!m_bench.hasJob()) return;
     const auto standings = core::standing(m_bench.job(), m_bench.findings());
     for (std::size_t i = 0; i < standings.size(); ++i) {
         if (standings[i].stage != m_bench.stage()) continue;

@@ -8,8 +8,7 @@ namespace glimmet::app {
 [[nodiscard]] StageStrip* lampsStrip(QWidget* parent);
 void paintLampsLens(const LensInput& input);
 
-inline constexpr Shot lampsShots[] = {{"lamps", 0, "rear lamp"},
-                                      {"railcar-lamps", 1, "headlamps A"}};
+inline constexpr Shot lampsShots[] = {{"lamps", 0, "L4"}, {"railcar-lamps", 1, "L4"}};
 inline constexpr StageView lampsView{
     "lamps", lampsStrip, paintLampsLens,
     QT_TRANSLATE_NOOP("stages",

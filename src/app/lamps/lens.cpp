@@ -23,8 +23,7 @@ QColor outputColour(const core::Job& job, const std::string& output) {
 void paintLampWires(const LensInput& input) {
     QPainter& painter = input.painter;
     const SceneInput& scene = input.scene;
-    const PartBoxes& parts = input.parts;
-    const QRectF& decoder = parts.decoder;
+    const QRectF decoder = input.parts.of("decoder");
     if (decoder.isNull()) return;
     const qreal width = qBound(1.2, scene.units.front().scale * 0.3, 3.0);
     for (const core::LitLamp& lit : scene.lamps) {

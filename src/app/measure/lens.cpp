@@ -17,7 +17,7 @@ void paintMotorWires(const LensInput& input) {
     QPainter& painter = input.painter;
     const SceneInput& scene = input.scene;
     const PartBoxes& parts = input.parts;
-    const QRectF& decoder = parts.decoder;
+    const QRectF decoder = parts.of("decoder");
     if (decoder.isNull()) return;
     const qreal width = qBound(1.6, scene.units.front().scale * 0.5, 4.0);
     const QColor ground = theme().mat;
@@ -41,7 +41,8 @@ void paintMotorWires(const LensInput& input) {
              Qt::AlignLeft | Qt::AlignBottom);
     }
     // The rails' wires go to the last axle of the unit that the decoder lies in.
-    const auto seat = core::seats(scene.job).decoder;
+    const auto seats = core::seats(scene.job);
+    const core::Seat* seat = core::seatOf(seats, "decoder");
     const std::size_t unit = seat ? seat->unit : 0;
     const MatView& view = scene.units[unit];
     const auto& axles = scene.job.units[unit].body.axles;

@@ -1,13 +1,13 @@
 #include "app/measure/motor_plot.h"
 
 #include "app/measure/measure_view.h"
+#include "app/theme/plot.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
 #include "core/work/measure/motor_chart.h"
 #include "core/work/motor_evidence.h"
 
-#include <QHBoxLayout>
 #include <QMouseEvent>
 #include <QToolTip>
 #include <qcustomplot.h>
@@ -65,17 +65,9 @@ QCPScatterStyle::ScatterShape shapeOf(core::MotorCondition condition) {
 
 StageStrip* motorStrip(QWidget* parent) { return new MotorPlot(parent); }
 
-MotorPlot::MotorPlot(QWidget* parent) : StageStrip(parent), m_plot(new QCustomPlot(this)) {
+MotorPlot::MotorPlot(QWidget* parent) : StageStrip(parent), m_plot(plotIn(this)) {
     setObjectName(u"motorPlot"_s);
     setAccessibleName(tr("Motor: current over volts, with the decoder's limits"));
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->addWidget(m_plot);
-    m_plot->installEventFilter(this);
-    m_plot->setMouseTracking(true);
-    m_plot->setMinimumSize(240, 140);  // below that there is nothing to draw into
-    // Shown with the rest of the window: at once it would have that painted twice.
-    m_plot->setPlottingHint(QCP::phImmediateRefresh, false);
 }
 
 void MotorPlot::show(const core::Reckoned& facts, const std::vector<core::Finding>&,
@@ -93,38 +85,15 @@ void MotorPlot::resizeEvent(QResizeEvent*) {
 void MotorPlot::draw() {
     const core::Job& job = m_job;
     const Theme& look = theme();
-    m_plot->clearPlottables();
-    m_plot->clearItems();
     m_marked.clear();
     m_bands.clear();
-    m_plot->setBackground(look.paper);
     const core::measure::MotorChart chart = core::measure::motorChart(job, m_house);
-
-    for (QCPAxis* axis : {m_plot->xAxis, m_plot->yAxis}) {
-        axis->setLabelColor(look.ink);
-        axis->setTickLabelColor(look.ink);
-        axis->setTickLabelFont(figuresFont(13));
-        axis->setLabelFont(wordsFont(13));
-        axis->setBasePen(QPen(look.inkSoft));
-        axis->setTickPen(QPen(look.inkSoft));
-        axis->setSubTickPen(Qt::NoPen);
-        axis->grid()->setPen(QPen(look.paperEdge, 0, Qt::DotLine));
-        axis->grid()->setZeroLinePen(QPen(look.inkSoft));
-    }
-    m_plot->xAxis->setLabel(tr("volts at the motor (V)"));
-    m_plot->yAxis->setLabel(tr("current (A)"));
-    m_plot->xAxis->setRange(0, chart.voltsShown.value());
-    m_plot->yAxis->setRange(0, chart.ampsShown.value());
+    begin(*m_plot, {tr("volts at the motor (V)"), chart.voltsShown.value()},
+          {tr("current (A)"), chart.ampsShown.value()});
 
     const auto label = [&](double x, double y, const QString& words, Qt::Alignment alignment,
                            const QColor& colour) {
-        auto* item = new QCPItemText(m_plot);
-        item->position->setCoords(x, y);
-        item->setPositionAlignment(alignment);
-        item->setText(words);
-        item->setFont(wordsFont(13));
-        item->setColor(colour);
-        item->setPadding(QMargins(6, 2, 6, 2));
+        plotWords(*m_plot, x, y, words, alignment, colour);
     };
     const auto band = [&](double from, double to, const QColor& colour, const QString& words) {
         auto* item = new QCPItemRect(m_plot);
@@ -222,8 +191,7 @@ void MotorPlot::draw() {
                  "type  light 180mA 12V  into the jot line."),
               Qt::AlignCenter, look.ink);
     }
-    // Queued, so that it is drawn once, when the layout of the window has settled.
-    m_plot->replot(QCustomPlot::rpQueuedReplot);
+    finish(*m_plot);
 }
 
 const MotorPlot::Marked* MotorPlot::near(const QPoint& where) const {

@@ -187,41 +187,33 @@ QRectF paintMotor(QPainter& painter, const MatView& view, const core::Job& job,
     return box;
 }
 
-/// A decoder as a small board with its chips and solder pads, to the size its catalogue gives.
-QRectF paintDecoder(QPainter& painter, const SceneInput& scene,
-                    const std::optional<core::Seat>& seat, std::vector<Target>& targets) {
-    if (!seat) return {};
-    const QRectF box = scene.units[seat->unit].box(seat->corner, seat->length, seat->height);
-    painter.setPen(QPen(QColor(0x10, 0x22, 0x30), 1.2));
-    painter.setBrush(QColor(0x1E, 0x5A, 0x86, 150));  // sleeve of heat-shrink round it
-    painter.drawRoundedRect(box, 2, 2);
-    const QRectF board(box.left() + box.width() * 0.06, box.center().y() - box.height() * 0.1,
-                       box.width() * 0.88, qMax(2.0, box.height() * 0.2));
-    painter.setBrush(QColor(0x2E, 0x7D, 0x5B));
-    painter.drawRect(board);
-    painter.setBrush(QColor(0x20, 0x22, 0x22));
-    painter.drawRect(QRectF(board.left() + board.width() * 0.3, board.top() - box.height() * 0.24,
-                            board.width() * 0.34, box.height() * 0.24));
-    painter.setBrush(theme().brass);
-    for (int pad = 0; pad < 6; ++pad) {
-        painter.drawRect(QRectF(board.left() + board.width() * (0.04 + pad * 0.16), board.bottom(),
-                                board.width() * 0.05, qMax(1.5, box.height() * 0.08)));
+/// What lies in the hollows, each painted by its stage.
+QRectF paintSeated(QPainter& painter, const SceneInput& scene, const core::Seat& seat,
+                   std::vector<Target>& targets) {
+    const core::Box& box = seat.box;
+    const QRectF where = scene.units[seat.unit].box(seat.corner, box.length, box.height);
+    QString jot;
+    for (const PartPainter& each : partPainters()) {
+        if (each.what != box.what) continue;
+        painter.save();
+        each.paint({painter, scene, seat, where});
+        painter.restore();
+        jot = QString::fromUtf8(each.jot);
     }
-    if (!seat->fits) {
+    if (!seat.fits) {
         painter.setBrush(Qt::NoBrush);
         painter.setPen(QPen(theme().over, 1.6, Qt::DashLine));
-        painter.drawRect(box.adjusted(-3, -3, 3, 3));
+        painter.drawRect(where.adjusted(-3, -3, 3, 3));
     }
-    const core::Decoder& decoder = scene.job.decoder->part;
-    targets.push_back({box,
-                       tr("%1: %2 × %3 × %4 with its wires (catalogue). %5")
-                           .arg(qs(decoder.name), shown(decoder.length), shown(decoder.width),
-                                shown(decoder.height),
-                                seat->fits ? tr("It lies in the %1.").arg(qs(seat->hollow))
-                                           : tr("No hollow of the body holds it.")),
-                       u"decoder "_s,
-                       {}});
-    return box;
+    targets.push_back(
+        {where,
+         tr("%1: %2 × %3 × %4 with its wires (catalogue). %5")
+             .arg(qs(box.name), shown(box.length), shown(box.width), shown(box.height),
+                  seat.fits ? tr("It lies in the %1.").arg(qs(seat.hollow))
+                            : tr("No hollow of the body holds it.")),
+         jot,
+         {}});
+    return where;
 }
 
 }  // namespace
@@ -249,8 +241,9 @@ PartBoxes paintModel(QPainter& painter, const SceneInput& scene, std::vector<Tar
                 paintMotor(painter, scene.units[i], job, job.units[i], m, targets));
         }
     }
-    const core::Seats seats = core::seats(job);
-    parts.decoder = paintDecoder(painter, scene, seats.decoder, targets);
+    for (const core::Seat& seat : core::seats(job)) {
+        parts.seated.emplace_back(seat.box.what, paintSeated(painter, scene, seat, targets));
+    }
     return parts;
 }
 

@@ -3,6 +3,7 @@
 
 #include "core/record/job.h"
 #include "core/work/lamp_groups.h"
+#include "core/work/seat.h"
 
 #include <QCoreApplication>
 #include <QPainterPath>
@@ -10,7 +11,10 @@
 #include <QRectF>
 #include <QString>
 
+#include <span>
 #include <string>
+#include <string_view>
+#include <utility>
 #include <vector>
 
 class QPainter;
@@ -69,9 +73,30 @@ struct SceneInput {
 
 /// Where parts came to lie in the picture; null where there is none.
 struct PartBoxes {
-    std::vector<QRectF> motors;  ///< as core::motorsOf
-    QRectF decoder, bank;
+    std::vector<QRectF> motors;                            ///< as core::motorsOf
+    std::vector<std::pair<std::string, QRectF>> seated{};  ///< as core::seats
+    [[nodiscard]] QRectF of(std::string_view what) const {
+        for (const auto& [name, box] : seated) {
+            if (name == what) return box;
+        }
+        return {};
+    }
 };
+
+/// How a thing of a stage that lies in the model is painted, in every lens.
+struct PartInput {
+    QPainter& painter;
+    const SceneInput& scene;
+    const core::Seat& seat;
+    const QRectF& box;
+};
+struct PartPainter {
+    std::string_view what;  ///< core::Box::what
+    void (*paint)(const PartInput& input);
+    const char* jot;  ///< start of the line that fits another
+};
+/// Those of all stages; the table is in stage_views.cpp.
+[[nodiscard]] std::span<const PartPainter> partPainters();
 
 /// What a stage adds to the picture: wires, legends, places to press. Painted between the model
 /// and its lamps, never in the dark.

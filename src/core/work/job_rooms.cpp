@@ -3,11 +3,12 @@
 #include "core/work/lamps/lamps.h"
 #include "core/work/measure/measure.h"
 #include "core/work/record_verbs.h"
+#include "core/work/reserve/reserve.h"
 
 namespace glimmet::core {
 namespace {
 
-constinit const JobRoom rooms[] = {measure::room, lamps::room};
+constinit const JobRoom rooms[] = {measure::room, lamps::room, reserve::room};
 
 }  // namespace
 

@@ -4,7 +4,9 @@
 
 #include "core/finding/finding.h"
 #include "core/jot/verb.h"
+#include "core/record/fitted.h"
 
+#include <optional>
 #include <span>
 #include <string>
 #include <string_view>
@@ -59,6 +61,14 @@ struct Idle {
     bool done = false;  ///< there is nothing to do here, ever
 };
 
+/// A thing of a stage that takes up room in the model: outer measures with wires and sleeve.
+struct Box {
+    const char* what;  ///< "decoder", "bank": one of each in a job
+    std::string name;  ///< "2200 µF 25 V electrolytic"
+    Millimetres length{}, width{}, height{};
+    std::optional<Fitted> wanted;  ///< where it was put; nothing: where there is room
+};
+
 template <class Record, class Facts>
 struct Room {
     const char* name;   ///< "lamps": in files, jot, on the command line
@@ -67,6 +77,7 @@ struct Room {
     void (*judge)(const Facts&, Judging&);
     std::span<const jot::Verb> (*verbs)();
     Idle (*idle)(const Record&);
+    void (*boxes)(const Record&, std::vector<Box>&) = nullptr;
 };
 
 }  // namespace glimmet::core

@@ -3,31 +3,26 @@
 namespace glimmet::core {
 namespace {
 
-struct Box {
-    Millimetres length, width, height;
-};
-
-/// The hollows of all units, with what is taken at their forward ends.
+/// A hollow of a unit, with what is taken at its forward end.
 struct Hollow {
     std::size_t unit;
     const Cavity* cavity;
     Millimetres taken{0};
 };
 
-Seat seatOf(const Job& job, const Box& box, const std::optional<Fitted>& wanted,
-            std::vector<Hollow>& hollows) {
-    const Unit& first = job.units.front();
-    Seat seat{0,          {(first.body.length - box.length) / 2.0, first.body.height / 2.0},
-              box.length, box.height,
-              {},         false};
+Seat seated(const Job& job, Box box, std::vector<Hollow>& hollows) {
+    const Body& first = job.units.front().body;
+    Seat seat{std::move(box), 0, {}, {}, false};
+    seat.corner = {(first.length - seat.box.length) / 2.0, first.height / 2.0};
     Hollow* chosen = nullptr;
     for (Hollow& hollow : hollows) {
         const Cavity& cavity = *hollow.cavity;
+        const auto& wanted = seat.box.wanted;
         if (wanted && (job.units[hollow.unit].id != wanted->unit || cavity.name != wanted->place)) {
             continue;
         }
-        seat.fits = box.length + hollow.taken <= cavity.length && box.height <= cavity.height &&
-                    box.width <= cavity.width;
+        seat.fits = seat.box.length + hollow.taken <= cavity.length &&
+                    seat.box.height <= cavity.height && seat.box.width <= cavity.width;
         if (seat.fits) {
             chosen = &hollow;
             break;
@@ -44,28 +39,31 @@ Seat seatOf(const Job& job, const Box& box, const std::optional<Fitted>& wanted,
     const Millimetres clear = seat.fits ? Millimetres{0.5} : Millimetres{0};
     seat.corner = {chosen->cavity->corner.x + chosen->taken + clear,
                    chosen->cavity->corner.z + clear};
-    chosen->taken += box.length + clear;
+    chosen->taken += seat.box.length + clear;
     return seat;
 }
 
 }  // namespace
 
-Seats seats(const Job& job) {
+std::vector<Seat> seats(const Job& job) {
     std::vector<Hollow> hollows;
     for (std::size_t i = 0; i < job.units.size(); ++i) {
         for (const Cavity& cavity : job.units[i].body.cavities) hollows.push_back({i, &cavity});
     }
-    Seats found;
-    if (job.decoder) {
-        const Decoder& part = job.decoder->part;
-        found.decoder =
-            seatOf(job, {part.length, part.width, part.height}, job.decoder->seat, hollows);
+    std::vector<Box> boxes;
+    for (const JobRoom& room : jobRooms()) {
+        if (room.boxes) room.boxes(job, boxes);
     }
-    if (job.bank) {
-        const BankPart& part = job.bank->part;
-        found.bank = seatOf(job, {part.length, part.width, part.height}, job.bank->seat, hollows);
+    std::vector<Seat> all;
+    for (Box& box : boxes) all.push_back(seated(job, std::move(box), hollows));
+    return all;
+}
+
+const Seat* seatOf(const std::vector<Seat>& seats, std::string_view what) {
+    for (const Seat& seat : seats) {
+        if (seat.box.what == what) return &seat;
     }
-    return found;
+    return nullptr;
 }
 
 }  // namespace glimmet::core

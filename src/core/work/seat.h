@@ -1,24 +1,25 @@
-// Where the decoder and the bank are drawn: where they were put, else in the first hollow that
-// holds them with their wires beside what is there already, else in the roomiest.
+// Where the things of all stages lie in the model: where they were put, else in the first hollow
+// that holds them beside what is there already, else in the roomiest.
 #pragma once
 
-#include "core/record/job.h"
+#include "core/work/job_rooms.h"
 
-#include <optional>
+#include <string_view>
+#include <vector>
 
 namespace glimmet::core {
 
 struct Seat {
+    Box box;
     std::size_t unit = 0;
-    Point corner;  ///< front lower corner, in its unit
-    Millimetres length{}, height{};
+    Point corner;        ///< front lower corner, in its unit
     std::string hollow;  ///< name of the cavity; empty where the body has none
     bool fits = false;   ///< in length, height and width
 };
-struct Seats {
-    std::optional<Seat> decoder, bank;
-};
 
-[[nodiscard]] Seats seats(const Job& job);
+/// In the order of the stages.
+[[nodiscard]] std::vector<Seat> seats(const Job& job);
+/// nullptr where the job has no such thing.
+[[nodiscard]] const Seat* seatOf(const std::vector<Seat>& seats, std::string_view what);
 
 }  // namespace glimmet::core

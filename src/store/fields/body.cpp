@@ -8,7 +8,7 @@ constexpr Limits place = within(-farthest, farthest);
 
 template <class Io, class Self>
 void cavityFields(Io& io, Self& cavity) {
-    io("name", cavity.name);
+    io("name", cavity.name, Required, unsearched({}));
     io("corner", cavity.corner);
     io("length", cavity.length, Required, size);
     io("height", cavity.height, Required, size);
@@ -27,7 +27,7 @@ void axleFields(Io& io, Self& axle) {
 
 template <class Io, class Self>
 void siteFields(Io& io, Self& site) {
-    io("name", site.name, Required, characters(400, 1));
+    io("name", site.name, Required, unsearched(characters(400, 1)));
     io("at", site.at);
     io("facing", site.facing);
 }

@@ -35,6 +35,7 @@ struct Limits {
     std::size_t longest = 400;  ///< of texts, in characters
     std::size_t fewest = 0;     ///< of lists
     std::size_t most = 10000;
+    bool searched = true;  ///< texts: found by the search
 };
 [[nodiscard]] constexpr Limits numbers(const Range& range) {
     Limits made;
@@ -59,21 +60,29 @@ struct Limits {
     made.most = most;
     return made;
 }
-inline constexpr Limits date = characters(40);  ///< ISO 8601; may be empty
+/// Of texts that nobody looks a job up by: dates, ids, names of hollows.
+[[nodiscard]] constexpr Limits unsearched(Limits limits) {
+    limits.searched = false;
+    return limits;
+}
+inline constexpr Limits date = unsearched(characters(40));         ///< ISO 8601; may be empty
+inline constexpr Limits identity = unsearched(characters(20, 1));  ///< "L7"
 
 class Read;
 class Write;
 class Schema;
+class SearchWords;
 
 /// The name of a described type in a schema's $defs.
 template <class T>
 inline constexpr const char* schemaName = nullptr;
 
-#define GLIMMET_DESCRIBED(Type, name)          \
-    void fields(Read& io, Type& self);         \
-    void fields(Write& io, const Type& self);  \
-    void fields(Schema& io, const Type& self); \
-    template <>                                \
+#define GLIMMET_DESCRIBED(Type, name)               \
+    void fields(Read& io, Type& self);              \
+    void fields(Write& io, const Type& self);       \
+    void fields(Schema& io, const Type& self);      \
+    void fields(SearchWords& io, const Type& self); \
+    template <>                                     \
     inline constexpr const char* schemaName<Type> = name;
 
 /// A line for every record that is kept.

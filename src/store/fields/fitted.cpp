@@ -12,8 +12,8 @@ void poseFields(Io& io, Self& pose) {
 
 template <class Io, class Self>
 void fittedFields(Io& io, Self& fitted) {
-    io("unit", fitted.unit, Required, characters(20, 1));
-    io("place", fitted.place);
+    io("unit", fitted.unit, Required, identity);
+    io("place", fitted.place, Required, unsearched({}));
     io("pose", fitted.pose);
 }
 

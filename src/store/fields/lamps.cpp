@@ -27,9 +27,9 @@ void sharedFields(Io& io, Self& shared) {
 /// How the rows are connected, and its own values.
 template <class Io, class Self>
 void groupFields(Io& io, Self& group) {
-    io("id", group.id, Required, characters(20, 1));
+    io("id", group.id, Required, identity);
     io("name", group.name, Required, characters(400, 1));
-    io("output", group.output, Required, characters(40));
+    io("output", group.output, Required, unsearched(characters(40)));
     io("connection", group.connection);
     io("target", group.wish.target, Required, upTo(1));
     io("series", group.wish.series);

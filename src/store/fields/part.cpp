@@ -6,8 +6,8 @@ namespace {
 
 constexpr Limits amps = upTo(100);
 constexpr Limits size = upTo(500);
-constexpr Limits word = characters(40);
-constexpr Limits id = characters(80);
+constexpr Limits word = unsearched(characters(40));
+constexpr Limits id = unsearched(characters(80));
 
 template <class Io, class Self>
 void outputFields(Io& io, Self& output) {

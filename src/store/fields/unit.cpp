@@ -18,7 +18,7 @@ void readingFields(Io& io, Self& reading) {
 
 template <class Io, class Self>
 void motorFields(Io& io, Self& motor) {
-    io("id", motor.id, Required, characters(20, 1));
+    io("id", motor.id, Required, identity);
     io("kind", motor.kind);
     io("readings", motor.readings, Maybe);
     io("windings", motor.windings, Maybe);
@@ -43,14 +43,14 @@ void collectorFields(Io& io, Self& collector) {
 
 template <class Io, class Self>
 void wireFields(Io& io, Self& wire) {
-    io("colour", wire.colour, Required, characters(40));
-    io("from", wire.from, Maybe);
-    io("to", wire.to, Maybe);
+    io("colour", wire.colour, Required, unsearched(characters(40)));
+    io("from", wire.from, Maybe, unsearched({}));
+    io("to", wire.to, Maybe, unsearched({}));
 }
 
 template <class Io, class Self>
 void unitFields(Io& io, Self& unit) {
-    io("id", unit.id, Required, characters(20, 1));
+    io("id", unit.id, Required, identity);
     io("name", unit.name, Maybe);
     io("frame", unit.frame, Maybe);
     io("body", unit.body);

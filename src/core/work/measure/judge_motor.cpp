@@ -460,4 +460,10 @@ void judge(const Reckoned& facts, Judging& judging) {
     for (const MotorAt& at : motors) judgeHealth(facts.job, *at.motor, judging);
 }
 
+void boxes(const Job& job, std::vector<Box>& all) {
+    if (!job.decoder) return;
+    const Decoder& part = job.decoder->part;
+    all.push_back({"decoder", part.name, part.length, part.width, part.height, job.decoder->seat});
+}
+
 }  // namespace glimmet::core::measure

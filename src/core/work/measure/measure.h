@@ -10,6 +10,8 @@ void judge(const Reckoned& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Verb> verbs();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobRoom room{"measure", "Measure", applies, judge, verbs, idle};
+void boxes(const Job& job, std::vector<Box>& all);
+
+inline constexpr JobRoom room{"measure", "Measure", applies, judge, verbs, idle, boxes};
 
 }  // namespace glimmet::core::measure

@@ -1,0 +1,20 @@
+// What the window shows of the stay-alive: bus volts after the loss of track, the bank's wires.
+#pragma once
+
+#include "app/stage_view.h"
+
+namespace glimmet::app {
+
+[[nodiscard]] StageStrip* reserveStrip(QWidget* parent);
+void paintReserveLens(const LensInput& input);
+/// As it is soldered: cans in a row with their stripes on the minus side, or a module in its
+/// sleeve.
+void paintBank(const PartInput& input);
+
+inline constexpr PartPainter bankPainter{"bank", paintBank, "bank "};
+inline constexpr Shot reserveShots[] = {{"stay-alive", 0, ""}};
+inline constexpr StageView reserveView{
+    "reserve", reserveStrip, paintReserveLens,
+    QT_TRANSLATE_NOOP("stages", "A stay-alive is for what rolls on powered rails."), reserveShots};
+
+}  // namespace glimmet::app

@@ -1,0 +1,64 @@
+// What a bank does on a job as it stands: loads, time it holds, what it has to get across.
+#pragma once
+
+#include "core/finding/figure.h"
+#include "core/reserve/hold.h"
+#include "core/work/reckoned.h"
+
+#include <optional>
+
+namespace glimmet::core::reserve {
+
+// What is assumed; sources in docs/physics.md.
+inline constexpr Millimetres usualFrog{28 * 87};    ///< an insulated frog, of the prototype
+inline constexpr KilometresPerHour usualSpeed{20};  ///< over points, of the prototype
+inline constexpr Seconds dirt{0.05};                ///< a stutter on dirty rails
+inline constexpr Volts processorMinimum{5};         ///< below it a decoder starts anew
+inline constexpr Amperes processorCurrent{0.02};
+inline constexpr Volts usualDiode{0.35};  ///< Schottky, at these currents
+inline constexpr Ohms usualCharge{100};
+
+/// A bank with its charge path, as it is or would be fitted.
+struct Path {
+    Ohms charge{};  ///< 0: nothing limits the charge
+    Volts diode{};  ///< 0: it gives back through the charge resistor
+};
+[[nodiscard]] Path pathOf(const FittedBank& bank);
+/// The capacitance that counts: read, else printed.
+[[nodiscard]] Farads capacitanceOf(const FittedBank& bank);
+
+/// What draws on the bus while the track is dead: the motor at a crawl, every lamp, the processor.
+struct Loads {
+    BusLoads bus;
+    std::vector<Figure> figures;  ///< what each is and rests on
+    bool motorAssumed = false;    ///< no reading says what the motor takes
+};
+[[nodiscard]] Loads loadsOf(const Reckoned& facts);
+
+/// How long a usual insulated frog leaves the model without power at a usual speed; 0 where its
+/// wheels bridge it, nothing where it cannot be told from wheels (a third rail, no wheels).
+[[nodiscard]] std::optional<Seconds> frogTime(const Job& job);
+[[nodiscard]] Millimetres frogLength(const Job& job);
+
+struct BankState {
+    Volts bus{};      ///< what it is charged to
+    Volts highest{};  ///< the same at the top of the supply's range
+    Bank bank;        ///< charge 0 where nothing limits it
+    Volts back{};     ///< drop of the way back at the first moment: diode, or charge resistor
+    Result<Hold> hold;
+    Seconds needed{};  ///< the frog, or dirt where its wheels bridge that
+};
+[[nodiscard]] BankState bankState(const Reckoned& facts, const FittedBank& bank,
+                                  const Loads& loads);
+
+/// What the strip shows: bus volts from the loss of track on.
+struct HoldChart {
+    std::vector<BusMoment> trace;
+    Volts minimum{}, bus{};
+    Seconds needed{}, shown{};
+    bool holds = false;  ///< long enough
+};
+/// Nothing without a bank, or where nothing draws.
+[[nodiscard]] std::optional<HoldChart> holdChart(const Reckoned& facts);
+
+}  // namespace glimmet::core::reserve

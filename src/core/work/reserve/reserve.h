@@ -1,0 +1,17 @@
+// The room of the stay-alive: the bank on the decoder, how long it holds, what charging it asks.
+#pragma once
+
+#include "core/work/job_rooms.h"
+
+namespace glimmet::core::reserve {
+
+[[nodiscard]] bool applies(const Job& job);
+void judge(const Reckoned& facts, Judging& judging);
+[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] Idle idle(const Job& job);
+
+void boxes(const Job& job, std::vector<Box>& all);
+
+inline constexpr JobRoom room{"reserve", "Stay-alive", applies, judge, verbs, idle, boxes};
+
+}  // namespace glimmet::core::reserve

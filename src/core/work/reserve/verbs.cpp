@@ -1,0 +1,197 @@
+// Jots of the stay-alive.
+#include "core/work/jotted.h"
+#include "core/work/reserve/reserve.h"
+
+#include <algorithm>
+
+namespace glimmet::core::reserve {
+namespace {
+
+using namespace jot;
+using Kind = Takes::Kind;
+
+std::vector<Named> bankNames(const Context& context) {
+    std::vector<Named> all;
+    for (const BankPart& bank : context.catalogue.banks) {
+        all.push_back({bank.id, {bank.name}, bank.name});
+    }
+    all.push_back({"none", {"no"}, "takes it out"});
+    return all;
+}
+std::vector<Named> hollows(const Context& context) {
+    std::vector<Named> all;
+    const Job& job = context.job;
+    for (std::size_t i = 0; i < job.units.size(); ++i) {
+        for (const Cavity& cavity : job.units[i].body.cavities) {
+            const std::string of = unitCalled(job, i);
+            all.push_back({of.empty() ? cavity.name : of + " " + cavity.name, {}, "a hollow"});
+        }
+    }
+    return all;
+}
+Fitted seatCalled(const Job& job, const std::string& called) {
+    for (std::size_t i = 0; i < job.units.size(); ++i) {
+        for (const Cavity& cavity : job.units[i].body.cavities) {
+            const std::string of = unitCalled(job, i);
+            if ((of.empty() ? cavity.name : of + " " + cavity.name) == called) {
+                return {job.units[i].id, cavity.name, {cavity.corner, cavity.across, {}}};
+            }
+        }
+    }
+    return {};
+}
+
+Result<Jotted> bank(const Said& said) {
+    const std::string& id = *said.name("NAME");
+    const std::optional<FittedBank>& before = said.context.job.bank;
+    const auto charge = said.one<Ohms>("OHMS");
+    const auto diode = said.one<Volts>("VOLTS");
+    if (id == "none") {
+        if (charge || diode || said.name("HOLLOW")) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("Without a bank there is nothing to charge and no place."));
+        }
+        Jotted result = jotted(said, text("No stay-alive"));
+        result.after.bank.reset();
+        return result;
+    }
+    FittedBank made;
+    made.part = *bankNamed(said.context.catalogue, id);
+    if (before && before->part.id == id) made = *before;  // the same again keeps what is known
+    made.charge = charge ? charge : made.charge;
+    made.diode = diode ? diode : made.diode;
+    Text meaning = text("Stay-alive: %1", made.part.name);
+    if (charge) meaning = text("%1, charge resistor %2", meaning, formatted(*charge));
+    if (diode) meaning = text("%1, diode %2", meaning, formatted(*diode));
+    if (const auto& hollow = said.name("HOLLOW")) {
+        made.seat = seatCalled(said.context.job, *hollow);
+        meaning = text("%1, in the %2", meaning, *hollow);
+    }
+    if (before && before->part.id != id && before->measured) {
+        meaning = text("%1; the %2 read on the one before no longer count", meaning,
+                       formatted(before->measured->value));
+    }
+    Jotted result = jotted(said, std::move(meaning));
+    result.after.bank = std::move(made);
+    return result;
+}
+
+/// Of a part of the bank: its value, or none.
+template <class Quantity>
+Result<Jotted> part(const Said& said, std::optional<Quantity> FittedBank::*field,
+                    std::string_view what, Text name) {
+    if (!said.context.job.bank) {
+        return refuse(
+            ErrorCode::Unknown,
+            text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
+    }
+    const auto value = said.one<Quantity>(what);
+    const bool none = said.name("none").has_value();
+    if (value && none) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 and none: only one of them can be.", formatted(*value)));
+    }
+    if (!value && !none) {
+        return refuse(ErrorCode::Missing,
+                      text("What value? Write it like %1.", said.verb.examples.front()));
+    }
+    Jotted result =
+        jotted(said, value ? text("%1: %2", name, formatted(*value)) : text("%1: none", name));
+    result.after.bank.value().*field = value.value_or(Quantity{});
+    return result;
+}
+Result<Jotted> charge(const Said& said) {
+    return part(said, &FittedBank::charge, "OHMS", text("Charge resistor"));
+}
+Result<Jotted> diode(const Said& said) {
+    return part(said, &FittedBank::diode, "VOLTS", text("Diode past the charge resistor"));
+}
+
+Result<Jotted> capacitance(const Said& said) {
+    if (!said.context.job.bank) {
+        return refuse(
+            ErrorCode::Unknown,
+            text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
+    }
+    const Farads value = *said.one<Farads>("FARADS");
+    Jotted result = jotted(said, text("Capacitance of the bank, measured: %1", formatted(value)));
+    result.after.bank->measured = Measured<Farads>{value, said.context.today};
+    return result;
+}
+
+std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"}}; }
+
+constexpr Takes bankTakes[] = {
+    {.what = "NAME",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which bank?",
+     .names = bankNames,
+     .unknown = "No bank goes by “%1”. The catalogue has: %2."},
+    {.what = "OHMS",
+     .after = "charge",
+     .dimension = Dimension::Resistance,
+     .least = 1,
+     .most = 10000},
+    {.what = "VOLTS", .after = "diode", .dimension = Dimension::Voltage, .least = 0.1, .most = 1.5},
+    {.what = "HOLLOW",
+     .kind = Kind::Name,
+     .after = "in",
+     .names = hollows,
+     .unknown = "No hollow goes by “%1”. There are: %2.",
+     .none = "This body has no hollows."}};
+constexpr Takes none{.what = "none", .kind = Kind::Name, .names = noneOnly};
+constexpr Takes chargeTakes[] = {
+    {.what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 10000}, none};
+constexpr Takes diodeTakes[] = {
+    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.1, .most = 1.5}, none};
+constexpr Takes capacitanceTakes[] = {{.what = "FARADS",
+                                       .needed = true,
+                                       .missing = "How many farads?",
+                                       .dimension = Dimension::Capacitance,
+                                       .least = 1e-5,
+                                       .most = 10}};
+
+constexpr const char* bankWords[] = {"stay-alive", "reserve"};
+constexpr const char* bankExamples[] = {"bank electrolytic-2200u-25",
+                                        "bank electrolytic-2200u-25 charge 100R diode 0.35V",
+                                        "bank none"};
+constexpr const char* chargeExamples[] = {"charge 100R", "charge none"};
+constexpr const char* diodeExamples[] = {"diode 0.35V", "diode none"};
+constexpr const char* capacitanceExamples[] = {"capacitance 1900u"};
+constexpr const char* pathNoise[] = {"resistor", "bank", "drop"};
+
+constexpr Verb table[] = {
+    {"bank", bankWords, bankTakes, bankExamples,
+     "a stay-alive of the catalogue with its charge resistor and diode; none takes it out", bank},
+    {"charge",
+     {},
+     chargeTakes,
+     chargeExamples,
+     "the resistor that limits the bank's charge",
+     charge,
+     false,
+     pathNoise},
+    {"diode",
+     {},
+     diodeTakes,
+     diodeExamples,
+     "drop of the diode that gives the bank back past its resistor",
+     diode,
+     false,
+     pathNoise},
+    {"capacitance",
+     {},
+     capacitanceTakes,
+     capacitanceExamples,
+     "of the bank, measured",
+     capacitance,
+     false,
+     pathNoise},
+};
+
+}  // namespace
+
+std::span<const Verb> verbs() { return table; }
+
+}  // namespace glimmet::core::reserve

@@ -1,0 +1,278 @@
+// The room of the stay-alive: what draws, how long it holds, what has to be got across, the three
+// findings firing and staying silent, the lines that fit a bank.
+#include "core/work/reserve/reserve.h"
+
+#include "core/work/reserve/bank_state.h"
+#include "core/work/standing.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+namespace glimmet::core::reserve {
+namespace {
+
+using tests::factsOf;
+using tests::jotted;
+using tests::newJob;
+using tests::shunter;
+using tests::smallCatalogue;
+
+const char* const chips = "bank chips-3300u-25 charge 220R diode 0.35V";
+
+/// A railbus of one driven axle that collects on one axle only, so that a frog kills it.
+Job railbus(std::initializer_list<const char*> lines = {}) {
+    return jotted(jotted(newJob("Smelt", "railbus"),
+                         {"decoder small", "axle 2 none", "light 90mA 12V", "ohms 40"}),
+                  lines);
+}
+const Finding* find(const std::vector<Finding>& all, std::string_view id) {
+    for (const Finding& one : all) {
+        if (one.id == id) return &one;
+    }
+    return nullptr;
+}
+struct Seen {
+    State state{};
+    std::string words;
+    std::vector<Option> options;
+};
+/// A finding of the room; that there is none fails the test.
+Seen seen(const Job& job, std::string_view id) {
+    const auto all = findings(factsOf(job));
+    const Finding* one = find(all, id);
+    EXPECT_NE(one, nullptr) << id;
+    return one ? Seen{one->state, plain(one->sentence), one->options} : Seen{};
+}
+std::string answer(std::string_view line, const Job& job) {
+    const auto said = understood(line, job, smallCatalogue(), "2026-03-02");
+    return said ? plain(said->meaning) : "✗ " + plain(said.error().what);
+}
+
+TEST(ReserveLoads, MotorAtACrawlByItsReadings) {
+    // 0.25 A at 12 V light; path 12/1.3 = 9.2308 Ω: I·R = 2.3077 V, a quarter of the rest 2.4231 V.
+    const Job job = shunter();
+    const Loads loads = loadsOf(factsOf(job));
+    EXPECT_NEAR(loads.bus.power.value(), (2.3076923 + (12 - 2.3076923) / 4) * 0.25, 1e-6);
+    EXPECT_FALSE(loads.motorAssumed);
+    // Hauling is what it really does.
+    const Job hauling = jotted(job, {"haul 400mA 12V"});
+    EXPECT_NEAR(loadsOf(factsOf(hauling)).bus.power.value(),
+                (0.4 * 12 / 1.3 + (12 - 0.4 * 12 / 1.3) / 4) * 0.4, 1e-6);
+}
+TEST(ReserveLoads, OfAMotorThatNobodyReadAreUsualAndSaySo) {
+    for (const auto& [line, watts] :
+         {std::pair{"motor can", 0.36}, {"motor coreless", 0.12}, {"motor open-frame", 1.5}}) {
+        const Job job = jotted(newJob("x", "dock-shunter"), {line});
+        const Loads loads = loadsOf(factsOf(job));
+        EXPECT_NEAR(loads.bus.power.value(), watts, 1e-12) << line;
+        EXPECT_TRUE(loads.motorAssumed);
+        EXPECT_EQ(loads.figures.at(0).basis.kind, Basis::Kind::Assumed);
+    }
+    // A coach has none; its decoder still draws.
+    const Job coach = jotted(newJob("x", "saloon"), {"decoder small"});
+    EXPECT_NEAR(loadsOf(factsOf(coach)).bus.drawn(Volts{12}).value(), 0.02, 1e-12);
+}
+TEST(ReserveLoads, LampsDrawWhatTheyWereSolvedFor) {
+    const Job job =
+        jotted(shunter(),
+               {"lamp front white", "parallel front red", "resistor front 2k2", "shared front 100",
+                "output front 330R", "lamp cab white on supply", "resistor cab 1k"});
+    const Reckoned facts = factsOf(job);
+    Loads loads = loadsOf(facts);
+    loads.bus.power = Watts{0};
+    // What hangs on the supply itself goes dark with the track; the others and the processor draw.
+    EXPECT_NEAR(loads.bus.drawn(facts.groups[0]->bus).value(),
+                facts.groups[0]->total.value() + 0.02, 1e-9);
+    EXPECT_LT(loads.bus.drawn(Volts{6}).value(), facts.groups[0]->total.value() / 2 + 0.02);
+}
+
+TEST(ReserveFrog, TakesTheTimeThatTheWheelsLeaveDead) {
+    // One collecting axle: dead for the whole frog, 28 mm at 20 km/h / 87 = 63.86 mm/s.
+    EXPECT_NEAR(frogTime(railbus())->value(), 28 / 63.857, 1e-4);
+    // Two axles further apart than the frog is long bridge it.
+    EXPECT_EQ(frogTime(jotted(railbus(), {"axle 2 both"}))->value(), 0);
+    // In N the frog is shorter and the speed as well: the same time.
+    EXPECT_NEAR(frogTime(jotted(railbus(), {"scale N"}))->value(), frogTime(railbus())->value(),
+                1e-9);
+    // A rail that no wheel collects from, a middle conductor, no wheels: nothing can be said.
+    EXPECT_FALSE(frogTime(jotted(railbus(), {"axle 1 left"})).has_value());
+    EXPECT_FALSE(frogTime(jotted(railbus(), {"supply three-rail"})).has_value());
+    EXPECT_FALSE(frogTime(newJob("x", "lighthouse")).has_value());
+}
+TEST(ReserveFrog, WheelsOfAnotherUnitHelpOnlyOverContacts) {
+    Job train = jotted(railbus(), {"unit box-van called van"});
+    EXPECT_GT(frogTime(train)->value(), 0.4);
+    train.couplings[0].contacts = 1;
+    EXPECT_GT(frogTime(train)->value(), 0.4);
+    train.couplings[0].contacts = 2;
+    EXPECT_EQ(frogTime(train)->value(), 0);
+    train.decoder->seat = Fitted{train.units[1].id, "hold", {}};  // the van's own wheels bridge it
+    train.couplings[0].contacts = 0;
+    EXPECT_EQ(frogTime(train)->value(), 0);
+}
+
+TEST(ReserveFindings, SayWhatABankWouldBeFor) {
+    const Seen dies = seen(railbus(), "reserve.none");
+    EXPECT_EQ(dies.state, State::Fine);
+    EXPECT_EQ(dies.words,
+              "No stay-alive: an insulated frog of 28 mm at 20 km/h leaves it without power for "
+              "440 ms.");
+    EXPECT_EQ(seen(jotted(railbus(), {"axle 2 both"}), "reserve.none").words,
+              "No stay-alive: its wheels bridge an insulated frog of 28 mm at 20 km/h by "
+              "themselves, dirt they do not.");
+    EXPECT_EQ(seen(jotted(railbus(), {"supply three-rail"}), "reserve.none").words,
+              "No stay-alive is fitted.");
+    // The first option ends the matter: it holds, bears the volts and finds room.
+    ASSERT_FALSE(dies.options.empty());
+    const Job taken = jotted(railbus(), {dies.options[0].jot.c_str()});
+    EXPECT_EQ(dies.options[0].state, State::Fine);
+    EXPECT_EQ(seen(taken, "reserve.hold").state, State::Fine);
+    EXPECT_EQ(seen(taken, "reserve.volts").state, State::Fine);
+    EXPECT_NE(seen(taken, "reserve.charge").state, State::Over);
+}
+TEST(ReserveFindings, HoldAgainstWhatHasToBeGotAcross) {
+    const Seen shortTime =
+        seen(railbus({"bank can-1000u-25 charge 100R diode 0.35V"}), "reserve.hold");
+    EXPECT_EQ(shortTime.state, State::Over);
+    EXPECT_EQ(shortTime.words.substr(0, 17), "Too short: holds ");
+    EXPECT_NE(shortTime.words.find("leaves it dead for 440 ms"), std::string::npos)
+        << shortTime.words;
+    const Seen fine = seen(railbus({"bank module-22m-18"}), "reserve.hold");
+    EXPECT_EQ(fine.state, State::Fine);
+    EXPECT_EQ(fine.words.substr(0, 6), "Holds ");
+    // Just: within 15 % above what is needed.
+    Job just = railbus({"bank module-22m-18"});
+    const double held =
+        bankState(factsOf(just), *just.bank, loadsOf(factsOf(just))).hold->time->value();
+    just.bank->part.capacitance *= frogTime(just)->value() * 1.07 / held;
+    EXPECT_EQ(seen(just, "reserve.hold").state, State::Close);
+    just.bank->part.capacitance *= 1.16;
+    EXPECT_EQ(seen(just, "reserve.hold").state, State::Fine);
+    // Where the wheels bridge the frog, a stutter of 50 ms on dirt is what counts.
+    EXPECT_EQ(seen(jotted(railbus({"bank can-1000u-25 charge 100R diode 0.35V"}), {"axle 2 both"}),
+                   "reserve.hold")
+                      .words.find("a stutter on dirty rails takes 50 ms") == std::string::npos,
+              false);
+}
+TEST(ReserveFindings, CapacitanceThatWasReadCounts) {
+    const Job printed = railbus({"bank module-22m-18"});
+    const Job read = jotted(printed, {"capacitance 11m"});
+    const auto hold = [](const Job& job) {
+        return bankState(factsOf(job), *job.bank, loadsOf(factsOf(job))).hold->time->value();
+    };
+    EXPECT_NEAR(hold(read), hold(printed) / 2, 1e-9);
+}
+TEST(ReserveFindings, WithoutADiodeTheBankGivesBackThroughItsResistor) {
+    const Job job = jotted(shunter(), {"bank can-4700u-16 charge 100R", "track 12V"});
+    const Seen hold = seen(job, "reserve.hold");
+    EXPECT_EQ(hold.state, State::Over);
+    EXPECT_NE(hold.words.find("gives back through its charge resistor"), std::string::npos);
+    ASSERT_FALSE(hold.options.empty());
+    EXPECT_EQ(hold.options[0].jot, "diode 0.35V");
+    EXPECT_EQ(seen(jotted(job, {"diode 0.35V"}), "reserve.hold").state, State::Fine);
+    EXPECT_EQ(seen(jotted(job, {"diode 0.35V"}), "reserve.hold").words.find("resistor"),
+              std::string::npos);
+}
+TEST(ReserveFindings, RatingAgainstTheTopOfTheSupplysRange) {
+    // 14.5 V + 5 % − 1.2 V = 14.025 V.
+    const auto state = [](const char* bank, std::initializer_list<const char*> more = {}) {
+        return seen(jotted(jotted(shunter(), {bank}), more), "reserve.volts").state;
+    };
+    EXPECT_EQ(state("bank can-1000u-25 charge 100R diode 0.35V"), State::Fine);
+    EXPECT_EQ(state("bank can-4700u-16 charge 100R diode 0.35V"), State::Close);  // 17.5 wanted
+    EXPECT_EQ(state("bank can-4700u-16 charge 100R diode 0.35V", {"track 17V"}), State::Over);
+    EXPECT_EQ(state("bank cells-100m-16 charge 100R diode 0.35V"), State::Fine);  // 15.6 wanted
+    EXPECT_EQ(state("bank cells-100m-16 charge 100R diode 0.35V", {"track 15.1V"}), State::Close);
+    EXPECT_EQ(state("bank module-22m-18"), State::Fine);
+    EXPECT_EQ(state("bank module-22m-18", {"track 18V"}), State::Close);  // 17.7 · 1.05
+    // Tantalum wants half as much again, and twice as much where nothing limits the charge.
+    EXPECT_EQ(state("bank chips-3300u-25 charge 100R diode 0.35V"), State::Fine);
+    EXPECT_EQ(state("bank chips-3300u-25 diode 0.35V"), State::Close);
+    EXPECT_EQ(seen(jotted(shunter(), {"bank can-4700u-16 charge 100R diode 0.35V", "track 18V"}),
+                   "reserve.volts")
+                  .words,
+              "Not on this track: up to 17.7 V come to a bank rated 16 V. It vents or burns.");
+}
+TEST(ReserveFindings, ChargeThatNothingLimitsTripsTheBooster) {
+    const Job bare = jotted(shunter(), {"bank chips-3300u-25 diode 0.35V"});
+    const Seen charge = seen(bare, "reserve.charge");
+    EXPECT_EQ(charge.state, State::Over);
+    ASSERT_FALSE(charge.options.empty());
+    EXPECT_EQ(charge.options[0].jot, "charge 100R");
+    // 13.3 V / 220 Ω = 60 mA: the programming track bears it.
+    EXPECT_EQ(seen(jotted(shunter(), {chips}), "reserve.charge").state, State::Fine);
+    EXPECT_EQ(seen(jotted(shunter(), {chips}), "reserve.charge").words,
+              "Charges with 60 mA and is full after 3.6 s.");
+    // 22 mF through 68 Ω still draw 183 mA after a tenth of a second.
+    const Seen module = seen(jotted(shunter(), {"bank module-22m-18"}), "reserve.charge");
+    EXPECT_EQ(module.state, State::Close);
+    EXPECT_NE(module.words.find("longer than the programming track bears"), std::string::npos);
+    // ½ · 22 mF · 13.3² = 1.9 J in the resistor each time.
+    const Seen hot =
+        seen(jotted(shunter(), {"bank module-22m-18", "charge 220R"}), "reserve.charge");
+    EXPECT_EQ(hot.state, State::Close);
+    EXPECT_NE(hot.words.find("1.9 J go into the charge resistor"), std::string::npos) << hot.words;
+}
+TEST(ReserveRoom, IsForWhatRollsOnPoweredRails) {
+    EXPECT_TRUE(applies(shunter()));
+    EXPECT_TRUE(applies(jotted(shunter(), {"supply dc"})));
+    EXPECT_FALSE(applies(newJob("x", "lighthouse")));
+    EXPECT_FALSE(applies(jotted(shunter(), {"supply battery"})));
+    EXPECT_EQ(find(findings(factsOf(newJob("x", "lighthouse"))), "reserve.none"), nullptr);
+    const Seen waits = seen(jotted(shunter(), {chips, "decoder none"}), "reserve.decoder");
+    EXPECT_EQ(waits.state, State::Ask);
+    EXPECT_EQ(find(findings(factsOf(jotted(shunter(), {chips}))), "reserve.decoder"), nullptr);
+}
+TEST(ReserveChart, ShowsWhatItHoldsAndWhatIsNeeded) {
+    EXPECT_FALSE(holdChart(factsOf(shunter())).has_value());
+    const Job job = jotted(shunter(), {chips});
+    const auto chart = holdChart(factsOf(job));
+    ASSERT_TRUE(chart.has_value());
+    EXPECT_TRUE(chart->holds);
+    EXPECT_NEAR(chart->trace.front().bus.value(), 13.3 - 0.35, 1e-9);
+    EXPECT_NEAR(chart->trace.back().bus.value(), 5, 1e-9);
+    EXPECT_GT(chart->shown, chart->trace.back().time);
+    EXPECT_EQ(chart->needed, dirt);
+    const Job weak = railbus({"bank can-1000u-25 charge 100R diode 0.35V"});
+    EXPECT_FALSE(holdChart(factsOf(weak))->holds);
+    EXPECT_GE(holdChart(factsOf(weak))->shown, holdChart(factsOf(weak))->trace.back().time);
+}
+
+TEST(ReserveJots, FitABankWithItsChargePath) {
+    const Job job = shunter();
+    EXPECT_EQ(answer(chips, job),
+              "Stay-alive: bank chips-3300u-25, charge resistor 220 Ω, diode 350 mV");
+    EXPECT_EQ(answer("bank chips-3300u-25 in cab floor", job),
+              "Stay-alive: bank chips-3300u-25, in the cab floor");
+    EXPECT_EQ(answer("bank none", job), "No stay-alive");
+    EXPECT_EQ(answer("bank none charge 100R", job),
+              "✗ Without a bank there is nothing to charge and no place.");
+    EXPECT_EQ(answer("charge 100R", job),
+              "✗ There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25.");
+    EXPECT_EQ(answer("capacitance 1m", job).substr(0, 3), "✗");
+    const Job fitted = jotted(job, {chips});
+    EXPECT_EQ(answer("charge 47R", fitted), "Charge resistor: 47 Ω");
+    EXPECT_EQ(answer("charge none", fitted), "Charge resistor: none");
+    EXPECT_EQ(answer("diode 0.3V", fitted), "Diode past the charge resistor: 300 mV");
+    EXPECT_EQ(answer("charge", fitted), "✗ What value? Write it like charge 100R.");
+    EXPECT_EQ(answer("charge 47R none", fitted), "✗ 47 Ω and none: only one of them can be.");
+    EXPECT_EQ(answer("capacitance 1900u", fitted), "Capacitance of the bank, measured: 1.9 mF");
+    EXPECT_EQ(answer("diode 12V", fitted).substr(0, 3), "✗");
+}
+TEST(ReserveJots, TheSameBankAgainKeepsWhatIsKnownAnotherForgetsIt) {
+    const Job read = jotted(shunter(), {chips, "capacitance 3m"});
+    const Job again = jotted(read, {"bank chips-3300u-25"});
+    EXPECT_EQ(again.bank->charge, Ohms{220});
+    EXPECT_TRUE(again.bank->measured.has_value());
+    EXPECT_EQ(answer("bank module-22m-18", read),
+              "Stay-alive: bank module-22m-18; the 3 mF read on the one before no longer count");
+    EXPECT_FALSE(jotted(read, {"bank module-22m-18"}).bank->measured.has_value());
+    // A board's own resistor and diode stand where nothing else was chosen.
+    const Job module = jotted(read, {"bank module-22m-18"});
+    EXPECT_EQ(pathOf(*module.bank).charge, Ohms{68});
+    EXPECT_EQ(pathOf(*module.bank).diode, Volts{0.3});
+}
+
+}  // namespace
+}  // namespace glimmet::core::reserve
