@@ -19,6 +19,9 @@ public:
     virtual void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
                       const std::string& subject) = 0;
 
+    /// Of the workshop's own stations: the house as it is.
+    virtual void showHouse(const core::House&, const std::string& /*subject*/) {}
+
 signals:
     void subjectChosen(const std::string& subject);
     void jotOffered(const QString& start);

@@ -29,7 +29,9 @@ struct StageView {
 };
 
 [[nodiscard]] std::span<const StageView> stageViews();
-/// That of a stage; every room has one.
+/// Of the workshop's own stations.
+[[nodiscard]] std::span<const StageView> workshopViews();
+/// That of a stage of either; every room has one.
 [[nodiscard]] const StageView& stageView(std::string_view stage);
 
 }  // namespace glimmet::app

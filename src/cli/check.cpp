@@ -101,8 +101,9 @@ Judged stagesOf(const core::Job& job, std::optional<store::JobId> id,
 }
 
 Judged judged(const core::Job& job, std::optional<store::JobId> id,
-              const core::Catalogue& catalogue, const CheckRequest& request) {
-    const auto findings = core::findings(job, catalogue);
+              const core::Catalogue& catalogue, const core::House& house,
+              const CheckRequest& request) {
+    const auto findings = core::findings(job, catalogue, house);
     if (request.stages) return stagesOf(job, id, findings, request.json);
     Judged result{{}, core::worstState(findings)};
     if (!request.json) {
@@ -128,8 +129,8 @@ Judged judged(const core::Job& job, std::optional<store::JobId> id,
 class JobRow {
 public:
     JobRow(const CheckRequest& request, const std::vector<store::JobEntry>& entries,
-           const core::Catalogue& catalogue)
-        : m_request(request), m_entries(entries), m_catalogue(catalogue) {
+           const core::Catalogue& catalogue, const core::House& house)
+        : m_request(request), m_entries(entries), m_catalogue(catalogue), m_house(house) {
         const std::size_t cores = std::max(1U, std::thread::hardware_concurrency());
         for (std::size_t i = 0; i < std::min(cores, entries.size()); ++i) {
             m_workers.emplace_back([this] { work(); });
@@ -167,7 +168,7 @@ private:
             lock.unlock();
             JudgedOrWhy result =
                 workshop ? (*workshop)->job(m_entries[mine].id).map([&](const core::Job& job) {
-                    return judged(job, m_entries[mine].id, m_catalogue, m_request);
+                    return judged(job, m_entries[mine].id, m_catalogue, m_house, m_request);
                 })
                          : tl::unexpected(workshop.error());
             lock.lock();
@@ -179,6 +180,7 @@ private:
     const CheckRequest& m_request;
     const std::vector<store::JobEntry>& m_entries;
     const core::Catalogue& m_catalogue;
+    const core::House& m_house;
     std::mutex m_mutex;
     std::condition_variable m_changed;
     std::map<std::size_t, JudgedOrWhy> m_done;
@@ -231,7 +233,12 @@ void checkWorkshop(const CheckRequest& request, const store::Workshop& workshop,
                                  ", allowed: one that is on the shelf");
         return;
     }
-    JobRow row(request, *entries, catalogue);
+    const auto record = workshop.workshopRecord();
+    if (!record) {
+        checked.faults.push_back(request.path + ": " + core::plain(record.error().what));
+        return;
+    }
+    JobRow row(request, *entries, catalogue, record->house);
     for (std::size_t i = 0; i < entries->size(); ++i) {
         const JudgedOrWhy job = row.next(i);
         if (job) {
@@ -264,7 +271,7 @@ void checkDocument(const CheckRequest& request, const core::Catalogue& catalogue
         checked.faults.push_back(request.path + ": --job: found no job called “" + *request.job +
                                  "”, allowed: “" + job->name + "”");
     } else {
-        page.put(judged(*job, {}, catalogue, request));
+        page.put(judged(*job, {}, catalogue, {}, request));
     }
 }
 

@@ -50,7 +50,9 @@ tl::expected<core::Job, std::string> jobOf(const std::string& path, const Wanted
     auto job = moment.empty() ? (*workshop)->job(found.front().id)
                               : (*workshop)->jobAt(found.front().id, then);
     if (!job) return tl::unexpected(path + ": " + core::plain(job.error().what));
-    return std::move(*job);
+    const auto record = (*workshop)->workshopRecord();
+    if (!record) return tl::unexpected(path + ": " + core::plain(record.error().what));
+    return core::withHouse(std::move(*job), record->house);
 }
 
 }  // namespace
@@ -71,7 +73,7 @@ Exchanged exportedLamp(const std::string& path, const Wanted& wanted, const std:
             names += (names.empty() ? "" : ", ") + each.name;
         return {{}, {path + ": --lamp: found no lamp “" + lamp + "”, allowed: one of: " + names}};
     }
-    const auto netlist = core::lamps::lampNetlist(*job, *group, {});
+    const auto netlist = core::lamps::lampNetlist(*job, *group, core::houseOf(*job, {}));
     if (!netlist) return {{}, {path + ": --lamp: " + core::plain(netlist.error().what)}};
     return {core::circuit::writtenNetlist(*netlist), {}};
 }
@@ -98,7 +100,13 @@ Exchanged imported(const std::string& path, const std::string& source) {
         result.faults.push_back(path + ": " + core::plain(workshop.error().what));
         return result;
     }
-    if (const auto id = (*workshop)->add(*job, core::text("Imported")); !id) {
+    const auto record = (*workshop)->workshopRecord();
+    if (!record) {
+        result.faults.push_back(path + ": " + core::plain(record.error().what));
+        return result;
+    }
+    const core::Job ours = core::adopted(*job, record->house);
+    if (const auto id = (*workshop)->add(ours, core::text("Imported")); !id) {
         result.faults.push_back(path + ": " + core::plain(id.error().what));
     } else {
         result.out = "imported “" + job->name + "”\n";

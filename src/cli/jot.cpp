@@ -8,6 +8,7 @@
 #include <nlohmann/json.hpp>
 
 #include <algorithm>
+#include <type_traits>
 
 namespace glimmet::cli {
 namespace {
@@ -19,6 +20,7 @@ struct Subject {
     std::unique_ptr<store::Workshop> workshop;  ///< nullptr: a job file
     store::JobId id = 0;
     core::Job job;
+    core::WorkshopRecord record{};
 };
 
 tl::expected<Subject, std::vector<std::string>> jobFile(const JotRequest& request) {
@@ -26,7 +28,7 @@ tl::expected<Subject, std::vector<std::string>> jobFile(const JotRequest& reques
     if (!text) return tl::unexpected(std::vector{text.error()});
     std::vector<store::Fault> faults;
     auto job = store::jobFromJson(*text, &faults);
-    if (job) return Subject{nullptr, 0, std::move(*job)};
+    if (job) return Subject{nullptr, 0, std::move(*job), {}};
     std::vector<std::string> lines;
     for (const store::Fault& fault : faults) {
         lines.push_back(request.path + ": " + store::sentence(fault));
@@ -46,9 +48,13 @@ tl::expected<Subject, std::vector<std::string>> subjectOf(const JotRequest& requ
         store::Workshop::open(QString::fromStdString(request.path),
                               request.dryRun ? store::Access::ReadOnly : store::Access::ReadWrite);
     if (!workshop && workshop.error().code == core::ErrorCode::NotUnderstood) {
+        if (request.workshop) return fault("--workshop: found a job, allowed: a workshop file");
         return jobFile(request);
     }
     if (!workshop) return fault(core::plain(workshop.error().what));
+    auto record = (*workshop)->workshopRecord();
+    if (!record) return fault(core::plain(record.error().what));
+    if (request.workshop) return Subject{std::move(*workshop), 0, {}, std::move(*record)};
     auto entries = (*workshop)->jobs();
     if (!entries) return fault(core::plain(entries.error().what));
     std::erase_if(*entries, [&](const store::JobEntry& entry) {
@@ -61,7 +67,51 @@ tl::expected<Subject, std::vector<std::string>> subjectOf(const JotRequest& requ
     }
     auto job = (*workshop)->job(entries->front().id);
     if (!job) return fault(core::plain(job.error().what));
-    return Subject{std::move(*workshop), entries->front().id, std::move(*job)};
+    return Subject{std::move(*workshop), entries->front().id, std::move(*job), std::move(*record)};
+}
+
+/// The lines in order, each on what the one before left. `kept`: there is a workshop to record in.
+template <class Thing, class Understand, class Record>
+JotRun run(const JotRequest& request, Thing thing, Understand understand, Record record,
+           const char* called, std::string (*toJson)(const Thing&, int), bool kept) {
+    using Entry =
+        std::conditional_t<std::is_same_v<Thing, core::Job>, store::Entry, store::WorkshopEntry>;
+    JotRun result;
+    std::vector<Entry> entries;
+    ordered_json lines = ordered_json::array();
+    std::string meanings;
+    std::size_t number = 0;
+    for (const std::string& line : request.lines) {
+        ++number;
+        auto taken = understand(line, thing);
+        if (!taken) {
+            const std::string why = core::plain(taken.error().what);
+            lines.push_back({{"line", line}, {"understood", false}, {"why", why}});
+            result.faults.push_back(request.path + ": line " + std::to_string(number) +
+                                    ": found “" + line + "”: " + why);
+            continue;
+        }
+        const std::string meaning = core::plain(taken->meaning);
+        lines.push_back({{"line", line}, {"understood", true}, {"meaning", meaning}});
+        meanings += meaning + "\n";
+        if (taken->after == thing) continue;  // that is how it stands already
+        thing = taken->after;
+        entries.push_back({thing, taken->meaning});
+    }
+    if (result.faults.empty() && kept && !request.dryRun && !entries.empty()) {
+        if (const auto recorded = record(entries); !recorded) {
+            result.faults.push_back(request.path + ": " + core::plain(recorded.error().what));
+            return result;
+        }
+    }
+    if (request.json) {
+        ordered_json out{{"lines", std::move(lines)}};
+        out[called] = ordered_json::parse(toJson(thing, -1));
+        result.out = out.dump(-1, ' ', false, ordered_json::error_handler_t::replace) + "\n";
+    } else if (result.faults.empty()) {
+        result.out = kept ? meanings : toJson(thing, 2) + "\n";
+    }
+    return result;
 }
 
 }  // namespace
@@ -85,44 +135,26 @@ JotRun jot(const JotRequest& request) {
         return result;
     }
 
-    core::Job job = subject->job;
-    std::vector<store::Entry> entries;
-    ordered_json lines = ordered_json::array();
-    std::string meanings;
-    std::size_t number = 0;
-    for (const std::string& line : request.lines) {
-        ++number;
-        auto taken = core::understood(line, job, loaded.catalogue, request.today);
-        if (!taken) {
-            const std::string why = core::plain(taken.error().what);
-            lines.push_back({{"line", line}, {"understood", false}, {"why", why}});
-            result.faults.push_back(request.path + ": line " + std::to_string(number) +
-                                    ": found “" + line + "”: " + why);
-            continue;
-        }
-        const std::string meaning = core::plain(taken->meaning);
-        lines.push_back({{"line", line}, {"understood", true}, {"meaning", meaning}});
-        meanings += meaning + "\n";
-        if (taken->after == job) continue;  // that is how it stands already
-        job = taken->after;
-        entries.push_back({job, taken->meaning});
-    }
-
-    if (result.faults.empty() && subject->workshop && !request.dryRun && !entries.empty()) {
-        const auto recorded = subject->workshop->record(subject->id, entries);
-        if (!recorded) {
-            result.faults.push_back(request.path + ": " + core::plain(recorded.error().what));
-            return result;
-        }
-    }
-    if (request.json) {
-        ordered_json out{{"lines", std::move(lines)}};
-        out["job"] = ordered_json::parse(store::jobToJson(job));
-        result.out = out.dump(-1, ' ', false, ordered_json::error_handler_t::replace) + "\n";
-    } else if (result.faults.empty()) {
-        result.out = subject->workshop ? meanings : store::jobToJson(job) + "\n";
-    }
-    return result;
+    return request.workshop
+               ? run(
+                     request, subject->record,
+                     [&](const std::string& line, const core::WorkshopRecord& record) {
+                         return core::understood(line, record, loaded.catalogue, request.today);
+                     },
+                     [&](const std::vector<store::WorkshopEntry>& entries) {
+                         return subject->workshop->recordWorkshop(entries);
+                     },
+                     "workshop", store::workshopToJson, true)
+               : run(
+                     request, subject->job,
+                     [&](const std::string& line, const core::Job& job) {
+                         return core::understood(line, job, loaded.catalogue, request.today,
+                                                 subject->record);
+                     },
+                     [&](const std::vector<store::Entry>& entries) {
+                         return subject->workshop->record(subject->id, entries);
+                     },
+                     "job", store::jobToJson, subject->workshop != nullptr);
 }
 
 }  // namespace glimmet::cli

@@ -18,6 +18,7 @@ struct JotRequest {
     std::string today{};  ///< ISO 8601; what is entered is dated with it
     bool json = false;
     bool dryRun = false;
+    bool workshop = false;  ///< the lines are about the workshop's own record
 };
 struct JotRun {
     std::string out;                  ///< what goes to standard output, also where there are faults

@@ -134,6 +134,11 @@ int main(int argc, char** argv) {
         jotCommand->add_option("--id", id, "which, where several have one name");
     jotCommand->add_flag("--json", json, "what each line was taken for, and the job after them");
     jotCommand->add_flag("--dry-run", dryRun, "record nothing");
+    bool ofWorkshop = false;
+    jotCommand
+        ->add_flag("--workshop", ofWorkshop, "speak to the workshop's own record: house rules")
+        ->excludes(jotJobOption)
+        ->excludes(jotIdOption);
     jotCommand->add_option("line", lines, "after --; - alone: one a line from standard input");
 
     std::string file;
@@ -178,6 +183,7 @@ int main(int argc, char** argv) {
             if (!typed) return complain({typed.error()});
             request.lines = cli::linesOf(*typed);
         }
+        request.workshop = ofWorkshop;
         if (*jotJobOption) request.job = job;
         if (*jotIdOption) request.id = id;
         request.userCatalogue = store::userCatalogueFile().toStdString();

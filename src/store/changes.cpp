@@ -1,6 +1,7 @@
 // What changes a workshop, and what takes it back.
 #include "store/connection.h"
 #include "store/documents.h"
+#include "store/job_json.h"
 #include "store/workshop.h"
 
 namespace glimmet::store {
@@ -88,9 +89,9 @@ Result<std::vector<JobId>> Workshop::add(const std::vector<Job>& jobs, const Tex
         const auto change = documents.changed("edit", what);
         if (!change) return tl::unexpected(change.error());
         for (const Job& job : jobs) {
-            const auto id = documents.made(job);
+            const auto id = documents.made(kept(job));
             if (!id) return tl::unexpected(id.error());
-            const auto moved = documents.edited(*change, *id, {}, job);
+            const auto moved = documents.edited(*change, *id, {}, kept(job));
             if (!moved) return tl::unexpected(moved.error());
             ids.push_back(*id);
         }
@@ -110,7 +111,7 @@ Result<ChangeId> Workshop::record(const std::vector<Edit>& edits, const Text& wh
         for (const Edit& edit : edits) {
             const auto head = documents.headOf(edit.job);
             if (!head) return tl::unexpected(head.error());
-            const auto moved = documents.edited(*change, edit.job, *head, edit.after);
+            const auto moved = documents.edited(*change, edit.job, *head, kept(edit.after));
             if (!moved) return tl::unexpected(moved.error());
         }
         return change;
@@ -125,41 +126,140 @@ Result<void> Workshop::record(JobId id, const std::vector<Entry>& entries) {
             if (!change) return tl::unexpected(change.error());
             const auto head = documents.headOf(id);
             if (!head) return tl::unexpected(head.error());
-            const auto moved = documents.edited(*change, id, *head, entry.after);
+            const auto moved = documents.edited(*change, id, *head, kept(entry.after));
             if (!moved) return moved;
         }
         return {};
     });
 }
 
-Result<Moved> Workshop::Connection::step(JobId id, bool forward) {
+namespace {
+
+/// What a step led to: the content there, the edit's name, whether it changed other documents too.
+struct Stepped {
+    RevisionId to = 0;
+    std::optional<RevisionId> head;
+    std::string content;
+    Text what;
+    bool larger = false;
+};
+
+}  // namespace
+
+/// One step of a document; `read` makes of its content what it is, or says why not.
+template <class Thing, class Read>
+Result<std::pair<Thing, Stepped>> stepOf(sql::Database& database, const QString& path, JobId id,
+                                         bool forward, Read read) {
     Documents documents(database, path);
+    const auto told = [&](const sql::Failure& failed) {
+        return tl::unexpected(toldFailure(path, failed));
+    };
+    const auto head = documents.headOf(id);
+    if (!head) return tl::unexpected(head.error());
+    const auto next = nextStep(database, id, forward);
+    if (!next) return told(next.error());
+    if (!*next) {
+        return failure(ErrorCode::Unknown, std::to_string(id),
+                       forward ? text("There is nothing to bring back.")
+                               : text("There is nothing to take back."));
+    }
+    const auto others =
+        database.integer("SELECT count(*) FROM move WHERE change = ?", {(*next)->edit});
+    if (!others) return told(others.error());
+    const auto content = contentOfRevision(database, path, true, (*next)->to);
+    if (!content) return tl::unexpected(content.error());
+    auto thing = read(*content);
+    if (!thing) return tl::unexpected(thing.error());
+    Stepped stepped{(*next)->to, *head, {}, textOfColumn((*next)->what), others->value_or(1) > 1};
+    const auto change = documents.changed(forward ? "redo" : "undo", stepped.what);
+    if (!change) return tl::unexpected(change.error());
+    const auto moved = documents.moved(*change, id, *head, stepped.to, kept(*thing));
+    if (!moved) return tl::unexpected(moved.error());
+    return std::pair{std::move(*thing), std::move(stepped)};
+}
+
+Result<Moved> Workshop::Connection::step(JobId id, bool forward) {
     return writing([&]() -> Result<Moved> {
-        const auto head = documents.headOf(id);
-        if (!head) return tl::unexpected(head.error());
-        const auto next = nextStep(database, id, forward);
-        if (!next) return failed(next.error());
-        if (!*next) {
-            return failure(ErrorCode::Unknown, std::to_string(id),
-                           forward ? text("There is nothing to bring back.")
-                                   : text("There is nothing to take back."));
-        }
-        const auto others =
-            database.integer("SELECT count(*) FROM move WHERE change = ?", {(*next)->edit});
-        if (!others) return failed(others.error());
-        auto job = jobOfRevision(database, path, true, (*next)->to);
-        if (!job) return tl::unexpected(job.error());
-        const Text what = textOfColumn((*next)->what);
-        const auto change = documents.changed(forward ? "redo" : "undo", what);
-        if (!change) return tl::unexpected(change.error());
-        const auto moved = documents.moved(*change, id, *head, (*next)->to, *job);
-        if (!moved) return tl::unexpected(moved.error());
-        return Moved{std::move(*job), what, others->value_or(1) > 1};
+        auto done = stepOf<Job>(database, path, id, forward,
+                                [](const std::string& content) { return jobFromJson(content); });
+        if (!done) return tl::unexpected(done.error());
+        return Moved{std::move(done->first), done->second.what, done->second.larger};
     });
 }
 
 Result<Moved> Workshop::undo(JobId id) { return m_connection->step(id, false); }
 Result<Moved> Workshop::redo(JobId id) { return m_connection->step(id, true); }
+
+Result<std::optional<JobId>> Workshop::Connection::workshopDocument() {
+    if (!present) return std::optional<JobId>();
+    const auto found =
+        database.integer("SELECT id FROM document WHERE kind = 'workshop' ORDER BY id LIMIT 1");
+    if (!found) return failed(found.error());
+    return *found;
+}
+
+Result<core::WorkshopRecord> Workshop::workshopRecord() const {
+    const auto document = m_connection->workshopDocument();
+    if (!document) return tl::unexpected(document.error());
+    if (!*document) return core::WorkshopRecord();
+    const auto head =
+        m_connection->database.integer("SELECT head FROM document WHERE id = ?", {**document});
+    if (!head) return m_connection->failed(head.error());
+    if (!*head) return core::WorkshopRecord();
+    const auto content =
+        contentOfRevision(m_connection->database, m_connection->path, true, **head);
+    if (!content) return tl::unexpected(content.error());
+    return workshopFromJson(*content);
+}
+
+Result<void> Workshop::recordWorkshop(const std::vector<WorkshopEntry>& entries) {
+    Documents documents(m_connection->database, m_connection->path);
+    return m_connection->writing([&]() -> Result<void> {
+        auto document = m_connection->workshopDocument();
+        if (!document) return tl::unexpected(document.error());
+        if (!*document) {
+            // It begins as every workshop does, so that the first edit can be taken back.
+            const core::WorkshopRecord usual;
+            const auto change = documents.changed("edit", text("House"));
+            if (!change) return tl::unexpected(change.error());
+            const auto made = documents.made(kept(usual));
+            if (!made) return tl::unexpected(made.error());
+            const auto begun = documents.edited(*change, *made, {}, kept(usual));
+            if (!begun) return begun;
+            *document = *made;
+        }
+        for (const WorkshopEntry& entry : entries) {
+            const auto change = documents.changed("edit", entry.what);
+            if (!change) return tl::unexpected(change.error());
+            const auto head = documents.headOf(**document);
+            if (!head) return tl::unexpected(head.error());
+            const auto moved = documents.edited(*change, **document, *head, kept(entry.after));
+            if (!moved) return moved;
+        }
+        return {};
+    });
+}
+
+Result<Undoable> Workshop::undoableWorkshop() const {
+    const auto document = m_connection->workshopDocument();
+    if (!document) return tl::unexpected(document.error());
+    return *document ? undoable(**document) : Undoable();
+}
+
+Result<core::WorkshopRecord> Workshop::stepWorkshop(bool forward) {
+    return m_connection->writing([&]() -> Result<core::WorkshopRecord> {
+        const auto document = m_connection->workshopDocument();
+        if (!document) return tl::unexpected(document.error());
+        if (!*document) {
+            return failure(ErrorCode::Unknown, "workshop", text("There is nothing to take back."));
+        }
+        auto done = stepOf<core::WorkshopRecord>(
+            m_connection->database, m_connection->path, **document, forward,
+            [](const std::string& content) { return workshopFromJson(content); });
+        if (!done) return tl::unexpected(done.error());
+        return std::move(done->first);
+    });
+}
 
 Result<TakenBack> Workshop::takeBack(ChangeId id) {
     Documents documents(m_connection->database, m_connection->path);
@@ -200,7 +300,7 @@ Result<TakenBack> Workshop::takeBack(ChangeId id) {
             }
             const auto job = jobOfRevision(database, m_connection->path, true, way.from);
             if (!job) return tl::unexpected(job.error());
-            const auto moved = documents.moved(*change, way.document, way.to, way.from, *job);
+            const auto moved = documents.moved(*change, way.document, way.to, way.from, kept(*job));
             if (!moved) return tl::unexpected(moved.error());
             result.moved.push_back(way.document);
         }

@@ -31,6 +31,8 @@ struct Workshop::Connection {
                                     [this](const sql::Failure& failure) { return told(failure); });
     }
     core::Result<Moved> step(JobId id, bool forward);
+    /// Nothing until the workshop's own record is first changed.
+    core::Result<std::optional<JobId>> workshopDocument();
 };
 
 }  // namespace glimmet::store

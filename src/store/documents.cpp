@@ -91,6 +91,13 @@ std::string bodiesOf(const Job& job) {
     return kinds;
 }
 
+Kept kept(const Job& job) {
+    return {"job", jobToJson(job, -1), job.name, bodiesOf(job), job.scale.ratio, searchWords(job)};
+}
+Kept kept(const core::WorkshopRecord& workshop) {
+    return {"workshop", workshopToJson(workshop, -1), "Workshop", "", 1, ""};
+}
+
 std::string searchWords(const Job& job) { return SearchWords::of(job); }
 
 std::int64_t contentSum(std::string_view content) {
@@ -100,8 +107,8 @@ std::int64_t contentSum(std::string_view content) {
     return qFromBigEndian<qint64>(digest.constData());
 }
 
-Result<Job> jobOfRevision(sql::Database& database, const QString& path, bool presentSchema,
-                          std::int64_t revision) {
+Result<std::string> contentOfRevision(sql::Database& database, const QString& path,
+                                      bool presentSchema, std::int64_t revision) {
     std::optional<std::string> content;
     bool sound = true;
     const auto read =
@@ -122,6 +129,13 @@ Result<Job> jobOfRevision(sql::Database& database, const QString& path, bool pre
                             "of the file can be salvaged into a new one.",
                             shortName(path)));
     }
+    return std::move(*content);
+}
+
+Result<Job> jobOfRevision(sql::Database& database, const QString& path, bool presentSchema,
+                          std::int64_t revision) {
+    const auto content = contentOfRevision(database, path, presentSchema, revision);
+    if (!content) return tl::unexpected(content.error());
     return jobFromJson(*content);
 }
 
@@ -181,10 +195,10 @@ Result<std::int64_t> Documents::changed(std::string_view kind, const Text& what)
     return m_database.lastInsertId();
 }
 
-Result<std::int64_t> Documents::made(const Job& job) {
-    const std::string bodies = bodiesOf(job);
-    const auto put = run("INSERT INTO document(kind, name, body, ratio) VALUES ('job',?,?,?)",
-                         {std::string_view(job.name), std::string_view(bodies), job.scale.ratio});
+Result<std::int64_t> Documents::made(const Kept& document) {
+    const auto put = run("INSERT INTO document(kind, name, body, ratio) VALUES (?,?,?,?)",
+                         {document.kind, std::string_view(document.name),
+                          std::string_view(document.bodies), document.ratio});
     if (!put) return tl::unexpected(put.error());
     return m_database.lastInsertId();
 }
@@ -205,8 +219,8 @@ Result<std::optional<std::int64_t>> Documents::headOf(std::int64_t document) {
 }
 
 Result<void> Documents::edited(std::int64_t change, std::int64_t document,
-                               std::optional<std::int64_t> head, const Job& after) {
-    const std::string content = jobToJson(after, -1);
+                               std::optional<std::int64_t> head, const Kept& after) {
+    const std::string& content = after.content;
     const auto put =
         run("INSERT INTO revision(document, parent, change, sum, content) VALUES (?,?,?,?,?)",
             {document, orNull(head), change, contentSum(content), std::string_view(content)});
@@ -219,10 +233,10 @@ Result<void> Documents::edited(std::int64_t change, std::int64_t document,
 }
 
 Result<void> Documents::moved(std::int64_t change, std::int64_t document,
-                              std::optional<std::int64_t> from, std::int64_t to, const Job& job) {
+                              std::optional<std::int64_t> from, std::int64_t to, const Kept& now) {
     const auto way = run("INSERT INTO move VALUES (?,?,?,?)", {change, document, orNull(from), to});
     if (!way) return way;
-    return headSet(document, to, false, job);
+    return headSet(document, to, false, now);
 }
 
 Result<void> Documents::shelved(std::int64_t change, std::int64_t document,
@@ -237,20 +251,18 @@ Result<void> Documents::shelved(std::int64_t change, std::int64_t document,
 }
 
 Result<void> Documents::headSet(std::int64_t document, std::int64_t head, bool tipToo,
-                                const Job& job) {
-    const std::string bodies = bodiesOf(job);
-    const auto set = run(
-        tipToo ? "UPDATE document SET head = ?1, tip = ?1, name = ?2, body = ?3, "
-                 "ratio = ?4 WHERE id = ?5"
-               : "UPDATE document SET head = ?1, name = ?2, body = ?3, ratio = ?4 "
-                 "WHERE id = ?5",
-        {head, std::string_view(job.name), std::string_view(bodies), job.scale.ratio, document});
+                                const Kept& now) {
+    const auto set =
+        run(tipToo ? "UPDATE document SET head = ?1, tip = ?1, name = ?2, body = ?3, "
+                     "ratio = ?4 WHERE id = ?5"
+                   : "UPDATE document SET head = ?1, name = ?2, body = ?3, ratio = ?4 "
+                     "WHERE id = ?5",
+            {head, std::string_view(now.name), std::string_view(now.bodies), now.ratio, document});
     if (!set) return set;
     const auto forget = run("DELETE FROM document_words WHERE rowid = ?", {document});
-    if (!forget) return forget;
-    const std::string words = searchWords(job);
+    if (!forget || now.words.empty()) return forget;
     return run("INSERT INTO document_words(rowid, words) VALUES (?,?)",
-               {document, std::string_view(words)});
+               {document, std::string_view(now.words)});
 }
 
 }  // namespace glimmet::store

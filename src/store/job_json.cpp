@@ -53,11 +53,17 @@ Result<Thing> documentIn(std::string_view text, int present, std::span<const Old
     return thing;
 }
 
+template <class Thing>
+std::string jsonOf(const Thing& thing, int indent) {
+    return Write::of(thing).dump(indent, ' ', false,
+                                 nlohmann::ordered_json::error_handler_t::replace);
+}
+
 }  // namespace
 
-std::string jobToJson(const Job& job, int indent) {
-    return Write::of(job).dump(indent, ' ', false,
-                               nlohmann::ordered_json::error_handler_t::replace);
+std::string jobToJson(const Job& job, int indent) { return jsonOf(job, indent); }
+std::string workshopToJson(const WorkshopRecord& workshop, int indent) {
+    return jsonOf(workshop, indent);
 }
 
 Result<Job> jobFromJson(std::string_view text, std::vector<Fault>* faults) {
@@ -68,7 +74,15 @@ Result<Catalogue> catalogueFromJson(std::string_view text, std::vector<Fault>* f
     return documentIn<Catalogue>(text, catalogueFormatVersion, olderCatalogues(), faults);
 }
 
+Result<WorkshopRecord> workshopFromJson(std::string_view text) {
+    return documentIn<WorkshopRecord>(text, workshopFormatVersion, {}, nullptr);
+}
+
 std::string jobSchema() { return Schema::of<Job>("Glimmet job, format 2").dump(1) + "\n"; }
+
+std::string workshopSchema() {
+    return Schema::of<WorkshopRecord>("Glimmet workshop record, format 1").dump(1) + "\n";
+}
 
 std::string catalogueSchema() {
     return Schema::of<Catalogue>("Glimmet catalogue, format 2").dump(1) + "\n";

@@ -4,6 +4,7 @@
 #pragma once
 
 #include "core/record/job.h"
+#include "core/record/workshop.h"
 #include "core/result.h"
 #include "store/json_fields.h"
 
@@ -15,6 +16,7 @@ namespace glimmet::store {
 
 inline constexpr int jobFormatVersion = 2;
 inline constexpr int catalogueFormatVersion = 2;
+inline constexpr int workshopFormatVersion = 1;
 
 /// `indent` below 0: on one line.
 [[nodiscard]] std::string jobToJson(const core::Job& job, int indent = 2);
@@ -25,6 +27,10 @@ inline constexpr int catalogueFormatVersion = 2;
 [[nodiscard]] core::Result<core::Job> jobFromJson(std::string_view text,
                                                   std::vector<Fault>* faults = nullptr);
 
+/// The workshop itself: {"format": "glimmet-workshop", "version": 1, "house": {…}}.
+[[nodiscard]] std::string workshopToJson(const core::WorkshopRecord& workshop, int indent = 2);
+[[nodiscard]] core::Result<core::WorkshopRecord> workshopFromJson(std::string_view text);
+
 /// A catalogue: {"format": "glimmet-catalogue", "version": 2, "decoders": […], "lamps": […],
 /// "banks": […], "bodies": […]}. Its ids are told apart by who takes it in.
 [[nodiscard]] core::Result<core::Catalogue> catalogueFromJson(std::string_view text,
@@ -33,5 +39,6 @@ inline constexpr int catalogueFormatVersion = 2;
 /// The JSON Schemas of the present formats.
 [[nodiscard]] std::string jobSchema();
 [[nodiscard]] std::string catalogueSchema();
+[[nodiscard]] std::string workshopSchema();
 
 }  // namespace glimmet::store

@@ -8,6 +8,7 @@
 #pragma once
 
 #include "core/record/job.h"
+#include "core/record/workshop.h"
 #include "core/result.h"
 
 #include <QDateTime>
@@ -54,6 +55,12 @@ struct Edit {
 /// One of several edits of one job, in their order.
 struct Entry {
     core::Job after;
+    core::Text what;
+};
+
+/// One of several edits of the workshop's own record.
+struct WorkshopEntry {
+    core::WorkshopRecord after;
     core::Text what;
 };
 
@@ -142,6 +149,12 @@ public:
     [[nodiscard]] core::Result<Moved> redo(JobId id);
     /// Takes a whole change back, in each job that still stands where it led to.
     [[nodiscard]] core::Result<TakenBack> takeBack(ChangeId id);
+    /// The workshop's own record: as a new one has it until something of it is changed. Changed,
+    /// undone and redone as a job is.
+    [[nodiscard]] core::Result<core::WorkshopRecord> workshopRecord() const;
+    [[nodiscard]] core::Result<void> recordWorkshop(const std::vector<WorkshopEntry>& entries);
+    [[nodiscard]] core::Result<Undoable> undoableWorkshop() const;
+    [[nodiscard]] core::Result<core::WorkshopRecord> stepWorkshop(bool forward);
     /// Takes a job off the shelf, or puts it back; its record stays either way.
     [[nodiscard]] core::Result<void> setOnShelf(JobId id, bool onShelf, const core::Text& what);
     /// A copy of the whole workshop as it is now, whole or not at all. What stood at that path is

@@ -321,6 +321,46 @@ TEST(MainWindow, HoldsEverythingOnASmallScreen) {
     OpenWindow::settle();
     EXPECT_EQ(app.window().size(), QSize(1280, 720));
 }
+TEST(MainWindow, TheWorkshopItselfIsPulledForwardAndSetsTheRules) {
+    OpenWindow app;
+    auto* list = app.find<QListView>(u"shelfList"_s);
+    EXPECT_EQ(list->model()->index(0, 0).data().toString(), u"Workshop"_s);
+    QTest::mouseClick(list->viewport(), Qt::LeftButton, {},
+                      list->visualRect(list->model()->index(0, 0)).center());
+    OpenWindow::settle();
+    EXPECT_TRUE(app.bench().onWorkshop());
+    EXPECT_EQ(app.bench().stage(), "rules");
+    EXPECT_TRUE(app.window().windowTitle().startsWith(u"Workshop · House"_s));
+    EXPECT_EQ(app.sentence().substr(0, 6), "Slip: ");
+    // A line about a model is refused here, one about the house is taken.
+    app.jot(u"stall 1.3A 12V"_s);
+    EXPECT_EQ(app.bench().workshopRecord(), core::WorkshopRecord());
+    app.find<QLineEdit>(u"jot"_s)->clear();
+    app.jot(u"rule strict"_s);
+    EXPECT_EQ(app.bench().workshopRecord().house.rule, core::RatingRule::Strict);
+    EXPECT_EQ(app.sentence().substr(0, 8), "Strict: ");
+    EXPECT_TRUE(app.bench().undoable().undo.has_value());
+    // The job is judged by it, and its mark on the shelf follows.
+    QTest::mouseClick(list->viewport(), Qt::LeftButton, {},
+                      list->visualRect(list->model()->index(1, 0)).center());
+    OpenWindow::settle();
+    EXPECT_FALSE(app.bench().onWorkshop());
+    EXPECT_EQ(app.bench().stage(), "measure");
+    EXPECT_EQ(app.bench().spoken()->state, core::State::Over);
+    EXPECT_TRUE(QTest::qWaitFor(
+        [&] {
+            return list->model()->index(1, 0).data(ShelfModel::StateRole).toInt() ==
+                   static_cast<int>(core::State::Over);
+        },
+        5000));
+    EXPECT_FALSE(app.bench().undoable().undo.has_value());  // of the job nothing was changed
+    app.press(Qt::Key_H, Qt::ControlModifier);
+    app.press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(app.bench().workshopRecord(), core::WorkshopRecord());
+    app.press(Qt::Key_1, Qt::ControlModifier);
+    EXPECT_FALSE(app.bench().onWorkshop());
+    EXPECT_EQ(app.bench().spoken()->state, core::State::Fine);
+}
 TEST(BodyChooser, IsOneKeyAwayFindsByWordsAndLeavesWithEscape) {
     OpenWindow app;
     const std::string before = app.bench().job().name;

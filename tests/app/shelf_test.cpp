@@ -17,12 +17,12 @@ using tests::OpenWindow;
 TEST(Shelf, ShowsEveryJobWithWhatToDoNext) {
     OpenWindow app;
     const auto* list = app.find<QListView>(u"shelfList"_s);
-    ASSERT_EQ(list->model()->rowCount(), 3);
+    ASSERT_EQ(list->model()->rowCount(), 4);
     for (int wait = 0;
-         wait < 500 && !list->model()->index(1, 0).data(ShelfModel::KnownRole).toBool(); ++wait) {
+         wait < 500 && !list->model()->index(2, 0).data(ShelfModel::KnownRole).toBool(); ++wait) {
         QTest::qWait(20);
     }
-    const QModelIndex tern = list->model()->index(1, 0);
+    const QModelIndex tern = list->model()->index(2, 0);
     EXPECT_EQ(tern.data(ShelfModel::StateRole).toInt(), static_cast<int>(core::State::Ask));
     EXPECT_TRUE(tern.data(ShelfModel::NextRole).toString().contains(u"output rear"_s));
 }
@@ -30,7 +30,7 @@ TEST(Shelf, OpensTheJobThatIsPressed) {
     OpenWindow app;
     auto* list = app.find<QListView>(u"shelfList"_s);
     QTest::mouseClick(list->viewport(), Qt::LeftButton, {},
-                      list->visualRect(list->model()->index(1, 0)).center());
+                      list->visualRect(list->model()->index(2, 0)).center());
     OpenWindow::settle();
     EXPECT_EQ(app.bench().job().name, "\"Tern\"");
 }
@@ -46,7 +46,7 @@ TEST(Shelf, FindsByAnyWordAndOpensWithReturn) {
     QTest::keyClicks(search, u" zzz"_s);
     EXPECT_EQ(app.find<QListView>(u"shelfList"_s)->model()->rowCount(), 0);
     search->clear();
-    EXPECT_EQ(app.find<QListView>(u"shelfList"_s)->model()->rowCount(), 3);
+    EXPECT_EQ(app.find<QListView>(u"shelfList"_s)->model()->rowCount(), 4);
 }
 TEST(ShelfScan, LooksThroughManyJobsInTheBackgroundAndCanBeStopped) {
     OpenWindow app;

@@ -7,6 +7,7 @@
 #include "app/lamps/schematic.h"
 #include "app/measure/motor_plot.h"
 #include "app/reserve/reserve_strip.h"
+#include "app/rules/rules_strip.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
@@ -218,10 +219,15 @@ TEST(LineOfWork, SaysHowEachStageStandsAndGoesThere) {
     EXPECT_EQ(chosen.at(0).at(0).value<std::string_view>(), "lamps");
 }
 
+core::Result<core::Text> meaningOf(const std::string& line, const core::Job& job) {
+    return core::understood(line, job, tests::smallCatalogue(), "")
+        .map([](const core::Jotted& jotted) { return jotted.meaning; });
+}
+
 TEST(JotLine, TakesALineOnReturnAndKeepsOneThatWasRefused) {
     bool accept = true;
     QStringList taken;
-    JotLine line([](const QString&) { return core::understood("stall", shunter(), {}, ""); },
+    JotLine line([](const QString&) { return meaningOf("stall", shunter()); },
                  [&](const QString& words) {
                      taken.append(words);
                      return accept;
@@ -246,7 +252,7 @@ TEST(JotLine, TakesALineOnReturnAndKeepsOneThatWasRefused) {
 }
 TEST(JotList, OffersEveryFormAsAStart) {
     JotList list;
-    list.refresh();
+    list.refresh(core::jotForms());
     const QString text = list.findChild<QTextBrowser*>(u"jotForms"_s)->toPlainText();
     for (const core::JotForm& form : core::jotForms()) {
         EXPECT_TRUE(text.contains(QString::fromUtf8(form.examples[0]))) << form.examples[0];
@@ -259,14 +265,14 @@ TEST(JotList, BeginsWithTheStageOneIsIn) {
     const auto before = [&](const QString& one, const QString& other) {
         return forms->toPlainText().indexOf(one) < forms->toPlainText().indexOf(other);
     };
-    list.refresh("lamps");
+    list.refresh(core::jotForms(), "lamps");
     EXPECT_TRUE(before(u"resistor front 2k2"_s, u"stall 1.15A 12V"_s));
-    list.refresh("measure");
+    list.refresh(core::jotForms(), "measure");
     EXPECT_TRUE(before(u"stall 1.15A 12V"_s, u"resistor front 2k2"_s));
 }
 TEST(JotList, NarrowsAsOneTypes) {
     JotList list;
-    list.refresh();
+    list.refresh(core::jotForms());
     auto* filter = list.findChild<QLineEdit*>(u"jotFilter"_s);
     const auto* forms = list.findChild<QTextBrowser*>(u"jotForms"_s);
     QTest::keyClicks(filter, u"stall"_s);
@@ -274,19 +280,16 @@ TEST(JotList, NarrowsAsOneTypes) {
     EXPECT_FALSE(forms->toPlainText().contains(u"resistor front 2k2"_s));
     filter->setText(u"wheelbarrow"_s);
     EXPECT_TRUE(forms->toPlainText().contains(u"Nothing goes by that"_s));
-    list.refresh();
+    list.refresh(core::jotForms());
     EXPECT_TRUE(forms->toPlainText().contains(u"resistor front 2k2"_s));
 }
 TEST(JotLine, GoesOnWithTab) {
     const core::Job job = jotted(shunter(), {"lamp front white", "lamp rear red"});
-    JotLine line(
-        [&](const QString& words) {
-            return core::understood(words.toStdString(), job, tests::smallCatalogue(), "");
-        },
-        [](const QString&) { return true; },
-        [&](const QString& words) {
-            return core::jotCompletions(words.toStdString(), job, tests::smallCatalogue());
-        });
+    JotLine line([&](const QString& words) { return meaningOf(words.toStdString(), job); },
+                 [](const QString&) { return true; },
+                 [&](const QString& words) {
+                     return core::jotCompletions(words.toStdString(), job, tests::smallCatalogue());
+                 });
     line.QWidget::show();
     auto* field = line.findChild<QLineEdit*>(u"jot"_s);
     const auto* waysOn = line.findChild<QLabel*>(u"jotWaysOn"_s);
@@ -340,6 +343,22 @@ TEST(LampsStrip, HasAPlaceForLampsWithoutADecoder) {
     EXPECT_NE(button(strip, "output-lamp "), nullptr);
 }
 
+TEST(RulesStrip, ListsTheRulesAndSaysWhichAreTheHousesOwn) {
+    RulesStrip strip;
+    strip.resize(700, 330);
+    core::House house;
+    house.bridge = core::Volts{1};
+    strip.showHouse(house, "bridge");
+    strip.QWidget::show();
+    auto* bridge = button(strip, "rule-bridge");
+    ASSERT_NE(bridge, nullptr);
+    EXPECT_EQ(bridge->accessibleName(), u"Motor bridge drop: 1 V, changed"_s);
+    EXPECT_TRUE(bridge->isChecked());
+    EXPECT_EQ(button(strip, "rule-rule")->accessibleName(), u"Rating rule: slip, as usual"_s);
+    QSignalSpy chosen(&strip, &RulesStrip::subjectChosen);
+    QTest::mouseClick(button(strip, "rule-margin"), Qt::LeftButton);
+    EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), "margin");
+}
 TEST(ReserveStrip, SaysHowLongTheBankHoldsAndLeadsToItsJots) {
     ReserveStrip strip;
     strip.resize(700, 260);

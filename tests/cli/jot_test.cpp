@@ -1,5 +1,6 @@
 #include "cli/jot.h"
 
+#include "cli/check.h"
 #include "cli/exchange.h"
 #include "cli/input.h"
 #include "support/older_workshop.h"
@@ -8,6 +9,8 @@
 
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
+
+#include <fstream>
 
 namespace glimmet::cli {
 namespace {
@@ -97,6 +100,37 @@ TEST(JotCommand, SaysWhichJobItWants) {
     EXPECT_EQ(entered(scratch.file(".").toStdString(), {"name A"}).faults.size(), 1U);
     EXPECT_EQ(linesOf("a b\r\n\n \t\nc"), (std::vector<std::string>{"a b", "c"}));
     EXPECT_TRUE(linesOf("").empty());
+}
+
+TEST(JotCommand, SpeaksToTheWorkshopsOwnRecord) {
+    const Scratch scratch;
+    const QString file = scratch.file("w.glimmet");
+    const std::string path = file.toStdString();
+    ASSERT_TRUE(imported(path, DEMO_FOLDER "/ling.json").faults.empty());
+    JotRequest request{path, {}, {}, {"rule strict", "drawers E24"}, "/nonexistent/catalogue.json"};
+    request.workshop = true;
+    request.json = true;
+    const auto out = parsed(jot(request));
+    EXPECT_EQ(out["lines"][0]["meaning"], "House, rating rule: strict");
+    EXPECT_EQ(out["workshop"]["house"], (nlohmann::json{{"rule", "strict"}, {"drawers", "E24"}}));
+    EXPECT_EQ(tests::opened(file)->workshopRecord()->house.rule, core::RatingRule::Strict);
+    EXPECT_EQ(core::plain(*tests::opened(file)->undoableWorkshop()->undo),
+              "House, resistors at hand: E24");
+    // A refused line records nothing; a job file has no such record.
+    request.lines = {"rule slip", "stall 1A 12V"};
+    EXPECT_EQ(jot(request).faults.size(), 1U);
+    EXPECT_EQ(tests::opened(file)->workshopRecord()->house.rule, core::RatingRule::Strict);
+    request.path = DEMO_FOLDER "/ling.json";
+    EXPECT_NE(jot(request).faults.at(0).find("--workshop"), std::string::npos);
+    // Checks and exports go by it.
+    const CheckRequest wanted{path, {}, {}, "/nonexistent/catalogue.json", true, false};
+    EXPECT_EQ(cli::check(wanted, [](std::string_view) {}).worst, core::State::Over);
+    const std::string away = exported(path, {"No. 4 \"Ling\"", {}}, {}).out;
+    EXPECT_EQ(nlohmann::json::parse(away)["judged_with"]["rule"], "strict");
+    const std::string other = scratch.file("other.glimmet").toStdString();
+    std::ofstream(scratch.file("ling.json").toStdString()) << away;
+    ASSERT_TRUE(imported(other, scratch.file("ling.json").toStdString()).faults.empty());
+    EXPECT_EQ(tests::opened(scratch.file("other.glimmet"))->job(1)->rule, core::RatingRule::Strict);
 }
 
 }  // namespace

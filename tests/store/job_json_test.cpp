@@ -173,6 +173,23 @@ TEST(JobJson, LeavesOutWhatANewRecordHasAnyway) {
     EXPECT_FALSE(document["units"][0].contains("frame"));
 }
 
+TEST(WorkshopJson, ReadsBackWhatItWroteAndHoldsItsRanges) {
+    core::WorkshopRecord record;
+    record.house.rule = core::RatingRule::Running;
+    record.house.closeMargin = 0.2;
+    record.house.outputSwitch = core::Volts{0.6};
+    record.house.drawers = core::Series::E96;
+    EXPECT_EQ(*workshopFromJson(workshopToJson(record)), record);
+    EXPECT_EQ(*workshopFromJson(workshopToJson({})), core::WorkshopRecord());
+    EXPECT_EQ(json::parse(workshopToJson({}))["house"], json::object());
+    EXPECT_FALSE(workshopFromJson(R"({"format":"glimmet-workshop","version":1,
+                                      "house":{"close_margin":0.95}})")
+                     .has_value());
+    EXPECT_EQ(
+        workshopFromJson(R"({"format":"glimmet-workshop","version":2,"house":{}})").error().code,
+        core::ErrorCode::TooNew);
+}
+
 // --- older formats ---------------------------------------------------------------------------
 
 std::string fixture(const std::string& name) {
@@ -333,6 +350,7 @@ void isDocumented(const std::string& schema, const std::string& file) {
 TEST(Schema, IsDocumentedAsItIs) {
     isDocumented(jobSchema(), "job.schema.json");
     isDocumented(catalogueSchema(), "catalogue.schema.json");
+    isDocumented(workshopSchema(), "workshop.schema.json");
 }
 /// Whether the schema, as far as our checker knows it, takes a document.
 bool taken(const json& document, const json& schema) {

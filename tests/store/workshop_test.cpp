@@ -448,5 +448,46 @@ TEST(Workshop, SaysWhichJobOrRevisionThereIsNone) {
     EXPECT_EQ(workshop->record(77, shunter(), text("x")).error().code, core::ErrorCode::Unknown);
 }
 
+TEST(WorkshopRecord, IsKeptUndoneAndRedoneLikeAJob) {
+    const Scratch scratch;
+    const QString path = scratch.file("a.glimmet");
+    core::WorkshopRecord strict;
+    strict.house.rule = core::RatingRule::Strict;
+    core::WorkshopRecord both = strict;
+    both.house.drawers = core::Series::E24;
+    {
+        const auto workshop = opened(path);
+        EXPECT_EQ(*workshop->workshopRecord(), core::WorkshopRecord());
+        EXPECT_FALSE(workshop->undoableWorkshop()->undo.has_value());
+        EXPECT_FALSE(workshop->stepWorkshop(false).has_value());
+        (void)*workshop->add(shunter(), text("New job"));
+        ASSERT_TRUE(workshop->recordWorkshop({{strict, text("Rule")}}).has_value());
+        ASSERT_TRUE(workshop->recordWorkshop({{both, text("Drawers")}}).has_value());
+        // It is no job: neither on the shelf nor in the search.
+        EXPECT_EQ(workshop->jobs()->size(), 1U);
+        EXPECT_TRUE(workshop->search("workshop")->empty());
+    }
+    const auto workshop = opened(path);
+    EXPECT_EQ(*workshop->workshopRecord(), both);
+    EXPECT_EQ(core::plain(*workshop->undoableWorkshop()->undo), "Drawers");
+    EXPECT_EQ(*workshop->stepWorkshop(false), strict);
+    EXPECT_EQ(*workshop->stepWorkshop(false), core::WorkshopRecord());
+    EXPECT_FALSE(workshop->stepWorkshop(false).has_value());
+    EXPECT_EQ(*workshop->stepWorkshop(true), strict);
+    EXPECT_EQ(*workshop->workshopRecord(), strict);
+    EXPECT_EQ(workshop->job(1)->name, "Shunter");  // the job was not touched
+    EXPECT_FALSE(workshop->undoable(1)->undo.has_value());
+    const auto reader = opened(path, Access::ReadOnly);
+    EXPECT_EQ(*reader->workshopRecord(), strict);
+    EXPECT_FALSE(reader->recordWorkshop({{both, text("x")}}).has_value());
+}
+TEST(WorkshopRecord, OfAnOlderFileIsTheUsualOne) {
+    const Scratch scratch;
+    const QString path = scratch.file("old.glimmet");
+    tests::makeOlderWorkshop(path, 2);
+    EXPECT_EQ(*opened(path, Access::ReadOnly)->workshopRecord(), core::WorkshopRecord());
+    EXPECT_EQ(*opened(path)->workshopRecord(), core::WorkshopRecord());
+}
+
 }  // namespace
 }  // namespace glimmet::store

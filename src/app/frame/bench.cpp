@@ -8,6 +8,12 @@
 using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
+namespace {
+
+std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
+
+}  // namespace
+
 class Bench::ShelfCommand : public QUndoCommand {
 public:
     ShelfCommand(Bench& bench, const core::Text& what, store::JobId job, bool puts, bool done)
@@ -51,9 +57,42 @@ void Bench::setWorkshop(std::unique_ptr<store::Workshop> workshop) {
     m_job = {};
     m_facts.reset();
     m_findings.clear();
+    goToJob();
+    m_record = {};
     m_workshop = std::move(workshop);
+    if (m_workshop) readRecord();
     emit workshopChanged();
     emit jobChanged();
+}
+
+bool Bench::readRecord() {
+    auto record = m_workshop->workshopRecord();
+    if (!record) {
+        emit failed(said(record.error()));
+        return false;
+    }
+    m_record = std::move(*record);
+    return true;
+}
+
+void Bench::goToJob() {
+    if (m_onWorkshop) m_stage = m_stageBefore;
+    m_onWorkshop = false;
+}
+
+void Bench::openWorkshopRecord() {
+    if (!m_workshop || m_onWorkshop) return;
+    m_onWorkshop = true;
+    m_stageBefore = m_stage;
+    m_stage = core::workshopRooms().front().name;
+    m_subject.clear();
+    m_spokenId.clear();
+    recompute();
+}
+
+std::vector<core::StageStanding> Bench::standings() const {
+    if (m_onWorkshop) return core::standing(m_record, m_findings);
+    return hasJob() ? core::standing(m_job, m_findings) : std::vector<core::StageStanding>();
 }
 
 void Bench::openJob(store::JobId id) {
@@ -63,6 +102,7 @@ void Bench::openJob(store::JobId id) {
         emit failed(said(job.error()));
         return;
     }
+    goToJob();
     m_jobId = id;
     m_job = std::move(*job);
     m_subject.clear();
@@ -75,6 +115,11 @@ void Bench::follow() {
     const auto written = m_workshop->writtenElsewhere();
     if (!written || !*written) return;  // a writer in the middle of it: the next look will tell
     emit shelfChanged();
+    const core::WorkshopRecord before = m_record;
+    if (readRecord() && !(m_record == before)) {
+        emit houseChanged();
+        recompute();
+    }
     if (!m_jobId) return;
     auto job = m_workshop->job(*m_jobId);
     if (!job || *job == m_job) return;
@@ -85,19 +130,67 @@ void Bench::follow() {
 void Bench::recompute() {
     m_facts.reset();
     m_findings.clear();
-    if (m_jobId) {
-        m_facts.emplace(core::reckoned(m_job, m_house, m_catalogue));
+    if (m_jobId) m_facts.emplace(core::reckoned(m_job, m_record.house, m_catalogue));
+    if (m_onWorkshop) {
+        m_findings =
+            core::findings(core::WorkshopFacts{m_record, m_catalogue, m_jobId ? &m_job : nullptr});
+    } else if (m_facts) {
         m_findings = core::findings(*m_facts);
     }
     m_undoable = {};
-    if (m_workshop && m_jobId && !readOnly()) {
-        if (auto undoable = m_workshop->undoable(*m_jobId)) m_undoable = std::move(*undoable);
+    if (m_workshop && !readOnly()) {
+        auto undoable = m_onWorkshop ? m_workshop->undoableWorkshop()
+                        : m_jobId    ? m_workshop->undoable(*m_jobId)
+                                     : core::Result<store::Undoable>();
+        if (undoable) m_undoable = std::move(*undoable);
     }
     emit jobChanged();
 }
 
-bool Bench::undo() { return m_workshop && m_jobId && moved(m_workshop->undo(*m_jobId)); }
-bool Bench::redo() { return m_workshop && m_jobId && moved(m_workshop->redo(*m_jobId)); }
+bool Bench::undo() {
+    if (m_onWorkshop) return stepWorkshop(false);
+    return m_workshop && m_jobId && moved(m_workshop->undo(*m_jobId));
+}
+bool Bench::redo() {
+    if (m_onWorkshop) return stepWorkshop(true);
+    return m_workshop && m_jobId && moved(m_workshop->redo(*m_jobId));
+}
+
+bool Bench::stepWorkshop(bool forward) {
+    auto record = m_workshop->stepWorkshop(forward);
+    if (!record) {
+        emit failed(said(record.error()));
+        return false;
+    }
+    m_record = std::move(*record);
+    emit houseChanged();
+    recompute();
+    return true;
+}
+
+bool Bench::takeForWorkshop(const QString& line) {
+    const auto jotted = core::understood(line.toStdString(), m_record, m_catalogue, today());
+    if (!jotted) {
+        emit failed(said(jotted.error()));
+        return false;
+    }
+    if (jotted->after == m_record) {
+        emit failed(tr("That is how it stands already: %1.").arg(said(jotted->meaning)));
+        return false;
+    }
+    const auto recorded = m_workshop->recordWorkshop({{jotted->after, jotted->meaning}});
+    if (!recorded) {
+        emit failed(said(recorded.error()));
+        return false;
+    }
+    m_stage = jotted->stage;
+    m_subject = jotted->subject;
+    m_spokenId.clear();
+    m_record = jotted->after;
+    emit houseChanged();
+    recompute();
+    return true;
+}
 
 bool Bench::moved(const core::Result<store::Moved>& step) {
     if (!step) {
@@ -124,23 +217,34 @@ bool Bench::edit(const core::Text& what, const core::Job& after) {
     return true;
 }
 
-core::Result<core::Jotted> Bench::understood(const QString& line) const {
+core::Result<core::Text> Bench::understood(const QString& line) const {
+    const std::string typed = line.toStdString();
+    if (m_onWorkshop) {
+        return core::understood(typed, m_record, m_catalogue, today())
+            .map([](const core::WorkshopJotted& jotted) { return jotted.meaning; });
+    }
     if (!hasJob()) {
         return core::failure(core::ErrorCode::Missing, "jot",
                              core::text("There is no model on the bench. Put one on the shelf "
                                         "first: Workshop, New job."));
     }
-    return core::understood(line.toStdString(), m_job, m_catalogue,
-                            QDate::currentDate().toString(Qt::ISODate).toStdString());
+    return core::understood(typed, m_job, m_catalogue, today(), m_record)
+        .map([](const core::Jotted& jotted) { return jotted.meaning; });
 }
 
 std::vector<core::JotCompletion> Bench::completions(const QString& line) const {
+    if (m_onWorkshop) return core::workshopJotCompletions(line.toStdString(), m_catalogue);
     if (!hasJob()) return {};
     return core::jotCompletions(line.toStdString(), m_job, m_catalogue);
 }
 
 bool Bench::take(const QString& line) {
-    auto jotted = understood(line);
+    if (m_onWorkshop) return takeForWorkshop(line);
+    if (const auto meaning = understood(line); !meaning) {
+        emit failed(said(meaning.error()));
+        return false;
+    }
+    auto jotted = core::understood(line.toStdString(), m_job, m_catalogue, today(), m_record);
     if (!jotted) {
         emit failed(said(jotted.error()));
         return false;

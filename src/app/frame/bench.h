@@ -5,6 +5,7 @@
 
 #include "core/work/jot.h"
 #include "core/work/standing.h"
+#include "core/work/workshop_rooms.h"
 #include "store/workshop.h"
 
 #include <QObject>
@@ -25,6 +26,11 @@ public:
     [[nodiscard]] bool readOnly() const { return m_workshop && m_workshop->readOnly(); }
     [[nodiscard]] const core::Catalogue& catalogue() const { return m_catalogue; }
     [[nodiscard]] bool hasJob() const { return m_jobId.has_value(); }
+    /// The workshop itself is pulled forward; the open job is then its worked example.
+    [[nodiscard]] bool onWorkshop() const { return m_onWorkshop; }
+    [[nodiscard]] const core::WorkshopRecord& workshopRecord() const { return m_record; }
+    /// Stages of what is pulled forward, as they stand; none where nothing is.
+    [[nodiscard]] std::vector<core::StageStanding> standings() const;
     [[nodiscard]] store::JobId jobId() const { return m_jobId.value_or(0); }
     [[nodiscard]] const core::Job& job() const { return m_job; }
     /// What the open job comes to. Range: there is one.
@@ -41,6 +47,7 @@ public:
 
     void setWorkshop(std::unique_ptr<store::Workshop> workshop);
     void openJob(store::JobId id);
+    void openWorkshopRecord();
     /// Shows what another window has written since; for a workshop that is open read-only.
     void follow();
     void goTo(std::string_view stage);
@@ -48,7 +55,7 @@ public:
     void speakOf(const std::string& findingId);
 
     /// How a jot line would be understood now.
-    [[nodiscard]] core::Result<core::Jotted> understood(const QString& line) const;
+    [[nodiscard]] core::Result<core::Text> understood(const QString& line) const;
     [[nodiscard]] std::vector<core::JotCompletion> completions(const QString& line) const;
     /// Enters a jot line. False, with the sentence in failed(), when nothing was taken.
     bool take(const QString& line);
@@ -61,6 +68,7 @@ public:
 signals:
     void workshopChanged();
     void shelfChanged();
+    void houseChanged();      ///< marks on the shelf are stale
     void jobChanged();        ///< other job, other contents: everything is to be shown anew
     void attentionChanged();  ///< stage, subject or finding in question
     void failed(const QString& sentence);
@@ -71,11 +79,17 @@ private:
     bool moved(const core::Result<store::Moved>& step);
     void setOnShelf(store::JobId id, bool onShelf, const core::Text& what);
     bool edit(const core::Text& what, const core::Job& after);
+    bool takeForWorkshop(const QString& line);
+    bool stepWorkshop(bool forward);
+    bool readRecord();
+    void goToJob();
 
     core::Catalogue m_catalogue;
     std::unique_ptr<store::Workshop> m_workshop;
     std::optional<store::JobId> m_jobId;
-    core::House m_house;
+    core::WorkshopRecord m_record;
+    bool m_onWorkshop = false;
+    std::string_view m_stageBefore = core::jobRooms().front().name;  ///< of the job
     core::Job m_job;
     std::optional<core::Reckoned> m_facts;  ///< of m_job
     std::vector<core::Finding> m_findings;

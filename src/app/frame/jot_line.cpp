@@ -135,7 +135,7 @@ void JotLine::refresh() {
     QPalette palette = m_meaning->palette();
     palette.setColor(QPalette::WindowText, jotted ? theme().fine : theme().ask);
     m_meaning->setPalette(palette);
-    m_meaning->setText(jotted ? tr("↵ %1").arg(said(jotted->meaning)) : said(jotted.error()));
+    m_meaning->setText(jotted ? tr("↵ %1").arg(said(*jotted)) : said(jotted.error()));
 }
 
 bool JotLine::eventFilter(QObject* watched, QEvent* event) {

@@ -18,7 +18,7 @@ class StateMark;
 class JotLine : public QWidget {
     Q_OBJECT
 public:
-    using Understand = std::function<core::Result<core::Jotted>(const QString&)>;
+    using Understand = std::function<core::Result<core::Text>(const QString&)>;
     using Take = std::function<bool(const QString&)>;
     using Complete = std::function<std::vector<core::JotCompletion>(const QString&)>;
     JotLine(Understand understand, Take take, Complete complete, QWidget* parent = nullptr);

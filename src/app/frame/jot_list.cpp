@@ -39,8 +39,11 @@ JotList::JotList(QWidget* parent)
     });
 }
 
-void JotList::refresh(std::string_view stage) {
-    m_stage = stage;
+void JotList::refresh(std::vector<core::JotForm> forms, std::string_view stage) {
+    m_forms = std::move(forms);
+    std::stable_partition(m_forms.begin(), m_forms.end(), [&](const core::JotForm& form) {
+        return !stage.empty() && form.stage == stage;
+    });
     m_filter->clear();
     write();
     m_filter->setFocus(Qt::PopupFocusReason);
@@ -49,11 +52,7 @@ void JotList::refresh(std::string_view stage) {
 void JotList::write() {
     const QString wanted = m_filter->text().trimmed();
     QString rows;
-    std::vector<core::JotForm> forms = core::jotForms();
-    std::stable_partition(forms.begin(), forms.end(), [this](const core::JotForm& form) {
-        return !m_stage.empty() && form.stage == m_stage;
-    });
-    for (const core::JotForm& form : forms) {
+    for (const core::JotForm& form : m_forms) {
         const QString meaning = QCoreApplication::translate("core", form.meaning);
         const QString pattern = QString::fromStdString(form.pattern);
         QStringList examples;

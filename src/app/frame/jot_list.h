@@ -1,9 +1,12 @@
 // All that can be typed into the jot line, with examples to start from.
 #pragma once
 
+#include "core/work/jot.h"
+
 #include <QFrame>
 
 #include <string_view>
+#include <vector>
 
 class QLineEdit;
 class QTextBrowser;
@@ -16,7 +19,7 @@ public:
     explicit JotList(QWidget* parent = nullptr);
     /// Writes the list in the colours of the theme in use, its filter empty and focused. The lines
     /// of the stage one is in stand first.
-    void refresh(std::string_view stage = {});
+    void refresh(std::vector<core::JotForm> forms, std::string_view stage = {});
 
 signals:
     void exampleChosen(const QString& line);
@@ -29,7 +32,7 @@ protected:
 
 private:
     void write();
-    std::string_view m_stage;
+    std::vector<core::JotForm> m_forms;
     QLineEdit* m_filter;
     QTextBrowser* m_text;
 };

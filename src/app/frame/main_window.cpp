@@ -51,6 +51,7 @@ MainWindow::MainWindow(core::Catalogue catalogue) : m_bench(std::move(catalogue)
     connect(&m_bench, &Bench::attentionChanged, this, &MainWindow::showAttention);
     connect(&m_bench, &Bench::workshopChanged, this, &MainWindow::reloadShelf);
     connect(&m_bench, &Bench::shelfChanged, this, &MainWindow::reloadShelf);
+    connect(&m_bench, &Bench::houseChanged, this, &MainWindow::scan);
     connect(&m_bench, &Bench::failed, this,
             [this](const QString& sentence) { m_notices->say(sentence); });
     connect(&m_scan, &ShelfScan::found, m_shelf->model(), &ShelfModel::setStandings);
@@ -102,11 +103,14 @@ void MainWindow::build() {
     m_pictureStack->addWidget(m_bodies);
 
     m_strip = new QStackedWidget(bench);
-    for (const StageView& view : stageViews()) {
-        StageStrip* strip = view.strip(m_strip);
-        m_strip->addWidget(strip);
-        connect(strip, &StageStrip::subjectChosen, &m_bench, &Bench::pointAt);
-        connect(strip, &StageStrip::jotOffered, m_jot, &JotLine::offer);
+    for (const auto views : {stageViews(), workshopViews()}) {
+        for (const StageView& view : views) {
+            StageStrip* strip = view.strip(m_strip);
+            m_strip->addWidget(strip);
+            m_strips[view.stage] = strip;
+            connect(strip, &StageStrip::subjectChosen, &m_bench, &Bench::pointAt);
+            connect(strip, &StageStrip::jotOffered, m_jot, &JotLine::offer);
+        }
     }
     m_splitter = new QSplitter(Qt::Vertical, bench);
     m_splitter->addWidget(m_pictureStack);
@@ -142,7 +146,12 @@ void MainWindow::build() {
     column->addWidget(m_notices);
     column->addWidget(m_jot);
 
-    connect(m_shelf, &ShelfView::jobChosen, &m_bench, &Bench::openJob);
+    connect(m_shelf, &ShelfView::jobChosen, this, [this](store::JobId id) {
+        if (id == ShelfModel::workshopId)
+            m_bench.openWorkshopRecord();
+        else
+            m_bench.openJob(id);
+    });
     connect(m_shelf, &ShelfView::searched, this, &MainWindow::search);
     connect(m_line, &LineOfWork::stageChosen, &m_bench, &Bench::goTo);
     connect(m_picture, &PictureView::subjectChosen, &m_bench, &Bench::pointAt);
@@ -180,6 +189,8 @@ void MainWindow::buildMenus() {
     add(workshop, tr("&Open workshop…"), QKeySequence::Open, [this] { m_files->choose(); });
     m_needWorkshop = add(workshop, tr("&Save a copy…"), QKeySequence(u"Ctrl+Shift+S"_s),
                          [this] { m_files->saveCopy(); });
+    m_houseRules = add(workshop, tr("&House rules"), QKeySequence(u"Ctrl+H"_s),
+                       [this] { m_bench.openWorkshopRecord(); });
     QMenu* recent = workshop->addMenu(tr("&Recent workshops"));
     connect(recent, &QMenu::aboutToShow, this, [this, recent] { m_files->fillRecent(*recent); });
     workshop->addSeparator();
@@ -208,7 +219,10 @@ void MainWindow::buildMenus() {
     for (const core::JobRoom& room : core::jobRooms()) {
         ++number;
         const QKeySequence keys(number < 10 ? u"Ctrl+%1"_s.arg(number) : QString());
-        add(view, stageTitle(room.name), keys, [this, &room] { m_bench.goTo(room.name); });
+        add(view, stageTitle(room.name), keys, [this, &room] {
+            if (m_bench.onWorkshop()) m_bench.openJob(m_bench.jobId());
+            m_bench.goTo(room.name);
+        });
     }
     add(view, tr("Next stage"), QKeySequence(u"Ctrl+PgDown"_s), [this] { step(1); });
     add(view, tr("Stage before"), QKeySequence(u"Ctrl+PgUp"_s), [this] { step(-1); });
@@ -239,7 +253,12 @@ void MainWindow::reloadShelf() {
         return;
     }
     m_shelf->model()->setJobs(std::move(*jobs));
-    if (m_bench.workshop()) m_scan.start(m_bench.workshop()->path(), m_bench.catalogue());
+    scan();
+}
+
+void MainWindow::scan() {
+    if (!m_bench.workshop()) return;
+    m_scan.start(m_bench.workshop()->path(), m_bench.catalogue(), m_bench.workshopRecord().house);
 }
 
 void MainWindow::search(const QString& words) {
@@ -258,8 +277,9 @@ void MainWindow::search(const QString& words) {
 void MainWindow::showAll() {
     const bool has = m_bench.hasJob();
     m_needWorkshop->setEnabled(m_bench.workshop() != nullptr);
+    m_houseRules->setEnabled(m_bench.workshop() != nullptr);
     m_bodies->setEnabled(m_bench.workshop() && !m_bench.readOnly());
-    chooseBody(!has);
+    chooseBody(!has && !m_bench.onWorkshop());
     for (QAction* action : m_needJob) action->setEnabled(has);
     for (QAction* action : m_writing) {
         if (m_bench.readOnly()) action->setEnabled(false);
@@ -272,7 +292,9 @@ void MainWindow::showAll() {
     m_undo->setText(undoable.undo ? tr("Undo: %1").arg(inMenu(*undoable.undo)) : tr("Undo"));
     m_redo->setEnabled(undoable.redo.has_value());
     m_redo->setText(undoable.redo ? tr("Redo: %1").arg(inMenu(*undoable.redo)) : tr("Redo"));
-    if (has) {
+    if (m_bench.onWorkshop()) {
+        m_shelf->setOpenJob(ShelfModel::workshopId);
+    } else if (has) {
         m_shelf->model()->rename(m_bench.jobId(), m_bench.job().name,
                                  store::bodiesOf(m_bench.job()), m_bench.job().scale.ratio);
         m_shelf->model()->setStandings({{m_bench.jobId(), core::worstState(m_bench.findings()),
@@ -288,20 +310,21 @@ void MainWindow::showAttention() {
     const core::Job& job = m_bench.job();
     const std::string_view stage = m_bench.stage();
     const StageView& view = stageView(stage);
-    if (has) m_line->show(core::standing(job, m_bench.findings()), stage);
-    m_line->setVisible(has);
+    const bool onWorkshop = m_bench.onWorkshop();
+    if (has || onWorkshop) m_line->show(m_bench.standings(), stage);
+    m_line->setVisible(has || onWorkshop);
     const core::Finding* spoken = m_bench.spoken();
     std::string subject = m_bench.subject();
     if (subject.empty() && spoken) subject = spoken->subject.id;
+    StageStrip* strip = m_strips.at(view.stage);
+    m_strip->setCurrentWidget(strip);
     if (has) {
         m_picture->show(m_bench.facts(), view.lens, subject);
-        const auto index = static_cast<int>(&view - stageViews().data());
-        m_strip->setCurrentIndex(index);
-        auto* strip = qobject_cast<StageStrip*>(m_strip->widget(index));
         strip->show(m_bench.facts(), m_bench.findings(), subject);
     } else {
         m_picture->showNothing();
     }
+    if (onWorkshop) strip->showHouse(m_bench.workshopRecord().house, subject);
     std::vector<const core::Finding*> others;
     for (const core::Finding& finding : m_bench.findings()) {
         if (finding.stage == stage && &finding != spoken) others.push_back(&finding);
@@ -312,15 +335,17 @@ void MainWindow::showAttention() {
     QString empty;
     if (!m_bench.workshop())
         empty = tr("No workshop is open. Open one, or make a new one: menu Workshop.");
-    else if (!has)
+    else if (!has && !onWorkshop)
         empty = tr("Put a model on the bench: choose its shape.");
     else
         empty = QCoreApplication::translate("stages", view.empty);
     m_reckoning->show(spoken, others, empty, m_bench.readOnly());
-    m_reckoning->showRecord(has ? core::recordLines(job) : std::vector<core::Text>{});
+    m_reckoning->showRecord(has && !onWorkshop ? core::recordLines(job)
+                                               : std::vector<core::Text>{});
     setWindowTitle(
-        has ? tr("%1 · %2 · %3 — Glimmet")
-                  .arg(qs(job.name), stageTitle(stage),
+        has || onWorkshop
+            ? tr("%1 · %2 · %3 — Glimmet")
+                  .arg(onWorkshop ? tr("Workshop") : qs(job.name), stageTitle(stage),
                        spoken ? tr("%1: %2").arg(stateWord(spoken->state), said(spoken->sentence))
                               : empty)
             : tr("Glimmet"));
@@ -354,14 +379,13 @@ void MainWindow::chooseBody(bool choosing) {
     const bool has = m_bench.hasJob();
     const bool shown = m_pictureStack->currentIndex() == 1;
     m_pictureStack->setCurrentIndex(choosing ? 1 : 0);
-    m_strip->setVisible(has && !choosing);
+    m_strip->setVisible((has || m_bench.onWorkshop()) && !choosing);
     if (choosing != shown || !has) m_bodies->begin(has);
     if (has && shown && !choosing) m_jot->focusLine();
 }
 
 void MainWindow::step(int by) {
-    if (!m_bench.hasJob()) return;
-    const auto standings = core::standing(m_bench.job(), m_bench.findings());
+    const auto standings = m_bench.standings();
     for (std::size_t i = 0; i < standings.size(); ++i) {
         if (standings[i].stage != m_bench.stage()) continue;
         const auto to = static_cast<std::ptrdiff_t>(i) + by;
@@ -381,7 +405,8 @@ void MainWindow::showJotList() {
                                qMin(940, centralWidget()->width() - 180), high);
         m_jotList->show();
         m_jotList->raise();
-        m_jotList->refresh(m_bench.stage());
+        m_jotList->refresh(m_bench.onWorkshop() ? core::workshopJotForms() : core::jotForms(),
+                           m_bench.stage());
     }
 }
 

@@ -6,7 +6,9 @@
 
 #include <QMainWindow>
 
+#include <map>
 #include <memory>
+#include <string_view>
 
 class QAction;
 class QMenu;
@@ -23,6 +25,7 @@ class Notices;
 class PictureView;
 class ReckoningPanel;
 class ShelfView;
+class StageStrip;
 class WorkshopFiles;
 
 class MainWindow : public QMainWindow {
@@ -49,6 +52,7 @@ private:
     void showAll();
     void showAttention();
     void reloadShelf();
+    void scan();  ///< marks of all jobs anew
     void search(const QString& words);
     void begin(const std::string& body);
     void chooseBody(bool choosing);
@@ -61,6 +65,7 @@ private:
     LineOfWork* m_line = nullptr;
     PictureView* m_picture = nullptr;
     QStackedWidget* m_strip = nullptr;
+    std::map<std::string_view, StageStrip*> m_strips;  ///< by stage
     ReckoningPanel* m_reckoning = nullptr;
     JotLine* m_jot = nullptr;
     JotList* m_jotList = nullptr;
@@ -73,6 +78,7 @@ private:
     QAction* m_redo = nullptr;
     QAction* m_needWorkshop = nullptr;
     QAction* m_newJob = nullptr;
+    QAction* m_houseRules = nullptr;
     QAction* m_lightsOut = nullptr;
     QAction* m_nightAction = nullptr;
     QList<QAction*> m_writing;  ///< actions that need a workshop open for writing

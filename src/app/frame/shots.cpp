@@ -48,6 +48,9 @@ bool writeShots(MainWindow& window, const QString& folder) {
             }
         }
     }
+    window.bench().openWorkshopRecord();
+    shoot(u"house-night"_s);
+    window.bench().openJob(jobs[0].id);
     window.picture()->setDark(true);
     shoot(u"lights-out"_s);
     window.picture()->setDark(false);

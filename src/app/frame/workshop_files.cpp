@@ -140,7 +140,7 @@ void WorkshopFiles::importJob() {
             tr("%1 was not imported. %2").arg(QFileInfo(path).fileName(), said(job.error())));
         return;
     }
-    m_bench.addJob(*job, core::text("Imported"));
+    m_bench.addJob(core::adopted(*job, m_bench.workshopRecord().house), core::text("Imported"));
 }
 
 void WorkshopFiles::exportJob() {
@@ -149,7 +149,8 @@ void WorkshopFiles::exportJob() {
         m_window, tr("Export job"), QDir::homePath() + u"/job.json"_s, tr("Jobs in JSON (*.json)"));
     if (path.isEmpty()) return;
     QSaveFile file(path);  // what stood there stays whole until the new one is
-    const QByteArray document = QByteArray::fromStdString(store::jobToJson(m_bench.job()) + "\n");
+    const QByteArray document = QByteArray::fromStdString(
+        store::jobToJson(core::withHouse(m_bench.job(), m_bench.workshopRecord().house)) + "\n");
     if (!file.open(QIODevice::WriteOnly) || file.write(document) != document.size() ||
         !file.commit()) {
         m_notices.say(tr("%1 could not be written.").arg(QFileInfo(path).fileName()));

@@ -1,6 +1,7 @@
 #include "app/theme/words.h"
 
 #include "core/work/job_rooms.h"
+#include "core/work/workshop_rooms.h"
 
 #include <QCoreApplication>
 #include <QRegularExpression>
@@ -47,6 +48,9 @@ QString stateWord(core::State state) {
 
 QString stageTitle(std::string_view stage) {
     for (const core::JobRoom& room : core::jobRooms()) {
+        if (room.name == stage) return QCoreApplication::translate("core", room.title);
+    }
+    for (const core::WorkshopRoom& room : core::workshopRooms()) {
         if (room.name == stage) return QCoreApplication::translate("core", room.title);
     }
     return {};

@@ -6,6 +6,7 @@
 #include "core/jot/token.h"
 #include "core/quantity/format.h"
 #include "core/record/job.h"
+#include "core/record/workshop.h"
 #include "core/result.h"
 
 #include <optional>
@@ -15,7 +16,8 @@
 
 namespace glimmet::core {
 struct Jotted;
-}
+struct WorkshopJotted;
+}  // namespace glimmet::core
 
 namespace glimmet::core::jot {
 
@@ -23,7 +25,8 @@ namespace glimmet::core::jot {
 struct Context {
     const Job& job;
     const Catalogue& catalogue;
-    const std::string& today;  ///< the date that measurements get, ISO 8601
+    const std::string& today;                  ///< the date that measurements get, ISO 8601
+    const WorkshopRecord* workshop = nullptr;  ///< whose house rules hold; nullptr: the usual ones
 };
 
 /// Something that can be named in a line.
@@ -69,6 +72,8 @@ struct Verb {
     Result<Jotted> (*read)(const Said&);
     bool sentence = false;                    ///< takes the rest of the line as it stands
     std::span<const char* const> noise = {};  ///< words that say nothing new behind it
+    /// Of a verb that changes the workshop itself; it has no `read` then.
+    Result<WorkshopJotted> (*readWorkshop)(const Said&) = nullptr;
 };
 
 /// What a line says, place by place.

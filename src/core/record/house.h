@@ -10,13 +10,12 @@ namespace glimmet::core {
 /// What is assumed until it is measured, and how limits are judged. Source: docs/physics.md.
 struct House {
     RatingRule rule = RatingRule::Slip;
-    double closeMargin = 0.15;   ///< within this share of a limit a state is close; 0 … 0.9
-    Volts rectifier{1.2};        ///< two silicon drops
-    Volts bridge{0.4};           ///< motor bridge of a decoder
-    Volts outputSwitch{0.1};     ///< of a function output at lamp currents
-    double supplySpread = 0.05;  ///< a layout's track volts from place to place
-    double meterVolts = 0.01, meterAmps = 0.02;  ///< tolerances of the bench meter, as shares
-    Series drawers = Series::E12;                ///< the resistors that are at hand
+    double closeMargin = 0.15;     ///< within this share of a limit a state is close; 0 … 0.9
+    Volts rectifier{1.2};          ///< two silicon drops
+    Volts bridge{0.4};             ///< motor bridge of a decoder
+    Volts outputSwitch{0.1};       ///< of a function output at lamp currents
+    double supplySpread = 0.05;    ///< a layout's track volts from place to place
+    Series drawers = Series::E12;  ///< the resistors that are at hand
     bool operator==(const House&) const = default;
 };
 

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <array>
+#include <cmath>
 #include <utility>
 
 namespace glimmet::core {
@@ -120,10 +121,26 @@ const DecoderOutput* outputNamed(const Job& job, std::string_view wanted) {
     return nullptr;
 }
 
+Job withHouse(Job job, const House& house) {
+    job.judgedWith = houseOf(job, house);
+    if (*job.judgedWith == House()) job.judgedWith.reset();
+    return job;
+}
+
+Job adopted(Job job, const House& house) {
+    if (!job.judgedWith) return job;
+    const House was = *std::exchange(job.judgedWith, std::nullopt);
+    if (!job.rule && was.rule != house.rule) job.rule = was.rule;
+    if (!job.closeMargin && std::abs(was.closeMargin - house.closeMargin) > 1e-12) {
+        job.closeMargin = was.closeMargin;
+    }
+    return job;
+}
+
 House houseOf(const Job& job, const House& house) {
-    House made = house;
-    made.rule = job.rule.value_or(house.rule);
-    made.closeMargin = job.closeMargin.value_or(house.closeMargin);
+    House made = job.judgedWith.value_or(house);
+    made.rule = job.rule.value_or(made.rule);
+    made.closeMargin = job.closeMargin.value_or(made.closeMargin);
     return made;
 }
 

@@ -59,6 +59,7 @@ struct Job {
     std::vector<LampGroup> groups;
     std::optional<RatingRule> rule;  ///< where this job is judged otherwise than the house does
     std::optional<double> closeMargin;
+    std::optional<House> judgedWith;  ///< of an exported job: the house where it came from
     std::vector<Note> notes;
     std::vector<TimeSpent> times;
     bool operator==(const Job&) const = default;
@@ -97,6 +98,11 @@ struct MotorAt {
 
 [[nodiscard]] const LampGroup* groupNamed(const Job& job, std::string_view name);
 [[nodiscard]] const DecoderOutput* outputNamed(const Job& job, std::string_view name);
+
+/// A job to be kept elsewhere with the house that it is judged with, and one that was kept so taken
+/// into a workshop: where its house judges otherwise the job keeps that as its own.
+[[nodiscard]] Job withHouse(Job job, const House& house);
+[[nodiscard]] Job adopted(Job job, const House& house);
 
 /// The house with what this job has otherwise.
 [[nodiscard]] House houseOf(const Job& job, const House& house);

@@ -2,16 +2,72 @@
 
 #include "core/jot/reader.h"
 #include "core/work/job_rooms.h"
+#include "core/work/workshop_rooms.h"
 
 namespace glimmet::core {
 namespace {
 
-const std::vector<const jot::Verb*>& allVerbs() {
-    static const std::vector<const jot::Verb*> all = [] {
-        std::vector<const jot::Verb*> made;
+using Verbs = std::vector<const jot::Verb*>;
+
+const Verbs& allVerbs() {
+    static const Verbs all = [] {
+        Verbs made;
         for (const SpokenVerb& spoken : jobVerbs()) made.push_back(spoken.verb);
         return made;
     }();
+    return all;
+}
+
+/// The verbs of the workshop with the room of each.
+std::vector<SpokenVerb> workshopVerbs() {
+    std::vector<SpokenVerb> made;
+    for (const WorkshopRoom& room : workshopRooms()) {
+        for (const jot::Verb& verb : room.verbs()) made.push_back({&verb, room.name});
+    }
+    return made;
+}
+const Verbs& allWorkshopVerbs() {
+    static const Verbs all = [] {
+        Verbs made;
+        for (const SpokenVerb& spoken : workshopVerbs()) made.push_back(spoken.verb);
+        return made;
+    }();
+    return all;
+}
+/// Lines about the workshop are read against no model.
+const Job& noJob() {
+    static const Job none = [] {
+        Job job;
+        job.units.emplace_back();
+        return job;
+    }();
+    return none;
+}
+
+JotForm formOf(const SpokenVerb& spoken) {
+    const jot::Verb& verb = *spoken.verb;
+    return {jot::pattern(verb),
+            {verb.examples.begin(), verb.examples.end()},
+            verb.meaning,
+            spoken.stage};
+}
+
+Result<jot::Said> said(std::string_view line, const Verbs& verbs, const jot::Context& context) {
+    constexpr std::size_t longest = 100000;
+    if (line.size() > longest) {
+        return jot::refuse(ErrorCode::OutOfRange,
+                           text("A line is at most %1 bytes long.", std::to_string(longest)));
+    }
+    return jot::said(line, verbs, context);
+}
+
+std::vector<JotCompletion> completed(std::string_view line, const Verbs& verbs, const Job& job,
+                                     const Catalogue& catalogue) {
+    const std::string today;
+    std::vector<JotCompletion> all;
+    for (jot::Completion& each : jot::completions(line, verbs, {job, catalogue, today})) {
+        all.push_back({std::move(each.line), std::move(each.word), std::move(each.says)});
+    }
     return all;
 }
 
@@ -19,42 +75,48 @@ const std::vector<const jot::Verb*>& allVerbs() {
 
 std::vector<JotForm> jotForms() {
     std::vector<JotForm> forms;
-    for (const SpokenVerb& spoken : jobVerbs()) {
-        const jot::Verb& verb = *spoken.verb;
-        forms.push_back({jot::pattern(verb),
-                         {verb.examples.begin(), verb.examples.end()},
-                         verb.meaning,
-                         spoken.stage});
-    }
+    for (const SpokenVerb& spoken : jobVerbs()) forms.push_back(formOf(spoken));
+    return forms;
+}
+std::vector<JotForm> workshopJotForms() {
+    std::vector<JotForm> forms;
+    for (const SpokenVerb& spoken : workshopVerbs()) forms.push_back(formOf(spoken));
     return forms;
 }
 
 Result<Jotted> understood(std::string_view line, const Job& job, const Catalogue& catalogue,
-                          const std::string& today) {
-    constexpr std::size_t longest = 100000;
-    if (line.size() > longest) {
-        return jot::refuse(ErrorCode::OutOfRange,
-                           text("A line is at most %1 bytes long.", std::to_string(longest)));
-    }
-    const jot::Context context{job, catalogue, today};
-    const auto said = jot::said(line, allVerbs(), context);
-    if (!said) return tl::unexpected(said.error());
-    auto jotted = said->verb.read(*said);
+                          const std::string& today, const WorkshopRecord& workshop) {
+    const jot::Context context{job, catalogue, today, &workshop};
+    const auto heard = said(line, allVerbs(), context);
+    if (!heard) return tl::unexpected(heard.error());
+    auto jotted = heard->verb.read(*heard);
     if (!jotted) return jotted;
     for (const SpokenVerb& spoken : jobVerbs()) {
-        if (spoken.verb == &said->verb) jotted->stage = spoken.stage;
+        if (spoken.verb == &heard->verb) jotted->stage = spoken.stage;
+    }
+    return jotted;
+}
+
+Result<WorkshopJotted> understood(std::string_view line, const WorkshopRecord& workshop,
+                                  const Catalogue& catalogue, const std::string& today) {
+    const jot::Context context{noJob(), catalogue, today, &workshop};
+    const auto heard = said(line, allWorkshopVerbs(), context);
+    if (!heard) return tl::unexpected(heard.error());
+    auto jotted = heard->verb.readWorkshop(*heard);
+    if (!jotted) return jotted;
+    for (const SpokenVerb& spoken : workshopVerbs()) {
+        if (spoken.verb == &heard->verb) jotted->stage = spoken.stage;
     }
     return jotted;
 }
 
 std::vector<JotCompletion> jotCompletions(std::string_view line, const Job& job,
                                           const Catalogue& catalogue) {
-    const std::string today;
-    std::vector<JotCompletion> all;
-    for (jot::Completion& each : jot::completions(line, allVerbs(), {job, catalogue, today})) {
-        all.push_back({std::move(each.line), std::move(each.word), std::move(each.says)});
-    }
-    return all;
+    return completed(line, allVerbs(), job, catalogue);
+}
+std::vector<JotCompletion> workshopJotCompletions(std::string_view line,
+                                                  const Catalogue& catalogue) {
+    return completed(line, allWorkshopVerbs(), noJob(), catalogue);
 }
 
 }  // namespace glimmet::core

@@ -4,6 +4,7 @@
 
 #include "core/finding/finding.h"
 #include "core/record/job.h"
+#include "core/record/workshop.h"
 #include "core/result.h"
 
 #include <optional>
@@ -25,8 +26,22 @@ struct Jotted {
 /// Errors: NotUnderstood for words that mean nothing here, Unknown for names of nothing,
 /// OutOfRange for values no model has, Missing for what the line leaves out. Each explains itself
 /// and shows an example; nothing of a refused line is taken.
+/// `workshop`: whose house rules hold.
 [[nodiscard]] Result<Jotted> understood(std::string_view line, const Job& job,
-                                        const Catalogue& catalogue, const std::string& today);
+                                        const Catalogue& catalogue, const std::string& today,
+                                        const WorkshopRecord& workshop = {});
+
+/// The same of a line about the workshop itself.
+struct WorkshopJotted {
+    Text meaning;
+    WorkshopRecord after;
+    std::string_view stage;  ///< the room whose line it is
+    std::string subject;     ///< the rule it touches
+};
+[[nodiscard]] Result<WorkshopJotted> understood(std::string_view line,
+                                                const WorkshopRecord& workshop,
+                                                const Catalogue& catalogue,
+                                                const std::string& today);
 
 struct JotForm {
     std::string pattern;                ///< "stall AMPS VOLTS"
@@ -36,6 +51,7 @@ struct JotForm {
 };
 /// All that can be typed, in the order of the work.
 [[nodiscard]] std::vector<JotForm> jotForms();
+[[nodiscard]] std::vector<JotForm> workshopJotForms();
 
 /// A way to go on with a line that is being typed.
 struct JotCompletion {
@@ -46,5 +62,7 @@ struct JotCompletion {
 /// None where the line cannot be gone on with. Range: any bytes.
 [[nodiscard]] std::vector<JotCompletion> jotCompletions(std::string_view line, const Job& job,
                                                         const Catalogue& catalogue);
+[[nodiscard]] std::vector<JotCompletion> workshopJotCompletions(std::string_view line,
+                                                                const Catalogue& catalogue);
 
 }  // namespace glimmet::core

@@ -52,11 +52,15 @@ Text nextAction(const std::vector<Finding>& findings) {
     return next ? next->action : text("nothing to do");
 }
 
-std::vector<StageStanding> standing(const Job& job, const std::vector<Finding>& findings) {
+namespace {
+
+template <class Rooms, class Record>
+std::vector<StageStanding> standingOf(const Rooms& rooms, const Record& record,
+                                      const std::vector<Finding>& findings) {
     std::vector<StageStanding> all;
     bool hereTaken = false;
-    for (const JobRoom& room : jobRooms()) {
-        if (!room.applies(job)) continue;
+    for (const auto& room : rooms) {
+        if (!room.applies(record)) continue;
         StageStanding made;
         made.stage = room.name;
         made.title = room.title;
@@ -68,7 +72,7 @@ std::vector<StageStanding> standing(const Job& job, const std::vector<Finding>& 
                                                   : StageStanding::Kind::Here;
             made.why = lead->action.empty() ? lead->sentence : lead->action;
             hereTaken = true;
-        } else if (const Idle idle = room.idle(job); !idle.why.empty()) {
+        } else if (const Idle idle = room.idle(record); !idle.why.empty()) {
             made.why = idle.why;
             made.kind = idle.done   ? StageStanding::Kind::Done
                         : hereTaken ? StageStanding::Kind::Ahead
@@ -81,6 +85,16 @@ std::vector<StageStanding> standing(const Job& job, const std::vector<Finding>& 
         all.push_back(std::move(made));
     }
     return all;
+}
+
+}  // namespace
+
+std::vector<StageStanding> standing(const Job& job, const std::vector<Finding>& findings) {
+    return standingOf(jobRooms(), job, findings);
+}
+std::vector<StageStanding> standing(const WorkshopRecord& workshop,
+                                    const std::vector<Finding>& findings) {
+    return standingOf(workshopRooms(), workshop, findings);
 }
 
 }  // namespace glimmet::core

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/work/job_rooms.h"
+#include "core/work/workshop_rooms.h"
 
 #include <string_view>
 #include <vector>
@@ -28,6 +29,8 @@ struct StageStanding {
 };
 /// Of the rooms that apply to the job, in working order.
 [[nodiscard]] std::vector<StageStanding> standing(const Job& job,
+                                                  const std::vector<Finding>& findings);
+[[nodiscard]] std::vector<StageStanding> standing(const WorkshopRecord& workshop,
                                                   const std::vector<Finding>& findings);
 constexpr auto wordsOf(StageStanding::Kind) {
     return std::to_array<Word<StageStanding::Kind>>({{StageStanding::Kind::Done, "done"},

@@ -13,6 +13,7 @@
 
 #include "core/quantity/dimension.h"
 #include "core/record/job.h"
+#include "core/record/workshop.h"
 #include "store/json_fields.h"
 
 #include <cstddef>
@@ -119,6 +120,8 @@ GLIMMET_DESCRIBED(core::LampGroup, "lampGroup")
 GLIMMET_DESCRIBED(core::Scale, "scale")
 GLIMMET_DESCRIBED(core::Note, "note")
 GLIMMET_DESCRIBED(core::TimeSpent, "timeSpent")
+GLIMMET_DESCRIBED(core::House, "house")
+GLIMMET_DESCRIBED(core::WorkshopRecord, "workshop")
 GLIMMET_DESCRIBED(core::Job, "job")
 GLIMMET_DESCRIBED(core::Catalogue, "catalogue")
 

@@ -82,6 +82,7 @@ void jobFields(Io& io, Self& job) {
     io("groups", job.groups, Maybe, members(0, 1000));
     io("rule", job.rule, Maybe);
     io("close_margin", job.closeMargin, Maybe, within(0, 0.9));
+    io("judged_with", job.judgedWith, Maybe);
     io("notes", job.notes, Maybe);
     io("times", job.times, Maybe);
 

@@ -35,6 +35,7 @@ QVariant ShelfModel::data(const QModelIndex& index, int role) const {
             QStringList titles;
             for (const core::BodyDrawing* drawing : drawn(entry)) titles << bodyTitle(*drawing);
             if (titles.isEmpty()) titles << qs(entry.bodies);
+            if (entry.id == workshopId) return tr("Workshop: house rules");
             const QString called = tr("%1, %2").arg(qs(entry.name), titles.join(u" + "_s));
             return known ? tr("%1. %2: %3")
                                .arg(called, stateWord(standing->second.state),
@@ -75,6 +76,7 @@ int ShelfModel::rowOf(store::JobId id) const {
 void ShelfModel::setJobs(std::vector<store::JobEntry> jobs) {
     beginResetModel();
     m_all = std::move(jobs);
+    m_all.insert(m_all.begin(), {workshopId, tr("Workshop").toStdString(), {}, 1});
     applyFilter();
     endResetModel();
 }

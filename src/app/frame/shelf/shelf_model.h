@@ -26,6 +26,8 @@ class ShelfModel : public QAbstractListModel {
     Q_OBJECT
 public:
     enum Role { IdRole = Qt::UserRole, StateRole, KnownRole, NextRole };
+    /// The workshop itself stands first on the shelf, under a number that no job has.
+    static constexpr store::JobId workshopId = 0;
     explicit ShelfModel(QObject* parent = nullptr);
 
     /// The drawings that jobs name; they must outlive the model.

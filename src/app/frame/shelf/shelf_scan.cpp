@@ -12,7 +12,7 @@ constexpr std::size_t batch = 100;  // jobs told about at once: a few frames' wo
 
 /// Runs on a pool thread with a connection of its own; a workshop belongs to its thread.
 void lookThrough(QPromise<std::vector<ShelfStanding>>& promise, const QString& path,
-                 const core::Catalogue& catalogue) {
+                 const core::Catalogue& catalogue, const core::House& house) {
     const auto workshop = store::Workshop::open(path, store::Access::ReadOnly);
     if (!workshop) return;
     const auto jobs = (*workshop)->jobs();
@@ -22,7 +22,7 @@ void lookThrough(QPromise<std::vector<ShelfStanding>>& promise, const QString& p
     for (std::size_t i = 0; i < jobs->size(); ++i) {
         if (promise.isCanceled()) return;
         if (const auto job = (*workshop)->job((*jobs)[i].id)) {
-            const auto findings = core::findings(*job, catalogue);
+            const auto findings = core::findings(*job, catalogue, house);
             standings.push_back(
                 {(*jobs)[i].id, core::worstState(findings), core::nextAction(findings)});
         }
@@ -45,9 +45,10 @@ ShelfScan::ShelfScan(QObject* parent) : QObject(parent) {
 
 ShelfScan::~ShelfScan() { cancel(); }
 
-void ShelfScan::start(const QString& workshopPath, const core::Catalogue& catalogue) {
+void ShelfScan::start(const QString& workshopPath, const core::Catalogue& catalogue,
+                      const core::House& house) {
     cancel();
-    m_watcher.setFuture(QtConcurrent::run(lookThrough, workshopPath, catalogue));
+    m_watcher.setFuture(QtConcurrent::run(lookThrough, workshopPath, catalogue, house));
 }
 
 void ShelfScan::cancel() {

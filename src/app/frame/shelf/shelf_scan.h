@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/frame/shelf/shelf_model.h"
+#include "core/record/house.h"
 #include "core/record/part.h"
 
 #include <QFutureWatcher>
@@ -15,7 +16,8 @@ public:
     explicit ShelfScan(QObject* parent = nullptr);
     ~ShelfScan() override;
     /// Starts over; what was going on before is cancelled.
-    void start(const QString& workshopPath, const core::Catalogue& catalogue);
+    void start(const QString& workshopPath, const core::Catalogue& catalogue,
+               const core::House& house = {});
     void cancel();
 
 signals:

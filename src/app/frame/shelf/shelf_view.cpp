@@ -24,6 +24,34 @@ constexpr int itemWidth = 178;
 constexpr int itemHeight = 104;
 constexpr int boardHeight = 38;  // words below the board
 
+/// The bench itself: a top on two legs, a vice at its end, a lamp bent over it.
+QPainterPath benchOutline(const QRectF& where) {
+    QPainterPath shape;
+    shape.addRect(0, 44, 100, 7);
+    shape.addRect(8, 51, 8, 29);
+    shape.addRect(84, 51, 8, 29);
+    shape.addRect(16, 64, 68, 5);
+    shape.addRect(4, 36, 22, 8);  // vice: bed, jaws, screw
+    shape.addRect(4, 24, 7, 12);
+    shape.addRect(17, 24, 7, 12);
+    shape.addRect(-6, 38, 10, 3);
+    QPainterPath lamp(QPointF(78, 44));
+    lamp.lineTo(81, 44);
+    lamp.lineTo(88, 18);
+    lamp.lineTo(66, 6);
+    lamp.lineTo(70, 2);
+    lamp.lineTo(48, 8);
+    lamp.lineTo(60, 22);
+    lamp.lineTo(63, 10);
+    lamp.lineTo(84, 20);
+    lamp.closeSubpath();
+    shape = shape.united(lamp);
+    const qreal scale = qMin(where.width() / 112, where.height() / 80);
+    return QTransform(scale, 0, 0, scale, where.center().x() - 47 * scale,
+                      where.bottom() - 80 * scale)
+        .map(shape);
+}
+
 class ShelfDelegate : public QStyledItemDelegate {
 public:
     using QStyledItemDelegate::QStyledItemDelegate;
@@ -47,7 +75,9 @@ public:
                            whole.width() - 28 - 2 * lift, board - whole.top() - 6 - lift);
         QColor shape = open ? look.ink : look.inkSoft;
         if (!open) shape.setAlphaF(0.75F);
-        painter->fillPath(silhouette(model->bodiesOf(index), stand), shape);
+        const bool workshop = index.data(ShelfModel::IdRole).toLongLong() == ShelfModel::workshopId;
+        painter->fillPath(
+            workshop ? benchOutline(stand) : silhouette(model->bodiesOf(index), stand), shape);
         if (open) {
             painter->fillRect(QRectF(whole.left() + 8, board, whole.width() - 16, 3), look.brass);
         }
@@ -82,6 +112,11 @@ public:
         painter->restore();
     }
 };
+
+/// The workshop itself is no job.
+int jobsIn(const ShelfModel& model) {
+    return std::max(0, static_cast<int>(model.all().size()) - 1);
+}
 
 }  // namespace
 
@@ -139,12 +174,14 @@ ShelfView::ShelfView(QWidget* parent)
     connect(m_list, &QListView::activated, this, choose);
     connect(m_search, &QLineEdit::textChanged, this, &ShelfView::searched);
     connect(m_search, &QLineEdit::returnPressed, this, [this, choose] {
+        // While something is searched only jobs are shown.
         if (m_model->rowCount() > 0) choose(m_model->index(0));
     });
     connect(m_stop, &QPushButton::clicked, this, &ShelfView::scanCancelled);
     const auto count = [this] {
-        const auto all = static_cast<int>(m_model->all().size());
-        const int shown = m_model->rowCount();
+        const auto all = jobsIn(*m_model);
+        const int shown =
+            m_model->rowCount() - (m_model->rowOf(ShelfModel::workshopId) < 0 ? 0 : 1);
         m_count->setText(shown == all ? jobCount(all) : tr("%1 of %2 jobs").arg(shown).arg(all));
         setOpenJob(m_open);
     };
@@ -167,7 +204,7 @@ void ShelfView::showProgress(int done, int of) {
     if (running)
         m_count->setText(tr("%1 of %2 jobs looked through").arg(done).arg(of));
     else
-        m_count->setText(jobCount(static_cast<int>(m_model->all().size())));
+        m_count->setText(jobCount(jobsIn(*m_model)));
 }
 
 void ShelfView::focusSearch() {

@@ -396,6 +396,7 @@ Result<Jotted> lamp(const Said& said) {
     }
     LampGroup group;
     group.id = newId(result.after, 'L');
+    if (said.context.workshop) group.wish.series = said.context.workshop->house.drawers;
     group.name = called;
     group.output = *output;
     if (wish) group.wish.target = *wish;

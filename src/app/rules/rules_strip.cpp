@@ -1,0 +1,102 @@
+#include "app/rules/rules_strip.h"
+
+#include "app/rules/rules_view.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
+
+#include <QAbstractButton>
+#include <QCoreApplication>
+#include <QGridLayout>
+#include <QPainter>
+#include <QScrollArea>
+#include <QVBoxLayout>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+
+StageStrip* rulesStrip(QWidget* parent) { return new RulesStrip(parent); }
+
+/// A rule: its name, its value, and a brass edge where it is not the usual one.
+class RuleButton : public QAbstractButton {
+public:
+    explicit RuleButton(QWidget* parent) : QAbstractButton(parent) {
+        setCheckable(true);
+        setFixedHeight(40);
+        setCursor(Qt::PointingHandCursor);
+    }
+    void show(const core::rules::Rule& rule, bool chosen) {
+        m_title = QCoreApplication::translate("core", rule.title);
+        m_value = said(rule.value);
+        m_usual = rule.usual;
+        id = rule.id;
+        setObjectName(u"rule-"_s + QLatin1String(rule.id));
+        setAccessibleName(m_usual ? RulesStrip::tr("%1: %2, as usual").arg(m_title, m_value)
+                                  : RulesStrip::tr("%1: %2, changed").arg(m_title, m_value));
+        setToolTip(accessibleName());
+        setChecked(chosen);
+        update();
+    }
+    std::string id;
+
+protected:
+    void paintEvent(QPaintEvent*) override {
+        const Theme& look = theme();
+        QPainter painter(this);
+        if (isChecked()) painter.fillRect(rect(), look.paperRaised);
+        if (!m_usual) painter.fillRect(QRect(0, 4, 4, height() - 8), look.brass);
+        if (underMouse() || hasFocus()) {
+            painter.setPen(QPen(look.brass, hasFocus() ? 2 : 1));
+            painter.drawRect(rect().adjusted(1, 1, -1, -1));
+        }
+        painter.setFont(wordsFont(14, isChecked()));
+        painter.setPen(look.ink);
+        painter.drawText(rect().adjusted(14, 0, -120, 0), Qt::AlignVCenter | Qt::AlignLeft,
+                         m_title);
+        painter.setFont(figuresFont(15, true));
+        painter.drawText(rect().adjusted(0, 0, -14, 0), Qt::AlignVCenter | Qt::AlignRight, m_value);
+    }
+
+private:
+    QString m_title, m_value;
+    bool m_usual = true;
+};
+
+RulesStrip::RulesStrip(QWidget* parent) : StageStrip(parent) {
+    setObjectName(u"rulesStrip"_s);
+    setAccessibleName(tr("The rules of the house"));
+    auto* scroll = new QScrollArea(this);
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    auto* inner = new QWidget(scroll);
+    m_column = new QVBoxLayout(inner);
+    m_column->setContentsMargins(12, 8, 12, 8);
+    m_column->setSpacing(2);
+    scroll->setWidget(inner);
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(0, 0, 0, 0);
+    all->addWidget(scroll);
+    for (const core::rules::Rule& rule : core::rules::rulesOf({})) {
+        auto* button = new RuleButton(inner);
+        button->id = rule.id;
+        connect(button, &QAbstractButton::clicked, this,
+                [this, button] { emit subjectChosen(button->id); });
+        m_column->addWidget(button);
+        m_buttons.push_back(button);
+    }
+    m_column->addStretch();
+}
+
+RulesStrip::~RulesStrip() = default;
+
+void RulesStrip::show(const core::Reckoned&, const std::vector<core::Finding>&,
+                      const std::string&) {}
+
+void RulesStrip::showHouse(const core::House& house, const std::string& subject) {
+    const auto rules = core::rules::rulesOf(house);
+    for (std::size_t i = 0; i < m_buttons.size(); ++i) {
+        m_buttons[i]->show(rules[i], rules[i].id == subject);
+    }
+}
+
+}  // namespace glimmet::app

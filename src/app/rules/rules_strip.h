@@ -1,0 +1,28 @@
+// The rules and defaults of the house, each with its value; pressed, it is spoken of.
+#pragma once
+
+#include "app/stage_strip.h"
+#include "core/house/rules/rules.h"
+
+class QVBoxLayout;
+
+namespace glimmet::app {
+
+class RuleButton;
+
+class RulesStrip : public StageStrip {
+    Q_OBJECT
+public:
+    explicit RulesStrip(QWidget* parent = nullptr);
+    ~RulesStrip() override;
+    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+              const std::string& subject) override;
+    /// The house itself; what a job has otherwise is the job's.
+    void showHouse(const core::House& house, const std::string& subject) override;
+
+private:
+    QVBoxLayout* m_column;
+    std::vector<RuleButton*> m_buttons;
+};
+
+}  // namespace glimmet::app

@@ -1,0 +1,13 @@
+// What the window shows of the house rules: the list of them, the example as it is measured.
+#pragma once
+
+#include "app/stage_view.h"
+
+namespace glimmet::app {
+
+[[nodiscard]] StageStrip* rulesStrip(QWidget* parent);
+
+inline constexpr StageView rulesView{
+    "rules", rulesStrip, nullptr, QT_TRANSLATE_NOOP("stages", "The rules of the house."), {}};
+
+}  // namespace glimmet::app

@@ -1,0 +1,26 @@
+// The station of the house rules: how limits are judged, what is assumed until it is measured, and
+// what each of them changes.
+#pragma once
+
+#include "core/work/workshop_rooms.h"
+
+namespace glimmet::core::rules {
+
+[[nodiscard]] bool applies(const WorkshopRecord& workshop);
+void judge(const WorkshopFacts& facts, Judging& judging);
+[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] Idle idle(const WorkshopRecord& workshop);
+
+/// One rule or default as its strip lists it.
+struct Rule {
+    const char* id;     ///< "rule": the subject of its finding
+    const char* title;  ///< "Rating rule", to be translated
+    Text value;         ///< "slip", "1.2 V"
+    std::string jot;    ///< start of the line that changes it
+    bool usual = true;  ///< as a new workshop has it
+};
+[[nodiscard]] std::vector<Rule> rulesOf(const House& house);
+
+inline constexpr WorkshopRoom room{"rules", "House", applies, judge, verbs, idle};
+
+}  // namespace glimmet::core::rules

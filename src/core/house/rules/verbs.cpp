@@ -1,0 +1,123 @@
+// Jots of the house.
+#include "core/house/rules/rules.h"
+#include "core/work/jotted.h"
+
+namespace glimmet::core::rules {
+namespace {
+
+using namespace jot;
+using Kind = Takes::Kind;
+
+template <class Value>
+Result<WorkshopJotted> set(const Said& said, Value House::*field, Value value, Text meaning,
+                           const char* subject) {
+    WorkshopJotted made{std::move(meaning), *said.context.workshop, {}, subject};
+    made.after.house.*field = value;
+    return made;
+}
+
+std::vector<Named> ruleNames(const Context&) {
+    return {{"strict", {}, "continuous rating above the stall current"},
+            {"slip", {"slipping"}, "continuous above slipping, peak above stall"},
+            {"running", {}, "continuous above 1.25 × what it runs with"}};
+}
+Result<WorkshopJotted> rule(const Said& said) {
+    const std::string& chosen = *said.name("NAME");
+    return set(said, &House::rule, *named<RatingRule>(chosen),
+               text("House, rating rule: %1", chosen), "rule");
+}
+Result<WorkshopJotted> margin(const Said& said) {
+    const double share = said.at("SHARE").quantities.front();
+    return set(said, &House::closeMargin, share,
+               text("House: close within %1 of a limit", percent(share)), "margin");
+}
+Result<WorkshopJotted> spread(const Said& said) {
+    const double share = said.at("SHARE").quantities.front();
+    return set(said, &House::supplySpread, share,
+               text("House: track volts differ by %1", percent(share)), "spread");
+}
+Result<WorkshopJotted> rectifier(const Said& said) {
+    const Volts value = *said.one<Volts>("VOLTS");
+    return set(said, &House::rectifier, value, text("House, rectifier drop: %1", formatted(value)),
+               "rectifier");
+}
+Result<WorkshopJotted> bridge(const Said& said) {
+    const Volts value = *said.one<Volts>("VOLTS");
+    return set(said, &House::bridge, value, text("House, motor bridge drop: %1", formatted(value)),
+               "bridge");
+}
+Result<WorkshopJotted> switchDrop(const Said& said) {
+    const Volts value = *said.one<Volts>("VOLTS");
+    return set(said, &House::outputSwitch, value,
+               text("House, output switch drop: %1", formatted(value)), "switch");
+}
+std::vector<Named> seriesNames(const Context&) {
+    return {{"E6", {}, "20 %"}, {"E12", {}, "10 %"}, {"E24", {}, "5 %"}, {"E96", {}, "1 %"}};
+}
+Result<WorkshopJotted> drawers(const Said& said) {
+    const std::string& chosen = *said.name("NAME");
+    return set(said, &House::drawers, *named<Series>(chosen),
+               text("House, resistors at hand: %1", chosen), "drawers");
+}
+
+constexpr Takes ruleTakes[] = {{.what = "NAME",
+                                .kind = Kind::Name,
+                                .needed = true,
+                                .missing = "Which rule: strict, slip or running?",
+                                .names = ruleNames}};
+constexpr Takes marginTakes[] = {{.what = "SHARE",
+                                  .needed = true,
+                                  .missing = "How near is close?",
+                                  .dimension = Dimension::Ratio,
+                                  .least = 0.001,
+                                  .most = 0.9,
+                                  .zero = true}};
+constexpr Takes spreadTakes[] = {{.what = "SHARE",
+                                  .needed = true,
+                                  .missing = "By how much do track volts differ?",
+                                  .dimension = Dimension::Ratio,
+                                  .least = 0.001,
+                                  .most = 0.3,
+                                  .zero = true}};
+constexpr Takes dropTakes[] = {{.what = "VOLTS",
+                                .needed = true,
+                                .missing = "How many volts?",
+                                .dimension = Dimension::Voltage,
+                                .least = 0.05,
+                                .most = 4,
+                                .zero = true}};
+constexpr Takes drawersTakes[] = {{.what = "NAME",
+                                   .kind = Kind::Name,
+                                   .needed = true,
+                                   .missing = "Which series: E6, E12, E24 or E96?",
+                                   .names = seriesNames}};
+constexpr const char* ruleExamples[] = {"rule strict"};
+constexpr const char* marginExamples[] = {"margin 10%"};
+constexpr const char* spreadExamples[] = {"spread 10%"};
+constexpr const char* rectifierExamples[] = {"rectifier 1.4V"};
+constexpr const char* bridgeExamples[] = {"bridge 0.3V"};
+constexpr const char* switchExamples[] = {"switch 0.6V"};
+constexpr const char* drawersExamples[] = {"drawers E24"};
+constexpr const char* dropNoise[] = {"drop", "drops"};
+
+constexpr Verb verb(const char* word, std::span<const Takes> takes,
+                    std::span<const char* const> examples, const char* meaning,
+                    Result<WorkshopJotted> (*read)(const Said&)) {
+    return {word, {}, takes, examples, meaning, nullptr, false, dropNoise, read};
+}
+constexpr Verb table[] = {
+    verb("rule", ruleTakes, ruleExamples, "how the house holds ratings against motors", rule),
+    verb("margin", marginTakes, marginExamples, "how near to a limit counts as close", margin),
+    verb("spread", spreadTakes, spreadExamples, "by how much track volts differ", spread),
+    verb("rectifier", dropTakes, rectifierExamples, "drop of a decoder's rectifier, assumed",
+         rectifier),
+    verb("bridge", dropTakes, bridgeExamples, "drop of a motor bridge, assumed", bridge),
+    verb("switch", dropTakes, switchExamples, "drop of a lit output, assumed", switchDrop),
+    verb("drawers", drawersTakes, drawersExamples, "the resistors that are at hand", drawers),
+};
+
+}  // namespace
+
+std::span<const Verb> verbs() { return table; }
+
+}  // namespace glimmet::core::rules

@@ -1,0 +1,22 @@
+// The stations of the workshop itself, in their order.
+#pragma once
+
+#include "core/record/job.h"
+#include "core/record/workshop.h"
+#include "core/work/room.h"
+
+namespace glimmet::core {
+
+/// What the workshop's judges read. What it refers to must outlive it.
+struct WorkshopFacts {
+    const WorkshopRecord& workshop;
+    const Catalogue& catalogue;
+    const Job* example = nullptr;  ///< a job on which what a rule changes is shown; may be none
+};
+
+using WorkshopRoom = Room<WorkshopRecord, WorkshopFacts>;
+[[nodiscard]] std::span<const WorkshopRoom> workshopRooms();
+
+[[nodiscard]] std::vector<Finding> findings(const WorkshopFacts& facts);
+
+}  // namespace glimmet::core

@@ -1,0 +1,30 @@
+#include "store/fields/io.h"
+#include "store/job_json.h"
+
+namespace glimmet::store {
+namespace {
+
+template <class Io, class Self>
+void houseFields(Io& io, Self& house) {
+    io("rule", house.rule, Maybe);
+    io("close_margin", house.closeMargin, Maybe, within(0, 0.9));
+    io("rectifier", house.rectifier, Maybe, from0To(5));
+    io("bridge", house.bridge, Maybe, from0To(5));
+    io("switch", house.outputSwitch, Maybe, from0To(5));
+    io("supply_spread", house.supplySpread, Maybe, within(0, 0.5));
+    io("drawers", house.drawers, Maybe);
+}
+
+template <class Io, class Self>
+void workshopFields(Io& io, Self& workshop) {
+    io.constant("format", "glimmet-workshop");
+    io.constant("version", workshopFormatVersion);
+    io("house", workshop.house);
+}
+
+}  // namespace
+
+GLIMMET_FIELDS(core::House, houseFields)
+GLIMMET_FIELDS(core::WorkshopRecord, workshopFields)
+
+}  // namespace glimmet::store
