@@ -59,7 +59,7 @@ TEST(MotorFindings, SayWhetherItFitsInOneSentence) {
     const Finding& rating = finding(all, "motor.rating");
     EXPECT_EQ(rating.state, State::Fine);
     EXPECT_EQ(plain(rating.sentence),
-              "Fits: stalled it would draw 1.4 A of the decoder's 1.8 A peak.");
+              "Fits by the slip rule: stalled it would draw 1.4 A of the decoder's 1.8 A peak.");
     EXPECT_NEAR(*figure(rating, "I_stall").value, 1.3975, 1e-12);
     EXPECT_EQ(withValues(figure(rating, "I_stall")), "(14.5 V − 1.2 V − 400 mV) / 9.231 Ω");
 }
@@ -71,11 +71,158 @@ TEST(MotorFindings, NameTheRuleAndItsMargin) {
     EXPECT_EQ(rule.jot, "rule ");
 }
 TEST(MotorFindings, ChangeWithEveryReading) {
-    // 12 V / 1.6 A = 7.5 Ω; 12.9 / 7.5 = 1.72 A, above 85 % of 1.8 A.
-    EXPECT_EQ(sentenceOf(jotted(shunter(), {"stall 1.6A 12V"}), "motor.rating"),
-              "Fits, but close: stalled it would draw 1.72 A of the decoder's 1.8 A peak.");
+    // 12.9 V / (12 V / 1.4 A) = 1.505 A, and 13.625 V where the track stands highest: 1.59 A.
+    EXPECT_EQ(
+        sentenceOf(jotted(shunter(), {"stall 1.4A 12V"}), "motor.rating"),
+        "Fits by the slip rule, but close: stalled it would draw 1.51 A (up to 1.59 A where the "
+        "track is highest) of the decoder's 1.8 A peak.");
     EXPECT_EQ(sentenceOf(jotted(shunter(), {"stall 2A 12V"}), "motor.rating"),
-              "Too small: stalled it would draw 2.15 A, and the decoder gives 1.8 A peak.");
+              "Too small by the slip rule: stalled it would draw 2.15 A (up to 2.27 A where the "
+              "track is highest); the decoder gives 1.8 A peak.");
+}
+TEST(MotorJudgement, TheTopOfTheSupplysRangeIsJudged) {
+    // 1.72 A would do, 1.82 A where the track is highest does not.
+    EXPECT_EQ(finding(checkedAll(jotted(shunter(), {"stall 1.6A 12V"})), "motor.rating").state,
+              State::Over);
+    House steady;
+    steady.supplySpread = 0;
+    EXPECT_EQ(finding(findings(jotted(shunter(), {"stall 1.6A 12V"}), smallCatalogue(), steady),
+                      "motor.rating")
+                  .state,
+              State::Close);
+}
+TEST(MotorJudgement, AsksNoSlipWhereTheStallProvesTheFit) {
+    // 0.6 A at 12 V: 13.6 / 20 = 0.68 A at the most, below the 1 A continuous.
+    const Job weak =
+        jotted(tests::newJob("x", "dock-shunter"), {"decoder middle", "stall 0.6A 12V"});
+    EXPECT_EQ(finding(checkedAll(weak), "motor.rating").state, State::Fine);
+    EXPECT_NE(sentenceOf(weak, "motor.rating").find("slipping it never draws more than stalled"),
+              std::string::npos)
+        << sentenceOf(weak, "motor.rating");
+    // 1.2 A stalled proves nothing about 1 A continuous.
+    const Job strong =
+        jotted(tests::newJob("x", "dock-shunter"), {"decoder middle", "stall 1.2A 12V"});
+    EXPECT_EQ(finding(checkedAll(strong), "motor.rating").state, State::Ask);
+    EXPECT_EQ(plain(finding(checkedAll(strong), "motor.rating").action),
+              "measure the slip current");
+    // Nor is a running current asked for where slipping is known.
+    const Job slip = jotted(tests::newJob("x", "dock-shunter"),
+                            {"decoder middle", "rule running", "slip 400mA 12V"});
+    EXPECT_EQ(finding(checkedAll(slip), "motor.rating").state, State::Fine);
+}
+TEST(MotorJudgement, ChoosesByTheKindWhereNobodyReadTheMotor) {
+    const Job fresh = tests::newJob("new", "railcar");
+    const auto all = checkedAll(fresh);
+    EXPECT_EQ(plain(finding(all, "motor.rating").action), "choose a decoder");
+    EXPECT_NE(plain(finding(all, "motor.rating").sentence).find("those of its kind stall at 1 A"),
+              std::string::npos);
+    const Option& first = finding(all, "motor.rating").options.at(0);
+    EXPECT_EQ(first.state, State::Fine);
+    const Job taken = jotted(fresh, {first.jot.c_str()});
+    EXPECT_EQ(finding(checkedAll(taken), "motor.rating").state, State::Fine);
+    EXPECT_EQ(figure(finding(checkedAll(taken), "motor.rating"), "I_usual").basis.kind,
+              Basis::Kind::Assumed);
+    // A range that does not fit whole condemns nothing: then it is to be read.
+    EXPECT_EQ(finding(checkedAll(jotted(taken, {"motor open-frame"})), "motor.rating").state,
+              State::Ask);
+    EXPECT_EQ(finding(checkedAll(jotted(taken, {"decoder small"})), "motor.rating").state,
+              State::Ask);
+    // One reading, and the kind says no more; nor in a scale where kinds say little.
+    EXPECT_EQ(finding(checkedAll(jotted(taken, {"light 180mA 12V"})), "motor.rating").state,
+              State::Ask);
+    EXPECT_EQ(finding(checkedAll(jotted(taken, {"scale G"})), "motor.rating").state, State::Ask);
+}
+TEST(MotorJudgement, WhatItTakesForLongIsCarriedForLong) {
+    // Hauling 1.1 A on 1 A continuous, whatever slip and stall say.
+    const Job job = jotted(shunter(), {"haul 1.1A 12V"});
+    EXPECT_EQ(finding(checkedAll(job), "motor.rating").state, State::Over);
+    EXPECT_NE(sentenceOf(job, "motor.rating").find("running it asks for 1.1 A"), std::string::npos);
+    EXPECT_EQ(finding(checkedAll(jotted(shunter(), {"haul 500mA 12V"})), "motor.rating").state,
+              State::Fine);
+}
+TEST(MotorJudgement, DecodersAreRankedByEverythingTheJobAsks) {
+    // "small" and "middle" carry the motor; the volts, the outputs and the room decide too.
+    Catalogue parts = smallCatalogue();
+    const auto first = [&](const Job& job) {
+        const auto all = findings(job, parts);
+        return finding(all, "motor.rating").options.at(0).jot;
+    };
+    const Job job =
+        jotted(tests::newJob("x", "dock-shunter"),
+               {"stall 0.5A 12V", "slip 250mA 12V", "lamp cab white on 1", "resistor cab 1k"});
+    EXPECT_EQ(first(job), "decoder small");
+    parts.decoders[0].largestTrack = Volts{15};  // 14.5 V + 5 % is more
+    EXPECT_EQ(first(job), "decoder middle");
+    parts.decoders[1].outputs.pop_back();  // has no output 1
+    EXPECT_EQ(first(job), "decoder board");
+    parts.decoders[3].functionTotal = Amperes{0.005};
+    EXPECT_EQ(first(job), "decoder four-wire-1.0");
+    parts.decoders[4].overall = Amperes{0.2};
+    EXPECT_EQ(first(job), "decoder large");
+    parts.decoders[2].length = Millimetres{80};
+    const auto all = findings(job, parts);
+    EXPECT_NE(plain(finding(all, "motor.rating").options.at(0).effect).find("no hollow holds it"), std::string::npos);
+}
+TEST(MotorJudgement, TrackVoltsAtTheirHighest) {
+    const auto state = [](const char* track) {
+        return finding(checkedAll(jotted(shunter(), {track})), "motor.track-volts").state;
+    };
+    EXPECT_EQ(state("track 19V"), State::Fine);     // 19.95 of 22 V
+    EXPECT_EQ(state("track 20.2V"), State::Close);  // 21.2: above 95 %
+    EXPECT_EQ(state("track 21.5V"), State::Over);   // 22.6
+    EXPECT_FALSE(finding(checkedAll(jotted(shunter(), {"track 21.5V"})), "motor.track-volts")
+                     .options.empty());
+}
+TEST(MotorContradictions, NameBothReadingsAndOfferToStrikeEither) {
+    const Job two = jotted(tests::newJob("x", "dock-shunter"),
+                           {"decoder middle", "stall 0.6A 12V", "stall 1.3A 12V"});
+    const auto all = checkedAll(two);
+    const Finding& stall = finding(all, "motor.contradiction-stall");
+    EXPECT_EQ(stall.state, State::Ask);
+    EXPECT_EQ(
+        plain(stall.sentence),
+        "Two stall tests contradict each other: 1.3 A and 600 mA at 12 V and 12 V. The larger "
+        "is reckoned with; take it again.");
+    ASSERT_EQ(stall.options.size(), 2U);
+    for (const Option& option : stall.options) {
+        EXPECT_EQ(option.kind, Option::Kind::Answer);
+        const Job struck = jotted(two, {option.jot.c_str()});
+        EXPECT_EQ(tests::motor(struck).readings.size(), 1U);
+        EXPECT_FALSE(has(checkedAll(struck), "motor.contradiction-stall"));
+    }
+    EXPECT_EQ(tests::motor(jotted(two, {stall.options[0].jot.c_str()})).readings[0].amps,
+              Amperes{1.3});
+    // Within a quarter of each other they agree.
+    EXPECT_FALSE(
+        has(checkedAll(jotted(shunter(), {"stall 1.1A 12V"})), "motor.contradiction-stall"));
+}
+TEST(MotorContradictions, OfWindingSlipAndLight) {
+    const auto contradicts = [](const Job& job, const char* what) {
+        return has(checkedAll(job), std::string("motor.contradiction-") + what);
+    };
+    // Stall 12 V / 1.3 A = 9.23 Ω.
+    EXPECT_TRUE(contradicts(jotted(shunter(), {"ohms 6"}), "winding"));
+    EXPECT_TRUE(contradicts(jotted(shunter(), {"ohms 16"}), "winding"));
+    EXPECT_FALSE(contradicts(jotted(shunter(), {"ohms 7"}), "winding"));
+    EXPECT_FALSE(contradicts(jotted(shunter(), {"ohms 14"}), "winding"));
+    EXPECT_TRUE(contradicts(jotted(shunter(), {"slip 1.5A 12V"}), "slip"));
+    EXPECT_FALSE(contradicts(jotted(shunter(), {"slip 1.2A 12V"}), "slip"));
+    EXPECT_FALSE(contradicts(jotted(shunter(), {"slip 1.5A 16V"}), "slip"));
+    EXPECT_FALSE(contradicts(jotted(shunter(), {"slip 1.5A"}), "slip"));  // volts not noted
+    EXPECT_TRUE(contradicts(jotted(shunter(), {"haul 200mA 12V"}), "light"));
+    EXPECT_FALSE(contradicts(jotted(shunter(), {"haul 200mA 6V"}), "light"));
+    EXPECT_FALSE(contradicts(shunter(), "stall"));
+}
+TEST(MotorHealth, ComparesOnlyLikeWithLike) {
+    const auto tightens = [](std::initializer_list<const char*> lines) {
+        return has(checkedAll(jotted(shunter(), lines)), "motor.tightening");
+    };
+    EXPECT_TRUE(tightens({"light 340mA 12V"}));
+    EXPECT_FALSE(tightens({"light 340mA 16V"}));  // at other volts it takes more anyway
+    EXPECT_FALSE(tightens({"light 340mA"}));
+    EXPECT_TRUE(tightens({"light 120mA 6V", "light 340mA 12.5V"}));
+    EXPECT_TRUE(has(checkedAll(jotted(shunter(), {"light 500mA 12V"})), "motor.drag"));
+    EXPECT_FALSE(has(checkedAll(jotted(shunter(), {"light 500mA 16V"})), "motor.drag"));
 }
 TEST(MotorFindings, TellMeasuredFromAssumed) {
     const auto all = checkedAll(shunter());
@@ -286,7 +433,7 @@ TEST(Standing, IsComputedFromTheFindings) {
     const Job fresh = tests::newJob("Fresh", "dock-shunter", {});
     const auto first = standing(fresh, checkedAll(fresh));
     EXPECT_EQ(first[0].kind, StageStanding::Kind::Here);
-    EXPECT_EQ(plain(first[0].why), "measure the stall current");
+    EXPECT_EQ(plain(first[0].why), "choose a decoder");
     EXPECT_EQ(first[1].kind, StageStanding::Kind::Ahead);
     const auto later = standing(shunter(), checkedAll(shunter()));
     EXPECT_EQ(later[0].kind, StageStanding::Kind::Done);

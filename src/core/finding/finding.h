@@ -24,11 +24,14 @@ enum class Gravity {
 /// Something the user could do about a finding. Taking it means entering its jot line, so that
 /// options, typing and scripts all change a job the same way.
 struct Option {
+    /// A remedy is ranked advice; answers to a question stand beside each other, worded as found.
+    enum class Kind { Remedy, Answer };
     Text what;    ///< "Fit 2.2 kΩ"
     Text effect;  ///< "4.72 mA, 6 % less light than wanted"
     State state{};
     std::string jot;       ///< "resistor front lamp 2k2"
     bool inPlace = false;  ///< this is how the job stands already
+    Kind kind = Kind::Remedy;
 };
 
 /// What a finding is about: a lamp group, a unit. Empty: the job.

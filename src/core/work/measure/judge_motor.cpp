@@ -1,7 +1,9 @@
 // Checks of the motor against the decoder, and of the motor against itself.
 #include "core/quantity/format.h"
 #include "core/work/measure/measure.h"
+#include "core/work/measure/rating.h"
 #include "core/work/motor_evidence.h"
+#include "core/work/seat.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -144,66 +146,96 @@ Text stallCaution(const Job& job) {
         "cool.");
 }
 
-Text demandWords(const MotorDemand& demand) {
-    if (!demand.demand) return text("not known");
-    const std::string amps = formatted(*demand.demand, 3);
+Text demandWords(const RatedDemand& demand) {
+    using From = RatedDemand::From;
+    const std::string amps =
+        formatted(demand.from == From::Reading ? demand.typical : demand.worst, 3);
+    // Where the top of the supply's range decides, it is said.
+    const bool reaches = demand.from == From::Reading && demand.worst > demand.typical * 1.001 &&
+                         demand.state != State::Fine;
+    const Text all =
+        reaches ? text("%1 (up to %2 where the track is highest)", amps, formatted(demand.worst, 3))
+                : verbatim(amps);
+    switch (demand.from) {
+        case From::Missing:
+            return text("not known");
+        case From::Bound:
+            return demand.what == MotorDemand::What::Slip
+                       ? text("slipping it never draws more than stalled, %1", amps)
+                       : text("running it never draws more than slipping, %1", amps);
+        case From::Kind:
+            switch (demand.what) {
+                case MotorDemand::What::Stall:
+                    return text("motors of its kind stall at %1 at the most", amps);
+                case MotorDemand::What::Slip:
+                    return text("motors of its kind slip at %1 at the most", amps);
+                case MotorDemand::What::Running:
+                    break;
+            }
+            return text("motors of its kind run at %1 at the most", amps);
+        case From::Reading:
+            break;
+    }
     switch (demand.what) {
         case MotorDemand::What::Stall:
-            return text("stalled it would draw %1", amps);
+            return text("stalled it would draw %1", all);
         case MotorDemand::What::Slip:
-            return text("slipping it draws %1", amps);
+            return text("slipping it draws %1", all);
         case MotorDemand::What::Running:
             break;
     }
-    return text("running with a quarter in hand it asks for %1", amps);
+    return text("running it asks for %1", all);
 }
 
-Text limitWords(const MotorDemand& demand) {
+Text limitWords(const RatedDemand& demand) {
     const std::string amps = formatted(demand.limit, 3);
     return demand.againstPeak ? text("%1 peak", amps) : text("%1 continuous", amps);
 }
 
-/// The demand that decides: the gravest, and of equals the one nearest its limit.
-const MotorDemand& deciding(const MotorVerdict& verdict) {
-    return *std::max_element(verdict.demands.begin(), verdict.demands.end(),
-                             [](const MotorDemand& a, const MotorDemand& b) {
-                                 if (a.state != b.state) return a.state < b.state;
-                                 const auto share = [](const MotorDemand& d) {
-                                     return d.demand ? d.demand->value() / d.limit.value() : 0.0;
-                                 };
-                                 return share(a) < share(b);
-                             });
+Text ruleWords(RatingRule rule) {
+    switch (rule) {
+        case RatingRule::Strict:
+            return text("the strict rule");
+        case RatingRule::Slip:
+            return text("the slip rule");
+        case RatingRule::Running:
+            break;
+    }
+    return text("the running rule");
 }
 
-Text verdictSentence(const MotorVerdict& verdict) {
-    const MotorDemand& lead = deciding(verdict);
+Text verdictSentence(const Rating& verdict, RatingRule rule) {
+    const RatedDemand& lead = verdict.deciding();
     switch (verdict.state) {
         case State::Fine:
-            return text("Fits: %1 of the decoder's %2.", demandWords(lead), limitWords(lead));
+            return text("Fits by %1: %2 of the decoder's %3.", ruleWords(rule), demandWords(lead),
+                        limitWords(lead));
         case State::Close:
-            return text("Fits, but close: %1 of the decoder's %2.", demandWords(lead),
-                        limitWords(lead));
+            return text("Fits by %1, but close: %2 of the decoder's %3.", ruleWords(rule),
+                        demandWords(lead), limitWords(lead));
         case State::Over:
-            return text("Too small: %1, and the decoder gives %2.", demandWords(lead),
-                        limitWords(lead));
+            return text("Too small by %1: %2; the decoder gives %3.", ruleWords(rule),
+                        demandWords(lead), limitWords(lead));
         case State::Ask:
             break;
     }
     switch (lead.what) {
         case MotorDemand::What::Stall:
             return text(
-                "Not known yet: a stall test, or the winding's ohms, decides whether this "
-                "decoder carries the motor.");
+                "Not known yet: a stall test, or the winding's ohms, decides by %1 whether this "
+                "decoder carries the motor.",
+                ruleWords(rule));
         case MotorDemand::What::Slip:
             return text(
-                "Not known yet: the current with wheels slipping decides whether this "
-                "decoder carries the motor.");
+                "Not known yet: the current with wheels slipping decides by %1 whether this "
+                "decoder carries the motor.",
+                ruleWords(rule));
         case MotorDemand::What::Running:
             break;
     }
     return text(
-        "Not known yet: the running current decides whether this decoder carries the "
-        "motor.");
+        "Not known yet: the running current decides by %1 whether this decoder carries the motor.",
+        ruleWords(rule));
 }
 
 /// The rule that the ratings were held by, with its margin: a workshop's choice, so it is named.
@@ -230,10 +262,10 @@ Figure ruleFigure(const House& house) {
             "rule "};
 }
 
-Text verdictAction(const MotorVerdict& verdict) {
+Text verdictAction(const Rating& verdict) {
     if (verdict.state == State::Over) return text("choose a larger decoder");
     if (verdict.state != State::Ask) return {};
-    switch (deciding(verdict).what) {
+    switch (verdict.deciding().what) {
         case MotorDemand::What::Stall:
             return text("measure the stall current");
         case MotorDemand::What::Slip:
@@ -244,23 +276,37 @@ Text verdictAction(const MotorVerdict& verdict) {
     return text("measure the running current");
 }
 
-/// Catalogue decoders by how well they carry this motor: what fits first, the smallest of those
-/// first, because a decoder larger than needed costs room and money.
+/// Catalogue decoders by everything the job asks of them at once: what carries motor, volts,
+/// outputs and lamps first, and finds room; of those the smallest, because a decoder larger than
+/// needed costs room and money.
 std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& drive) {
-    const MotorSupply supply = motorSupply(facts.job, facts.house);
     struct Ranked {
         const Decoder* decoder;
-        MotorVerdict verdict;
+        Rating rating;
+        DecoderFit fit;
+        State worst{};
+        bool room = false;
     };
     std::vector<Ranked> ranked;
     for (const Decoder& decoder : facts.catalogue.decoders) {
-        ranked.push_back({&decoder, motorVerdict(drive.readings, drive.winding, supply,
-                                                 {decoder.continuous, decoder.peak},
-                                                 facts.house.rule, facts.house.closeMargin)});
+        Ranked made{&decoder,
+                    rated(facts, drive, {decoder.continuous, decoder.peak}),
+                    fitOf(facts, drive, decoder),
+                    {},
+                    false};
+        made.worst = worse(made.rating.state, made.fit.state);
+        Job with = facts.job;
+        with.decoder =
+            FittedDecoder{decoder, facts.job.decoder ? facts.job.decoder->seat : std::nullopt};
+        const auto seated = seats(with);
+        const Seat* seat = seatOf(seated, "decoder");
+        made.room = seat && seat->fits;
+        ranked.push_back(std::move(made));
     }
     std::stable_sort(ranked.begin(), ranked.end(), [](const Ranked& a, const Ranked& b) {
-        if (a.verdict.state != b.verdict.state) return a.verdict.state < b.verdict.state;
-        const bool rising = a.verdict.state != State::Over;
+        if (a.worst != b.worst) return a.worst < b.worst;
+        if (a.room != b.room) return a.room;
+        const bool rising = a.worst != State::Over;
         return rising ? a.decoder->peak < b.decoder->peak : b.decoder->peak < a.decoder->peak;
     });
     std::vector<Option> options;
@@ -269,10 +315,13 @@ std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& d
         option.inPlace = facts.job.decoder && facts.job.decoder->part.id == entry.decoder->id;
         if (options.size() >= 4 && !option.inPlace) continue;
         option.what = verbatim(entry.decoder->name);
-        const MotorDemand& lead = deciding(entry.verdict);
-        option.effect = lead.demand ? text("%1 of %2", demandWords(lead), limitWords(lead))
-                                    : text("a reading is missing");
-        option.state = entry.verdict.state;
+        const RatedDemand& lead = entry.rating.deciding();
+        option.effect = entry.fit.state > entry.rating.state ? entry.fit.why
+                        : entry.rating.state == State::Ask
+                            ? text("a reading is missing")
+                            : text("%1 of %2", demandWords(lead), limitWords(lead));
+        if (!entry.room) option.effect = text("%1; no hollow holds it", option.effect);
+        option.state = entry.worst;
         option.jot = "decoder " + entry.decoder->id;
         options.push_back(std::move(option));
     }
@@ -281,38 +330,50 @@ std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& d
 
 void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
     const Job& job = facts.job;
-    const MotorSupply supply = motorSupply(job, facts.house);
     if (!job.decoder) {
         judging.say("motor.rating", {}, State::Ask, Gravity::PartDestroyed, [&](Finding& finding) {
             finding.options = decoderOptions(facts, drive);
             const Figure stall = stallFigure(job, facts.house);
+            const auto usual = usualCurrents(job);
+            // A motor that nobody read is chosen for by its kind, where one of the options fits so.
+            const bool byKind = !stall.value && usual && !finding.options.empty() &&
+                                finding.options.front().state == State::Fine;
             finding.sentence =
                 stall.value
                     ? text("No decoder chosen: stalled this motor would draw %1.", shown(stall))
+                : byKind
+                    ? text(
+                          "No decoder chosen. Nobody has read this motor; those of its kind stall "
+                          "at %1 at the most, and that will do to choose by.",
+                          formatted(usual->stall, 2))
                     : text(
                           "Measure the motor first: how much it draws decides which decoder "
                           "it can have.");
-            finding.action =
-                stall.value ? text("choose a decoder") : text("measure the stall current");
+            finding.action = stall.value || byKind ? text("choose a decoder")
+                                                   : text("measure the stall current");
             finding.figures = {stall, slipFigure(job), runningFigure(job)};
-            if (!stall.value) finding.caution = stallCaution(job);
+            if (!stall.value && !byKind) finding.caution = stallCaution(job);
         });
         return;
     }
-    const MotorVerdict verdict =
-        motorVerdict(drive.readings, drive.winding, supply,
-                     {job.decoder->part.continuous, job.decoder->part.peak}, facts.house.rule,
-                     facts.house.closeMargin);
+    const Rating verdict =
+        rated(facts, drive, {job.decoder->part.continuous, job.decoder->part.peak});
     judging.say("motor.rating", {}, verdict.state, Gravity::PartDestroyed, [&](Finding& finding) {
         finding.options = decoderOptions(facts, drive);
-        finding.sentence = verdictSentence(verdict);
+        finding.sentence = verdictSentence(verdict, facts.house.rule);
         finding.action = verdictAction(verdict);
         // What decides stands first.
-        std::vector<MotorDemand> ordered{deciding(verdict)};
-        for (const MotorDemand& demand : verdict.demands) {
+        std::vector<RatedDemand> ordered{verdict.deciding()};
+        for (const RatedDemand& demand : verdict.demands) {
             if (demand.what != ordered.front().what) ordered.push_back(demand);
         }
-        for (const MotorDemand& demand : ordered) {
+        for (const RatedDemand& demand : ordered) {
+            if (demand.from == RatedDemand::From::Kind) {
+                finding.figures.push_back(
+                    figures::assumed(text("Usual for its kind, at the most"), "I_usual",
+                                     demand.worst, text("nobody has read this motor"), "stall "));
+                continue;
+            }
             switch (demand.what) {
                 case MotorDemand::What::Stall:
                     finding.figures.push_back(stallFigure(job, facts.house));
@@ -343,17 +404,40 @@ void judgeDecoder(const Reckoned& facts, const MotorEvidence& drive, Judging& ju
     const Decoder& decoder = job.decoder->part;
     const Figure track = trackFigure(job);
     const Volts largest = decoder.largestTrack;
-    const State state =
-        stateAgainst(*track.value, largest.value(), 1.0 - facts.house.closeMargin / 3);
+    // A layout's volts differ from place to place: its highest counts.
+    const Volts top = Volts{*track.value} * (1 + facts.house.supplySpread);
+    const State state = stateAgainst(top.value(), largest.value(), 0.95);
     judging.say("motor.track-volts", {}, state, Gravity::PartDestroyed, [&](Finding& finding) {
-        finding.figures = {track, figures::catalogue(text("Decoder's largest track volts"), "V_max",
-                                                     largest, verbatim(decoder.name))};
-        finding.sentence = state == State::Over
-                               ? text("Too high: the track stands at %1, the decoder bears %2.",
-                                      shown(track), formatted(largest))
-                               : text("The decoder bears the track's %1: it is made for up to %2.",
-                                      shown(track), formatted(largest));
-        if (state == State::Over) finding.action = text("lower the track volts");
+        finding.figures = {
+            figures::computed(
+                text("Highest track volts"), "V_top", top, "V_track · (1 + spread)",
+                {track, Figure{text("Spread of the supply"),
+                               "spread",
+                               facts.house.supplySpread,
+                               Dimension::Ratio,
+                               {Basis::Kind::Assumed, {}, text("from place to place")},
+                               {},
+                               {},
+                               {}}}),
+            figures::catalogue(text("Decoder's largest track volts"), "V_max", largest,
+                               verbatim(decoder.name))};
+        finding.sentence =
+            state == State::Over
+                ? text(
+                      "Too high: the track stands at %1, up to %2 in places, and the decoder bears "
+                      "%3.",
+                      shown(track), formatted(top, 3), formatted(largest))
+            : state == State::Close
+                ? text(
+                      "The decoder just bears the track's %1, up to %2 in places: it is made for "
+                      "up to %3.",
+                      shown(track), formatted(top, 3), formatted(largest))
+                : text("The decoder bears the track's %1: it is made for up to %2.", shown(track),
+                       formatted(largest));
+        if (state == State::Over) {
+            finding.action = text("a decoder for higher volts, or lower the track's");
+            finding.options = decoderOptions(facts, drive);
+        }
     });
 
     const auto slip = largestReading(drive.readings, MotorCondition::Slipping);
@@ -381,6 +465,111 @@ void judgeDecoder(const Reckoned& facts, const MotorEvidence& drive, Judging& ju
     });
 }
 
+/// Volts that let two readings be compared: both known and within a tenth of each other.
+bool alike(const MotorReading& a, const MotorReading& b) {
+    return a.volts > Volts{0} && b.volts > Volts{0} && a.volts <= b.volts * 1.1 &&
+           b.volts <= a.volts * 1.1;
+}
+
+/// Readings that cannot both be true. What is reckoned with is the more dangerous one.
+void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
+    const std::vector<MotorReading> readings = motorEvidence(motor).readings;
+    const std::string called = motorCalled(job, motor);
+    const std::string of = called.empty() ? "" : ":" + motor.id;
+    const Subject subject = called.empty() ? Subject{} : Subject{motor.id, called};
+    const std::string ofCalled = called.empty() ? "" : " of " + called;
+    const auto say = [&](const char* id, Text sentence, Text action, std::vector<Figure> figures,
+                         std::vector<std::pair<Text, std::string>> strikes) {
+        judging.say(std::string("motor.contradiction-") + id + of, subject, State::Ask,
+                    Gravity::WorksBadly, [&](Finding& finding) {
+                        finding.sentence = called.empty()
+                                               ? std::move(sentence)
+                                               : text("%1: %2", called, std::move(sentence));
+                        finding.action = std::move(action);
+                        finding.figures = std::move(figures);
+                        for (auto& [what, jot] : strikes) {
+                            Option option;
+                            option.what = std::move(what);
+                            option.effect = text("it is reckoned with no more");
+                            option.state = State::Fine;
+                            option.jot = std::move(jot);
+                            option.kind = Option::Kind::Answer;
+                            finding.options.push_back(std::move(option));
+                        }
+                    });
+    };
+    std::vector<const MotorReading*> stalls;
+    for (const MotorReading& reading : readings) {
+        if (reading.condition == MotorCondition::Stalled) stalls.push_back(&reading);
+    }
+    const auto ohms = [](const MotorReading& reading) { return reading.volts / reading.amps; };
+    if (stalls.size() >= 2) {
+        const auto [low, high] =
+            std::minmax_element(stalls.begin(), stalls.end(),
+                                [&](const auto* a, const auto* b) { return ohms(*a) < ohms(*b); });
+        if (ohms(**high) > ohms(**low) * 1.25) {
+            std::vector<std::pair<Text, std::string>> strikes;
+            if (stalls.size() == 2) {
+                strikes = {{text("Strike the first, %1", formatted(stalls[0]->amps)),
+                            "remove first stall" + ofCalled},
+                           {text("Strike the last, %1", formatted(stalls[1]->amps)),
+                            "remove last stall" + ofCalled}};
+            }
+            say("stall",
+                text("Two stall tests contradict each other: %1 and %2 at %3 and %4. The larger is "
+                     "reckoned with; take it again.",
+                     formatted((*low)->amps), formatted((*high)->amps), formatted((*low)->volts),
+                     formatted((*high)->volts)),
+                text("take the stall test again"),
+                {readingFigure(text("Stall test of lowest ohms"), "I_1", **low, "stall "),
+                 readingFigure(text("Stall test of highest ohms"), "I_2", **high, "stall ")},
+                std::move(strikes));
+        }
+    }
+    const auto winding = smallestWinding(motor);
+    const MotorReading* stall = decisive(readings, MotorCondition::Stalled);
+    if (winding && stall &&
+        (winding->value < ohms(*stall) * 0.7 || winding->value > ohms(*stall) * 1.6)) {
+        say("winding",
+            text(
+                "The winding reads %1, the stall test comes to %2: one of them is wrong. The stall "
+                "test is reckoned with.",
+                formatted(winding->value, 3), formatted(ohms(*stall), 3)),
+            text("read the winding again, motor disconnected"),
+            {figures::measured(text("Winding"), "R_w", winding->value, winding->on, {}, "ohms "),
+             readingFigure(text("Stall test"), "I_test", *stall, "stall ")},
+            {{text("Strike the last winding reading"), "remove last ohms" + ofCalled},
+             {text("Strike the last stall test"), "remove last stall" + ofCalled}});
+    }
+    const MotorReading* slip = decisive(readings, MotorCondition::Slipping);
+    if (slip && stall && slip->volts > Volts{0} && slip->amps > slip->volts / ohms(*stall) * 1.05) {
+        say("slip",
+            text(
+                "Slipping it took %1 at %2, and stalled it could take %3 there at the most: one of "
+                "the two was misread.",
+                formatted(slip->amps), formatted(slip->volts),
+                formatted(slip->volts / ohms(*stall), 3)),
+            text("take both readings again"),
+            {readingFigure(text("Wheels slipping"), "I_slip", *slip, "slip "),
+             readingFigure(text("Stall test"), "I_test", *stall, "stall ")},
+            {{text("Strike the last slip reading"), "remove last slip" + ofCalled},
+             {text("Strike the last stall test"), "remove last stall" + ofCalled}});
+    }
+    const MotorReading* light = decisive(readings, MotorCondition::Light);
+    const MotorReading* hauling = decisive(readings, MotorCondition::Hauling);
+    if (light && hauling && alike(*light, *hauling) && light->amps > hauling->amps * 1.05) {
+        say("light",
+            text("Running light it took %1, hauling only %2 at like volts: one of the two was "
+                 "misread.",
+                 formatted(light->amps), formatted(hauling->amps)),
+            text("take both readings again"),
+            {readingFigure(text("Running light"), "I_light", *light, "light "),
+             readingFigure(text("Hauling"), "I_haul", *hauling, "haul ")},
+            {{text("Strike the last light reading"), "remove last light" + ofCalled},
+             {text("Strike the last hauling reading"), "remove last haul" + ofCalled}});
+    }
+}
+
 /// Health, from the model's own history (docs/physics.md, motor).
 void judgeHealth(const Job& job, const Motor& motor, Judging& judging) {
     const std::vector<MotorReading> readings = motorEvidence(motor).readings;
@@ -394,22 +583,28 @@ void judgeHealth(const Job& job, const Motor& motor, Judging& judging) {
     for (const MotorReading& reading : readings) {
         if (reading.condition == MotorCondition::Light) light.push_back(&reading);
     }
-    if (light.size() >= 2 && light.back()->amps > light.front()->amps * (4.0 / 3.0)) {
-        judging.say("motor.tightening" + of, subject, State::Close, Gravity::WorksBadly,
-                    [&](Finding& finding) {
-                        finding.sentence = about(text(
-                            "Running light it takes %1 now and took %2 before: look for dry "
-                            "bearings or a tight gear.",
-                            formatted(light.back()->amps, 3), formatted(light.front()->amps, 3)));
-                        finding.action = text("clean and oil, then read it again");
-                        finding.figures = {readingFigure(text("Running light, last"), "I_now",
-                                                         *light.back(), "light "),
-                                           readingFigure(text("Running light, first"), "I_before",
-                                                         *light.front(), "light ")};
-                    });
+    // Like is compared with like: the first that was read at the same volts as the last.
+    const MotorReading* before = nullptr;
+    for (const MotorReading* reading : light) {
+        if (!before && reading != light.back() && alike(*reading, *light.back())) before = reading;
+    }
+    if (before && light.back()->amps > before->amps * (4.0 / 3.0)) {
+        judging.say(
+            "motor.tightening" + of, subject, State::Close, Gravity::WorksBadly,
+            [&](Finding& finding) {
+                finding.sentence =
+                    about(text("Running light it takes %1 now and took %2 before: look for dry "
+                               "bearings or a tight gear.",
+                               formatted(light.back()->amps, 3), formatted(before->amps, 3)));
+                finding.action = text("clean and oil, then read it again");
+                finding.figures = {
+                    readingFigure(text("Running light, last"), "I_now", *light.back(), "light "),
+                    readingFigure(text("Running light, first"), "I_before", *before, "light ")};
+            });
     }
     const MotorReading* slip = decisive(readings, MotorCondition::Slipping);
-    if (slip && !light.empty() && light.back()->amps > slip->amps * 0.8) {
+    if (slip && !light.empty() && alike(*light.back(), *slip) &&
+        light.back()->amps > slip->amps * 0.8) {
         judging.say(
             "motor.drag" + of, subject, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
                 finding.sentence =
@@ -457,7 +652,10 @@ void judge(const Reckoned& facts, Judging& judging) {
     const MotorEvidence drive = driveEvidence(facts.job);
     judgeRating(facts, drive, judging);
     if (facts.job.decoder) judgeDecoder(facts, drive, judging);
-    for (const MotorAt& at : motors) judgeHealth(facts.job, *at.motor, judging);
+    for (const MotorAt& at : motors) {
+        judgeContradictions(facts.job, *at.motor, judging);
+        judgeHealth(facts.job, *at.motor, judging);
+    }
 }
 
 void boxes(const Job& job, std::vector<Box>& all) {

@@ -377,30 +377,40 @@ std::vector<Named> readingNames(const Context&) {
             {"light", {"running"}, "the last light-running reading"},
             {"ohms", {"winding"}, "the last winding reading"}};
 }
+std::vector<Named> firstOrLast(const Context&) {
+    return {{"first", {}, "the oldest of them"}, {"last", {"latest"}, "the newest of them"}};
+}
 Result<Jotted> removeReading(const Said& said) {
     const std::string& wanted = *said.name("READING");
-    const auto found = motorOf(said);
-    if (!found) return tl::unexpected(found.error());
+    const bool first = said.name("FIRST") == "first";
+    const auto of = motorOf(said);
+    if (!of) return tl::unexpected(of.error());
     Jotted result = jotted(said, {});
-    Motor& motor = motorIn(result.after, (*found)->id);
+    Motor& motor = motorIn(result.after, (*of)->id);
     const auto tell = [&](Text what) {
-        result.meaning = ofMotorSaid(said.context.job, **found, std::move(what));
+        result.meaning = ofMotorSaid(said.context.job, **of, std::move(what));
     };
     if (wanted == "ohms" && !motor.windings.empty()) {
-        tell(text("Last winding reading removed: %1", formatted(motor.windings.back().value)));
-        motor.windings.pop_back();
+        const auto reading = first ? motor.windings.begin() : std::prev(motor.windings.end());
+        tell(first ? text("First winding reading removed: %1", formatted(reading->value))
+                   : text("Last winding reading removed: %1", formatted(reading->value)));
+        motor.windings.erase(reading);
         return result;
     }
     for (const auto& [word, condition] :
          {std::pair{"stall", MotorCondition::Stalled}, std::pair{"slip", MotorCondition::Slipping},
           std::pair{"haul", MotorCondition::Hauling}, std::pair{"light", MotorCondition::Light}}) {
         if (wanted != word) continue;
-        for (auto it = motor.readings.rbegin(); it != motor.readings.rend(); ++it) {
-            if (it->condition != condition) continue;
-            tell(text("Last %1 reading removed: %2", word, formatted(it->amps)));
-            motor.readings.erase(std::next(it).base());
-            return result;
+        auto reading = motor.readings.end();
+        for (auto it = motor.readings.begin(); it != motor.readings.end(); ++it) {
+            if (it->condition == condition && !(first && reading != motor.readings.end()))
+                reading = it;
         }
+        if (reading == motor.readings.end()) continue;
+        tell(first ? text("First %1 reading removed: %2", word, formatted(reading->amps))
+                   : text("Last %1 reading removed: %2", word, formatted(reading->amps)));
+        motor.readings.erase(reading);
+        return result;
     }
     return refuse(ErrorCode::Unknown, text("There is no %1 reading to remove.", wanted));
 }
@@ -470,6 +480,7 @@ constexpr Takes removeTakes[] = {{.what = "READING",
                                   .needed = true,
                                   .missing = "What is to be removed?",
                                   .names = readingNames},
+                                 {.what = "FIRST", .kind = Kind::Name, .names = firstOrLast},
                                  ofMotor};
 
 constexpr const char* stallWords[] = {"stalled", "stalls", "stalling"};
@@ -498,7 +509,7 @@ constexpr const char* trackNoise[] = {"volts", "voltage"};
 constexpr const char* readingNoise[] = {"test", "reading", "motor", "wheels"};
 constexpr const char* lightNoise[] = {"light", "motor", "alone"};
 constexpr const char* dropNoise[] = {"drop", "drops"};
-constexpr const char* removeNoise[] = {"last", "reading", "test"};
+constexpr const char* removeNoise[] = {"reading", "test"};
 
 constexpr Verb table[] = {
     {"stall", stallWords, stallTakes, stallExamples, "a stall test: a second at the most",
