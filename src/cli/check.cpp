@@ -2,6 +2,7 @@
 
 #include "cli/input.h"
 #include "core/work/standing.h"
+#include "core/work/trials.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"
 
@@ -54,11 +55,13 @@ ordered_json findingOut(const core::Finding& finding) {
     for (const core::Figure& figure : finding.figures) out["figures"].push_back(figureOut(figure));
     out["options"] = ordered_json::array();
     for (const core::Option& option : finding.options) {
-        out["options"].push_back({{"what", core::plain(option.what)},
-                                  {"effect", core::plain(option.effect)},
-                                  {"state", core::name(option.state)},
-                                  {"jot", option.jot},
-                                  {"in_place", option.inPlace}});
+        out["options"].push_back(
+            {{"what", core::plain(option.what)},
+             {"effect", core::plain(option.effect)},
+             {"state", core::name(option.state)},
+             {"jot", option.jot},
+             {"in_place", option.inPlace},
+             {"kind", option.kind == core::Option::Kind::Answer ? "answer" : "remedy"}});
     }
     return out;
 }
@@ -103,7 +106,8 @@ Judged stagesOf(const core::Job& job, std::optional<store::JobId> id,
 Judged judged(const core::Job& job, std::optional<store::JobId> id,
               const core::Catalogue& catalogue, const core::House& house,
               const CheckRequest& request) {
-    const auto findings = core::findings(job, catalogue, house);
+    const core::Reckoned facts = core::reckoned(job, house, catalogue);
+    auto findings = core::findings(facts);
     if (request.stages) return stagesOf(job, id, findings, request.json);
     Judged result{{}, core::worstState(findings)};
     if (!request.json) {
@@ -120,7 +124,10 @@ Judged judged(const core::Job& job, std::optional<store::JobId> id,
     out["state"] = core::name(result.worst);
     out["next"] = core::plain(core::nextAction(findings));
     out["findings"] = ordered_json::array();
-    for (const core::Finding& finding : findings) out["findings"].push_back(findingOut(finding));
+    for (core::Finding& finding : findings) {
+        core::tryOptions(finding, facts);
+        out["findings"].push_back(findingOut(finding));
+    }
     result.out = out.dump(-1, ' ', false, ordered_json::error_handler_t::replace);
     return result;
 }

@@ -128,17 +128,20 @@ protected:
 
 TEST_F(Story, FromAReadingToAVerdictThroughAKillAndBack) {
     start({u"--demo"_s});
-    ASSERT_TRUE(titleComesToHold(u"Fine: Fits: stalled it would draw 1.36 A"_s))
+    ASSERT_TRUE(titleComesToHold(u"Fine: Fits by the slip rule: stalled it would draw 1.36 A"_s))
         << title().toStdString();
 
     type(u"stall 1.3A 12V"_s);
-    ASSERT_TRUE(titleComesToHold(u"Close: Fits, but close: stalled it would draw 1.6 A"_s))
+    ASSERT_TRUE(
+        titleComesToHold(u"Close: Fits by the slip rule, but close: stalled it would draw 1.6 A"_s))
         << title().toStdString();
-    EXPECT_TRUE(checkedByCli().contains(u"close Fits, but close: stalled it would draw 1.6 A"_s));
+    EXPECT_TRUE(checkedByCli().contains(
+        u"close Fits by the slip rule, but close: stalled it would draw 1.6 A"_s));
 
     key(u"ctrl+z"_s);
     ASSERT_TRUE(titleComesToHold(u"stalled it would draw 1.36 A"_s)) << title().toStdString();
-    EXPECT_TRUE(checkedByCli().contains(u"fine  Fits: stalled it would draw 1.36 A"_s));
+    EXPECT_TRUE(
+        checkedByCli().contains(u"fine  Fits by the slip rule: stalled it would draw 1.36 A"_s));
     key(u"ctrl+shift+z"_s);
     ASSERT_TRUE(titleComesToHold(u"1.6 A"_s)) << title().toStdString();
 
@@ -153,7 +156,8 @@ TEST_F(Story, FromAReadingToAVerdictThroughAKillAndBack) {
     EXPECT_TRUE(checkedByCli().contains(u"Front lamp works"_s)) << checkedByCli().toStdString();
 
     start({});  // the last workshop again
-    ASSERT_TRUE(titleComesToHold(u"Close: Fits, but close: stalled it would draw 1.6 A"_s))
+    ASSERT_TRUE(
+        titleComesToHold(u"Close: Fits by the slip rule, but close: stalled it would draw 1.6 A"_s))
         << title().toStdString();
     key(u"ctrl+2"_s);
     ASSERT_TRUE(titleComesToHold(u"lamp works"_s)) << title().toStdString();

@@ -243,7 +243,7 @@ TEST(JobFormat1, FeedsFollowFromItsThreeSupplies) {
     EXPECT_FALSE(jobFromJson(fixture("ling"))->closeMargin.has_value());
     EXPECT_EQ(jobFromJson(fixture("battery"))->rule, core::RatingRule::Running);
 }
-// The sentences and currents of format 1 by the Glimmet that wrote it.
+// The currents of format 1 as the Glimmet that wrote it had them, in the words of today.
 TEST(JobFormat1, ComesToTheSameFigures) {
     const auto sentences = [](const char* name) {
         std::vector<std::string> all;
@@ -256,7 +256,8 @@ TEST(JobFormat1, ComesToTheSameFigures) {
     };
     EXPECT_EQ(sentences("full"),
               (std::vector<std::string>{
-                  "Too small: stalled it would draw 1.37 A, and the decoder gives 1 A continuous.",
+                  "Too small by the strict rule: stalled it would draw 1.37 A (up to 1.45 A where "
+                  "the track is highest); the decoder gives 1 A continuous.",
                   "The decoder bears the track's 16.4 V: it is made for up to 22 V.",
                   "Slipping with every lamp lit it draws 629 mA of the decoder's 1.2 A in all.",
                   "Cab lamp works: 1.25 mA of its 20 mA, as bright as wanted.",

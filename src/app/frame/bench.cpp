@@ -1,9 +1,13 @@
 #include "app/frame/bench.h"
 
 #include "app/theme/words.h"
+#include "core/work/trials.h"
 
 #include <QDate>
+#include <QElapsedTimer>
+#include <QFuture>
 #include <QUndoCommand>
+#include <QtConcurrent>
 
 using namespace Qt::StringLiterals;
 
@@ -130,6 +134,10 @@ void Bench::follow() {
 void Bench::recompute() {
     m_facts.reset();
     m_findings.clear();
+    m_tried.clear();
+    ++m_generation;
+    QElapsedTimer judging;
+    judging.start();
     if (m_jobId) m_facts.emplace(core::reckoned(m_job, m_record.house, m_catalogue));
     if (m_onWorkshop) {
         m_findings =
@@ -137,6 +145,8 @@ void Bench::recompute() {
     } else if (m_facts) {
         m_findings = core::findings(*m_facts);
     }
+    m_judgingMicroseconds = judging.nsecsElapsed() / 1000;
+    trySpoken();
     m_undoable = {};
     if (m_workshop && !readOnly()) {
         auto undoable = m_onWorkshop ? m_workshop->undoableWorkshop()
@@ -145,6 +155,38 @@ void Bench::recompute() {
         if (undoable) m_undoable = std::move(*undoable);
     }
     emit jobChanged();
+}
+
+// What takes longer than this would be felt: it is tried beside, and an answer for a job that has
+// moved on meanwhile is dropped.
+constexpr qint64 feltMicroseconds = 4000;
+
+void Bench::trySpoken() {
+    const core::Finding* about = m_onWorkshop || !m_facts ? nullptr : spoken();
+    if (!about || about->state == core::State::Fine || about->options.empty()) return;
+    if (!m_tried.insert(about->id).second) return;
+    const auto put = [this](const core::Finding& tried) {
+        for (core::Finding& finding : m_findings) {
+            if (finding.id == tried.id) finding = tried;
+        }
+    };
+    const auto count = static_cast<qint64>(about->options.size());
+    if (m_judgingMicroseconds * count < feltMicroseconds) {
+        core::Finding tried = *about;
+        core::tryOptions(tried, *m_facts);
+        put(tried);
+        return;
+    }
+    const quint64 generation = m_generation;
+    QtConcurrent::run([job = m_job, house = m_record.house, catalogue = m_catalogue,
+                       tried = *about]() mutable {
+        core::tryOptions(tried, core::reckoned(job, house, catalogue));
+        return tried;
+    }).then(this, [this, generation, put](const core::Finding& tried) {
+        if (generation != m_generation) return;
+        put(tried);
+        emit optionsTried();
+    });
 }
 
 bool Bench::undo() {
@@ -268,6 +310,7 @@ void Bench::goTo(std::string_view stage) {
     m_stage = stage;
     m_subject.clear();
     m_spokenId.clear();
+    trySpoken();
     emit attentionChanged();
 }
 
@@ -279,6 +322,7 @@ void Bench::pointAt(const std::string& subject) {
         m_stage = finding.stage;
         break;
     }
+    trySpoken();
     emit attentionChanged();
 }
 
@@ -289,6 +333,7 @@ void Bench::speakOf(const std::string& findingId) {
         m_stage = finding.stage;
         m_subject = finding.subject.id;
     }
+    trySpoken();
     emit attentionChanged();
 }
 

@@ -13,6 +13,8 @@
 
 #include <memory>
 #include <optional>
+#include <set>
+#include <string>
 
 namespace glimmet::app {
 
@@ -70,12 +72,14 @@ signals:
     void shelfChanged();
     void houseChanged();      ///< marks on the shelf are stale
     void jobChanged();        ///< other job, other contents: everything is to be shown anew
+    void optionsTried();      ///< of the finding that is spoken of, on second thoughts
     void attentionChanged();  ///< stage, subject or finding in question
     void failed(const QString& sentence);
 
 private:
     class ShelfCommand;
     void recompute();
+    void trySpoken();
     bool moved(const core::Result<store::Moved>& step);
     void setOnShelf(store::JobId id, bool onShelf, const core::Text& what);
     bool edit(const core::Text& what, const core::Job& after);
@@ -93,6 +97,9 @@ private:
     core::Job m_job;
     std::optional<core::Reckoned> m_facts;  ///< of m_job
     std::vector<core::Finding> m_findings;
+    qint64 m_judgingMicroseconds = 0;  ///< what judging the whole job took
+    std::set<std::string> m_tried;     ///< findings whose options were tried
+    quint64 m_generation = 0;          ///< of the job; older answers are dropped
     std::string_view m_stage = core::jobRooms().front().name;
     std::string m_subject;
     std::string m_spokenId;

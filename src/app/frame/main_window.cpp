@@ -49,6 +49,7 @@ MainWindow::MainWindow(core::Catalogue catalogue) : m_bench(std::move(catalogue)
     buildMenus();
     connect(&m_bench, &Bench::jobChanged, this, &MainWindow::showAll);
     connect(&m_bench, &Bench::attentionChanged, this, &MainWindow::showAttention);
+    connect(&m_bench, &Bench::optionsTried, this, &MainWindow::showAttention);
     connect(&m_bench, &Bench::workshopChanged, this, &MainWindow::reloadShelf);
     connect(&m_bench, &Bench::shelfChanged, this, &MainWindow::reloadShelf);
     connect(&m_bench, &Bench::houseChanged, this, &MainWindow::scan);
@@ -207,7 +208,8 @@ void MainWindow::buildMenus() {
         const core::Finding* spoken = m_bench.spoken();
         if (!spoken) return;
         for (const core::Option& option : spoken->options) {
-            if (option.inPlace) continue;
+            // Which answer is true only the one at the bench knows.
+            if (option.inPlace || option.kind == core::Option::Kind::Answer) continue;
             m_bench.take(qs(option.jot));
             return;
         }

@@ -155,9 +155,12 @@ void ReckoningPanel::show(const core::Finding* spoken,
             return row;
         },
         [&](OptionRow& row, const core::Option& option) {
-            row.show(option, first && !option.inPlace, readOnly, rowWidth);
+            const bool answer = option.kind == core::Option::Kind::Answer;
+            row.show(option, first && !option.inPlace && !answer, readOnly, rowWidth);
             first = first && option.inPlace;
         });
+    const bool question = !options.empty() && options.front().kind == core::Option::Kind::Answer;
+    m_options.heading->setText(question ? tr("What did you find?") : tr("Options"));
     m_options.whole->setVisible(!options.empty());
     // Where something is to be done, what can be done comes before why.
     const bool optionsFirst = spoken && spoken->state != core::State::Fine;

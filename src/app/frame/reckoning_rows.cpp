@@ -99,9 +99,12 @@ void OptionRow::show(const core::Option& option, bool first, bool readOnly, int 
     m_inPlace = option.inPlace;
     setAccessibleName(tr("%1, %2: %3").arg(m_what, stateWord(m_state), m_effect));
     m_use->setObjectName(u"use-"_s + m_jot);
+    const bool answer = option.kind == core::Option::Kind::Answer;
+    m_use->setText(answer ? tr("It is so") : tr("Use this"));
     m_use->setVisible(!m_inPlace);
     m_use->setEnabled(!readOnly);
-    m_use->setAccessibleName(tr("Use %1: %2").arg(m_what, m_effect));
+    m_use->setAccessibleName(answer ? tr("It is so: %1, then %2").arg(m_what, m_effect)
+                                    : tr("Use %1: %2").arg(m_what, m_effect));
     m_use->setToolTip(tr("The same as typing: %1").arg(m_jot));
     if (m_use->property("main").toBool() != first) {
         m_use->setProperty("main", first);

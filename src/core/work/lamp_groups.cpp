@@ -14,12 +14,16 @@ namespace {
 enum class Corner { Typical, Dimmest, Brightest };
 
 /// A lamp's law at a corner of its batch. A lamp measured at the bench has no spread; one from a
-/// data sheet or a drawer has its family's, shifted to its own point.
+/// data sheet that of one batch, one of which only the colour is known its family's.
 Result<LedLaw> lawAt(const Lamp& lamp, Corner corner) {
     if (corner == Corner::Typical || lamp.measured) return law(lamp.part);
     const FamilyValues values = familyValues(lamp.part.family);
+    // One batch keeps to a tenth of a volt; of a colour alone anything of its family may come.
+    const Volts batch{corner == Corner::Dimmest ? 0.1 : -0.1};
     const Volts shift =
-        (corner == Corner::Dimmest ? values.highest : values.lowest) - values.typical;
+        lamp.part.forward
+            ? batch
+            : (corner == Corner::Dimmest ? values.highest : values.lowest) - values.typical;
     LampPart shifted = lamp.part;
     ForwardPoint point =
         lamp.part.forward.value_or(ForwardPoint{values.typical, Amperes{familyTestCurrent}});
@@ -33,6 +37,11 @@ struct Solvable {
     std::vector<std::size_t> rowOf;  ///< job row of each string that is connected
 };
 
+/// Parts of today are 5 % or better, whatever series their value is from; E96 is 1 %.
+double resistorTolerance(const LampGroup& group) {
+    return std::min(tolerance(group.wish.series), 0.05);
+}
+
 /// The connected rows; row `own` at its corner, the others at the opposite one, because what the
 /// others take less of a shared resistance is left for this one.
 Result<Solvable> solvable(const LampGroup& group, Ohms common, std::size_t own, Corner corner) {
@@ -45,8 +54,7 @@ Result<Solvable> solvable(const LampGroup& group, Ohms common, std::size_t own, 
         if (r != own && corner != Corner::Typical) {
             here = corner == Corner::Dimmest ? Corner::Brightest : Corner::Dimmest;
         }
-        // Parts of today are 5 % or better, whatever series their value is from.
-        const double spread = std::min(tolerance(group.wish.series), 0.05);
+        const double spread = resistorTolerance(group);
         const double factor = here == Corner::Dimmest     ? 1 + spread
                               : here == Corner::Brightest ? 1 - spread
                                                           : 1.0;
@@ -103,9 +111,14 @@ Amperes currentLimit(const LampPart& part) {
     return part.limit.value_or(familyValues(part.family).limit);
 }
 
-Result<GroupState> groupState(const Job& job, const LampGroup& group, const House& house) {
+Result<GroupState> groupState(const Job& job, const LampGroup& group, const House& house,
+                              std::optional<Ohms> board) {
     GroupState state;
-    const Ohms common = commonOf(job, group, state.outputSeries, state.outputSeriesKnown);
+    Ohms common = commonOf(job, group, state.outputSeries, state.outputSeriesKnown);
+    if (board) {
+        common += *board - state.outputSeries;
+        state.outputSeries = *board;
+    }
     state.bus = busVolts(job, house);
     state.drive = state.bus - switchDrop(job, group, house);
     const Volts drops = Volts{*trackFigure(job).value} - state.drive;
@@ -135,6 +148,7 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
     const auto glow = solver->driveForFirst(glowCurrent);
     if (!glow) return tl::unexpected(glow.error());
     state.total = solution->total;
+    state.sharedPower = Watts{state.total.value() * state.total.value() * group.shared().value()};
     state.glowFrom = *glow + drops;
     for (std::size_t k = 0; k < typical->rowOf.size(); ++k) {
         const std::size_t r = typical->rowOf[k];
@@ -196,10 +210,64 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
 
 double relativeLight(Amperes current, Amperes wished) { return current.value() / wished.value(); }
 
+Amperes darkBelow(Amperes wished) { return std::min(glowCurrent, wished / 20.0); }
+Amperes glimmersBelow(Amperes wished) {
+    return wished > Amperes{0} ? wished / 10.0 : Amperes{0.0005};
+}
+
+double unevenBuilds(const LampGroup& group, const GroupState& state) {
+    // How much ln(current) of a row moves by itself: its forward volts and its resistor.
+    struct Moves {
+        double sigma = 0;
+        double current = 0;
+        bool there = false;
+    };
+    std::vector<Moves> rows;
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        const RowState& row = state.rows[r];
+        Moves made;
+        if (row.connected && row.current > Amperes{0}) {
+            made.there = true;
+            made.current = row.current.value();
+            const double resistor = group.rows[r].resistor->value();
+            double slope = resistor;
+            double volts = 0;
+            for (const Lamp& lamp : group.rows[r].lamps) {
+                if (const auto lampLaw = law(lamp.part)) {
+                    slope += lampLaw->slope(row.current).value();
+                }
+                if (!lamp.measured) volts += 0.05 * 0.05;
+            }
+            const double byVolts = std::sqrt(volts) / (made.current * slope);
+            const double byResistor = resistor / slope * resistorTolerance(group) / std::sqrt(3.0);
+            made.sigma = std::hypot(byVolts, byResistor);
+        }
+        rows.push_back(made);
+    }
+    const double visible = std::log(1.25);
+    double worst = 0;
+    for (std::size_t a = 0; a < rows.size(); ++a) {
+        for (std::size_t b = a + 1; b < rows.size(); ++b) {
+            // Only lamps of one kind are meant to match.
+            const LampPart& one = group.rows[a].lamps.front().part;
+            const LampPart& other = group.rows[b].lamps.front().part;
+            if (!rows[a].there || !rows[b].there || one.family != other.family) continue;
+            const double apart = std::log(rows[a].current / rows[b].current);
+            const double sigma = std::max(std::hypot(rows[a].sigma, rows[b].sigma), 1e-9);
+            const auto above = [&](double x) { return 0.5 * std::erfc(x / std::sqrt(2.0)); };
+            worst = std::max(worst,
+                             above((visible - apart) / sigma) + above((visible + apart) / sigma));
+        }
+    }
+    return worst;
+}
+
 Text lightWords(double relative) {
     if (relative < 1e-3) return text("dark");
+    if (relative > 4.0) return text("far brighter than wanted");
     if (relative > 2.0) return text("clearly brighter than wanted");
     if (relative > 1.25) return text("a little brighter than wanted");
+    if (relative < 0.25) return text("far dimmer than wanted");
     if (relative < 0.5) return text("clearly dimmer than wanted");
     if (relative < 0.8) return text("a little dimmer than wanted");
     return text("as bright as wanted");

@@ -31,14 +31,20 @@ struct GroupState {
     bool outputSeriesKnown = true;
     std::vector<RowState> rows;
     Amperes total{};
-    Volts glowFrom{};  ///< track or supply volts at which the first lamp carries 0.1 mA
+    Watts sharedPower{};  ///< in the shared resistor
+    Volts glowFrom{};     ///< track or supply volts at which the first lamp carries 0.1 mA
 };
 
 inline constexpr Amperes glowCurrent{0.0001};
 
+/// `board`: the output's own resistor, where it is to be taken for something else than is known.
 /// Errors: OutOfRange from a lamp whose data are no LED's.
 [[nodiscard]] Result<GroupState> groupState(const Job& job, const LampGroup& group,
-                                            const House& house);
+                                            const House& house,
+                                            std::optional<Ohms> board = std::nullopt);
+
+/// What a board may carry where nobody has looked (docs/physics.md).
+inline constexpr Ohms likelyOnBoard[] = {Ohms{0}, Ohms{470}, Ohms{1500}};
 
 /// The current row `row` would carry with `resistor`, all else as it stands.
 [[nodiscard]] Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t row,
@@ -63,10 +69,19 @@ struct LitLamp {
 /// brightness follows roughly the cube root of luminance), at most 1.
 [[nodiscard]] double perceivedBrightness(Amperes current);
 
+/// Below these a lamp is dark, or glimmers only (4-judgement numbers, docs/physics.md).
+[[nodiscard]] Amperes darkBelow(Amperes wished);
+[[nodiscard]] Amperes glimmersBelow(Amperes wished);
+
+/// The share of builds in which two rows of a group differ in light by more than a quarter: forward
+/// volts normal with two sigma of 0.1 V (none where the lamp itself was read), resistors uniform
+/// over their tolerance, by derivatives at the solved point. The worst pair of rows of one kind.
+[[nodiscard]] double unevenBuilds(const LampGroup& group, const GroupState& state);
+
 /// Light of a row relative to its wish: intensity follows current to first order.
 [[nodiscard]] double relativeLight(Amperes current, Amperes wished);
 /// "as bright as wanted", "a little dimmer than wanted", "clearly brighter than wanted" …
-/// Steps at 25 % and 2:1: the eye's, for lamps in one scene (docs/physics.md).
+/// Steps at 25 %, 2:1 and 4:1: the eye's, for lamps in one scene (docs/physics.md).
 [[nodiscard]] Text lightWords(double relative);
 
 }  // namespace glimmet::core

@@ -26,6 +26,20 @@ std::vector<Finding> findings(const Job& job, const Catalogue& catalogue, const 
     return findings(reckoned(job, house, catalogue));
 }
 
+bool graver(const Finding& a, const Finding& b) {
+    // What may be destroyed goes before a question about looks.
+    const auto damage = [](const Finding& f) {
+        return f.state == State::Close && f.gravity >= Gravity::PartDestroyed;
+    };
+    const auto looks = [](const Finding& f) {
+        return f.state == State::Ask && f.gravity <= Gravity::LooksUneven;
+    };
+    if (damage(a) && looks(b)) return true;
+    if (damage(b) && looks(a)) return false;
+    if (a.state != b.state) return a.state > b.state;
+    return a.state != State::Fine && a.gravity > b.gravity;
+}
+
 State worstState(const std::vector<Finding>& findings) {
     State worst = State::Fine;
     for (const Finding& finding : findings) worst = worse(worst, finding.state);
@@ -38,7 +52,7 @@ const Finding* leading(const std::vector<Finding>& findings, std::string_view st
     for (const Finding& finding : findings) {
         if (finding.stage != stage) continue;
         if (!subject.empty() && finding.subject.id != subject) continue;
-        if (!lead || lead->state < finding.state) lead = &finding;
+        if (!lead || graver(finding, *lead)) lead = &finding;
     }
     return lead;
 }
@@ -47,7 +61,7 @@ Text nextAction(const std::vector<Finding>& findings) {
     const Finding* next = nullptr;
     for (const Finding& finding : findings) {
         if (finding.action.empty()) continue;
-        if (!next || next->state < finding.state) next = &finding;
+        if (!next || graver(finding, *next)) next = &finding;
     }
     return next ? next->action : text("nothing to do");
 }

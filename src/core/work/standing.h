@@ -44,6 +44,10 @@ constexpr auto wordsOf(StageStanding::Kind) {
 [[nodiscard]] State worstState(const std::vector<Finding>& findings);
 [[nodiscard]] Text nextAction(const std::vector<Finding>& findings);
 
+/// Whether one finding speaks before another: by state, then by what is at stake; a possible damage
+/// that is close goes before a question about looks. What is fine keeps the order of the checks.
+[[nodiscard]] bool graver(const Finding& a, const Finding& b);
+
 /// The finding that speaks for a stage or, with the id of a subject, for one thing of it: the
 /// gravest, the first of equals; nullptr when there is none.
 [[nodiscard]] const Finding* leading(const std::vector<Finding>& findings, std::string_view stage,

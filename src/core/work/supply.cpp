@@ -10,8 +10,11 @@ Figure given(Text name, const char* symbol, const std::optional<Measured<Volts>>
     return figures::assumed(std::move(name), symbol, usual, std::move(why), jot);
 }
 
-/// A plain DC or battery supply reaches the lamps without a decoder's rectifier.
-bool rectified(const Job& job) { return isDigital(job.feed) || job.decoder; }
+/// A decoder's rectifier: of the one that is there, or of the one that a motor on digital track
+/// will get. A coach or a building has none.
+bool rectified(const Job& job) {
+    return job.decoder || (isDigital(job.feed) && !motorsOf(job).empty());
+}
 
 }  // namespace
 
@@ -35,9 +38,12 @@ Figure trackFigure(const Job& job) {
 
 Figure rectifierFigure(const Job& job, const House& house) {
     if (!rectified(job)) {
-        return figures::assumed(text("Rectifier drop"), "V_rect",
-                                job.supply.rectifier ? job.supply.rectifier->value : Volts{0},
-                                text("no rectifier on a DC supply"), "rectifier ");
+        if (const auto& read = job.supply.rectifier) {
+            return figures::measured(text("Rectifier drop"), "V_rect", read->value, read->on, {},
+                                     "rectifier ");
+        }
+        return figures::assumed(text("Rectifier drop"), "V_rect", Volts{0},
+                                text("no rectifier in the way"), "rectifier ");
     }
     return given(text("Rectifier drop"), "V_rect", job.supply.rectifier, house.rectifier,
                  text("two silicon diodes"), "rectifier ");
@@ -68,6 +74,11 @@ MotorSupply motorSupply(const Job& job, const House& house) {
 
 Volts busVolts(const Job& job, const House& house) {
     return Volts{*trackFigure(job).value - *rectifierFigure(job, house).value};
+}
+
+bool reverses(const Job& job) {
+    const bool alternates = isDigital(job.feed) || job.feed == Feed::PlainDc;
+    return alternates && !job.decoder && !job.supply.rectifier;
 }
 
 }  // namespace glimmet::core

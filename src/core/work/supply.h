@@ -14,6 +14,10 @@ namespace glimmet::core {
 /// V_bus = V_track − V_rect: what the common (blue) wire stands at above decoder ground.
 [[nodiscard]] Figure busFigure(const Job& job, const House& house);
 
+/// Whether lamps straight on the supply see it both ways round: bare digital track all the time,
+/// plain DC whenever the direction is turned. A rectifier that was measured ends it.
+[[nodiscard]] bool reverses(const Job& job);
+
 /// The same as bare values.
 [[nodiscard]] MotorSupply motorSupply(const Job& job, const House& house);
 [[nodiscard]] Volts busVolts(const Job& job, const House& house);

@@ -51,7 +51,15 @@ Text effectWords(Amperes current, Amperes wished) {
 std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std::size_t row,
                                     const RowState& state, const House& house) {
     std::vector<Option> options;
-    if (!(state.ideal > Ohms{0})) return options;
+    // A wish beyond what the lamp bears is met as far as it bears it.
+    ResistorWish wish = group.wish;
+    Ohms ideal = state.ideal;
+    if (wish.target > state.limit * 0.8 && ideal > Ohms{0}) {
+        const double share = wish.target / (state.limit * 0.8);
+        wish.target = state.limit * 0.8;
+        ideal *= share;  // the volts across it stay nearly the same
+    }
+    if (!(ideal > Ohms{0})) return options;
     struct Candidate {
         Ohms value{};
         Amperes current{};
@@ -66,20 +74,21 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
         if (known || !current) return;
         candidates.push_back(
             {value, *current,
-             std::abs(std::log(std::max(relativeLight(*current, group.wish.target), 1e-12))),
-             thumb});
+             std::abs(std::log(std::max(relativeLight(*current, wish.target), 1e-12))), thumb});
     };
-    for (const Ohms value : preferredAround(state.ideal, group.wish.series, 2)) add(value, false);
+    for (const Ohms value : preferredAround(ideal, group.wish.series, 2)) add(value, false);
     if (group.rows[row].resistor) add(*group.rows[row].resistor, false);
     add(Ohms{1000}, true);
     add(Ohms{2200}, true);
-    const auto policy = fittedResistor(state.ideal, group.wish);
-    std::stable_sort(candidates.begin(), candidates.end(),
-                     [&](const Candidate& a, const Candidate& b) {
-                         const bool aFirst = policy && a.value == *policy;
-                         const bool bFirst = policy && b.value == *policy;
-                         return aFirst != bFirst ? aFirst : a.away < b.away;
-                     });
+    const auto policy = fittedResistor(ideal, wish);
+    std::stable_sort(
+        candidates.begin(), candidates.end(), [&](const Candidate& a, const Candidate& b) {
+            const auto burns = [&](const Candidate& c) { return c.current > state.limit; };
+            if (burns(a) != burns(b)) return burns(b);
+            const bool aFirst = policy && a.value == *policy;
+            const bool bFirst = policy && b.value == *policy;
+            return aFirst != bFirst ? aFirst : a.away < b.away;
+        });
     for (const Candidate& candidate : candidates) {
         Option option;
         option.what = candidate.thumb ? text("%1, the rule of thumb", formatted(candidate.value))
@@ -99,6 +108,56 @@ Basis lampBasis(const Lamp& lamp) {
     return {Basis::Kind::Assumed, {}, text("typical %1 LED", std::string(name(lamp.part.family)))};
 }
 
+/// What the resistance that all rows share is made of.
+std::vector<Figure> commonInputs(const Job& job, const LampGroup& group, const GroupState& state) {
+    std::vector<Figure> inputs;
+    if (group.shared() > Ohms{0}) {
+        inputs.push_back(figures::chosen(text("Shared resistor"), "R_shared", group.shared(),
+                                         text("for %1", group.name), "shared " + group.name + " "));
+    }
+    const DecoderOutput* output = outputNamed(job, group.output);
+    if (output && state.outputSeries > Ohms{0}) {
+        inputs.push_back(
+            !output->series
+                ? figures::assumed(text("On the board"), "R_out", state.outputSeries,
+                                   text("nobody has looked"), "output " + group.output + " ")
+            : output->seriesMeasured.empty()
+                ? figures::catalogue(text("On the board"), "R_out", state.outputSeries,
+                                     verbatim(job.decoder->part.name))
+                : figures::measured(text("On the board"), "R_out", state.outputSeries,
+                                    output->seriesMeasured, {}, "output " + group.output + " "));
+    }
+    return inputs;
+}
+
+/// What the spread of a row's current rests on.
+std::vector<Figure> spreadInputs(const LampGroup& group, std::size_t row, const House& house) {
+    const auto ratio = [](Text name, const char* symbol, double value, Text detail) {
+        return Figure{std::move(name),
+                      symbol,
+                      value,
+                      Dimension::Ratio,
+                      {Basis::Kind::Assumed, {}, std::move(detail)},
+                      {},
+                      {},
+                      {}};
+    };
+    std::vector<Figure> inputs{
+        ratio(text("Spread of the supply"), "spread", house.supplySpread,
+              text("from place to place")),
+        ratio(text("Resistors within"), "tolerance", std::min(tolerance(group.wish.series), 0.05),
+              text("usual today"))};
+    const Lamp& lamp = group.rows[row].lamps.front();
+    if (!lamp.measured) {
+        const FamilyValues values = familyValues(lamp.part.family);
+        inputs.push_back(figures::assumed(
+            text("Forward volts within ±"), "V_batch",
+            lamp.part.forward ? Volts{0.1} : (values.highest - values.lowest) / 2.0,
+            lamp.part.forward ? text("one batch") : text("any LED of its colour")));
+    }
+    return inputs;
+}
+
 /// The current of a row with all that it rests on.
 std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size_t row,
                                const GroupState& state, const House& house) {
@@ -114,8 +173,14 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
         const std::string symbol =
             lamps.lamps.size() == 1 ? "V_led" : "V_led" + std::to_string(i + 1);
         drops += " − " + symbol;
-        inputs.push_back(figures::made(text("Across %1", lamps.lamps[i].part.name), symbol,
-                                       made.led[i], lampBasis(lamps.lamps[i])));
+        // Its volts at this current come out of the solver; what they rest on is its point.
+        const LampPart& part = lamps.lamps[i].part;
+        const ForwardPoint point = part.forward.value_or(
+            ForwardPoint{familyValues(part.family).typical, Amperes{familyTestCurrent}});
+        inputs.push_back(figures::computed(
+            text("Across %1", part.name), symbol, made.led[i], "",
+            {figures::made(text("%1 at %2", part.name, formatted(point.current)), symbol + "_0",
+                           point.voltage, lampBasis(lamps.lamps[i]))}));
     }
     std::string path = "R";
     inputs.push_back(figures::chosen(text("Resistor"), "R", *lamps.resistor,
@@ -124,12 +189,13 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
     const Ohms common = group.shared() + state.outputSeries;
     if (common > Ohms{0} && group.rows.size() == 1) {
         path = "(R + R_common)";
-        inputs.push_back(
-            figures::computed(text("Shared and output resistance"), "R_common", common, "", {}));
+        inputs.push_back(figures::computed(text("Shared and output resistance"), "R_common", common,
+                                           "", commonInputs(job, group, state)));
     } else if (common > Ohms{0}) {
         drops += " − V_common";
         inputs.push_back(figures::computed(text("Across shared and output resistance"), "V_common",
-                                           state.total * common, "", {}));
+                                           state.total * common, "",
+                                           commonInputs(job, group, state)));
     }
     Figure current =
         group.rows[row].resistor->value() > 0 || common > Ohms{0}
@@ -138,21 +204,51 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
             : figures::computed(text("Current through %1", rowName(group, row)), "I", made.current,
                                 "", std::move(inputs));
     std::vector<Figure> all{std::move(current)};
-    all.push_back(figures::computed(text("Spread, dimmest"), "I_min", made.lowest, "", {}));
-    all.push_back(figures::computed(text("Spread, brightest"), "I_max", made.highest, "", {}));
-    all.push_back(figures::made(
-        text("Lamp's limit"), "I_limit", made.limit,
-        lampBasis(lamps.lamps.front()).kind == Basis::Kind::Assumed
-            ? Basis{Basis::Kind::Assumed, {}, text("usual for LEDs")}
-            : Basis{Basis::Kind::Catalogue, {}, verbatim(lamps.lamps.front().part.name)}));
+    all.push_back(figures::computed(text("Spread, dimmest"), "I_min", made.lowest, "",
+                                    spreadInputs(group, row, house)));
+    all.push_back(figures::computed(text("Spread, brightest"), "I_max", made.highest, "",
+                                    spreadInputs(group, row, house)));
+    const LampPart& limiting = lamps.lamps.front().part;
+    all.push_back(limiting.limit ? figures::catalogue(text("Lamp's limit"), "I_limit", made.limit,
+                                                      verbatim(limiting.name))
+                                 : figures::assumed(text("Lamp's limit"), "I_limit", made.limit,
+                                                    text("usual for LEDs")));
     all.push_back(figures::computed(
         text("Heat in the resistor"), "P", made.resistorPower, "I · I · R",
         {all.front(), all.front().inputs[all.front().inputs.size() - (common > Ohms{0} ? 2 : 1)]}));
     return all;
 }
 
+constexpr Watts mostHeat{2};  // that a part in a model may give off
+
+/// The smallest usual package that gives off a heat with half of its rating in hand.
+std::string packageFor(Watts power) {
+    for (const auto& [rated, name] : {std::pair{0.1, "0603"},
+                                      {0.125, "0805"},
+                                      {0.25, "1/4 W"},
+                                      {0.5, "1/2 W"},
+                                      {1.0, "1 W"},
+                                      {2.0, "2 W"},
+                                      {4.0, "4 W"}}) {
+        if (power.value() <= rated / 2) return name;
+    }
+    return "5 W";
+}
+
 /// What is the matter with a row, the gravest first.
-enum class RowTrouble { SupplyTooLow, NoResistor, Burns, TooDim, NearLimit, None };
+enum class RowTrouble {
+    Burns,
+    MayBurn,  ///< in the worst case
+    TooHot,
+    SupplyTooLow,
+    Dark,
+    NoResistor,
+    NearLimit,
+    TooDim,
+    MayBeDark,  ///< in the lowest corner
+    TooBright,
+    None,
+};
 
 struct RowVerdict {
     RowTrouble trouble{};
@@ -160,18 +256,35 @@ struct RowVerdict {
     Gravity gravity{};
 };
 RowVerdict rowVerdict(const RowState& made, Amperes wished) {
+    if (made.connected && made.current > made.limit) {
+        return {RowTrouble::Burns, State::Over, Gravity::PartDestroyed};
+    }
+    if (made.connected && made.highest > made.limit) {
+        return {RowTrouble::MayBurn, State::Over, Gravity::PartDestroyed};
+    }
+    if (made.connected && made.resistorPower > mostHeat) {
+        return {RowTrouble::TooHot, State::Over, Gravity::FirePeople};
+    }
     if (!(made.ideal > Ohms{0}) && !(made.connected && made.current > wished * 0.5)) {
         return {RowTrouble::SupplyTooLow, State::Over, Gravity::DoesNotWork};
     }
     if (!made.connected) return {RowTrouble::NoResistor, State::Ask, Gravity::DoesNotWork};
-    State state = stateAgainst(made.current.value(), made.limit.value(), lampCloseAbove);
-    if (state == State::Over) return {RowTrouble::Burns, state, Gravity::PartDestroyed};
-    if (made.highest > made.limit) state = State::Close;
-    if (relativeLight(made.current, wished) < 0.5) {
-        return {RowTrouble::TooDim, worse(state, State::Close), Gravity::WorksBadly};
+    if (made.current < darkBelow(wished)) {
+        return {RowTrouble::Dark, State::Over, Gravity::DoesNotWork};
     }
-    if (state == State::Close) return {RowTrouble::NearLimit, state, Gravity::PartDestroyed};
-    return {RowTrouble::None, state, Gravity::CouldBeBetter};
+    if (made.highest > made.limit * lampCloseAbove) {
+        return {RowTrouble::NearLimit, State::Close, Gravity::PartDestroyed};
+    }
+    if (relativeLight(made.current, wished) < 0.5) {
+        return {RowTrouble::TooDim, State::Close, Gravity::WorksBadly};
+    }
+    if (made.lowest < glimmersBelow(wished)) {
+        return {RowTrouble::MayBeDark, State::Close, Gravity::WorksBadly};
+    }
+    if (relativeLight(made.current, wished) > 4.0) {
+        return {RowTrouble::TooBright, State::Close, Gravity::CouldBeBetter};
+    }
+    return {RowTrouble::None, State::Fine, Gravity::CouldBeBetter};
 }
 
 Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& state,
@@ -188,6 +301,10 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                 "in a row or wish for less.",
                 called, formatted(state.bus), formatted(group.wish.target));
         case RowTrouble::NoResistor:
+            if (group.wish.target > made.limit) {
+                return text("The wish of %1 is above what %2 bears: %3. It has no resistor yet.",
+                            formatted(group.wish.target, 3), rowName(group, row), limit);
+            }
             return options.empty() ? text("%1 has no resistor yet.", called)
                                    : text("%1 has no resistor yet: %2 gives %3.", called,
                                           options.front().what, options.front().effect);
@@ -196,7 +313,25 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                        ? text("%1 burns: it takes %2, its limit is %3.", called, amps, limit)
                        : text("%1 burns: with no resistor it takes %2, its limit is %3.", called,
                               amps, limit);
+        case RowTrouble::MayBurn:
+            return text(
+                "%1 can burn: it takes %2, and up to %3 in the worst case; its limit is %4.",
+                called, amps, formatted(made.highest, 3), limit);
+        case RowTrouble::TooHot:
+            return text(
+                "%1 lights, but its resistor would have to give off %2: in a model that "
+                "melts what is near.",
+                called, formatted(made.resistorPower, 2));
+        case RowTrouble::Dark:
+            return text("%1 stays dark: it takes %2 where %3 was wished.", called, amps,
+                        formatted(group.wish.target, 3));
         case RowTrouble::TooDim:
+            return text("%1 works, but %2: %3 where %4 was wished.", called, light, amps,
+                        formatted(group.wish.target, 3));
+        case RowTrouble::MayBeDark:
+            return text("%1 works at %2, but hardly glimmers where the supply is lowest: %3.",
+                        called, amps, formatted(made.lowest, 2));
+        case RowTrouble::TooBright:
             return text("%1 works, but %2: %3 where %4 was wished.", called, light, amps,
                         formatted(group.wish.target, 3));
         case RowTrouble::NearLimit:
@@ -204,6 +339,11 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                         called, amps, formatted(made.highest, 3), limit);
         case RowTrouble::None:
             break;
+    }
+    if (made.resistorPower > Watts{0.05}) {
+        return text("%1 works: %2 of its %3, %4; its resistor takes %5, so %6 will do.", called,
+                    amps, limit, light, formatted(made.resistorPower, 2),
+                    packageFor(made.resistorPower));
     }
     return text("%1 works: %2 of its %3, %4.", called, amps, limit, light);
 }
@@ -215,18 +355,25 @@ Text rowAction(const std::string& called, RowTrouble trouble) {
         case RowTrouble::NoResistor:
             return text("choose the resistor of %1", called);
         case RowTrouble::Burns:
+        case RowTrouble::MayBurn:
+        case RowTrouble::TooBright:
             return text("larger resistor for %1", called);
+        case RowTrouble::TooHot:
+            return text("less current or fewer volts for %1", called);
+        case RowTrouble::Dark:
         case RowTrouble::TooDim:
             return text("smaller resistor for %1", called);
         case RowTrouble::NearLimit:
+        case RowTrouble::MayBeDark:
         case RowTrouble::None:
             break;
     }
     return {};
 }
 
+/// `anyway`: said instead where the row comes to the same whatever is not known.
 void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
-              const GroupState& state, Judging& judging) {
+              const GroupState& state, const std::optional<Text>& anyway, Judging& judging) {
     const Job& job = facts.job;
     const RowState& made = state.rows[row];
     const std::string called = rowName(group, row);
@@ -235,7 +382,8 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
         "lamp.current:" + rowId(group, row), subjectOf(group), verdict.state, verdict.gravity,
         [&](Finding& finding) {
             finding.options = resistorOptions(job, group, row, made, facts.house);
-            finding.sentence = rowSentence(group, row, state, verdict.trouble, finding.options);
+            finding.sentence =
+                anyway ? *anyway : rowSentence(group, row, state, verdict.trouble, finding.options);
             finding.action = rowAction(called, verdict.trouble);
             const Figure wish =
                 figures::chosen(text("Wished current"), "I_wish", group.wish.target,
@@ -256,46 +404,228 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
         });
 }
 
-/// The output's own resistance is part of the circuit: it is asked for, never assumed in silence.
-void judgeOutput(const LampGroup& group, Judging& judging) {
+/// What a board may carry, and what would follow from it for every row.
+struct BoardCase {
+    Ohms board{};
+    GroupState state;
+    std::vector<RowVerdict> rows;
+};
+std::vector<BoardCase> boardCases(const Reckoned& facts, const LampGroup& group) {
+    std::vector<BoardCase> all;
+    for (const Ohms board : likelyOnBoard) {
+        auto state = groupState(facts.job, group, facts.house, board);
+        if (!state) return {};
+        BoardCase made{board, std::move(*state), {}};
+        for (const RowState& row : made.state.rows) {
+            made.rows.push_back(rowVerdict(row, group.wish.target));
+        }
+        all.push_back(std::move(made));
+    }
+    return all;
+}
+/// Whether a row comes to the same whatever the board carries.
+bool sameOnEveryBoard(const std::vector<BoardCase>& cases, std::size_t row) {
+    return std::all_of(cases.begin(), cases.end(), [&](const BoardCase& one) {
+        return one.rows[row].trouble == cases.front().rows[row].trouble &&
+               one.rows[row].trouble != RowTrouble::NoResistor;  // which one hangs on it
+    });
+}
+/// "works whatever the board carries: 2.8 mA to 4.7 mA".
+Text anywayWords(const LampGroup& group, const std::vector<BoardCase>& cases, std::size_t row) {
+    const RowState& bare = cases.front().state.rows[row];
+    const RowState& most = cases.back().state.rows[row];
+    const std::string called = atStart(rowName(group, row));
+    const std::string low = formatted(most.current, 3);
+    const std::string high = formatted(bare.current, 3);
+    switch (cases.front().rows[row].state) {
+        case State::Over:
+            return text(
+                "%1 fails whatever output %2 has on its board: it takes %3 to %4, its limit "
+                "is %5.",
+                called, group.output, low, high, formatted(bare.limit, 3));
+        case State::Close:
+            return text(
+                "%1 works, but not well, whatever output %2 has on its board: %3 to %4 "
+                "where %5 was wished.",
+                called, group.output, low, high, formatted(group.wish.target, 3));
+        case State::Ask:
+        case State::Fine:
+            break;
+    }
+    return text("%1 works whatever output %2 has on its board: %3 to %4 of its %5.", called,
+                group.output, low, high, formatted(bare.limit, 3));
+}
+
+/// The output's own resistance is part of the circuit: while it is not known, what each answer
+/// would mean stands side by side, and nothing is told as a fact.
+void judgeOutput(const LampGroup& group, const std::vector<BoardCase>& cases, std::size_t row,
+                 Judging& judging) {
     judging.say(
         "lamp.output:" + group.id, subjectOf(group), State::Ask, Gravity::PartDestroyed,
         [&](Finding& finding) {
+            const auto follows = [&](const BoardCase& one) -> Text {
+                const RowState& made = one.state.rows[row];
+                switch (one.rows[row].trouble) {
+                    case RowTrouble::Burns:
+                        return text("%1, it burns", formatted(made.current, 3));
+                    case RowTrouble::MayBurn:
+                        return text("up to %1, it can burn", formatted(made.highest, 3));
+                    case RowTrouble::NoResistor:
+                        return text("%1 is wanted beside it",
+                                    formatted(std::max(made.ideal, Ohms{0}), 2));
+                    default:
+                        break;
+                }
+                return effectWords(made.current, group.wish.target);
+            };
             finding.sentence = text(
-                "Find out whether output %1 already has a resistor on the board: a "
-                "second one makes %2 too dim, none at all burns it.",
-                group.output, group.name);
+                "Look whether output %1 has a resistor on the board. For %2: none, then %3; 470 Ω, "
+                "then %4; 1.5 kΩ, then %5.",
+                group.output, rowName(group, row), follows(cases[0]), follows(cases[1]),
+                follows(cases[2]));
             finding.action = text("look at output %1 for a resistor", group.output);
             finding.figures = {figures::missing(
                 text("Resistance of output %1", group.output), "R_out", Dimension::Resistance,
                 text("read the board or measure it, power off"), "output " + group.output + " ")};
-            for (const auto& [what, jot] : {std::pair{text("It is bare"), "bare"},
-                                            std::pair{text("It carries 470 Ω"), "470R"},
-                                            std::pair{text("It carries 1 kΩ"), "1k"}}) {
+            for (const BoardCase& one : cases) {
                 Option option;
-                option.what = what;
-                option.effect = text("as found on the board");
-                option.state = State::Ask;
-                option.jot = "output " + group.output + " " + jot;
+                option.kind = Option::Kind::Answer;
+                option.what = one.board > Ohms{0} ? text("It carries %1", formatted(one.board))
+                                                  : text("It is bare");
+                option.effect = follows(one);
+                option.state = one.rows[row].state;
+                option.jot = "output " + group.output + " " +
+                             (one.board > Ohms{0} ? jotOhms(one.board) : std::string("bare"));
                 finding.options.push_back(std::move(option));
             }
         });
 }
 
-Text outputKindWords(OutputKind kind) {
-    switch (kind) {
+/// LEDs bear little the wrong way round; bare track and plain DC turn them round.
+void judgeReverse(const Reckoned& facts, const LampGroup& group, Judging& judging) {
+    constexpr Volts bears{5};
+    if (group.output != supplyOutput || !reverses(facts.job)) return;
+    const Volts top = Volts{*trackFigure(facts.job).value} * (1 + facts.house.supplySpread);
+    if (top <= bears) return;
+    judging.say("lamp.reverse:" + group.id, subjectOf(group), State::Over, Gravity::PartDestroyed,
+                [&](Finding& finding) {
+                    finding.sentence =
+                        isDigital(facts.job.feed)
+                            ? text(
+                                  "%1 gets up to %2 backwards at every turn of the digital track; "
+                                  "an LED bears %3. It wants a bridge rectifier before it.",
+                                  atStart(group.name), formatted(top, 3), formatted(bears))
+                            : text(
+                                  "%1 gets up to %2 backwards when the direction is reversed; an "
+                                  "LED bears %3. It wants a bridge rectifier before it.",
+                                  atStart(group.name), formatted(top, 3), formatted(bears));
+                    finding.action = text("a bridge rectifier before %1", group.name);
+                    finding.figures = {
+                        figures::computed(text("Backwards, at the most"), "V_rev", top,
+                                          "V_track · (1 + spread)", {trackFigure(facts.job)}),
+                        figures::assumed(text("An LED bears backwards"), "V_rev_max", bears,
+                                         text("usual for LEDs"))};
+                    Option option;
+                    option.what = text("a bridge rectifier before the lamps");
+                    option.effect = text("they light in both directions, with 1.4 V less");
+                    option.state = State::Fine;
+                    option.jot = "rectifier 1.4V";
+                    finding.options = {std::move(option)};
+                });
+}
+
+/// Outputs that do not switch to ground are no place for what is worked out for those. True where
+/// the rows are not to be judged as if they were.
+bool judgeOutputKind(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+                     Judging& judging) {
+    const Job& job = facts.job;
+    const DecoderOutput* output = outputNamed(job, group.output);
+    if (!output || output->kind == OutputKind::LowSide) return false;
+    const auto move = [&] {
+        std::vector<Option> options;
+        for (const DecoderOutput& other : job.decoder->part.outputs) {
+            const bool taken =
+                std::any_of(job.groups.begin(), job.groups.end(),
+                            [&](const LampGroup& each) { return each.output == other.name; });
+            if (other.kind != OutputKind::LowSide || taken) continue;
+            Option option;
+            option.what = text("move it to output %1", other.name);
+            option.effect = text("that one switches to ground");
+            option.state = State::Fine;
+            option.jot = "lamp " + group.name + " on " + other.name;
+            options.push_back(std::move(option));
+        }
+        return options;
+    };
+    const auto say = [&](State verdict, Gravity gravity, Text sentence, Text action) {
+        judging.say("lamp.output-kind:" + group.id, subjectOf(group), verdict, gravity,
+                    [&](Finding& finding) {
+                        finding.sentence = std::move(sentence);
+                        finding.action = std::move(action);
+                        if (verdict == State::Over) finding.options = move();
+                    });
+    };
+    switch (output->kind) {
         case OutputKind::LogicLevel:
-            return text("is a signal, not made to light a lamp");
+            say(State::Over, Gravity::DoesNotWork,
+                text("Output %1 is a signal: it lights no lamp and can be hurt by one. %2 needs "
+                     "another output, or a transistor behind it.",
+                     group.output, atStart(group.name)),
+                text("move %1 to another output", group.name));
+            return true;
         case OutputKind::LampSupply:
-            return text("is a fixed supply for filament lamps");
-        case OutputKind::ConstantCurrent:
-            return text("sets the lamp's current itself");
-        case OutputKind::LowSide:
-            return text("switches to ground");
+            say(State::Over, Gravity::DoesNotWork,
+                text("Output %1 gives 1.5 V for filament lamps: no LED lights on it. %2 needs "
+                     "another output.",
+                     group.output, atStart(group.name)),
+                text("move %1 to another output", group.name));
+            return true;
+        case OutputKind::ConstantCurrent: {
+            // It gives its own current, shared by the rows; it needs some volts to work with.
+            constexpr Volts dropout{2};
+            const Amperes each = output->limit / static_cast<double>(group.rows.size());
+            Volts most{0};
+            Amperes limit{1e9};
+            for (std::size_t r = 0; r < group.rows.size(); ++r) {
+                Volts drop = each * group.rows[r].resistor.value_or(Ohms{0});
+                for (const Lamp& lamp : group.rows[r].lamps) {
+                    if (const auto lampLaw = law(lamp.part)) drop += lampLaw->voltage(each);
+                }
+                most = std::max(most, drop + output->limit * group.shared());
+                limit = std::min(limit, state.rows[r].limit);
+            }
+            if (each > limit) {
+                say(State::Over, Gravity::PartDestroyed,
+                    text("Output %1 drives %2 through each row whatever the resistor: %3 bears %4.",
+                         group.output, formatted(each, 3), group.name, formatted(limit, 3)),
+                    text("move %1 to another output", group.name));
+            } else if (most + dropout > state.bus) {
+                say(State::Over, Gravity::DoesNotWork,
+                    text("Output %1 is starved: lamps and resistor of %2 want %3, and it needs %4 "
+                         "itself, of %5.",
+                         group.output, group.name, formatted(most, 3), formatted(dropout),
+                         formatted(state.bus, 3)),
+                    text("no resistor for %1", group.name));
+            } else {
+                say(State::Fine, Gravity::CouldBeBetter,
+                    text(
+                        "Output %1 sets the current itself, %2 through each row of %3: no resistor "
+                        "is needed.",
+                        group.output, formatted(each, 3), group.name),
+                    {});
+            }
+            return true;
+        }
         case OutputKind::Unknown:
+        case OutputKind::LowSide:
             break;
     }
-    return text("is of an unknown kind");
+    say(State::Ask, Gravity::DoesNotWork,
+        text("Output %1 is of an unknown kind: what is worked out for %2 holds for an output that "
+             "switches to ground. Measure before you trust it.",
+             group.output, group.name),
+        text("find out what output %1 does", group.output));
+    return false;
 }
 
 void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state, Judging& judging) {
@@ -307,31 +637,65 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
         if (state.rows[r].current < state.rows[extremes->first].current) extremes->first = r;
         if (state.rows[r].current > state.rows[extremes->second].current) extremes->second = r;
     }
-    if (extremes && extremes->first != extremes->second) {
-        const Amperes low = state.rows[extremes->first].current;
-        const Amperes high = state.rows[extremes->second].current;
-        if (high > low * 1.25) {
-            judging.say("lamp.uneven:" + group.id, subjectOf(group), State::Close,
-                        Gravity::LooksUneven, [&](Finding& finding) {
-                            finding.sentence =
-                                high > low * 20.0
-                                    ? text(
-                                          "Only the lamp with the lower voltage lights: %1 takes "
-                                          "%2, %3 takes %4.",
-                                          rowName(group, extremes->second), formatted(high, 3),
-                                          rowName(group, extremes->first), formatted(low, 3))
-                                    : text(
-                                          "Uneven: %1 takes %2, %3 takes %4. A resistor of its own "
-                                          "for each lamp "
-                                          "evens them out.",
-                                          rowName(group, extremes->second), formatted(high, 3),
-                                          rowName(group, extremes->first), formatted(low, 3));
+    if (extremes && group.rows.size() > 1) {
+        const std::size_t dim = extremes->first;
+        const std::size_t bright = extremes->second;
+        const Amperes low = state.rows[dim].current;
+        const Amperes high = state.rows[bright].current;
+        const bool dark = low < darkBelow(group.wish.target);
+        const bool mixed = group.rows[dim].lamps.front().part.family !=
+                           group.rows[bright].lamps.front().part.family;
+        const bool bare = !(group.rows[dim].resistor->value() > 0);  // nothing but the shared one
+        const double builds = unevenBuilds(group, state);
+        const std::vector<Figure> both{
+            figures::computed(text("Brightest row"), "I_high", high, "", {}),
+            figures::computed(text("Dimmest row"), "I_low", low, "", {})};
+        const auto say = [&](State verdict, Gravity gravity, Text sentence) {
+            judging.say("lamp.uneven:" + group.id, subjectOf(group), verdict, gravity,
+                        [&](Finding& finding) {
+                            finding.sentence = std::move(sentence);
                             finding.action = text("own resistors for %1", group.name);
-                            finding.figures = {
-                                figures::computed(text("Brightest row"), "I_high", high, "", {}),
-                                figures::computed(text("Dimmest row"), "I_low", low, "", {})};
+                            finding.figures = both;
                         });
+        };
+        if (dark && high > low * 2.0) {
+            say(State::Over, Gravity::DoesNotWork,
+                mixed && bare
+                    ? text("Two colours on one resistor: %1 takes %2 and leaves %3 dark with %4. "
+                           "Each needs a resistor of its own.",
+                           rowName(group, bright), formatted(high, 3), rowName(group, dim),
+                           formatted(low, 2))
+                    : text("%1 stays dark with %2 while %3 takes %4. Each needs a resistor of its "
+                           "own.",
+                           atStart(rowName(group, dim)), formatted(low, 2), rowName(group, bright),
+                           formatted(high, 3)));
+        } else if (high > low * 1.25 && (bare || !mixed)) {
+            say(State::Close, Gravity::LooksUneven,
+                text("Uneven: %1 takes %2, %3 takes %4. A resistor of its own for each lamp evens "
+                     "them out.",
+                     rowName(group, bright), formatted(high, 3), rowName(group, dim),
+                     formatted(low, 3)));
+        } else if (builds > 0.1) {
+            say(State::Close, Gravity::LooksUneven,
+                text("In %1 of builds lamps of %2 would look uneven: LEDs of one batch differ. "
+                     "%3",
+                     percent(std::round(builds * 20) / 20), group.name,
+                     bare ? text("A resistor of its own for each lamp evens them out.")
+                          : text("Pick lamps that match, or give them more resistance.")));
         }
+    }
+    if (state.sharedPower > mostHeat) {
+        judging.say(
+            "lamp.shared-heat:" + group.id, subjectOf(group), State::Over, Gravity::FirePeople,
+            [&](Finding& finding) {
+                finding.sentence = text(
+                    "The shared resistor of %1 would have to give off %2: in a model that "
+                    "melts what is near.",
+                    group.name, formatted(state.sharedPower, 2));
+                finding.action = text("own resistors for %1", group.name);
+                finding.figures = {figures::computed(text("Heat in the shared resistor"),
+                                                     "P_shared", state.sharedPower, "", {})};
+            });
     }
     // Warm and cool white in one group.
     std::string tint;
@@ -353,16 +717,6 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
                     });
     }
     if (const DecoderOutput* output = outputNamed(job, group.output)) {
-        if (output->kind != OutputKind::LowSide) {
-            judging.say("lamp.output-kind:" + group.id, subjectOf(group), State::Ask,
-                        Gravity::DoesNotWork, [&](Finding& finding) {
-                            finding.sentence = text(
-                                "Output %1 %2: what is worked out for %3 holds for an output that "
-                                "switches to ground. Measure before you trust it.",
-                                group.output, outputKindWords(output->kind), group.name);
-                            finding.action = text("find out what output %1 does", group.output);
-                        });
-        }
         const State load = stateAgainst(state.total.value(), output->limit.value(), lampCloseAbove);
         if (load != State::Fine) {
             judging.say(
@@ -378,8 +732,9 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
                 });
         }
     } else if (group.output != supplyOutput) {
-        judging.say("lamp.no-output:" + group.id, subjectOf(group), State::Ask,
-                    Gravity::DoesNotWork, [&](Finding& finding) {
+        judging.say("lamp.no-output:" + group.id, subjectOf(group),
+                    job.decoder ? State::Over : State::Ask, Gravity::DoesNotWork,
+                    [&](Finding& finding) {
                         finding.sentence =
                             job.decoder ? text("The decoder has no output called %1.", group.output)
                                         : text("%1 waits for a decoder: it hangs on its output %2.",
@@ -388,6 +743,43 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
                                                      : text("choose a decoder");
                     });
     }
+}
+
+/// A battery is judged by how long it lights the lamps.
+void judgeBattery(const Reckoned& facts, Judging& judging) {
+    if (facts.job.feed != Feed::BatteryRadio) return;
+    Amperes all{0};
+    for (const auto& state : facts.groups) {
+        if (state) all += state->total;
+    }
+    if (!(all > Amperes{0})) return;
+    constexpr double block = 0.5;  // Ah of a 9 V block at some tens of milliamperes
+    constexpr Ohms inside{2};
+    const double hours = block / all.value();
+    const Volts sag = all * inside;
+    const Volts volts{*trackFigure(facts.job).value};
+    const State state = sag > volts * 0.3 ? State::Over : hours < 2 ? State::Close : State::Fine;
+    judging.say("lamp.battery", {}, state, Gravity::WorksBadly, [&](Finding& finding) {
+        const std::string lasts = formatted(hours, Dimension::Ratio, 2);
+        finding.sentence = state == State::Over
+                               ? text("The battery cannot feed them: %1 pull it down by %2.",
+                                      formatted(all, 3), formatted(sag, 2))
+                           : state == State::Close
+                               ? text("With every lamp lit a 9 V block lasts %1 h: %2 in all.",
+                                      lasts, formatted(all, 3))
+                               : text("With every lamp lit a 9 V block lasts about %1 h.", lasts);
+        if (state != State::Fine)
+            finding.action = text("dimmer or fewer lamps, or a larger battery");
+        finding.figures = {figures::computed(text("All lamps lit"), "I_lamps", all, "", {}),
+                           Figure{text("A 9 V block gives, Ah"),
+                                  "Q",
+                                  block,
+                                  Dimension::Ratio,
+                                  {Basis::Kind::Assumed, {}, text("usual for a fresh one")},
+                                  {},
+                                  {},
+                                  {}}};
+    });
 }
 
 }  // namespace
@@ -410,14 +802,27 @@ void judge(const Reckoned& facts, Judging& judging) {
                         });
             continue;
         }
-        if (!state->outputSeriesKnown && outputNamed(job, group.output)) {
-            judgeOutput(group, judging);
+        judgeReverse(facts, group, judging);
+        const bool otherKind = judgeOutputKind(facts, group, *state, judging);
+        std::vector<BoardCase> cases;
+        if (!state->outputSeriesKnown && outputNamed(job, group.output) && !otherKind) {
+            cases = boardCases(facts, group);
         }
-        for (std::size_t row = 0; row < group.rows.size(); ++row) {
-            judgeRow(facts, group, row, *state, judging);
+        bool asked = false;
+        for (std::size_t row = 0; row < group.rows.size() && !otherKind; ++row) {
+            if (cases.empty() || sameOnEveryBoard(cases, row)) {
+                judgeRow(
+                    facts, group, row, *state,
+                    cases.empty() ? std::nullopt : std::optional(anywayWords(group, cases, row)),
+                    judging);
+            } else if (!asked) {
+                judgeOutput(group, cases, row, judging);
+                asked = true;
+            }
         }
-        judgeGroup(job, group, *state, judging);
+        if (!otherKind && cases.empty()) judgeGroup(job, group, *state, judging);
     }
+    judgeBattery(facts, judging);
     const Amperes functions = facts.outputsOn();
     if (job.decoder && functions > Amperes{0}) {
         const State load = stateAgainst(functions.value(), job.decoder->part.functionTotal.value(),

@@ -1,0 +1,90 @@
+// Options tried on the whole job: the first one ends the matter, one that only moves the trouble
+// says so and comes last.
+#include "core/work/trials.h"
+
+#include "core/work/standing.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+namespace glimmet::core {
+namespace {
+
+using tests::factsOf;
+using tests::jotted;
+using tests::shunter;
+
+const Finding* find(const std::vector<Finding>& all, const std::string& id) {
+    for (const Finding& one : all) {
+        if (one.id == id) return &one;
+    }
+    return nullptr;
+}
+TEST(Trials, TheFirstOptionEndsTheMatter) {
+    for (const Job& job :
+         {jotted(shunter(), {"decoder small"}), jotted(shunter(), {"decoder none"}),
+          jotted(shunter(), {"track 21.5V"}),
+          jotted(shunter(), {"lamp front white", "resistor front 100"}),
+          jotted(shunter(), {"lamp front white for 50mA"}),
+          jotted(shunter(), {"bank chips-3300u-25 diode 0.35V"}),
+          jotted(tests::newJob("Aurora", "saloon"), {"lamp table white", "resistor table 4k7"})}) {
+        const auto all = findings(factsOf(job));
+        const Finding* worst = &all.front();
+        for (const Finding& finding : all) {
+            if (graver(finding, *worst)) worst = &finding;
+        }
+        ASSERT_NE(worst->state, State::Fine) << job.name;
+        Finding finding = *worst;
+        tryOptions(finding, factsOf(job));
+        ASSERT_FALSE(finding.options.empty()) << finding.id;
+        const Job taken = jotted(job, {finding.options.front().jot.c_str()});
+        const auto after = findings(factsOf(taken));
+        const Finding* left = find(after, finding.id);
+        EXPECT_EQ(left ? left->state : State::Fine, finding.options.front().state) << finding.id;
+        EXPECT_LE(finding.options.front().state, State::Close)
+            << finding.id << ": " << finding.options.front().jot;
+    }
+}
+TEST(Trials, WhatOnlyMovesTheTroubleComesLastAndSaysSo) {
+    // The smallest decoder that carries the motor has no output 1, on which a lamp hangs.
+    Job job = jotted(shunter(), {"decoder none", "lamp cab white on 1", "resistor cab 4k7"});
+    Catalogue parts = tests::smallCatalogue();
+    parts.decoders[1].outputs.pop_back();  // "middle" loses its output 1
+    const House house;
+    const Reckoned facts = reckoned(job, house, parts);
+    const auto all = findings(facts);
+    Finding rating = *find(all, "motor.rating");
+    // As if it had been picked in closed form by the motor alone.
+    std::stable_sort(rating.options.begin(), rating.options.end(),
+                     [](const Option& a, const Option& b) {
+                         return (a.jot == "decoder middle") > (b.jot == "decoder middle");
+                     });
+    ASSERT_EQ(rating.options.front().jot, "decoder middle");
+    tryOptions(rating, facts);
+    EXPECT_NE(rating.options.front().jot, "decoder middle");
+    bool said = false;
+    for (const Option& option : rating.options) {
+        if (option.jot == "decoder middle") {
+            said = plain(option.effect).find("but then: ") != std::string::npos;
+        }
+    }
+    EXPECT_TRUE(said);
+}
+TEST(Trials, LeaveAnswersAndWhatIsFineAlone) {
+    const Job asked =
+        jotted(shunter(), {"decoder board", "lamp front white", "resistor front none"});
+    const Finding before = *find(findings(factsOf(asked)), "lamp.output:L3");
+    Finding after = before;
+    tryOptions(after, factsOf(asked));
+    ASSERT_EQ(after.options.size(), 3U);
+    for (std::size_t i = 0; i < 3; ++i) EXPECT_EQ(after.options[i].jot, before.options[i].jot);
+    const Job fine = shunter();
+    Finding rating = *find(findings(factsOf(fine)), "motor.rating");
+    const std::string first = rating.options.front().jot;
+    tryOptions(rating, factsOf(fine));
+    EXPECT_EQ(rating.options.front().jot, first);
+}
+
+}  // namespace
+}  // namespace glimmet::core
