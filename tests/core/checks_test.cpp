@@ -165,6 +165,13 @@ TEST(MotorJudgement, DecodersAreRankedByEverythingTheJobAsks) {
     EXPECT_NE(plain(finding(all, "motor.rating").options.at(0).effect).find("no hollow holds it"),
               std::string::npos);
 }
+TEST(MotorJudgement, SaysWhereNoDecoderHelps) {
+    const Job huge = jotted(shunter(), {"stall 5A 12V"});
+    EXPECT_NE(sentenceOf(huge, "motor.rating").find("None of the catalogue carries it."),
+              std::string::npos);
+    EXPECT_EQ(sentenceOf(jotted(shunter(), {"stall 2A 12V"}), "motor.rating").find("None of"),
+              std::string::npos);
+}
 TEST(MotorJudgement, TrackVoltsAtTheirHighest) {
     const auto state = [](const char* track) {
         return finding(checkedAll(jotted(shunter(), {track})), "motor.track-volts").state;
@@ -474,6 +481,13 @@ TEST(LampJudgement, TwoColoursOnOneResistor) {
     EXPECT_NE(plain(uneven.sentence).find("Two colours on one resistor: front lamp/2"),
               std::string::npos)
         << plain(uneven.sentence);
+    // The place of the resistor is the cause: no row is told to take a smaller one, and one line
+    // ends the matter.
+    EXPECT_FALSE(has(all, "lamp.current:front lamp/1"));
+    ASSERT_EQ(uneven.options.size(), 1U);
+    const Job mended = jotted(job, {uneven.options[0].jot.c_str()});
+    EXPECT_EQ(leading(checkedAll(mended), "lamps")->state, State::Fine);
+    EXPECT_EQ(mended.groups[0].shared(), Ohms{0});
     // Both light where each has its own.
     const Job own = jotted(job, {"shared front none", "resistor front 2k2"});
     EXPECT_FALSE(has(checkedAll(own), "lamp.uneven:front lamp"));

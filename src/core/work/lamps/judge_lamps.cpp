@@ -371,6 +371,28 @@ Text rowAction(const std::string& called, RowTrouble trouble) {
     return {};
 }
 
+Option ownOption(const LampGroup& group) {
+    Option option;
+    option.what = text("a resistor of its own for each");
+    option.effect = text("chosen for the wish of %1, nothing shared", formatted(group.wish.target));
+    option.state = State::Fine;
+    option.jot = "own " + group.name;
+    return option;
+}
+
+/// Rows with nothing but one shared resistor, of which one takes what the others are short of: the
+/// resistor's place is the cause, and its value no remedy.
+bool sharedIsTheCause(const LampGroup& group, const GroupState& state) {
+    double low = 1e9;
+    double high = 0;
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        if (!state.rows[r].connected || group.rows[r].resistor->value() > 0) return false;
+        low = std::min(low, state.rows[r].current.value());
+        high = std::max(high, state.rows[r].current.value());
+    }
+    return group.rows.size() > 1 && high > low * 2;
+}
+
 /// `anyway`: said instead where the row comes to the same whatever is not known.
 void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
               const GroupState& state, const std::optional<Text>& anyway, Judging& judging) {
@@ -378,13 +400,18 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
     const RowState& made = state.rows[row];
     const std::string called = rowName(group, row);
     const RowVerdict verdict = rowVerdict(made, group.wish.target);
+    const bool shared = sharedIsTheCause(group, state);
+    // Then the group says it; of a row only what can be destroyed is told.
+    if (shared && verdict.gravity < Gravity::PartDestroyed) return;
     judging.say(
         "lamp.current:" + rowId(group, row), subjectOf(group), verdict.state, verdict.gravity,
         [&](Finding& finding) {
-            finding.options = resistorOptions(job, group, row, made, facts.house);
+            if (!shared) finding.options = resistorOptions(job, group, row, made, facts.house);
             finding.sentence =
                 anyway ? *anyway : rowSentence(group, row, state, verdict.trouble, finding.options);
-            finding.action = rowAction(called, verdict.trouble);
+            finding.action = shared ? text("own resistors for %1", group.name)
+                                    : rowAction(called, verdict.trouble);
+            if (shared) finding.options = {ownOption(group)};
             const Figure wish =
                 figures::chosen(text("Wished current"), "I_wish", group.wish.target,
                                 text("a brightness decision"), "target " + group.name + " ");
@@ -656,6 +683,9 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
                             finding.sentence = std::move(sentence);
                             finding.action = text("own resistors for %1", group.name);
                             finding.figures = both;
+                            if (bare || group.shared() > Ohms{0}) {
+                                finding.options = {ownOption(group)};
+                            }
                         });
         };
         if (dark && high > low * 2.0) {

@@ -1,5 +1,7 @@
 // Jots that put lamps into a model and choose their resistors.
+#include "core/led/resistor_choice.h"
 #include "core/work/jotted.h"
+#include "core/work/lamp_groups.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/units.h"
 
@@ -511,6 +513,33 @@ Result<Jotted> shared(const Said& said) {
     return result;
 }
 
+/// "own front": each row its own resistor, chosen for the wish, and none shared.
+Result<Jotted> own(const Said& said) {
+    const auto index = groupOf(said);
+    if (!index) return tl::unexpected(index.error());
+    Jotted result = jotted(said, {});
+    LampGroup& group = result.after.groups[*index];
+    group.connection = OwnResistors{};
+    const House house =
+        houseOf(result.after, said.context.workshop ? said.context.workshop->house : House());
+    const auto state = groupState(result.after, group, house);
+    if (!state) return tl::unexpected(state.error());
+    std::string all;
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        const auto value = fittedResistor(state->rows[r].ideal, group.wish);
+        if (!value || !(state->rows[r].ideal > Ohms{0})) {
+            return refuse(ErrorCode::OutOfRange,
+                          text("%1 is too little for the LEDs of %2: put fewer in a row.",
+                               formatted(state->bus), group.name));
+        }
+        group.rows[r].resistor = *value;
+        all += (all.empty() ? "" : ", ") + formatted(*value);
+    }
+    result.meaning = text("%1: a resistor of its own for each, %2", group.name, all);
+    result.subject = group.id;
+    return result;
+}
+
 Result<Jotted> target(const Said& said) {
     const auto group = groupOf(said);
     if (!group) return tl::unexpected(group.error());
@@ -646,6 +675,7 @@ constexpr Takes resistorTakes[] = {
     lampGroup, resistance, {.what = "none", .kind = Kind::Name, .names = noneOrOpen}};
 constexpr Takes sharedTakes[] = {
     lampGroup, resistance, {.what = "none", .kind = Kind::Name, .names = noneOnly}};
+constexpr Takes ownTakes[] = {lampGroup};
 constexpr Takes targetTakes[] = {lampGroup, wish};
 constexpr Takes seriesTakes[] = {lampGroup,
                                  {.what = "NAME",
@@ -682,6 +712,7 @@ constexpr const char* parallelExamples[] = {"parallel front white"};
 constexpr const char* inlineExamples[] = {"inline front red"};
 constexpr const char* resistorExamples[] = {"resistor front 2k2", "resistor front/2 none"};
 constexpr const char* sharedExamples[] = {"shared front 330", "shared front none"};
+constexpr const char* ownExamples[] = {"own front"};
 constexpr const char* targetExamples[] = {"target front 3mA"};
 constexpr const char* seriesExamples[] = {"series front E24"};
 constexpr const char* outputExamples[] = {"output front 680R", "output front bare"};
@@ -732,6 +763,14 @@ constexpr Verb table[] = {
      sharedExamples,
      "one resistor for the whole group",
      shared,
+     false,
+     groupNoise},
+    {"own",
+     {},
+     ownTakes,
+     ownExamples,
+     "a resistor of its own for each row, chosen for the wish",
+     own,
      false,
      groupNoise},
     {"target", wishWords, targetTakes, targetExamples,

@@ -361,6 +361,10 @@ void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& jud
     judging.say("motor.rating", {}, verdict.state, Gravity::PartDestroyed, [&](Finding& finding) {
         finding.options = decoderOptions(facts, drive);
         finding.sentence = verdictSentence(verdict, facts.house.rule);
+        const bool none = verdict.state == State::Over &&
+                          std::all_of(finding.options.begin(), finding.options.end(),
+                                      [](const Option& o) { return o.state == State::Over; });
+        if (none) finding.sentence = text("%1 None of the catalogue carries it.", finding.sentence);
         finding.action = verdictAction(verdict);
         // What decides stands first.
         std::vector<RatedDemand> ordered{verdict.deciding()};
