@@ -146,7 +146,8 @@ void ReckoningPanel::show(const core::Finding* spoken,
 
     const std::vector<core::Option> none;
     const std::vector<core::Option>& options = spoken ? spoken->options : none;
-    bool first = true;
+    // What is fine wants nothing done: then no option stands out.
+    bool first = spoken && spoken->state != core::State::Fine;
     m_optionRows.fill(
         m_options.rows, options,
         [this] {

@@ -19,27 +19,57 @@ QColor outputColour(const core::Job& job, const std::string& output) {
     return wireColour(found ? qs(found->wire) : QString());
 }
 
-/// From the decoder's common and its output to the lamps in question, or to all.
+/// From the decoder's common and its output to the lamps in question, or to all. What sits in
+/// another unit is reached over the couplings.
 void paintLampWires(const LensInput& input) {
     QPainter& painter = input.painter;
     const SceneInput& scene = input.scene;
+    const core::Job& job = scene.job;
+    const auto seats = core::seats(job);
+    const core::Seat* seat = core::seatOf(seats, "decoder");
+    if (!seat) return;
     const QRectF decoder = input.parts.of("decoder");
-    if (decoder.isNull()) return;
     const qreal width = qBound(1.2, scene.units.front().scale * 0.3, 3.0);
+    const auto bend = [&](std::size_t unit, const QPointF& from, const QPointF& to, qreal shift,
+                          const QColor& colour) {
+        const qreal roof =
+            scene.units[unit].at({{}, job.units[unit].body.height * 0.8}).y() + shift;
+        QPainterPath path(from);
+        path.cubicTo(QPointF(from.x(), roof), QPointF(to.x(), roof), to);
+        paintWire(painter, path, colour, width);
+    };
+    /// Where wires leave a unit towards the rear or the front.
+    const auto end = [&](std::size_t unit, bool rear, qreal shift) {
+        const core::Body& body = job.units[unit].body;
+        return scene.units[unit].at(
+                   {rear ? body.length : core::Millimetres{0}, body.height * 0.25}) +
+               QPointF(0, shift);
+    };
+    bool across = false;
     for (const core::LitLamp& lit : scene.lamps) {
         if (!scene.subject.empty() && lit.group != scene.subject) continue;
         const QPointF at = scene.at(lit.lamp->fitted);
+        const std::size_t there = core::unitAt(job, lit.lamp->fitted.unit);
+        const bool behind = there > seat->unit;
         const auto run = [&](const QColor& colour, qreal shift) {
-            QPainterPath path(QPointF(decoder.center().x() + shift * 3, decoder.top()));
-            const core::Fitted& fitted = lit.lamp->fitted;
-            const qreal roof =
-                scene.view(fitted).at({{}, scene.body(fitted).height * 0.8}).y() + shift;
-            path.cubicTo(QPointF(decoder.center().x() + shift * 3, roof), QPointF(at.x(), roof),
-                         at + QPointF(0, shift));
-            paintWire(painter, path, colour, width);
+            const QPointF from(decoder.center().x() + shift * 3, decoder.top());
+            const QPointF to = at + QPointF(0, shift);
+            if (there == seat->unit) {
+                bend(there, from, to, shift, colour);
+                return;
+            }
+            across = true;
+            bend(seat->unit, from, end(seat->unit, behind, shift), shift, colour);
+            bend(there, end(there, !behind, shift), to, shift, colour);
         };
         run(wireColour(u"blue"_s), -2);
-        run(outputColour(scene.job, lit.output), 3);
+        run(outputColour(job, lit.output), 3);
+    }
+    if (!across) return;
+    for (std::size_t i = 0; i < job.couplings.size(); ++i) {
+        paintLegend(painter, end(i, true, 0) + QPointF(-8, 14),
+                    tr("%1 contacts").arg(job.couplings[i].contacts),
+                    Qt::AlignRight | Qt::AlignVCenter, theme().matInk, theme().mat);
     }
 }
 

@@ -88,9 +88,7 @@ void ReserveStrip::draw() {
         QCPScatterStyle(QCPScatterStyle::ssSquare, QPen(colour, 2), QBrush(colour), 11));
     mark->addData(held, end);
     const QString heldWords = tr("holds %1").arg(qs(core::formatted(chart.trace.back().time, 2)));
-    plotWords(*m_plot, held, end, heldWords,
-              (held > shown * perSecond / 2 ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignBottom,
-              colour);
+    plotWords(*m_plot, held, end, heldWords, Qt::AlignLeft | Qt::AlignBottom, colour);
     setAccessibleName(tr("Stay-alive: bus volts over time, %1, %2").arg(heldWords, neededWords));
     finish(*m_plot);
 }

@@ -154,7 +154,7 @@ std::optional<HoldChart> holdChart(const Reckoned& facts) {
     chart.needed = state.needed;
     const Seconds held = state.hold->time.value_or(chart.trace.back().time);
     chart.holds = !state.hold->time || held >= state.needed;
-    chart.shown = std::max({held * 1.15, std::min(state.needed * 1.15, held * 8.0), dirt * 2.0});
+    chart.shown = std::max({held * 1.35, std::min(state.needed * 1.15, held * 8.0), dirt * 2.0});
     return chart;
 }
 
