@@ -3,8 +3,6 @@
 #include "core/quantity/format.h"
 #include "core/work/standing.h"
 
-#include <array>
-
 namespace glimmet::core::rules {
 namespace {
 
@@ -19,19 +17,6 @@ struct Entry {
     bool usual = true;
 };
 
-template <class Value>
-std::vector<std::pair<std::string, House>> with(const House& house, Value House::*field,
-                                                std::initializer_list<Value> values,
-                                                std::string (*line)(Value)) {
-    std::vector<std::pair<std::string, House>> all;
-    for (const Value value : values) {
-        if (value == house.*field) continue;
-        House other = house;
-        other.*field = value;
-        all.emplace_back(line(value), other);
-    }
-    return all;
-}
 std::string plainNumber(double value) { return formatted(value, Dimension::Ratio); }
 
 Text ruleSentence(RatingRule rule) {
@@ -53,74 +38,69 @@ Text ruleSentence(RatingRule rule) {
         "held back for long can hurt its decoder.");
 }
 
+/// A rule, the values of it that workshops use, and the line that takes each.
+template <class Value, class Line>
+Entry entry(const House& house, const char* id, const char* title, Value House::*field,
+            std::initializer_list<Value> values, Text value, Text sentence, Line line) {
+    Entry made{id, title, std::string(id) + " ", std::move(value), std::move(sentence), {}, true};
+    for (const Value other : values) {
+        House with = house;
+        with.*field = other;
+        if (!(with == house)) made.others.emplace_back(line(other), with);
+    }
+    House same = house;
+    same.*field = House().*field;
+    made.usual = same == house;
+    return made;
+}
+
 std::vector<Entry> entriesOf(const House& house) {
-    static const House usual;
-    std::vector<Entry> all;
-    all.push_back(
-        {"rule", "Rating rule", "rule ", verbatim(std::string(name(house.rule))),
-         ruleSentence(house.rule),
-         with<RatingRule>(house, &House::rule,
-                          {RatingRule::Strict, RatingRule::Slip, RatingRule::Running},
-                          [](RatingRule rule) { return "rule " + std::string(name(rule)); }),
-         house.rule == usual.rule});
-    const auto share = [&](const char* id, const char* title, const char* word,
-                           double House::*field, std::array<double, 3> values, Text sentence,
-                           std::string (*line)(double)) {
-        Entry made{id, title, word, verbatim(percent(house.*field)), std::move(sentence), {}, true};
-        for (const double value : values) {
-            House other = house;
-            other.*field = value;
-            if (!(other == house)) made.others.emplace_back(line(value), other);
-        }
-        House same = house;
-        same.*field = usual.*field;
-        made.usual = same == house;
-        all.push_back(std::move(made));
+    const auto word = [](const char* verb) {
+        return [verb](auto value) { return std::string(verb) + " " + std::string(name(value)); };
     };
-    share("margin", "Close margin", "margin ", &House::closeMargin, {0.10, 0.15, 0.25},
-          text("Within %1 of a limit a verdict is “close”.", percent(house.closeMargin)),
-          [](double value) { return "margin " + plainNumber(value * 100) + "%"; });
-    share("spread", "Supply spread", "spread ", &House::supplySpread, {0.02, 0.05, 0.10},
-          text("Track volts are taken to differ by %1 from place to place.",
-               percent(house.supplySpread)),
-          [](double value) { return "spread " + plainNumber(value * 100) + "%"; });
-    const auto drop = [&](const char* id, const char* title, const char* word, Volts House::*field,
-                          std::array<Volts, 3> values, Text sentence, std::string (*line)(Volts)) {
-        Entry made{id, title, word, verbatim(formatted(house.*field)), std::move(sentence),
-                   {}, true};
-        for (const Volts value : values) {
-            House other = house;
-            other.*field = value;
-            if (!(other == house)) made.others.emplace_back(line(value), other);
-        }
-        House same = house;
-        same.*field = usual.*field;
-        made.usual = same == house;
-        all.push_back(std::move(made));
+    const auto share = [](const char* verb) {
+        return [verb](double value) {
+            return std::string(verb) + " " + plainNumber(value * 100) + "%";
+        };
     };
-    drop("rectifier", "Rectifier drop", "rectifier ", &House::rectifier,
-         {Volts{0.7}, Volts{1.2}, Volts{1.6}},
-         text("A decoder's rectifier is taken to drop %1 until it is measured.",
-              formatted(house.rectifier)),
-         [](Volts value) { return "rectifier " + plainNumber(value.value()) + "V"; });
-    drop("bridge", "Motor bridge drop", "bridge ", &House::bridge,
-         {Volts{0.2}, Volts{0.4}, Volts{1.0}},
-         text("A decoder's motor bridge is taken to drop %1 until it is measured.",
-              formatted(house.bridge)),
-         [](Volts value) { return "bridge " + plainNumber(value.value()) + "V"; });
-    drop("switch", "Output switch drop", "switch ", &House::outputSwitch,
-         {Volts{0.05}, Volts{0.1}, Volts{0.6}},
-         text("A lit output is taken to drop %1 until it is measured.",
-              formatted(house.outputSwitch)),
-         [](Volts value) { return "switch " + plainNumber(value.value()) + "V"; });
-    all.push_back(
-        {"drawers", "Resistors at hand", "drawers ", verbatim(std::string(name(house.drawers))),
-         text("New lamps get resistors of the %1 series: those in the drawers.",
-              std::string(name(house.drawers))),
-         with<Series>(house, &House::drawers, {Series::E6, Series::E12, Series::E24, Series::E96},
-                      [](Series series) { return "drawers " + std::string(name(series)); }),
-         house.drawers == usual.drawers});
-    return all;
+    const auto volts = [](const char* verb) {
+        return [verb](Volts value) {
+            return std::string(verb) + " " + plainNumber(value.value()) + "V";
+        };
+    };
+    return {entry(house, "rule", "Rating rule", &House::rule,
+                  {RatingRule::Strict, RatingRule::Slip, RatingRule::Running},
+                  verbatim(std::string(name(house.rule))), ruleSentence(house.rule), word("rule")),
+            entry(house, "margin", "Close margin", &House::closeMargin, {0.10, 0.15, 0.25},
+                  verbatim(percent(house.closeMargin)),
+                  text("Within %1 of a limit a verdict is “close”.", percent(house.closeMargin)),
+                  share("margin")),
+            entry(house, "spread", "Supply spread", &House::supplySpread, {0.02, 0.05, 0.10},
+                  verbatim(percent(house.supplySpread)),
+                  text("Track volts are taken to differ by %1 from place to place.",
+                       percent(house.supplySpread)),
+                  share("spread")),
+            entry(house, "rectifier", "Rectifier drop", &House::rectifier,
+                  {Volts{0.7}, Volts{1.2}, Volts{1.6}}, verbatim(formatted(house.rectifier)),
+                  text("A decoder's rectifier is taken to drop %1 until it is measured.",
+                       formatted(house.rectifier)),
+                  volts("rectifier")),
+            entry(house, "bridge", "Motor bridge drop", &House::bridge,
+                  {Volts{0.2}, Volts{0.4}, Volts{1.0}}, verbatim(formatted(house.bridge)),
+                  text("A decoder's motor bridge is taken to drop %1 until it is measured.",
+                       formatted(house.bridge)),
+                  volts("bridge")),
+            entry(house, "switch", "Output switch drop", &House::outputSwitch,
+                  {Volts{0.05}, Volts{0.1}, Volts{0.6}}, verbatim(formatted(house.outputSwitch)),
+                  text("A lit output is taken to drop %1 until it is measured.",
+                       formatted(house.outputSwitch)),
+                  volts("switch")),
+            entry(house, "drawers", "Resistors at hand", &House::drawers,
+                  {Series::E6, Series::E12, Series::E24, Series::E96},
+                  verbatim(std::string(name(house.drawers))),
+                  text("New lamps get resistors of the %1 series: those in the drawers.",
+                       std::string(name(house.drawers))),
+                  word("drawers"))};
 }
 
 /// How the stages of a job stand with a house.
@@ -164,9 +144,9 @@ std::vector<Rule> rulesOf(const House& house) {
 
 bool applies(const WorkshopRecord&) { return true; }
 Idle idle(const WorkshopRecord& workshop) {
-    return {workshop == WorkshopRecord() ? text("as every workshop begins")
-                                         : text("rules of its own"),
-            true};
+    return {
+        workshop == WorkshopRecord() ? text("as every workshop begins") : text("rules of its own"),
+        true};
 }
 
 void judge(const WorkshopFacts& facts, Judging& judging) {
