@@ -1,5 +1,7 @@
 #include "core/work/seat.h"
 
+#include <algorithm>
+
 namespace glimmet::core {
 namespace {
 
@@ -45,7 +47,7 @@ Seat seated(const Job& job, Box box, std::vector<Hollow>& hollows) {
 
 }  // namespace
 
-std::vector<Seat> seats(const Job& job) {
+std::vector<Seat> seats(const Job& job, const Box* instead) {
     std::vector<Hollow> hollows;
     for (std::size_t i = 0; i < job.units.size(); ++i) {
         for (const Cavity& cavity : job.units[i].body.cavities) hollows.push_back({i, &cavity});
@@ -53,6 +55,15 @@ std::vector<Seat> seats(const Job& job) {
     std::vector<Box> boxes;
     for (const JobRoom& room : jobRooms()) {
         if (room.boxes) room.boxes(job, boxes);
+    }
+    if (instead) {
+        const auto own = std::find_if(boxes.begin(), boxes.end(), [&](const Box& box) {
+            return std::string_view(box.what) == instead->what;
+        });
+        if (own == boxes.end())
+            boxes.push_back(*instead);
+        else
+            *own = *instead;
     }
     std::vector<Seat> all;
     for (Box& box : boxes) all.push_back(seated(job, std::move(box), hollows));

@@ -17,8 +17,9 @@ struct Seat {
     bool fits = false;   ///< in length, height and width
 };
 
-/// In the order of the stages.
-[[nodiscard]] std::vector<Seat> seats(const Job& job);
+/// In the order of the stages. `instead`: a box in place of the job's own of that kind, to see
+/// where it would lie.
+[[nodiscard]] std::vector<Seat> seats(const Job& job, const Box* instead = nullptr);
 /// nullptr where the job has no such thing.
 [[nodiscard]] const Seat* seatOf(const std::vector<Seat>& seats, std::string_view what);
 

@@ -295,10 +295,10 @@ std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& d
                     {},
                     false};
         made.worst = worse(made.rating.state, made.fit.state);
-        Job with = facts.job;
-        with.decoder =
-            FittedDecoder{decoder, facts.job.decoder ? facts.job.decoder->seat : std::nullopt};
-        const auto seated = seats(with);
+        const Box box{"decoder",      decoder.name,
+                      decoder.length, decoder.width,
+                      decoder.height, facts.job.decoder ? facts.job.decoder->seat : std::nullopt};
+        const auto seated = seats(facts.job, &box);
         const Seat* seat = seatOf(seated, "decoder");
         made.room = seat && seat->fits;
         ranked.push_back(std::move(made));

@@ -127,7 +127,8 @@ std::optional<Seconds> frogTime(const Job& job) {
     return Seconds{Metres{longest} / modelSpeed(usualSpeed, job.scale.ratio)};
 }
 
-BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads& loads) {
+BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads& loads,
+                    std::size_t steps) {
     const Path path = pathOf(fitted);
     BankState state{busVolts(facts.job, facts.house), {}, {}, {}, Hold{}, {}};
     state.highest = Volts{*trackFigure(facts.job).value} * (1 + facts.house.supplySpread) -
@@ -136,15 +137,16 @@ BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads
                      ? path.diode
                      : loads.bus.drawn(std::max(state.bus, Volts{0.1})) * path.charge;
     state.bank = {capacitanceOf(fitted), state.back, path.charge};
-    state.hold = state.bus > Volts{0} ? holdOf(state.bank, state.bus, processorMinimum, loads.bus)
-                                      : Result<Hold>(Hold{Seconds{0}, {}, {}});
+    state.hold = state.bus > Volts{0}
+                     ? holdOf(state.bank, state.bus, processorMinimum, loads.bus, steps)
+                     : Result<Hold>(Hold{Seconds{0}, {}, {}});
     state.needed = std::max(frogTime(facts.job).value_or(Seconds{0}), dirt);
     return state;
 }
 
 std::optional<HoldChart> holdChart(const Reckoned& facts) {
     if (!facts.job.bank) return {};
-    const BankState state = bankState(facts, *facts.job.bank, loadsOf(facts));
+    const BankState state = bankState(facts, *facts.job.bank, loadsOf(facts), 100);
     if (!state.hold) return {};
     HoldChart chart;
     chart.trace = state.hold->trace;

@@ -48,8 +48,9 @@ struct BankState {
     Result<Hold> hold;
     Seconds needed{};  ///< the frog, or dirt where its wheels bridge that
 };
-[[nodiscard]] BankState bankState(const Reckoned& facts, const FittedBank& bank,
-                                  const Loads& loads);
+/// `steps`: points of the trace; the time needs none.
+[[nodiscard]] BankState bankState(const Reckoned& facts, const FittedBank& bank, const Loads& loads,
+                                  std::size_t steps = 1);
 
 /// What the strip shows: bus volts from the loss of track on.
 struct HoldChart {

@@ -97,12 +97,12 @@ std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
     };
     std::vector<Tried> all;
     for (const BankPart& part : facts.catalogue.banks) {
-        Job with = facts.job;
-        with.bank = asFitted(part, facts.job);
-        Tried tried{*with.bank, bankState(facts, *with.bank, loads), {}, false, {}};
+        const FittedBank fitted = asFitted(part, facts.job);
+        Tried tried{fitted, bankState(facts, fitted, loads), {}, false, {}};
         if (!tried.state.hold) continue;
         tried.worst = worse(holdState(tried.state), voltsState(part, tried.state));
-        const auto seated = seats(with);
+        const Box box{"bank", part.name, part.length, part.width, part.height, {}};
+        const auto seated = seats(facts.job, &box);
         const Seat* seat = seatOf(seated, "bank");
         tried.room = seat && seat->fits;
         tried.hollow = seat ? seat->hollow : std::string();
