@@ -5,6 +5,7 @@
 #include "core/work/standing.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
+#include "support/sanitized.h"
 
 #include <gtest/gtest.h>
 
@@ -508,7 +509,7 @@ TEST(LampJudgement, ShareOfUnevenBuildsAgreesWithMonteCarlo) {
         const LampGroup& group = job.groups[0];
         std::uniform_real_distribution<double> tolerance(-0.05, 0.05);
         int uneven = 0;
-        const int builds = 4000;
+        const int builds = tests::sanitized ? 600 : 4000;
         for (int build = 0; build < builds; ++build) {
             Job made = job;
             for (LampRow& row : made.groups[0].rows) {
