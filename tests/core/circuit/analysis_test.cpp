@@ -125,7 +125,8 @@ TEST(OperatingPoint, AgreesWithTheLampCircuitsClosedForm) {
             std::string from = "s" + std::to_string(++number);
             build.r("bus", from.c_str(), string.resistor.value());
             for (int i = leds(random); i > 0; --i) {
-                const LedFamily which = wordsOf(core::LedFamily()).at(static_cast<std::size_t>(family(random))).value;
+                const LedFamily which =
+                    wordsOf(core::LedFamily()).at(static_cast<std::size_t>(family(random))).value;
                 const std::string to = i == 1 ? "0" : "s" + std::to_string(++number);
                 build.led(from.c_str(), to.c_str(), which);
                 string.leds.push_back(typicalLaw(which));
