@@ -501,6 +501,24 @@ TEST(LampJudgement, TwoColoursOnOneResistor) {
     EXPECT_EQ(plain(finding(three, "lamp.uneven:front lamp").sentence).find("dark"),
               std::string::npos);
 }
+TEST(LampJudgement, OneThatFailsLeavesItsCurrentToTheOthers) {
+    // Two whites on 270 Ω take 19 mA each; one alone would take 37.
+    const Job two =
+        jotted(shunter(), {"lamp front white 3.1V 20mA for 18mA", "parallel front 3.1V 20mA",
+                           "resistor front none", "shared front 270"});
+    const auto all = checkedAll(two);
+    const Finding& failed = finding(all, "lamp.one-failed:front lamp");
+    EXPECT_EQ(failed.state, State::Over);
+    EXPECT_NE(plain(failed.sentence).find("burn after it"), std::string::npos);
+    EXPECT_FALSE(has(checkedAll(jotted(two, {failed.options.at(0).jot.c_str()})),
+                     "lamp.one-failed:front lamp"));
+    // At 5 mA together the survivor stays below its limit and below twice.
+    const Job little = jotted(two, {"shared front 2k7"});
+    EXPECT_FALSE(has(checkedAll(little), "lamp.one-failed:front lamp"));
+    // Each with its own resistor nothing changes for the other.
+    EXPECT_FALSE(has(checkedAll(jotted(two, {"shared front none", "resistor front 560"})),
+                     "lamp.one-failed:front lamp"));
+}
 // The worked case of unmatched whites on one resistor, by many builds and by derivatives.
 TEST(LampJudgement, ShareOfUnevenBuildsAgreesWithMonteCarlo) {
     std::mt19937 random(3);

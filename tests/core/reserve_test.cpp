@@ -141,14 +141,19 @@ TEST(ReserveFindings, HoldAgainstWhatHasToBeGotAcross) {
     const Seen fine = seen(railbus({"bank module-22m-18"}), "reserve.hold");
     EXPECT_EQ(fine.state, State::Fine);
     EXPECT_EQ(fine.words.substr(0, 6), "Holds ");
-    // Just: within 15 % above what is needed.
+    // Enough as it is printed, not where the track is lowest and the bank a fifth smaller.
     Job just = railbus({"bank module-22m-18"});
-    const double held =
-        bankState(factsOf(just), *just.bank, loadsOf(factsOf(just))).hold->time->value();
-    just.bank->part.capacitance *= frogTime(just)->value() * 1.07 / held;
+    const BankState state = bankState(factsOf(just), *just.bank, loadsOf(factsOf(just)));
+    const double needed = frogTime(just)->value();
+    EXPECT_LT(*state.worst, *state.hold->time * 0.8);
+    just.bank->part.capacitance *= needed * 1.02 / state.hold->time->value();
     EXPECT_EQ(seen(just, "reserve.hold").state, State::Close);
-    just.bank->part.capacitance *= 1.16;
+    EXPECT_NE(seen(just, "reserve.hold").words.find("in the worst case"), std::string::npos);
+    just.bank->part.capacitance *= (*state.hold->time / *state.worst).value();
     EXPECT_EQ(seen(just, "reserve.hold").state, State::Fine);
+    // A bank that was read is what it is: only the track can be lower.
+    Job read = railbus({"bank module-22m-18", "capacitance 22m"});
+    EXPECT_GT(*bankState(factsOf(read), *read.bank, loadsOf(factsOf(read))).worst, *state.worst);
     // Where the wheels bridge the frog, a stutter of 50 ms on dirt is what counts.
     EXPECT_EQ(seen(jotted(railbus({"bank can-1000u-25 charge 100R diode 0.35V"}), {"axle 2 both"}),
                    "reserve.hold")

@@ -775,6 +775,53 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
     }
 }
 
+/// Where rows share a resistance, one that fails open leaves its current to the others.
+void judgeOneFailed(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+                    Judging& judging) {
+    const Ohms common = group.shared() + state.outputSeries;
+    if (group.rows.size() < 2 || !(common > Ohms{0})) return;
+    Amperes most{0};
+    Amperes limit{1};
+    double rise = 1;
+    std::size_t gone = 0;
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        if (!state.rows[r].connected) continue;
+        LampGroup without = group;
+        without.rows[r].resistor.reset();
+        const auto then = groupState(facts.job, without, facts.house);
+        if (!then) return;
+        for (std::size_t k = 0; k < group.rows.size(); ++k) {
+            const RowState& now = state.rows[k];
+            if (k == r || !now.connected || !(now.current > Amperes{0})) continue;
+            // A lamp that is over its limit anyway says so itself.
+            if (now.current > now.limit) return;
+            if (then->rows[k].current / now.limit > most / limit) {
+                most = then->rows[k].current;
+                limit = now.limit;
+                gone = r;
+            }
+            rise = std::max(rise, (then->rows[k].current / now.current).value());
+        }
+    }
+    const bool burns = most > limit;
+    if (!burns && rise <= 2) return;
+    judging.say("lamp.one-failed:" + group.id, subjectOf(group), burns ? State::Over : State::Close,
+                burns ? Gravity::PartDestroyed : Gravity::LooksUneven, [&](Finding& finding) {
+                    finding.sentence =
+                        burns
+                            ? text(
+                                  "When %1 fails the others get up to %2 and burn after it: "
+                                  "their limit is %3.",
+                                  rowName(group, gone), formatted(most, 3), formatted(limit, 3))
+                            : text("When one of %1 fails the others are more than twice as bright.",
+                                   group.name);
+                    finding.action = text("own resistors for %1", group.name);
+                    finding.figures = {
+                        figures::computed(text("Then, at the most"), "I_then", most, "", {})};
+                    finding.options = {ownOption(group)};
+                });
+}
+
 /// A battery is judged by how long it lights the lamps.
 void judgeBattery(const Reckoned& facts, Judging& judging) {
     if (facts.job.feed != Feed::BatteryRadio) return;
@@ -850,7 +897,10 @@ void judge(const Reckoned& facts, Judging& judging) {
                 asked = true;
             }
         }
-        if (!otherKind && cases.empty()) judgeGroup(job, group, *state, judging);
+        if (!otherKind && cases.empty()) {
+            judgeGroup(job, group, *state, judging);
+            judgeOneFailed(facts, group, *state, judging);
+        }
     }
     judgeBattery(facts, judging);
     const Amperes functions = facts.outputsOn();

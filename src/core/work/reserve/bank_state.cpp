@@ -130,7 +130,7 @@ std::optional<Seconds> frogTime(const Job& job) {
 BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads& loads,
                     std::size_t steps) {
     const Path path = pathOf(fitted);
-    BankState state{busVolts(facts.job, facts.house), {}, {}, {}, Hold{}, {}};
+    BankState state{busVolts(facts.job, facts.house), {}, {}, {}, Hold{}, {}, {}};
     state.highest = Volts{*trackFigure(facts.job).value} * (1 + facts.house.supplySpread) -
                     Volts{*rectifierFigure(facts.job, facts.house).value};
     state.back = path.diode > Volts{0} || !(path.charge > Ohms{0})
@@ -140,6 +140,17 @@ BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads
     state.hold = state.bus > Volts{0}
                      ? holdOf(state.bank, state.bus, processorMinimum, loads.bus, steps)
                      : Result<Hold>(Hold{Seconds{0}, {}, {}});
+    // The worst credible case: the track at its lowest, a bank that was not read at its least.
+    const Volts lowest =
+        state.bus - Volts{*trackFigure(facts.job).value} * facts.house.supplySpread;
+    Bank least = state.bank;
+    if (!fitted.measured) least.capacitance *= 1 - capacitanceShort;
+    if (lowest > Volts{0}) {
+        const auto worst = holdOf(least, lowest, processorMinimum, loads.bus, 1);
+        if (worst) state.worst = worst->time;
+    } else {
+        state.worst = Seconds{0};
+    }
     state.needed = std::max(frogTime(facts.job).value_or(Seconds{0}), dirt);
     return state;
 }

@@ -17,6 +17,7 @@ inline constexpr Volts processorMinimum{5};         ///< below it a decoder star
 inline constexpr Amperes processorCurrent{0.02};
 inline constexpr Volts usualDiode{0.35};  ///< Schottky, at these currents
 inline constexpr Ohms usualCharge{100};
+inline constexpr double capacitanceShort = 0.2;  ///< of what is printed, at the worst
 
 /// A bank with its charge path, as it is or would be fitted.
 struct Path {
@@ -41,12 +42,13 @@ struct Loads {
 [[nodiscard]] Millimetres frogLength(const Job& job);
 
 struct BankState {
-    Volts bus{};      ///< what it is charged to
-    Volts highest{};  ///< the same at the top of the supply's range
-    Bank bank;        ///< charge 0 where nothing limits it
-    Volts back{};     ///< drop of the way back at the first moment: diode, or charge resistor
-    Result<Hold> hold;
-    Seconds needed{};  ///< the frog, or dirt where its wheels bridge that
+    Volts bus{};        ///< what it is charged to
+    Volts highest{};    ///< the same at the top of the supply's range
+    Bank bank;          ///< charge 0 where nothing limits it
+    Volts back{};       ///< drop of the way back at the first moment: diode, or charge resistor
+    Result<Hold> hold;  ///< at typical values
+    std::optional<Seconds> worst;  ///< with the supply at its lowest and the bank at its least
+    Seconds needed{};              ///< the frog, or dirt where its wheels bridge that
 };
 /// `steps`: points of the trace; the time needs none.
 [[nodiscard]] BankState bankState(const Reckoned& facts, const FittedBank& bank, const Loads& loads,

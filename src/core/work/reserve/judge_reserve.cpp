@@ -51,8 +51,8 @@ Text frogWords(const Job& job) {
 }
 
 State holdState(const BankState& state) {
-    if (!state.hold->time || *state.hold->time >= state.needed * 1.15) return State::Fine;
-    return *state.hold->time >= state.needed ? State::Close : State::Over;
+    if (!state.worst || *state.worst >= state.needed) return State::Fine;
+    return !state.hold->time || *state.hold->time >= state.needed ? State::Close : State::Over;
 }
 
 State voltsState(const BankPart& part, const BankState& state) {
@@ -172,12 +172,14 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
                 ? text("%1 leaves it dead for %2", frogWords(facts.job), formatted(*frog, 2))
                 : text("a stutter on dirty rails takes %1", formatted(dirt, 2));
         const bool slow = state.back > usualDiode * 4.0;
-        finding.sentence = verdict == State::Fine    ? text("Holds %1: %2.", held, dead)
-                           : verdict == State::Close ? text("Holds %1, just: %2.", held, dead)
-                           : slow                    ? text(
-                                                           "Holds only %1 because it gives back through its charge "
-                                                                              "resistor: %2.",
-                                                           held, dead)
+        finding.sentence = verdict == State::Fine ? text("Holds %1: %2.", held, dead)
+                           : verdict == State::Close
+                               ? text("Holds %1, and %2 in the worst case: %3.", held,
+                                      formatted(state.worst.value_or(Seconds{0}), 2), dead)
+                           : slow ? text(
+                                        "Holds only %1 because it gives back through its charge "
+                                        "resistor: %2.",
+                                        held, dead)
                                   : text("Too short: holds %1, and %2.", held, dead);
         if (verdict == State::Over) {
             finding.action =
@@ -206,6 +208,18 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
                 : figures::computed(text("Volts where its loads stop drawing"), "V_stop",
                                     state.hold->stops, "", std::move(inputs)),
             neededFigure(facts.job, state)};
+        if (state.worst) {
+            std::vector<Figure> spread{assumedRatio(text("Spread of the supply"), "spread",
+                                                    facts.house.supplySpread,
+                                                    text("from place to place"))};
+            if (!bank.measured) {
+                spread.push_back(assumedRatio(text("Capacitance may be less by"), "short",
+                                              capacitanceShort, text("usual for its kind")));
+            }
+            finding.figures.insert(finding.figures.begin() + 1,
+                                   figures::computed(text("Holds in the worst case"), "t_least",
+                                                     *state.worst, "", std::move(spread)));
+        }
         if (slow) {
             finding.options.push_back(
                 {text("a Schottky diode across the charge resistor"),
