@@ -501,6 +501,21 @@ TEST(LampJudgement, TwoColoursOnOneResistor) {
     EXPECT_EQ(plain(finding(three, "lamp.uneven:front lamp").sentence).find("dark"),
               std::string::npos);
 }
+TEST(LampJudgement, ASharedResistorThatTakesTooMuchIsNamed) {
+    const Job job = jotted(shunter(), {"lamp front white for 5mA", "parallel front",
+                                       "parallel front", "resistor front 100", "shared front 2k2"});
+    const auto all = checkedAll(job);
+    const Finding& row = finding(all, "lamp.current:front lamp/1");
+    EXPECT_NE(plain(row.sentence).find("Give each row a resistor of its own."), std::string::npos)
+        << plain(row.sentence);
+    const Job own = jotted(job, {row.options.at(0).jot.c_str()});
+    EXPECT_EQ(finding(checkedAll(own), "lamp.current:front lamp/1").state, State::Fine);
+    // Where the volts themselves do not do, that is said.
+    const Job low =
+        jotted(shunter(), {"track 4V", "lamp front white for 5mA", "resistor front 100"});
+    EXPECT_NE(sentenceOf(low, "lamp.current:front lamp").find("is too little for its LEDs"),
+              std::string::npos);
+}
 TEST(LampJudgement, OneThatFailsLeavesItsCurrentToTheOthers) {
     // Two whites on 270 Ω take 19 mA each; one alone would take 37.
     const Job two =

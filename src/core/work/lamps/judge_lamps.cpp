@@ -287,6 +287,12 @@ RowVerdict rowVerdict(const RowState& made, Amperes wished) {
     return {RowTrouble::None, State::Fine, Gravity::CouldBeBetter};
 }
 
+/// Whether a row would have its wish if nothing were shared but what the board carries.
+bool sharedTakesTooMuch(const LampGroup& group, const GroupState& state, std::size_t row) {
+    const double rows = static_cast<double>(group.rows.size());
+    return group.shared() > Ohms{0} && state.rows[row].ideal + group.shared() * rows > Ohms{0};
+}
+
 Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& state,
                  RowTrouble trouble, const std::vector<Option>& options) {
     const RowState& made = state.rows[row];
@@ -296,6 +302,12 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
     const Text light = lightWords(relativeLight(made.current, group.wish.target));
     switch (trouble) {
         case RowTrouble::SupplyTooLow:
+            if (sharedTakesTooMuch(group, state, row)) {
+                return text(
+                    "%1 cannot have %2: at that current the resistance that all rows share takes "
+                    "more than %3 leave. Give each row a resistor of its own.",
+                    called, formatted(group.wish.target), formatted(state.bus));
+            }
             return text(
                 "%1 stays dim or dark: %2 is too little for its LEDs at %3. Put fewer "
                 "in a row or wish for less.",
@@ -411,7 +423,10 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                 anyway ? *anyway : rowSentence(group, row, state, verdict.trouble, finding.options);
             finding.action = shared ? text("own resistors for %1", group.name)
                                     : rowAction(called, verdict.trouble);
-            if (shared) finding.options = {ownOption(group)};
+            const bool own = verdict.trouble == RowTrouble::SupplyTooLow &&
+                             sharedTakesTooMuch(group, state, row);
+            if (own) finding.action = text("own resistors for %1", group.name);
+            if (shared || own) finding.options = {ownOption(group)};
             const Figure wish =
                 figures::chosen(text("Wished current"), "I_wish", group.wish.target,
                                 text("a brightness decision"), "target " + group.name + " ");
