@@ -25,6 +25,7 @@ public:
 signals:
     void subjectChosen(const std::string& subject);
     void jotOffered(const QString& start);
+    void jotChosen(const QString& line);  ///< a whole line, to be taken
 };
 
 }  // namespace glimmet::app

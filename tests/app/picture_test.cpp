@@ -188,17 +188,21 @@ TEST(PictureView, TheBankLiesInItsHollowWithItsPolarity) {
     const core::Job without = shunter();
     view.show(tests::factsOf(job), stageView("reserve").lens, {});
     const QImage with = view.grab().toImage();
-    const Target* bank = targetWith(view, u"bank chips-3300u-25: 20 mm"_s);
-    ASSERT_NE(bank, nullptr);
-    EXPECT_TRUE(bank->tip.contains(u"It lies in the cab floor."_s)) << bank->tip.toStdString();
-    EXPECT_EQ(bank->jot, u"bank "_s);
+    const Target* found = targetWith(view, u"bank chips-3300u-25: 20 mm"_s);
+    ASSERT_NE(found, nullptr);
+    const Target bank = *found;  // the next painting makes them anew
+    EXPECT_TRUE(bank.tip.contains(u"It lies in the cab floor."_s)) << bank.tip.toStdString();
+    EXPECT_EQ(bank.jot, u"bank "_s);
     const core::Cavity& floor = tests::body(job).cavities.at(1);
     const QRectF hollow = view.view().box(floor.corner, floor.length, floor.height);
-    EXPECT_TRUE(hollow.adjusted(-1, -1, 1, 1).contains(bank->where));
+    EXPECT_TRUE(hollow.adjusted(-1, -1, 1, 1).contains(bank.where));
     // The lens adds the wires with their roles: above the bank the picture is another.
     view.show(tests::factsOf(job), stageView("measure").lens, {});
     const QImage bare = view.grab().toImage();
-    const QRect above = QRectF(bank->where.left(), bank->where.top() - 60, 160, 56).toRect();
+    const qreal dots = with.devicePixelRatio();
+    const QRect above =
+        QRectF(bank.where.left() * dots, (bank.where.top() - 60) * dots, 160 * dots, 56 * dots)
+            .toRect();
     EXPECT_NE(with.copy(above), bare.copy(above));
     view.show(tests::factsOf(without), stageView("reserve").lens, {});
     (void)view.grab();

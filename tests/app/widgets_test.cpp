@@ -17,6 +17,7 @@
 #include <QAbstractButton>
 #include <QLabel>
 #include <QLineEdit>
+#include <QMenu>
 #include <QPushButton>
 #include <QSignalSpy>
 #include <QTest>
@@ -334,6 +335,39 @@ TEST(LampsStrip, ListsOutputsWithWhatHangsOnThem) {
     QTest::mouseClick(rear, Qt::LeftButton);
     ASSERT_EQ(chosen.count(), 1);
     EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), job.groups[0].id);
+}
+TEST(LampsStrip, AnOutputOffersItsLikelyLines) {
+    LampsStrip strip;
+    strip.resize(760, 270);
+    strip.QWidget::show();
+    const core::Job job = jotted(shunter(), {"decoder board", "lamp rear red"});
+    strip.show(tests::factsOf(job), core::findings(job, tests::smallCatalogue()), {});
+    QSignalSpy chosen(&strip, &LampsStrip::jotChosen);
+    const auto lines = [&](const char* name) {
+        QTest::mouseClick(button(strip, name), Qt::LeftButton);
+        auto* menu = strip.findChild<QMenu*>(u"likelyLines"_s);
+        QStringList words;
+        if (!menu) return words;
+        for (QAction* action : menu->actions()) {
+            words << action->text();
+            action->trigger();
+        }
+        delete menu;
+        return words;
+    };
+    // A free output: a lamp, or what its board carries; each line is understood as it stands.
+    EXPECT_EQ(lines("output-lamp front lamp white on front").size(), 6);
+    ASSERT_EQ(chosen.count(), 6);
+    for (const auto& line : chosen) {
+        const std::string typed = line.at(0).toString().toStdString();
+        EXPECT_TRUE(core::understood(typed, job, tests::smallCatalogue(), "").has_value()) << typed;
+    }
+    EXPECT_EQ(chosen.at(2).at(0).toString(), u"lamp front lamp red on front"_s);
+    // One that feeds a lamp: only what nobody has looked at.
+    EXPECT_EQ(lines("output-L3").size(), 3);
+    const core::Job known = jotted(job, {"output rear bare"});
+    strip.show(tests::factsOf(known), core::findings(known, tests::smallCatalogue()), {});
+    EXPECT_TRUE(lines("output-L3").isEmpty());
 }
 TEST(LampsStrip, HasAPlaceForLampsWithoutADecoder) {
     LampsStrip strip;

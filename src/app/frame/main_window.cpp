@@ -111,6 +111,7 @@ void MainWindow::build() {
             m_strips[view.stage] = strip;
             connect(strip, &StageStrip::subjectChosen, &m_bench, &Bench::pointAt);
             connect(strip, &StageStrip::jotOffered, m_jot, &JotLine::offer);
+            connect(strip, &StageStrip::jotChosen, &m_bench, &Bench::take);
         }
     }
     m_splitter = new QSplitter(Qt::Vertical, bench);

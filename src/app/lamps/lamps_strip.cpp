@@ -24,8 +24,9 @@ struct OutputEntry {
     QString title, below;
     QColor wire;
     std::optional<core::State> state;
-    std::string group;  ///< what hangs on it, or empty
-    QString jot;        ///< what adds a lamp to it where it is free
+    std::string group;                 ///< what hangs on it, or empty
+    QString jot;                       ///< what adds a lamp to it where it is free
+    std::vector<LikelyLine> likely{};  ///< of an output: what lamp, what its board carries
 };
 
 /// An output: a wire end in its colour, what it is called, what hangs on it and how that stands.
@@ -97,6 +98,31 @@ QString lampsOf(const core::LampGroup& group) {
 
 }  // namespace
 
+namespace {
+
+/// What one probably wants of an output: a lamp where it is free, and what its board carries where
+/// nobody has looked.
+std::vector<LikelyLine> likelyOf(const OutputEntry& entry, const core::DecoderOutput& output) {
+    std::vector<LikelyLine> lines;
+    if (entry.group.empty()) {
+        QString red = entry.jot;
+        QString warm = entry.jot;
+        lines.push_back({LampsStrip::tr("a white lamp"), entry.jot});
+        lines.push_back(
+            {LampsStrip::tr("a warm white lamp"), warm.replace(u" white "_s, u" warm white "_s)});
+        lines.push_back({LampsStrip::tr("a red lamp"), red.replace(u" white "_s, u" red "_s)});
+    }
+    if (!output.series) {
+        const QString called = u"output %1 "_s.arg(qs(output.name));
+        lines.push_back({LampsStrip::tr("its board is bare"), called + u"bare"_s});
+        lines.push_back({LampsStrip::tr("its board carries 470 Ω"), called + u"470R"_s});
+        lines.push_back({LampsStrip::tr("its board carries 1.5 kΩ"), called + u"1k5"_s});
+    }
+    return lines;
+}
+
+}  // namespace
+
 LampsStrip::~LampsStrip() = default;
 
 StageStrip* lampsStrip(QWidget* parent) { return new LampsStrip(parent); }
@@ -158,6 +184,7 @@ void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
             add(directional ? tr("%1, %2").arg(qs(output.name), qs(output.wire))
                             : tr("output %1, %2").arg(qs(output.name), qs(output.wire)),
                 there, wireColour(qs(output.wire)), qs(core::lamps::newLampJot(job, output.name)));
+            entries.back().likely = likelyOf(entries.back(), output);
         }
     }
     for (const core::LampGroup& group : job.groups) {
@@ -174,11 +201,14 @@ void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
             auto* button = new OutputButton(m_outputs->widget());
             connect(button, &QAbstractButton::clicked, this, [this, button] {
                 const OutputEntry entry = button->entry();  // showing it changes what it holds
+                const QPoint below = button->mapToGlobal(button->rect().bottomLeft());
                 button->setChecked(false);
                 if (entry.group.empty())
                     emit jotOffered(entry.jot);
                 else
                     emit subjectChosen(entry.group);
+                offerLikely(this, below, entry.title, entry.likely,
+                            [this](const QString& line) { emit jotChosen(line); });
             });
             return button;
         },

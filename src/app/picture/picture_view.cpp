@@ -5,7 +5,6 @@
 #include "core/quantity/format.h"
 
 #include <QHelpEvent>
-#include <QMenu>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QScreen>
@@ -139,18 +138,8 @@ void PictureView::press(const Target& target) {
     const std::string subject = target.subject;
     if (!subject.empty()) emit subjectChosen(subject);
     if (!jot.isEmpty()) emit jotOffered(jot);
-    if (target.likely.empty()) return;
-    auto* menu = new QMenu(this);
-    menu->setObjectName(u"likelyLines"_s);
-    menu->setAttribute(Qt::WA_DeleteOnClose);
-    menu->setAccessibleName(target.tip);
-    for (const LikelyLine& line : target.likely) {
-        QAction* action = menu->addAction(line.words);
-        action->setToolTip(tr("The same as typing: %1").arg(line.jot));
-        connect(action, &QAction::triggered, this,
-                [this, chosen = line.jot] { emit jotChosen(chosen); });
-    }
-    menu->popup(mapToGlobal(target.where.bottomLeft().toPoint()));
+    offerLikely(this, mapToGlobal(target.where.bottomLeft().toPoint()), target.tip, target.likely,
+                [this](const QString& line) { emit jotChosen(line); });
 }
 
 void PictureView::mousePressEvent(QMouseEvent* event) {

@@ -1,6 +1,7 @@
 // The drawing of a model, to scale: from millimetres to pixels, and the painters of its parts.
 #pragma once
 
+#include "app/theme/likely_lines.h"
 #include "core/record/job.h"
 #include "core/work/lamp_groups.h"
 #include "core/work/seat.h"
@@ -36,12 +37,6 @@ struct MatView {
                              core::Millimetres height) const {
         return {at({corner.x, corner.z + height}), QSizeF(size(length), size(height))};
     }
-};
-
-/// What was probably found of a thing, to be entered with one press.
-struct LikelyLine {
-    QString words;  ///< "collects left only"
-    QString jot;    ///< "axle 2 left"
 };
 
 /// Something in the picture that can be pointed at.
