@@ -5,7 +5,6 @@
 
 #include <QDate>
 #include <QElapsedTimer>
-#include <QFuture>
 #include <QUndoCommand>
 #include <QtConcurrent>
 
@@ -44,8 +43,14 @@ private:
 };
 
 Bench::Bench(core::Catalogue catalogue, QObject* parent)
-    : QObject(parent), m_catalogue(std::move(catalogue)) {}
-Bench::~Bench() = default;
+    : QObject(parent), m_catalogue(std::move(catalogue)) {
+    connect(&m_trial, &QFutureWatcherBase::finished, this, [this] {
+        if (m_trial.future().resultCount() == 0) return;
+        putTried(m_trial.result());
+        emit optionsTried();
+    });
+}
+Bench::~Bench() { m_trial.waitForFinished(); }
 
 const core::Finding* Bench::spoken() const {
     for (const core::Finding& finding : m_findings) {
@@ -135,7 +140,7 @@ void Bench::recompute() {
     m_facts.reset();
     m_findings.clear();
     m_tried.clear();
-    ++m_generation;
+    m_trial.setFuture({});
     QElapsedTimer judging;
     judging.start();
     if (m_jobId) m_facts.emplace(core::reckoned(m_job, m_record.house, m_catalogue));
@@ -165,28 +170,25 @@ void Bench::trySpoken() {
     const core::Finding* about = m_onWorkshop || !m_facts ? nullptr : spoken();
     if (!about || about->state == core::State::Fine || about->options.empty()) return;
     if (!m_tried.insert(about->id).second) return;
-    const auto put = [this](const core::Finding& tried) {
-        for (core::Finding& finding : m_findings) {
-            if (finding.id == tried.id) finding = tried;
-        }
-    };
     const auto count = static_cast<qint64>(about->options.size());
     if (m_judgingMicroseconds * count < feltMicroseconds) {
         core::Finding tried = *about;
         core::tryOptions(tried, *m_facts);
-        put(tried);
+        putTried(tried);
         return;
     }
-    const quint64 generation = m_generation;
-    QtConcurrent::run([job = m_job, house = m_record.house, catalogue = m_catalogue,
-                       tried = *about]() mutable {
-        core::tryOptions(tried, core::reckoned(job, house, catalogue));
-        return tried;
-    }).then(this, [this, generation, put](const core::Finding& tried) {
-        if (generation != m_generation) return;
-        put(tried);
-        emit optionsTried();
-    });
+    // A new future takes the place of one that is still out: what that finds is not heard any more.
+    m_trial.setFuture(QtConcurrent::run(
+        [job = m_job, house = m_record.house, catalogue = m_catalogue, tried = *about]() mutable {
+            core::tryOptions(tried, core::reckoned(job, house, catalogue));
+            return tried;
+        }));
+}
+
+void Bench::putTried(const core::Finding& tried) {
+    for (core::Finding& finding : m_findings) {
+        if (finding.id == tried.id) finding = tried;
+    }
 }
 
 bool Bench::undo() {

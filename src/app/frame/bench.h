@@ -8,6 +8,7 @@
 #include "core/work/workshop_rooms.h"
 #include "store/workshop.h"
 
+#include <QFutureWatcher>
 #include <QObject>
 #include <QUndoStack>
 
@@ -80,6 +81,7 @@ private:
     class ShelfCommand;
     void recompute();
     void trySpoken();
+    void putTried(const core::Finding& tried);
     bool moved(const core::Result<store::Moved>& step);
     void setOnShelf(store::JobId id, bool onShelf, const core::Text& what);
     bool edit(const core::Text& what, const core::Job& after);
@@ -97,9 +99,9 @@ private:
     core::Job m_job;
     std::optional<core::Reckoned> m_facts;  ///< of m_job
     std::vector<core::Finding> m_findings;
-    qint64 m_judgingMicroseconds = 0;  ///< what judging the whole job took
-    std::set<std::string> m_tried;     ///< findings whose options were tried
-    quint64 m_generation = 0;          ///< of the job; older answers are dropped
+    qint64 m_judgingMicroseconds = 0;       ///< what judging the whole job took
+    std::set<std::string> m_tried;          ///< findings whose options were tried
+    QFutureWatcher<core::Finding> m_trial;  ///< options tried beside; an older one is dropped
     std::string_view m_stage = core::jobRooms().front().name;
     std::string m_subject;
     std::string m_spokenId;
