@@ -80,10 +80,30 @@ void PictureView::move(const QPointF& by) {
     for (MatView& unit : m_units) unit.origin += by;
 }
 
+void PictureView::paintGround(QPainter& painter) {
+    const bool dark = m_dark && m_hasJob;
+    const QString of = u"%1 %2 %3 %4 %5 %6 %7 %8"_s.arg(view().scale)
+                           .arg(view().origin.x())
+                           .arg(view().origin.y())
+                           .arg(width())
+                           .arg(height())
+                           .arg(devicePixelRatioF())
+                           .arg(dark)
+                           .arg(theme().night);
+    if (of != m_matOf) {
+        m_mat = QPixmap(size() * devicePixelRatioF());
+        m_mat.setDevicePixelRatio(devicePixelRatioF());
+        QPainter mat(&m_mat);
+        paintMat(mat, view(), rect(), dark);
+        m_matOf = of;
+    }
+    painter.drawPixmap(0, 0, m_mat);
+}
+
 void PictureView::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     m_targets.clear();
-    paintMat(painter, view(), rect(), m_dark && m_hasJob);
+    paintGround(painter);
     if (!m_hasJob) return;
     const SceneInput scene{m_job, m_units, m_lamps, m_subject, m_dark};
     const PartBoxes parts = paintModel(painter, scene, m_targets);

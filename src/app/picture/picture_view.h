@@ -5,6 +5,7 @@
 #include "app/picture/scene.h"
 #include "core/work/reckoned.h"
 
+#include <QPixmap>
 #include <QWidget>
 
 #include <optional>
@@ -48,6 +49,7 @@ private:
     [[nodiscard]] const Target* at(const QPointF& where) const;
     void press(const Target& target);
     void move(const QPointF& by);
+    void paintGround(QPainter& painter);
     core::Job m_job;
     bool m_hasJob = false;
     std::vector<core::LitLamp> m_lamps;
@@ -57,6 +59,9 @@ private:
     std::vector<MatView> m_units{MatView()};  ///< where each unit stands
     bool m_fitted = true;  ///< follows the size of the window until zoomed or moved
     std::vector<Target> m_targets;
+    /// The mat as it was painted last: it changes with the view, not with the job.
+    QPixmap m_mat;
+    QString m_matOf;
     int m_focused = -1;  ///< index of the target that the keyboard is on
     std::optional<QPointF> m_grabbed;
     bool m_moved = false;
