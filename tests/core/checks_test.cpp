@@ -766,5 +766,42 @@ TEST(Rooms, SayWhatThereIsToDoInThem) {
     EXPECT_EQ(name(StageStanding::Kind::Waiting), "waiting");
 }
 
+TEST(Groups, RowsBehindNoSharedResistanceDoNotFeelEachOther) {
+    const Job alone = tests::jotted(tests::shunter(), {"lamp front white", "resistor front 1k"});
+    const House house;
+    const auto one = groupState(alone, alone.groups.front(), house, Ohms{0});
+    ASSERT_TRUE(one);
+    ASSERT_EQ(alone.groups.front().shared(), Ohms{0});
+    LampGroup three = alone.groups.front();
+    three.rows.push_back(three.rows.front());
+    three.rows.push_back(three.rows.front());
+    three.rows[1].resistor = Ohms{330};
+    const auto many = groupState(alone, three, house, Ohms{0});
+    ASSERT_TRUE(many);
+    for (const std::size_t row : {0U, 2U}) {
+        EXPECT_NEAR(many->rows[row].lowest / one->rows[0].lowest, 1.0, 1e-9);
+        EXPECT_NEAR(many->rows[row].highest / one->rows[0].highest, 1.0, 1e-9);
+    }
+    EXPECT_GT(many->rows[1].lowest, one->rows[0].highest);
+    // Behind a board's resistor they do: the corner of each has the others at the opposite one.
+    const auto felt = groupState(alone, three, house, Ohms{470});
+    const auto single = groupState(alone, alone.groups.front(), house, Ohms{470});
+    ASSERT_TRUE(felt && single);
+    EXPECT_LT(felt->rows[0].lowest, single->rows[0].lowest * 0.9);
+}
+TEST(Groups, MoreOfTheSameDoNotLookMoreUnevenThanTwo) {
+    Job job = tests::jotted(tests::shunter(), {"lamp front white", "resistor front 1k"});
+    const House house;
+    LampGroup& group = job.groups.front();
+    const auto uneven = [&](std::size_t rows) {
+        group.rows.resize(rows, group.rows.front());
+        return unevenBuilds(group, *groupState(job, group, house, Ohms{0}));
+    };
+    EXPECT_EQ(uneven(1), 0.0);
+    const double two = uneven(2);
+    EXPECT_GT(two, 0.0);
+    EXPECT_EQ(uneven(5), two);
+}
+
 }  // namespace
 }  // namespace glimmet::core

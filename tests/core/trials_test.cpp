@@ -86,5 +86,36 @@ TEST(Trials, LeaveAnswersAndWhatIsFineAlone) {
     EXPECT_EQ(rating.options.front().jot, first);
 }
 
+/// The findings in words, to be compared.
+std::vector<std::string> told(const Reckoned& facts) {
+    std::vector<std::string> all;
+    for (const Finding& one : findings(facts)) all.push_back(one.id + ": " + plain(one.sentence));
+    return all;
+}
+TEST(Trials, AJobReckonedAfterAChangeIsAsIfReckonedAnew) {
+    const Job job = jotted(
+        shunter(), {"lamp front white", "resistor front 1k", "lamp rear red", "resistor rear 2k2"});
+    const Reckoned before = factsOf(job);
+    const auto as = told(before);
+    for (const char* change :
+         {"resistor rear 100", "lamp cab white", "remove front", "track 12V", "track 20V",
+          "decoder none", "decoder small", "supply dc", "margin 30%"}) {
+        const Job after = jotted(job, {change});
+        EXPECT_EQ(told(reckonedAfter(before, after)), told(factsOf(after))) << change;
+    }
+    EXPECT_NE(told(reckonedAfter(before, jotted(job, {"track 20V"}))), as);
+}
+TEST(Trials, OneFindingAloneIsWordedAsAmongTheOthers) {
+    const Job job = jotted(shunter(), {"lamp front white", "resistor front 100"});
+    const Reckoned facts = factsOf(job);
+    for (const Finding& one : findings(facts)) {
+        const auto alone = findingsOf(facts, one.id);
+        ASSERT_FALSE(alone.empty()) << one.id;
+        for (const Finding& same : alone) EXPECT_EQ(same.id, one.id);
+        EXPECT_EQ(plain(alone.front().sentence), plain(find(findings(facts), one.id)->sentence));
+    }
+    EXPECT_TRUE(findingsOf(facts, "no such finding").empty());
+}
+
 }  // namespace
 }  // namespace glimmet::core

@@ -73,6 +73,13 @@ Result<Solvable> solvable(const LampGroup& group, Ohms common, std::size_t own, 
 
 Result<Amperes> rowCurrent(const LampGroup& group, Ohms common, Volts drive, std::size_t row,
                            Corner corner) {
+    // Behind no shared resistance a row does not feel the others.
+    if (!(common > Ohms{0}) && group.rows.size() > 1) {
+        LampGroup alone;
+        alone.wish = group.wish;
+        alone.rows = {group.rows[row]};
+        return rowCurrent(alone, common, drive, 0, corner);
+    }
     const auto made = solvable(group, common, row, corner);
     if (!made) return tl::unexpected(made.error());
     if (made->circuit.strings.empty()) return Amperes{0};
@@ -170,13 +177,20 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
 
 Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t row, Ohms resistor,
                             const House& house) {
-    LampGroup changed = group;
-    changed.rows.at(row).resistor = resistor;
     Ohms series{};
     bool known = true;
     const Ohms common = commonOf(job, group, series, known);
     const Volts drive = busVolts(job, house) - switchDrop(job, group, house);
-    return rowCurrent(changed, common, drive, row, Corner::Typical);
+    LampGroup changed;
+    changed.wish = group.wish;
+    const bool alone = !(common > Ohms{0});
+    if (alone)
+        changed.rows = {group.rows.at(row)};
+    else
+        changed.rows = group.rows;
+    const std::size_t here = alone ? 0 : row;
+    changed.rows[here].resistor = resistor;
+    return rowCurrent(changed, common, drive, here, Corner::Typical);
 }
 
 double perceivedBrightness(Amperes current) {
@@ -220,14 +234,15 @@ double unevenBuilds(const LampGroup& group, const GroupState& state) {
     struct Moves {
         double sigma = 0;
         double current = 0;
-        bool there = false;
+        LedFamily family{};
+        bool operator==(const Moves&) const = default;
     };
     std::vector<Moves> rows;
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
         const RowState& row = state.rows[r];
         Moves made;
         if (row.connected && row.current > Amperes{0}) {
-            made.there = true;
+            made.family = group.rows[r].lamps.front().part.family;
             made.current = row.current.value();
             const double resistor = group.rows[r].resistor->value();
             double slope = resistor;
@@ -241,17 +256,16 @@ double unevenBuilds(const LampGroup& group, const GroupState& state) {
             const double byVolts = std::sqrt(volts) / (made.current * slope);
             const double byResistor = resistor / slope * resistorTolerance(group) / std::sqrt(3.0);
             made.sigma = std::hypot(byVolts, byResistor);
+            // A third of the same adds no pair that two do not make.
+            if (std::count(rows.begin(), rows.end(), made) < 2) rows.push_back(made);
         }
-        rows.push_back(made);
     }
     const double visible = std::log(1.25);
     double worst = 0;
     for (std::size_t a = 0; a < rows.size(); ++a) {
         for (std::size_t b = a + 1; b < rows.size(); ++b) {
             // Only lamps of one kind are meant to match.
-            const LampPart& one = group.rows[a].lamps.front().part;
-            const LampPart& other = group.rows[b].lamps.front().part;
-            if (!rows[a].there || !rows[b].there || one.family != other.family) continue;
+            if (rows[a].family != rows[b].family) continue;
             const double apart = std::log(rows[a].current / rows[b].current);
             const double sigma = std::max(std::hypot(rows[a].sigma, rows[b].sigma), 1e-9);
             const auto above = [&](double x) { return 0.5 * std::erfc(x / std::sqrt(2.0)); };

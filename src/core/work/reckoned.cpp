@@ -25,4 +25,20 @@ Reckoned reckoned(const Job& job, const House& house, const Catalogue& catalogue
     return made;
 }
 
+Reckoned reckonedAfter(const Reckoned& before, const Job& after) {
+    const Job& was = before.job;
+    // What a group's state hangs on beside the group itself.
+    const bool sameElsewhere = after.feed == was.feed && after.scale == was.scale &&
+                               after.supply == was.supply && after.decoder == was.decoder &&
+                               houseOf(after, before.house) == before.house;
+    if (!sameElsewhere) return reckoned(after, before.house, before.catalogue);
+    Reckoned made{after, before.house, before.catalogue, {}};
+    for (std::size_t g = 0; g < after.groups.size(); ++g) {
+        const LampGroup& group = after.groups[g];
+        const bool untouched = g < was.groups.size() && group == was.groups[g];
+        made.groups.push_back(untouched ? before.groups[g] : groupState(after, group, made.house));
+    }
+    return made;
+}
+
 }  // namespace glimmet::core

@@ -23,5 +23,8 @@ struct Reckoned {
 };
 
 [[nodiscard]] Reckoned reckoned(const Job& job, const House& house, const Catalogue& catalogue);
+/// The same job after a change: only groups that it touched are solved again. `after` must outlive
+/// what is returned.
+[[nodiscard]] Reckoned reckonedAfter(const Reckoned& before, const Job& after);
 
 }  // namespace glimmet::core

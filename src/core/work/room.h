@@ -29,8 +29,9 @@ struct Verdict {
 class Judging {
 public:
     explicit Judging(std::vector<Verdict>& verdicts) : m_verdicts(&verdicts) {}
-    Judging(std::vector<Finding>& findings, std::string_view stage)
-        : m_findings(&findings), m_stage(stage) {}
+    /// `only`: the id of the one finding that is wanted; empty: all.
+    Judging(std::vector<Finding>& findings, std::string_view stage, std::string_view only = {})
+        : m_findings(&findings), m_stage(stage), m_only(only) {}
 
     /// `words` fills sentence, figures, options of the finding; it may not change its state.
     template <class Words>
@@ -39,6 +40,7 @@ public:
             m_verdicts->push_back({std::move(id), std::move(subject), state, gravity});
             return;
         }
+        if (!m_only.empty() && id != m_only) return;
         Finding finding;
         finding.id = std::move(id);
         finding.stage = m_stage;
@@ -53,6 +55,7 @@ private:
     std::vector<Verdict>* m_verdicts = nullptr;
     std::vector<Finding>* m_findings = nullptr;
     std::string_view m_stage;
+    std::string_view m_only;
 };
 
 /// Nothing to judge in a room: why, and whether that is how it should be.

@@ -4,10 +4,12 @@
 
 namespace glimmet::core {
 
-std::vector<Finding> findings(const Reckoned& facts) {
+std::vector<Finding> findings(const Reckoned& facts) { return findingsOf(facts, {}); }
+
+std::vector<Finding> findingsOf(const Reckoned& facts, std::string_view id) {
     std::vector<Finding> all;
     for (const JobRoom& room : jobRooms()) {
-        Judging judging(all, room.name);
+        Judging judging(all, room.name, id);
         if (room.applies(facts.job)) room.judge(facts, judging);
     }
     return all;

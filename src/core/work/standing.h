@@ -12,6 +12,8 @@ namespace glimmet::core {
 /// All findings, room by room, and within a room in the order in which they matter to the work.
 /// Pure: the same job gives the same findings.
 [[nodiscard]] std::vector<Finding> findings(const Reckoned& facts);
+/// Those of one id (empty: all): nothing else is worded.
+[[nodiscard]] std::vector<Finding> findingsOf(const Reckoned& facts, std::string_view id);
 /// The same verdicts without words.
 [[nodiscard]] std::vector<Verdict> verdicts(const Reckoned& facts);
 /// Reckons the job first.

@@ -38,7 +38,7 @@ void tryOptions(Finding& finding, const Reckoned& facts) {
         if (i >= most) continue;
         const auto jotted = understood(option.jot, facts.job, facts.catalogue, {}, workshop);
         if (!jotted) continue;
-        const Reckoned then = reckoned(jotted->after, facts.house, facts.catalogue);
+        const Reckoned then = reckonedAfter(facts, jotted->after);
         const auto after = states(then);
         option.state = stateOf(after, finding.id);
         const auto trouble = std::find_if(after.begin(), after.end(), [&](const auto& each) {
@@ -48,11 +48,8 @@ void tryOptions(Finding& finding, const Reckoned& facts) {
             rank[i] = option.state == State::Fine ? 0 : option.state == State::Close ? 1 : 2;
             continue;
         }
-        for (const Finding& other : findings(then)) {
-            if (other.id != trouble->first) continue;
-            option.effect = text("%1; but then: %2", option.effect, other.sentence);
-            break;
-        }
+        const auto others = findingsOf(then, trouble->first);
+        option.effect = text("%1; but then: %2", option.effect, others.front().sentence);
     }
     std::vector<std::size_t> order(finding.options.size());
     for (std::size_t i = 0; i < order.size(); ++i) order[i] = i;
