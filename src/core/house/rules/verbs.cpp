@@ -1,6 +1,7 @@
 // Jots of the house.
 #include "core/house/rules/rules.h"
 #include "core/work/jotted.h"
+#include "core/work/rule_takes.h"
 
 namespace glimmet::core::rules {
 namespace {
@@ -16,11 +17,6 @@ Result<WorkshopJotted> set(const Said& said, Value House::*field, Value value, T
     return made;
 }
 
-std::vector<Named> ruleNames(const Context&) {
-    return {{"strict", {}, "continuous rating above the stall current"},
-            {"slip", {"slipping"}, "continuous above slipping, peak above stall"},
-            {"running", {}, "continuous above 1.25 × what it runs with"}};
-}
 Result<WorkshopJotted> rule(const Said& said) {
     const std::string& chosen = *said.name("NAME");
     return set(said, &House::rule, *named<RatingRule>(chosen),
@@ -60,18 +56,6 @@ Result<WorkshopJotted> drawers(const Said& said) {
                text("House, resistors at hand: %1", chosen), "drawers");
 }
 
-constexpr Takes ruleTakes[] = {{.what = "NAME",
-                                .kind = Kind::Name,
-                                .needed = true,
-                                .missing = "Which rule: strict, slip or running?",
-                                .names = ruleNames}};
-constexpr Takes marginTakes[] = {{.what = "SHARE",
-                                  .needed = true,
-                                  .missing = "How near is close?",
-                                  .dimension = Dimension::Ratio,
-                                  .least = 0.001,
-                                  .most = 0.9,
-                                  .zero = true}};
 constexpr Takes spreadTakes[] = {{.what = "SHARE",
                                   .needed = true,
                                   .missing = "By how much do track volts differ?",
@@ -91,8 +75,6 @@ constexpr Takes drawersTakes[] = {{.what = "NAME",
                                    .needed = true,
                                    .missing = "Which series: E6, E12, E24 or E96?",
                                    .names = seriesNames}};
-constexpr const char* ruleExamples[] = {"rule strict"};
-constexpr const char* marginExamples[] = {"margin 10%"};
 constexpr const char* spreadExamples[] = {"spread 10%"};
 constexpr const char* rectifierExamples[] = {"rectifier 1.4V"};
 constexpr const char* bridgeExamples[] = {"bridge 0.3V"};

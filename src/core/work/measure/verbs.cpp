@@ -2,6 +2,7 @@
 #include "core/work/jotted.h"
 #include "core/work/measure/measure.h"
 #include "core/work/motor_evidence.h"
+#include "core/work/rule_takes.h"
 #include "core/work/units.h"
 
 namespace glimmet::core::measure {
@@ -221,11 +222,6 @@ Result<Jotted> supply(const Said& said) {
 
 // --- rules -----------------------------------------------------------------------------------
 
-std::vector<Named> ruleNames(const Context&) {
-    return {{"strict", {}, "continuous rating above the stall current"},
-            {"slip", {"slipping"}, "continuous above slipping, peak above stall"},
-            {"running", {}, "continuous above 1.25 × what it runs with"}};
-}
 Result<Jotted> rule(const Said& said) {
     const std::string& chosen = *said.name("NAME");
     Jotted result = jotted(said, text("Rating rule: %1", chosen));
@@ -445,18 +441,6 @@ constexpr Takes motorTakes[] = {{.what = "KIND",
                                  .unknown = "“%1” is no kind of motor. There are: %2."},
                                 {.what = "FRAME", .kind = Kind::Name, .names = frameKinds},
                                 unitTakes};
-constexpr Takes ruleTakes[] = {{.what = "NAME",
-                                .kind = Kind::Name,
-                                .needed = true,
-                                .missing = "Which rule: strict, slip or running?",
-                                .names = ruleNames}};
-constexpr Takes marginTakes[] = {{.what = "SHARE",
-                                  .needed = true,
-                                  .missing = "How near is close?",
-                                  .dimension = Dimension::Ratio,
-                                  .least = 0.001,
-                                  .most = 0.9,
-                                  .zero = true}};
 constexpr Takes decoderTakes[] = {{.what = "NAME",
                                    .kind = Kind::Name,
                                    .needed = true,
@@ -499,8 +483,6 @@ constexpr const char* rectifierExamples[] = {"rectifier 1.1V", "rectifier unknow
 constexpr const char* bridgeExamples[] = {"bridge 0.3V"};
 constexpr const char* switchExamples[] = {"switch 0.1V"};
 constexpr const char* motorExamples[] = {"motor open-frame frame-return", "motor none"};
-constexpr const char* ruleExamples[] = {"rule strict"};
-constexpr const char* marginExamples[] = {"margin 10%"};
 constexpr const char* decoderExamples[] = {"decoder four-wire-1.0", "decoder none"};
 constexpr const char* axleExamples[] = {"axle 2 left", "axle 1 none"};
 constexpr const char* axleNoise[] = {"collects", "from", "on", "wheel", "wheels", "only"};
