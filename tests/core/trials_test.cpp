@@ -116,6 +116,18 @@ TEST(Trials, OneFindingAloneIsWordedAsAmongTheOthers) {
     }
     EXPECT_TRUE(findingsOf(facts, "no such finding").empty());
 }
+TEST(Trials, AGroupsStateIsFoundByItsId) {
+    const Job job = jotted(
+        shunter(), {"lamp front white", "resistor front 1k", "lamp rear red", "resistor rear 2k2"});
+    const Reckoned facts = factsOf(job);
+    ASSERT_EQ(facts.groups.size(), 2U);
+    for (std::size_t g = 0; g < 2; ++g) {
+        const GroupState* state = facts.group(job.groups[g].id);
+        ASSERT_NE(state, nullptr);
+        EXPECT_EQ(state, &*facts.groups[g]);
+    }
+    EXPECT_EQ(facts.group("L999"), nullptr);
+}
 
 }  // namespace
 }  // namespace glimmet::core
