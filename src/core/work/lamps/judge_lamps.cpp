@@ -502,9 +502,11 @@ Text anywayWords(const LampGroup& group, const std::vector<BoardCase>& cases, st
 /// would mean stands side by side, and nothing is told as a fact.
 void judgeOutput(const LampGroup& group, const std::vector<BoardCase>& cases, std::size_t row,
                  Judging& judging) {
+    // A question is as grave as the gravest thing that an answer could bring.
+    Gravity gravity{};
+    for (const BoardCase& one : cases) gravity = std::max(gravity, one.rows[row].gravity);
     judging.say(
-        "lamp.output:" + group.id, subjectOf(group), State::Ask, Gravity::PartDestroyed,
-        [&](Finding& finding) {
+        "lamp.output:" + group.id, subjectOf(group), State::Ask, gravity, [&](Finding& finding) {
             const auto follows = [&](const BoardCase& one) -> Text {
                 const RowState& made = one.state.rows[row];
                 switch (one.rows[row].trouble) {
