@@ -1,3 +1,4 @@
+#include "app/choose/choose_view.h"
 #include "app/lamps/lamps_view.h"
 #include "app/measure/measure_view.h"
 #include "app/reserve/reserve_view.h"
@@ -7,7 +8,7 @@
 namespace glimmet::app {
 namespace {
 
-constinit const StageView views[] = {measureView, lampsView, reserveView};
+constinit const StageView views[] = {measureView, chooseView, lampsView, reserveView};
 constinit const StageView ofWorkshop[] = {rulesView};
 constinit const PartPainter parts[] = {decoderPainter, bankPainter};
 

@@ -57,6 +57,9 @@ LoadedCatalogue loadedCatalogue(const QString& userFile) {
     auto shipped = catalogueFromJson(contents(QStringLiteral(":/store/catalogue.json")));
     assert(shipped.has_value());  // tests read it too
     if (shipped) loaded.catalogue = std::move(*shipped);
+    auto faults = catalogueFromJson(contents(QStringLiteral(":/store/faults.json")));
+    assert(faults.has_value());
+    if (faults) loaded.catalogue.faults = std::move(faults->faults);
     const QDir bodies(QStringLiteral(":/store/bodies"));
     for (const QString& name : bodies.entryList(QDir::Files, QDir::Name)) {
         auto drawn = catalogueFromJson(contents(bodies.filePath(name)));
@@ -74,6 +77,7 @@ LoadedCatalogue loadedCatalogue(const QString& userFile) {
     put(loaded.catalogue.lamps, own->lamps);
     put(loaded.catalogue.banks, own->banks);
     put(loaded.catalogue.bodies, own->bodies);
+    put(loaded.catalogue.faults, own->faults);
     return loaded;
 }
 

@@ -78,14 +78,14 @@ Result<WorkshopRecord> workshopFromJson(std::string_view text) {
     return documentIn<WorkshopRecord>(text, workshopFormatVersion, {}, nullptr);
 }
 
-std::string jobSchema() { return Schema::of<Job>("Glimmet job, format 2").dump(1) + "\n"; }
+std::string jobSchema() { return Schema::of<Job>("Glimmet job, format 3").dump(1) + "\n"; }
 
 std::string workshopSchema() {
     return Schema::of<WorkshopRecord>("Glimmet workshop record, format 1").dump(1) + "\n";
 }
 
 std::string catalogueSchema() {
-    return Schema::of<Catalogue>("Glimmet catalogue, format 2").dump(1) + "\n";
+    return Schema::of<Catalogue>("Glimmet catalogue, format 3").dump(1) + "\n";
 }
 
 }  // namespace glimmet::store

@@ -14,8 +14,8 @@
 
 namespace glimmet::store {
 
-inline constexpr int jobFormatVersion = 2;
-inline constexpr int catalogueFormatVersion = 2;
+inline constexpr int jobFormatVersion = 3;
+inline constexpr int catalogueFormatVersion = 3;
 inline constexpr int workshopFormatVersion = 1;
 
 /// `indent` below 0: on one line.
@@ -31,8 +31,8 @@ inline constexpr int workshopFormatVersion = 1;
 [[nodiscard]] std::string workshopToJson(const core::WorkshopRecord& workshop, int indent = 2);
 [[nodiscard]] core::Result<core::WorkshopRecord> workshopFromJson(std::string_view text);
 
-/// A catalogue: {"format": "glimmet-catalogue", "version": 2, "decoders": […], "lamps": […],
-/// "banks": […], "bodies": […]}. Its ids are told apart by who takes it in.
+/// A catalogue: {"format": "glimmet-catalogue", "version": 3, "decoders": […], "lamps": […],
+/// "banks": […], "bodies": […], "faults": […]}. Its ids are told apart by who takes it in.
 [[nodiscard]] core::Result<core::Catalogue> catalogueFromJson(std::string_view text,
                                                               std::vector<Fault>* faults = nullptr);
 

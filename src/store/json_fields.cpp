@@ -250,6 +250,24 @@ std::string JsonFields::text(const char* key, std::size_t longest, std::size_t s
     return words;
 }
 
+std::vector<std::string> JsonFields::texts(const char* key, std::size_t fewest, std::size_t most,
+                                           std::size_t longest, std::size_t shortest) {
+    std::vector<std::string> all;
+    const auto* found = list(key, fewest, most);
+    if (!found) return all;
+    for (std::size_t i = 0; i < found->size(); ++i) {
+        // As the one field of an object, so that a text is read in one place.
+        const nlohmann::json one{{"text", (*found)[i]}};
+        std::vector<Fault> faults;
+        JsonFields inner(one, {}, faults);
+        all.push_back(inner.text("text", longest, shortest));
+        for (Fault& fault : faults) {
+            m_faults.push_back({below(key, i), std::move(fault.found), std::move(fault.allowed)});
+        }
+    }
+    return all;
+}
+
 std::string JsonFields::text(const char* key, std::string_view fallback, std::size_t longest) {
     return find(key, false, {}) ? text(key, longest) : std::string(fallback);
 }

@@ -75,6 +75,9 @@ public:
     /// Lengths are in characters.
     std::string text(const char* key, std::size_t longest = 400, std::size_t shortest = 0);
     std::string text(const char* key, std::string_view fallback, std::size_t longest);
+    /// A list of texts; every one in these limits.
+    std::vector<std::string> texts(const char* key, std::size_t fewest, std::size_t most,
+                                   std::size_t longest, std::size_t shortest);
     /// One of some words: its index.
     std::size_t word(const char* key, std::span<const std::string_view> allowed);
     std::size_t word(const char* key, std::initializer_list<std::string_view> allowed) {

@@ -9,7 +9,7 @@ namespace glimmet::store {
 inline constexpr int applicationId = 0x474C4D54;
 /// The schema that this Glimmet writes. It rises with the format of the job JSON too, so that an
 /// older Glimmet never opens for writing what it cannot read.
-inline constexpr int schemaVersion = 4;
+inline constexpr int schemaVersion = 5;
 /// Since this one the tables are what they are now.
 inline constexpr int firstWithDocuments = 3;
 

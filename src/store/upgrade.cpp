@@ -27,6 +27,14 @@ const json& jobSchema1() {
     static const json schema = frozen("job-1.schema.json");
     return schema;
 }
+const json& jobSchema2() {
+    static const json schema = frozen("job-2.schema.json");
+    return schema;
+}
+const json& catalogueSchema2() {
+    static const json schema = frozen("catalogue-2.schema.json");
+    return schema;
+}
 const json& catalogueSchema1() {
     static const json schema = frozen("catalogue-1.schema.json");
     return schema;
@@ -134,8 +142,12 @@ void catalogueFrom1(json& catalogue) {
     for (json& decoder : catalogue["decoders"]) outputsWithSeries(decoder);
 }
 
-constexpr OlderFormat jobs[] = {{jobSchema1, jobFrom1}};
-constexpr OlderFormat catalogues[] = {{catalogueSchema1, catalogueFrom1}};
+/// Format 2 knew less: what came to be known since is left out of a document without it.
+void from2(json& document) { document["version"] = 3; }
+
+constexpr OlderFormat jobs[] = {{jobSchema1, jobFrom1}, {jobSchema2, from2}};
+constexpr OlderFormat catalogues[] = {{catalogueSchema1, catalogueFrom1},
+                                      {catalogueSchema2, from2}};
 
 }  // namespace
 

@@ -2,6 +2,7 @@
 #include "core/quantity/format.h"
 #include "core/work/lamp_groups.h"
 #include "core/work/measure/motor_chart.h"
+#include "core/work/motor_evidence.h"
 #include "core/work/standing.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -113,7 +114,7 @@ TEST(MotorJudgement, AsksNoSlipWhereTheStallProvesTheFit) {
     EXPECT_EQ(finding(checkedAll(slip), "motor.rating").state, State::Fine);
 }
 TEST(MotorJudgement, ChoosesByTheKindWhereNobodyReadTheMotor) {
-    const Job fresh = tests::newJob("new", "railcar");
+    const Job fresh = tests::newJob("new", "dock-shunter");
     const auto all = checkedAll(fresh);
     EXPECT_EQ(plain(finding(all, "motor.rating").action), "choose a decoder");
     EXPECT_NE(plain(finding(all, "motor.rating").sentence).find("those of its kind stall at 1 A"),
@@ -197,11 +198,12 @@ TEST(MotorContradictions, NameBothReadingsAndOfferToStrikeEither) {
     for (const Option& option : stall.options) {
         EXPECT_EQ(option.kind, Option::Kind::Answer);
         const Job struck = jotted(two, {option.jot.c_str()});
-        EXPECT_EQ(tests::motor(struck).readings.size(), 1U);
+        EXPECT_EQ(motorEvidence(tests::motor(struck)).readings.size(), 1U);
+        EXPECT_EQ(tests::motor(struck).readings.size(), 2U);  // it stays to be seen
         EXPECT_FALSE(has(checkedAll(struck), "motor.contradiction-stall"));
     }
-    EXPECT_EQ(tests::motor(jotted(two, {stall.options[0].jot.c_str()})).readings[0].amps,
-              Amperes{1.3});
+    const Job left = jotted(two, {stall.options[0].jot.c_str()});
+    EXPECT_EQ(motorEvidence(tests::motor(left)).readings.at(0).amps, Amperes{1.3});
     // Within a quarter of each other they agree.
     EXPECT_FALSE(
         has(checkedAll(jotted(shunter(), {"stall 1.1A 12V"})), "motor.contradiction-stall"));
@@ -694,17 +696,22 @@ TEST(LightWords, StepAtWhatTheEyeCanTell) {
     EXPECT_EQ(plain(lightWords(0)), "dark");
 }
 
+/// How one stage of a job stands.
+StageStanding stands(const Job& job, std::string_view stage) {
+    for (const StageStanding& each : standing(job, checkedAll(job))) {
+        if (each.stage == stage) return each;
+    }
+    throw std::out_of_range(std::string(stage));
+}
 TEST(Standing, IsComputedFromTheFindings) {
     const Job fresh = tests::newJob("Fresh", "dock-shunter", {});
-    const auto first = standing(fresh, checkedAll(fresh));
-    EXPECT_EQ(first[0].kind, StageStanding::Kind::Here);
-    EXPECT_EQ(plain(first[0].why), "choose a decoder");
-    EXPECT_EQ(first[1].kind, StageStanding::Kind::Ahead);
-    const auto later = standing(shunter(), checkedAll(shunter()));
-    EXPECT_EQ(later[0].kind, StageStanding::Kind::Done);
-    EXPECT_EQ(later[1].kind, StageStanding::Kind::Here);
+    EXPECT_EQ(stands(fresh, "choose").kind, StageStanding::Kind::Here);
+    EXPECT_EQ(plain(stands(fresh, "choose").why), "choose a decoder");
+    EXPECT_EQ(stands(fresh, "lamps").kind, StageStanding::Kind::Ahead);
+    EXPECT_EQ(stands(shunter(), "choose").kind, StageStanding::Kind::Done);
+    EXPECT_EQ(stands(shunter(), "lamps").kind, StageStanding::Kind::Here);
     const Job small = jotted(shunter(), {"decoder small"});
-    EXPECT_EQ(standing(small, checkedAll(small))[0].kind, StageStanding::Kind::Blocked);
+    EXPECT_EQ(stands(small, "choose").kind, StageStanding::Kind::Blocked);
     EXPECT_EQ(plain(nextAction(checkedAll(small))), "choose a larger decoder");
     EXPECT_EQ(worstState(checkedAll(small)), State::Over);
 }
@@ -752,17 +759,14 @@ TEST(Verdicts, AreTheFindingsWithoutWords) {
     }
 }
 TEST(Rooms, SayWhatThereIsToDoInThem) {
-    const auto stand = [](const Job& job) { return standing(job, checkedAll(job)); };
     const Job saloon = tests::newJob("Aurora", "saloon", {});
-    EXPECT_EQ(stand(saloon)[0].kind, StageStanding::Kind::Done);
-    EXPECT_EQ(stand(saloon)[1].kind, StageStanding::Kind::Here);
-    EXPECT_EQ(plain(stand(saloon)[1].why), "no lamps yet");
-    const auto fresh = stand(tests::newJob("new", "dock-shunter", {}));
-    EXPECT_EQ(fresh[0].kind, StageStanding::Kind::Here);
-    EXPECT_EQ(fresh[1].kind, StageStanding::Kind::Ahead);
-    const auto over = stand(jotted(shunter(), {"decoder small", "lamp front white"}));
-    EXPECT_EQ(over[0].kind, StageStanding::Kind::Blocked);
-    EXPECT_EQ(over[1].kind, StageStanding::Kind::Ahead);
+    EXPECT_EQ(stands(saloon, "measure").kind, StageStanding::Kind::Done);
+    EXPECT_EQ(plain(stands(saloon, "choose").why), "no motor to carry");
+    EXPECT_EQ(stands(saloon, "lamps").kind, StageStanding::Kind::Here);
+    EXPECT_EQ(plain(stands(saloon, "lamps").why), "no lamps yet");
+    const Job over = jotted(shunter(), {"decoder small", "lamp front white"});
+    EXPECT_EQ(stands(over, "choose").kind, StageStanding::Kind::Blocked);
+    EXPECT_EQ(stands(over, "lamps").kind, StageStanding::Kind::Ahead);
     EXPECT_EQ(name(StageStanding::Kind::Waiting), "waiting");
 }
 

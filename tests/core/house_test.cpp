@@ -22,7 +22,7 @@ WorkshopRecord after(std::string_view line, const WorkshopRecord& workshop = {})
     return understood(line, workshop, smallCatalogue(), "2026-03-02").value().after;
 }
 State measured(const Job& job, const House& house) {
-    return leading(findings(job, smallCatalogue(), house), "measure")->state;
+    return leading(findings(job, smallCatalogue(), house), "choose")->state;
 }
 
 TEST(House, JudgesEveryJobThatHasNoRuleOfItsOwn) {
@@ -115,7 +115,7 @@ TEST(HouseFindings, ShowOnAnExampleWhatEachRuleChanges) {
     EXPECT_EQ(plain(rule.sentence).substr(0, 6), "Slip: ");
     ASSERT_EQ(rule.options.size(), 2U);  // the other two
     EXPECT_EQ(rule.options[0].jot, "rule strict");
-    EXPECT_EQ(plain(rule.options[0].effect), "on Shunter: Measure from fine to over");
+    EXPECT_EQ(plain(rule.options[0].effect), "on Shunter: Choose from fine to over");
     EXPECT_EQ(plain(rule.options[1].effect), "on Shunter every verdict stays");
     for (const Finding& finding : all) {
         EXPECT_EQ(finding.state, State::Fine);

@@ -1,5 +1,6 @@
 #include "core/work/jot.h"
 
+#include "core/work/motor_evidence.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 
@@ -180,7 +181,9 @@ TEST(Jot, RemovesReadingsRowsAndLamps) {
     const Job job = jotted(shunter(), {"lamp front white", "parallel front"});
     EXPECT_EQ(read("remove front/2", job)->after.groups[0].rows.size(), 1U);
     EXPECT_TRUE(read("remove front", job)->after.groups.empty());
-    EXPECT_EQ(read("remove stall", job)->after.units.at(0).motors.at(0).readings.size(), 2U);
+    const auto struck = read("remove stall", job)->after;
+    EXPECT_EQ(motorEvidence(struck.units.at(0).motors.at(0)).readings.size(), 2U);
+    EXPECT_EQ(whyRefused("remove stall", struck), "There is no stall reading to remove.");
     EXPECT_EQ(whyRefused("remove haul", job), "There is no haul reading to remove.");
 }
 TEST(Jot, RecordsWhatAnOutputCarries) {
@@ -209,8 +212,8 @@ TEST(Jot, FitsTheUsualBodyToScaleAndLengthButNotAnOwnProfile) {
 }
 TEST(Jot, EveryListedExampleIsUnderstoodSomewhere) {
     const Job job = jotted(shunter(), {"lamp front white", "parallel front red", "lamp rear red"});
-    const Job train =
-        jotted(shunter(), {"unit saloon called trailer", "bank electrolytic-2200u-25"});
+    const Job train = jotted(
+        shunter(), {"unit saloon called trailer", "bank electrolytic-2200u-25", "only sound"});
     for (const JotForm& form : jotForms()) {
         for (const std::string example : form.examples) {
             EXPECT_TRUE(read(example, job).has_value() || read(example).has_value() ||

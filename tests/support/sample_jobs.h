@@ -42,6 +42,8 @@ inline core::Catalogue madeCatalogue() {
         made.length = Millimetres{20};
         made.width = Millimetres{12};
         made.height = Millimetres{5};
+        made.price = 15 * continuous;
+        made.plug = "hard-wired";
         made.outputs = {{"front", "white", OutputKind::LowSide, Amperes{0.2}, series, {}},
                         {"rear", "yellow", OutputKind::LowSide, Amperes{0.2}, series, {}},
                         {"1", "green", OutputKind::LowSide, Amperes{0.2}, series, {}}};

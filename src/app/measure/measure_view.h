@@ -7,10 +7,7 @@ namespace glimmet::app {
 
 [[nodiscard]] StageStrip* motorStrip(QWidget* parent);
 void paintMotorLens(const LensInput& input);
-/// A small board with its chips and solder pads, to the size its catalogue gives.
-void paintDecoder(const PartInput& input);
 
-inline constexpr PartPainter decoderPainter{"decoder", paintDecoder, "decoder "};
 inline constexpr Shot measureShots[] = {{"measure", 0, ""}};
 inline constexpr StageView measureView{
     "measure", motorStrip, paintMotorLens,

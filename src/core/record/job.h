@@ -1,9 +1,12 @@
 // The record of one model on the bench: what it is, what was measured, what was chosen.
 #pragma once
 
+#include "core/record/choose.h"
 #include "core/record/house.h"
+#include "core/record/intake.h"
 #include "core/record/lamps.h"
 #include "core/record/part.h"
+#include "core/record/prove.h"
 #include "core/record/reserve.h"
 #include "core/record/supply.h"
 #include "core/record/unit.h"
@@ -54,6 +57,9 @@ struct Job {
     int lastId = 0;                   ///< the number that the last id got
     std::vector<Unit> units;          ///< at least one, from the front
     std::vector<Coupling> couplings;  ///< between each unit and the next
+    Intake intake;
+    Proof proof;
+    Wanted wanted;  ///< of the decoder
     std::optional<FittedDecoder> decoder;
     std::optional<FittedBank> bank;
     std::vector<LampGroup> groups;

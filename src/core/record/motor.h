@@ -25,6 +25,8 @@ struct TakenReading {
     std::optional<Volts> volts;
     Amperes amps{};
     std::string on;
+    bool atLeast = false;  ///< the meter was not waited for: at least so many amperes
+    bool struck = false;   ///< taken back: shown, not reckoned with
     bool operator==(const TakenReading&) const = default;
 };
 

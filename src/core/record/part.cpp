@@ -30,4 +30,11 @@ const BodyDrawing* bodyNamed(const Catalogue& catalogue, std::string_view idOrTi
     return nullptr;
 }
 
+const KnownFault* faultNamed(const Catalogue& catalogue, std::string_view idOrTitle) {
+    for (const KnownFault& fault : catalogue.faults) {
+        if (fault.id == idOrTitle || fault.title == idOrTitle) return &fault;
+    }
+    return nullptr;
+}
+
 }  // namespace glimmet::core

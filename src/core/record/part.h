@@ -5,6 +5,7 @@
 #include "core/led/family.h"
 #include "core/quantity/quantities.h"
 #include "core/record/body.h"
+#include "core/record/intake.h"
 #include "core/record/reserve.h"
 
 #include <optional>
@@ -38,6 +39,16 @@ struct DecoderOutput {
     bool operator==(const DecoderOutput&) const = default;
 };
 
+/// Where a bank can be joined to a decoder.
+enum class ReserveTerminals { Unknown, None, Pads, TwoWire, Managed };
+constexpr auto wordsOf(ReserveTerminals) {
+    return std::to_array<Word<ReserveTerminals>>({{ReserveTerminals::Unknown, "unknown"},
+                                                  {ReserveTerminals::None, "none"},
+                                                  {ReserveTerminals::Pads, "pads"},
+                                                  {ReserveTerminals::TwoWire, "two-wire"},
+                                                  {ReserveTerminals::Managed, "managed"}});
+}
+
 struct Decoder {
     std::string id;                ///< "four-wire-1.0"
     std::string name;              ///< "four-wire motor decoder, 1.0 A/1.8 A"
@@ -46,7 +57,10 @@ struct Decoder {
     Amperes overall{};             ///< motor and outputs together
     Volts largestTrack{};
     Millimetres length{}, width{}, height{};  ///< with wires and sleeve
-    std::string plug;
+    std::string plug;                         ///< "8-pin", "hard-wired"
+    bool sound = false;
+    ReserveTerminals reserve = ReserveTerminals::Unknown;
+    std::optional<double> price;  ///< in the workshop's money
     std::vector<DecoderOutput> outputs;
     bool operator==(const Decoder&) const = default;
 };
@@ -64,12 +78,13 @@ struct LampPart {
     bool operator==(const LampPart&) const = default;
 };
 
-/// What can be fitted, and what bodies are drawn.
+/// What can be fitted, what bodies are drawn, what faults are known.
 struct Catalogue {
     std::vector<Decoder> decoders;
     std::vector<LampPart> lamps;
     std::vector<BankPart> banks;
     std::vector<BodyDrawing> bodies;
+    std::vector<KnownFault> faults;
 };
 
 [[nodiscard]] const Decoder* decoderNamed(const Catalogue& catalogue, std::string_view idOrName);
@@ -77,5 +92,6 @@ struct Catalogue {
 [[nodiscard]] const BankPart* bankNamed(const Catalogue& catalogue, std::string_view idOrName);
 /// By id or title.
 [[nodiscard]] const BodyDrawing* bodyNamed(const Catalogue& catalogue, std::string_view idOrTitle);
+[[nodiscard]] const KnownFault* faultNamed(const Catalogue& catalogue, std::string_view idOrTitle);
 
 }  // namespace glimmet::core

@@ -1,5 +1,6 @@
 #include "core/work/job_rooms.h"
 
+#include "core/work/choose/choose.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/measure/measure.h"
 #include "core/work/record_verbs.h"
@@ -8,7 +9,7 @@
 namespace glimmet::core {
 namespace {
 
-constinit const JobRoom rooms[] = {measure::room, lamps::room, reserve::room};
+constinit const JobRoom rooms[] = {measure::room, choose::room, lamps::room, reserve::room};
 
 }  // namespace
 

@@ -1,5 +1,7 @@
 #include "core/work/motor_evidence.h"
 
+#include <algorithm>
+
 namespace glimmet::core {
 
 std::optional<Measured<Ohms>> smallestWinding(const Motor& motor) {
@@ -13,6 +15,11 @@ std::optional<Measured<Ohms>> smallestWinding(const Motor& motor) {
 MotorEvidence motorEvidence(const Motor& motor) {
     MotorEvidence evidence;
     for (const TakenReading& taken : motor.readings) {
+        if (taken.struck) continue;
+        if (taken.atLeast) {
+            evidence.atLeast = std::max(evidence.atLeast, taken.amps);
+            continue;
+        }
         if (taken.condition == MotorCondition::Stalled && !taken.volts) continue;
         evidence.readings.push_back(
             {taken.condition, taken.volts.value_or(Volts{0}), taken.amps, taken.on});
@@ -31,6 +38,7 @@ MotorEvidence driveEvidence(const Job& job) {
     if (motors.size() == 1) return motorEvidence(*motors.front().motor);
     MotorEvidence all;
     if (motors.empty()) return all;
+    for (const MotorAt& at : motors) all.atLeast += motorEvidence(*at.motor).atLeast;
     for (const MotorCondition condition :
          {MotorCondition::Light, MotorCondition::Hauling, MotorCondition::Slipping}) {
         MotorReading sum{condition, Volts{0}, Amperes{0}, {}};

@@ -13,11 +13,13 @@ namespace glimmet::core {
 /// The winding reading that counts: of all rotor positions the smallest.
 [[nodiscard]] std::optional<Measured<Ohms>> smallestWinding(const Motor& motor);
 
-/// Readings that can be reckoned with (a stalled one without volts cannot) and the smallest
+/// Readings that can be reckoned with (a stalled one without volts cannot, one that was struck out
+/// may not) and the smallest
 /// winding resistance.
 struct MotorEvidence {
     std::vector<MotorReading> readings;
     std::optional<Ohms> winding;
+    Amperes atLeast{0};  ///< the most that a broken-off reading showed; no reading, a bound
 };
 [[nodiscard]] MotorEvidence motorEvidence(const Motor& motor);
 

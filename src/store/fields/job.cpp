@@ -36,6 +36,8 @@ std::vector<std::string> idsOf(const core::Job& job) {
         for (const core::Motor& motor : unit.motors) all.push_back(motor.id);
     }
     for (const core::LampGroup& group : job.groups) all.push_back(group.id);
+    for (const core::Spot& spot : job.intake.spots) all.push_back(spot.id);
+    for (const core::Complaint& complaint : job.intake.complaints) all.push_back(complaint.id);
     return all;
 }
 
@@ -77,6 +79,9 @@ void jobFields(Io& io, Self& job) {
     io("last_id", job.lastId, Required, from0To(1e9));
     io("units", job.units, Required, members(1, 100));
     io("couplings", job.couplings, Maybe, members(0, 99));
+    io("intake", job.intake, Maybe);
+    io("proof", job.proof, Maybe);
+    io("wanted", job.wanted, Maybe);
     io("decoder", job.decoder, Maybe);
     io("bank", job.bank, Maybe);
     io("groups", job.groups, Maybe, members(0, 1000));
@@ -104,6 +109,17 @@ void jobFields(Io& io, Self& job) {
     io.holds(
         "groups", [&] { return lampsInUnits(job); }, "a lamp in no unit",
         "the id of a unit in fitted/unit");
+    io.holds(
+        "intake",
+        [&] {
+            return std::all_of(
+                job.intake.spots.begin(), job.intake.spots.end(), [&](const core::Spot& spot) {
+                    return std::any_of(
+                        job.units.begin(), job.units.end(),
+                        [&](const core::Unit& unit) { return unit.id == spot.unit; });
+                });
+        },
+        "a spot on no unit", "the id of a unit in unit");
     io.holds(
         "decoder", [&] { return !job.decoder || hasUnit(job, job.decoder->seat); },
         "a seat in no unit", "the id of a unit in seat/unit");

@@ -1,5 +1,6 @@
 #include "core/work/lamp_groups.h"
 #include "store/fields/io.h"
+#include "store/job_json.h"
 
 namespace glimmet::store {
 namespace {
@@ -32,6 +33,9 @@ void decoderFields(Io& io, Self& decoder) {
     io("width", decoder.width, Required, size);
     io("height", decoder.height, Required, size);
     io("plug", decoder.plug, Maybe, id);
+    io("sound", decoder.sound, Maybe);
+    io("reserve", decoder.reserve, Maybe);
+    io("price", decoder.price, Maybe, from0To(1e5));
     io("outputs", decoder.outputs, Maybe, members(0, 64));
 }
 
@@ -79,11 +83,12 @@ void bankFields(Io& io, Self& bank) {
 template <class Io, class Self>
 void catalogueFields(Io& io, Self& catalogue) {
     io.constant("format", "glimmet-catalogue");
-    io.constant("version", 2);
+    io.constant("version", catalogueFormatVersion);
     io("decoders", catalogue.decoders, Maybe);
     io("lamps", catalogue.lamps, Maybe);
     io("banks", catalogue.banks, Maybe);
     io("bodies", catalogue.bodies, Maybe);
+    io("faults", catalogue.faults, Maybe);
 }
 
 }  // namespace

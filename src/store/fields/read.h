@@ -138,6 +138,10 @@ private:
         }
     }
 
+    void one(const char* key, std::vector<std::string>& value, const Limits& limits) {
+        value = m_fields.texts(key, limits.fewest, limits.most, limits.longest, limits.shortest);
+    }
+
     void point(const nlohmann::json& from, const std::string& place, core::Point& to);
     void points(const nlohmann::json& from, const std::string& place, Outline& to);
     void outline(const nlohmann::json& from, const std::string& place, std::size_t fewest,

@@ -150,6 +150,13 @@ private:
         }
         return {{"$ref", "#/$defs/" + std::string(schemaName<T>)}};
     }
+    nlohmann::ordered_json one(const std::vector<std::string>*, const Limits& limits) {
+        nlohmann::ordered_json made{
+            {"type", "array"}, {"items", one(static_cast<const std::string*>(nullptr), limits)}};
+        if (limits.fewest > 0) made["minItems"] = limits.fewest;
+        made["maxItems"] = limits.most;
+        return made;
+    }
     template <Described T>
     nlohmann::ordered_json one(const std::vector<T>*, const Limits& limits) {
         nlohmann::ordered_json made{{"type", "array"},

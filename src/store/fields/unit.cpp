@@ -11,6 +11,8 @@ void readingFields(Io& io, Self& reading) {
     io("volts", reading.volts, Maybe, upTo(60));
     io("amps", reading.amps, Required, upTo(50));
     io("on", reading.on, Maybe, date);
+    io("at_least", reading.atLeast, Maybe);
+    io("struck", reading.struck, Maybe);
     io.holds(
         "volts_V", [&] { return reading.volts || reading.condition != MotorCondition::Stalled; },
         "nothing", "the volts of the stall test");

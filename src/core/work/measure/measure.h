@@ -1,4 +1,4 @@
-// The room of measuring: motor, decoder and what feeds them.
+// The room of measuring: the motor, its pickups and what feeds them.
 #pragma once
 
 #include "core/work/job_rooms.h"
@@ -10,8 +10,6 @@ void judge(const Reckoned& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Verb> verbs();
 [[nodiscard]] Idle idle(const Job& job);
 
-void boxes(const Job& job, std::vector<Box>& all);
-
-inline constexpr JobRoom room{"measure", "Measure", applies, judge, verbs, idle, boxes};
+inline constexpr JobRoom room{"measure", "Measure", applies, judge, verbs, idle};
 
 }  // namespace glimmet::core::measure

@@ -1,8 +1,7 @@
-// Jots of the motor, the decoder and what feeds them.
+// Jots of the motor, its pickups and what feeds them.
 #include "core/work/jotted.h"
 #include "core/work/measure/measure.h"
 #include "core/work/motor_evidence.h"
-#include "core/work/rule_takes.h"
 #include "core/work/units.h"
 
 namespace glimmet::core::measure {
@@ -126,6 +125,27 @@ Result<Jotted> reading(const Said& said) {
     return result;
 }
 
+/// "over 1A at half throttle, I stopped there": a bound is evidence too.
+Result<Jotted> over(const Said& said) {
+    const auto motor = motorOf(said);
+    if (!motor) return tl::unexpected(motor.error());
+    TakenReading made;
+    made.condition = MotorCondition::Light;
+    made.on = said.context.today;
+    made.amps = *said.one<Amperes>("AMPS");
+    made.volts = said.one<Volts>("VOLTS");
+    made.atLeast = true;
+    const std::string what =
+        formatted(made.amps) + (made.volts ? " at " + formatted(*made.volts) : "");
+    const bool half = said.name("THROTTLE").has_value();
+    Jotted result = jotted(
+        said, ofMotorSaid(said.context.job, **motor,
+                          half ? text("Running, broken off: more than %1 at half throttle", what)
+                               : text("Running, broken off: more than %1", what)));
+    motorIn(result.after, (*motor)->id).readings.push_back(std::move(made));
+    return result;
+}
+
 Result<Jotted> ohms(const Said& said) {
     const auto motor = motorOf(said);
     if (!motor) return tl::unexpected(motor.error());
@@ -220,23 +240,7 @@ Result<Jotted> supply(const Said& said) {
     return result;
 }
 
-// --- rules -----------------------------------------------------------------------------------
-
-Result<Jotted> rule(const Said& said) {
-    const std::string& chosen = *said.name("NAME");
-    Jotted result = jotted(said, text("Rating rule: %1", chosen));
-    result.after.rule = *named<RatingRule>(chosen);
-    return result;
-}
-
-Result<Jotted> margin(const Said& said) {
-    const double share = said.at("SHARE").quantities.front();
-    Jotted result = jotted(said, text("Close within %1 of a limit", percent(share)));
-    result.after.closeMargin = share;
-    return result;
-}
-
-// --- motor and decoder -----------------------------------------------------------------------
+// --- motor -----------------------------------------------------------------------
 
 std::vector<Named> motorKinds(const Context&) {
     return {{"can", {"can motor"}, "a can motor"},
@@ -284,46 +288,6 @@ Result<Jotted> motor(const Said& said) {
                           std::string(name(changed.frame)));
     if (result.after.units.size() > 1) {
         result.meaning = text("%1, in %2", result.meaning, unitCalled(result.after, *unit));
-    }
-    return result;
-}
-
-std::vector<Named> decoderNames(const Context& context) {
-    std::vector<Named> all;
-    for (const Decoder& decoder : context.catalogue.decoders) {
-        all.push_back({decoder.id, {decoder.name}, decoder.name});
-    }
-    all.push_back({"none", {"no"}, "takes it out"});
-    return all;
-}
-Result<Jotted> decoder(const Said& said) {
-    const std::string& id = *said.name("NAME");
-    const std::optional<FittedDecoder>& before = said.context.job.decoder;
-    Jotted result = jotted(said, text("No decoder"));
-    result.after.decoder.reset();
-    std::string forgotten;  // outputs of the old one that were looked at
-    const Decoder* found = decoderNamed(said.context.catalogue, id);
-    if (found) {
-        result.after.decoder = FittedDecoder{*found, before ? before->seat : std::nullopt};
-        result.meaning = text("Decoder: %1", found->name);
-    }
-    for (const DecoderOutput& old : before ? before->part.outputs : std::vector<DecoderOutput>{}) {
-        if (old.seriesMeasured.empty()) continue;
-        bool kept = false;
-        if (found && found->id == before->part.id) {
-            // The same again keeps what was found out about it.
-            for (DecoderOutput& output : result.after.decoder->part.outputs) {
-                if (output.name != old.name) continue;
-                output.series = old.series;
-                output.seriesMeasured = old.seriesMeasured;
-                kept = true;
-            }
-        }
-        if (!kept) forgotten += (forgotten.empty() ? "" : ", ") + old.name;
-    }
-    if (!forgotten.empty()) {
-        result.meaning = text("%1; what was found on the outputs of %2 no longer counts: %3",
-                              result.meaning, before->part.name, forgotten);
     }
     return result;
 }
@@ -383,6 +347,7 @@ Result<Jotted> removeReading(const Said& said) {
     if (!of) return tl::unexpected(of.error());
     Jotted result = jotted(said, {});
     Motor& motor = motorIn(result.after, (*of)->id);
+    // Struck out, not wiped: it stays to be seen.
     const auto tell = [&](Text what) {
         result.meaning = ofMotorSaid(said.context.job, **of, std::move(what));
     };
@@ -399,13 +364,14 @@ Result<Jotted> removeReading(const Said& said) {
         if (wanted != word) continue;
         auto reading = motor.readings.end();
         for (auto it = motor.readings.begin(); it != motor.readings.end(); ++it) {
-            if (it->condition == condition && !(first && reading != motor.readings.end()))
+            if (!it->struck && it->condition == condition &&
+                !(first && reading != motor.readings.end()))
                 reading = it;
         }
         if (reading == motor.readings.end()) continue;
-        tell(first ? text("First %1 reading removed: %2", word, formatted(reading->amps))
-                   : text("Last %1 reading removed: %2", word, formatted(reading->amps)));
-        motor.readings.erase(reading);
+        tell(first ? text("First %1 reading struck out: %2", word, formatted(reading->amps))
+                   : text("Last %1 reading struck out: %2", word, formatted(reading->amps)));
+        reading->struck = true;
         return result;
     }
     return refuse(ErrorCode::Unknown, text("There is no %1 reading to remove.", wanted));
@@ -415,6 +381,11 @@ Result<Jotted> removeReading(const Said& said) {
 
 constexpr Takes stallTakes[] = {amps, stallVolts, ofMotor};
 constexpr Takes readingTakes[] = {amps, volts, ofMotor};
+std::vector<Named> throttles(const Context&) {
+    return {{"half throttle", {"half"}, "not fully open"}};
+}
+constexpr Takes overTakes[] = {
+    amps, volts, {.what = "THROTTLE", .kind = Kind::Name, .names = throttles}, ofMotor};
 constexpr Takes ohmsTakes[] = {{.what = "OHMS",
                                 .needed = true,
                                 .missing = "How many ohms?",
@@ -441,12 +412,6 @@ constexpr Takes motorTakes[] = {{.what = "KIND",
                                  .unknown = "“%1” is no kind of motor. There are: %2."},
                                 {.what = "FRAME", .kind = Kind::Name, .names = frameKinds},
                                 unitTakes};
-constexpr Takes decoderTakes[] = {{.what = "NAME",
-                                   .kind = Kind::Name,
-                                   .needed = true,
-                                   .missing = "Which decoder?",
-                                   .names = decoderNames,
-                                   .unknown = "No decoder goes by “%1”. The catalogue has: %2."}};
 constexpr Takes axleTakes[] = {{.what = "NUMBER",
                                 .kind = Kind::Name,
                                 .needed = true,
@@ -476,6 +441,8 @@ constexpr const char* stallExamples[] = {"stall 1.15A 12V", "stall 12V 900mA", "
 constexpr const char* slipExamples[] = {"slip 420mA", "slip 0.6A 12V"};
 constexpr const char* haulExamples[] = {"haul 350mA 12V", "hauling .35A"};
 constexpr const char* lightExamples[] = {"light 180mA 12V", "running light 0.18A"};
+constexpr const char* overExamples[] = {"over 1A at half throttle", "over 1A"};
+constexpr const char* overWords[] = {"above"};
 constexpr const char* ohmsExamples[] = {"ohms 9.8", "ohms 9.8 9.6 10.1", "winding 9.8 ohms"};
 constexpr const char* trackExamples[] = {"track 14.8V", "track unknown"};
 constexpr const char* supplyExamples[] = {"supply dcc", "supply battery 9V"};
@@ -483,7 +450,6 @@ constexpr const char* rectifierExamples[] = {"rectifier 1.1V", "rectifier unknow
 constexpr const char* bridgeExamples[] = {"bridge 0.3V"};
 constexpr const char* switchExamples[] = {"switch 0.1V"};
 constexpr const char* motorExamples[] = {"motor open-frame frame-return", "motor none"};
-constexpr const char* decoderExamples[] = {"decoder four-wire-1.0", "decoder none"};
 constexpr const char* axleExamples[] = {"axle 2 left", "axle 1 none"};
 constexpr const char* axleNoise[] = {"collects", "from", "on", "wheel", "wheels", "only"};
 constexpr const char* removeExamples[] = {"remove stall"};
@@ -502,6 +468,8 @@ constexpr Verb table[] = {
      reading<MotorCondition::Hauling>, false, readingNoise},
     {"light", lightWords, readingTakes, lightExamples, "running alone at medium speed",
      reading<MotorCondition::Light>, false, lightNoise},
+    {"over", overWords, overTakes, overExamples, "broken off there: it takes at least so much",
+     over, false, readingNoise},
     {"ohms", ohmsWords, ohmsTakes, ohmsExamples,
      "the winding, motor disconnected; several rotor positions", ohms, false, readingNoise},
     {"track",
@@ -543,19 +511,6 @@ constexpr Verb table[] = {
      false,
      dropNoise},
     {"motor", {}, motorTakes, motorExamples, "what kind of motor it is", motor},
-    {"rule",
-     {},
-     ruleTakes,
-     ruleExamples,
-     "how ratings are held against the motor: strict, slip, running",
-     rule},
-    {"margin", {}, marginTakes, marginExamples, "how near to a limit counts as close", margin},
-    {"decoder",
-     {},
-     decoderTakes,
-     decoderExamples,
-     "fit a decoder of the catalogue; none takes it out",
-     decoder},
     {"axle",
      {},
      axleTakes,

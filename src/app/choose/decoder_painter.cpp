@@ -1,4 +1,4 @@
-#include "app/measure/measure_view.h"
+#include "app/choose/choose_view.h"
 #include "app/theme/theme.h"
 
 #include <QPainter>

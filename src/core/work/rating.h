@@ -10,7 +10,7 @@
 #include <string>
 #include <vector>
 
-namespace glimmet::core::measure {
+namespace glimmet::core {
 
 /// What motors of a kind usually take; assumed where nobody read this one. Source: docs/physics.md.
 struct UsualCurrents {
@@ -25,6 +25,7 @@ struct RatedDemand {
         Reading,  ///< what was read, or comes of it
         Bound,    ///< slip is not known, but never above the stall
         Kind,     ///< usual for its kind
+        AtLeast,  ///< a reading that was broken off
         Missing,
     };
     MotorDemand::What what{};
@@ -44,13 +45,4 @@ struct Rating {
 [[nodiscard]] Rating rated(const Reckoned& facts, const MotorEvidence& drive,
                            const MotorRating& rating);
 
-/// Everything else that a job asks of a decoder.
-struct DecoderFit {
-    State state = State::Fine;  ///< the worst
-    Text why;                   ///< what decides; empty where all is fine
-};
-/// Volts at the top of the supply's range, outputs that are used, their totals.
-[[nodiscard]] DecoderFit fitOf(const Reckoned& facts, const MotorEvidence& drive,
-                               const Decoder& decoder);
-
-}  // namespace glimmet::core::measure
+}  // namespace glimmet::core

@@ -1,11 +1,11 @@
-#include "core/work/measure/rating.h"
+#include "core/work/rating.h"
 
 #include "core/quantity/format.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
 
-namespace glimmet::core::measure {
+namespace glimmet::core {
 namespace {
 
 UsualCurrents usualOf(MotorKind kind) {
@@ -61,7 +61,9 @@ Rating rated(const Reckoned& facts, const MotorEvidence& drive, const MotorRatin
     const auto light = largestReading(drive.readings, MotorCondition::Light);
     const auto hauling = largestReading(drive.readings, MotorCondition::Hauling);
     const bool read = path || slip || light || hauling;
-    const auto usual = read ? std::nullopt : usualCurrents(facts.job);
+    auto usual = read ? std::nullopt : usualCurrents(facts.job);
+    // What takes more than its kind does is not of the usual ones.
+    if (usual && drive.atLeast > usual->running) usual.reset();
 
     const auto demand = [&](What what, From from, Amperes typical, Amperes worst, bool peak) {
         const Amperes limit = peak ? rating.peak : rating.continuous;
@@ -126,45 +128,12 @@ Rating rated(const Reckoned& facts, const MotorEvidence& drive, const MotorRatin
         RatedDemand sustained = runningDemand(1.0);
         if (sustained.state != State::Fine) made.demands.push_back(sustained);
     }
+    if (drive.atLeast > rating.continuous) {
+        made.demands.push_back(
+            demand(What::Running, From::AtLeast, drive.atLeast, drive.atLeast, false));
+    }
     for (const RatedDemand& each : made.demands) made.state = worse(made.state, each.state);
     return made;
 }
 
-DecoderFit fitOf(const Reckoned& facts, const MotorEvidence& drive, const Decoder& decoder) {
-    DecoderFit fit;
-    const auto hold = [&](State state, Text why) {
-        if (state <= fit.state) return;
-        fit.state = state;
-        fit.why = std::move(why);
-    };
-    const Volts top = Volts{*trackFigure(facts.job).value} * (1 + facts.house.supplySpread);
-    hold(stateAgainst(top.value(), decoder.largestTrack.value(), 0.95),
-         text("bears %1, the track can have %2", formatted(decoder.largestTrack),
-              formatted(top, 3)));
-    const double closeAbove = 1.0 - facts.house.closeMargin;
-    Amperes lamps{0};
-    for (std::size_t g = 0; g < facts.groups.size(); ++g) {
-        const LampGroup& group = facts.job.groups[g];
-        if (group.output == supplyOutput) continue;
-        const auto output =
-            std::find_if(decoder.outputs.begin(), decoder.outputs.end(),
-                         [&](const DecoderOutput& each) { return each.name == group.output; });
-        if (output == decoder.outputs.end()) {
-            hold(State::Over, text("has no output %1 for %2", group.output, group.name));
-            continue;
-        }
-        if (!facts.groups[g]) continue;
-        lamps += facts.groups[g]->total;
-        hold(stateAgainst(facts.groups[g]->total.value(), output->limit.value(), closeAbove),
-             text("its output %1 gives %2", group.output, formatted(output->limit, 3)));
-    }
-    hold(stateAgainst(lamps.value(), decoder.functionTotal.value(), closeAbove),
-         text("its outputs give %1 in all", formatted(decoder.functionTotal, 3)));
-    if (const auto slip = largestReading(drive.readings, MotorCondition::Slipping)) {
-        hold(stateAgainst((*slip + lamps).value(), decoder.overall.value(), closeAbove),
-             text("gives %1 with everything on", formatted(decoder.overall, 3)));
-    }
-    return fit;
-}
-
-}  // namespace glimmet::core::measure
+}  // namespace glimmet::core

@@ -1,0 +1,21 @@
+// What the window shows of the choice: decoders side by side, the hollows they could lie in.
+#pragma once
+
+#include "app/stage_view.h"
+
+namespace glimmet::app {
+
+[[nodiscard]] StageStrip* decoderRack(QWidget* parent);
+/// Hollows with their measures, and the decoder's beside them.
+void paintRoomLens(const LensInput& input);
+/// A small board with its chips and solder pads, to the size its catalogue gives.
+void paintDecoder(const PartInput& input);
+
+inline constexpr PartPainter decoderPainter{"decoder", paintDecoder, "decoder "};
+inline constexpr Shot chooseShots[] = {{"choose", 0, ""}};
+inline constexpr StageView chooseView{
+    "choose", decoderRack, paintRoomLens,
+    QT_TRANSLATE_NOOP("stages", "This one has no motor: there is no decoder to choose for it."),
+    chooseShots};
+
+}  // namespace glimmet::app

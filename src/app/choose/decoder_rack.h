@@ -1,0 +1,33 @@
+// Decoders of the catalogue side by side, ranked: each as large as it is, what it has for what the
+// job asks, the cell that decides outlined. One press fits one.
+#pragma once
+
+#include "app/frame/rows.h"
+#include "app/stage_strip.h"
+#include "core/work/choose/ranking.h"
+
+#include <memory>
+
+class QVBoxLayout;
+
+namespace glimmet::app {
+
+class DecoderRow;
+class RackHead;
+
+class DecoderRack : public StageStrip {
+    Q_OBJECT
+public:
+    explicit DecoderRack(QWidget* parent = nullptr);
+    ~DecoderRack() override;
+    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+              const std::string& subject) override;
+
+private:
+    RackHead* m_head;
+    QVBoxLayout* m_column;
+    QWidget* m_page;
+    std::unique_ptr<Rows<DecoderRow>> m_rows;
+};
+
+}  // namespace glimmet::app

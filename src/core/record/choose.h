@@ -1,0 +1,22 @@
+// What a decoder is asked to be beside what the model needs: the owner's wishes, the socket.
+#pragma once
+
+#include "core/quantity/quantities.h"
+
+#include <optional>
+#include <string>
+
+namespace glimmet::core {
+
+/// Nothing set: any will do.
+struct Wanted {
+    bool sound = false;
+    std::string
+        socket;  ///< "8-pin"; "none": the model has none, leads are soldered; empty: not said
+    std::optional<Millimetres> longest;
+    std::optional<double> price;  ///< at the most, in the workshop's money
+    std::string soundRefused;     ///< why the wish for sound is not met; told at hand-over
+    bool operator==(const Wanted&) const = default;
+};
+
+}  // namespace glimmet::core

@@ -1,0 +1,17 @@
+// The room of the choice: which decoder carries the job, and what each wins and loses.
+#pragma once
+
+#include "core/work/job_rooms.h"
+
+namespace glimmet::core::choose {
+
+[[nodiscard]] bool applies(const Job& job);
+void judge(const Reckoned& facts, Judging& judging);
+[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] Idle idle(const Job& job);
+
+void boxes(const Job& job, std::vector<Box>& all);
+
+inline constexpr JobRoom room{"choose", "Choose", applies, judge, verbs, idle, boxes};
+
+}  // namespace glimmet::core::choose

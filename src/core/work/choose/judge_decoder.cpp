@@ -1,0 +1,383 @@
+// Checks of the decoder against motor, track, lamps, room and wishes.
+#include "core/quantity/format.h"
+#include "core/work/choose/choose.h"
+#include "core/work/choose/ranking.h"
+#include "core/work/motor_evidence.h"
+#include "core/work/motor_figures.h"
+#include "core/work/rating.h"
+#include "core/work/supply.h"
+
+#include <algorithm>
+
+namespace glimmet::core::choose {
+namespace {
+
+Text demandWords(const RatedDemand& demand) {
+    using From = RatedDemand::From;
+    const std::string amps =
+        formatted(demand.from == From::Reading ? demand.typical : demand.worst, 3);
+    // Where the top of the supply's range decides, it is said.
+    const bool reaches = demand.from == From::Reading && demand.worst > demand.typical * 1.001 &&
+                         demand.state != State::Fine;
+    const Text all =
+        reaches ? text("%1 (up to %2 where the track is highest)", amps, formatted(demand.worst, 3))
+                : verbatim(amps);
+    switch (demand.from) {
+        case From::Missing:
+            return text("not known");
+        case From::AtLeast:
+            return text("running it draws more than %1", amps);
+        case From::Bound:
+            return demand.what == MotorDemand::What::Slip
+                       ? text("slipping it never draws more than stalled, %1", amps)
+                       : text("running it never draws more than slipping, %1", amps);
+        case From::Kind:
+            switch (demand.what) {
+                case MotorDemand::What::Stall:
+                    return text("motors of its kind stall at %1 at the most", amps);
+                case MotorDemand::What::Slip:
+                    return text("motors of its kind slip at %1 at the most", amps);
+                case MotorDemand::What::Running:
+                    break;
+            }
+            return text("motors of its kind run at %1 at the most", amps);
+        case From::Reading:
+            break;
+    }
+    switch (demand.what) {
+        case MotorDemand::What::Stall:
+            return text("stalled it would draw %1", all);
+        case MotorDemand::What::Slip:
+            return text("slipping it draws %1", all);
+        case MotorDemand::What::Running:
+            break;
+    }
+    return text("running it asks for %1", all);
+}
+
+Text limitWords(const RatedDemand& demand) {
+    const std::string amps = formatted(demand.limit, 3);
+    return demand.againstPeak ? text("%1 peak", amps) : text("%1 continuous", amps);
+}
+
+Text ruleWords(RatingRule rule) {
+    switch (rule) {
+        case RatingRule::Strict:
+            return text("the strict rule");
+        case RatingRule::Slip:
+            return text("the slip rule");
+        case RatingRule::Running:
+            break;
+    }
+    return text("the running rule");
+}
+
+Text verdictSentence(const Rating& verdict, RatingRule rule) {
+    const RatedDemand& lead = verdict.deciding();
+    switch (verdict.state) {
+        case State::Fine:
+            return text("Fits by %1: %2 of the decoder's %3.", ruleWords(rule), demandWords(lead),
+                        limitWords(lead));
+        case State::Close:
+            return text("Fits by %1, but close: %2 of the decoder's %3.", ruleWords(rule),
+                        demandWords(lead), limitWords(lead));
+        case State::Over:
+            return text("Too small by %1: %2; the decoder gives %3.", ruleWords(rule),
+                        demandWords(lead), limitWords(lead));
+        case State::Ask:
+            break;
+    }
+    switch (lead.what) {
+        case MotorDemand::What::Stall:
+            return text(
+                "Not known yet: a stall test, or the winding's ohms, decides by %1 whether this "
+                "decoder carries the motor.",
+                ruleWords(rule));
+        case MotorDemand::What::Slip:
+            return text(
+                "Not known yet: the current with wheels slipping decides by %1 whether this "
+                "decoder carries the motor.",
+                ruleWords(rule));
+        case MotorDemand::What::Running:
+            break;
+    }
+    return text(
+        "Not known yet: the running current decides by %1 whether this decoder carries the motor.",
+        ruleWords(rule));
+}
+
+/// The rule that the ratings were held by, with its margin: a workshop's choice, so it is named.
+Figure ruleFigure(const House& house) {
+    Text words;
+    switch (house.rule) {
+        case RatingRule::Strict:
+            words = text("strict rule: continuous carries the stall");
+            break;
+        case RatingRule::Slip:
+            words = text("slip rule: continuous carries slipping, peak carries the stall");
+            break;
+        case RatingRule::Running:
+            words = text("running rule: continuous carries running with a quarter in hand");
+            break;
+    }
+    return {text("Close within this share of a limit"),
+            "margin",
+            house.closeMargin,
+            Dimension::Ratio,
+            {Basis::Kind::Chosen, {}, std::move(words)},
+            {},
+            {},
+            "rule "};
+}
+
+Text verdictAction(const Rating& verdict) {
+    if (verdict.state == State::Over) return text("choose a larger decoder");
+    if (verdict.state != State::Ask) return {};
+    switch (verdict.deciding().what) {
+        case MotorDemand::What::Stall:
+            return text("measure the stall current");
+        case MotorDemand::What::Slip:
+            return text("measure the slip current");
+        case MotorDemand::What::Running:
+            break;
+    }
+    return text("measure the running current");
+}
+
+/// The first of the ranked, and the one that is in place wherever it stands.
+std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& drive) {
+    std::vector<Option> options;
+    for (const RankedDecoder& entry : rankedDecoders(facts, drive)) {
+        Option option;
+        option.inPlace = facts.job.decoder && facts.job.decoder->part.id == entry.decoder->id;
+        if (options.size() >= 4 && !option.inPlace) continue;
+        option.what = verbatim(entry.decoder->name);
+        const RatedDemand& lead = entry.rating.deciding();
+        const Cell& cell = entry.cells[entry.deciding];
+        option.effect = cell.aspect != Aspect::Motor && cell.state > entry.rating.state ? cell.says
+                        : entry.rating.state == State::Ask
+                            ? text("a reading is missing")
+                            : text("%1 of %2", demandWords(lead), limitWords(lead));
+        option.state = entry.worst;
+        option.jot = "decoder " + entry.decoder->id;
+        options.push_back(std::move(option));
+    }
+    return options;
+}
+
+void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+    const Job& job = facts.job;
+    if (!job.decoder) {
+        judging.say("motor.rating", {}, State::Ask, Gravity::PartDestroyed, [&](Finding& finding) {
+            finding.options = decoderOptions(facts, drive);
+            const Figure stall = stallFigure(job, facts.house);
+            const auto usual = usualCurrents(job);
+            // A motor that nobody read is chosen for by its kind, where one of the options fits so.
+            const bool byKind = !stall.value && usual && !finding.options.empty() &&
+                                finding.options.front().state < State::Ask;
+            finding.sentence =
+                stall.value
+                    ? text("No decoder chosen: stalled this motor would draw %1.", shown(stall))
+                : byKind
+                    ? text(
+                          "No decoder chosen. Nobody has read this motor; those of its kind stall "
+                          "at %1 at the most, and that will do to choose by.",
+                          formatted(usual->stall, 2))
+                    : text(
+                          "Measure the motor first: how much it draws decides which decoder "
+                          "it can have.");
+            finding.action = stall.value || byKind ? text("choose a decoder")
+                                                   : text("measure the stall current");
+            finding.figures = {stall, slipFigure(job), runningFigure(job)};
+            if (!stall.value && !byKind) finding.caution = stallCaution(job);
+        });
+        return;
+    }
+    const Rating verdict =
+        rated(facts, drive, {job.decoder->part.continuous, job.decoder->part.peak});
+    judging.say("motor.rating", {}, verdict.state, Gravity::PartDestroyed, [&](Finding& finding) {
+        finding.options = decoderOptions(facts, drive);
+        finding.sentence = verdictSentence(verdict, facts.house.rule);
+        const bool none = verdict.state == State::Over &&
+                          std::all_of(finding.options.begin(), finding.options.end(),
+                                      [](const Option& o) { return o.state == State::Over; });
+        if (none) finding.sentence = text("%1 None of the catalogue carries it.", finding.sentence);
+        finding.action = verdictAction(verdict);
+        // What decides stands first.
+        std::vector<RatedDemand> ordered{verdict.deciding()};
+        for (const RatedDemand& demand : verdict.demands) {
+            if (demand.what != ordered.front().what) ordered.push_back(demand);
+        }
+        for (const RatedDemand& demand : ordered) {
+            if (demand.from == RatedDemand::From::Kind) {
+                finding.figures.push_back(
+                    figures::assumed(text("Usual for its kind, at the most"), "I_usual",
+                                     demand.worst, text("nobody has read this motor"), "stall "));
+                continue;
+            }
+            switch (demand.what) {
+                case MotorDemand::What::Stall:
+                    finding.figures.push_back(stallFigure(job, facts.house));
+                    break;
+                case MotorDemand::What::Slip:
+                    finding.figures.push_back(slipFigure(job));
+                    break;
+                case MotorDemand::What::Running:
+                    finding.figures.push_back(runningFigure(job));
+                    break;
+            }
+            const Text part = verbatim(job.decoder->part.name);
+            finding.figures.push_back(demand.againstPeak
+                                          ? figures::catalogue(text("Decoder's peak"), "I_peak",
+                                                               job.decoder->part.peak, part)
+                                          : figures::catalogue(text("Decoder's continuous rating"),
+                                                               "I_cont",
+                                                               job.decoder->part.continuous, part));
+        }
+        finding.figures.push_back(ruleFigure(facts.house));
+        if (verdict.state == State::Ask) finding.caution = stallCaution(job);
+    });
+}
+
+/// The track's volts and the motor with all lamps together against the decoder.
+void judgeDecoder(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+    const Job& job = facts.job;
+    const Decoder& decoder = job.decoder->part;
+    const Figure track = trackFigure(job);
+    const Volts largest = decoder.largestTrack;
+    // A layout's volts differ from place to place: its highest counts.
+    const Volts top = Volts{*track.value} * (1 + facts.house.supplySpread);
+    const State state = stateAgainst(top.value(), largest.value(), 0.95);
+    judging.say("motor.track-volts", {}, state, Gravity::PartDestroyed, [&](Finding& finding) {
+        finding.figures = {
+            figures::computed(
+                text("Highest track volts"), "V_top", top, "V_track · (1 + spread)",
+                {track, Figure{text("Spread of the supply"),
+                               "spread",
+                               facts.house.supplySpread,
+                               Dimension::Ratio,
+                               {Basis::Kind::Assumed, {}, text("from place to place")},
+                               {},
+                               {},
+                               {}}}),
+            figures::catalogue(text("Decoder's largest track volts"), "V_max", largest,
+                               verbatim(decoder.name))};
+        finding.sentence =
+            state == State::Over
+                ? text(
+                      "Too high: the track stands at %1, up to %2 in places, and the decoder bears "
+                      "%3.",
+                      shown(track), formatted(top, 3), formatted(largest))
+            : state == State::Close
+                ? text(
+                      "The decoder just bears the track's %1, up to %2 in places: it is made for "
+                      "up to %3.",
+                      shown(track), formatted(top, 3), formatted(largest))
+                : text("The decoder bears the track's %1: it is made for up to %2.", shown(track),
+                       formatted(largest));
+        if (state == State::Over) {
+            finding.action = text("a decoder for higher volts, or lower the track's");
+            finding.options = decoderOptions(facts, drive);
+        }
+    });
+
+    const auto slip = largestReading(drive.readings, MotorCondition::Slipping);
+    if (!slip) return;
+    const Amperes lamps = facts.outputsOn();
+    const Amperes sum = *slip + lamps;
+    const State total =
+        stateAgainst(sum.value(), decoder.overall.value(), 1.0 - facts.house.closeMargin);
+    judging.say("motor.total", {}, total, Gravity::PartDestroyed, [&](Finding& finding) {
+        finding.figures = {
+            figures::computed(text("Motor and lamps together"), "I_all", sum, "I_slip + I_lamps",
+                              {slipFigure(job),
+                               figures::computed(text("All lamps lit"), "I_lamps", lamps, "", {})}),
+            figures::catalogue(text("Decoder's overall rating"), "I_total", decoder.overall,
+                               verbatim(decoder.name))};
+        finding.sentence =
+            total == State::Over
+                ? text(
+                      "Too much together: slipping with every lamp lit it draws %1, the "
+                      "decoder gives %2 in all.",
+                      formatted(sum, 3), formatted(decoder.overall, 3))
+                : text("Slipping with every lamp lit it draws %1 of the decoder's %2 in all.",
+                       formatted(sum, 3), formatted(decoder.overall, 3));
+        if (total == State::Over) finding.action = text("choose a larger decoder");
+    });
+}
+
+/// Where it lies, what it is plugged into, what was wished for: what is fine is not told.
+void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+    const RankedDecoder fitted = held(facts, drive, facts.job.decoder->part);
+    for (const Cell& cell : fitted.cells) {
+        if (cell.state == State::Fine) continue;
+        const auto say = [&](const char* id, Gravity gravity, Text sentence, Text action) {
+            judging.say(id, {}, cell.state, gravity, [&](Finding& finding) {
+                finding.sentence = std::move(sentence);
+                finding.action = std::move(action);
+                finding.options = decoderOptions(facts, drive);
+            });
+        };
+        const Decoder& part = *fitted.decoder;
+        switch (cell.aspect) {
+            case Aspect::Room: {
+                const bool drawn = cell.state == State::Close;
+                say("decoder.room", Gravity::DoesNotWork,
+                    drawn
+                        ? text("No hollow holds this decoder as they are drawn: with wires and "
+                               "sleeve it is %1 × %2 × %3. Measure the hollow.",
+                               formatted(part.length, 3), formatted(part.width, 3),
+                               formatted(part.height, 3))
+                        : text("No hollow holds this decoder: with wires and sleeve it is %1 × %2 "
+                               "× %3.",
+                               formatted(part.length, 3), formatted(part.width, 3),
+                               formatted(part.height, 3)),
+                    drawn ? text("measure the hollow") : text("choose a smaller decoder"));
+                break;
+            }
+            case Aspect::Socket:
+                say("decoder.socket", Gravity::CouldBeBetter,
+                    text("This decoder does not plug in: %1.", cell.says),
+                    text("wire it past the socket"));
+                break;
+            case Aspect::Sound:
+                say("decoder.sound", Gravity::CouldBeBetter,
+                    text("The owner wishes for sound, and this decoder makes none."),
+                    text("a sound decoder, or say no and why"));
+                break;
+            case Aspect::StayAlive:
+                say("decoder.stay-alive", Gravity::DoesNotWork,
+                    text("This decoder has no place for the stay-alive that is planned."),
+                    text("a decoder that has one"));
+                break;
+            default:
+                break;  // motor, volts, lamps have findings of their own
+        }
+    }
+}
+
+}  // namespace
+
+bool applies(const Job& job) { return !isStructure(job); }
+
+Idle idle(const Job& job) {
+    if (!motorsOf(job).empty()) return {};
+    return {text("no motor to carry"), true};
+}
+
+void judge(const Reckoned& facts, Judging& judging) {
+    if (motorsOf(facts.job).empty()) return;
+    const MotorEvidence drive = driveEvidence(facts.job);
+    judgeRating(facts, drive, judging);
+    if (!facts.job.decoder) return;
+    judgeDecoder(facts, drive, judging);
+    judgeFit(facts, drive, judging);
+}
+
+void boxes(const Job& job, std::vector<Box>& all) {
+    if (!job.decoder) return;
+    const Decoder& part = job.decoder->part;
+    all.push_back({"decoder", part.name, part.length, part.width, part.height, job.decoder->seat});
+}
+
+}  // namespace glimmet::core::choose

@@ -1,0 +1,271 @@
+#include "core/work/choose/ranking.h"
+
+#include "core/quantity/format.h"
+#include "core/work/seat.h"
+#include "core/work/supply.h"
+
+#include <algorithm>
+#include <array>
+#include <limits>
+#include <tuple>
+
+namespace glimmet::core::choose {
+namespace {
+
+/// The gravest thing that was held against an aspect.
+struct Held {
+    Cell cell;
+    Held(Aspect aspect, Text shows) : cell{aspect, State::Fine, std::move(shows), {}} {}
+    void against(State state, Text says) {
+        if (state <= cell.state) return;
+        cell.state = state;
+        cell.says = std::move(says);
+    }
+};
+
+Cell trackCell(const Reckoned& facts, const Decoder& decoder) {
+    const Volts top = Volts{*trackFigure(facts.job).value} * (1 + facts.house.supplySpread);
+    Held held(Aspect::Track, verbatim(formatted(decoder.largestTrack, 3)));
+    held.against(stateAgainst(top.value(), decoder.largestTrack.value(), 0.95),
+                 text("bears %1, the track can have %2", formatted(decoder.largestTrack),
+                      formatted(top, 3)));
+    return std::move(held.cell);
+}
+
+Cell outputsCell(const Reckoned& facts, const Decoder& decoder) {
+    const double closeAbove = 1.0 - facts.house.closeMargin;
+    std::size_t used = 0;
+    Held held(Aspect::Outputs, {});
+    for (std::size_t g = 0; g < facts.groups.size(); ++g) {
+        const LampGroup& group = facts.job.groups[g];
+        if (group.output == supplyOutput) continue;
+        ++used;
+        const auto output =
+            std::find_if(decoder.outputs.begin(), decoder.outputs.end(),
+                         [&](const DecoderOutput& each) { return each.name == group.output; });
+        if (output == decoder.outputs.end()) {
+            held.against(State::Over, text("has no output %1 for %2", group.output, group.name));
+            continue;
+        }
+        if (output->kind == OutputKind::LogicLevel || output->kind == OutputKind::LampSupply) {
+            held.against(State::Over,
+                         output->kind == OutputKind::LogicLevel
+                             ? text("its output %1 is a logic level, for no lamp", group.output)
+                             : text("its output %1 gives 1.5 V, for filament lamps", group.output));
+            continue;
+        }
+        if (!facts.groups[g]) continue;
+        held.against(
+            stateAgainst(facts.groups[g]->total.value(), output->limit.value(), closeAbove),
+            text("its output %1 gives %2", group.output, formatted(output->limit, 3)));
+    }
+    const auto lit = std::count_if(
+        decoder.outputs.begin(), decoder.outputs.end(),
+        [](const DecoderOutput& each) { return each.kind != OutputKind::LogicLevel; });
+    held.cell.shows = text("%1 of %2", std::to_string(used), std::to_string(lit));
+    return std::move(held.cell);
+}
+
+Cell togetherCell(const Reckoned& facts, const MotorEvidence& drive, const Decoder& decoder) {
+    const double closeAbove = 1.0 - facts.house.closeMargin;
+    const Amperes lamps = facts.outputsOn();
+    const auto slip = largestReading(drive.readings, MotorCondition::Slipping);
+    const Amperes all = lamps + slip.value_or(Amperes{0});
+    Held held(Aspect::Together,
+              slip ? text("%1 of %2", formatted(all, 2), formatted(decoder.overall, 2))
+                   : text("%1 of %2", formatted(lamps, 2), formatted(decoder.functionTotal, 2)));
+    held.against(stateAgainst(lamps.value(), decoder.functionTotal.value(), closeAbove),
+                 text("its outputs give %1 in all", formatted(decoder.functionTotal, 3)));
+    if (slip) {
+        held.against(stateAgainst(all.value(), decoder.overall.value(), closeAbove),
+                     text("gives %1 with everything on", formatted(decoder.overall, 3)));
+    }
+    return std::move(held.cell);
+}
+
+Cell roomCell(const Reckoned& facts, const Decoder& decoder) {
+    const Job& job = facts.job;
+    Held held(Aspect::Room, verbatim(formatted(decoder.length, 3)));
+    if (job.wanted.longest && decoder.length > *job.wanted.longest) {
+        held.against(State::Over,
+                     text("longer than the %1 there are", formatted(*job.wanted.longest, 3)));
+    }
+    const Box box{"decoder",     decoder.name,   decoder.length,
+                  decoder.width, decoder.height, job.decoder ? job.decoder->seat : std::nullopt};
+    const auto seated = seats(job, &box);
+    const Seat* seat = seatOf(seated, "decoder");
+    if (!seat || seat->fits) return std::move(held.cell);
+    // A hollow as it is drawn is a guess; one that was measured is not.
+    const bool measured = job.units[seat->unit].body.ownMeasures;
+    held.against(
+        measured ? State::Over : State::Close,
+        measured ? text("no hollow holds it") : text("no hollow holds it as they are drawn"));
+    return std::move(held.cell);
+}
+
+Cell socketCell(const Reckoned& facts, const Decoder& decoder) {
+    const std::string& socket = facts.job.wanted.socket;
+    Held held(Aspect::Socket, verbatim(decoder.plug.empty() ? "—" : decoder.plug));
+    const bool wired = decoder.plug.empty() || decoder.plug == "hard-wired";
+    if (socket.empty() || socket == decoder.plug || (socket == "none" && wired)) {
+        return std::move(held.cell);
+    }
+    held.against(State::Close, socket == "none" ? text("its plug is cut off")
+                               : wired          ? text("its leads go past the %1 socket", socket)
+                                                : text("its plug is no %1", socket));
+    return std::move(held.cell);
+}
+
+Cell soundCell(const Reckoned& facts, const Decoder& decoder) {
+    Held held(Aspect::Sound, decoder.sound ? text("yes") : text("no"));
+    if (facts.job.wanted.sound && !decoder.sound && facts.job.wanted.soundRefused.empty()) {
+        held.against(State::Close, text("makes no sound"));
+    }
+    return std::move(held.cell);
+}
+
+Cell stayAliveCell(const Reckoned& facts, const Decoder& decoder) {
+    const auto words = [&]() -> Text {
+        switch (decoder.reserve) {
+            case ReserveTerminals::None:
+                return text("no place");
+            case ReserveTerminals::Pads:
+                return text("pads");
+            case ReserveTerminals::TwoWire:
+                return text("two wires");
+            case ReserveTerminals::Managed:
+                return text("managed");
+            case ReserveTerminals::Unknown:
+                break;
+        }
+        return text("not told");
+    };
+    Held held(Aspect::StayAlive, words());
+    if (facts.job.bank && decoder.reserve == ReserveTerminals::None) {
+        held.against(State::Over, text("has no place for a stay-alive"));
+    }
+    return std::move(held.cell);
+}
+
+Cell priceCell(const Reckoned& facts, const Decoder& decoder) {
+    Held held(Aspect::Price, decoder.price
+                                 ? verbatim(formatted(*decoder.price, Dimension::Ratio, 4))
+                                 : text("not told"));
+    const auto& most = facts.job.wanted.price;
+    if (most && decoder.price && *decoder.price > *most) {
+        held.against(State::Close,
+                     text("costs %1", formatted(*decoder.price, Dimension::Ratio, 4)));
+    }
+    return std::move(held.cell);
+}
+
+double volumeOf(const Decoder& decoder) {
+    return decoder.length.value() * decoder.width.value() * decoder.height.value();
+}
+double priceOf(const Decoder& decoder) {
+    return decoder.price.value_or(std::numeric_limits<double>::max());
+}
+long lacking(const RankedDecoder& ranked, State state) {
+    return std::count_if(ranked.cells.begin(), ranked.cells.end(),
+                         [&](const Cell& cell) { return cell.state == state; });
+}
+/// What its motor limit has in hand; the larger the better where none carries the job.
+double motorShare(const RankedDecoder& ranked) {
+    const RatedDemand& lead = ranked.rating.deciding();
+    return lead.limit > Amperes{0} ? (lead.worst / lead.limit).value() : 1.0;
+}
+
+bool before(const RankedDecoder& a, const RankedDecoder& b) {
+    if (a.worst != b.worst) return a.worst < b.worst;
+    for (const State state : {State::Over, State::Ask, State::Close}) {
+        const long mine = lacking(a, state), other = lacking(b, state);
+        if (mine != other) return mine < other;
+    }
+    const auto rest = [](const RankedDecoder& one) {
+        return std::tuple(one.worst == State::Over ? motorShare(one) : 0.0, priceOf(*one.decoder),
+                          volumeOf(*one.decoder));
+    };
+    return rest(a) < rest(b);
+}
+
+/// What each has that no other of those that will do has, and what it lacks beside the first.
+void compared(std::vector<RankedDecoder>& all) {
+    const RankedDecoder *cheapest = nullptr, *smallest = nullptr, *strongest = nullptr;
+    for (const RankedDecoder& each : all) {
+        if (each.worst > State::Close) continue;
+        const Decoder& decoder = *each.decoder;
+        if (decoder.price && (!cheapest || priceOf(decoder) < priceOf(*cheapest->decoder)))
+            cheapest = &each;
+        if (!smallest || volumeOf(decoder) < volumeOf(*smallest->decoder)) smallest = &each;
+        if (!strongest || decoder.continuous > strongest->decoder->continuous) strongest = &each;
+    }
+    for (RankedDecoder& each : all) {
+        if (&each == cheapest)
+            each.wins = text("the cheapest that will do");
+        else if (&each == smallest)
+            each.wins = text("the smallest that will do");
+        else if (&each == strongest)
+            each.wins = text("the strongest that will do");
+        const Cell& cell = each.cells[each.deciding];
+        const Decoder& first = *all.front().decoder;
+        if (cell.state > State::Fine) {
+            each.loses = cell.says;
+        } else if (each.decoder->price && first.price && *each.decoder->price > *first.price) {
+            each.loses = text("costs %1 more",
+                              formatted(*each.decoder->price - *first.price, Dimension::Ratio, 3));
+        } else if (volumeOf(*each.decoder) > volumeOf(first) * 1.05) {
+            each.loses = text("takes more room");
+        }
+    }
+}
+
+}  // namespace
+
+const char* title(Aspect aspect) {
+    constexpr std::array<const char*, aspects> titles{"Motor",    "Track volts", "Outputs",
+                                                      "Together", "Room",        "Socket",
+                                                      "Sound",    "Stay-alive",  "Price"};
+    return titles[static_cast<std::size_t>(aspect)];
+}
+
+RankedDecoder held(const Reckoned& facts, const MotorEvidence& drive, const Decoder& decoder) {
+    RankedDecoder made;
+    made.decoder = &decoder;
+    made.rating = rated(facts, drive, {decoder.continuous, decoder.peak});
+    Cell motor{Aspect::Motor, made.rating.state, {}, {}};
+    const RatedDemand& lead = made.rating.deciding();
+    motor.shows = lead.from == RatedDemand::From::Missing
+                      ? text("? of %1", formatted(lead.limit, 2))
+                      : verbatim(formatted(lead.limit, 2));
+    if (motor.state == State::Ask) motor.says = text("a reading is missing");
+    if (motor.state == State::Close) motor.says = text("little in hand for the motor");
+    if (motor.state == State::Over) motor.says = text("too small for the motor");
+    made.cells = {std::move(motor),
+                  trackCell(facts, decoder),
+                  outputsCell(facts, decoder),
+                  togetherCell(facts, drive, decoder),
+                  roomCell(facts, decoder),
+                  socketCell(facts, decoder),
+                  soundCell(facts, decoder),
+                  stayAliveCell(facts, decoder),
+                  priceCell(facts, decoder)};
+    for (std::size_t i = 0; i < made.cells.size(); ++i) {
+        if (made.cells[i].state <= made.worst) continue;
+        made.worst = made.cells[i].state;
+        made.deciding = i;
+    }
+    return made;
+}
+
+std::vector<RankedDecoder> rankedDecoders(const Reckoned& facts, const MotorEvidence& drive) {
+    std::vector<RankedDecoder> all;
+    all.reserve(facts.catalogue.decoders.size());
+    for (const Decoder& decoder : facts.catalogue.decoders) {
+        all.push_back(held(facts, drive, decoder));
+    }
+    std::stable_sort(all.begin(), all.end(), before);
+    if (!all.empty()) compared(all);
+    return all;
+}
+
+}  // namespace glimmet::core::choose

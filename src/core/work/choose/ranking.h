@@ -1,0 +1,43 @@
+// Decoders held against everything that a job asks of one, all at once.
+#pragma once
+
+#include "core/work/motor_evidence.h"
+#include "core/work/rating.h"
+#include "core/work/reckoned.h"
+
+#include <vector>
+
+namespace glimmet::core::choose {
+
+/// What is asked, in the order in which it is told.
+enum class Aspect { Motor, Track, Outputs, Together, Room, Socket, Sound, StayAlive, Price };
+inline constexpr std::size_t aspects = 9;
+/// "Motor", to be translated.
+[[nodiscard]] const char* title(Aspect aspect);
+
+struct Cell {
+    Aspect aspect{};
+    State state = State::Fine;
+    Text shows;  ///< the figure that it is about: "1.4 A of 1.8 A"
+    Text says;   ///< why it is not fine, as part of a sentence; empty where it is
+};
+
+struct RankedDecoder {
+    const Decoder* decoder = nullptr;
+    Rating rating;
+    std::vector<Cell> cells;  ///< one an aspect
+    State worst = State::Fine;
+    std::size_t deciding = 0;  ///< the cell that is worst, the first of equals
+    Text wins, loses;          ///< beside the others; may be empty
+};
+
+/// One decoder held against the job, as if it were fitted.
+[[nodiscard]] RankedDecoder held(const Reckoned& facts, const MotorEvidence& drive,
+                                 const Decoder& decoder);
+
+/// All of the catalogue: those that carry everything first; of equals what lacks less, then the
+/// cheaper, then the smaller. A decoder that is better in everything never stands below.
+[[nodiscard]] std::vector<RankedDecoder> rankedDecoders(const Reckoned& facts,
+                                                        const MotorEvidence& drive);
+
+}  // namespace glimmet::core::choose

@@ -1,0 +1,216 @@
+// Jots of the decoder: which one, by which rule, what it should be.
+#include "core/work/choose/choose.h"
+#include "core/work/jotted.h"
+#include "core/work/rule_takes.h"
+
+#include <set>
+
+namespace glimmet::core::choose {
+namespace {
+
+using namespace jot;
+using Kind = Takes::Kind;
+
+// --- rules -----------------------------------------------------------------------------------
+
+Result<Jotted> rule(const Said& said) {
+    const std::string& chosen = *said.name("NAME");
+    Jotted result = jotted(said, text("Rating rule: %1", chosen));
+    result.after.rule = *named<RatingRule>(chosen);
+    return result;
+}
+
+Result<Jotted> margin(const Said& said) {
+    const double share = said.at("SHARE").quantities.front();
+    Jotted result = jotted(said, text("Close within %1 of a limit", percent(share)));
+    result.after.closeMargin = share;
+    return result;
+}
+
+// --- decoder ---------------------------------------------------------------------------------
+
+std::vector<Named> decoderNames(const Context& context) {
+    std::vector<Named> all;
+    for (const Decoder& decoder : context.catalogue.decoders) {
+        all.push_back({decoder.id, {decoder.name}, decoder.name});
+    }
+    all.push_back({"none", {"no"}, "takes it out"});
+    return all;
+}
+Result<Jotted> decoder(const Said& said) {
+    const std::string& id = *said.name("NAME");
+    const std::optional<FittedDecoder>& before = said.context.job.decoder;
+    Jotted result = jotted(said, text("No decoder"));
+    result.after.decoder.reset();
+    std::string forgotten;  // outputs of the old one that were looked at
+    const Decoder* found = decoderNamed(said.context.catalogue, id);
+    if (found) {
+        result.after.decoder = FittedDecoder{*found, before ? before->seat : std::nullopt};
+        result.meaning = text("Decoder: %1", found->name);
+    }
+    for (const DecoderOutput& old : before ? before->part.outputs : std::vector<DecoderOutput>{}) {
+        if (old.seriesMeasured.empty()) continue;
+        bool kept = false;
+        if (found && found->id == before->part.id) {
+            // The same again keeps what was found out about it.
+            for (DecoderOutput& output : result.after.decoder->part.outputs) {
+                if (output.name != old.name) continue;
+                output.series = old.series;
+                output.seriesMeasured = old.seriesMeasured;
+                kept = true;
+            }
+        }
+        if (!kept) forgotten += (forgotten.empty() ? "" : ", ") + old.name;
+    }
+    if (!forgotten.empty()) {
+        result.meaning = text("%1; what was found on the outputs of %2 no longer counts: %3",
+                              result.meaning, before->part.name, forgotten);
+    }
+    return result;
+}
+
+// --- wishes ----------------------------------------------------------------------------------
+
+std::vector<Named> socketNames(const Context& context) {
+    // Those that are usual, and whatever else the catalogue plugs into.
+    std::set<std::string> all{"6-pin", "8-pin", "18-contact", "21-contact", "screw terminals"};
+    for (const Decoder& decoder : context.catalogue.decoders) {
+        if (!decoder.plug.empty() && decoder.plug != "hard-wired") all.insert(decoder.plug);
+    }
+    std::vector<Named> named;
+    for (const std::string& plug : all) named.push_back({plug, {}, "a socket in the model"});
+    named.push_back({"none", {"no", "hard-wired", "wired"}, "leads are soldered"});
+    named.push_back({"any", {"unknown"}, "not said"});
+    return named;
+}
+Result<Jotted> socket(const Said& said) {
+    const std::string& name = *said.name("SOCKET");
+    Jotted result = jotted(said, name == "any"    ? text("Socket: not said")
+                                 : name == "none" ? text("No socket: leads are soldered")
+                                                  : text("Socket: %1", name));
+    result.after.wanted.socket = name == "any" ? "" : name;
+    return result;
+}
+
+std::vector<Named> soundOnly(const Context&) {
+    return {{"sound", {}, "a decoder that makes sound"},
+            {"no sound", {"silent"}, "sound is not asked for"}};
+}
+/// "only sound under 24mm": what a decoder should be. Each wish stands until it is taken back.
+Result<Jotted> only(const Said& said) {
+    const auto longest = said.one<Millimetres>("LENGTH");
+    const auto& sound = said.name("SOUND");
+    const bool any = said.name("ANY").has_value();
+    if (!longest && !sound && !any) {
+        return refuse(ErrorCode::Missing,
+                      text("Which only? Write it like %1.", said.verb.examples.front()));
+    }
+    if (any && (longest || sound)) {
+        return refuse(ErrorCode::NotUnderstood, text("Any takes all wishes back: say it alone."));
+    }
+    Jotted result = jotted(said, {});
+    Wanted& wanted = result.after.wanted;
+    if (any) {
+        result.meaning = text("Any decoder will do");
+        Wanted none;
+        none.socket = wanted.socket;  // what the model has is no wish
+        wanted = none;
+        return result;
+    }
+    if (sound) {
+        wanted.sound = *sound == "sound";
+        wanted.soundRefused.clear();
+        result.meaning = wanted.sound ? text("Wished for: sound") : text("Sound is not asked for");
+    }
+    if (longest) {
+        wanted.longest = *longest;
+        const Text length = text("No longer than %1", formatted(*longest));
+        result.meaning = sound ? text("%1; %2", result.meaning, length) : length;
+    }
+    return result;
+}
+
+/// "refuse sound no room for a speaker": kept for hand-over.
+Result<Jotted> refuseWish(const Said& said) {
+    if (!said.context.job.wanted.sound) {
+        return refuse(ErrorCode::Unknown, text("Nobody asked for sound. Write first: only sound."));
+    }
+    const std::string& why = said.at("WHY").words;
+    Jotted result = jotted(said, text("No sound: %1", why));
+    result.after.wanted.soundRefused = why;
+    return result;
+}
+
+constexpr Takes decoderTakes[] = {{.what = "NAME",
+                                   .kind = Kind::Name,
+                                   .needed = true,
+                                   .missing = "Which decoder?",
+                                   .names = decoderNames,
+                                   .unknown = "No decoder goes by “%1”. The catalogue has: %2."}};
+constexpr Takes socketTakes[] = {{.what = "SOCKET",
+                                  .kind = Kind::Name,
+                                  .needed = true,
+                                  .missing = "Which socket does the model have?",
+                                  .names = socketNames,
+                                  .unknown = "“%1” is no socket that is known. There are: %2."}};
+std::vector<Named> anyOnly(const Context&) { return {{"any", {"all"}, "takes the wishes back"}}; }
+constexpr Takes onlyTakes[] = {
+    {.what = "SOUND", .kind = Kind::Name, .names = soundOnly},
+    {.what = "LENGTH", .dimension = Dimension::Length, .least = 0.005, .most = 0.3},
+    {.what = "ANY", .kind = Kind::Name, .names = anyOnly}};
+std::vector<Named> wishNames(const Context&) { return {{"sound", {}, "the wish for sound"}}; }
+constexpr Takes refuseTakes[] = {{.what = "WISH",
+                                  .kind = Kind::Name,
+                                  .needed = true,
+                                  .missing = "Which wish?",
+                                  .names = wishNames},
+                                 {.what = "WHY",
+                                  .kind = Kind::Words,
+                                  .needed = true,
+                                  .missing = "Why not? It is told at hand-over."}};
+
+constexpr const char* decoderExamples[] = {"decoder four-wire-1.0", "decoder none"};
+constexpr const char* socketExamples[] = {"socket 8-pin", "socket none"};
+constexpr const char* onlyExamples[] = {"only sound", "only under 24mm", "only any"};
+constexpr const char* onlyNoise[] = {"under", "below", "with"};
+constexpr const char* refuseExamples[] = {"refuse sound no room for a speaker"};
+constexpr const char* refuseNoise[] = {"because"};
+
+constexpr Verb table[] = {
+    {"rule",
+     {},
+     ruleTakes,
+     ruleExamples,
+     "how ratings are held against the motor: strict, slip, running",
+     rule},
+    {"margin", {}, marginTakes, marginExamples, "how near to a limit counts as close", margin},
+    {"decoder",
+     {},
+     decoderTakes,
+     decoderExamples,
+     "fit a decoder of the catalogue; none takes it out",
+     decoder},
+    {"socket", {}, socketTakes, socketExamples, "what the model has for a plug", socket},
+    {"only",
+     {},
+     onlyTakes,
+     onlyExamples,
+     "what the decoder should be; any takes it back",
+     only,
+     false,
+     onlyNoise},
+    {"refuse",
+     {},
+     refuseTakes,
+     refuseExamples,
+     "a wish that is not met, and why",
+     refuseWish,
+     false,
+     refuseNoise},
+};
+
+}  // namespace
+
+std::span<const Verb> verbs() { return table; }
+
+}  // namespace glimmet::core::choose

@@ -1,0 +1,19 @@
+#include "store/fields/io.h"
+
+namespace glimmet::store {
+namespace {
+
+template <class Io, class Self>
+void wantedFields(Io& io, Self& wanted) {
+    io("sound", wanted.sound, Maybe);
+    io("socket", wanted.socket, Maybe, unsearched(characters(40)));
+    io("longest", wanted.longest, Maybe, upTo(500));
+    io("price", wanted.price, Maybe, from0To(1e5));
+    io("sound_refused", wanted.soundRefused, Maybe);
+}
+
+}  // namespace
+
+GLIMMET_FIELDS(core::Wanted, wantedFields)
+
+}  // namespace glimmet::store

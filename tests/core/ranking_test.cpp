@@ -1,0 +1,276 @@
+// Decoders held against everything that a job asks: each aspect is seen to fire and to stay silent,
+// and the order keeps its promises on catalogues made at random.
+#include "core/work/choose/ranking.h"
+
+#include "core/work/standing.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <random>
+
+namespace glimmet::core::choose {
+namespace {
+
+using tests::factsOf;
+using tests::jotted;
+using tests::shunter;
+using tests::smallCatalogue;
+
+Cell cellOf(const Job& job, const Decoder& decoder, Aspect aspect) {
+    return held(factsOf(job), driveEvidence(job), decoder).cells[static_cast<std::size_t>(aspect)];
+}
+Decoder middle() { return smallCatalogue().decoders[1]; }
+const Finding* found(const std::vector<Finding>& all, std::string_view id) {
+    const auto at =
+        std::find_if(all.begin(), all.end(), [&](const Finding& one) { return one.id == id; });
+    return at == all.end() ? nullptr : &*at;
+}
+State stateOf(const Job& job, std::string_view id) {
+    const auto all = findings(factsOf(job));
+    const Finding* one = found(all, id);
+    return one ? one->state : State::Fine;
+}
+
+TEST(Ranking, HasACellForEveryAspectInOrder) {
+    const RankedDecoder ranked = held(factsOf(shunter()), driveEvidence(shunter()), middle());
+    ASSERT_EQ(ranked.cells.size(), aspects);
+    for (std::size_t i = 0; i < aspects; ++i) {
+        EXPECT_EQ(ranked.cells[i].aspect, static_cast<Aspect>(i));
+        EXPECT_FALSE(plain(ranked.cells[i].shows).empty()) << i;
+        EXPECT_EQ(ranked.cells[i].state, State::Fine) << i;
+        EXPECT_TRUE(ranked.cells[i].says.empty()) << i;
+    }
+    EXPECT_EQ(ranked.worst, State::Fine);
+}
+TEST(Ranking, TrackVoltsCountAtTheTopOfTheirRange) {
+    Decoder decoder = middle();  // 14.5 V and 5 % are 15.225 V
+    const auto state = [&](double volts) {
+        decoder.largestTrack = Volts{volts};
+        return cellOf(shunter(), decoder, Aspect::Track).state;
+    };
+    EXPECT_EQ(state(15.2), State::Over);
+    EXPECT_EQ(state(15.9), State::Close);  // above 95 %
+    EXPECT_EQ(state(16.1), State::Fine);
+}
+TEST(Ranking, OutputsCountByNameKindAndCurrent) {
+    const Job job = jotted(shunter(), {"lamp cab white on 1", "resistor cab 1k"});
+    Decoder decoder = middle();
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Outputs).state, State::Fine);
+    decoder.outputs[2].limit = Amperes{0.009};
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Outputs).state, State::Over);
+    EXPECT_NE(plain(cellOf(job, decoder, Aspect::Outputs).says).find("its output 1 gives 9 mA"),
+              std::string::npos);
+    decoder = middle();
+    decoder.outputs[2].kind = OutputKind::LogicLevel;
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Outputs).state, State::Over);
+    EXPECT_EQ(plain(cellOf(job, decoder, Aspect::Outputs).shows), "1 of 2");
+    decoder.outputs[2].kind = OutputKind::LampSupply;
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Outputs).state, State::Over);
+    decoder.outputs[2].kind = OutputKind::ConstantCurrent;
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Outputs).state, State::Fine);
+    decoder.outputs.pop_back();
+    EXPECT_EQ(plain(cellOf(job, decoder, Aspect::Outputs).says), "has no output 1 for cab lamp");
+    // What hangs on the supply asks nothing of a decoder.
+    const Job supplied = jotted(shunter(), {"lamp cab white on supply"});
+    EXPECT_EQ(cellOf(supplied, decoder, Aspect::Outputs).state, State::Fine);
+    EXPECT_EQ(plain(cellOf(supplied, decoder, Aspect::Outputs).shows), "0 of 2");
+}
+TEST(Ranking, WhatIsLitTogetherCountsAgainstOutputsAndTheWhole) {
+    const Job job = jotted(shunter(), {"lamp cab white on 1", "resistor cab 1k"});  // 10 mA
+    Decoder decoder = middle();
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Together).state, State::Fine);
+    decoder.functionTotal = Amperes{0.009};
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Together).state, State::Over);
+    decoder = middle();
+    decoder.overall = Amperes{0.605};  // slipping takes 600 mA of it
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Together).state, State::Over);
+    decoder.overall = Amperes{0.65};
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Together).state, State::Close);
+}
+TEST(Ranking, RoomIsCloseInAHollowThatIsOnlyDrawn) {
+    Decoder decoder = middle();
+    decoder.length = Millimetres{200};
+    Job job = shunter();
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Room).state, State::Close);
+    job.units[0].body.ownMeasures = true;
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Room).state, State::Over);
+    EXPECT_EQ(cellOf(jotted(shunter(), {"only under 19mm"}), middle(), Aspect::Room).state,
+              State::Over);
+    EXPECT_EQ(cellOf(jotted(shunter(), {"only under 20mm"}), middle(), Aspect::Room).state,
+              State::Fine);
+    job.decoder->part = decoder;
+    EXPECT_EQ(stateOf(job, "decoder.room"), State::Over);
+    EXPECT_EQ(stateOf(shunter(), "decoder.room"), State::Fine);
+}
+TEST(Ranking, SocketSoundStayAliveAndPriceAreWishes) {
+    Decoder decoder = middle();
+    EXPECT_EQ(cellOf(jotted(shunter(), {"socket 8-pin"}), decoder, Aspect::Socket).state,
+              State::Close);
+    EXPECT_EQ(cellOf(jotted(shunter(), {"socket none"}), decoder, Aspect::Socket).state,
+              State::Fine);
+    decoder.plug = "8-pin";
+    EXPECT_EQ(cellOf(jotted(shunter(), {"socket 8-pin"}), decoder, Aspect::Socket).state,
+              State::Fine);
+    EXPECT_EQ(plain(cellOf(jotted(shunter(), {"socket none"}), decoder, Aspect::Socket).says),
+              "its plug is cut off");
+    EXPECT_EQ(plain(cellOf(jotted(shunter(), {"socket 6-pin"}), decoder, Aspect::Socket).says),
+              "its plug is no 6-pin");
+
+    const Job wished = jotted(shunter(), {"only sound"});
+    EXPECT_EQ(cellOf(wished, decoder, Aspect::Sound).state, State::Close);
+    EXPECT_EQ(stateOf(wished, "decoder.sound"), State::Close);
+    EXPECT_EQ(stateOf(shunter(), "decoder.sound"), State::Fine);
+    EXPECT_EQ(stateOf(jotted(wished, {"refuse sound no room"}), "decoder.sound"), State::Fine);
+    EXPECT_EQ(stateOf(jotted(wished, {"only any"}), "decoder.sound"), State::Fine);
+    decoder.sound = true;
+    EXPECT_EQ(cellOf(wished, decoder, Aspect::Sound).state, State::Fine);
+
+    Job banked = jotted(shunter(), {"bank electrolytic-2200u-25"});
+    EXPECT_EQ(stateOf(banked, "decoder.stay-alive"), State::Fine);  // not told: not held against it
+    banked.decoder->part.reserve = ReserveTerminals::None;
+    EXPECT_EQ(stateOf(banked, "decoder.stay-alive"), State::Over);
+    banked.decoder->part.reserve = ReserveTerminals::Pads;
+    EXPECT_EQ(stateOf(banked, "decoder.stay-alive"), State::Fine);
+
+    Job cheap = shunter();
+    cheap.wanted.price = 14;
+    EXPECT_EQ(cellOf(cheap, middle(), Aspect::Price).state, State::Close);  // it costs 15
+    cheap.wanted.price = 15;
+    EXPECT_EQ(cellOf(cheap, middle(), Aspect::Price).state, State::Fine);
+}
+TEST(Ranking, SaysWhatEachWinsAndLoses) {
+    const auto ranked = rankedDecoders(factsOf(shunter()), driveEvidence(shunter()));
+    ASSERT_GE(ranked.size(), 4U);
+    EXPECT_EQ(ranked.front().decoder->id, "middle");
+    EXPECT_EQ(plain(ranked.front().wins), "the cheapest that will do");
+    EXPECT_TRUE(ranked.front().loses.empty());
+    for (const RankedDecoder& each : ranked) {
+        if (each.decoder->id == "large") {
+            EXPECT_EQ(plain(each.wins), "the strongest that will do");
+            EXPECT_EQ(plain(each.loses), "costs 22.5 more");
+        }
+        if (each.decoder->id == "small") {
+            EXPECT_EQ(plain(each.loses), "too small for the motor");
+            EXPECT_TRUE(each.wins.empty());
+        }
+    }
+    EXPECT_EQ(ranked.back().decoder->id, "small");
+}
+
+Catalogue anyCatalogue(std::mt19937& random) {
+    const auto any = [&](double least, double most) {
+        return std::uniform_real_distribution<>(least, most)(random);
+    };
+    Catalogue made;
+    for (int i = 0; i < 40; ++i) {
+        Decoder decoder = middle();
+        decoder.id = "d" + std::to_string(i);
+        decoder.continuous = Amperes{any(0.3, 2)};
+        decoder.peak = decoder.continuous * any(1.2, 2.2);
+        decoder.overall = decoder.continuous * any(1.0, 1.6);
+        decoder.functionTotal = Amperes{any(0.005, 0.5)};
+        decoder.largestTrack = Volts{any(14, 24)};
+        decoder.length = Millimetres{any(8, 60)};
+        decoder.width = Millimetres{any(6, 20)};
+        decoder.height = Millimetres{any(2, 12)};
+        decoder.price = any(15, 90);
+        decoder.sound = any(0, 1) < 0.3;
+        decoder.plug = any(0, 1) < 0.5 ? "8-pin" : "hard-wired";
+        if (any(0, 1) < 0.3) decoder.outputs.pop_back();
+        made.decoders.push_back(std::move(decoder));
+    }
+    return made;
+}
+TEST(Ranking, WhatIsBetterInEverythingNeverStandsBelow) {
+    std::mt19937 random{7};
+    const House house;
+    for (int trial = 0; trial < 60; ++trial) {
+        Catalogue parts = anyCatalogue(random);
+        const std::size_t of = random() % parts.decoders.size();
+        Decoder better = parts.decoders[of];
+        better.id = "better";
+        better.continuous *= 1.1;
+        better.peak *= 1.1;
+        better.overall *= 1.1;
+        better.functionTotal *= 1.1;
+        better.largestTrack *= 1.1;
+        better.length *= 0.9;
+        better.width *= 0.9;
+        better.height *= 0.9;
+        *better.price *= 0.9;
+        better.sound = true;
+        parts.decoders.push_back(better);
+        for (const Job& job :
+             {shunter(),
+              jotted(shunter(), {"only sound", "lamp cab white on 1", "resistor cab 1k"}),
+              jotted(shunter(), {"track 20V", "socket none", "only under 24mm"}),
+              tests::newJob("x", "railbus", {"N", 160})}) {
+            const auto ranked = rankedDecoders(reckoned(job, house, parts), driveEvidence(job));
+            const auto at = [&](const std::string& id) {
+                return std::find_if(
+                           ranked.begin(), ranked.end(),
+                           [&](const RankedDecoder& each) { return each.decoder->id == id; }) -
+                       ranked.begin();
+            };
+            EXPECT_LT(at("better"), at(parts.decoders[of].id)) << trial << " " << job.name;
+            for (std::size_t i = 1; i < ranked.size(); ++i) {
+                EXPECT_LE(ranked[i - 1].worst, ranked[i].worst);
+            }
+        }
+    }
+}
+TEST(Ranking, ShippedDecodersAreManyAndEachOneFitsSomething) {
+    const auto shipped = store::loadedCatalogue({}).catalogue;
+    EXPECT_GE(shipped.decoders.size(), 40U);
+    const House house;
+    std::vector<std::string> never;
+    for (const Decoder& decoder : shipped.decoders) never.push_back(decoder.id);
+    for (const char* scale : {"N", "H0", "0", "G"}) {
+        for (const char* stall : {"stall 0.4A 12V", "stall 1.2A 12V", "stall 3.5A 16V"}) {
+            const Job job = jotted(tests::newJob("x", "box-electric", *scaleNamed(scale)),
+                                   {stall, "slip 0.3A"});
+            for (const RankedDecoder& each :
+                 rankedDecoders(reckoned(job, house, shipped), driveEvidence(job))) {
+                if (each.worst <= State::Close) std::erase(never, each.decoder->id);
+            }
+        }
+    }
+    EXPECT_EQ(never, std::vector<std::string>{});
+}
+
+TEST(Bounds, AreReadingsToo) {
+    // "over 1 A at half throttle": more than half an ampere continuous carries, whatever else.
+    const Job small =
+        jotted(tests::newJob("x", "dock-shunter"), {"decoder small", "over 1A at half throttle"});
+    EXPECT_EQ(stateOf(small, "motor.rating"), State::Over);
+    const auto all = findings(factsOf(small));
+    EXPECT_NE(plain(found(all, "motor.rating")->sentence).find("running it draws more than 1 A"),
+              std::string::npos);
+    // A bound that a decoder carries proves nothing; nor is the motor one of the usual ones then.
+    const Job large =
+        jotted(tests::newJob("x", "dock-shunter"), {"decoder large", "over 1A at half throttle"});
+    EXPECT_EQ(stateOf(large, "motor.rating"), State::Ask);
+    EXPECT_EQ(
+        stateOf(jotted(tests::newJob("x", "dock-shunter"), {"decoder large"}), "motor.rating"),
+        State::Fine);
+    EXPECT_EQ(stateOf(jotted(large, {"remove light"}), "motor.rating"), State::Fine);
+}
+TEST(WantedReadings, AreAskedForOnlyWhereTheyDecide) {
+    EXPECT_EQ(
+        stateOf(jotted(tests::newJob("x", "dock-shunter"), {"decoder small"}), "motor.reading"),
+        State::Ask);
+    EXPECT_EQ(stateOf(shunter(), "motor.reading"), State::Fine);
+    // No decoder yet: its kind will do to choose by, in a scale where kinds say something.
+    EXPECT_EQ(stateOf(tests::newJob("x", "dock-shunter"), "motor.reading"), State::Fine);
+    EXPECT_EQ(stateOf(tests::newJob("x", "dock-shunter", {"G", 22.5}), "motor.reading"),
+              State::Ask);
+    EXPECT_EQ(stateOf(jotted(tests::newJob("x", "dock-shunter", {"G", 22.5}), {"stall 2A 16V"}),
+                      "motor.reading"),
+              State::Fine);
+}
+
+}  // namespace
+}  // namespace glimmet::core::choose
