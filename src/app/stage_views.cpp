@@ -1,6 +1,8 @@
 #include "app/choose/choose_view.h"
+#include "app/intake/intake_view.h"
 #include "app/lamps/lamps_view.h"
 #include "app/measure/measure_view.h"
+#include "app/prove/prove_view.h"
 #include "app/reserve/reserve_view.h"
 #include "app/rules/rules_view.h"
 #include "app/stage_view.h"
@@ -8,7 +10,7 @@
 namespace glimmet::app {
 namespace {
 
-constinit const StageView views[] = {measureView, chooseView, lampsView, reserveView};
+constinit const StageView views[] = {intakeView, proveView, measureView, chooseView, lampsView, reserveView};
 constinit const StageView ofWorkshop[] = {rulesView};
 constinit const PartPainter parts[] = {decoderPainter, bankPainter};
 

@@ -50,4 +50,12 @@ std::size_t firstNotUtf8(std::string_view words) {
     return words.size();
 }
 
+std::string lowered(std::string_view words) {
+    std::string lower(words);
+    for (char& c : lower) {
+        if (c >= 'A' && c <= 'Z') c = static_cast<char>(c - 'A' + 'a');
+    }
+    return lower;
+}
+
 }  // namespace glimmet::core

@@ -37,6 +37,9 @@ template <class... Values>
 /// above U+10FFFF); the size where there is none.
 [[nodiscard]] std::size_t firstNotUtf8(std::string_view words);
 
+/// ASCII letters only; everything else stays.
+[[nodiscard]] std::string lowered(std::string_view words);
+
 /// The words, cut at a whole character (UTF-8) to at most so many bytes, and then "…".
 [[nodiscard]] std::string shortened(std::string_view words, std::size_t longest);
 

@@ -57,6 +57,13 @@ const Figure& figure(const Finding& finding, const std::string& symbol) {
     return none;
 }
 
+/// How one stage of a job stands.
+StageStanding stands(const Job& job, std::string_view stage) {
+    for (const StageStanding& each : standing(job, checkedAll(job))) {
+        if (each.stage == stage) return each;
+    }
+    throw std::out_of_range(std::string(stage));
+}
 TEST(MotorFindings, SayWhetherItFitsInOneSentence) {
     const auto all = checkedAll(shunter());
     const Finding& rating = finding(all, "motor.rating");
@@ -290,7 +297,7 @@ TEST(MotorFindings, ReadTheMotorsHealthFromItsHistory) {
 TEST(MotorFindings, SayNothingOfAModelWithoutAMotor) {
     const Job saloon = tests::newJob("Aurora", "saloon", {});
     EXPECT_EQ(leading(checkedAll(saloon), "measure"), nullptr);
-    EXPECT_EQ(plain(standing(saloon, {})[0].why), "no motor to measure");
+    EXPECT_EQ(plain(stands(saloon, "measure").why), "no motor to measure");
 }
 
 TEST(LampFindings, OfferRankedResistorsWithTheCurrentEachReallyGives) {
@@ -696,13 +703,6 @@ TEST(LightWords, StepAtWhatTheEyeCanTell) {
     EXPECT_EQ(plain(lightWords(0)), "dark");
 }
 
-/// How one stage of a job stands.
-StageStanding stands(const Job& job, std::string_view stage) {
-    for (const StageStanding& each : standing(job, checkedAll(job))) {
-        if (each.stage == stage) return each;
-    }
-    throw std::out_of_range(std::string(stage));
-}
 TEST(Standing, IsComputedFromTheFindings) {
     const Job fresh = tests::newJob("Fresh", "dock-shunter", {});
     EXPECT_EQ(stands(fresh, "choose").kind, StageStanding::Kind::Here);

@@ -90,6 +90,7 @@ inline core::Catalogue madeCatalogue() {
     catalogue.banks.back().charge = Ohms{68};
     catalogue.banks.back().diode = Volts{0.3};
     catalogue.bodies = drawings();
+    catalogue.faults = store::loadedCatalogue({}).catalogue.faults;
     return catalogue;
 }
 inline const core::Catalogue& smallCatalogue() {
@@ -109,6 +110,14 @@ inline core::Job jotted(core::Job job, std::initializer_list<const char*> lines)
 inline core::Job shunter() {
     return jotted(newJob("Shunter", "dock-shunter", {"H0", 87}),
                   {"light 250mA 12V", "slip 0.6A 12V", "stall 1.3A 12V", "decoder middle"});
+}
+
+/// The shunter with something of every kind that a line can be about: a second unit, a bank, a
+/// wish, a spot, a complaint, a failure on plain DC.
+inline core::Job busy() {
+    return jotted(shunter(),
+                  {"unit saloon called trailer", "bank electrolytic-2200u-25", "only sound",
+                   "bad buffers buffer bent", "complaint hums", "fails stops every turn"});
 }
 
 /// What a job comes to with the small catalogue and the usual house. The job must outlive it.

@@ -109,6 +109,7 @@ void PictureView::paintEvent(QPaintEvent*) {
     const PartBoxes parts = paintModel(painter, scene, m_targets);
     if (!m_dark && m_lens) m_lens({painter, scene, parts, m_targets});
     paintLamps(painter, scene, m_targets);
+    if (!m_dark) paintSpots(painter, scene, m_targets);
 
     // How large it is shown: one millimetre of screen for one of the model is "true size".
     const qreal perMillimetre = screen() ? screen()->physicalDotsPerInch() / 25.4 : 3.8;

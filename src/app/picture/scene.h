@@ -108,6 +108,8 @@ void paintMat(QPainter& painter, const MatView& view, const QRectF& area, bool d
 /// that pointing always meets what is seen.
 PartBoxes paintModel(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);
 void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);
+/// What is wrong and not mended: to be seen through every lens until it is.
+void paintSpots(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);
 
 /// Where each unit stands so that the train is as large as an area lets it be: one behind the
 /// other, or in rows one under the other. At least one unit.

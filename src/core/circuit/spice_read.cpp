@@ -13,13 +13,6 @@
 namespace glimmet::core::circuit {
 namespace {
 
-std::string lowered(std::string words) {
-    for (char& c : words) {
-        if (static_cast<unsigned char>(c) < 128) c = static_cast<char>(std::tolower(c));
-    }
-    return words;
-}
-
 /// A number with its suffix: "4.7k", "10meg", "100nF". Letters after the suffix say nothing.
 std::optional<double> number(const std::string& word) {
     const char* first = word.c_str();

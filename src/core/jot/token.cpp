@@ -127,14 +127,6 @@ std::size_t groupingMark(const std::string& words) {
 
 }  // namespace
 
-std::string lowered(std::string_view words) {
-    std::string lower(words);
-    for (char& c : lower) {
-        if (c >= 'A' && c <= 'Z') c = static_cast<char>(c - 'A' + 'a');
-    }
-    return lower;
-}
-
 std::string joined(const std::vector<std::string>& words) {
     std::string line;
     for (const std::string& word : words) line += (line.empty() ? "" : " ") + word;

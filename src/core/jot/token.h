@@ -28,8 +28,6 @@ struct Token {
 /// is no such quantity. A bare "m" behind a time is minutes; "%" makes a ratio.
 [[nodiscard]] std::vector<double> valuesIn(const Token& token, Dimension dimension);
 
-/// ASCII letters only; everything else stays.
-[[nodiscard]] std::string lowered(std::string_view words);
 [[nodiscard]] std::string joined(const std::vector<std::string>& words);
 
 }  // namespace glimmet::core::jot

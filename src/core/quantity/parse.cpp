@@ -1,5 +1,7 @@
 #include "core/quantity/parse.h"
 
+#include "core/text.h"
+
 #include <algorithm>
 #include <array>
 #include <cctype>
@@ -155,14 +157,6 @@ std::string trimmed(std::string_view words) {
     while (!words.empty() && space(words.front())) words.remove_prefix(1);
     while (!words.empty() && space(words.back())) words.remove_suffix(1);
     return std::string(words);
-}
-
-std::string lowered(std::string_view words) {
-    std::string lower(words);
-    std::transform(lower.begin(), lower.end(), lower.begin(), [](unsigned char c) {
-        return c < 128 ? static_cast<char>(std::tolower(c)) : static_cast<char>(c);
-    });
-    return lower;
 }
 
 bool digit(char c) { return c >= '0' && c <= '9'; }

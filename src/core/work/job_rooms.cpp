@@ -1,15 +1,17 @@
 #include "core/work/job_rooms.h"
 
 #include "core/work/choose/choose.h"
+#include "core/work/intake/intake.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/measure/measure.h"
+#include "core/work/prove/prove.h"
 #include "core/work/record_verbs.h"
 #include "core/work/reserve/reserve.h"
 
 namespace glimmet::core {
 namespace {
 
-constinit const JobRoom rooms[] = {measure::room, choose::room, lamps::room, reserve::room};
+constinit const JobRoom rooms[] = {intake::room, prove::room, measure::room, choose::room, lamps::room, reserve::room};
 
 }  // namespace
 

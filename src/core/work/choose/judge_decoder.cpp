@@ -322,6 +322,8 @@ void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judgin
         switch (cell.aspect) {
             case Aspect::Room: {
                 const bool drawn = cell.state == State::Close;
+                // What came along lies in it, whatever the drawing says.
+                if (drawn && facts.job.intake.arrival == Arrival::WithDecoder) break;
                 say("decoder.room", Gravity::DoesNotWork,
                     drawn
                         ? text("No hollow holds this decoder as they are drawn: with wires and "

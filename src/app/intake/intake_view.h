@@ -1,0 +1,18 @@
+// What the window shows of intake: what to look at, in the order in which hands go over a model,
+// and what its owner says.
+#pragma once
+
+#include "app/stage_view.h"
+
+namespace glimmet::app {
+
+[[nodiscard]] StageStrip* lookStrip(QWidget* parent);
+/// Places to press: each item that nobody looked at, where it is on the model.
+void paintLookLens(const LensInput& input);
+
+inline constexpr Shot intakeShots[] = {{"intake", 0, ""}};
+inline constexpr StageView intakeView{"intake", lookStrip, paintLookLens,
+                                      QT_TRANSLATE_NOOP("stages", "Look the model over first."),
+                                      intakeShots};
+
+}  // namespace glimmet::app

@@ -1,0 +1,32 @@
+// The list of what to look at, each item good or bad with one press or key, and beside it what the
+// owner says, what came off, what was oiled.
+#pragma once
+
+#include "app/frame/rows.h"
+#include "app/stage_strip.h"
+
+#include <memory>
+
+class QLabel;
+class QVBoxLayout;
+
+namespace glimmet::app {
+
+class LookRow;
+
+class LookStrip : public StageStrip {
+    Q_OBJECT
+public:
+    explicit LookStrip(QWidget* parent = nullptr);
+    ~LookStrip() override;
+    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+              const std::string& subject) override;
+
+private:
+    QWidget* m_page;
+    QVBoxLayout* m_column;
+    QLabel* m_beside;
+    std::unique_ptr<Rows<LookRow>> m_rows;
+};
+
+}  // namespace glimmet::app

@@ -1,0 +1,104 @@
+#include "app/prove/proof_strip.h"
+
+#include "app/prove/prove_view.h"
+#include "app/theme/plot.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
+#include "core/quantity/format.h"
+#include "core/work/rating.h"
+
+#include <QMouseEvent>
+#include <qcustomplot.h>
+
+#include <algorithm>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+
+StageStrip* proofStrip(QWidget* parent) { return new ProofStrip(parent); }
+
+ProofStrip::ProofStrip(QWidget* parent) : StageStrip(parent), m_plot(plotIn(this)) {
+    setObjectName(u"proofStrip"_s);
+}
+
+void ProofStrip::show(const core::Reckoned& facts, const std::vector<core::Finding>&,
+                      const std::string&) {
+    const core::Job& job = facts.job;
+    const Theme& look = theme();
+    const auto& readings = job.proof.readings;
+    const auto usual = core::usualCurrents(job);
+    double right = core::usualVolts(core::Feed::PlainDc, job.scale).value();
+    double top = usual ? usual->running.value() * 1000 : 300;
+    for (const core::ProofReading& each : readings) {
+        right = std::max(right, each.volts.value());
+        if (each.amps) top = std::max(top, each.amps->value() * 1000);
+    }
+    top *= 1.25;
+    right *= 1.1;
+    begin(*m_plot, {tr("volts at the rails"), right}, {tr("current (mA)"), top});
+    setAccessibleName(tr("Proof on plain DC: %1 readings").arg(readings.size()));
+    if (readings.empty()) {
+        plotWords(*m_plot, right / 2, top / 2,
+                  tr("Clip plain DC to the rails, turn it up slowly, and say when it moves:\n"
+                     "starts forward 2.5V   then   crawl, medium, full, both ways."),
+                  Qt::AlignCenter, look.ink);
+        finish(*m_plot);
+        return;
+    }
+    if (usual) {
+        auto* line = new QCPItemLine(m_plot);
+        line->start->setCoords(0, usual->running.value() * 1000);
+        line->end->setCoords(right, usual->running.value() * 1000);
+        line->setPen(QPen(look.inkSoft, 1.2, Qt::DashLine));
+        plotWords(*m_plot, right, usual->running.value() * 1000,
+                  tr("motors of its kind take %1 at the most")
+                      .arg(qs(core::formatted(usual->running, 2))),
+                  Qt::AlignRight | Qt::AlignBottom, look.inkSoft);
+    }
+    for (const core::Direction way : {core::Direction::Forward, core::Direction::Reverse}) {
+        const bool forward = way == core::Direction::Forward;
+        const QColor colour = forward ? look.brass : look.ask;
+        std::vector<std::pair<double, double>> points;
+        std::optional<double> starts;
+        for (const core::ProofReading& each : readings) {
+            if (each.direction != way) continue;
+            if (each.pace == core::Pace::Starts) starts = each.volts.value();
+            if (each.amps) points.emplace_back(each.volts.value(), each.amps->value() * 1000);
+        }
+        std::sort(points.begin(), points.end());
+        auto* graph = m_plot->addGraph();
+        graph->setPen(QPen(colour, 2, forward ? Qt::SolidLine : Qt::DashLine));
+        graph->setScatterStyle(QCPScatterStyle(
+            forward ? QCPScatterStyle::ssTriangle : QCPScatterStyle::ssTriangleInverted,
+            QPen(colour, 2), QBrush(colour), 10));
+        for (const auto& [volts, amps] : points) graph->addData(volts, amps);
+        if (!points.empty()) {
+            plotWords(*m_plot, points.back().first, points.back().second,
+                      forward ? tr("forward") : tr("in reverse"),
+                      Qt::AlignRight | (forward ? Qt::AlignBottom : Qt::AlignTop), colour);
+        }
+        if (starts) {
+            auto* tick = new QCPItemLine(m_plot);
+            tick->start->setCoords(*starts, 0);
+            tick->end->setCoords(*starts, top * 0.16);
+            tick->setPen(QPen(colour, 2.4));
+            plotWords(*m_plot, *starts, top * (forward ? 0.16 : 0.27),
+                      forward ? tr("starts forward at %1")
+                                    .arg(qs(core::formatted(*starts, core::Dimension::Voltage)))
+                              : tr("starts in reverse at %1")
+                                    .arg(qs(core::formatted(*starts, core::Dimension::Voltage))),
+                      Qt::AlignLeft | Qt::AlignBottom, colour);
+        }
+    }
+    finish(*m_plot);
+}
+
+bool ProofStrip::eventFilter(QObject* watched, QEvent* event) {
+    if (watched == m_plot && event->type() == QEvent::MouseButtonRelease) {
+        emit jotOffered(u"crawl forward "_s);
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
+}  // namespace glimmet::app

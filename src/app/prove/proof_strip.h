@@ -1,0 +1,24 @@
+// Currents over volts as it ran on plain DC, forward and in reverse, and where it starts.
+#pragma once
+
+#include "app/stage_strip.h"
+
+class QCustomPlot;
+
+namespace glimmet::app {
+
+class ProofStrip : public StageStrip {
+    Q_OBJECT
+public:
+    explicit ProofStrip(QWidget* parent = nullptr);
+    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+              const std::string& subject) override;
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+private:
+    QCustomPlot* m_plot;
+};
+
+}  // namespace glimmet::app

@@ -1,0 +1,17 @@
+// What the window shows of the proof on plain DC: currents over volts, both ways.
+#pragma once
+
+#include "app/stage_view.h"
+
+namespace glimmet::app {
+
+[[nodiscard]] StageStrip* proofStrip(QWidget* parent);
+/// The bench supply clipped to the rails.
+void paintProofLens(const LensInput& input);
+
+inline constexpr Shot proveShots[] = {{"prove", 0, ""}};
+inline constexpr StageView proveView{
+    "prove", proofStrip, paintProofLens,
+    QT_TRANSLATE_NOOP("stages", "There is no motor that could be proved on plain DC."), proveShots};
+
+}  // namespace glimmet::app

@@ -1,0 +1,16 @@
+// The room of intake: what the model looks like when it arrives, what its owner says of it, what
+// is known of faults of its kind.
+#pragma once
+
+#include "core/work/job_rooms.h"
+
+namespace glimmet::core::intake {
+
+[[nodiscard]] bool applies(const Job& job);
+void judge(const Reckoned& facts, Judging& judging);
+[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] Idle idle(const Job& job);
+
+inline constexpr JobRoom room{"intake", "Intake", applies, judge, verbs, idle};
+
+}  // namespace glimmet::core::intake

@@ -1,0 +1,385 @@
+// Jots of intake: what was looked at, what is wrong and where, what the owner says.
+#include "core/work/intake/intake.h"
+#include "core/work/intake/look_list.h"
+#include "core/work/jotted.h"
+
+#include <algorithm>
+#include <charconv>
+
+namespace glimmet::core::intake {
+namespace {
+
+using namespace jot;
+using Kind = Takes::Kind;
+
+std::vector<Named> itemNames(const Context& context) {
+    std::vector<Named> all;
+    for (const LookItem& item : lookList(context.job)) {
+        std::string singular = item.id;
+        if (singular.ends_with('s')) singular.pop_back();
+        all.push_back({item.id, {item.title, singular}, item.title});
+    }
+    return all;
+}
+
+void setLooked(Job& job, const std::string& item, bool good, const std::string& on) {
+    std::erase_if(job.intake.looked, [&](const LookedAt& each) { return each.item == item; });
+    job.intake.looked.push_back({item, good, on});
+}
+
+Result<Jotted> good(const Said& said) {
+    const std::string& item = *said.name("ITEM");
+    Jotted result = jotted(said, text("%1: good", text(lookItem(item)->title)));
+    setLooked(result.after, item, true, said.context.today);
+    return result;
+}
+
+Result<Jotted> bad(const Said& said) {
+    const std::string item = said.name("ITEM").value_or("");
+    std::string words = said.at("WORDS").words;
+    // Said on the way: "bent, rear car". Where no unit is named it is the first.
+    std::size_t at = 0;
+    for (std::size_t i = 0; i < said.context.job.units.size(); ++i) {
+        const std::string name = lowered(said.context.job.units[i].name);
+        if (!name.empty() && lowered(words).find(name) != std::string::npos) at = i;
+    }
+    if (words.empty()) {
+        return refuse(ErrorCode::Missing,
+                      text("What is wrong? Write it like %1.", said.verb.examples.front()));
+    }
+    constexpr std::size_t most = 500;
+    if (said.context.job.intake.spots.size() >= most) {
+        return refuse(ErrorCode::OutOfRange, text("That are spots enough for one model."));
+    }
+    Jotted result =
+        jotted(said, item.empty() ? text("Bad: %1", words)
+                                  : text("%1, bad: %2", text(lookItem(item)->title), words));
+    if (!item.empty()) setLooked(result.after, item, false, said.context.today);
+    const Place place = placeOf(said.context.job, item, words, at);
+    Spot spot;
+    spot.id = newId(result.after, 'S');
+    spot.words = std::move(words);
+    spot.item = item;
+    spot.unit = said.context.job.units[at].id;
+    spot.at = place.at;
+    spot.on = said.context.today;
+    result.after.intake.spots.push_back(std::move(spot));
+    return result;
+}
+
+std::vector<Named> spotNames(const Context& context) {
+    std::vector<Named> all;
+    for (const Spot& spot : context.job.intake.spots) {
+        if (spot.mended.empty()) all.push_back({spot.id, {spot.words}, spot.words});
+    }
+    return all;
+}
+Result<Jotted> mended(const Said& said) {
+    const std::string& id = *said.name("SPOT");
+    Jotted result = jotted(said, {});
+    for (Spot& spot : result.after.intake.spots) {
+        if (spot.id != id) continue;
+        spot.mended = said.context.today.empty() ? "yes" : said.context.today;
+        result.meaning = text("Mended: %1", spot.words);
+        if (!spot.item.empty()) setLooked(result.after, spot.item, true, said.context.today);
+    }
+    return result;
+}
+
+// --- who and what ----------------------------------------------------------------------------
+
+std::vector<Named> ages(const Context&) {
+    return {{"new", {}, "from the box"}, {"old", {"used", "second-hand", "worn"}, "seen use"}};
+}
+std::vector<Named> arrivals(const Context&) {
+    return {
+        {"runner", {"a runner"}, "it runs, without a decoder"},
+        {"kit", {"a kit"}, "never wired: nothing to prove yet"},
+        {"with decoder", {"with a decoder", "with-decoder", "decoder"}, "one is in it already"}};
+}
+Result<Jotted> arrives(const Said& said) {
+    const auto& age = said.name("AGE");
+    const auto& as = said.name("AS");
+    if (!age && !as) {
+        return refuse(ErrorCode::Missing,
+                      text("How does it arrive? Write it like %1.", said.verb.examples.front()));
+    }
+    Jotted result = jotted(said, age && as ? text("Arrives %1, as: %2", *age, *as)
+                                 : age     ? text("Arrives %1", *age)
+                                           : text("Arrives as: %1", *as));
+    if (age) result.after.intake.age = *named<Age>(*age);
+    if (as) {
+        result.after.intake.arrival =
+            *as == "with decoder" ? Arrival::WithDecoder : *named<Arrival>(*as);
+    }
+    return result;
+}
+
+Result<Jotted> wish(const Said& said) {
+    Jotted result = jotted(said, said.rest.empty() ? text("No wish") : text("Wish: %1", said.rest));
+    result.after.wish = said.rest;
+    return result;
+}
+
+Result<Jotted> complaint(const Said& said) {
+    if (said.rest.empty() || said.rest.size() > 1000) {
+        return refuse(ErrorCode::Missing, text("What does the owner say? Write it like %1.",
+                                               said.verb.examples.front()));
+    }
+    if (said.context.job.intake.complaints.size() >= 100) {
+        return refuse(ErrorCode::OutOfRange, text("That are complaints enough for one model."));
+    }
+    Jotted result = jotted(said, text("The owner says: %1", said.rest));
+    result.after.intake.complaints.push_back({newId(result.after, 'C'), said.rest, {}});
+    return result;
+}
+std::vector<Named> complaintNames(const Context& context) {
+    std::vector<Named> all;
+    for (const Complaint& each : context.job.intake.complaints) {
+        all.push_back({each.id, {each.words}, each.words});
+    }
+    return all;
+}
+Result<Jotted> answerComplaint(const Said& said) {
+    const std::string& id = *said.name("COMPLAINT");
+    Jotted result = jotted(said, {});
+    for (Complaint& each : result.after.intake.complaints) {
+        if (each.id != id) continue;
+        each.answer = said.at("WORDS").words;
+        result.meaning = text("To “%1”: %2", each.words, each.answer);
+    }
+    return result;
+}
+
+// --- taken apart, oiled ----------------------------------------------------------------------
+
+Result<Jotted> loose(const Said& said) {
+    std::string what = said.at("WORDS").words;
+    if (what.ends_with(" in")) what.resize(what.size() - 3);  // "in bag 3"
+    const std::string& bag = said.at("BAG").words;
+    Jotted result = jotted(
+        said, bag.empty() ? text("Loose: %1", what) : text("Loose: %1, in bag %2", what, bag));
+    result.after.intake.loose.push_back({what, bag});
+    return result;
+}
+
+Result<Jotted> takenOff(const Said& said) {
+    if (said.rest.empty() || said.rest.size() > 1000) {
+        return refuse(ErrorCode::Missing,
+                      text("What came off? Write it like %1.", said.verb.examples.front()));
+    }
+    Jotted result =
+        jotted(said, text("Taken off, step %1: %2",
+                          std::to_string(said.context.job.intake.takenOff.size() + 1), said.rest));
+    result.after.intake.takenOff.push_back({said.rest, said.context.today});
+    return result;
+}
+
+std::vector<Named> oilPoints(const Context&) {
+    return {{"gears", {"gear"}, "a very little grease, fit for plastic"},
+            {"worm", {}, "a very little grease, fit for plastic"},
+            {"bearings", {"bearing", "motor bearings"}, "one drop of light oil each"},
+            {"axles", {"axle bearings"}, "one drop of light oil each"},
+            {"rods", {"side rods"}, "a trace of light oil at each pin"}};
+}
+std::vector<Named> lubricants(const Context&) {
+    return {{"oil", {"light oil"}, "for bearings"}, {"grease", {}, "for gears"}};
+}
+Result<Jotted> oiled(const Said& said) {
+    const std::string& point = *said.name("POINT");
+    const bool gears = point == "gears" || point == "worm";
+    const std::string with = said.name("WITH").value_or(gears ? "grease" : "oil");
+    Jotted result =
+        jotted(said, gears == (with == "grease") ? text("Oiled: %1, with %2", point, with)
+                                                 : text("Oiled: %1, with %2 (usual there: %3)",
+                                                        point, with, gears ? "grease" : "oil"));
+    result.after.intake.oiled.push_back({point, with, said.context.today});
+    return result;
+}
+
+// --- faults and settings ---------------------------------------------------------------------
+
+std::vector<Named> faultNames(const Context& context) {
+    std::vector<Named> all;
+    for (const KnownFault& fault : context.catalogue.faults) {
+        all.push_back({fault.id, {fault.title}, fault.title});
+    }
+    return all;
+}
+std::vector<Named> faultStates(const Context&) {
+    return {{"found", {"it is", "yes"}, "it is that"},
+            {"not", {"not it", "ruled out", "no"}, "looked for, and it is not that"},
+            {"mended", {"cured"}, "found and put right"}};
+}
+Result<Jotted> fault(const Said& said) {
+    const std::string& id = *said.name("FAULT");
+    const std::string& state = *said.name("STATE");
+    const std::string& title = faultNamed(said.context.catalogue, id)->title;
+    Jotted result = jotted(said, state == "found" ? text("Found: %1", title)
+                                 : state == "not" ? text("It is not: %1", title)
+                                                  : text("Mended: %1", title));
+    auto& faults = result.after.intake.faults;
+    std::erase_if(faults, [&](const SuspectedFault& each) { return each.fault == id; });
+    faults.push_back({id, state == "found", said.context.today});
+    return result;
+}
+
+/// "settings 1=3 29=34": what the decoder held when it came.
+Result<Jotted> settings(const Said& said) {
+    SavedSettings saved{said.context.today, {}};
+    std::string_view rest = said.rest;
+    const auto wrong = [&](std::string_view word) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("“%1” is no setting. Write each as number=value, like 29=34; numbers "
+                           "are 1 to 1024, values 0 to 255.",
+                           std::string(word)));
+    };
+    while (!rest.empty()) {
+        const std::size_t space = rest.find_first_of(" ,;\t");
+        std::string_view word = rest.substr(0, space);
+        rest = space == std::string_view::npos ? std::string_view() : rest.substr(space + 1);
+        if (word.empty()) continue;
+        if (lowered(word) == "saved" && saved.values.empty() && rest.empty()) break;
+        std::string_view pair = word;
+        if (lowered(pair.substr(0, 2)) == "cv") pair.remove_prefix(2);
+        ConfigurationValue value;
+        const char* end = pair.data() + pair.size();
+        const auto number = std::from_chars(pair.data(), end, value.number);
+        if (number.ec != std::errc() || number.ptr == end || *number.ptr != '=') return wrong(word);
+        const auto held = std::from_chars(number.ptr + 1, end, value.value);
+        if (held.ec != std::errc() || held.ptr != end) return wrong(word);
+        if (value.number < 1 || value.number > 1024 || value.value < 0 || value.value > 255) {
+            return wrong(word);
+        }
+        for (const ConfigurationValue& each : saved.values) {
+            if (each.number == value.number) {
+                return refuse(ErrorCode::NotUnderstood,
+                              text("Setting %1 is said twice.", std::to_string(value.number)));
+            }
+        }
+        saved.values.push_back(value);
+    }
+    if (said.rest.empty()) {
+        return refuse(ErrorCode::Missing,
+                      text("Which settings? Write them like %1.", said.verb.examples.front()));
+    }
+    Jotted result = jotted(
+        said, saved.values.empty()
+                  ? text("The decoder's settings are saved elsewhere")
+                  : text("The decoder's settings, %1 values", std::to_string(saved.values.size())));
+    result.after.intake.settings = std::move(saved);
+    return result;
+}
+
+// --- the table -------------------------------------------------------------------------------
+
+constexpr Takes item{.what = "ITEM",
+                     .kind = Kind::Name,
+                     .names = itemNames,
+                     .unknown = "“%1” is nothing to look at here. There are: %2."};
+constexpr Takes neededItem = [] {
+    Takes made = item;
+    made.needed = true;
+    made.missing = "What is good?";
+    return made;
+}();
+constexpr Takes words{.what = "WORDS", .kind = Kind::Words};
+constexpr Takes neededWords{
+    .what = "WORDS", .kind = Kind::Words, .needed = true, .missing = "What?"};
+constexpr Takes goodTakes[] = {neededItem};
+constexpr Takes badTakes[] = {item, words};
+constexpr Takes mendedTakes[] = {{.what = "SPOT",
+                                  .kind = Kind::Name,
+                                  .needed = true,
+                                  .missing = "Which spot?",
+                                  .names = spotNames,
+                                  .unknown = "No open spot goes by “%1”. There are: %2.",
+                                  .none = "No spot is open.",
+                                  .explained = true}};
+constexpr Takes arrivesTakes[] = {{.what = "AGE", .kind = Kind::Name, .names = ages},
+                                  {.what = "AS", .kind = Kind::Name, .names = arrivals}};
+constexpr Takes answerTakes[] = {{.what = "COMPLAINT",
+                                  .kind = Kind::Name,
+                                  .needed = true,
+                                  .missing = "Which complaint?",
+                                  .names = complaintNames,
+                                  .unknown = "No complaint goes by “%1”. There are: %2.",
+                                  .none = "Nobody complained.",
+                                  .explained = true},
+                                 neededWords};
+constexpr Takes looseTakes[] = {neededWords, {.what = "BAG", .kind = Kind::Words, .after = "bag"}};
+constexpr Takes oiledTakes[] = {
+    {.what = "POINT",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which point?",
+     .names = oilPoints},
+    {.what = "WITH", .kind = Kind::Name, .after = "with", .names = lubricants}};
+constexpr Takes faultTakes[] = {{.what = "FAULT",
+                                 .kind = Kind::Name,
+                                 .needed = true,
+                                 .missing = "Which fault?",
+                                 .names = faultNames,
+                                 .unknown = "No fault of the library goes by “%1”. There are: %2.",
+                                 .none = "The library of faults is empty."},
+                                {.what = "STATE",
+                                 .kind = Kind::Name,
+                                 .needed = true,
+                                 .missing = "Found, not, or mended?",
+                                 .names = faultStates}};
+
+constexpr const char* arrivesExamples[] = {"arrives old runner", "arrives new",
+                                           "arrives with decoder"};
+constexpr const char* arrivesWords[] = {"arrived"};
+constexpr const char* arrivesNoise[] = {"as", "a"};
+constexpr const char* goodExamples[] = {"good buffers", "good frame"};
+constexpr const char* goodNoise[] = {"is", "are", "all"};
+constexpr const char* badExamples[] = {"bad buffers bent front left"};
+constexpr const char* mendedExamples[] = {"mended buffer bent"};
+constexpr const char* complaintExamples[] = {"complaint stops on points and hums"};
+constexpr const char* complaintWords[] = {"complains", "complaints"};
+constexpr const char* answerExamples[] = {"answer hums collectors cleaned"};
+constexpr const char* wishExamples[] = {"wants lamps that change with the direction"};
+constexpr const char* looseExamples[] = {"loose step in bag 3"};
+constexpr const char* looseNoise[] = {"in"};
+constexpr const char* offExamples[] = {"off rear screw under the coupler"};
+constexpr const char* offWords[] = {"undone", "unscrewed", "unclipped"};
+constexpr const char* oiledExamples[] = {"oiled gears with grease", "oiled bearings"};
+constexpr const char* oiledWords[] = {"greased", "lubricated"};
+constexpr const char* faultExamples[] = {"fault cracked-gear found", "fault dry-grease not"};
+constexpr const char* settingsExamples[] = {"settings 1=3 29=34", "settings saved"};
+
+constexpr Verb table[] = {
+    {"arrives", arrivesWords, arrivesTakes, arrivesExamples,
+     "new or old; as a runner, as a kit, with a decoder", arrives, false, arrivesNoise},
+    {"complaint",
+     complaintWords,
+     {},
+     complaintExamples,
+     "what the owner says is wrong",
+     complaint,
+     true},
+    {"wants", {}, {}, wishExamples, "what the owner asks for", wish, true},
+    {"good", {}, goodTakes, goodExamples, "looked at, nothing wrong", good, false, goodNoise},
+    {"bad", {}, badTakes, badExamples, "something is wrong: a spot on the picture", bad},
+    {"mended", {}, mendedTakes, mendedExamples, "a spot is put right", mended},
+    {"fault", {}, faultTakes, faultExamples, "a known fault: found, not, or mended", fault},
+    {"settings", {}, {}, settingsExamples, "what the decoder held when it came", settings, true},
+    {"loose",
+     {},
+     looseTakes,
+     looseExamples,
+     "a loose part and the bag it lies in",
+     loose,
+     false,
+     looseNoise},
+    {"off", offWords, {}, offExamples, "the next thing that came off", takenOff, true},
+    {"oiled", oiledWords, oiledTakes, oiledExamples, "a point that got its drop", oiled},
+    {"answer", {}, answerTakes, answerExamples, "what came of a complaint", answerComplaint},
+};
+
+}  // namespace
+
+std::span<const Verb> verbs() { return table; }
+
+}  // namespace glimmet::core::intake

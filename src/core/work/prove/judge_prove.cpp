@@ -1,0 +1,208 @@
+// What running on plain direct current says.
+#include "core/quantity/format.h"
+#include "core/work/prove/prove.h"
+#include "core/work/rating.h"
+
+#include <algorithm>
+
+namespace glimmet::core::prove {
+namespace {
+
+// From these on a fitter looks for the cause.
+constexpr double lateShare = 0.35;  // of the volts usual for the scale on plain DC
+constexpr double unlike = 1.25;
+
+Volts usualThrottle(const Job& job) { return usualVolts(Feed::PlainDc, job.scale); }
+
+const ProofReading* last(const Job& job, Direction direction, Pace pace) {
+    const ProofReading* found = nullptr;
+    for (const ProofReading& reading : job.proof.readings) {
+        if (reading.direction == direction && reading.pace == pace) found = &reading;
+    }
+    return found;
+}
+
+Text directionWords(Direction direction) {
+    return direction == Direction::Forward ? text("forward") : text("in reverse");
+}
+
+Figure voltsFigure(Text name, const char* symbol, const ProofReading& reading) {
+    return figures::measured(std::move(name), symbol, reading.volts, reading.on,
+                             directionWords(reading.direction), "starts ");
+}
+Figure ampsFigure(Text name, const char* symbol, const ProofReading& reading) {
+    return figures::measured(
+        std::move(name), symbol, *reading.amps, reading.on,
+        text("%1 at %2", directionWords(reading.direction), formatted(reading.volts, 3)),
+        std::string(glimmet::core::name(reading.pace)) + " ");
+}
+
+/// Tried or not, and how it ended.
+void judgeTried(const Job& job, Judging& judging) {
+    const Proof& proof = job.proof;
+    if (proof.runs == false) {
+        const bool goesOn = !proof.goOn.empty();
+        judging.say(
+            "prove.failed", {}, goesOn ? State::Close : State::Over, Gravity::DoesNotWork,
+            [&](Finding& finding) {
+                finding.sentence =
+                    goesOn ? text("It failed on plain DC (%1); the work goes on: %2.", proof.failed,
+                                  proof.goOn)
+                           : text(
+                                 "It does not run on plain DC: %1. Put that right first: a decoder "
+                                 "never cures it.",
+                                 proof.failed);
+                if (!goesOn) finding.action = text("put right what stops it on plain DC");
+                Option again;
+                again.kind = Option::Kind::Answer;
+                again.what = text("It runs now");
+                again.effect = text("the work goes on");
+                again.jot = "proved";
+                finding.options.push_back(std::move(again));
+            });
+        return;
+    }
+    const bool tried = proof.runs == true;
+    // A model that has seen use is tried before anything is fitted; a new one may be taken as it
+    // is.
+    const bool asked = !tried && proof.readings.empty() && job.intake.age == Age::Old &&
+                       job.intake.arrival != Arrival::WithDecoder;
+    judging.say("prove.tried", {}, asked ? State::Ask : State::Fine, Gravity::WorksBadly,
+                [&](Finding& finding) {
+                    if (tried) {
+                        finding.sentence = text("It runs on plain DC, both ways.");
+                        return;
+                    }
+                    finding.sentence =
+                        asked ? text(
+                                    "Run it on plain DC before anything is done to it: both ways, "
+                                    "slowly and fast.")
+                              : text("Not tried on plain DC.");
+                    if (asked) finding.action = text("run it on plain DC");
+                    Option runs, fails;
+                    runs.kind = fails.kind = Option::Kind::Answer;
+                    runs.what = text("It runs, both ways");
+                    runs.effect = text("the work goes on");
+                    runs.jot = "proved";
+                    fails.what = text("It does not run well");
+                    fails.effect = text("it is put right first");
+                    fails.state = State::Over;
+                    fails.jot = "fails on plain dc";
+                    finding.options = {std::move(runs), std::move(fails)};
+                });
+}
+
+void judgeStarts(const Job& job, Judging& judging) {
+    const Volts late = usualThrottle(job) * lateShare;
+    const ProofReading* forward = last(job, Direction::Forward, Pace::Starts);
+    const ProofReading* reverse = last(job, Direction::Reverse, Pace::Starts);
+    for (const ProofReading* reading : {forward, reverse}) {
+        if (!reading || reading->volts <= late) continue;
+        judging.say("prove.late", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
+            finding.sentence = text(
+                "It starts late: %1 at %2. Dry bearings, dirty brushes or tight rods; look before "
+                "anything is fitted.",
+                directionWords(reading->direction), formatted(reading->volts, 3));
+            finding.action = text("find why it starts late");
+            finding.figures = {
+                voltsFigure(text("Starts at"), "V_start", *reading),
+                figures::assumed(text("Late from"), "V_late", late,
+                                 text("a third of the throttle's usual volts and a little"))};
+        });
+        break;
+    }
+    if (!forward || !reverse) return;
+    const Volts low = std::min(forward->volts, reverse->volts);
+    const Volts high = std::max(forward->volts, reverse->volts);
+    if (high <= low * unlike) return;
+    judging.say("prove.uneven-start", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
+        finding.sentence = text(
+            "It starts at %1 forward and at %2 in reverse: end play of the worm, or brushes "
+            "that seat one way only.",
+            formatted(forward->volts, 3), formatted(reverse->volts, 3));
+        finding.action = text("look at worm and brushes");
+        finding.figures = {voltsFigure(text("Starts forward"), "V_fwd", *forward),
+                           voltsFigure(text("Starts in reverse"), "V_rev", *reverse)};
+    });
+}
+
+void judgeCurrents(const Job& job, Judging& judging) {
+    for (const Pace pace : {Pace::Crawl, Pace::Medium, Pace::Full}) {
+        const ProofReading* forward = last(job, Direction::Forward, pace);
+        const ProofReading* reverse = last(job, Direction::Reverse, pace);
+        const auto usual = usualCurrents(job);
+        for (const ProofReading* reading : {forward, reverse}) {
+            if (!reading || !reading->amps || !usual || *reading->amps <= usual->running) continue;
+            judging.say("prove.hungry", {}, State::Close, Gravity::WorksBadly,
+                        [&](Finding& finding) {
+                            finding.sentence = text(
+                                "Running alone it takes %1, and motors of its kind take %2 at the "
+                                "most: something drags, or drives along.",
+                                formatted(*reading->amps, 3), formatted(usual->running, 2));
+                            finding.action = text("look for what drags");
+                            finding.figures = {
+                                ampsFigure(text("Running alone"), "I_run", *reading),
+                                figures::assumed(text("Usual for its kind, at the most"), "I_usual",
+                                                 usual->running, text("not measured on this one"))};
+                        });
+            return;  // said once
+        }
+        if (!forward || !reverse || !forward->amps || !reverse->amps) continue;
+        const bool alike =
+            forward->volts <= reverse->volts * 1.1 && reverse->volts <= forward->volts * 1.1;
+        const Amperes low = std::min(*forward->amps, *reverse->amps);
+        const Amperes high = std::max(*forward->amps, *reverse->amps);
+        if (!alike || high <= low * unlike) continue;
+        judging.say("prove.uneven", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
+            finding.sentence = text(
+                "It takes %1 forward and %2 in reverse at like volts: brushes or mesh differ by "
+                "direction.",
+                formatted(*forward->amps, 3), formatted(*reverse->amps, 3));
+            finding.action = text("look at brushes and mesh");
+            finding.figures = {ampsFigure(text("Forward"), "I_fwd", *forward),
+                               ampsFigure(text("In reverse"), "I_rev", *reverse)};
+        });
+        return;
+    }
+}
+
+void judgeSeen(const Job& job, Judging& judging) {
+    if (job.proof.lamps) {
+        judging.say("prove.lamps", {}, State::Close, Gravity::PartDestroyed, [&](Finding& finding) {
+            finding.sentence = text(
+                "Its lamps light on plain DC: they hang on the track. With a decoder they burn all "
+                "the time or short it; free them first.");
+            finding.action = text("free the lamps from the track");
+        });
+    }
+    if (job.proof.remarks.empty()) return;
+    judging.say("prove.remarks", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
+        std::string all;
+        for (const std::string& remark : job.proof.remarks) {
+            all += (all.empty() ? "" : ", ") + remark;
+        }
+        finding.sentence = text("Heard, seen or smelt on plain DC: %1.", all);
+        finding.action = text("find where it comes from");
+    });
+}
+
+}  // namespace
+
+bool applies(const Job& job) {
+    return !motorsOf(job).empty() && job.intake.arrival != Arrival::Kit;
+}
+
+Idle idle(const Job& job) {
+    if (job.proof.runs == true) return {text("runs on plain DC"), true};
+    if (job.proof.runs || !job.proof.readings.empty()) return {};
+    return {text("not tried"), true};
+}
+
+void judge(const Reckoned& facts, Judging& judging) {
+    judgeTried(facts.job, judging);
+    judgeStarts(facts.job, judging);
+    judgeCurrents(facts.job, judging);
+    judgeSeen(facts.job, judging);
+}
+
+}  // namespace glimmet::core::prove

@@ -1,0 +1,15 @@
+// The room of the proof on plain direct current: a decoder never cures what does not run on it.
+#pragma once
+
+#include "core/work/job_rooms.h"
+
+namespace glimmet::core::prove {
+
+[[nodiscard]] bool applies(const Job& job);
+void judge(const Reckoned& facts, Judging& judging);
+[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] Idle idle(const Job& job);
+
+inline constexpr JobRoom room{"prove", "Prove", applies, judge, verbs, idle};
+
+}  // namespace glimmet::core::prove

@@ -1,0 +1,177 @@
+// Jots of the proof on plain direct current.
+#include "core/work/jotted.h"
+#include "core/work/prove/prove.h"
+
+namespace glimmet::core::prove {
+namespace {
+
+using namespace jot;
+using Kind = Takes::Kind;
+
+std::vector<Named> directions(const Context&) {
+    return {{"forward", {"forwards", "ahead"}, "chimney or cab first, as it is built"},
+            {"reverse", {"backward", "backwards", "in reverse"}, "the other way"}};
+}
+
+Text paceWords(Pace pace) {
+    switch (pace) {
+        case Pace::Starts:
+            return text("Starts");
+        case Pace::Crawl:
+            return text("Crawling");
+        case Pace::Medium:
+            return text("At medium speed");
+        case Pace::Full:
+            break;
+    }
+    return text("At full speed");
+}
+
+template <Pace pace>
+Result<Jotted> reading(const Said& said) {
+    if (said.context.job.proof.readings.size() >= 1000) {
+        return refuse(ErrorCode::OutOfRange, text("That are readings enough for one proof."));
+    }
+    const Direction direction = *named<Direction>(*said.name("DIRECTION"));
+    ProofReading made{direction, pace, *said.one<Volts>("VOLTS"), said.one<Amperes>("AMPS"),
+                      said.context.today};
+    const Text way = direction == Direction::Forward ? text("forward") : text("in reverse");
+    Jotted result =
+        jotted(said, made.amps ? text("%1 %2: %3 at %4", paceWords(pace), way,
+                                      formatted(*made.amps), formatted(made.volts))
+                               : text("%1 %2: %3", paceWords(pace), way, formatted(made.volts)));
+    result.after.proof.readings.push_back(made);
+    return result;
+}
+
+Result<Jotted> proved(const Said& said) {
+    Jotted result = jotted(said, text("It runs on plain DC, both ways"));
+    result.after.proof.runs = true;
+    result.after.proof.on = said.context.today;
+    result.after.proof.failed.clear();
+    result.after.proof.goOn.clear();
+    return result;
+}
+Result<Jotted> fails(const Said& said) {
+    if (said.rest.empty() || said.rest.size() > 400) {
+        return refuse(ErrorCode::Missing,
+                      text("How does it fail? Write it like %1.", said.verb.examples.front()));
+    }
+    Jotted result = jotted(said, text("Fails on plain DC: %1", said.rest));
+    result.after.proof.runs = false;
+    result.after.proof.on = said.context.today;
+    result.after.proof.failed = said.rest;
+    result.after.proof.goOn.clear();
+    return result;
+}
+Result<Jotted> goOn(const Said& said) {
+    if (said.context.job.proof.runs != false) {
+        return refuse(ErrorCode::Unknown,
+                      text("Nothing failed on plain DC that would have to be gone past."));
+    }
+    if (said.rest.empty() || said.rest.size() > 400) {
+        return refuse(ErrorCode::Missing, text("Why does the work go on? Write it like %1.",
+                                               said.verb.examples.front()));
+    }
+    Jotted result = jotted(said, text("The work goes on: %1", said.rest));
+    result.after.proof.goOn = said.rest;
+    return result;
+}
+Result<Jotted> remark(const Said& said) {
+    if (said.rest.empty() || said.rest.size() > 400) {
+        return refuse(ErrorCode::Missing,
+                      text("What is to be heard? Write it like %1.", said.verb.examples.front()));
+    }
+    if (said.context.job.proof.remarks.size() >= 100) {
+        return refuse(ErrorCode::OutOfRange, text("That are remarks enough for one proof."));
+    }
+    Jotted result = jotted(said, text("Heard, seen or smelt: %1", said.rest));
+    result.after.proof.remarks.push_back(said.rest);
+    return result;
+}
+
+std::vector<Named> litOrNot(const Context&) {
+    return {{"lamps", {"yes"}, "they light on plain DC"},
+            {"no lamps", {"none", "nothing"}, "none lights on plain DC"}};
+}
+Result<Jotted> lit(const Said& said) {
+    const bool lamps = said.name("LAMPS") == "lamps";
+    Jotted result =
+        jotted(said, lamps ? text("Lamps light on plain DC") : text("No lamp lights on plain DC"));
+    result.after.proof.lamps = lamps;
+    return result;
+}
+
+constexpr Takes readingTakes[] = {
+    {.what = "DIRECTION",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which way: forward or reverse?",
+     .names = directions},
+    {.what = "VOLTS",
+     .needed = true,
+     .missing = "At how many volts?",
+     .dimension = Dimension::Voltage,
+     .least = 0.2,
+     .most = 30},
+    {.what = "AMPS", .dimension = Dimension::Current, .least = 0.003, .most = 20}};
+constexpr Takes litTakes[] = {{.what = "LAMPS",
+                               .kind = Kind::Name,
+                               .needed = true,
+                               .missing = "Lamps, or no lamps?",
+                               .names = litOrNot}};
+
+constexpr const char* startsExamples[] = {"starts forward 2.5V", "starts reverse 2.8V"};
+constexpr const char* startsWords[] = {"start", "started"};
+constexpr const char* crawlExamples[] = {"crawl forward 3V 120mA"};
+constexpr const char* crawlWords[] = {"crawls", "crawling"};
+constexpr const char* mediumExamples[] = {"medium reverse 7V 200mA"};
+constexpr const char* fullExamples[] = {"full forward 12V 260mA"};
+constexpr const char* provedExamples[] = {"proved"};
+constexpr const char* failsExamples[] = {"fails stops every turn of the wheels"};
+constexpr const char* failsWords[] = {"failed"};
+constexpr const char* continueExamples[] = {"continue it gets a new motor"};
+constexpr const char* remarkExamples[] = {"remark grinding in reverse"};
+constexpr const char* remarkWords[] = {"noise", "smell"};
+constexpr const char* litExamples[] = {"lit lamps", "lit no lamps"};
+constexpr const char* paceNoise[] = {"speed"};
+
+constexpr Verb table[] = {
+    {"starts", startsWords, readingTakes, startsExamples, "the volts at which it starts to move",
+     reading<Pace::Starts>},
+    {"crawl", crawlWords, readingTakes, crawlExamples, "as slowly as it runs steadily",
+     reading<Pace::Crawl>, false, paceNoise},
+    {"medium",
+     {},
+     readingTakes,
+     mediumExamples,
+     "at medium speed on plain DC",
+     reading<Pace::Medium>,
+     false,
+     paceNoise},
+    {"full",
+     {},
+     readingTakes,
+     fullExamples,
+     "at full speed on plain DC",
+     reading<Pace::Full>,
+     false,
+     paceNoise},
+    {"lit", {}, litTakes, litExamples, "whether lamps light on plain DC", lit},
+    {"remark", remarkWords, {}, remarkExamples, "what is heard, seen or smelt", remark, true},
+    {"proved", {}, {}, provedExamples, "it runs on plain DC, both ways", proved},
+    {"fails",
+     failsWords,
+     {},
+     failsExamples,
+     "how it fails on plain DC: that comes first",
+     fails,
+     true},
+    {"continue", {}, {}, continueExamples, "why the work goes on although it failed", goOn, true},
+};
+
+}  // namespace
+
+std::span<const Verb> verbs() { return table; }
+
+}  // namespace glimmet::core::prove

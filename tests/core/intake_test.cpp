@@ -1,0 +1,268 @@
+// Intake and the proof on plain DC: each thing that is said is seen to be said and to stay silent.
+#include "core/work/intake/look_list.h"
+#include "core/work/intake/suspects.h"
+#include "core/work/standing.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <set>
+
+namespace glimmet::core {
+namespace {
+
+using tests::factsOf;
+using tests::jotted;
+using tests::newJob;
+using tests::smallCatalogue;
+
+const Finding* found(const std::vector<Finding>& all, std::string_view id) {
+    const auto at =
+        std::find_if(all.begin(), all.end(), [&](const Finding& one) { return one.id == id; });
+    return at == all.end() ? nullptr : &*at;
+}
+State stateOf(const Job& job, std::string_view id) {
+    const auto all = findings(factsOf(job));
+    const Finding* one = found(all, id);
+    return one ? one->state : State::Fine;
+}
+bool says(const Job& job, std::string_view id) {
+    return found(findings(factsOf(job)), id) != nullptr;
+}
+std::string sentence(const Job& job, std::string_view id) {
+    const auto all = findings(factsOf(job));
+    const Finding* one = found(all, id);
+    return one ? plain(one->sentence) : "";
+}
+std::set<std::string> items(const Job& job) {
+    std::set<std::string> all;
+    for (const intake::LookItem& item : intake::lookList(job)) all.insert(item.id);
+    return all;
+}
+Job plainJob() { return newJob("x", "dock-shunter"); }
+
+TEST(LookList, FollowsFromKindAgeAndFeed) {
+    const auto fresh = items(jotted(plainJob(), {"arrives new"}));
+    EXPECT_TRUE(fresh.contains("glue"));
+    EXPECT_FALSE(fresh.contains("gears"));
+    EXPECT_FALSE(fresh.contains("paint"));
+    const auto old = items(jotted(plainJob(), {"arrives old"}));
+    EXPECT_FALSE(old.contains("glue"));
+    for (const char* item : {"gears", "frame", "grease", "motor", "wiring", "earlier", "paint"}) {
+        EXPECT_TRUE(old.contains(item)) << item;
+    }
+    // Not told: both lists.
+    EXPECT_TRUE(items(plainJob()).contains("glue"));
+    EXPECT_TRUE(items(plainJob()).contains("gears"));
+    const auto coach = items(jotted(newJob("x", "saloon"), {"arrives old"}));
+    EXPECT_TRUE(coach.contains("wheels"));
+    EXPECT_FALSE(coach.contains("gears"));
+    const auto house = items(newJob("x", "lighthouse"));
+    EXPECT_FALSE(house.contains("wheels"));
+    EXPECT_TRUE(house.contains("wiring"));
+    EXPECT_FALSE(old.contains("cells"));
+    EXPECT_TRUE(items(jotted(plainJob(), {"supply battery 9V"})).contains("cells"));
+}
+TEST(LookList, GoesOnToWhatNobodyLookedAt) {
+    Job job = jotted(plainJob(), {"arrives new"});
+    std::size_t steps = 0;
+    while (const auto next = intake::nextToLook(job)) {
+        const std::string line = std::string("good ") + next->id;
+        job = jotted(job, {line.c_str()});
+        EXPECT_TRUE(intake::lookedAt(job, next->id)->good);
+        ASSERT_LE(++steps, 20U);
+    }
+    EXPECT_EQ(steps, intake::lookList(job).size());
+    EXPECT_EQ(sentence(job, "intake.look"), "Looked over: all 8.");
+    // Found bad later: it is one entry, not two.
+    const Job bad = jotted(job, {"bad buffers bent"});
+    EXPECT_FALSE(intake::lookedAt(bad, "buffers")->good);
+    EXPECT_EQ(bad.intake.looked.size(), job.intake.looked.size());
+}
+TEST(LookList, PlacesLieOnTheModelAndMoveWithTheirWords) {
+    for (const char* body : {"dock-shunter", "saloon", "railcar", "lighthouse", "baseboard"}) {
+        const Job job = newJob("x", body);
+        const Body& drawn = tests::body(job);
+        for (const intake::LookItem& item : intake::lookList(job)) {
+            for (const char* words : {"", "front left", "at the rear", "on the roof"}) {
+                const Point at = intake::placeOf(job, item.id, words).at;
+                EXPECT_GE(at.x, Millimetres{0}) << body << " " << item.id;
+                EXPECT_LE(at.x, drawn.length) << body << " " << item.id;
+                EXPECT_GE(at.z, Millimetres{0}) << body << " " << item.id;
+                EXPECT_LE(at.z, drawn.height) << body << " " << item.id;
+            }
+        }
+        EXPECT_LT(intake::placeOf(job, "shell", "front").at.x,
+                  intake::placeOf(job, "shell", "rear").at.x);
+        EXPECT_GT(intake::placeOf(job, "shell", "roof").at.z,
+                  intake::placeOf(job, "shell", "").at.z);
+    }
+}
+
+TEST(Intake, AsksForWhatCanEndTheJobOnAnOldModelOnly) {
+    EXPECT_EQ(stateOf(plainJob(), "intake.look"), State::Fine);
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"arrives new"}), "intake.look"), State::Fine);
+    const Job old = jotted(plainJob(), {"arrives old"});
+    EXPECT_EQ(stateOf(old, "intake.look"), State::Ask);
+    EXPECT_EQ(stateOf(jotted(old, {"good frame", "good gears"}), "intake.look"), State::Fine);
+}
+TEST(Intake, SpotsAreOpenUntilTheyAreMended) {
+    const Job bent = jotted(plainJob(), {"bad buffers bent front left"});
+    ASSERT_EQ(bent.intake.spots.size(), 1U);
+    const std::string id = bent.intake.spots[0].id;
+    EXPECT_EQ(stateOf(bent, "intake.spot:" + id), State::Close);
+    EXPECT_EQ(sentence(bent, "intake.spot:" + id),
+              "Buffers and couplers: bent front left. Still open.");
+    const Job mended = jotted(bent, {("mended " + id).c_str()});
+    EXPECT_FALSE(says(mended, "intake.spot:" + id));
+    EXPECT_EQ(mended.intake.spots[0].mended, "2026-03-02");
+    EXPECT_TRUE(intake::lookedAt(mended, "buffers")->good);
+    EXPECT_EQ(bent.intake.spots[0].at.x, Millimetres{0});
+    // What can end the job does.
+    const Job cracked = jotted(plainJob(), {"bad gears hair line by the axle"});
+    EXPECT_EQ(stateOf(cracked, "intake.spot:" + cracked.intake.spots[0].id), State::Over);
+    const Job train = jotted(plainJob(), {"unit saloon called trailer", "bad step gone, trailer"});
+    EXPECT_EQ(train.intake.spots[0].unit, train.units[1].id);
+}
+TEST(Intake, SettingsOfADecoderThatCameAreSavedFirst) {
+    const Job came = jotted(tests::shunter(), {"arrives with decoder"});
+    EXPECT_EQ(stateOf(came, "intake.settings"), State::Ask);
+    const Job saved = jotted(came, {"settings 1=3 29=34"});
+    EXPECT_EQ(stateOf(saved, "intake.settings"), State::Fine);
+    EXPECT_EQ(sentence(saved, "intake.settings"), "Its settings are saved: 2 values.");
+    EXPECT_EQ(saved.intake.settings->values[1], (ConfigurationValue{29, 34}));
+    EXPECT_FALSE(says(jotted(tests::shunter(), {"arrives runner"}), "intake.settings"));
+    EXPECT_EQ(stateOf(jotted(came, {"settings saved"}), "intake.settings"), State::Fine);
+}
+TEST(Intake, ComplaintsStandUntilTheyAreAnswered) {
+    const Job hums = jotted(plainJob(), {"complaint the lamps are too pink"});
+    const std::string id = "intake.complaint:" + hums.intake.complaints.at(0).id;
+    EXPECT_TRUE(says(hums, id));
+    EXPECT_EQ(stateOf(hums, id), State::Fine);
+    EXPECT_FALSE(says(
+        jotted(hums, {("answer " + hums.intake.complaints[0].id + " warmer ones are in").c_str()}),
+        id));
+    EXPECT_FALSE(says(hums, "intake.suspects"));  // points to no fault
+}
+TEST(Intake, OilingIsHeldAgainstTheCurrentBeforeAndSince) {
+    Job job = jotted(plainJob(), {"light 310mA 12V"});
+    tests::motor(job).readings[0].on = "2026-02-01";
+    job = jotted(job, {"oiled bearings"});  // 2026-03-02
+    const std::string id = "intake.oiled:" + tests::motor(job).id;
+    EXPECT_FALSE(says(job, id));
+    EXPECT_EQ(sentence(jotted(job, {"light 240mA 12V"}), id),
+              "Oiled on 2026-03-02: running light it took 310 mA before and takes 240 mA since.");
+    EXPECT_NE(sentence(jotted(job, {"light 310mA 12V"}), id).find("still takes 310 mA"),
+              std::string::npos);
+    EXPECT_FALSE(says(jotted(job, {"light 240mA 8V"}), id));  // not alike
+}
+
+TEST(Suspects, AreRankedByWhatPointsToThemAlone) {
+    const Job job = jotted(plainJob(), {"complaint It STOPPED on points and squealed"});
+    const auto all = intake::suspects(job, smallCatalogue());
+    ASSERT_GE(all.size(), 3U);
+    EXPECT_EQ(all[0].sign, "squeals");  // two faults have it, five have “stops on points”
+    for (std::size_t i = 1; i < all.size(); ++i) EXPECT_GE(all[i - 1].weight, all[i].weight);
+    const bool collectors = std::any_of(all.begin(), all.end(), [](const intake::Suspect& each) {
+        return each.fault->id == "collectors-bent" && each.sign == "stops on points";
+    });
+    EXPECT_TRUE(collectors);
+    EXPECT_TRUE(intake::suspects(plainJob(), smallCatalogue()).empty());
+    EXPECT_TRUE(
+        intake::suspects(jotted(plainJob(), {"complaint too dear"}), smallCatalogue()).empty());
+}
+TEST(Suspects, AreAskedForUntilOneIsFound) {
+    const Job job = jotted(plainJob(), {"complaint clicks and limps"});
+    EXPECT_EQ(stateOf(job, "intake.suspects"), State::Ask);
+    EXPECT_NE(sentence(job, "intake.suspects").find("points to: Cracked gear."), std::string::npos);
+    const Job not_it = jotted(job, {"fault cracked-gear not"});
+    EXPECT_EQ(sentence(not_it, "intake.suspects").find("points to: Cracked gear."),
+              std::string::npos);
+    const Job cracked = jotted(job, {"fault cracked-gear found"});
+    EXPECT_EQ(stateOf(cracked, "intake.fault:cracked-gear"), State::Over);
+    EXPECT_EQ(stateOf(cracked, "intake.suspects"), State::Fine);
+    EXPECT_FALSE(says(jotted(cracked, {"fault cracked-gear mended"}), "intake.fault:cracked-gear"));
+    EXPECT_EQ(stateOf(jotted(job, {"fault dry-grease found"}), "intake.fault:dry-grease"),
+              State::Close);
+}
+TEST(Suspects, EveryFaultOfTheLibraryIsReachedByEachOfItsSigns) {
+    const auto& library = smallCatalogue().faults;
+    EXPECT_GE(library.size(), 40U);
+    std::set<std::string> ids;
+    for (const KnownFault& fault : library) {
+        EXPECT_TRUE(ids.insert(fault.id).second) << fault.id;
+        EXPECT_FALSE(fault.look.empty() || fault.cure.empty()) << fault.id;
+        for (const std::string& sign : fault.signs) {
+            const Job job = jotted(plainJob(), {("complaint " + sign).c_str()});
+            const auto all = intake::suspects(job, smallCatalogue());
+            EXPECT_TRUE(std::any_of(
+                all.begin(), all.end(),
+                [&](const intake::Suspect& each) { return each.fault->id == fault.id; }))
+                << fault.id << ": " << sign;
+        }
+    }
+}
+
+TEST(Prove, IsAskedForWhereAModelHasSeenUse) {
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"arrives old"}), "prove.tried"), State::Ask);
+    EXPECT_EQ(stateOf(plainJob(), "prove.tried"), State::Fine);
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"arrives new"}), "prove.tried"), State::Fine);
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"arrives old with decoder"}), "prove.tried"),
+              State::Fine);
+    EXPECT_FALSE(says(jotted(plainJob(), {"arrives old kit"}), "prove.tried"));
+    EXPECT_FALSE(says(newJob("x", "saloon"), "prove.tried"));
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"arrives old", "proved"}), "prove.tried"), State::Fine);
+}
+TEST(Prove, BlocksOnlyWhenItWasTriedAndFailed) {
+    const Job failed = jotted(plainJob(), {"fails stops every turn"});
+    EXPECT_EQ(stateOf(failed, "prove.failed"), State::Over);
+    EXPECT_FALSE(says(failed, "prove.tried"));
+    const Job past = jotted(failed, {"continue it gets a new motor"});
+    EXPECT_EQ(stateOf(past, "prove.failed"), State::Close);  // stays to be seen
+    EXPECT_EQ(sentence(past, "prove.failed"),
+              "It failed on plain DC (stops every turn); the work goes on: it gets a new motor.");
+    EXPECT_FALSE(says(jotted(failed, {"proved"}), "prove.failed"));
+    EXPECT_TRUE(jotted(past, {"proved"}).proof.goOn.empty());
+}
+TEST(Prove, SaysWhatStartsLateOrUnevenly) {
+    // Late from 35 % of 12 V, 4.2 V.
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"starts forward 4.1V"}), "prove.late"), State::Fine);
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"starts forward 4.3V"}), "prove.late"), State::Close);
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"starts reverse 4.3V"}), "prove.late"), State::Close);
+    EXPECT_FALSE(says(jotted(plainJob(), {"starts forward 2V", "starts reverse 2.5V"}),
+                      "prove.uneven-start"));
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"starts forward 2V", "starts reverse 2.6V"}),
+                      "prove.uneven-start"),
+              State::Close);
+    // The last reading counts.
+    EXPECT_FALSE(
+        says(jotted(plainJob(), {"starts forward 5V", "starts forward 2V"}), "prove.late"));
+}
+TEST(Prove, SaysWhatTakesTooMuchOrUnevenly) {
+    // A can motor takes 250 mA running at the most.
+    EXPECT_FALSE(says(jotted(plainJob(), {"full forward 12V 250mA"}), "prove.hungry"));
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"full forward 12V 260mA"}), "prove.hungry"),
+              State::Close);
+    EXPECT_FALSE(
+        says(jotted(plainJob(), {"motor open-frame", "full forward 12V 260mA"}), "prove.hungry"));
+    const Job even = jotted(plainJob(), {"crawl forward 3V 100mA", "crawl reverse 3V 120mA"});
+    EXPECT_FALSE(says(even, "prove.uneven"));
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"crawl forward 3V 100mA", "crawl reverse 3V 130mA"}),
+                      "prove.uneven"),
+              State::Close);
+    EXPECT_FALSE(says(jotted(plainJob(), {"crawl forward 3V 100mA", "crawl reverse 4V 130mA"}),
+                      "prove.uneven"));  // not alike
+}
+TEST(Prove, TellsWhatWasSeen) {
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"lit lamps"}), "prove.lamps"), State::Close);
+    EXPECT_FALSE(says(jotted(plainJob(), {"lit no lamps"}), "prove.lamps"));
+    const Job heard = jotted(plainJob(), {"remark grinding", "remark hot smell"});
+    EXPECT_EQ(sentence(heard, "prove.remarks"),
+              "Heard, seen or smelt on plain DC: grinding, hot smell.");
+    EXPECT_FALSE(says(plainJob(), "prove.remarks"));
+}
+
+}  // namespace
+}  // namespace glimmet::core
