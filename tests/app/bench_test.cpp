@@ -140,13 +140,12 @@ TEST(Bench, SpeaksOfWhatIsPointedAt) {
     bench.addJob(
         tests::jotted(shunter(), {"lamp front white", "lamp rear red", "resistor rear 3k9"}),
         text("x"));
-    EXPECT_EQ(bench.spoken()->id, "motor.rating");
-    bench.goTo("lamps");
+    EXPECT_EQ(bench.stage(), "lamps");                      // where there is something to do
     EXPECT_EQ(bench.spoken()->subject.name, "front lamp");  // it asks for a resistor
     bench.pointAt(bench.job().groups[1].id);
     EXPECT_EQ(bench.spoken()->id, "lamp.current:" + bench.job().groups[1].id);
     bench.speakOf("motor.track-volts");
-    EXPECT_EQ(bench.stage(), "measure");
+    EXPECT_EQ(bench.stage(), "choose");
     EXPECT_EQ(bench.spoken()->id, "motor.track-volts");
 }
 

@@ -1,8 +1,9 @@
-// A window on the demo workshop, in a file of its own, driven by keys and mouse.
+// A window on a workshop of three jobs, in a file of its own, driven by keys and mouse.
 #pragma once
 
 #include "app/frame/main_window.h"
 #include "store/catalogue.h"
+#include "support/sample_jobs.h"
 #include "support/scratch.h"
 
 #include <QApplication>
@@ -22,7 +23,7 @@ public:
         if (withDemo) {
             const auto workshop = store::Workshop::open(path(), store::Access::ReadWrite);
             EXPECT_TRUE(workshop.has_value());
-            EXPECT_TRUE((*workshop)->add(store::demoJobs(), core::text("Demo")).has_value());
+            EXPECT_TRUE((*workshop)->add(keptJobs(), core::text("Demo")).has_value());
         }
         reopen();
     }
@@ -33,6 +34,7 @@ public:
         m_window->resize(1280, 800);
         m_window->openWorkshop(path());
         m_window->show();
+        if (bench().hasJob()) bench().goTo("choose");
         settle();
     }
     static void settle() { QTest::qWait(20); }

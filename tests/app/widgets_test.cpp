@@ -208,11 +208,11 @@ TEST(LineOfWork, SaysHowEachStageStandsAndGoesThere) {
     line.QWidget::show();
     const core::Job job = jotted(shunter(), {"decoder small"});
     const auto findings = core::findings(job, tests::smallCatalogue());
-    line.show(core::standing(job, findings), "measure");
-    auto* measure = button(line, "stage-measure");
+    line.show(core::standing(job, findings), "choose");
+    auto* choose = button(line, "stage-choose");
     auto* lamps = button(line, "stage-lamps");
-    EXPECT_EQ(measure->accessibleName(), u"Measure, blocked: choose a larger decoder"_s);
-    EXPECT_TRUE(measure->isChecked());
+    EXPECT_EQ(choose->accessibleName(), u"Choose, blocked: choose a larger decoder"_s);
+    EXPECT_TRUE(choose->isChecked());
     EXPECT_TRUE(lamps->accessibleName().startsWith(u"Lamps, ahead"_s));
     QSignalSpy chosen(&line, &LineOfWork::stageChosen);
     QTest::keyClick(lamps, Qt::Key_Space);

@@ -160,10 +160,11 @@ TEST(Intake, OilingIsHeldAgainstTheCurrentBeforeAndSince) {
 }
 
 TEST(Suspects, AreRankedByWhatPointsToThemAlone) {
-    const Job job = jotted(plainJob(), {"complaint It STOPPED on points and squealed"});
+    const Job job = jotted(plainJob(), {"complaint It STOPPED on points and chirped"});
     const auto all = intake::suspects(job, smallCatalogue());
     ASSERT_GE(all.size(), 3U);
-    EXPECT_EQ(all[0].sign, "squeals");  // two faults have it, five have “stops on points”
+    EXPECT_EQ(all[0].fault->id, "dry-bearings");  // it alone chirps
+    EXPECT_EQ(all[0].sign, "chirps");
     for (std::size_t i = 1; i < all.size(); ++i) EXPECT_GE(all[i - 1].weight, all[i].weight);
     const bool collectors = std::any_of(all.begin(), all.end(), [](const intake::Suspect& each) {
         return each.fault->id == "collectors-bent" && each.sign == "stops on points";

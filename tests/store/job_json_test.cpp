@@ -46,7 +46,7 @@ TEST(JobJson, LosesNoDigit) {
 }
 TEST(JobJson, RefusesALaterFormatBeforeLookingFurther) {
     auto document = nlohmann::json::parse(jobToJson(shunter()));
-    document["version"] = 3;
+    document["version"] = jobFormatVersion + 1;
     document["gadget"] = true;
     const auto job = jobFromJson(document.dump());
     ASSERT_FALSE(job.has_value());
@@ -104,7 +104,7 @@ TEST(ShippedFiles, CatalogueAndDemoJobsAreReadWithoutAFault) {
     EXPECT_GE(loaded.catalogue.decoders.size(), 5U);
     EXPECT_GE(loaded.catalogue.lamps.size(), 5U);
     const auto jobs = demoJobs();
-    ASSERT_EQ(jobs.size(), 3U);
+    ASSERT_EQ(jobs.size(), 5U);
     EXPECT_EQ(jobs[1].units.size(), 2U);
     EXPECT_EQ(jobs[2].name, "\"Kittiwake\"");
     EXPECT_EQ(jobs[0].name, "No. 4 \"Ling\"");
@@ -193,7 +193,7 @@ TEST(WorkshopJson, ReadsBackWhatItWroteAndHoldsItsRanges) {
 // --- older formats ---------------------------------------------------------------------------
 
 std::string fixture(const std::string& name) {
-    std::ifstream file(TESTS_FOLDER "/store/format1/" + name + ".json");
+    std::ifstream file(TESTS_FOLDER "/samples/format1/" + name + ".json");
     return {std::istreambuf_iterator<char>(file), {}};
 }
 
@@ -249,7 +249,8 @@ TEST(JobFormat1, ComesToTheSameFigures) {
         std::vector<std::string> all;
         const auto job = jobFromJson(fixture(name));
         for (const core::Finding& finding : core::findings(*job, loadedCatalogue({}).catalogue)) {
-            if (finding.stage == "reserve") continue;  // there was none then
+            // What there was then: of measuring only the decoder, which is chosen elsewhere now.
+            if (finding.stage != "choose" && finding.stage != "lamps") continue;
             all.push_back(core::plain(finding.sentence));
         }
         return all;

@@ -55,7 +55,7 @@ inline std::int64_t number(const QString& path, const char* sql) {
 
 /// The shunter in format 1, "name …" or "note …" on top.
 inline std::string olderJob(const std::string& line) {
-    std::ifstream file(TESTS_FOLDER "/store/format1/shunter.json");
+    std::ifstream file(TESTS_FOLDER "/samples/format1/shunter.json");
     auto job = nlohmann::json::parse(file);
     if (line.starts_with("name "))
         job["name"] = line.substr(5);

@@ -112,11 +112,13 @@ void Bench::openJob(store::JobId id) {
         return;
     }
     goToJob();
+    const bool first = !m_jobId;  // later ones are looked at in the stage that is looked at
     m_jobId = id;
     m_job = std::move(*job);
     m_subject.clear();
     m_spokenId.clear();
     recompute();
+    if (first) goTo(core::whereWorkIs(standings(), m_findings));
 }
 
 void Bench::follow() {

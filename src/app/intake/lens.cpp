@@ -12,6 +12,14 @@ namespace glimmet::app {
 void paintLookLens(const LensInput& input) {
     const SceneInput& scene = input.scene;
     QPainter& painter = input.painter;
+    for (const core::Spot& spot : scene.job.intake.spots) {
+        if (!spot.mended.empty()) continue;
+        const QPointF at = scene.units[core::unitAt(scene.job, spot.unit)].at(spot.at);
+        const bool chosen = scene.subject == spot.id;
+        paintLegend(painter, at + QPointF(0, -15), qs(spot.words),
+                    Qt::AlignHCenter | Qt::AlignBottom, theme().matInk,
+                    chosen ? theme().over : theme().mat);
+    }
     const auto next = core::intake::nextToLook(scene.job);
     if (!next) return;
     // A lens held over what is looked at next.

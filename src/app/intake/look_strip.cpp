@@ -55,7 +55,7 @@ signals:
     void bad();
 
 protected:
-    [[nodiscard]] QRect tag(int index) const { return {width() - 160 + index * 76, 5, 70, 28}; }
+    [[nodiscard]] QRect tag(int index) const { return {width() - 180 + index * 88, 5, 82, 28}; }
     void paintEvent(QPaintEvent*) override {
         const Theme& look = theme();
         QPainter painter(this);
@@ -68,7 +68,7 @@ protected:
             painter.setPen(QPen(look.brass, 2));
             painter.drawRect(rect().adjusted(1, 1, -1, -1));
         }
-        const int wide = width() - 176;
+        const int wide = width() - 196;
         painter.setFont(wordsFont(13, m_next));
         painter.setPen(look.ink);
         painter.drawText(QRect(12, 2, wide, 18), Qt::AlignVCenter,
@@ -148,8 +148,8 @@ LookStrip::LookStrip(QWidget* parent)
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(0);
-    row->addWidget(scrolled(m_page), 3);
-    row->addWidget(scrolled(m_beside), 2);
+    row->addWidget(scrolled(m_page), 13);
+    row->addWidget(scrolled(m_beside), 7);
     connect(m_beside, &QLabel::linkActivated, this, &LookStrip::jotOffered);
 }
 

@@ -19,10 +19,6 @@ void paintSpots(QPainter& painter, const SceneInput& scene, std::vector<Target>&
                             Qt::RoundCap));
         painter.drawArc(QRectF(at.x() - 12, at.y() - 11, 24, 21), 40 * 16, 340 * 16);
         painter.drawArc(QRectF(at.x() - 13, at.y() - 10, 25, 22), 200 * 16, 200 * 16);
-        const bool chosen = scene.subject == spot.id;
-        paintLegend(painter, at + QPointF(0, -15), qs(spot.words),
-                    Qt::AlignHCenter | Qt::AlignBottom, theme().matInk,
-                    chosen ? theme().over : theme().mat);
         targets.push_back({QRectF(at.x() - 14, at.y() - 14, 28, 28),
                            tr("Still open since %1: %2").arg(qs(spot.on), qs(spot.words)),
                            u"mended "_s + qs(spot.id),

@@ -32,8 +32,8 @@ void paintProofLens(const LensInput& input) {
         paintLegend(painter, at + QPointF(away * 0.2, 12), words, side, theme().matInk,
                     theme().mat);
     };
-    lead(front, u"red"_s, -34, tr("right rail, plus: forward"), Qt::AlignRight);
-    lead(rear, u"black"_s, 34, tr("left rail, minus"), Qt::AlignLeft);
+    lead(front, u"red"_s, -34, tr("right rail, plus: forward"), Qt::AlignLeft);
+    lead(rear, u"black"_s, 34, tr("left rail, minus"), Qt::AlignRight);
 }
 
 }  // namespace glimmet::app

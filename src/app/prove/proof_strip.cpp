@@ -29,12 +29,14 @@ void ProofStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
     const auto& readings = job.proof.readings;
     const auto usual = core::usualCurrents(job);
     double right = core::usualVolts(core::Feed::PlainDc, job.scale).value();
-    double top = usual ? usual->running.value() * 1000 : 300;
+    double most = 0;
     for (const core::ProofReading& each : readings) {
         right = std::max(right, each.volts.value());
-        if (each.amps) top = std::max(top, each.amps->value() * 1000);
+        if (each.amps) most = std::max(most, each.amps->value() * 1000);
     }
-    top *= 1.25;
+    // What was read fills the plot; what is usual is drawn where it comes into it.
+    const double usually = usual ? usual->running.value() * 1000 : 300;
+    const double top = most > 0 ? std::min(std::max(most, usually) * 1.3, most * 2) : usually * 1.3;
     right *= 1.1;
     begin(*m_plot, {tr("volts at the rails"), right}, {tr("current (mA)"), top});
     setAccessibleName(tr("Proof on plain DC: %1 readings").arg(readings.size()));
@@ -47,14 +49,18 @@ void ProofStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
         return;
     }
     if (usual) {
-        auto* line = new QCPItemLine(m_plot);
-        line->start->setCoords(0, usual->running.value() * 1000);
-        line->end->setCoords(right, usual->running.value() * 1000);
-        line->setPen(QPen(look.inkSoft, 1.2, Qt::DashLine));
-        plotWords(*m_plot, right, usual->running.value() * 1000,
-                  tr("motors of its kind take %1 at the most")
-                      .arg(qs(core::formatted(usual->running, 2))),
-                  Qt::AlignRight | Qt::AlignBottom, look.inkSoft);
+        const bool inside = usually < top * 0.98;
+        if (inside) {
+            auto* line = new QCPItemLine(m_plot);
+            line->start->setCoords(0, usually);
+            line->end->setCoords(right, usually);
+            line->setPen(QPen(look.inkSoft, 1.2, Qt::DashLine));
+        }
+        const QString words = tr("motors of its kind take %1 at the most")
+                                  .arg(qs(core::formatted(usual->running, 2)));
+        plotWords(*m_plot, right, inside ? usually : top,
+                  inside ? words : tr("%1: above this plot").arg(words),
+                  Qt::AlignRight | (inside ? Qt::AlignBottom : Qt::AlignTop), look.inkSoft);
     }
     for (const core::Direction way : {core::Direction::Forward, core::Direction::Reverse}) {
         const bool forward = way == core::Direction::Forward;
@@ -83,7 +89,7 @@ void ProofStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
             tick->start->setCoords(*starts, 0);
             tick->end->setCoords(*starts, top * 0.16);
             tick->setPen(QPen(colour, 2.4));
-            plotWords(*m_plot, *starts, top * (forward ? 0.16 : 0.27),
+            plotWords(*m_plot, *starts, top * (forward ? 0.13 : 0.0),
                       forward ? tr("starts forward at %1")
                                     .arg(qs(core::formatted(*starts, core::Dimension::Voltage)))
                               : tr("starts in reverse at %1")

@@ -90,6 +90,7 @@ std::vector<StageStanding> standingOf(const Rooms& rooms, const Record& record,
             hereTaken = true;
         } else if (const Idle idle = room.idle(record); !idle.why.empty()) {
             made.why = idle.why;
+            made.idle = true;
             made.kind = idle.done   ? StageStanding::Kind::Done
                         : hereTaken ? StageStanding::Kind::Ahead
                                     : StageStanding::Kind::Here;
@@ -107,6 +108,17 @@ std::vector<StageStanding> standingOf(const Rooms& rooms, const Record& record,
 
 std::vector<StageStanding> standing(const Job& job, const std::vector<Finding>& findings) {
     return standingOf(jobRooms(), job, findings);
+}
+std::string_view whereWorkIs(const std::vector<StageStanding>& standing,
+                             const std::vector<Finding>& findings) {
+    using Kind = StageStanding::Kind;
+    for (const StageStanding& each : standing) {
+        if (each.kind == Kind::Here || each.kind == Kind::Blocked) return each.stage;
+    }
+    for (const StageStanding& each : standing) {
+        if (!each.idle && leading(findings, each.stage)) return each.stage;
+    }
+    return standing.front().stage;
 }
 std::vector<StageStanding> standing(const WorkshopRecord& workshop,
                                     const std::vector<Finding>& findings) {

@@ -27,13 +27,18 @@ struct StageStanding {
     const char* title = "";  ///< to be translated
     Kind kind{};
     State worst = State::Fine;
-    Text why;  ///< "stall current missing", "all fits"
+    Text why;           ///< "stall current missing", "all fits"
+    bool idle = false;  ///< nothing to judge there
 };
 /// Of the rooms that apply to the job, in working order.
 [[nodiscard]] std::vector<StageStanding> standing(const Job& job,
                                                   const std::vector<Finding>& findings);
 [[nodiscard]] std::vector<StageStanding> standing(const WorkshopRecord& workshop,
                                                   const std::vector<Finding>& findings);
+/// Where a job is taken up: the first stage with something to do or to answer, else the first that
+/// has something to tell. Precondition: at least one stage stands.
+[[nodiscard]] std::string_view whereWorkIs(const std::vector<StageStanding>& standing,
+                                           const std::vector<Finding>& findings);
 constexpr auto wordsOf(StageStanding::Kind) {
     return std::to_array<Word<StageStanding::Kind>>({{StageStanding::Kind::Done, "done"},
                                                      {StageStanding::Kind::Here, "here"},

@@ -187,37 +187,53 @@ void judgeHealth(const Job& job, const Motor& motor, Judging& judging) {
 /// to fit where the kind of motor does not tell.
 void judgeWanted(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
     const Job& job = facts.job;
-    Rating rating;
+    std::optional<MotorDemand::What> wanted;
     if (job.decoder) {
-        rating = rated(facts, drive, {job.decoder->part.continuous, job.decoder->part.peak});
-        if (rating.state != State::Ask) return;
-    } else if (pathResistance(drive.readings, drive.winding) || usualCurrents(job)) {
-        return;
+        const Rating rating =
+            rated(facts, drive, {job.decoder->part.continuous, job.decoder->part.peak});
+        if (rating.state == State::Ask) wanted = rating.deciding().what;
+    } else if (!pathResistance(drive.readings, drive.winding) && !usualCurrents(job)) {
+        wanted = MotorDemand::What::Stall;
     }
-    judging.say("motor.reading", {}, State::Ask, Gravity::PartDestroyed, [&](Finding& finding) {
-        const MotorDemand::What what =
-            job.decoder ? rating.deciding().what : MotorDemand::What::Stall;
-        switch (what) {
-            case MotorDemand::What::Stall:
+    judging.say(
+        "motor.reading", {}, wanted ? State::Ask : State::Fine, Gravity::PartDestroyed,
+        [&](Finding& finding) {
+            finding.figures = {stallFigure(job, facts.house), slipFigure(job), runningFigure(job)};
+            if (!wanted) {
+                const Figure& stall = finding.figures[0];
+                const bool read = !drive.readings.empty() || drive.winding;
                 finding.sentence =
-                    text("A stall test, or the winding's ohms, is wanted: it decides the decoder.");
-                finding.action = text("measure the stall current");
-                finding.figures = {stallFigure(job, facts.house)};
-                finding.caution = stallCaution(job);
-                break;
-            case MotorDemand::What::Slip:
-                finding.sentence =
-                    text("The current with wheels slipping is wanted: it decides the decoder.");
-                finding.action = text("measure the slip current");
-                finding.figures = {slipFigure(job)};
-                break;
-            case MotorDemand::What::Running:
-                finding.sentence = text("The running current is wanted: it decides the decoder.");
-                finding.action = text("measure the running current");
-                finding.figures = {runningFigure(job)};
-                break;
-        }
-    });
+                    stall.value ? text("Enough was read: stalled it would draw %1 at track volts.",
+                                       formatted(Amperes{*stall.value}, 3))
+                    : read      ? text("What was read of the motor is enough to judge by.")
+                                : text(
+                                      "Nobody has read this motor, and nothing hangs on it: its kind is "
+                                           "enough to judge by.");
+                return;
+            }
+            switch (*wanted) {
+                case MotorDemand::What::Stall:
+                    finding.sentence = text(
+                        "A stall test, or the winding's ohms, is wanted: it decides the "
+                        "decoder.");
+                    finding.action = text("measure the stall current");
+                    finding.caution = stallCaution(job);
+                    break;
+                case MotorDemand::What::Slip:
+                    std::swap(finding.figures[0], finding.figures[1]);
+                    finding.sentence = text(
+                        "The current with wheels slipping is wanted: it decides the "
+                        "decoder.");
+                    finding.action = text("measure the slip current");
+                    break;
+                case MotorDemand::What::Running:
+                    std::swap(finding.figures[0], finding.figures[2]);
+                    finding.sentence =
+                        text("The running current is wanted: it decides the decoder.");
+                    finding.action = text("measure the running current");
+                    break;
+            }
+        });
 }
 
 }  // namespace
