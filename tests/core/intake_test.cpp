@@ -184,7 +184,9 @@ TEST(Suspects, AreAskedForUntilOneIsFound) {
     const Job cracked = jotted(job, {"fault cracked-gear found"});
     EXPECT_EQ(stateOf(cracked, "intake.fault:cracked-gear"), State::Over);
     EXPECT_EQ(stateOf(cracked, "intake.suspects"), State::Fine);
-    EXPECT_FALSE(says(jotted(cracked, {"fault cracked-gear mended"}), "intake.fault:cracked-gear"));
+    const Job mended = jotted(cracked, {"fault cracked-gear mended"});
+    EXPECT_FALSE(says(mended, "intake.fault:cracked-gear"));
+    EXPECT_EQ(stateOf(mended, "intake.suspects"), State::Fine);
     EXPECT_EQ(stateOf(jotted(job, {"fault dry-grease found"}), "intake.fault:dry-grease"),
               State::Close);
 }

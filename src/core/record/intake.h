@@ -69,10 +69,16 @@ struct Oiled {
     bool operator==(const Oiled&) const = default;
 };
 
+enum class FaultState { Found, RuledOut, Mended };
+constexpr auto wordsOf(FaultState) {
+    return std::to_array<Word<FaultState>>({{FaultState::Found, "found"},
+                                            {FaultState::RuledOut, "not"},
+                                            {FaultState::Mended, "mended"}});
+}
 /// A fault of the library, held against this model.
 struct SuspectedFault {
-    std::string fault;   ///< its id
-    bool found = false;  ///< false: looked for, and it is not that
+    std::string fault;  ///< its id
+    FaultState state{};
     std::string on;
     bool operator==(const SuspectedFault&) const = default;
 };

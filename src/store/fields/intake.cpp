@@ -53,7 +53,7 @@ void oiledFields(Io& io, Self& oiled) {
 template <class Io, class Self>
 void suspectedFields(Io& io, Self& suspected) {
     io("fault", suspected.fault, Required, item);
-    io("found", suspected.found);
+    io("state", suspected.state);
     io("on", suspected.on, Maybe, date);
 }
 

@@ -69,7 +69,7 @@ void judgeSpots(const Job& job, Judging& judging) {
 void judgeFaults(const Reckoned& facts, Judging& judging) {
     for (const SuspectedFault& held : facts.job.intake.faults) {
         const KnownFault* fault = faultNamed(facts.catalogue, held.fault);
-        if (!held.found || !fault) continue;
+        if (held.state != FaultState::Found || !fault) continue;
         judging.say("intake.fault:" + fault->id, {fault->id, fault->title},
                     fault->fatal ? State::Over : State::Close,
                     fault->fatal ? Gravity::DoesNotWork : Gravity::WorksBadly,
@@ -91,8 +91,9 @@ void judgeSuspects(const Reckoned& facts, Judging& judging) {
     const auto all = suspects(facts.job, facts.catalogue);
     if (all.empty()) return;
     // Once something was found, the rest is a list to fall back on.
-    const bool found = std::any_of(facts.job.intake.faults.begin(), facts.job.intake.faults.end(),
-                                   [](const SuspectedFault& each) { return each.found; });
+    const bool found =
+        std::any_of(facts.job.intake.faults.begin(), facts.job.intake.faults.end(),
+                    [](const SuspectedFault& each) { return each.state != FaultState::RuledOut; });
     judging.say(
         "intake.suspects", {}, found ? State::Fine : State::Ask, Gravity::WorksBadly,
         [&](Finding& finding) {

@@ -220,7 +220,7 @@ Result<Jotted> fault(const Said& said) {
                                                   : text("Mended: %1", title));
     auto& faults = result.after.intake.faults;
     std::erase_if(faults, [&](const SuspectedFault& each) { return each.fault == id; });
-    faults.push_back({id, state == "found", said.context.today});
+    faults.push_back({id, *named<FaultState>(state), said.context.today});
     return result;
 }
 
