@@ -14,13 +14,17 @@ struct Kind {
     std::string_view name;
     Calculation calculate;
 };
-constexpr std::array<Kind, 7> kinds{{{"lamp", reckonLamp},
-                                     {"motor", reckonMotor},
-                                     {"settings", reckonSettings},
-                                     {"momentum", reckonMomentum},
-                                     {"wire", reckonWire},
-                                     {"stay-alive", reckonStayAlive},
-                                     {"crossing", reckonCrossing}}};
+constexpr std::array<Kind, 11> kinds{{{"lamp", reckonLamp},
+                                      {"motor", reckonMotor},
+                                      {"settings", reckonSettings},
+                                      {"momentum", reckonMomentum},
+                                      {"wire", reckonWire},
+                                      {"stay-alive", reckonStayAlive},
+                                      {"crossing", reckonCrossing},
+                                      {"district", reckonDistrict},
+                                      {"bus", reckonBus},
+                                      {"speed-table", reckonSpeedTable},
+                                      {"function-map", reckonFunctionMap}}};
 
 /// The name of the first number in an answer that is none; empty where all are. Input within double
 /// can still lead beyond it.

@@ -40,6 +40,14 @@ nlohmann::json reckonMomentum(const nlohmann::json& in, const std::string& point
 nlohmann::json reckonWire(const nlohmann::json& in, const std::string& pointer,
                           std::vector<store::Fault>& faults, core::State& verdict);
 
+nlohmann::json reckonBus(const nlohmann::json& in, const std::string& pointer,
+                         std::vector<store::Fault>& faults, core::State& verdict);
+nlohmann::json reckonDistrict(const nlohmann::json& in, const std::string& pointer,
+                              std::vector<store::Fault>& faults, core::State& verdict);
+nlohmann::json reckonSpeedTable(const nlohmann::json& in, const std::string& pointer,
+                                std::vector<store::Fault>& faults, core::State& verdict);
+nlohmann::json reckonFunctionMap(const nlohmann::json& in, const std::string& pointer,
+                                 std::vector<store::Fault>& faults, core::State& verdict);
 nlohmann::json reckonStayAlive(const nlohmann::json& in, const std::string& pointer,
                                std::vector<store::Fault>& faults, core::State& verdict);
 nlohmann::json reckonCrossing(const nlohmann::json& in, const std::string& pointer,

@@ -1,4 +1,4 @@
-#include "cli/reckon.h"
+#include "support/reckoned.h"
 
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
@@ -9,20 +9,7 @@ namespace glimmet::cli {
 namespace {
 
 using nlohmann::json;
-
-json answer(std::string_view kind, const json& in) {
-    const Reckoned result = reckoned(kind, in.dump());
-    for (const store::Fault& fault : result.faults) ADD_FAILURE() << store::sentence(fault);
-    return result.faults.empty() ? json::parse(result.json) : json();
-}
-std::vector<std::string> placesOfFaults(std::string_view kind, const json& in) {
-    std::vector<std::string> places;
-    const Reckoned result = reckoned(kind, in.dump());
-    EXPECT_TRUE(result.faults.empty() == !result.json.empty());
-    for (const store::Fault& fault : result.faults) places.push_back(fault.place);
-    return places;
-}
-using Places = std::vector<std::string>;
+using namespace tests;
 
 const json lampIn = json::parse(R"({"supply":{"kind":"dcc","volts_V":14.5,"rectifier_V":1.2},
   "output":{"switch_V":0.1,"series_ohm":0},
@@ -38,16 +25,6 @@ const json settingsIn = json::parse(
 const json momentumIn = json::parse(R"({"cv3":40,"cv4":25,"top_kmh":60,"scale":87})");
 const json wireIn =
     json::parse(R"({"awg":30,"length_mm":250,"amps_A":0.3,"volts_V":13,"there_and_back":true})");
-
-json with(json in, const char* pointer, const json& value) {
-    in[json::json_pointer(pointer)] = value;
-    return in;
-}
-json without(json in, const char* pointer) {
-    const json::json_pointer at(pointer);
-    in[at.parent_pointer()].erase(at.back());
-    return in;
-}
 
 const json stayAliveIn = json::parse(R"({"bus_V":13.2,"capacitance_F":0.0015,"diode_V":0.35,
   "charge_ohm":100,"minimum_V":5,"loads":[{"kind":"power","watts_W":0.66},
