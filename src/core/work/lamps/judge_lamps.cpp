@@ -884,6 +884,7 @@ Idle idle(const Job& job) { return {job.groups.empty() ? text("no lamps yet") : 
 
 void judge(const Reckoned& facts, Judging& judging) {
     const Job& job = facts.job;
+    Amperes least{0}, most{0};  // of all outputs, by what their boards may carry
     for (std::size_t g = 0; g < job.groups.size(); ++g) {
         const LampGroup& group = job.groups[g];
         const Result<GroupState>& state = facts.groups[g];
@@ -901,6 +902,10 @@ void judge(const Reckoned& facts, Judging& judging) {
         std::vector<BoardCase> cases;
         if (!state->outputSeriesKnown && outputNamed(job, group.output) && !otherKind) {
             cases = boardCases(facts, group);
+        }
+        if (group.output != supplyOutput) {
+            least += cases.empty() ? state->total : cases.back().state.total;
+            most += cases.empty() ? state->total : cases.front().state.total;
         }
         bool asked = false;
         for (std::size_t row = 0; row < group.rows.size() && !otherKind; ++row) {
@@ -920,10 +925,15 @@ void judge(const Reckoned& facts, Judging& judging) {
         }
     }
     judgeBattery(facts, judging);
-    const Amperes functions = facts.outputsOn();
-    if (job.decoder && functions > Amperes{0}) {
-        const State load = stateAgainst(functions.value(), job.decoder->part.functionTotal.value(),
-                                        1.0 - facts.house.closeMargin);
+    if (job.decoder && most > Amperes{0}) {
+        const auto against = [&](Amperes total) {
+            return stateAgainst(total.value(), job.decoder->part.functionTotal.value(),
+                                1.0 - facts.house.closeMargin);
+        };
+        // Where it hangs on what boards carry, that is asked, and nothing is told as a fact.
+        const State load = against(most);
+        if (load != against(least)) return;
+        const Amperes functions = most;
         judging.say("lamp.total", {}, load, Gravity::PartDestroyed, [&](Finding& finding) {
             finding.sentence =
                 text("With every lamp lit the outputs carry %1 of the decoder's %2.",

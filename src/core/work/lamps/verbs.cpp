@@ -505,11 +505,23 @@ Result<Jotted> shared(const Said& said) {
         jotted(said, **value > Ohms{0} ? text("%1: shared resistor %2", called, formatted(**value))
                                        : text("%1: no shared resistor", called));
     result.subject = said.context.job.groups[*group].id;
-    Connection& connection = result.after.groups[*group].connection;
-    if (**value > Ohms{0})
-        connection = SharedResistor{**value};
+    LampGroup& changed = result.after.groups[*group];
+    const bool one = **value > Ohms{0};
+    // One for all takes the place of those that were not chosen; without it they are to be chosen.
+    bool filled = false;
+    for (LampRow& row : changed.rows) {
+        if (one && !row.resistor) {
+            row.resistor = Ohms{0};
+            filled = true;
+        } else if (!one && changed.shared() > Ohms{0} && row.resistor == Ohms{0}) {
+            row.resistor.reset();
+        }
+    }
+    if (filled) result.meaning = text("%1, none of its own for a row", result.meaning);
+    if (one)
+        changed.connection = SharedResistor{**value};
     else
-        connection = OwnResistors{};
+        changed.connection = OwnResistors{};
     return result;
 }
 

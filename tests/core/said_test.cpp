@@ -1,0 +1,112 @@
+// Everything that is said of the jobs in said.txt, to the letter: sentences, actions, figures with
+// what they rest on, options with what they would do. Each block there was read by eye; after a
+// change that is meant: GLIMMET_WRITE_SAID=1, then read the difference.
+#include "core/work/standing.h"
+#include "core/work/trials.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <cstdlib>
+#include <fstream>
+#include <sstream>
+
+namespace glimmet::core {
+namespace {
+
+constexpr const char* file = TESTS_FOLDER "/core/said.txt";
+
+/// A job as the file puts it: "# name", then "> body scale", then a jot a line.
+struct Case {
+    std::string name;
+    std::vector<std::string> lines;
+    std::string said;
+};
+std::vector<Case> cases() {
+    std::ifstream in(file);
+    std::vector<Case> all;
+    for (std::string line; std::getline(in, line);) {
+        if (line.starts_with("# "))
+            all.push_back({line.substr(2), {}, {}});
+        else if (line.starts_with("> "))
+            all.back().lines.push_back(line.substr(2));
+        else if (!all.empty())
+            all.back().said += line + "\n";
+    }
+    return all;
+}
+
+Job jobOf(const Case& one) {
+    std::istringstream head(one.lines.at(0));
+    std::string body, scale;
+    head >> body >> scale;
+    Job job = tests::newJob("Model", body, scaleNamed(scale).value());
+    for (std::size_t i = 1; i < one.lines.size(); ++i) {
+        // "@2025-05-01 line": on that day.
+        std::string line = one.lines[i], day = "2026-03-02";
+        if (line.starts_with('@')) {
+            day = line.substr(1, 10);
+            line = line.substr(12);
+        }
+        auto taken = understood(line, job, tests::smallCatalogue(), day);
+        EXPECT_TRUE(taken.has_value())
+            << one.name << ": " << line << ": " << (taken ? "" : plain(taken.error().what));
+        if (taken) job = std::move(taken->after);
+    }
+    return job;
+}
+
+const char* gravityWord(Gravity gravity) {
+    constexpr const char* words[] = {"better", "uneven", "badly", "works not", "part", "fire"};
+    return words[static_cast<std::size_t>(gravity)];
+}
+
+std::string saidOf(const Job& job) {
+    std::ostringstream out;
+    const Reckoned facts = tests::factsOf(job);
+    for (Finding& finding : findings(facts)) {
+        out << name(finding.state) << ", " << gravityWord(finding.gravity) << " [" << finding.stage
+            << " " << finding.id << "] " << plain(finding.sentence) << "\n";
+        if (!finding.action.empty()) out << "  -> " << plain(finding.action) << "\n";
+        if (!finding.caution.empty()) out << "  ! " << plain(finding.caution) << "\n";
+        for (const Figure& figure : finding.figures) {
+            out << "  = " << plain(figure.name) << ", " << figure.symbol << ": " << shown(figure)
+                << ", " << plain(words(figure.basis)) << (figure.formula.empty() ? "" : ", ")
+                << figure.formula;
+            for (const Figure& input : figure.inputs) out << " <" << input.symbol;
+            out << (figure.jot.empty() ? "" : " | ") << figure.jot << "\n";
+        }
+        if (finding.state == State::Fine) continue;  // its options are not offered as advice
+        tryOptions(finding, facts);
+        for (const Option& option : finding.options) {
+            out << "  * " << plain(option.what) << " | " << plain(option.effect) << " | "
+                << name(option.state) << " | " << option.jot
+                << (option.inPlace ? " | in place" : "")
+                << (option.kind == Option::Kind::Answer ? " | answer" : "") << "\n";
+        }
+    }
+    for (const StageStanding& each : standing(job, findings(facts))) {
+        out << "  : " << each.stage << " " << name(each.kind) << " " << name(each.worst) << " "
+            << plain(each.why) << "\n";
+    }
+    return out.str();
+}
+
+TEST(Said, IsWhatWasReadByEye) {
+    const auto all = cases();
+    ASSERT_GE(all.size(), 40U);
+    if (std::getenv("GLIMMET_WRITE_SAID")) {
+        std::ofstream out(file);
+        out << "What is said of each of these jobs; see said_test.cpp.\n";
+        for (const Case& one : all) {
+            out << "# " << one.name << "\n";
+            for (const std::string& line : one.lines) out << "> " << line << "\n";
+            out << saidOf(jobOf(one));
+        }
+        GTEST_SKIP() << "written anew: read the difference";
+    }
+    for (const Case& one : all) EXPECT_EQ(saidOf(jobOf(one)), one.said) << one.name;
+}
+
+}  // namespace
+}  // namespace glimmet::core
