@@ -186,8 +186,9 @@ TEST(JotExamples, WithWordsSwappedMeanTheSameOrAreRefused) {
 }
 TEST(JotExamples, WithALetterWrongMeanTheSameOrAreRefused) {
     for (const auto& [line, job] : examples()) {
-        // Their names are one letter apart: dcc and dc, N and Z.
-        if (line.starts_with("supply") || line.starts_with("scale")) continue;
+        // Their names are one letter apart: dcc and dc, N and Z, L2 and R2.
+        if (line.starts_with("supply") || line.starts_with("scale") || line.starts_with("pickup"))
+            continue;
         const auto meant = heard(line, job);
         for (std::size_t i = 0; i < line.size(); ++i) {
             const char letter = line[i];

@@ -14,7 +14,8 @@ struct Cavity {
     std::string name;  ///< "cab floor", "boiler"
     Point corner;      ///< front lower corner
     Millimetres length{}, height{}, width{};
-    Millimetres across{};  ///< its middle, from the centre line to the left
+    Millimetres across{};   ///< its middle, from the centre line to the left
+    bool measured = false;  ///< on this model; else as it is drawn
     bool operator==(const Cavity&) const = default;
 };
 

@@ -14,6 +14,7 @@ void cavityFields(Io& io, Self& cavity) {
     io("height", cavity.height, Required, size);
     io("width", cavity.width, Required, size);
     io("across", cavity.across, Maybe, place);
+    io("measured", cavity.measured, Maybe);
 }
 
 template <class Io, class Self>

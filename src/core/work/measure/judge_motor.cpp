@@ -1,6 +1,7 @@
 // Checks of the motor's readings against each other and against its history.
 #include "core/quantity/format.h"
 #include "core/work/measure/measure.h"
+#include "core/work/measure/pickups.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/motor_figures.h"
 #include "core/work/rating.h"
@@ -254,6 +255,7 @@ void judge(const Reckoned& facts, Judging& judging) {
         judgeContradictions(facts.job, *at.motor, judging);
         judgeHealth(facts.job, *at.motor, judging);
     }
+    judgePickups(facts, judging);
 }
 
 }  // namespace glimmet::core::measure

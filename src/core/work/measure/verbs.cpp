@@ -4,6 +4,9 @@
 #include "core/work/motor_evidence.h"
 #include "core/work/units.h"
 
+#include <array>
+#include <charconv>
+
 namespace glimmet::core::measure {
 namespace {
 
@@ -328,6 +331,97 @@ Result<Jotted> axle(const Said& said) {
     return result;
 }
 
+/// "L2": the left wheel of the second axle.
+std::vector<Named> wheelNames(const Context& context) {
+    std::vector<Named> all;
+    for (const Named& axle : axleNumbers(context)) {
+        all.push_back({"L" + axle.name, {"left " + axle.name}, "left wheel, from the front"});
+        all.push_back({"R" + axle.name, {"right " + axle.name}, "right wheel, from the front"});
+    }
+    return all;
+}
+std::vector<Named> pickupStates(const Context&) {
+    return {{"collects", {"yes", "good"}, "it reads through to its lead"},
+            {"none", {"no", "not", "dead"}, "it reads nothing"},
+            {"tyre", {"rubber", "rubber tyre"}, "a rubber tyre collects nothing"}};
+}
+Result<Jotted> pickup(const Said& said) {
+    const std::string& wheel = *said.name("WHEEL");
+    const std::string& state = *said.name("STATE");
+    const bool left = wheel.front() == 'L';
+    const std::size_t number = std::stoul(wheel.substr(1));
+    const Text which = left ? text("Left wheel of axle %1", std::to_string(number))
+                            : text("Right wheel of axle %1", std::to_string(number));
+    Jotted result = jotted(said, state == "collects" ? text("%1: collects", which)
+                                 : state == "tyre"   ? text("%1: rubber tyre", which)
+                                                     : text("%1: collects nothing", which));
+    std::size_t at = 0;
+    for (Unit& unit : result.after.units) {
+        for (Axle& each : unit.body.axles) {
+            if (++at == number)
+                (left ? each.collectsLeft : each.collectsRight) = state == "collects";
+        }
+    }
+    return result;
+}
+
+// --- hollows ---------------------------------------------------------------------------------
+
+/// Three lengths in millimetres: "52x14x11"; nothing where they are not.
+std::optional<std::array<Millimetres, 3>> sizesIn(std::string_view words) {
+    if (words.ends_with("mm")) words.remove_suffix(2);
+    std::array<Millimetres, 3> sizes{};
+    for (std::size_t i = 0; i < sizes.size(); ++i) {
+        double value = 0;
+        const auto read = std::from_chars(words.data(), words.data() + words.size(), value);
+        if (read.ec != std::errc() || !(value >= 1 && value <= 500)) return {};
+        sizes[i] = Millimetres{value};
+        words.remove_prefix(static_cast<std::size_t>(read.ptr - words.data()));
+        if (i + 1 == sizes.size()) break;
+        if (!words.starts_with('x')) return {};
+        words.remove_prefix(1);
+    }
+    return words.empty() ? std::optional(sizes) : std::nullopt;
+}
+
+/// "cavity hood 52x14x11": a hollow of that name, in the first unit that has one.
+Result<Jotted> cavity(const Said& said) {
+    const std::string rest = lowered(said.rest);
+    const std::size_t space = rest.find_last_of(' ');
+    const auto sizes = space == std::string::npos
+                           ? std::nullopt
+                           : sizesIn(std::string_view(rest).substr(space + 1));
+    if (!sizes) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("Which hollow, and its length, width and height in millimetres, each 1 to "
+                 "500? Write it like %1.",
+                 said.verb.examples.front()));
+    }
+    const std::string name = rest.substr(0, space);
+    std::string all;
+    Jotted result = jotted(said, {});
+    for (Unit& unit : result.after.units) {
+        for (Cavity& each : unit.body.cavities) {
+            if (lowered(each.name) != name) {
+                all += (all.empty() ? "" : ", ") + each.name;
+                continue;
+            }
+            each.length = (*sizes)[0];
+            each.width = (*sizes)[1];
+            each.height = (*sizes)[2];
+            each.measured = true;
+            result.meaning =
+                text("%1, measured: %2 long, %3 wide, %4 high", each.name, formatted(each.length),
+                     formatted(each.width), formatted(each.height));
+            return result;
+        }
+    }
+    return refuse(ErrorCode::Unknown,
+                  all.empty() ? text("Nothing hollow is drawn in this model.")
+                              : text("No hollow goes by “%1”. There are: %2.", name, all));
+}
+
 // --- taking back -----------------------------------------------------------------------------
 
 std::vector<Named> readingNames(const Context&) {
@@ -424,6 +518,18 @@ constexpr Takes axleTakes[] = {{.what = "NUMBER",
                                 .needed = true,
                                 .missing = "Which wheels collect: both, left, right or none?",
                                 .names = collectingSides}};
+constexpr Takes pickupTakes[] = {{.what = "WHEEL",
+                                  .kind = Kind::Name,
+                                  .needed = true,
+                                  .missing = "Which wheel?",
+                                  .names = wheelNames,
+                                  .unknown = "There is no wheel “%1”. There are: %2.",
+                                  .none = "This model has no axles."},
+                                 {.what = "STATE",
+                                  .kind = Kind::Name,
+                                  .needed = true,
+                                  .missing = "Does it collect?",
+                                  .names = pickupStates}};
 constexpr Takes removeTakes[] = {{.what = "READING",
                                   .kind = Kind::Name,
                                   .needed = true,
@@ -452,6 +558,10 @@ constexpr const char* switchExamples[] = {"switch 0.1V"};
 constexpr const char* motorExamples[] = {"motor open-frame frame-return", "motor none"};
 constexpr const char* axleExamples[] = {"axle 2 left", "axle 1 none"};
 constexpr const char* axleNoise[] = {"collects", "from", "on", "wheel", "wheels", "only"};
+constexpr const char* pickupExamples[] = {"pickup L2 none", "pickup R1 tyre"};
+constexpr const char* pickupNoise[] = {"wheel", "is", "has", "a"};
+constexpr const char* cavityExamples[] = {"cavity hood 52x14x11"};
+constexpr const char* cavityWords[] = {"hollow"};
 constexpr const char* removeExamples[] = {"remove stall"};
 constexpr const char* trackNoise[] = {"volts", "voltage"};
 constexpr const char* readingNoise[] = {"test", "reading", "motor", "wheels"};
@@ -519,6 +629,21 @@ constexpr Verb table[] = {
      axle,
      false,
      axleNoise},
+    {"pickup",
+     {},
+     pickupTakes,
+     pickupExamples,
+     "one wheel, found with the meter",
+     pickup,
+     false,
+     pickupNoise},
+    {"cavity",
+     cavityWords,
+     {},
+     cavityExamples,
+     "a hollow as it was measured: length, width, height",
+     cavity,
+     true},
     {"remove",
      {},
      removeTakes,

@@ -1,0 +1,93 @@
+// Whether the wheels that collect bridge what the track leaves dead, and where another collector
+// would help most: that comes before any capacitor.
+#include "core/quantity/format.h"
+#include "core/work/measure/measure.h"
+#include "core/work/measure/pickups.h"
+
+#include <algorithm>
+
+namespace glimmet::core::measure {
+namespace {
+
+Text railWords(bool left) { return left ? text("left") : text("right"); }
+
+/// Collectors that could be added on a side, those that bridge most first.
+std::vector<Option> additions(const std::vector<PickupAxle>& axles, bool left) {
+    struct Addition {
+        const PickupAxle* axle;
+        Millimetres bridges;
+    };
+    std::vector<Addition> all;
+    for (const PickupAxle& axle : axles) {
+        if (left ? axle.left : axle.right) continue;
+        std::vector<PickupAxle> with = axles;
+        PickupAxle& changed = with[static_cast<std::size_t>(&axle - axles.data())];
+        (left ? changed.left : changed.right) = true;
+        all.push_back({&axle, *bridged(with, left)});
+    }
+    std::stable_sort(all.begin(), all.end(),
+                     [](const Addition& a, const Addition& b) { return a.bridges > b.bridges; });
+    std::vector<Option> options;
+    for (const Addition& each : all) {
+        if (options.size() >= 3) break;
+        Option option;
+        option.what =
+            text("A collector at axle %1, %2", std::to_string(each.axle->number), railWords(left));
+        option.effect = text("bridges %1 of dead rail there", formatted(each.bridges, 3));
+        option.state = each.bridges > Millimetres{0} ? State::Fine : State::Close;
+        const bool both = left ? each.axle->right : each.axle->left;
+        option.jot = "axle " + std::to_string(each.axle->number) +
+                     (both   ? " both"
+                      : left ? " left"
+                             : " right");
+        options.push_back(std::move(option));
+    }
+    return options;
+}
+
+}  // namespace
+
+void judgePickups(const Reckoned& facts, Judging& judging) {
+    const Job& job = facts.job;
+    if (isStructure(job) || (job.feed != Feed::TwoRailDcc && job.feed != Feed::PlainDc)) return;
+    const std::vector<PickupAxle> axles = pickupAxles(job);
+    if (axles.empty()) return;
+    const auto left = bridged(axles, true);
+    const auto right = bridged(axles, false);
+    const auto stateOf = [](const std::optional<Millimetres>& bridges) {
+        return !bridges ? State::Over : *bridges > Millimetres{0} ? State::Fine : State::Close;
+    };
+    const State state = worse(stateOf(left), stateOf(right));
+    judging.say("pickup.sides", {}, state, Gravity::DoesNotWork, [&](Finding& finding) {
+        const bool poorLeft = stateOf(left) >= stateOf(right);
+        const auto count = [&](bool side) {
+            return std::to_string(std::count_if(
+                axles.begin(), axles.end(),
+                [&](const PickupAxle& axle) { return side ? axle.left : axle.right; }));
+        };
+        if (state == State::Over) {
+            finding.sentence = text("No wheel collects from the %1 rail.", railWords(poorLeft));
+            finding.action = text("add a collector on the %1", railWords(poorLeft));
+        } else if (state == State::Close) {
+            finding.sentence = text(
+                "The %1 side hangs on one axle: any dead rail stops it. Add a collector before a "
+                "capacitor is spoken of.",
+                railWords(poorLeft));
+            finding.action = text("add a collector on the %1", railWords(poorLeft));
+        } else {
+            finding.sentence =
+                text("Left collects on %1 axles, right on %2: dead rail up to %3 is bridged.",
+                     count(true), count(false), formatted(std::min(*left, *right), 3));
+        }
+        for (const bool side : {true, false}) {
+            const auto& bridges = side ? left : right;
+            if (!bridges) continue;
+            finding.figures.push_back(
+                figures::computed(side ? text("Bridged on the left") : text("Bridged on the right"),
+                                  side ? "d_left" : "d_right", *bridges, "x_last − x_first", {}));
+        }
+        if (state != State::Fine) finding.options = additions(axles, poorLeft);
+    });
+}
+
+}  // namespace glimmet::core::measure

@@ -1,0 +1,112 @@
+// Wheels that collect: what they bridge, where one more would help, through units that share them.
+#include "core/work/measure/pickups.h"
+
+#include "core/work/choose/ranking.h"
+#include "core/work/standing.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <random>
+
+namespace glimmet::core::measure {
+namespace {
+
+using tests::factsOf;
+using tests::jotted;
+using tests::newJob;
+
+Finding sides(const Job& job) {
+    for (const Finding& each : findings(factsOf(job))) {
+        if (each.id == "pickup.sides") return each;
+    }
+    return {};
+}
+Job plainJob() { return newJob("x", "dock-shunter"); }  // three axles, all collecting
+
+TEST(Pickups, BridgeFromTheFirstToTheLastWheelThatCollects) {
+    const Job job = plainJob();
+    const auto& axles = tests::body(job).axles;
+    ASSERT_EQ(axles.size(), 3U);
+    EXPECT_EQ(bridged(pickupAxles(plainJob()), true), axles[2].x - axles[0].x);
+    const Job two = jotted(plainJob(), {"pickup L1 none"});
+    EXPECT_EQ(bridged(pickupAxles(two), true), axles[2].x - axles[1].x);
+    EXPECT_EQ(bridged(pickupAxles(two), false), axles[2].x - axles[0].x);
+    const Job one = jotted(two, {"pickup L2 tyre"});
+    EXPECT_EQ(bridged(pickupAxles(one), true), Millimetres{0});
+    EXPECT_FALSE(bridged(pickupAxles(jotted(one, {"pickup L3 none"})), true).has_value());
+}
+// Moved over a dead length of one rail in small steps: it stands only where that is longer.
+TEST(Pickups, StandWhereTheDeadRailIsLongerThanWhatIsBridged) {
+    std::mt19937 random{11};
+    for (int trial = 0; trial < 200; ++trial) {
+        std::vector<PickupAxle> axles;
+        for (int i = 0; i < 5; ++i) {
+            axles.push_back({i + 1, Millimetres{double(random() % 120)}, random() % 2 == 0, true});
+        }
+        const auto bridges = bridged(axles, true);
+        if (!bridges) continue;
+        const double dead = double(random() % 120) + 0.25;
+        bool stands = false;
+        for (double travel = -10; travel < 300; travel += 0.125) {
+            bool any = false;
+            for (const PickupAxle& axle : axles) {
+                const double at = travel - axle.x.value();
+                any = any || (axle.left && !(at >= 0 && at <= dead));
+            }
+            stands = stands || !any;
+        }
+        EXPECT_EQ(stands, dead >= bridges->value()) << trial;
+    }
+}
+TEST(Pickups, AreFineCloseOnOneAxleAndOverOnNone) {
+    const Finding fine = sides(plainJob());
+    EXPECT_EQ(fine.state, State::Fine);
+    EXPECT_EQ(plain(fine.sentence).find("Left collects on 3 axles, right on 3: "), 0U);
+    EXPECT_TRUE(fine.options.empty());
+    const Job one = jotted(plainJob(), {"axle 1 right", "axle 2 right"});
+    const Finding close = sides(one);
+    EXPECT_EQ(close.state, State::Close);
+    EXPECT_EQ(plain(close.sentence).find("The left side hangs on one axle"), 0U);
+    // The one farthest from it bridges most.
+    ASSERT_EQ(close.options.size(), 2U);
+    EXPECT_EQ(close.options[0].jot, "axle 1 both");
+    EXPECT_EQ(sides(jotted(one, {close.options[0].jot.c_str()})).state, State::Fine);
+    const Finding over = sides(jotted(one, {"axle 3 none"}));
+    EXPECT_EQ(over.state, State::Over);
+    EXPECT_EQ(plain(over.sentence), "No wheel collects from the left rail.");
+    EXPECT_EQ(over.options.at(0).jot.find("axle "), 0U);
+}
+TEST(Pickups, AreSharedByUnitsWhoseCouplingLeadsThem) {
+    Job train = jotted(plainJob(), {"unit saloon called trailer"});
+    EXPECT_EQ(pickupAxles(train).size(), 3U);
+    train.couplings[0].contacts = 2;
+    EXPECT_GT(pickupAxles(train).size(), 3U);
+    EXPECT_GT(*bridged(pickupAxles(train), true), *bridged(pickupAxles(plainJob()), true));
+    EXPECT_EQ(pickupAxles(train).back().number, static_cast<int>(pickupAxles(train).size()));
+    // The motor in the second unit: numbers go on counting from the front of the train.
+    Job pushed = jotted(newJob("x", "saloon"), {"unit dock-shunter called engine"});
+    EXPECT_EQ(pickupAxles(pushed).size(), 3U);
+    EXPECT_GT(pickupAxles(pushed).front().number, 1);
+}
+TEST(Pickups, AreLookedAtOnTwoRailsOnly) {
+    EXPECT_TRUE(sides(jotted(plainJob(), {"supply battery 9V"})).id.empty());
+    EXPECT_TRUE(sides(jotted(plainJob(), {"supply three-rail"})).id.empty());
+    EXPECT_FALSE(sides(jotted(plainJob(), {"supply dc"})).id.empty());
+}
+TEST(Hollows, ThatWereMeasuredHoldOrDoNot) {
+    const Job job = jotted(tests::shunter(), {"cavity hood 15x14x11", "cavity cab floor 12x12x12"});
+    const auto& cavities = tests::body(job).cavities;
+    EXPECT_TRUE(std::all_of(cavities.begin(), cavities.end(),
+                            [](const Cavity& each) { return each.measured; }));
+    EXPECT_EQ(cavities[0].length, Millimetres{15});
+    EXPECT_EQ(cavities[0].width, Millimetres{14});
+    EXPECT_EQ(cavities[0].height, Millimetres{11});
+    const auto held = choose::held(factsOf(job), driveEvidence(job), job.decoder->part);
+    EXPECT_EQ(held.cells[static_cast<std::size_t>(choose::Aspect::Room)].state, State::Over);
+}
+
+}  // namespace
+}  // namespace glimmet::core::measure
