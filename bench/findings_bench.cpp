@@ -1,4 +1,5 @@
 // From an edit to all findings of a job recomputed.
+#include "core/work/choose/ranking.h"
 #include "core/work/jot.h"
 #include "core/work/standing.h"
 #include "store/catalogue.h"
@@ -37,6 +38,19 @@ void exportJob(benchmark::State& state) {
     const core::Job job = demo("tern.json");
     for (auto _ : state) benchmark::DoNotOptimize(store::jobToJson(job, -1));
 }
+/// 500 decoders held against everything that the railcar asks.
+void rankDecoders(benchmark::State& state) {
+    core::Catalogue parts = store::loadedCatalogue({}).catalogue;
+    const std::vector<core::Decoder> shipped = parts.decoders;
+    while (parts.decoders.size() < 500)
+        parts.decoders.push_back(shipped[parts.decoders.size() % shipped.size()]);
+    const core::Job job = demo("tern.json");
+    const core::House house;
+    const core::Reckoned facts = core::reckoned(job, house, parts);
+    const core::MotorEvidence drive = core::driveEvidence(job);
+    for (auto _ : state) benchmark::DoNotOptimize(core::choose::rankedDecoders(facts, drive));
+}
+BENCHMARK(rankDecoders)->Unit(benchmark::kMillisecond);
 BENCHMARK(exportJob)->Unit(benchmark::kMicrosecond);
 
 }  // namespace
