@@ -79,11 +79,13 @@ TEST(Trials, LeaveAnswersAndWhatIsFineAlone) {
     tryOptions(after, factsOf(asked));
     ASSERT_EQ(after.options.size(), 3U);
     for (std::size_t i = 0; i < 3; ++i) EXPECT_EQ(after.options[i].jot, before.options[i].jot);
-    const Job fine = shunter();
-    Finding rating = *find(findings(factsOf(fine)), "motor.rating");
-    const std::string first = rating.options.front().jot;
-    tryOptions(rating, factsOf(fine));
-    EXPECT_EQ(rating.options.front().jot, first);
+    const Job fine = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
+    Finding lamp = *find(findings(factsOf(fine)), "lamp.current:L3");
+    const std::string first = lamp.options.front().jot;
+    tryOptions(lamp, factsOf(fine));
+    EXPECT_EQ(lamp.options.front().jot, first);
+    // A decoder that fits wants no advice.
+    EXPECT_TRUE(find(findings(factsOf(fine)), "motor.rating")->options.empty());
 }
 
 /// The findings in words, to be compared.

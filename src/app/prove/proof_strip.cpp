@@ -11,6 +11,7 @@
 #include <qcustomplot.h>
 
 #include <algorithm>
+#include <array>
 
 using namespace Qt::StringLiterals;
 
@@ -62,6 +63,12 @@ void ProofStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
                   inside ? words : tr("%1: above this plot").arg(words),
                   Qt::AlignRight | (inside ? Qt::AlignBottom : Qt::AlignTop), look.inkSoft);
     }
+    // The words stand on that side of the line where the other one is not.
+    std::array<double, 2> ends{};
+    for (const core::ProofReading& each : readings) {
+        const std::size_t way = each.direction == core::Direction::Forward ? 0 : 1;
+        if (each.amps) ends[way] = std::max(ends[way], each.amps->value());
+    }
     for (const core::Direction way : {core::Direction::Forward, core::Direction::Reverse}) {
         const bool forward = way == core::Direction::Forward;
         const QColor colour = forward ? look.brass : look.ask;
@@ -80,9 +87,11 @@ void ProofStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
             QPen(colour, 2), QBrush(colour), 10));
         for (const auto& [volts, amps] : points) graph->addData(volts, amps);
         if (!points.empty()) {
-            plotWords(*m_plot, points.back().first, points.back().second,
-                      forward ? tr("forward") : tr("in reverse"),
-                      Qt::AlignRight | (forward ? Qt::AlignBottom : Qt::AlignTop), colour);
+            plotWords(
+                *m_plot, points.back().first, points.back().second,
+                forward ? tr("forward") : tr("in reverse"),
+                Qt::AlignRight | (forward == (ends[0] >= ends[1]) ? Qt::AlignBottom : Qt::AlignTop),
+                colour);
         }
         if (starts) {
             auto* tick = new QCPItemLine(m_plot);

@@ -196,7 +196,8 @@ void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& jud
     const Rating verdict =
         rated(facts, drive, {job.decoder->part.continuous, job.decoder->part.peak});
     judging.say("motor.rating", {}, verdict.state, Gravity::PartDestroyed, [&](Finding& finding) {
-        finding.options = decoderOptions(facts, drive);
+        // What fits wants no advice; all are ranked beside it (ranking.h).
+        if (verdict.state != State::Fine) finding.options = decoderOptions(facts, drive);
         finding.sentence = verdictSentence(verdict, facts.house.rule);
         const bool none = verdict.state == State::Over &&
                           std::all_of(finding.options.begin(), finding.options.end(),

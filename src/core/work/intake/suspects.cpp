@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cctype>
+#include <map>
 #include <set>
 
 namespace glimmet::core::intake {
@@ -55,31 +56,28 @@ std::vector<Suspect> suspects(const Job& job, const Catalogue& catalogue) {
     std::vector<Suspect> all;
     if (said.empty()) return all;
     const std::set<std::string> words = stems(said);
-    const auto fits = [&](const std::string& sign) {
-        const auto needed = stems(sign);
-        return std::all_of(needed.begin(), needed.end(), [&](const std::string& stem) {
-            return isSmall(stem) || words.contains(stem);
-        });
-    };
     const auto decided = [&](const KnownFault& fault) {
         return std::any_of(job.intake.faults.begin(), job.intake.faults.end(),
                            [&](const SuspectedFault& each) { return each.fault == fault.id; });
     };
+    std::map<std::string_view, int> shared;  // how many faults have a sign
+    for (const KnownFault& fault : catalogue.faults) {
+        for (const std::string& sign : fault.signs) ++shared[sign];
+    }
     for (const KnownFault& fault : catalogue.faults) {
         if (decided(fault)) continue;
         Suspect made{&fault, {}, 0};
         double best = 0;
         for (const std::string& sign : fault.signs) {
-            if (!fits(sign)) continue;
-            const auto shared = std::count_if(
-                catalogue.faults.begin(), catalogue.faults.end(), [&](const KnownFault& other) {
-                    return std::find(other.signs.begin(), other.signs.end(), sign) !=
-                           other.signs.end();
-                });
-            const auto needed = stems(sign);
-            const auto telling = std::count_if(needed.begin(), needed.end(),
-                                               [](const auto& stem) { return !isSmall(stem); });
-            const double weight = static_cast<double>(telling) / static_cast<double>(shared);
+            int telling = 0;
+            bool fits = true;
+            for (const std::string& stem : stems(sign)) {
+                if (isSmall(stem)) continue;
+                ++telling;
+                fits = fits && words.contains(stem);
+            }
+            if (!fits) continue;
+            const double weight = static_cast<double>(telling) / shared[sign];
             made.weight += weight;
             if (weight > best) {
                 best = weight;
