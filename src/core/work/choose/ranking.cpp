@@ -179,17 +179,12 @@ double motorShare(const RankedDecoder& ranked) {
     return lead.limit > Amperes{0} ? (lead.worst / lead.limit).value() : 1.0;
 }
 
-bool before(const RankedDecoder& a, const RankedDecoder& b) {
-    if (a.worst != b.worst) return a.worst < b.worst;
-    for (const State state : {State::Over, State::Ask, State::Close}) {
-        const long mine = lacking(a, state), other = lacking(b, state);
-        if (mine != other) return mine < other;
-    }
-    const auto rest = [](const RankedDecoder& one) {
-        return std::tuple(one.worst == State::Over ? motorShare(one) : 0.0, priceOf(*one.decoder),
-                          volumeOf(*one.decoder));
-    };
-    return rest(a) < rest(b);
+/// What decides the order, the first first; worked out once for each.
+auto keyOf(const RankedDecoder& ranked) {
+    return std::tuple(ranked.worst, lacking(ranked, State::Over), lacking(ranked, State::Ask),
+                      lacking(ranked, State::Close),
+                      ranked.worst == State::Over ? motorShare(ranked) : 0.0,
+                      priceOf(*ranked.decoder), volumeOf(*ranked.decoder));
 }
 
 /// What each has that no other of those that will do has, and what it lacks beside the first.
@@ -262,12 +257,18 @@ RankedDecoder held(const Reckoned& facts, const MotorEvidence& drive, const Deco
 }
 
 std::vector<RankedDecoder> rankedDecoders(const Reckoned& facts, const MotorEvidence& drive) {
-    std::vector<RankedDecoder> all;
-    all.reserve(facts.catalogue.decoders.size());
+    std::vector<RankedDecoder> held;
+    held.reserve(facts.catalogue.decoders.size());
+    using Key = decltype(keyOf(held.front()));
+    std::vector<std::pair<Key, std::size_t>> order;  // of equals the one that is listed first
     for (const Decoder& decoder : facts.catalogue.decoders) {
-        all.push_back(held(facts, drive, decoder));
+        held.push_back(choose::held(facts, drive, decoder));
+        order.emplace_back(keyOf(held.back()), order.size());
     }
-    std::stable_sort(all.begin(), all.end(), before);
+    std::sort(order.begin(), order.end());
+    std::vector<RankedDecoder> all;
+    all.reserve(held.size());
+    for (const auto& each : order) all.push_back(std::move(held[each.second]));
     if (!all.empty()) compared(all);
     return all;
 }
