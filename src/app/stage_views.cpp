@@ -10,7 +10,8 @@
 namespace glimmet::app {
 namespace {
 
-constinit const StageView views[] = {intakeView, proveView, measureView, chooseView, lampsView, reserveView};
+constinit const StageView views[] = {intakeView, proveView, measureView,
+                                     chooseView, lampsView, reserveView};
 constinit const StageView ofWorkshop[] = {rulesView};
 constinit const PartPainter parts[] = {decoderPainter, bankPainter};
 

@@ -76,6 +76,21 @@ void paintMotorLens(const LensInput& input) {
                         look.matInk, look.hollow);
         }
     }
+    // The factory's wires as the meter found them, in their own colours, however they mislead.
+    for (std::size_t i = 0; i < scene.job.units.size(); ++i) {
+        const core::Unit& unit = scene.job.units[i];
+        QPointF at =
+            scene.units[i].at({unit.body.length * 0.02, unit.body.height}) + QPointF(0, -8);
+        for (const core::FactoryWire& wire : unit.wires) {
+            QPainterPath stub(at);
+            stub.lineTo(at + QPointF(26, 0));
+            paintWire(painter, stub, wireColour(qs(wire.colour)), 4);
+            paintLegend(painter, at + QPointF(32, 0),
+                        wire.labelled ? tr("%1, tagged").arg(qs(wire.to)) : qs(wire.to),
+                        Qt::AlignLeft | Qt::AlignVCenter, look.matInk, look.mat);
+            at -= QPointF(0, 20);
+        }
+    }
     const auto motors = core::motorsOf(scene.job);
     for (std::size_t i = 0; i < motors.size(); ++i) {
         const QRectF& motor = parts.motors[i];

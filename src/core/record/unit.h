@@ -37,10 +37,11 @@ struct Collector {
     bool operator==(const Collector&) const = default;
 };
 
-/// A wire as the factory laid it: its colour promises nothing.
+/// A wire as the factory laid it, found with the meter: its colour promises nothing.
 struct FactoryWire {
     std::string colour;
-    std::string from, to;
+    std::string from, to;   ///< what it joins: "right rail", "motor plus"
+    bool labelled = false;  ///< a tag on it says so
     bool operator==(const FactoryWire&) const = default;
 };
 

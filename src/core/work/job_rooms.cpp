@@ -11,7 +11,8 @@
 namespace glimmet::core {
 namespace {
 
-constinit const JobRoom rooms[] = {intake::room, prove::room, measure::room, choose::room, lamps::room, reserve::room};
+constinit const JobRoom rooms[] = {intake::room, prove::room, measure::room,
+                                   choose::room, lamps::room, reserve::room};
 
 }  // namespace
 

@@ -48,6 +48,7 @@ void wireFields(Io& io, Self& wire) {
     io("colour", wire.colour, Required, unsearched(characters(40)));
     io("from", wire.from, Maybe, unsearched({}));
     io("to", wire.to, Maybe, unsearched({}));
+    io("labelled", wire.labelled, Maybe);
 }
 
 template <class Io, class Self>

@@ -2,6 +2,7 @@
 #include "core/quantity/format.h"
 #include "core/work/measure/measure.h"
 #include "core/work/measure/pickups.h"
+#include "core/work/measure/wire_map.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/motor_figures.h"
 #include "core/work/rating.h"
@@ -247,6 +248,7 @@ Idle idle(const Job& job) {
 }
 
 void judge(const Reckoned& facts, Judging& judging) {
+    judgeWires(facts, judging);
     const std::vector<MotorAt> motors = motorsOf(facts.job);
     if (motors.empty()) return;
     const MotorEvidence drive = driveEvidence(facts.job);

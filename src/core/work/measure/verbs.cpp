@@ -1,6 +1,7 @@
 // Jots of the motor, its pickups and what feeds them.
 #include "core/work/jotted.h"
 #include "core/work/measure/measure.h"
+#include "core/work/measure/wire_map.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/units.h"
 
@@ -365,6 +366,44 @@ Result<Jotted> pickup(const Said& said) {
     return result;
 }
 
+// --- factory wires ---------------------------------------------------------------------------
+
+std::vector<Named> colourNames(const Context&) {
+    std::vector<Named> all;
+    for (const char* colour : {"red", "black", "orange", "grey", "blue", "white", "yellow", "green",
+                               "violet", "brown", "pink"}) {
+        all.push_back({colour, {}, "the colour of its insulation"});
+    }
+    all[3].also = {"gray"};
+    return all;
+}
+std::vector<Named> endNames(const Context&) {
+    std::vector<Named> all;
+    for (const std::string_view end : wireEnds()) {
+        all.push_back({std::string(end), {}, "where the meter finds it"});
+    }
+    all[2].also = {"motor+", "motor +", "brush plus"};
+    all[3].also = {"motor-", "motor -", "brush minus"};
+    all[8].also = {"nowhere"};
+    return all;
+}
+std::vector<Named> tags(const Context&) {
+    return {{"tagged", {"labelled", "with a tag"}, "a tag on it says where it goes"}};
+}
+Result<Jotted> wire(const Said& said) {
+    const std::string& colour = *said.name("COLOUR");
+    const std::string& end = *said.name("END");
+    const bool tagged = said.name("TAG").has_value();
+    const auto unit = unitOf(said);
+    if (!unit) return tl::unexpected(unit.error());
+    Jotted result = jotted(said, tagged ? text("The %1 wire goes to: %2, tagged", colour, end)
+                                        : text("The %1 wire goes to: %2", colour, end));
+    std::vector<FactoryWire>& wires = result.after.units[*unit].wires;
+    std::erase_if(wires, [&](const FactoryWire& each) { return each.colour == colour; });
+    wires.push_back({colour, {}, end, tagged});
+    return result;
+}
+
 // --- hollows ---------------------------------------------------------------------------------
 
 /// Three lengths in millimetres: "52x14x11"; nothing where they are not.
@@ -530,6 +569,18 @@ constexpr Takes pickupTakes[] = {{.what = "WHEEL",
                                   .needed = true,
                                   .missing = "Does it collect?",
                                   .names = pickupStates}};
+constexpr Takes wireTakes[] = {{.what = "COLOUR",
+                                .kind = Kind::Name,
+                                .needed = true,
+                                .missing = "Which wire?",
+                                .names = colourNames},
+                               {.what = "END",
+                                .kind = Kind::Name,
+                                .needed = true,
+                                .missing = "Where does the meter find it?",
+                                .names = endNames},
+                               {.what = "TAG", .kind = Kind::Name, .names = tags},
+                               unitTakes};
 constexpr Takes removeTakes[] = {{.what = "READING",
                                   .kind = Kind::Name,
                                   .needed = true,
@@ -562,6 +613,8 @@ constexpr const char* pickupExamples[] = {"pickup L2 none", "pickup R1 tyre"};
 constexpr const char* pickupNoise[] = {"wheel", "is", "has", "a"};
 constexpr const char* cavityExamples[] = {"cavity hood 52x14x11"};
 constexpr const char* cavityWords[] = {"hollow"};
+constexpr const char* wireExamples[] = {"wire red left rail", "wire grey motor minus"};
+constexpr const char* wireNoise[] = {"goes", "to", "is", "the"};
 constexpr const char* removeExamples[] = {"remove stall"};
 constexpr const char* trackNoise[] = {"volts", "voltage"};
 constexpr const char* readingNoise[] = {"test", "reading", "motor", "wheels"};
@@ -644,6 +697,14 @@ constexpr Verb table[] = {
      "a hollow as it was measured: length, width, height",
      cavity,
      true},
+    {"wire",
+     {},
+     wireTakes,
+     wireExamples,
+     "a factory wire, where the meter finds its end",
+     wire,
+     false,
+     wireNoise},
     {"remove",
      {},
      removeTakes,
