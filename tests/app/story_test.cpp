@@ -128,7 +128,7 @@ protected:
 
 TEST_F(Story, FromAReadingToAVerdictThroughAKillAndBack) {
     start({u"--demo"_s});
-    ASSERT_TRUE(titleComesToHold(u"Running light it takes 310 mA now and took 230 mA before"_s))
+    ASSERT_TRUE(titleComesToHold(u"Measure · Close: The black wire goes to the right rail"_s))
         << title().toStdString();
 
     // What stood at intake is put right, what the owner said is answered.

@@ -278,7 +278,7 @@ TEST(MotorFindings, RankDecodersSmallestFittingFirst) {
     // Taking an option is entering its line.
     const Job after = jotted(jotted(shunter(), {"decoder small"}), {rating.options[0].jot.c_str()});
     EXPECT_EQ(finding(checkedAll(after), "motor.rating").state, State::Fine);
-    EXPECT_TRUE(finding(checkedAll(after), "motor.rating").options[0].inPlace);
+    EXPECT_TRUE(finding(checkedAll(after), "motor.rating").options.empty());  // wants no advice
 }
 TEST(MotorFindings, SeeTheTrackAboveTheDecodersVolts) {
     EXPECT_EQ(finding(checkedAll(jotted(shunter(), {"track 24V"})), "motor.track-volts").state,

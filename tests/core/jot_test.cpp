@@ -193,6 +193,35 @@ TEST(Jot, RecordsWhatAnOutputCarries) {
     EXPECT_EQ(result->after.decoder->part.outputs[0].seriesMeasured, "2026-03-02");
     EXPECT_EQ(read("output white bare", job)->after.decoder->part.outputs[0].series, Ohms{0});
 }
+TEST(Jot, TakesNoWordsThatTheRecordCouldNotKeep) {
+    const std::string longer(401, 'x'), longest(400, 'x');
+    const Job job = tests::busy();
+    for (const std::string line :
+         {"bad ", "bad buffers ", "complaint ", "answer hums ", "loose ", "loose step bag ", "off ",
+          "fails ", "continue ", "remark ", "owner ", "refuse sound ", "time 25m "}) {
+        EXPECT_EQ(whyRefused(line + longer, job).find("That is too long"), 0U) << line;
+        const auto taken = read(line + longest, job);
+        ASSERT_TRUE(taken.has_value()) << line << whyRefused(line + longest, job);
+        const auto back = store::jobFromJson(store::jobToJson(taken->after));
+        ASSERT_TRUE(back.has_value()) << line << ": " << plain(back.error().what);
+        EXPECT_EQ(*back, taken->after) << line;
+    }
+    EXPECT_TRUE(read("wants " + std::string(90000, 'x'), job).has_value());
+}
+TEST(Jot, StopsBeforeAListIsTooLongForTheRecord) {
+    for (const char* line : {"loose step", "off screw", "oiled gears", "bad step gone",
+                             "complaint hums", "remark grinds", "crawl forward 3V"}) {
+        Job job = tests::shunter();
+        bool refused = false;
+        for (int i = 0; i < 1200 && !refused; ++i) {
+            auto taken = read(line, job);
+            refused = !taken.has_value();
+            if (taken) job = std::move(taken->after);
+        }
+        EXPECT_TRUE(refused) << line;
+        EXPECT_TRUE(store::jobFromJson(store::jobToJson(job)).has_value()) << line;
+    }
+}
 TEST(Jot, KeepsNotesOfAnyScriptAndLength) {
     const std::string words = "клип сломан 🚂 مكسور " + std::string(10000, 'x');
     const auto result = read("note " + words);

@@ -141,6 +141,7 @@ void MotorPlot::draw() {
     struct Name {
         double volts, amps;
         QString words;
+        int times = 1;
     };
     std::vector<Name> names;
     std::vector<std::pair<core::TakenReading, QString>> readings;
@@ -156,14 +157,23 @@ void MotorPlot::draw() {
                                   ? conditionWord(reading.condition)
                                   : tr("%1, %2").arg(conditionWord(reading.condition), motor);
         const QString tip =
-            tr("%1: %2%3, measured %4")
+            (reading.struck    ? tr("%1, struck out: %2%3, measured %4")
+             : reading.atLeast ? tr("%1, broken off: more than %2%3, measured %4")
+                               : tr("%1: %2%3, measured %4"))
                 .arg(words, qs(core::formatted(reading.amps)),
                      reading.volts ? tr(" at %1").arg(qs(core::formatted(*reading.volts)))
                                    : tr(", volts not noted"),
                      reading.on.empty() ? tr("on an unknown day") : qs(reading.on));
-        mark(volts, amps, shapeOf(reading.condition), look.ink, false,
-             {volts, amps, tip, jotWord(reading.condition)});
-        names.push_back({volts, amps, words});
+        mark(volts, amps, shapeOf(reading.condition), reading.struck ? look.paperEdge : look.ink,
+             false, {volts, amps, tip, jotWord(reading.condition)});
+        if (reading.struck) continue;
+        // Of several alike the last is named, with how many there are.
+        const auto same = std::find_if(names.begin(), names.end(),
+                                       [&](const Name& name) { return name.words == words; });
+        if (same == names.end())
+            names.push_back({volts, amps, words});
+        else
+            *same = {volts, amps, words, same->times + 1};
     }
     // Readings at the same volts stand close together: their names step aside of one another.
     std::sort(names.begin(), names.end(),
@@ -172,7 +182,10 @@ void MotorPlot::draw() {
     double free = chart.ampsShown.value();
     for (const Name& name : names) {
         const double at = qMin(name.amps, free);
-        label(name.volts, at, name.words, Qt::AlignLeft | Qt::AlignVCenter, look.ink);
+        label(
+            name.volts, at,
+            name.times > 1 ? tr("%1, the last of %2").arg(name.words).arg(name.times) : name.words,
+            Qt::AlignLeft | Qt::AlignVCenter, look.ink);
         free = at - lineHeight;
     }
     if (chart.stall) {

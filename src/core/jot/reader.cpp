@@ -127,7 +127,17 @@ Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vec
     rest.erase(0, std::min(rest.find_first_not_of(" \t:"), rest.size()));
     while (!rest.empty() && std::string_view(" \t\r\n").find(rest.back()) != std::string_view::npos)
         rest.pop_back();
-    if (verb.sentence) return Said{verb, context, {}, std::move(rest)};
+    const auto tooLong = [](std::size_t longest) {
+        return refuse(
+            ErrorCode::OutOfRange,
+            text("That is too long: up to %1 letters are kept. What is longer goes into a "
+                 "note.",
+                 std::to_string(longest)));
+    };
+    if (verb.sentence) {
+        if (rest.size() > verb.longest) return tooLong(verb.longest);
+        return Said{verb, context, {}, std::move(rest)};
+    }
 
     std::vector<Token> others = line;
     if (!spoken.asUnit) others.erase(others.begin() + static_cast<std::ptrdiff_t>(spoken.token));
@@ -135,6 +145,9 @@ Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vec
     if (reading.fault) return tl::unexpected(std::move(*reading.fault));
     if (!reading.left.empty()) return tl::unexpected(leftOver(reading));
     if (auto fault = missing(reading.said)) return tl::unexpected(std::move(*fault));
+    for (const Said::Place& place : reading.said.places) {
+        if (place.words.size() > longestWords) return tooLong(longestWords);
+    }
     reading.said.rest = std::move(rest);
     return std::move(reading.said);
 }

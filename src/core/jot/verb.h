@@ -61,6 +61,9 @@ struct Takes {
     bool ofSeveral = false;         ///< matters only where there are several: not shown in patterns
 };
 
+/// Bytes of words as they come: what the record keeps of them whole.
+inline constexpr std::size_t longestWords = 400;
+
 struct Said;
 
 struct Verb {
@@ -74,6 +77,7 @@ struct Verb {
     std::span<const char* const> noise = {};  ///< words that say nothing new behind it
     /// Of a verb that changes the workshop itself; it has no `read` then.
     Result<WorkshopJotted> (*readWorkshop)(const Said&) = nullptr;
+    std::size_t longest = longestWords;  ///< bytes of a sentence; what is longer is refused
 };
 
 /// What a line says, place by place.

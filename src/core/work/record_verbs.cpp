@@ -245,7 +245,7 @@ constexpr const char* bodyExamples[] = {"body tank-engine"};
 constexpr const char* uncoupleExamples[] = {"uncouple trailer"};
 
 constexpr Verb recordTable[] = {
-    {"note", {}, {}, noteExamples, "anything worth remembering", note, true},
+    {"note", {}, {}, noteExamples, "anything worth remembering", note, true, {}, nullptr, 100000},
     {"time", {}, timeTakes, timeExamples, "time spent", timeSpent, false, timeNoise},
     {"name", {}, {}, nameExamples, "rename the job", nameJob, true},
     {"owner", {}, {}, ownerExamples, "whose it is", owner, true},

@@ -122,7 +122,7 @@ Result<Jotted> wish(const Said& said) {
 }
 
 Result<Jotted> complaint(const Said& said) {
-    if (said.rest.empty() || said.rest.size() > 1000) {
+    if (said.rest.empty()) {
         return refuse(ErrorCode::Missing, text("What does the owner say? Write it like %1.",
                                                said.verb.examples.front()));
     }
@@ -153,7 +153,17 @@ Result<Jotted> answerComplaint(const Said& said) {
 
 // --- taken apart, oiled ----------------------------------------------------------------------
 
+/// What the record of a model holds of one thing.
+constexpr std::size_t mostOfOne = 500;
+tl::unexpected<Error> enough() {
+    return refuse(ErrorCode::OutOfRange,
+                  text("There are %1 of them already: that is enough for one "
+                       "model.",
+                       std::to_string(mostOfOne)));
+}
+
 Result<Jotted> loose(const Said& said) {
+    if (said.context.job.intake.loose.size() >= mostOfOne) return enough();
     std::string what = said.at("WORDS").words;
     if (what.ends_with(" in")) what.resize(what.size() - 3);  // "in bag 3"
     const std::string& bag = said.at("BAG").words;
@@ -164,10 +174,11 @@ Result<Jotted> loose(const Said& said) {
 }
 
 Result<Jotted> takenOff(const Said& said) {
-    if (said.rest.empty() || said.rest.size() > 1000) {
+    if (said.rest.empty()) {
         return refuse(ErrorCode::Missing,
                       text("What came off? Write it like %1.", said.verb.examples.front()));
     }
+    if (said.context.job.intake.takenOff.size() >= mostOfOne) return enough();
     Jotted result =
         jotted(said, text("Taken off, step %1: %2",
                           std::to_string(said.context.job.intake.takenOff.size() + 1), said.rest));
@@ -186,6 +197,7 @@ std::vector<Named> lubricants(const Context&) {
     return {{"oil", {"light oil"}, "for bearings"}, {"grease", {}, "for gears"}};
 }
 Result<Jotted> oiled(const Said& said) {
+    if (said.context.job.intake.oiled.size() >= mostOfOne) return enough();
     const std::string& point = *said.name("POINT");
     const bool gears = point == "gears" || point == "worm";
     const std::string with = said.name("WITH").value_or(gears ? "grease" : "oil");
@@ -359,12 +371,21 @@ constexpr Verb table[] = {
      "what the owner says is wrong",
      complaint,
      true},
-    {"wants", {}, {}, wishExamples, "what the owner asks for", wish, true},
+    {"wants", {}, {}, wishExamples, "what the owner asks for", wish, true, {}, nullptr, 100000},
     {"good", {}, goodTakes, goodExamples, "looked at, nothing wrong", good, false, goodNoise},
     {"bad", {}, badTakes, badExamples, "something is wrong: a spot on the picture", bad},
     {"mended", {}, mendedTakes, mendedExamples, "a spot is put right", mended},
     {"fault", {}, faultTakes, faultExamples, "a known fault: found, not, or mended", fault},
-    {"settings", {}, {}, settingsExamples, "what the decoder held when it came", settings, true},
+    {"settings",
+     {},
+     {},
+     settingsExamples,
+     "what the decoder held when it came",
+     settings,
+     true,
+     {},
+     nullptr,
+     20000},
     {"loose",
      {},
      looseTakes,

@@ -508,9 +508,13 @@ Result<Jotted> shared(const Said& said) {
     LampGroup& changed = result.after.groups[*group];
     const bool one = **value > Ohms{0};
     // One for all takes the place of those that were not chosen; without it they are to be chosen.
+    // Where a row has one of its own, the others are to get theirs too.
+    const bool owns = std::any_of(changed.rows.begin(), changed.rows.end(), [](const LampRow& row) {
+        return row.resistor.value_or(Ohms{0}) > Ohms{0};
+    });
     bool filled = false;
     for (LampRow& row : changed.rows) {
-        if (one && !row.resistor) {
+        if (one && !owns && !row.resistor) {
             row.resistor = Ohms{0};
             filled = true;
         } else if (!one && changed.shared() > Ohms{0} && row.resistor == Ohms{0}) {

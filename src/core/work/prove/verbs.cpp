@@ -53,7 +53,7 @@ Result<Jotted> proved(const Said& said) {
     return result;
 }
 Result<Jotted> fails(const Said& said) {
-    if (said.rest.empty() || said.rest.size() > 400) {
+    if (said.rest.empty()) {
         return refuse(ErrorCode::Missing,
                       text("How does it fail? Write it like %1.", said.verb.examples.front()));
     }
@@ -69,7 +69,7 @@ Result<Jotted> goOn(const Said& said) {
         return refuse(ErrorCode::Unknown,
                       text("Nothing failed on plain DC that would have to be gone past."));
     }
-    if (said.rest.empty() || said.rest.size() > 400) {
+    if (said.rest.empty()) {
         return refuse(ErrorCode::Missing, text("Why does the work go on? Write it like %1.",
                                                said.verb.examples.front()));
     }
@@ -78,7 +78,7 @@ Result<Jotted> goOn(const Said& said) {
     return result;
 }
 Result<Jotted> remark(const Said& said) {
-    if (said.rest.empty() || said.rest.size() > 400) {
+    if (said.rest.empty()) {
         return refuse(ErrorCode::Missing,
                       text("What is to be heard? Write it like %1.", said.verb.examples.front()));
     }
