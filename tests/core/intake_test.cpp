@@ -1,9 +1,8 @@
 // Intake and the proof on plain DC: each thing that is said is seen to be said and to stay silent.
 #include "core/work/intake/look_list.h"
 #include "core/work/intake/suspects.h"
-#include "core/work/standing.h"
+#include "support/findings.h"
 #include "support/print_quantity.h"
-#include "support/sample_jobs.h"
 
 #include <gtest/gtest.h>
 
@@ -14,20 +13,12 @@ namespace glimmet::core {
 namespace {
 
 using tests::factsOf;
+using tests::found;
 using tests::jotted;
 using tests::newJob;
 using tests::smallCatalogue;
+using tests::stateOf;
 
-const Finding* found(const std::vector<Finding>& all, std::string_view id) {
-    const auto at =
-        std::find_if(all.begin(), all.end(), [&](const Finding& one) { return one.id == id; });
-    return at == all.end() ? nullptr : &*at;
-}
-State stateOf(const Job& job, std::string_view id) {
-    const auto all = findings(factsOf(job));
-    const Finding* one = found(all, id);
-    return one ? one->state : State::Fine;
-}
 bool says(const Job& job, std::string_view id) {
     return found(findings(factsOf(job)), id) != nullptr;
 }

@@ -2,9 +2,8 @@
 // and the order keeps its promises on catalogues made at random.
 #include "core/work/choose/ranking.h"
 
-#include "core/work/standing.h"
+#include "support/findings.h"
 #include "support/print_quantity.h"
-#include "support/sample_jobs.h"
 
 #include <gtest/gtest.h>
 
@@ -15,25 +14,16 @@ namespace glimmet::core::choose {
 namespace {
 
 using tests::factsOf;
+using tests::found;
 using tests::jotted;
 using tests::shunter;
 using tests::smallCatalogue;
+using tests::stateOf;
 
 Cell cellOf(const Job& job, const Decoder& decoder, Aspect aspect) {
     return held(factsOf(job), driveEvidence(job), decoder).cells[static_cast<std::size_t>(aspect)];
 }
 Decoder middle() { return smallCatalogue().decoders[1]; }
-const Finding* found(const std::vector<Finding>& all, std::string_view id) {
-    const auto at =
-        std::find_if(all.begin(), all.end(), [&](const Finding& one) { return one.id == id; });
-    return at == all.end() ? nullptr : &*at;
-}
-State stateOf(const Job& job, std::string_view id) {
-    const auto all = findings(factsOf(job));
-    const Finding* one = found(all, id);
-    return one ? one->state : State::Fine;
-}
-
 TEST(Ranking, HasACellForEveryAspectInOrder) {
     const RankedDecoder ranked = held(factsOf(shunter()), driveEvidence(shunter()), middle());
     ASSERT_EQ(ranked.cells.size(), aspects);

@@ -2,9 +2,8 @@
 // says so and comes last.
 #include "core/work/trials.h"
 
-#include "core/work/standing.h"
+#include "support/findings.h"
 #include "support/print_quantity.h"
-#include "support/sample_jobs.h"
 
 #include <gtest/gtest.h>
 
@@ -12,15 +11,10 @@ namespace glimmet::core {
 namespace {
 
 using tests::factsOf;
+using tests::found;
 using tests::jotted;
 using tests::shunter;
 
-const Finding* find(const std::vector<Finding>& all, const std::string& id) {
-    for (const Finding& one : all) {
-        if (one.id == id) return &one;
-    }
-    return nullptr;
-}
 TEST(Trials, TheFirstOptionEndsTheMatter) {
     for (const Job& job :
          {jotted(shunter(), {"decoder small"}), jotted(shunter(), {"decoder none"}),
@@ -40,7 +34,7 @@ TEST(Trials, TheFirstOptionEndsTheMatter) {
         ASSERT_FALSE(finding.options.empty()) << finding.id;
         const Job taken = jotted(job, {finding.options.front().jot.c_str()});
         const auto after = findings(factsOf(taken));
-        const Finding* left = find(after, finding.id);
+        const Finding* left = found(after, finding.id);
         EXPECT_EQ(left ? left->state : State::Fine, finding.options.front().state) << finding.id;
         EXPECT_LE(finding.options.front().state, State::Close)
             << finding.id << ": " << finding.options.front().jot;
@@ -54,7 +48,7 @@ TEST(Trials, WhatOnlyMovesTheTroubleComesLastAndSaysSo) {
     const House house;
     const Reckoned facts = reckoned(job, house, parts);
     const auto all = findings(facts);
-    Finding rating = *find(all, "motor.rating");
+    Finding rating = *found(all, "motor.rating");
     // As if it had been picked in closed form by the motor alone.
     std::stable_sort(rating.options.begin(), rating.options.end(),
                      [](const Option& a, const Option& b) {
@@ -74,18 +68,18 @@ TEST(Trials, WhatOnlyMovesTheTroubleComesLastAndSaysSo) {
 TEST(Trials, LeaveAnswersAndWhatIsFineAlone) {
     const Job asked =
         jotted(shunter(), {"decoder board", "lamp front white", "resistor front none"});
-    const Finding before = *find(findings(factsOf(asked)), "lamp.output:L3");
+    const Finding before = *found(findings(factsOf(asked)), "lamp.output:L3");
     Finding after = before;
     tryOptions(after, factsOf(asked));
     ASSERT_EQ(after.options.size(), 3U);
     for (std::size_t i = 0; i < 3; ++i) EXPECT_EQ(after.options[i].jot, before.options[i].jot);
     const Job fine = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
-    Finding lamp = *find(findings(factsOf(fine)), "lamp.current:L3");
+    Finding lamp = *found(findings(factsOf(fine)), "lamp.current:L3");
     const std::string first = lamp.options.front().jot;
     tryOptions(lamp, factsOf(fine));
     EXPECT_EQ(lamp.options.front().jot, first);
     // A decoder that fits wants no advice.
-    EXPECT_TRUE(find(findings(factsOf(fine)), "motor.rating")->options.empty());
+    EXPECT_TRUE(found(findings(factsOf(fine)), "motor.rating")->options.empty());
 }
 
 /// The findings in words, to be compared.
@@ -114,7 +108,7 @@ TEST(Trials, OneFindingAloneIsWordedAsAmongTheOthers) {
         const auto alone = findingsOf(facts, one.id);
         ASSERT_FALSE(alone.empty()) << one.id;
         for (const Finding& same : alone) EXPECT_EQ(same.id, one.id);
-        EXPECT_EQ(plain(alone.front().sentence), plain(find(findings(facts), one.id)->sentence));
+        EXPECT_EQ(plain(alone.front().sentence), plain(found(findings(facts), one.id)->sentence));
     }
     EXPECT_TRUE(findingsOf(facts, "no such finding").empty());
 }

@@ -119,11 +119,7 @@ protected:
         const Theme& look = theme();
         QPainter painter(this);
         painter.setRenderHint(QPainter::Antialiasing);
-        if (isChecked()) painter.fillRect(rect(), look.paperRaised);
-        if (underMouse() || hasFocus()) {
-            painter.setPen(QPen(look.brass, hasFocus() ? 2 : 1));
-            painter.drawRect(rect().adjusted(1, 1, -1, -1));
-        }
+        paintRowGround(painter, *this);
         // As large as the others beside it are drawn.
         const double scale = (outline - 16) / m_largest;
         const QSizeF size(m_size.width() * scale, qMin(m_size.height() * scale, rowHeight - 8.0));

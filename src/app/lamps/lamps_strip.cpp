@@ -54,11 +54,7 @@ protected:
         const Theme& look = theme();
         QPainter painter(this);
         painter.setRenderHint(QPainter::Antialiasing);
-        if (isChecked()) painter.fillRect(rect(), look.paperRaised);
-        if (underMouse() || hasFocus()) {
-            painter.setPen(QPen(look.brass, hasFocus() ? 2 : 1));
-            painter.drawRect(rect().adjusted(1, 1, -1, -1));
-        }
+        paintRowGround(painter, *this);
         if (m_entry.wire.isValid()) {
             QPainterPath wire(QPointF(10, 16));
             wire.lineTo(36, 16);

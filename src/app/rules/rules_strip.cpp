@@ -1,6 +1,7 @@
 #include "app/rules/rules_strip.h"
 
 #include "app/rules/rules_view.h"
+#include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 
@@ -43,12 +44,8 @@ protected:
     void paintEvent(QPaintEvent*) override {
         const Theme& look = theme();
         QPainter painter(this);
-        if (isChecked()) painter.fillRect(rect(), look.paperRaised);
+        paintRowGround(painter, *this);
         if (!m_usual) painter.fillRect(QRect(0, 4, 4, height() - 8), look.brass);
-        if (underMouse() || hasFocus()) {
-            painter.setPen(QPen(look.brass, hasFocus() ? 2 : 1));
-            painter.drawRect(rect().adjusted(1, 1, -1, -1));
-        }
         painter.setFont(wordsFont(14, isChecked()));
         painter.setPen(look.ink);
         painter.drawText(rect().adjusted(14, 0, -120, 0), Qt::AlignVCenter | Qt::AlignLeft,

@@ -3,6 +3,7 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 
+#include <QAbstractButton>
 #include <QFontMetrics>
 #include <QPainter>
 
@@ -49,6 +50,14 @@ void paintMark(QPainter& painter, const QRectF& where, core::State state) {
             break;
     }
     painter.restore();
+}
+
+void paintRowGround(QPainter& painter, const QAbstractButton& row) {
+    const Theme& look = theme();
+    if (row.isChecked()) painter.fillRect(row.rect(), look.paperRaised);
+    if (!row.underMouse() && !row.hasFocus()) return;
+    painter.setPen(QPen(look.brass, row.hasFocus() ? 2 : 1));
+    painter.drawRect(row.rect().adjusted(1, 1, -1, -1));
 }
 
 StateMark::StateMark(core::State state, QWidget* parent) : QWidget(parent), m_state(state) {

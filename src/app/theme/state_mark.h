@@ -6,12 +6,17 @@
 
 #include <QWidget>
 
+class QAbstractButton;
 class QPainter;
 
 namespace glimmet::app {
 
 /// Draws the mark into a rectangle of about 2:1.
 void paintMark(QPainter& painter, const QRectF& where, core::State state);
+
+/// The ground of a row that can be pressed: raised where it is chosen, edged under pointer or
+/// focus.
+void paintRowGround(QPainter& painter, const QAbstractButton& row);
 
 /// The mark and its word.
 class StateMark : public QWidget {

@@ -44,7 +44,10 @@ void tryOptions(Finding& finding, const Reckoned& facts) {
         const auto trouble = std::find_if(after.begin(), after.end(), [&](const auto& each) {
             return each.first != finding.id && each.second > stateOf(before, each.first);
         });
-        if (trouble == after.end()) {
+        // What stays as grave as that is not moved, it stays.
+        const bool stays =
+            trouble != after.end() && option.state >= State::Ask && option.state >= trouble->second;
+        if (trouble == after.end() || stays) {
             rank[i] = option.state == State::Fine ? 0 : option.state == State::Close ? 1 : 2;
             continue;
         }

@@ -145,7 +145,9 @@ Text verdictAction(const Rating& verdict) {
 }
 
 /// The first of the ranked, and the one that is in place wherever it stands.
-std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& drive) {
+/// `about`: what the finding is about; an option tells of that first.
+std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& drive,
+                                   Aspect about = Aspect::Motor) {
     std::vector<Option> options;
     for (const RankedDecoder& entry : rankedDecoders(facts, drive)) {
         Option option;
@@ -153,8 +155,11 @@ std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& d
         if (options.size() >= 4 && !option.inPlace) continue;
         option.what = verbatim(entry.decoder->name);
         const RatedDemand& lead = entry.rating.deciding();
-        const Cell& cell = entry.cells[entry.deciding];
-        option.effect = cell.aspect != Aspect::Motor && cell.state > entry.rating.state ? cell.says
+        const Cell& asked = entry.cells[static_cast<std::size_t>(about)];
+        const bool lacks = about != Aspect::Motor && asked.state > State::Fine;
+        const Cell& cell = lacks ? asked : entry.cells[entry.deciding];
+        option.effect = lacks || (cell.aspect != Aspect::Motor && cell.state > entry.rating.state)
+                            ? cell.says
                         : entry.rating.state == State::Ask
                             ? text("a reading is missing")
                             : text("%1 of %2", demandWords(lead), limitWords(lead));
@@ -163,6 +168,23 @@ std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& d
         options.push_back(std::move(option));
     }
     return options;
+}
+
+/// What a demand rests on.
+Figure figureOf(const RatedDemand& demand, const Job& job, const House& house) {
+    if (demand.from == RatedDemand::From::AtLeast) {
+        return figures::measured(text("Running, at least"), "I_least", demand.worst, {},
+                                 text("the reading was broken off there"), "light ");
+    }
+    switch (demand.what) {
+        case MotorDemand::What::Stall:
+            return stallFigure(job, house);
+        case MotorDemand::What::Slip:
+            return slipFigure(job);
+        case MotorDemand::What::Running:
+            break;
+    }
+    return runningFigure(job);
 }
 
 void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
@@ -216,17 +238,7 @@ void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& jud
                                      demand.worst, text("nobody has read this motor"), "stall "));
                 continue;
             }
-            switch (demand.what) {
-                case MotorDemand::What::Stall:
-                    finding.figures.push_back(stallFigure(job, facts.house));
-                    break;
-                case MotorDemand::What::Slip:
-                    finding.figures.push_back(slipFigure(job));
-                    break;
-                case MotorDemand::What::Running:
-                    finding.figures.push_back(runningFigure(job));
-                    break;
-            }
+            finding.figures.push_back(figureOf(demand, job, facts.house));
             const Text part = verbatim(job.decoder->part.name);
             finding.figures.push_back(demand.againstPeak
                                           ? figures::catalogue(text("Decoder's peak"), "I_peak",
@@ -316,7 +328,7 @@ void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judgin
             judging.say(id, {}, cell.state, gravity, [&](Finding& finding) {
                 finding.sentence = std::move(sentence);
                 finding.action = std::move(action);
-                finding.options = decoderOptions(facts, drive);
+                finding.options = decoderOptions(facts, drive, cell.aspect);
             });
         };
         const Decoder& part = *fitted.decoder;

@@ -321,7 +321,7 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                                    : text("%1 has no resistor yet: %2 gives %3.", called,
                                           options.front().what, options.front().effect);
         case RowTrouble::Burns:
-            return group.rows[row].resistor->value() > 0
+            return group.rows[row].resistor->value() > 0 || group.shared() > Ohms{0}
                        ? text("%1 burns: it takes %2, its limit is %3.", called, amps, limit)
                        : text("%1 burns: with no resistor it takes %2, its limit is %3.", called,
                               amps, limit);
@@ -423,10 +423,19 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                 anyway ? *anyway : rowSentence(group, row, state, verdict.trouble, finding.options);
             finding.action = shared ? text("own resistors for %1", group.name)
                                     : rowAction(called, verdict.trouble);
-            const bool own = verdict.trouble == RowTrouble::SupplyTooLow &&
-                             sharedTakesTooMuch(group, state, row);
+            // A row of its own resistor ends what rows do to each other behind a shared one.
+            const bool burns =
+                verdict.trouble == RowTrouble::Burns || verdict.trouble == RowTrouble::MayBurn;
+            const bool behindShared = group.shared() > Ohms{0} && group.rows.size() > 1 &&
+                                      !(group.rows[row].resistor.value_or(Ohms{0}) > Ohms{0});
+            const bool own =
+                (burns && behindShared) || (verdict.trouble == RowTrouble::SupplyTooLow &&
+                                            sharedTakesTooMuch(group, state, row));
             if (own) finding.action = text("own resistors for %1", group.name);
-            if (shared || own) finding.options = {ownOption(group)};
+            if (shared || own)
+                finding.options = {ownOption(group)};
+            else if (burns && group.rows.size() > 1)  // one row alone would be left uneven
+                finding.options.insert(finding.options.begin(), ownOption(group));
             const Figure wish =
                 figures::chosen(text("Wished current"), "I_wish", group.wish.target,
                                 text("a brightness decision"), "target " + group.name + " ");
@@ -690,6 +699,7 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
         const bool mixed = group.rows[dim].lamps.front().part.family !=
                            group.rows[bright].lamps.front().part.family;
         const bool bare = !(group.rows[dim].resistor->value() > 0);  // nothing but the shared one
+        const bool ownOnly = !bare && !(group.shared() > Ohms{0});
         const double builds = unevenBuilds(group, state);
         const std::vector<Figure> both{
             figures::computed(text("Brightest row"), "I_high", high, "", {}),
@@ -698,9 +708,11 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
             judging.say("lamp.uneven:" + group.id, subjectOf(group), verdict, gravity,
                         [&](Finding& finding) {
                             finding.sentence = std::move(sentence);
-                            finding.action = text("own resistors for %1", group.name);
+                            finding.action = ownOnly
+                                                 ? text("choose the resistors of %1", group.name)
+                                                 : text("own resistors for %1", group.name);
                             finding.figures = both;
-                            if (bare || group.shared() > Ohms{0}) {
+                            if (!ownOnly || high > low * 1.25) {
                                 finding.options = {ownOption(group)};
                             }
                         });
@@ -712,16 +724,17 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
                            "Each needs a resistor of its own.",
                            rowName(group, bright), formatted(high, 3), rowName(group, dim),
                            formatted(low, 2))
-                    : text("%1 stays dark with %2 while %3 takes %4. Each needs a resistor of its "
-                           "own.",
+                    : text("%1 stays dark with %2 while %3 takes %4. %5",
                            atStart(rowName(group, dim)), formatted(low, 2), rowName(group, bright),
-                           formatted(high, 3)));
+                           formatted(high, 3),
+                           ownOnly ? text("Its own resistor is too large.")
+                                   : text("Each needs a resistor of its own.")));
         } else if (high > low * 1.25 && (bare || !mixed)) {
             say(State::Close, Gravity::LooksUneven,
-                text("Uneven: %1 takes %2, %3 takes %4. A resistor of its own for each lamp evens "
-                     "them out.",
-                     rowName(group, bright), formatted(high, 3), rowName(group, dim),
-                     formatted(low, 3)));
+                text("Uneven: %1 takes %2, %3 takes %4. %5", rowName(group, bright),
+                     formatted(high, 3), rowName(group, dim), formatted(low, 3),
+                     ownOnly ? text("Choose the resistor of each for the same current.")
+                             : text("A resistor of its own for each lamp evens them out.")));
         } else if (builds > 0.1) {
             say(State::Close, Gravity::LooksUneven,
                 text("In %1 of builds lamps of %2 would look uneven: LEDs of one batch differ. "
@@ -865,10 +878,10 @@ void judgeBattery(const Reckoned& facts, Judging& judging) {
         if (state != State::Fine)
             finding.action = text("dimmer or fewer lamps, or a larger battery");
         finding.figures = {figures::computed(text("All lamps lit"), "I_lamps", all, "", {}),
-                           Figure{text("A 9 V block gives, Ah"),
+                           Figure{text("A 9 V block gives for an hour"),
                                   "Q",
                                   block,
-                                  Dimension::Ratio,
+                                  Dimension::Current,
                                   {Basis::Kind::Assumed, {}, text("usual for a fresh one")},
                                   {},
                                   {},

@@ -48,10 +48,14 @@ void judgeWires(const Reckoned& facts, Judging& judging) {
                                           "%3. The meter is right.",
                                           wire.colour, wire.to, usual);
                             if (wire.labelled) return;
+                            const bool nowhere = wire.to == "nothing";
                             finding.action =
-                                text("put a tag on the %1 wire: %2", wire.colour, wire.to);
+                                nowhere
+                                    ? text("cut the %1 wire back and sleeve it", wire.colour)
+                                    : text("put a tag on the %1 wire: %2", wire.colour, wire.to);
                             Option tagged;
-                            tagged.what = text("It has a tag");
+                            tagged.what =
+                                nowhere ? text("It is cut back and sleeved") : text("It has a tag");
                             tagged.effect = text("nobody is misled by its colour");
                             tagged.jot = "wire " + wire.colour + " " + wire.to + " tagged";
                             tagged.kind = Option::Kind::Answer;

@@ -261,7 +261,8 @@ void judgeVolts(const Reckoned& facts, const Loads& loads, const BankState& stat
         finding.figures = {
             std::move(highest),
             figures::catalogue(text("Rating"), "V_rated", part.rated, verbatim(part.name)),
-            assumedRatio(text("Wanted in hand"), "margin", margin, text("usual for its kind"))};
+            assumedRatio(text("Rating wanted, of those volts"), "margin", margin,
+                         text("usual for its kind"))};
         if (verdict != State::Fine) finding.options = bankOptions(facts, loads);
         if (verdict == State::Over) finding.caution = capacitorCaution();
     });
