@@ -1,4 +1,5 @@
 // From an edit to all findings of a job recomputed.
+#include "core/instrument/log_cutting.h"
 #include "core/work/choose/ranking.h"
 #include "core/work/jot.h"
 #include "core/work/standing.h"
@@ -50,6 +51,22 @@ void rankDecoders(benchmark::State& state) {
     const core::MotorEvidence drive = core::driveEvidence(job);
     for (auto _ : state) benchmark::DoNotOptimize(core::choose::rankedDecoders(facts, drive));
 }
+/// From the text of a meter's log of 100,000 rows to its parts.
+void cutLogOfMeter(benchmark::State& state) {
+    std::string log = "t;U;I\n";
+    constexpr double amps[] = {0, 0.2, 0.35, 0.6, 0, 0.9};
+    for (int i = 0; i < 100'000; ++i) {
+        const double level = amps[i / 20'000];
+        const double noise = 1 + 0.05 * ((i * 7919) % 101 / 100.0 - 0.5);
+        log += std::to_string(i * 0.01) + ';' + std::to_string(level > 0 ? 12.0 : 0.0) + ';' +
+               std::to_string(level * noise) + '\n';
+    }
+    for (auto _ : state) {
+        const auto read = core::meterLog(log, core::guessedDialect(log).value());
+        benchmark::DoNotOptimize(core::cutLog(read->rows));
+    }
+}
+BENCHMARK(cutLogOfMeter)->Unit(benchmark::kMillisecond);
 BENCHMARK(rankDecoders)->Unit(benchmark::kMillisecond);
 BENCHMARK(exportJob)->Unit(benchmark::kMicrosecond);
 

@@ -11,6 +11,7 @@
 #include <QDateTime>
 #include <QDir>
 #include <QFileInfo>
+#include <QProcess>
 #include <QSettings>
 #include <QStandardPaths>
 #include <QTimer>
@@ -60,6 +61,23 @@ void enterNextLine(glimmet::app::Bench& bench) {
     QTimer::singleShot(0, &bench, [&bench] { enterNextLine(bench); });
 }
 
+/// The demo's bench meter: a simulated one with its first model on it, which goes with the window.
+void startStandIn(QProcess& standIn, glimmet::app::MainWindow& window) {
+    const QDir here(QCoreApplication::applicationDirPath());
+    QString program;
+    for (const QString& place : {u"glimmet-benchmeter"_s, u"../benchmeter/glimmet-benchmeter"_s}) {
+        if (program.isEmpty() && QFileInfo(here.filePath(place)).isExecutable()) {
+            program = here.filePath(place);
+        }
+    }
+    if (program.isEmpty()) return;  // readings are typed then, as without any meter
+    QObject::connect(&standIn, &QProcess::readyReadStandardOutput, &window, [&standIn, &window] {
+        const QByteArray line = standIn.readLine().trimmed();
+        if (!line.isEmpty()) window.useMeter(QString::fromUtf8(line));
+    });
+    standIn.start(program, {u"--until-input-ends"_s});
+}
+
 }  // namespace
 
 int main(int argc, char** argv) {
@@ -90,7 +108,11 @@ int main(int argc, char** argv) {
         QApplication::translate("main",
                                 "Enter the jot lines of standard input as if they were typed; each "
                                 "is printed when it is recorded."));
-    parser.addOptions({demo, shots, firstFrame, enter});
+    const QCommandLineOption meter(
+        u"meter"_s,
+        QApplication::translate("main", "Take readings from the bench meter at HOST:PORT."),
+        u"HOST:PORT"_s);
+    parser.addOptions({demo, shots, firstFrame, enter, meter});
     parser.process(application);
     // Pictures for the documentation are taken without the settings of whoever takes them.
     if (parser.isSet(shots)) QSettings::setDefaultFormat(QSettings::IniFormat);
@@ -125,6 +147,12 @@ int main(int argc, char** argv) {
         return glimmet::app::writeShots(window, parser.value(shots)) ? 0 : 1;
     }
     window.show();
+    QProcess standIn;
+    if (parser.isSet(meter)) {
+        window.useMeter(parser.value(meter));
+    } else if (parser.isSet(demo) && !parser.isSet(firstFrame)) {
+        startStandIn(standIn, window);
+    }
     if (parser.isSet(firstFrame)) {
         while (!window.windowHandle()->isExposed()) QApplication::processEvents();
         window.repaint();
@@ -134,5 +162,8 @@ int main(int argc, char** argv) {
         // From the event loop, a line at a time, as keys would come.
         QTimer::singleShot(0, &window, [&window] { enterNextLine(window.bench()); });
     }
-    return QApplication::exec();
+    const int result = QApplication::exec();
+    standIn.closeWriteChannel();  // so it ends
+    standIn.waitForFinished(1000);
+    return result;
 }

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/finding/finding.h"
+#include "core/record/workshop.h"
 #include "core/work/reckoned.h"
 
 #include <QWidget>
@@ -19,13 +20,17 @@ public:
     virtual void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
                       const std::string& subject) = 0;
 
-    /// Of the workshop's own stations: the house as it is.
-    virtual void showHouse(const core::House&, const std::string& /*subject*/) {}
+    /// Of the workshop's own stations: the workshop as it is.
+    virtual void showWorkshop(const core::WorkshopRecord&, const std::string& /*subject*/) {}
+    /// What a file that was dropped on the window is to this stage. False: nothing.
+    virtual bool takeFile(const QString& /*path*/) { return false; }
 
 signals:
     void subjectChosen(const std::string& subject);
     void jotOffered(const QString& start);
-    void jotChosen(const QString& line);  ///< a whole line, to be taken
+    void jotChosen(const QString& line);        ///< a whole line, to be taken
+    void jotsChosen(const QStringList& lines);  ///< several, to be taken as one change
+    void refused(const QString& sentence);      ///< what was asked of it cannot be, and why
 };
 
 }  // namespace glimmet::app

@@ -32,6 +32,7 @@ TEST(MainWindow, ShowsTheVerdictOfTheFirstJob) {
 TEST(MainWindow, AJotChangesSentenceFiguresAndPlotAtOnceAndUndoTakesItBack) {
     OpenWindow app;
     app.bench().goTo("measure");
+    OpenWindow::settle();
     const QImage before = app.find<QWidget>(u"motorPlot"_s)->grab().toImage();
     ASSERT_FALSE(before.isNull());
     app.jot(u"stall 1.3A 12V"_s);
@@ -43,6 +44,7 @@ TEST(MainWindow, AJotChangesSentenceFiguresAndPlotAtOnceAndUndoTakesItBack) {
     EXPECT_TRUE(app.find<QLabel>(u"because-I_stall"_s)->text().contains(u"16.4\u00a0V"_s));
     EXPECT_NE(app.find<QWidget>(u"motorPlot"_s)->grab().toImage(), before);
     app.press(Qt::Key_Z, Qt::ControlModifier);
+    OpenWindow::settle();
     EXPECT_EQ(app.sentence(), "Enough was read: stalled it would draw 1.36 A at track volts.");
     EXPECT_EQ(app.find<QWidget>(u"motorPlot"_s)->grab().toImage(), before);
 }

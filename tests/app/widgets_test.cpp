@@ -382,7 +382,7 @@ TEST(RulesStrip, ListsTheRulesAndSaysWhichAreTheHousesOwn) {
     strip.resize(700, 330);
     core::House house;
     house.bridge = core::Volts{1};
-    strip.showHouse(house, "bridge");
+    strip.showWorkshop({house}, "bridge");
     strip.QWidget::show();
     auto* bridge = button(strip, "rule-bridge");
     ASSERT_NE(bridge, nullptr);

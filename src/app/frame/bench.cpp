@@ -290,7 +290,20 @@ bool Bench::take(const QString& line) {
         emit failed(said(meaning.error()));
         return false;
     }
-    auto jotted = core::understood(line.toStdString(), m_job, m_catalogue, today(), m_record);
+    return taken(core::understood(line.toStdString(), m_job, m_catalogue, today(), m_record));
+}
+
+bool Bench::takeAll(const QStringList& lines) {
+    if (!hasJob() || m_onWorkshop || readOnly()) {
+        emit failed(tr("That belongs to a model: choose one on the shelf."));
+        return false;
+    }
+    std::vector<std::string> words;
+    for (const QString& line : lines) words.push_back(line.toStdString());
+    return taken(core::understood(words, m_job, m_catalogue, today(), m_record));
+}
+
+bool Bench::taken(const core::Result<core::Jotted>& jotted) {
     if (!jotted) {
         emit failed(said(jotted.error()));
         return false;

@@ -62,6 +62,8 @@ public:
     [[nodiscard]] std::vector<core::JotCompletion> completions(const QString& line) const;
     /// Enters a jot line. False, with the sentence in failed(), when nothing was taken.
     bool take(const QString& line);
+    /// Enters several as one change; a refused one keeps all of them out.
+    bool takeAll(const QStringList& lines);
     /// One step of the open job back or forward, as the workshop file has it. False as take().
     bool undo();
     bool redo();
@@ -85,6 +87,7 @@ private:
     bool moved(const core::Result<store::Moved>& step);
     void setOnShelf(store::JobId id, bool onShelf, const core::Text& what);
     bool edit(const core::Text& what, const core::Job& after);
+    bool taken(const core::Result<core::Jotted>& jotted);
     bool takeForWorkshop(const QString& line);
     bool stepWorkshop(bool forward);
     bool readRecord();

@@ -23,7 +23,8 @@ JotLine::JotLine(Understand understand, Take take, Complete complete, QWidget* p
       m_complete(std::move(complete)),
       m_line(new QLineEdit(this)),
       m_meaning(new QLabel(this)),
-      m_waysOn(new QLabel(this)) {
+      m_waysOn(new QLabel(this)),
+      m_row(nullptr) {
     setObjectName(u"jotLine"_s);
     auto* title = new QLabel(tr("&Jot"), this);
     title->setBuddy(m_line);
@@ -47,7 +48,8 @@ JotLine::JotLine(Understand understand, Take take, Complete complete, QWidget* p
     auto* list = new QPushButton(tr("What can be typed (F1)"), this);
     list->setObjectName(u"jotListButton"_s);
 
-    auto* row = new QHBoxLayout(this);
+    m_row = new QHBoxLayout(this);
+    QHBoxLayout* const row = m_row;
     row->setContentsMargins(14, 8, 12, 8);
     row->setSpacing(12);
     row->addWidget(title);
@@ -119,6 +121,18 @@ void JotLine::offer(const QString& start) {
     m_line->setFocus(Qt::OtherFocusReason);
     m_line->setCursorPosition(static_cast<int>(start.size()));
 }
+
+QString JotLine::words() const { return m_line->text(); }
+
+void JotLine::add(const QString& values, const QString& how) {
+    m_line->setText(m_line->text().trimmed() + u' ' + values);
+    m_completions.clear();
+    m_waysOn->setText(how);
+    m_waysOn->show();
+    m_line->setFocus(Qt::OtherFocusReason);
+}
+
+void JotLine::addBeside(QWidget* widget) { m_row->insertWidget(m_row->count() - 1, widget); }
 
 void JotLine::focusLine() {
     m_line->setFocus(Qt::ShortcutFocusReason);

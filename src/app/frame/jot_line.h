@@ -8,6 +8,7 @@
 #include <functional>
 #include <vector>
 
+class QHBoxLayout;
 class QLabel;
 class QLineEdit;
 
@@ -26,8 +27,13 @@ public:
     /// Puts the start of a line there to be completed.
     void offer(const QString& start);
     void focusLine();
+    [[nodiscard]] QString words() const;
+    /// Puts what was measured behind what stands there, with how it was measured beside it.
+    void add(const QString& values, const QString& how);
     /// The job has changed: what stands there may mean something else now.
     void refresh();
+    /// Something that helps with the line, at its end.
+    void addBeside(QWidget* widget);
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -47,6 +53,7 @@ private:
     QLineEdit* m_line;
     QLabel* m_meaning;
     QLabel* m_waysOn;
+    QHBoxLayout* m_row;
     std::vector<core::JotCompletion> m_completions;  ///< of what was typed last
     std::size_t m_chosen = 0;                        ///< how many of them Tab has gone through
     QStringList m_taken;                             ///< lines of this session, for the arrow keys

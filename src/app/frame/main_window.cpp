@@ -2,6 +2,7 @@
 
 #include "app/frame/about.h"
 #include "app/frame/body_chooser.h"
+#include "app/frame/hold_button.h"
 #include "app/frame/jot_line.h"
 #include "app/frame/jot_list.h"
 #include "app/frame/line_of_work.h"
@@ -20,9 +21,11 @@
 #include <QAction>
 #include <QApplication>
 #include <QCloseEvent>
+#include <QDragEnterEvent>
 #include <QFrame>
 #include <QHBoxLayout>
 #include <QMenuBar>
+#include <QMimeData>
 #include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
@@ -45,6 +48,7 @@ MainWindow::MainWindow(core::Catalogue catalogue) : m_bench(std::move(catalogue)
     setWindowTitle(tr("Glimmet"));
     setWindowIcon(QIcon(u":/icons/glimmet.svg"_s));
     resize(1280, 800);
+    setAcceptDrops(true);
     build();
     buildMenus();
     connect(&m_bench, &Bench::jobChanged, this, &MainWindow::showAll);
@@ -86,6 +90,9 @@ void MainWindow::build() {
                         [this](const QString& line) { return m_bench.take(line); },
                         [this](const QString& line) { return m_bench.completions(line); }, bench);
 
+    m_hold = new HoldButton(*m_jot);
+    m_jot->addBeside(m_hold);
+
     m_jotList = new JotList(bench);
     m_jotList->hide();
     connect(m_jotList, &JotList::exampleChosen, m_jot, &JotLine::offer);
@@ -93,6 +100,7 @@ void MainWindow::build() {
     connect(m_jot, &JotLine::begun, m_jotList, &QWidget::hide);
 
     m_notices = new Notices(bench);
+    connect(m_hold, &HoldButton::failed, this, &MainWindow::say);
     m_files = new WorkshopFiles(m_bench, *m_notices, this);
     connect(m_files, &WorkshopFiles::closing, &m_scan, &ShelfScan::cancel);
 
@@ -112,6 +120,8 @@ void MainWindow::build() {
             connect(strip, &StageStrip::subjectChosen, &m_bench, &Bench::pointAt);
             connect(strip, &StageStrip::jotOffered, m_jot, &JotLine::offer);
             connect(strip, &StageStrip::jotChosen, &m_bench, &Bench::take);
+            connect(strip, &StageStrip::jotsChosen, &m_bench, &Bench::takeAll);
+            connect(strip, &StageStrip::refused, this, &MainWindow::say);
         }
     }
     m_splitter = new QSplitter(Qt::Vertical, bench);
@@ -204,6 +214,8 @@ void MainWindow::buildMenus() {
     m_redo->setShortcuts({QKeySequence(u"Ctrl+Shift+Z"_s), QKeySequence(u"Ctrl+Y"_s)});
     edit->addSeparator();
     add(edit, tr("&Jot line"), QKeySequence(u"Ctrl+J"_s), [this] { m_jot->focusLine(); });
+    add(edit, tr("&Hold the meter's reading"), QKeySequence(Qt::Key_F2),
+        [this] { m_hold->hold(); });
     add(edit, tr("&Find job"), QKeySequence::Find, [this] { m_shelf->focusSearch(); });
     auto* use = add(edit, tr("&Use the first option"), QKeySequence(u"Ctrl+Return"_s), [this] {
         const core::Finding* spoken = m_bench.spoken();
@@ -304,6 +316,7 @@ void MainWindow::showAll() {
                                          core::nextAction(m_bench.findings())}});
         m_shelf->setOpenJob(m_bench.jobId());
     }
+    m_hold->setAddress(qs(m_bench.workshopRecord().meter));
     showAttention();
     m_jot->refresh();
 }
@@ -327,7 +340,7 @@ void MainWindow::showAttention() {
     } else {
         m_picture->showNothing();
     }
-    if (onWorkshop) strip->showHouse(m_bench.workshopRecord().house, subject);
+    if (onWorkshop) strip->showWorkshop(m_bench.workshopRecord(), subject);
     std::vector<const core::Finding*> others;
     for (const core::Finding& finding : m_bench.findings()) {
         if (finding.stage == stage && &finding != spoken) others.push_back(&finding);
@@ -366,6 +379,28 @@ void MainWindow::setNight(bool night) {
 }
 
 void MainWindow::say(const QString& sentence) { m_notices->say(sentence); }
+
+void MainWindow::useMeter(const QString& address) { m_hold->useInstead(address); }
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
+    if (m_bench.hasJob() && event->mimeData()->hasUrls()) event->acceptProposedAction();
+}
+
+void MainWindow::dropEvent(QDropEvent* event) {
+    for (const QUrl& url : event->mimeData()->urls()) {
+        const QString path = url.toLocalFile();
+        bool taken = false;
+        for (const StageView& view : stageViews()) {
+            if (!m_strips.at(view.stage)->takeFile(path)) continue;
+            m_bench.goTo(view.stage);
+            taken = true;
+            break;
+        }
+        if (!taken) {
+            say(tr("%1 is nothing that Glimmet can use here.").arg(url.fileName()));
+        }
+    }
+}
 
 void MainWindow::openWorkshop(const QString& path, store::Access access) {
     m_files->open(path, access);

@@ -18,6 +18,7 @@ class QStackedWidget;
 namespace glimmet::app {
 
 class BodyChooser;
+class HoldButton;
 class JotLine;
 class JotList;
 class LineOfWork;
@@ -42,8 +43,12 @@ public:
     [[nodiscard]] Bench& bench() { return m_bench; }
     [[nodiscard]] PictureView* picture() { return m_picture; }
     void say(const QString& sentence);
+    /// A meter to be used instead of the workshop's: "HOST:PORT".
+    void useMeter(const QString& address);
 
 protected:
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
     void closeEvent(QCloseEvent* event) override;
 
 private:
@@ -68,6 +73,7 @@ private:
     std::map<std::string_view, StageStrip*> m_strips;  ///< by stage
     ReckoningPanel* m_reckoning = nullptr;
     JotLine* m_jot = nullptr;
+    HoldButton* m_hold = nullptr;
     JotList* m_jotList = nullptr;
     Notices* m_notices = nullptr;
     WorkshopFiles* m_files = nullptr;

@@ -5,12 +5,12 @@
 
 namespace glimmet::app {
 
-[[nodiscard]] StageStrip* motorStrip(QWidget* parent);
+[[nodiscard]] StageStrip* measureStrip(QWidget* parent);
 void paintMotorLens(const LensInput& input);
 
 inline constexpr Shot measureShots[] = {{"measure", 0, ""}};
 inline constexpr StageView measureView{
-    "measure", motorStrip, paintMotorLens,
+    "measure", measureStrip, paintMotorLens,
     QT_TRANSLATE_NOOP("stages", "This one has no motor: nothing to measure here."), measureShots};
 
 }  // namespace glimmet::app

@@ -1,6 +1,6 @@
 #include "app/measure/motor_plot.h"
 
-#include "app/measure/measure_view.h"
+#include "app/measure/condition_words.h"
 #include "app/theme/plot.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
@@ -18,20 +18,6 @@ using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 namespace {
-
-QString conditionWord(core::MotorCondition condition) {
-    switch (condition) {
-        case core::MotorCondition::Light:
-            return MotorPlot::tr("light");
-        case core::MotorCondition::Hauling:
-            return MotorPlot::tr("hauling");
-        case core::MotorCondition::Slipping:
-            return MotorPlot::tr("slipping");
-        case core::MotorCondition::Stalled:
-            break;
-    }
-    return MotorPlot::tr("stalled");
-}
 
 QString jotWord(core::MotorCondition condition) {
     switch (condition) {
@@ -62,8 +48,6 @@ QCPScatterStyle::ScatterShape shapeOf(core::MotorCondition condition) {
 }
 
 }  // namespace
-
-StageStrip* motorStrip(QWidget* parent) { return new MotorPlot(parent); }
 
 MotorPlot::MotorPlot(QWidget* parent) : StageStrip(parent), m_plot(plotIn(this)) {
     setObjectName(u"motorPlot"_s);
@@ -125,9 +109,9 @@ void MotorPlot::draw() {
         line->start->setCoords(0, 0);
         line->end->setCoords(chart.motorVolts.value(), chart.stall->value());
         line->setPen(QPen(look.ink, 1.6, Qt::DashLine));
-        label(chart.motorVolts.value() * 0.5, chart.stall->value() * 0.5,
+        label(chart.motorVolts.value() * 0.45, chart.stall->value() * 0.45,
               tr("stalled path, %1").arg(qs(core::formatted(*chart.path, 3))),
-              Qt::AlignLeft | Qt::AlignTop, look.ink);
+              Qt::AlignRight | Qt::AlignBottom, look.ink);
     }
     const auto mark = [&](double volts, double amps, QCPScatterStyle::ScatterShape shape,
                           const QColor& colour, bool filled, const Marked& what) {
@@ -182,10 +166,14 @@ void MotorPlot::draw() {
     double free = chart.ampsShown.value();
     for (const Name& name : names) {
         const double at = qMin(name.amps, free);
-        label(
-            name.volts, at,
-            name.times > 1 ? tr("%1, the last of %2").arg(name.words).arg(name.times) : name.words,
-            Qt::AlignLeft | Qt::AlignVCenter, look.ink);
+        const QString words =
+            name.times > 1 ? tr("%1, the last of %2").arg(name.words).arg(name.times) : name.words;
+        // Where the plot ends too soon they stand before their mark.
+        const double room = m_plot->xAxis->coordToPixel(chart.voltsShown.value()) -
+                            m_plot->xAxis->coordToPixel(name.volts);
+        const bool fits = QFontMetrics(wordsFont(13)).horizontalAdvance(words) + 12 < room;
+        label(name.volts, at, words, (fits ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter,
+              look.ink);
         free = at - lineHeight;
     }
     if (chart.stall) {

@@ -78,6 +78,7 @@ struct Verb {
     /// Of a verb that changes the workshop itself; it has no `read` then.
     Result<WorkshopJotted> (*readWorkshop)(const Said&) = nullptr;
     std::size_t longest = longestWords;  ///< bytes of a sentence; what is longer is refused
+    bool momentary = false;  ///< what it measures may last a second: a meter does not wait for it
 };
 
 /// What a line says, place by place.

@@ -3,10 +3,13 @@
 
 #include "core/record/house.h"
 
+#include <string>
+
 namespace glimmet::core {
 
 struct WorkshopRecord {
-    House house;
+    House house{};
+    std::string meter{};  ///< "HOST:PORT" of the bench meter (core/instrument/scpi.h); empty: none
     bool operator==(const WorkshopRecord&) const = default;
 };
 

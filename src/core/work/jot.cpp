@@ -1,6 +1,7 @@
 #include "core/work/jot.h"
 
 #include "core/jot/reader.h"
+#include "core/quantity/format.h"
 #include "core/work/job_rooms.h"
 #include "core/work/workshop_rooms.h"
 
@@ -95,6 +96,57 @@ Result<Jotted> understood(std::string_view line, const Job& job, const Catalogue
         if (spoken.verb == &heard->verb) jotted->stage = spoken.stage;
     }
     return jotted;
+}
+
+Result<Jotted> understood(const std::vector<std::string>& lines, const Job& job,
+                          const Catalogue& catalogue, const std::string& today,
+                          const WorkshopRecord& workshop) {
+    Jotted all;
+    all.after = job;
+    for (const std::string& line : lines) {
+        auto one = understood(line, all.after, catalogue, today, workshop);
+        if (!one) {
+            return jot::refuse(one.error().code, text("%1: %2", line, std::move(one.error().what)));
+        }
+        all.meaning = all.meaning.empty() ? std::move(one->meaning)
+                                          : text("%1; %2", std::move(all.meaning), one->meaning);
+        all.after = std::move(one->after);
+        all.stage = one->stage;
+        all.subject = std::move(one->subject);
+    }
+    return all;
+}
+
+Measurable measurable(std::string_view line) {
+    const std::vector<jot::Token> tokens = jot::tokens(line);
+    Measurable found;
+    std::vector<Dimension>& wanted = found.dimensions;
+    if (tokens.empty()) return found;
+    for (const jot::Verb* verb : allVerbs()) {
+        if (!jot::goesBy(*verb, tokens.front().words)) continue;
+        for (const jot::Takes& takes : verb->takes) {
+            const bool electric =
+                takes.kind == jot::Takes::Kind::Quantity && !takes.after &&
+                (takes.dimension == Dimension::Voltage || takes.dimension == Dimension::Current ||
+                 takes.dimension == Dimension::Resistance);
+            const bool there =
+                std::any_of(tokens.begin(), tokens.end(),
+                            [&](const jot::Token& token) { return token.unit == takes.dimension; });
+            const bool again =
+                std::find(wanted.begin(), wanted.end(), takes.dimension) != wanted.end();
+            if (electric && !again && (!there || takes.atMost > 1))
+                wanted.push_back(takes.dimension);
+        }
+        found.momentary = verb->momentary;
+        break;
+    }
+    return found;
+}
+
+std::string asJot(Dimension dimension, double si) {
+    std::string words = formatted(si, dimension, 4);
+    std::erase(words, ' ');
+    return words;
 }
 
 Result<WorkshopJotted> understood(std::string_view line, const WorkshopRecord& workshop,

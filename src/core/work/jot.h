@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/finding/finding.h"
+#include "core/quantity/dimension.h"
 #include "core/record/job.h"
 #include "core/record/workshop.h"
 #include "core/result.h"
@@ -30,6 +31,22 @@ struct Jotted {
 [[nodiscard]] Result<Jotted> understood(std::string_view line, const Job& job,
                                         const Catalogue& catalogue, const std::string& today,
                                         const WorkshopRecord& workshop = {});
+
+/// Several lines as one change, in their order, each read against what the ones before it left.
+/// Errors: those of the first line that is refused, with the line; then none is taken.
+[[nodiscard]] Result<Jotted> understood(const std::vector<std::string>& lines, const Job& job,
+                                        const Catalogue& catalogue, const std::string& today,
+                                        const WorkshopRecord& workshop = {});
+
+/// What a bench meter could still put into a line: the volts, amperes and ohms that its verb takes
+/// and that do not stand in it yet, in the verb's order. None where nothing goes by its first word.
+struct Measurable {
+    std::vector<Dimension> dimensions;
+    bool momentary = false;  ///< as jot::Verb::momentary: the first readings count
+};
+[[nodiscard]] Measurable measurable(std::string_view line);
+/// A value read by a meter as it goes into a line: "181.2mA".
+[[nodiscard]] std::string asJot(Dimension dimension, double si);
 
 /// The same of a line about the workshop itself.
 struct WorkshopJotted {

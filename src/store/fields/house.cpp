@@ -20,6 +20,7 @@ void workshopFields(Io& io, Self& workshop) {
     io.constant("format", "glimmet-workshop");
     io.constant("version", workshopFormatVersion);
     io("house", workshop.house);
+    io("meter", workshop.meter, Maybe);
 }
 
 }  // namespace

@@ -54,7 +54,23 @@ Entry entry(const House& house, const char* id, const char* title, Value House::
     return made;
 }
 
-std::vector<Entry> entriesOf(const House& house) {
+/// The bench meter, which judges nothing: no other value is offered to be tried.
+Entry meterEntry(const std::string& meter) {
+    return {
+        "meter",
+        "Bench meter",
+        "meter ",
+        meter.empty() ? text("none") : verbatim(meter),
+        meter.empty()
+            ? text("No bench meter is set up: readings are typed. One that speaks SCPI over "
+                   "TCP is set up by its address: meter HOST:PORT.")
+            : text("Readings can be taken from the meter at %1: begin a line and press F2.", meter),
+        {},
+        meter.empty()};
+}
+
+std::vector<Entry> entriesOf(const WorkshopRecord& workshop) {
+    const House& house = workshop.house;
     const auto word = [](const char* verb) {
         return [verb](auto value) { return std::string(verb) + " " + std::string(name(value)); };
     };
@@ -100,7 +116,8 @@ std::vector<Entry> entriesOf(const House& house) {
                   verbatim(std::string(name(house.drawers))),
                   text("New lamps get resistors of the %1 series: those in the drawers.",
                        std::string(name(house.drawers))),
-                  word("drawers"))};
+                  word("drawers")),
+            meterEntry(workshop.meter)};
 }
 
 /// How the stages of a job stand with a house.
@@ -113,29 +130,37 @@ std::vector<std::pair<const char*, State>> stages(const Job& job, const Catalogu
     return all;
 }
 
-/// What another house would change on the example: "Ling: Measure from fine to over".
-Text changeOn(const WorkshopFacts& facts, const House& other) {
-    if (!facts.example) return text("put a model on the bench to see what it changes");
+/// What another house would change on the example, "Ling: Measure from fine to over", and the
+/// gravest that comes of it.
+struct Change {
+    Text words;
+    State worst = State::Fine;
+};
+Change changeOn(const WorkshopFacts& facts, const House& other) {
+    if (!facts.example) return {text("put a model on the bench to see what it changes")};
     const Job& job = *facts.example;
     const auto now = stages(job, facts.catalogue, facts.workshop.house);
     const auto then = stages(job, facts.catalogue, other);
     Text all;
+    State worst = State::Fine;
     for (std::size_t i = 0; i < now.size() && i < then.size(); ++i) {
         if (now[i].second == then[i].second) continue;
+        worst = std::max(worst, then[i].second);
         Text one = text("%1 from %2 to %3", text(now[i].first),
                         text(std::string(name(now[i].second)).c_str()),
                         text(std::string(name(then[i].second)).c_str()));
         all = all.empty() ? std::move(one) : text("%1, %2", std::move(all), std::move(one));
     }
-    return all.empty() ? text("on %1 every verdict stays", job.name)
-                       : text("on %1: %2", job.name, std::move(all));
+    return {all.empty() ? text("on %1 every verdict stays", job.name)
+                        : text("on %1: %2", job.name, std::move(all)),
+            worst};
 }
 
 }  // namespace
 
-std::vector<Rule> rulesOf(const House& house) {
+std::vector<Rule> rulesOf(const WorkshopRecord& workshop) {
     std::vector<Rule> all;
-    for (Entry& entry : entriesOf(house)) {
+    for (Entry& entry : entriesOf(workshop)) {
         all.push_back(
             {entry.id, entry.title, std::move(entry.value), std::move(entry.jot), entry.usual});
     }
@@ -150,7 +175,7 @@ Idle idle(const WorkshopRecord& workshop) {
 }
 
 void judge(const WorkshopFacts& facts, Judging& judging) {
-    for (Entry& entry : entriesOf(facts.workshop.house)) {
+    for (Entry& entry : entriesOf(facts.workshop)) {
         judging.say(std::string("house.") + entry.id, {entry.id, entry.title}, State::Fine,
                     Gravity::CouldBeBetter, [&](Finding& finding) {
                         finding.sentence = entry.sentence;
@@ -158,8 +183,9 @@ void judge(const WorkshopFacts& facts, Judging& judging) {
                         for (const auto& [line, other] : entry.others) {
                             Option option;
                             option.what = verbatim(line);
-                            option.effect = changeOn(facts, other);
-                            option.state = State::Fine;
+                            Change change = changeOn(facts, other);
+                            option.effect = std::move(change.words);
+                            option.state = change.worst;
                             option.jot = line;
                             finding.options.push_back(std::move(option));
                         }

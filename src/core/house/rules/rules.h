@@ -19,7 +19,7 @@ struct Rule {
     std::string jot;    ///< start of the line that changes it
     bool usual = true;  ///< as a new workshop has it
 };
-[[nodiscard]] std::vector<Rule> rulesOf(const House& house);
+[[nodiscard]] std::vector<Rule> rulesOf(const WorkshopRecord& workshop);
 
 inline constexpr WorkshopRoom room{"rules", "House", applies, judge, verbs, idle};
 

@@ -1,5 +1,6 @@
 // Jots of the house.
 #include "core/house/rules/rules.h"
+#include "core/instrument/scpi.h"
 #include "core/work/jotted.h"
 #include "core/work/rule_takes.h"
 
@@ -56,6 +57,17 @@ Result<WorkshopJotted> drawers(const Said& said) {
                text("House, resistors at hand: %1", chosen), "drawers");
 }
 
+Result<WorkshopJotted> meter(const Said& said) {
+    WorkshopJotted made{text("Bench meter: none"), *said.context.workshop, {}, "meter"};
+    made.after.meter.clear();
+    if (lowered(said.rest) == "none") return made;
+    const auto address = scpi::address(said.rest);
+    if (!address) return refuse(address.error().code, address.error().what);
+    made.meaning = text("Bench meter at %1, port %2", address->host, std::to_string(address->port));
+    made.after.meter = said.rest;
+    return made;
+}
+
 constexpr Takes spreadTakes[] = {{.what = "SHARE",
                                   .needed = true,
                                   .missing = "By how much do track volts differ?",
@@ -80,6 +92,7 @@ constexpr const char* rectifierExamples[] = {"rectifier 1.4V"};
 constexpr const char* bridgeExamples[] = {"bridge 0.3V"};
 constexpr const char* switchExamples[] = {"switch 0.6V"};
 constexpr const char* drawersExamples[] = {"drawers E24"};
+constexpr const char* meterExamples[] = {"meter bench-meter:5025", "meter none"};
 constexpr const char* dropNoise[] = {"drop", "drops"};
 
 constexpr Verb verb(const char* word, std::span<const Takes> takes,
@@ -96,6 +109,15 @@ constexpr Verb table[] = {
     verb("bridge", dropTakes, bridgeExamples, "drop of a motor bridge, assumed", bridge),
     verb("switch", dropTakes, switchExamples, "drop of a lit output, assumed", switchDrop),
     verb("drawers", drawersTakes, drawersExamples, "the resistors that are at hand", drawers),
+    {"meter",
+     {},
+     {},
+     meterExamples,
+     "the bench meter that readings are taken from: its address",
+     nullptr,
+     true,
+     {},
+     meter},
 };
 
 }  // namespace

@@ -1,5 +1,6 @@
 // Checks of the motor's readings against each other and against its history.
 #include "core/quantity/format.h"
+#include "core/work/measure/health.h"
 #include "core/work/measure/measure.h"
 #include "core/work/measure/pickups.h"
 #include "core/work/measure/wire_map.h"
@@ -13,11 +14,7 @@
 namespace glimmet::core::measure {
 namespace {
 
-/// Volts that let two readings be compared: both known and within a tenth of each other.
-bool alike(const MotorReading& a, const MotorReading& b) {
-    return a.volts > Volts{0} && b.volts > Volts{0} && a.volts <= b.volts * 1.1 &&
-           b.volts <= a.volts * 1.1;
-}
+bool alike(const MotorReading& a, const MotorReading& b) { return atLikeVolts(a.volts, b.volts); }
 
 /// Readings that cannot both be true. What is reckoned with is the more dangerous one.
 void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
@@ -136,7 +133,7 @@ void judgeHealth(const Job& job, const Motor& motor, Judging& judging) {
     for (const MotorReading* reading : light) {
         if (!before && reading != light.back() && alike(*reading, *light.back())) before = reading;
     }
-    if (before && light.back()->amps > before->amps * (4.0 / 3.0)) {
+    if (before && light.back()->amps > before->amps * tightened) {
         judging.say(
             "motor.tightening" + of, subject, State::Close, Gravity::WorksBadly,
             [&](Finding& finding) {

@@ -624,7 +624,7 @@ constexpr const char* removeNoise[] = {"reading", "test"};
 
 constexpr Verb table[] = {
     {"stall", stallWords, stallTakes, stallExamples, "a stall test: a second at the most",
-     reading<MotorCondition::Stalled>, false, readingNoise},
+     reading<MotorCondition::Stalled>, false, readingNoise, nullptr, longestWords, true},
     {"slip", slipWords, readingTakes, slipExamples, "held back until the wheels slip",
      reading<MotorCondition::Slipping>, false, readingNoise},
     {"haul", haulWords, readingTakes, haulExamples, "with its usual train",

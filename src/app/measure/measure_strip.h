@@ -1,0 +1,34 @@
+// Measuring: the motor against its decoder, its health over time; or a meter's log being cut.
+#pragma once
+
+#include "app/stage_strip.h"
+
+class QPushButton;
+class QStackedLayout;
+
+namespace glimmet::app {
+
+class HealthPlot;
+class LogView;
+class MotorPlot;
+
+class MeasureStrip : public StageStrip {
+    Q_OBJECT
+public:
+    explicit MeasureStrip(QWidget* parent = nullptr);
+    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+              const std::string& subject) override;
+    bool takeFile(const QString& path) override;
+
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
+private:
+    QStackedLayout* m_pages;
+    MotorPlot* m_motor;
+    HealthPlot* m_health;
+    LogView* m_log;
+    QPushButton* m_open;
+};
+
+}  // namespace glimmet::app

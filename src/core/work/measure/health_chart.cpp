@@ -1,0 +1,54 @@
+#include "core/work/measure/health_chart.h"
+
+#include "core/day.h"
+#include "core/work/measure/health.h"
+#include "core/work/motor_evidence.h"
+
+#include <algorithm>
+
+namespace glimmet::core::measure {
+namespace {
+
+std::optional<HealthChart> chartOf(const Job& job, const Motor& motor) {
+    HealthChart chart;
+    chart.motor = motorCalled(job, motor);
+    for (const TakenReading& reading : motor.readings) {
+        if (reading.condition != MotorCondition::Light || reading.struck || reading.atLeast)
+            continue;
+        if (const auto day = dayNumber(reading.on)) {
+            chart.points.push_back({*day, reading.on, reading.amps, reading.volts, false});
+        }
+    }
+    std::stable_sort(chart.points.begin(), chart.points.end(),
+                     [](const auto& a, const auto& b) { return a.day < b.day; });
+    if (chart.points.size() < 2 || chart.points.front().day == chart.points.back().day) {
+        return std::nullopt;
+    }
+    const HealthChart::Point last = chart.points.back();
+    for (HealthChart::Point& point : chart.points) {
+        point.alike = atLikeVolts(point.volts, last.volts);
+        if (point.alike && !chart.first && &point != &chart.points.back()) {
+            chart.first = point.amps;
+            chart.worn = point.amps * tightened;
+        }
+    }
+    return chart;
+}
+
+}  // namespace
+
+std::optional<HealthChart> healthChart(const Job& job) {
+    std::optional<HealthChart> most;
+    double risen = 0;
+    for (const MotorAt& at : motorsOf(job)) {
+        auto chart = chartOf(job, *at.motor);
+        if (!chart) continue;
+        const double share = chart->first ? (chart->points.back().amps / *chart->first).value() : 0;
+        if (most && share <= risen) continue;
+        risen = share;
+        most = std::move(chart);
+    }
+    return most;
+}
+
+}  // namespace glimmet::core::measure

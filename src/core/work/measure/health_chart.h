@@ -1,0 +1,29 @@
+// What the plot of a motor's health over time shows: its light current from session to session.
+#pragma once
+
+#include "core/record/job.h"
+
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace glimmet::core::measure {
+
+struct HealthChart {
+    struct Point {
+        int day = 0;  ///< since 1970-01-01
+        std::string on;
+        Amperes amps{};
+        std::optional<Volts> volts;
+        bool alike = false;  ///< at about the volts of the last one: they can be compared
+    };
+    std::string motor;             ///< which one, where there are several
+    std::vector<Point> points;     ///< by day; struck ones, bounds and undated ones are left out
+    std::optional<Amperes> first;  ///< the first that can be compared with the last
+    std::optional<Amperes> worn;   ///< above it the drive is said to have tightened
+};
+
+/// Of the motor whose light current has risen most; nothing where none was read on two days.
+[[nodiscard]] std::optional<HealthChart> healthChart(const Job& job);
+
+}  // namespace glimmet::core::measure

@@ -1,0 +1,23 @@
+#include "core/work/measure/log_lines.h"
+
+#include "core/work/jot.h"
+
+namespace glimmet::core::measure {
+
+std::vector<std::string> logLines(std::span<const LogPart> parts, std::string_view motor) {
+    std::vector<std::string> lines;
+    for (const LogPart& part : parts) {
+        if (!part.condition) continue;
+        const char* verb = *part.condition == MotorCondition::Light      ? "light "
+                           : *part.condition == MotorCondition::Hauling  ? "haul "
+                           : *part.condition == MotorCondition::Slipping ? "slip "
+                                                                         : "stall ";
+        std::string line = verb + asJot(Dimension::Current, part.amps.value());
+        if (part.volts > Volts{0}) line += " " + asJot(Dimension::Voltage, part.volts.value());
+        if (!motor.empty()) line += " of " + std::string(motor);
+        lines.push_back(std::move(line));
+    }
+    return lines;
+}
+
+}  // namespace glimmet::core::measure
