@@ -27,6 +27,7 @@ TEST(Scpi, NumbersInAllThreeFormsAreReadAndNothingElseIs) {
     }
     EXPECT_EQ(scpi::reading("+9.90000000E+37").error().code, ErrorCode::OutOfRange);
     EXPECT_EQ(scpi::reading("-9.9E37").error().code, ErrorCode::OutOfRange);
+    EXPECT_EQ(scpi::reading("8.9E37").value(), 8.9e37);
     EXPECT_NE(plain(scpi::reading("9.9E37").error().what).find("overload"), std::string::npos);
     EXPECT_NE(plain(scpi::reading("9.91E37").error().what).find("no value"), std::string::npos);
 }
@@ -43,6 +44,7 @@ TEST(Scpi, AnAddressIsAHostAndAPort) {
     EXPECT_EQ(scpi::address("127.0.0.1:4711"), (scpi::Address{"127.0.0.1", 4711}));
     EXPECT_EQ(scpi::address("[::1]:80"), (scpi::Address{"::1", 80}));
     EXPECT_EQ(scpi::address("::1"), (scpi::Address{"::1", 5025}));
+    EXPECT_EQ(scpi::address("bench:65535"), (scpi::Address{"bench", 65535}));
     for (const char* wrong : {"", ":", "bench:", "bench:0", "bench:70000", "bench:5x", "a b",
                               "[::1", "[::1]5", "bench/5", "\xff"}) {
         EXPECT_FALSE(scpi::address(wrong)) << wrong;
@@ -64,6 +66,12 @@ TEST(Settled, ADriftIsWaitedForAndScatterIsNot) {
     EXPECT_FALSE(settled(slow, 1e-3));
     const double rough[] = {1.0, 1.2, 0.9, 1.15, 0.95};  // slipping wheels
     EXPECT_TRUE(settled(rough, 1e-3));
+    const double falling[] = {1.012, 1.009, 1.006, 1.003, 1};
+    EXPECT_FALSE(settled(falling, 1e-3));
+    const double within[] = {1, 1.002, 1.004, 1.006, 1.008};  // 0.8 % from first to last
+    EXPECT_TRUE(settled(within, 1e-3));
+    const double just[] = {1, 1.0024, 1.0048, 1.0072, 1.0096};  // 0.96 %: four steps, not five
+    EXPECT_TRUE(settled(just, 1e-3));
     const double nothing[] = {0, 0.0004, 0, 0.0008, 0.0009};  // about nothing the floor counts
     EXPECT_TRUE(settled(nothing, 1e-3));
     EXPECT_FALSE(settled(nothing, 1e-6));
@@ -77,6 +85,7 @@ TEST(Settled, WhatMayNotLastIsReadAtOnce) {
     EXPECT_NEAR(found->mean, 0.9, 1e-12);
     EXPECT_NEAR(found->scatter, 0.1, 1e-12);
     EXPECT_EQ(found->count, 3U);
+    EXPECT_TRUE(atOnce(std::span(falling).first(3)));
 }
 
 struct Dialect {
@@ -148,6 +157,23 @@ TEST(MeterLog, AGuessCanBePutRight) {
     EXPECT_NEAR(read->rows[0].volts, 0.181, 1e-12);
     dialect.amps.reset();
     EXPECT_EQ(meterLog(log, dialect).error().code, ErrorCode::Missing);
+}
+
+TEST(MeterLog, DaysCountHeadsAreWholeWordsAndFieldsMayBeEmptyOrPadded) {
+    const std::string days =
+        "at ; Umdrehung ; \"I (A)\" ;U\n2026-02-28 23:59:59;1;0.1;12\n2026-03-01 00:00:01;2; 0.2 "
+        ";12\n"
+        "2026-03-02 00:00:01;3;\"\";12\n2026-03-02 00:00:02;3;\"0.3\";12\n";
+    const auto dialect = guessedDialect(days).value();
+    EXPECT_EQ(dialect.volts, std::size_t{3});  // “Umdrehung” begins with U and is none
+    EXPECT_EQ(dialect.amps, std::size_t{2});
+    const auto read = meterLog(days, dialect);
+    ASSERT_TRUE(read);
+    ASSERT_EQ(read->rows.size(), 3U);
+    EXPECT_EQ(read->skipped, 1U);
+    EXPECT_NEAR(read->rows[1].time, 2, 1e-6);
+    EXPECT_NEAR(read->rows[2].time, 86403, 1e-6);
+    EXPECT_EQ(read->rows[1].amps, 0.2);
 }
 
 TEST(MeterLog, LinesThatSayNothingAreCountedAndWhatIsNoLogIsRefused) {
@@ -255,6 +281,19 @@ TEST(LogCutting, TheWindingTellsAStallFromASlip) {
     EXPECT_EQ(cutLog(rows)[1].condition, MotorCondition::Slipping);  // 4.9 times: not certain
     EXPECT_EQ(cutLog(rows, Ohms{12})[1].condition, MotorCondition::Stalled);
     EXPECT_EQ(cutLog(rows, Ohms{4})[1].condition, MotorCondition::Slipping);
+}
+
+TEST(LogCutting, ScatterIsThatOfARow) {
+    const std::vector<LogRow> rows{{0, 12, 0.1}, {1, 12, 0.3}, {2, 12, 0.2}, {3, 12, 0.2}};
+    EXPECT_NEAR(partOf(rows, 0, 4, std::nullopt).scatter.value(), std::sqrt(0.02 / 3), 1e-12);
+    EXPECT_EQ(partOf(rows, 0, 1, std::nullopt).scatter.value(), 0);
+}
+
+TEST(LogCutting, SmallCurrentsAreCurrentsToo) {
+    const auto [rows, edges] = session({{3, 0, 0, 0}, {10, 12, 0.015, 0.02}}, 0.1, 7);
+    const auto parts = cutLog(rows);
+    ASSERT_EQ(parts.size(), 2U);
+    EXPECT_EQ(parts[1].condition, MotorCondition::Light);
 }
 
 TEST(LogCutting, WithoutVoltsTheCurrentAloneIsCut) {

@@ -4,6 +4,7 @@
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/work/choose/rating_words.h"
 
 #include <QAbstractButton>
 #include <QCoreApplication>
@@ -173,6 +174,62 @@ private:
     double m_largest = 1;
 };
 
+/// One of the three rules and what it says of the decoder; a press holds this job by it.
+class DecoderRuleButton final : public QAbstractButton {
+public:
+    explicit DecoderRuleButton(QWidget* parent) : QAbstractButton(parent) {
+        setCheckable(true);
+        setFixedHeight(44);
+        setCursor(Qt::PointingHandCursor);
+    }
+    void show(const core::choose::RuleSays& says) {
+        m_state = says.state;
+        m_says = said(says.says);
+        m_name = DecoderRack::tr("%1 rule").arg(ruleWord(says.rule));
+        jot = u"rule "_s + QString::fromUtf8(core::name(says.rule).data());
+        setObjectName(u"by-"_s + QString::fromUtf8(core::name(says.rule).data()));
+        setChecked(says.held);
+        setAccessibleName(DecoderRack::tr("%1: %2, %3").arg(m_name, stateWord(m_state), m_says));
+        setToolTip(accessibleName());
+        update();
+    }
+    QString jot;
+
+protected:
+    void paintEvent(QPaintEvent*) override {
+        const Theme& look = theme();
+        QPainter painter(this);
+        painter.setRenderHint(QPainter::Antialiasing);
+        paintRowGround(painter, *this);
+        const QRect words = rect().adjusted(10, 3, -6, -3);
+        paintMark(painter, QRectF(words.left(), words.top() + 5, 22, 10), m_state);
+        painter.setFont(wordsFont(13, isChecked()));
+        painter.setPen(look.ink);
+        painter.drawText(words.adjusted(28, 0, 0, -words.height() / 2),
+                         Qt::AlignVCenter | Qt::AlignLeft, m_name);
+        painter.setFont(wordsFont(13));
+        painter.setPen(look.inkSoft);
+        painter.drawText(words.adjusted(0, words.height() / 2, 0, 0),
+                         Qt::AlignVCenter | Qt::AlignLeft,
+                         painter.fontMetrics().elidedText(m_says, Qt::ElideRight, words.width()));
+    }
+
+private:
+    static QString ruleWord(core::RatingRule rule) {
+        switch (rule) {
+            case core::RatingRule::Strict:
+                return DecoderRack::tr("strict");
+            case core::RatingRule::Slip:
+                return DecoderRack::tr("slip");
+            case core::RatingRule::Running:
+                break;
+        }
+        return DecoderRack::tr("running");
+    }
+    core::State m_state{};
+    QString m_name, m_says;
+};
+
 DecoderRack::DecoderRack(QWidget* parent)
     : StageStrip(parent), m_head(new RackHead(this)), m_rows(std::make_unique<Rows<DecoderRow>>()) {
     setObjectName(u"decoderRack"_s);
@@ -196,6 +253,19 @@ DecoderRack::DecoderRack(QWidget* parent)
     head->addWidget(m_head);
     all->addLayout(head);
     all->addWidget(scroll, 1);
+    m_foot = new QWidget(this);
+    auto* foot = new QHBoxLayout(m_foot);
+    foot->setContentsMargins(0, 0, 0, 0);
+    foot->setSpacing(1);
+    for (DecoderRuleButton*& rule : m_rules) {
+        rule = new DecoderRuleButton(m_foot);
+        foot->addWidget(rule, 1);
+        connect(rule, &QAbstractButton::clicked, this, [this, one = rule] {
+            one->setChecked(!one->isChecked());  // it is checked when it is held by
+            emit jotChosen(one->jot);
+        });
+    }
+    all->addWidget(m_foot);
 }
 
 DecoderRack::~DecoderRack() = default;
@@ -205,6 +275,15 @@ void DecoderRack::show(const core::Reckoned& facts, const std::vector<core::Find
     std::vector<core::choose::RankedDecoder> ranked;
     if (!core::motorsOf(facts.job).empty()) {
         ranked = core::choose::rankedDecoders(facts, core::driveEvidence(facts.job));
+    }
+    // The rules side by side, of the decoder that is in or comes first.
+    const core::Decoder* asked = facts.job.decoder ? &facts.job.decoder->part
+                                 : ranked.empty()  ? nullptr
+                                                   : ranked.front().decoder;
+    m_foot->setVisible(asked && !ranked.empty());
+    if (!m_foot->isHidden()) {
+        const auto says = core::choose::byEachRule(facts, core::driveEvidence(facts.job), *asked);
+        for (std::size_t i = 0; i < m_rules.size(); ++i) m_rules[i]->show(says[i]);
     }
     double largest = 1;
     for (const auto& each : ranked) {

@@ -6,6 +6,7 @@
 #include "app/stage_strip.h"
 #include "core/work/choose/ranking.h"
 
+#include <array>
 #include <memory>
 
 class QVBoxLayout;
@@ -14,6 +15,7 @@ namespace glimmet::app {
 
 class DecoderRow;
 class RackHead;
+class DecoderRuleButton;
 
 class DecoderRack : public StageStrip {
     Q_OBJECT
@@ -28,6 +30,8 @@ private:
     QVBoxLayout* m_column;
     QWidget* m_page;
     std::unique_ptr<Rows<DecoderRow>> m_rows;
+    QWidget* m_foot = nullptr;
+    std::array<DecoderRuleButton*, 3> m_rules{};
 };
 
 }  // namespace glimmet::app

@@ -15,13 +15,14 @@ enum class Dimension {
     Capacitance,
     Power,
     Energy,
+    Charge,  ///< of a battery, in ampere-hours
     Time,
     Length,
     Speed,
     Ratio,  ///< a plain number, shown as it is
 };
 
-/// "V", "A", "Ω" …; "mm" for lengths (this is a trade of millimetres); "" for ratios.
+/// "V", "A", "Ω", "Ah" …; "mm" for lengths (this is a trade of millimetres); "" for ratios.
 [[nodiscard]] std::string_view symbol(Dimension dimension);
 
 /// The key ending used in JSON: "_V", "_A", "_ohm", "_F", "_W", "_J", "_s", "_mm", "_m_s", "".
@@ -52,6 +53,10 @@ struct DimensionOf<Watts> {
 template <>
 struct DimensionOf<Joules> {
     static constexpr Dimension value = Dimension::Energy;
+};
+template <>
+struct DimensionOf<AmpereHours> {
+    static constexpr Dimension value = Dimension::Charge;
 };
 template <>
 struct DimensionOf<Seconds> {

@@ -93,6 +93,8 @@ std::string_view symbol(Dimension dimension) {
             return "W";
         case Dimension::Energy:
             return "J";
+        case Dimension::Charge:
+            return "Ah";
         case Dimension::Time:
             return "s";
         case Dimension::Length:
@@ -121,6 +123,8 @@ std::string_view jsonSuffix(Dimension dimension) {
             return "_W";
         case Dimension::Energy:
             return "_J";
+        case Dimension::Charge:
+            return "_Ah";
         case Dimension::Time:
             return "_s";
         case Dimension::Length:

@@ -21,7 +21,7 @@ struct UnitWord {
 };
 
 // Matched whole; words that are safe to write in any case are compared in lower case.
-constexpr std::array<UnitWord, 55> unitWords{{
+constexpr std::array<UnitWord, 56> unitWords{{
     {"v", Dimension::Voltage, 0, 1, true},
     {"volt", Dimension::Voltage, 0, 1, true},
     {"volts", Dimension::Voltage, 0, 1, true},
@@ -50,6 +50,7 @@ constexpr std::array<UnitWord, 55> unitWords{{
     {"j", Dimension::Energy, 0, 1, true},
     {"joule", Dimension::Energy, 0, 1, true},
     {"joules", Dimension::Energy, 0, 1, true},
+    {"ah", Dimension::Charge, 0, 1, true},
     {"s", Dimension::Time, 0, 1, true},
     {"sec", Dimension::Time, 0, 1, false},
     {"secs", Dimension::Time, 0, 1, false},
@@ -114,6 +115,8 @@ const char* example(Dimension dimension) {
             return "250 mW";
         case Dimension::Energy:
             return "8.2 J";
+        case Dimension::Charge:
+            return "800 mAh";
         case Dimension::Time:
             return "25 min";
         case Dimension::Length:
@@ -140,6 +143,8 @@ Text nameOf(Dimension dimension) {
             return text("a power");
         case Dimension::Energy:
             return text("an energy");
+        case Dimension::Charge:
+            return text("a charge");
         case Dimension::Time:
             return text("a time");
         case Dimension::Length:
@@ -368,7 +373,7 @@ Result<Dimension> dimensionNamed(std::string_view original) {
     const std::string rest = trimmed(std::string_view(words).substr(numberEnd(words)));
     for (const Dimension wanted :
          {Dimension::Voltage, Dimension::Current, Dimension::Resistance, Dimension::Capacitance,
-          Dimension::Power, Dimension::Time, Dimension::Length}) {
+          Dimension::Power, Dimension::Time, Dimension::Length, Dimension::Charge}) {
         const auto suffix = suffixOf(rest, wanted);
         if (!rest.empty() && suffix && suffix->dimension == wanted &&
             parsedSi(original, wanted).has_value()) {

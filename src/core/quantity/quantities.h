@@ -12,6 +12,7 @@ using Ohms = units::impedance::ohm_t;
 using Farads = units::capacitance::farad_t;
 using Watts = units::power::watt_t;
 using Joules = units::energy::joule_t;
+using AmpereHours = units::charge::ampere_hour_t;
 using Seconds = units::time::second_t;
 using Metres = units::length::meter_t;
 using Millimetres = units::length::millimeter_t;
@@ -29,6 +30,8 @@ using OhmsPerMetre = units::unit_t<
 [[nodiscard]] constexpr double si(Farads c) { return c.value(); }
 [[nodiscard]] constexpr double si(Watts p) { return p.value(); }
 [[nodiscard]] constexpr double si(Joules e) { return e.value(); }
+/// Of a battery's capacity the ampere-hour is the unit that everybody reads and types.
+[[nodiscard]] constexpr double si(AmpereHours q) { return q.value(); }
 [[nodiscard]] constexpr double si(Seconds t) { return t.value(); }
 [[nodiscard]] constexpr double si(Metres l) { return l.value(); }
 [[nodiscard]] constexpr double si(Millimetres l) { return l.value() / 1000.0; }

@@ -1,6 +1,7 @@
 // What feeds a model and how it is commanded, as it was found.
 #pragma once
 
+#include "core/power/pack.h"
 #include "core/quantity/quantities.h"
 #include "core/record/measured.h"
 #include "core/words.h"
@@ -35,6 +36,7 @@ struct Supply {
     std::optional<Measured<Volts>> rectifier;
     std::optional<Measured<Volts>> bridge;
     std::optional<Measured<Volts>> outputSwitch;
+    std::optional<BatteryPack> pack;  ///< of what carries its supply along
     bool operator==(const Supply&) const = default;
 };
 

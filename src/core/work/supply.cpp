@@ -1,5 +1,7 @@
 #include "core/work/supply.h"
 
+#include "core/power/battery.h"
+
 namespace glimmet::core {
 namespace {
 
@@ -32,8 +34,11 @@ Figure trackFigure(const Job& job) {
         case Feed::BatteryRadio:
             break;
     }
-    return given(text("Battery volts"), "V_track", job.supply.volts, usual,
-                 text("a fresh 9 V block"), "track ");
+    // Ratings and lamps meet it when it is just charged.
+    const auto& pack = job.supply.pack;
+    return given(text("Battery volts"), "V_track", job.supply.volts,
+                 pack ? voltsOf(*pack).full : usual,
+                 pack ? text("its battery just charged") : text("a fresh 9 V block"), "track ");
 }
 
 Figure rectifierFigure(const Job& job, const House& house) {

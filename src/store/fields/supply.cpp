@@ -4,11 +4,19 @@ namespace glimmet::store {
 namespace {
 
 template <class Io, class Self>
+void packFields(Io& io, Self& pack) {
+    io("chemistry", pack.chemistry);
+    io("cells", pack.cells, Required, within(1, 12));
+    io("capacity", pack.capacity, Required, upTo(100));
+}
+
+template <class Io, class Self>
 void supplyFields(Io& io, Self& supply) {
     io("volts", supply.volts, Maybe);
     io("rectifier", supply.rectifier, Maybe);
     io("bridge", supply.bridge, Maybe);
     io("switch", supply.outputSwitch, Maybe);
+    io("pack", supply.pack, Maybe);
     io.holds(
         "volts",
         [&] {
@@ -27,6 +35,7 @@ void supplyFields(Io& io, Self& supply) {
 
 }  // namespace
 
+GLIMMET_FIELDS(core::BatteryPack, packFields)
 GLIMMET_FIELDS(core::Supply, supplyFields)
 
 }  // namespace glimmet::store

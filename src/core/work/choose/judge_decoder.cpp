@@ -1,7 +1,9 @@
 // Checks of the decoder against motor, track, lamps, room and wishes.
 #include "core/quantity/format.h"
 #include "core/work/choose/choose.h"
+#include "core/work/choose/judge_battery.h"
 #include "core/work/choose/ranking.h"
+#include "core/work/choose/rating_words.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/motor_figures.h"
 #include "core/work/rating.h"
@@ -11,54 +13,6 @@
 
 namespace glimmet::core::choose {
 namespace {
-
-Text demandWords(const RatedDemand& demand) {
-    using From = RatedDemand::From;
-    const std::string amps =
-        formatted(demand.from == From::Reading ? demand.typical : demand.worst, 3);
-    // Where the top of the supply's range decides, it is said.
-    const bool reaches = demand.from == From::Reading && demand.worst > demand.typical * 1.001 &&
-                         demand.state != State::Fine;
-    const Text all =
-        reaches ? text("%1 (up to %2 where the track is highest)", amps, formatted(demand.worst, 3))
-                : verbatim(amps);
-    switch (demand.from) {
-        case From::Missing:
-            return text("not known");
-        case From::AtLeast:
-            return text("running it draws more than %1", amps);
-        case From::Bound:
-            return demand.what == MotorDemand::What::Slip
-                       ? text("slipping it never draws more than stalled, %1", amps)
-                       : text("running it never draws more than slipping, %1", amps);
-        case From::Kind:
-            switch (demand.what) {
-                case MotorDemand::What::Stall:
-                    return text("motors of its kind stall at %1 at the most", amps);
-                case MotorDemand::What::Slip:
-                    return text("motors of its kind slip at %1 at the most", amps);
-                case MotorDemand::What::Running:
-                    break;
-            }
-            return text("motors of its kind run at %1 at the most", amps);
-        case From::Reading:
-            break;
-    }
-    switch (demand.what) {
-        case MotorDemand::What::Stall:
-            return text("stalled it would draw %1", all);
-        case MotorDemand::What::Slip:
-            return text("slipping it draws %1", all);
-        case MotorDemand::What::Running:
-            break;
-    }
-    return text("running it asks for %1", all);
-}
-
-Text limitWords(const RatedDemand& demand) {
-    const std::string amps = formatted(demand.limit, 3);
-    return demand.againstPeak ? text("%1 peak", amps) : text("%1 continuous", amps);
-}
 
 Text ruleWords(RatingRule rule) {
     switch (rule) {
@@ -319,6 +273,85 @@ void judgeDecoder(const Reckoned& facts, const MotorEvidence& drive, Judging& ju
     });
 }
 
+/// Ways out where lamps want outputs that the decoder lacks: what is lost stands with each.
+std::vector<Option> waysOut(const Reckoned& facts, const MotorEvidence& drive,
+                            const LampGroup& lamps) {
+    const Job& job = facts.job;
+    std::vector<Option> ways;
+    const auto way = [&](Text what, Text effect, std::string jot) {
+        Option option;
+        option.what = std::move(what);
+        option.effect = std::move(effect);
+        option.state = State::Close;
+        option.jot = std::move(jot);
+        ways.push_back(std::move(option));
+    };
+    const auto feeds = [&](const std::string& output) {
+        return std::any_of(job.groups.begin(), job.groups.end(),
+                           [&](const LampGroup& group) { return group.output == output; });
+    };
+    // Those that follow the direction come last.
+    const auto follows = [](const DecoderOutput& output) {
+        return output.name == "front" || output.name == "rear";
+    };
+    const DecoderOutput* free = nullptr;
+    for (const DecoderOutput& output : job.decoder->part.outputs) {
+        const bool switches =
+            output.kind != OutputKind::LogicLevel && output.kind != OutputKind::LampSupply;
+        if (!switches || feeds(output.name)) continue;
+        if (!free || (follows(*free) && !follows(output))) free = &output;
+    }
+    if (free) {
+        way(text("Move %1 to output %2", lamps.name, free->name),
+            follows(*free)
+                ? text("lost: it follows the direction until its key is mapped otherwise")
+                : text("that one is free"),
+            "lamp " + lamps.name + " on " + free->name);
+    }
+    const auto outputs = static_cast<std::size_t>(Aspect::Outputs);
+    for (const RankedDecoder& entry : rankedDecoders(facts, drive)) {
+        if (entry.cells[outputs].state != State::Fine) continue;
+        way(verbatim(entry.decoder->name),
+            text("has them all; %1 beside this one",
+                 entry.decoder->price && job.decoder->part.price
+                     ? text("costs %1 more",
+                            formatted(
+                                std::max(*entry.decoder->price - *job.decoder->part.price, 0.0),
+                                Dimension::Ratio, 3))
+                     : text("another decoder")),
+            "decoder " + entry.decoder->id);
+        break;
+    }
+    std::size_t beside = 0;
+    for (const LampGroup& other : job.groups) {
+        if (&other == &lamps || other.id == lamps.id || other.output == supplyOutput) continue;
+        if (!outputNamed(job, other.output) || beside++ == 2) continue;
+        way(text("Hang %1 beside %2", lamps.name, other.name),
+            text("lost: they light together, on one key"), "join " + lamps.name + " " + other.name);
+    }
+    way(text("Hang %1 on the supply", lamps.name),
+        text("lost: it is lit whenever there are volts, and no key turns it off"),
+        "lamp " + lamps.name + " on supply");
+    return ways;
+}
+
+void sayTooFewOutputs(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+    const Job& job = facts.job;
+    std::string missing;
+    const LampGroup* first = nullptr;
+    for (const LampGroup& group : job.groups) {
+        if (group.output == supplyOutput || outputNamed(job, group.output)) continue;
+        if (!first) first = &group;
+        missing += (missing.empty() ? "" : ", ") + group.name;
+    }
+    if (!first) return;  // an output of the wrong kind or too weak: its lamps say so
+    judging.say("decoder.outputs", {}, State::Over, Gravity::DoesNotWork, [&](Finding& finding) {
+        finding.sentence = text("This decoder has no output for: %1.", missing);
+        finding.action = text("find %1 another way", first->name);
+        finding.options = waysOut(facts, drive, *first);
+    });
+}
+
 /// Where it lies, what it is plugged into, what was wished for: what is fine is not told.
 void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
     const RankedDecoder fitted = held(facts, drive, facts.job.decoder->part);
@@ -350,6 +383,9 @@ void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judgin
                     drawn ? text("measure the hollow") : text("choose a smaller decoder"));
                 break;
             }
+            case Aspect::Outputs:
+                sayTooFewOutputs(facts, drive, judging);
+                break;
             case Aspect::Socket:
                 say("decoder.socket", Gravity::CouldBeBetter,
                     text("This decoder does not plug in: %1.", cell.says),
@@ -384,6 +420,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     if (motorsOf(facts.job).empty()) return;
     const MotorEvidence drive = driveEvidence(facts.job);
     judgeRating(facts, drive, judging);
+    judgeBattery(facts, drive, judging);
     if (!facts.job.decoder) return;
     judgeDecoder(facts, drive, judging);
     judgeFit(facts, drive, judging);

@@ -1,6 +1,7 @@
 #include "core/work/intake/suspects.h"
 
 #include "core/jot/token.h"
+#include "core/text.h"
 
 #include <algorithm>
 #include <cctype>

@@ -1,6 +1,7 @@
 // Checks of the lamp circuits.
 #include "core/led/preferred_value.h"
 #include "core/led/resistor_choice.h"
+#include "core/power/battery.h"
 #include "core/quantity/format.h"
 #include "core/work/lamp_groups.h"
 #include "core/work/lamps/lamps.h"
@@ -854,38 +855,36 @@ void judgeOneFailed(const Reckoned& facts, const LampGroup& group, const GroupSt
 
 /// A battery is judged by how long it lights the lamps.
 void judgeBattery(const Reckoned& facts, Judging& judging) {
-    if (facts.job.feed != Feed::BatteryRadio) return;
+    // Where a motor runs on it too, that is judged with the decoder.
+    if (facts.job.feed != Feed::BatteryRadio || !motorsOf(facts.job).empty()) return;
+    const auto& known = facts.job.supply.pack;
+    const BatteryPack pack = known.value_or(nineVoltBlock());
     Amperes all{0};
     for (const auto& state : facts.groups) {
         if (state) all += state->total;
     }
     if (!(all > Amperes{0})) return;
-    constexpr double block = 0.5;  // Ah of a 9 V block at some tens of milliamperes
-    constexpr Ohms inside{2};
-    const double hours = block / all.value();
-    const Volts sag = all * inside;
+    const double hours = runTime(pack, all).value() / 3600;
+    const Volts sag = all * voltsOf(pack).inside;
     const Volts volts{*trackFigure(facts.job).value};
     const State state = sag > volts * 0.3 ? State::Over : hours < 2 ? State::Close : State::Fine;
     judging.say("lamp.battery", {}, state, Gravity::WorksBadly, [&](Finding& finding) {
         const std::string lasts = formatted(hours, Dimension::Ratio, 2);
-        finding.sentence = state == State::Over
-                               ? text("The battery cannot feed them: %1 pull it down by %2.",
-                                      formatted(all, 3), formatted(sag, 2))
-                           : state == State::Close
-                               ? text("With every lamp lit a 9 V block lasts %1 h: %2 in all.",
-                                      lasts, formatted(all, 3))
-                               : text("With every lamp lit a 9 V block lasts about %1 h.", lasts);
+        finding.sentence =
+            state == State::Over ? text("The battery cannot feed them: %1 pull it down by %2.",
+                                        formatted(all, 3), formatted(sag, 2))
+            : state == State::Close
+                ? text("With every lamp lit %1 lasts %2 h: %3 in all.",
+                       known ? text("the battery") : text("a 9 V block"), lasts, formatted(all, 3))
+                : text("With every lamp lit %1 lasts about %2 h.",
+                       known ? text("the battery") : text("a 9 V block"), lasts);
         if (state != State::Fine)
             finding.action = text("dimmer or fewer lamps, or a larger battery");
         finding.figures = {figures::computed(text("All lamps lit"), "I_lamps", all, "", {}),
-                           Figure{text("A 9 V block gives for an hour"),
-                                  "Q",
-                                  block,
-                                  Dimension::Current,
-                                  {Basis::Kind::Assumed, {}, text("usual for a fresh one")},
-                                  {},
-                                  {},
-                                  {}}};
+                           known ? figures::chosen(text("Battery, printed on it"), "Q",
+                                                   pack.capacity, {}, "battery ")
+                                 : figures::assumed(text("A 9 V block gives"), "Q", pack.capacity,
+                                                    text("usual for a fresh one"), "battery ")};
     });
 }
 

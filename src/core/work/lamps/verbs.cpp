@@ -637,6 +637,39 @@ Result<Jotted> removeLamp(const Said& said) {
 
 // --- the table -------------------------------------------------------------------------------
 
+/// "join cab lamp front lamp": both on one output, lit together. Which of the two outputs does not
+/// hang on the order of the words: the one that the decoder has, of two the first of the record.
+Result<Jotted> join(const Said& said) {
+    const Job& job = said.context.job;
+    const LampGroup* kept = groupNamed(job, *said.name("LAMP"));
+    const LampGroup* moved = groupNamed(job, *said.name("BESIDE"));
+    if (!moved || !kept || moved == kept) {
+        return refuse(ErrorCode::NotUnderstood, text("Which lamp is hung beside which other?"));
+    }
+    const auto rank = [&](const LampGroup* group) {
+        return std::pair(!outputNamed(job, group->output), group - job.groups.data());
+    };
+    if (rank(moved) < rank(kept)) std::swap(moved, kept);
+    if (moved->shared() > Ohms{0} || kept->shared() > Ohms{0}) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("Rows behind a shared resistor cannot be joined to others as they are. "
+                           "Give them their own first: own %1.",
+                           moved->shared() > Ohms{0} ? moved->name : kept->name));
+    }
+    Jotted result =
+        jotted(said, text("%1 hangs beside %2 on output %3: they light together, wished "
+                          "%4",
+                          moved->name, kept->name, kept->output, formatted(kept->wish.target)));
+    std::vector<LampGroup>& groups = result.after.groups;
+    const auto at = [&](const LampGroup* group) {
+        return groups.begin() + (group - job.groups.data());
+    };
+    at(kept)->rows.insert(at(kept)->rows.end(), moved->rows.begin(), moved->rows.end());
+    result.subject = kept->id;
+    groups.erase(at(moved));
+    return result;
+}
+
 constexpr Takes lampGroup{.what = "LAMP",
                           .kind = Kind::Name,
                           .needed = true,
@@ -691,6 +724,20 @@ constexpr Takes resistorTakes[] = {
     lampGroup, resistance, {.what = "none", .kind = Kind::Name, .names = noneOrOpen}};
 constexpr Takes sharedTakes[] = {
     lampGroup, resistance, {.what = "none", .kind = Kind::Name, .names = noneOnly}};
+constexpr Takes joinTakes[] = {[] {
+                                   Takes made = lampGroup;
+                                   made.names = ownNames;
+                                   made.rows = false;
+                                   return made;
+                               }(),
+                               [] {
+                                   Takes made = lampGroup;
+                                   made.what = "BESIDE";
+                                   made.missing = "Beside which other lamp?";
+                                   made.names = ownNames;
+                                   made.rows = false;
+                                   return made;
+                               }()};
 constexpr Takes ownTakes[] = {lampGroup};
 constexpr Takes targetTakes[] = {lampGroup, wish};
 constexpr Takes seriesTakes[] = {lampGroup,
@@ -729,6 +776,8 @@ constexpr const char* inlineExamples[] = {"inline front red"};
 constexpr const char* resistorExamples[] = {"resistor front 2k2", "resistor front/2 none"};
 constexpr const char* sharedExamples[] = {"shared front 330", "shared front none"};
 constexpr const char* ownExamples[] = {"own front"};
+constexpr const char* joinExamples[] = {"join rear lamp front lamp"};
+constexpr const char* joinNoise[] = {"to", "beside", "lamp"};
 constexpr const char* targetExamples[] = {"target front 3mA"};
 constexpr const char* seriesExamples[] = {"series front E24"};
 constexpr const char* outputExamples[] = {"output front 680R", "output front bare"};
@@ -789,6 +838,14 @@ constexpr Verb table[] = {
      own,
      false,
      groupNoise},
+    {"join",
+     {},
+     joinTakes,
+     joinExamples,
+     "hang a lamp beside another: one output, one key",
+     join,
+     false,
+     joinNoise},
     {"target", wishWords, targetTakes, targetExamples,
      "the current, so the brightness, that is wished", target, false, groupNoise},
     {"series",

@@ -1,4 +1,5 @@
 // Jots of the motor, its pickups and what feeds them.
+#include "core/power/battery.h"
 #include "core/work/jotted.h"
 #include "core/work/measure/measure.h"
 #include "core/work/measure/wire_map.h"
@@ -244,6 +245,52 @@ Result<Jotted> supply(const Said& said) {
     return result;
 }
 
+std::vector<Named> chemistries(const Context&) {
+    return {{"li-ion", {"liion", "li ion", "lithium", "lipo", "li-po"}, "3.7 V a cell"},
+            {"nimh", {"ni-mh"}, "1.2 V a cell"},
+            {"alkaline", {}, "1.5 V a cell"},
+            {"block", {}, "of 9 V: six small alkaline cells"}};
+}
+std::vector<Named> cellCounts(const Context&) {
+    std::vector<Named> all;
+    for (int count = 1; count <= 12; ++count) {
+        const std::string number = std::to_string(count);
+        all.push_back({number, {number + "s"}, "cells in series"});
+    }
+    return all;
+}
+/// "battery 3 li-ion 2.6Ah"
+Result<Jotted> battery(const Said& said) {
+    const auto capacity = said.one<AmpereHours>("CAPACITY");
+    const auto& kind = said.name("KIND");
+    const auto& cells = said.name("CELLS");
+    BatteryPack pack = nineVoltBlock();
+    if (*kind != "block") {
+        if (!capacity || !cells) {
+            return refuse(ErrorCode::Missing,
+                          text("A battery needs its cells and what is printed on it: %1.",
+                               said.verb.examples.front()));
+        }
+        pack = {*named<Chemistry>(*kind), std::stoi(*cells), *capacity};
+    } else if (cells) {
+        return refuse(ErrorCode::NotUnderstood, text("A 9 V block has no number of cells."));
+    } else if (capacity) {
+        pack.capacity = *capacity;
+    }
+    const Job& before = said.context.job;
+    Jotted result = jotted(said, text("Battery: %1 cells %2, %3, %4 when charged",
+                                      std::to_string(pack.cells), std::string(name(pack.chemistry)),
+                                      formatted(pack.capacity), formatted(voltsOf(pack).full, 3)));
+    if (before.feed != Feed::BatteryRadio) {
+        result.after.feed = Feed::BatteryRadio;
+        result.meaning = text("Fed by a battery, not by %1. %2", feedWords(before.feed),
+                              std::move(result.meaning));
+        result.after.supply.volts.reset();  // read on another kind of supply
+    }
+    result.after.supply.pack = pack;
+    return result;
+}
+
 // --- motor -----------------------------------------------------------------------
 
 std::vector<Named> motorKinds(const Context&) {
@@ -339,6 +386,7 @@ std::vector<Named> wheelNames(const Context& context) {
         all.push_back({"L" + axle.name, {"left " + axle.name}, "left wheel, from the front"});
         all.push_back({"R" + axle.name, {"right " + axle.name}, "right wheel, from the front"});
     }
+    if (!all.empty()) all.push_back({"all", {"every wheel", "all wheels"}, "at once"});
     return all;
 }
 std::vector<Named> pickupStates(const Context&) {
@@ -349,6 +397,16 @@ std::vector<Named> pickupStates(const Context&) {
 Result<Jotted> pickup(const Said& said) {
     const std::string& wheel = *said.name("WHEEL");
     const std::string& state = *said.name("STATE");
+    if (wheel == "all") {
+        Jotted result = jotted(
+            said, state == "collects" ? text("Every wheel collects") : text("No wheel collects"));
+        for (Unit& unit : result.after.units) {
+            for (Axle& each : unit.body.axles) {
+                each.collectsLeft = each.collectsRight = state == "collects";
+            }
+        }
+        return result;
+    }
     const bool left = wheel.front() == 'L';
     const std::size_t number = std::stoul(wheel.substr(1));
     const Text which = left ? text("Left wheel of axle %1", std::to_string(number))
@@ -602,6 +660,18 @@ constexpr const char* overExamples[] = {"over 1A at half throttle", "over 1A"};
 constexpr const char* overWords[] = {"above"};
 constexpr const char* ohmsExamples[] = {"ohms 9.8", "ohms 9.8 9.6 10.1", "winding 9.8 ohms"};
 constexpr const char* trackExamples[] = {"track 14.8V", "track unknown"};
+constexpr Takes packTakes[] = {
+    {.what = "CELLS", .kind = Kind::Name, .names = cellCounts},
+    {.what = "KIND",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which cells: li-ion, nimh, alkaline or a 9V block?",
+     .names = chemistries,
+     .unknown = "“%1” is no kind of cell. There are: %2."},
+    {.what = "CAPACITY", .dimension = Dimension::Charge, .least = 0.01, .most = 50}};
+constexpr const char* packWords[] = {"pack"};
+constexpr const char* packExamples[] = {"battery 3 li-ion 2.6Ah", "battery 9V block"};
+constexpr const char* packNoise[] = {"cells", "cell", "9v", "9 v"};
 constexpr const char* supplyExamples[] = {"supply dcc", "supply battery 9V"};
 constexpr const char* rectifierExamples[] = {"rectifier 1.1V", "rectifier unknown"};
 constexpr const char* bridgeExamples[] = {"bridge 0.3V"};
@@ -673,6 +743,8 @@ constexpr Verb table[] = {
      switchDrop,
      false,
      dropNoise},
+    {"battery", packWords, packTakes, packExamples, "what it carries: cells, kind, what is printed",
+     battery, false, packNoise},
     {"motor", {}, motorTakes, motorExamples, "what kind of motor it is", motor},
     {"axle",
      {},

@@ -1,0 +1,221 @@
+#include "core/work/choose/judge_battery.h"
+
+#include "core/power/battery.h"
+#include "core/quantity/format.h"
+#include "core/work/rating.h"
+
+#include <algorithm>
+
+namespace glimmet::core::choose {
+namespace {
+
+constexpr Amperes electronics{0.02}, soundUsual{0.1};  // docs/physics.md, battery
+constexpr Seconds longEnough{2 * 3600.0};
+constexpr double capacities[] = {0.3, 0.5, 0.8, 1.2, 2.0, 2.6, 3.4, 5.2, 7.8};  // Ah, as sold
+
+/// What it draws for long: the motor at work, its lamps, what makes sound.
+Figure sustainedFigure(const Reckoned& facts, const MotorEvidence& drive) {
+    const auto light = largestReading(drive.readings, MotorCondition::Light);
+    const auto hauling = largestReading(drive.readings, MotorCondition::Hauling);
+    const auto usual = usualCurrents(facts.job);
+    std::vector<Figure> parts;
+    std::string formula = "I_run + I_el";
+    Amperes sum = electronics;
+    if (light || hauling) {
+        const Amperes run = std::max(light.value_or(Amperes{0}), hauling.value_or(Amperes{0}));
+        parts.push_back(figures::measured(text("Running"), "I_run", run, {},
+                                          text("the larger of light and hauling"), "haul "));
+        sum += run;
+    } else if (usual) {
+        parts.push_back(figures::assumed(text("Running"), "I_run", usual->running,
+                                         text("usual for its kind, at the most"), "haul "));
+        sum += usual->running;
+    } else {
+        return figures::missing(text("Current for long"), "I_long", Dimension::Current,
+                                text("the current with its usual train"), "haul ");
+    }
+    parts.push_back(
+        figures::assumed(text("Decoder and receiver"), "I_el", electronics, text("usual for one")));
+    if (const Amperes lamps = facts.outputsOn(); lamps > Amperes{0}) {
+        parts.push_back(figures::computed(text("All lamps lit"), "I_lamps", lamps, "", {}));
+        formula += " + I_lamps";
+        sum += lamps;
+    }
+    if (facts.job.decoder && facts.job.decoder->part.sound) {
+        parts.push_back(figures::assumed(text("Sound"), "I_sound", soundUsual,
+                                         text("usual for a small speaker")));
+        formula += " + I_sound";
+        sum += soundUsual;
+    }
+    return figures::computed(text("Current for long"), "I_long", sum, formula, std::move(parts));
+}
+
+std::string hours(Seconds time) {
+    const double value = time.value() / 3600;
+    return formatted(value, Dimension::Ratio, 2) + " h";
+}
+std::string packWords(const BatteryPack& pack) {
+    return std::to_string(pack.cells) + " " + std::string(name(pack.chemistry)) + " " +
+           formatted(pack.capacity);
+}
+
+Text cellCaution(const BatteryPack& pack) {
+    if (pack.chemistry != Chemistry::LiIon) return {};
+    return text(
+        "Lithium cells: only with a protection circuit and the charger made for them; never solder "
+        "to a bare cell; stop where one swells or gets hot.");
+}
+
+void judgePack(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+    const Job& job = facts.job;
+    const Figure sustained = sustainedFigure(facts, drive);
+    const auto& pack = job.supply.pack;
+    if (!pack) {
+        judging.say("battery.pack", {}, State::Ask, Gravity::DoesNotWork, [&](Finding& finding) {
+            finding.sentence = text(
+                "Which battery it carries is not known: run time, fuse and cut-off hang on it.");
+            finding.action = text("say which battery it carries");
+            finding.figures = {sustained};
+            // About the volts that were read, else what its size runs on.
+            const double wanted = job.supply.volts       ? job.supply.volts->value.value()
+                                  : job.scale.ratio < 40 ? 11.1
+                                                         : 7.4;
+            for (const Chemistry chemistry : {Chemistry::LiIon, Chemistry::NiMH}) {
+                BatteryPack one{chemistry, 1, AmpereHours{capacities[0]}};
+                // The smallest that lasts long enough, as far as its current is known.
+                for (const double ampereHours : capacities) {
+                    one.capacity = AmpereHours{ampereHours};
+                    const bool lasts =
+                        sustained.value && runTime(one, Amperes{*sustained.value}) >= longEnough;
+                    if (lasts || !sustained.value) break;
+                }
+                const double cell = voltsOf(one).nominal.value();
+                one.cells = std::clamp(static_cast<int>(wanted / cell + 0.5), 1, 12);
+                Option option;
+                option.what = verbatim(packWords(one));
+                option.effect =
+                    sustained.value
+                        ? text("runs about %1", hours(runTime(one, Amperes{*sustained.value})))
+                        : text("%1", formatted(voltsOf(one).nominal, 3));
+                option.state = State::Fine;
+                option.jot = "battery " + packWords(one);
+                finding.options.push_back(std::move(option));
+            }
+        });
+        return;
+    }
+    const PackVolts volts = voltsOf(*pack);
+    const Figure capacity = figures::chosen(
+        text("Battery, printed on it"), "Q", pack->capacity,
+        text("%1 cells %2", std::to_string(pack->cells), std::string(name(pack->chemistry))),
+        "battery ");
+    if (!sustained.value) {
+        judging.say("battery.run-time", {}, State::Ask, Gravity::CouldBeBetter,
+                    [&](Finding& finding) {
+                        finding.sentence = text(
+                            "How long its battery lasts is not known: read the current with its "
+                            "usual train.");
+                        finding.action = text("measure the hauling current");
+                        finding.figures = {sustained, capacity};
+                    });
+        return;
+    }
+    const Amperes load{*sustained.value};
+    const Volts under = volts.nominal - load * volts.inside;
+    const Seconds lasts = runTime(*pack, load);
+    // It cannot work where the battery's own resistance takes it below its cut-off at once.
+    const State state = under < volts.cutOff ? State::Over
+                        : lasts < longEnough ? State::Close
+                                             : State::Fine;
+    const auto fuse = fuseFor(load);
+    judging.say("battery.run-time", {}, state, Gravity::WorksBadly, [&](Finding& finding) {
+        const std::string cutOff = formatted(volts.cutOff, 3);
+        if (state == State::Over) {
+            finding.sentence = text(
+                "This battery cannot carry it: %1 pull it down to %2, below its cut-off of %3.",
+                formatted(load, 2), formatted(under, 2), cutOff);
+            finding.action = text("a larger battery");
+        } else if (fuse) {
+            finding.sentence =
+                text("Runs about %1 on its battery. Fuse it with %2, cut it off at %3.",
+                     hours(lasts), formatted(*fuse), cutOff);
+            finding.action =
+                state == State::Close ? text("a larger battery, or know when it ends") : Text{};
+        } else {
+            finding.sentence = text(
+                "Runs about %1 on its battery; no usual fuse carries its current. Cut it off "
+                "at %2.",
+                hours(lasts), cutOff);
+            finding.action = text("two circuits with a fuse each");
+        }
+        finding.figures = {
+            figures::computed(text("Run time"), "t_run", lasts, "usable · Q / I_long",
+                              {capacity,
+                               Figure{text("Usable of it"),
+                                      "usable",
+                                      usableCapacity,
+                                      Dimension::Ratio,
+                                      {Basis::Kind::Assumed, {}, text("usual for cells in use")},
+                                      {},
+                                      {},
+                                      {}},
+                               sustained}),
+            figures::computed(text("Volts under that current"), "V_load", under,
+                              "V_pack − I_long · R_in",
+                              {figures::assumed(text("Volts of the pack"), "V_pack", volts.nominal,
+                                                text("usual for its cells")),
+                               figures::assumed(text("Its internal resistance"), "R_in",
+                                                volts.inside, text("usual for its cells"))})};
+        finding.caution = cellCaution(*pack);
+        if (state == State::Fine) return;
+        for (const double factor : {2.0, 4.0}) {
+            BatteryPack larger = *pack;
+            larger.capacity = pack->capacity * factor;
+            Option option;
+            option.what = verbatim(packWords(larger));
+            option.effect = text("runs about %1", hours(runTime(larger, load)));
+            option.state = State::Fine;
+            option.jot = "battery " + packWords(larger);
+            finding.options.push_back(std::move(option));
+        }
+    });
+}
+
+/// What wheels bring in must not meet the battery.
+void judgeOpenPickups(const Job& job, Judging& judging) {
+    std::size_t collecting = 0;
+    for (const Unit& unit : job.units) {
+        for (const Axle& axle : unit.body.axles) {
+            collecting += (axle.collectsLeft ? 1U : 0U) + (axle.collectsRight ? 1U : 0U);
+        }
+        collecting += unit.collectors.size();
+    }
+    const State state = collecting > 0 ? State::Close : State::Fine;
+    judging.say("battery.pickups", {}, state, Gravity::PartDestroyed, [&](Finding& finding) {
+        if (state == State::Fine) {
+            finding.sentence = text("No wheel collects: nothing meets the battery from the track.");
+            return;
+        }
+        finding.sentence = text(
+            "Wheels still collect: on a live track their volts meet the battery's. Cut their wires "
+            "and prove it by meter.");
+        finding.action = text("cut the pickups' wires");
+        Option option;
+        option.what = text("They are cut");
+        option.effect = text("nothing comes in from the track");
+        option.state = State::Fine;
+        option.jot = "pickup all none";
+        option.kind = Option::Kind::Answer;
+        finding.options = {std::move(option)};
+    });
+}
+
+}  // namespace
+
+void judgeBattery(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+    if (facts.job.feed != Feed::BatteryRadio) return;
+    judgePack(facts, drive, judging);
+    judgeOpenPickups(facts.job, judging);
+}
+
+}  // namespace glimmet::core::choose
