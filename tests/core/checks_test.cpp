@@ -95,7 +95,7 @@ TEST(MotorJudgement, TheTopOfTheSupplysRangeIsJudged) {
     EXPECT_EQ(finding(checkedAll(jotted(shunter(), {"stall 1.6A 12V"})), "motor.rating").state,
               State::Over);
     House steady;
-    steady.supplySpread = 0;
+    steady.supplySpread = steady.meterTolerance = 0;
     EXPECT_EQ(finding(findings(jotted(shunter(), {"stall 1.6A 12V"}), smallCatalogue(), steady),
                       "motor.rating")
                   .state,
@@ -423,7 +423,7 @@ TEST(LampJudgement, TheWorstCornerBurnsToo) {
     EXPECT_NE(sentenceOf(job, "lamp.current:front lamp").find("can burn"), std::string::npos)
         << sentenceOf(job, "lamp.current:front lamp");
     House steady;
-    steady.supplySpread = 0;
+    steady.supplySpread = steady.meterTolerance = 0;
     const Job read =
         jotted(job, {"lamp front white 3.1V 20mA"});  // nothing to differ but the resistor
     EXPECT_NE(finding(findings(read, smallCatalogue(), steady), "lamp.current:front lamp").state,

@@ -286,7 +286,7 @@ TEST(JotForms, ShowWhatMayBeLeftOut) {
     std::vector<std::string> patterns;
     for (const JotForm& form : jotForms()) patterns.push_back(form.pattern);
     for (const char* wanted :
-         {"stall AMPS VOLTS", "slip AMPS [VOLTS]", "ohms OHMS …", "note WORDS",
+         {"stall AMPS VOLTS", "slip AMPS [VOLTS] [THROTTLE] [PERCENT]", "ohms OHMS …", "note WORDS",
           "lamp [PLACE] [COLOUR] [VOLTS] [AMPS] [for WISH] [on OUTPUT] [called WORDS]"}) {
         EXPECT_NE(std::find(patterns.begin(), patterns.end(), wanted), patterns.end()) << wanted;
     }

@@ -9,6 +9,7 @@
 
 #include <algorithm>
 #include <random>
+#include <set>
 
 namespace glimmet::core::choose {
 namespace {
@@ -44,6 +45,32 @@ TEST(Ranking, TrackVoltsCountAtTheTopOfTheirRange) {
     EXPECT_EQ(state(15.2), State::Over);
     EXPECT_EQ(state(15.9), State::Close);  // above 95 %
     EXPECT_EQ(state(16.1), State::Fine);
+}
+TEST(Ranking, WhatCommandsAModelDecidesWhatItHears) {
+    Decoder radio = middle();
+    radio.radio = true;
+    radio.leastSupply = Volts{6};
+    EXPECT_EQ(cellOf(shunter(), middle(), Aspect::Command).state, State::Fine);
+    EXPECT_EQ(cellOf(shunter(), radio, Aspect::Command).state, State::Over);
+    const Job carried = jotted(shunter(), {"battery 3 li-ion 2.6Ah"});
+    EXPECT_EQ(cellOf(carried, radio, Aspect::Command).state, State::Fine);
+    EXPECT_EQ(cellOf(carried, middle(), Aspect::Command).state, State::Close);
+    // Two cells are empty at 6 V, two of another kind at 2 V: then it stops before they do.
+    EXPECT_EQ(cellOf(jotted(carried, {"battery 2 li-ion 2Ah"}), radio, Aspect::Command).state,
+              State::Fine);
+    EXPECT_EQ(cellOf(jotted(carried, {"battery 5 nimh 2Ah"}), radio, Aspect::Command).state,
+              State::Close);
+    Job fitted = carried;
+    fitted.decoder = FittedDecoder{middle(), {}};
+    EXPECT_EQ(stateOf(fitted, "decoder.command"), State::Close);
+    fitted.decoder->part = radio;
+    EXPECT_EQ(stateOf(fitted, "decoder.command"), State::Fine);
+    fitted.feed = Feed::TwoRailDcc;
+    EXPECT_EQ(stateOf(fitted, "decoder.command"), State::Over);
+    // Volts have a finding of their own.
+    fitted = jotted(shunter(), {"decoder middle", "track 24V"});
+    EXPECT_EQ(stateOf(fitted, "decoder.command"), State::Fine);
+    EXPECT_EQ(stateOf(fitted, "motor.track-volts"), State::Over);
 }
 TEST(Ranking, OutputsCountByNameKindAndCurrent) {
     const Job job = jotted(shunter(), {"lamp cab white on 1", "resistor cab 1k"});
@@ -228,7 +255,42 @@ TEST(Ranking, ShippedDecodersAreManyAndEachOneFitsSomething) {
             }
         }
     }
+    const Job carried = jotted(tests::newJob("x", "box-electric", *scaleNamed("G")),
+                               {"stall 1.2A 12V", "slip 0.3A", "battery 3 li-ion 2.6Ah"});
+    for (const RankedDecoder& each :
+         rankedDecoders(reckoned(carried, house, shipped), driveEvidence(carried))) {
+        if (each.worst <= State::Close) std::erase(never, each.decoder->id);
+    }
     EXPECT_EQ(never, std::vector<std::string>{});
+}
+TEST(Ranking, OfEqualsWhatLiesInTheDrawerComesFirst) {
+    const Job job = shunter();
+    House house;
+    const auto first = [&] {
+        return rankedDecoders(reckoned(job, house, smallCatalogue()), driveEvidence(job)).front();
+    };
+    const std::string cheapest = first().decoder->id;
+    ASSERT_NE(cheapest, "large");
+    EXPECT_FALSE(first().atHand);
+    house.decoders = {"large", "small"};
+    EXPECT_EQ(first().decoder->id, "large");  // the small one is too weak, drawer or not
+    EXPECT_EQ(plain(first().wins), "in the drawer");
+}
+TEST(Controller, KeysAreCountedAgainstWhatIsSwitched) {
+    Job job = jotted(shunter(), {"decoder middle", "lamp cab white on 1"});
+    EXPECT_EQ(found(core::findings(factsOf(job)), "controller.keys"), nullptr);
+    std::set<std::string> outputs;
+    for (const LampGroup& group : job.groups) outputs.insert(group.output);
+    ASSERT_TRUE(outputs.contains("1"));
+    EXPECT_EQ(stateOf(jotted(job, {"controller 1 key"}), "controller.keys"),
+              outputs.size() > 1 ? State::Close : State::Fine);
+    job = jotted(job, {"lamp front white on front", "controller 2 keys"});
+    EXPECT_EQ(stateOf(job, "controller.keys"), State::Fine);
+    job.decoder->part.sound = true;
+    EXPECT_EQ(stateOf(job, "controller.keys"), State::Close);
+    job = jotted(job, {"controller 28 keys address 99 cannot read"});
+    EXPECT_EQ(job.controller, (Controller{28, 99, false}));
+    EXPECT_EQ(stateOf(job, "controller.keys"), State::Fine);
 }
 
 TEST(Bounds, AreReadingsToo) {

@@ -25,7 +25,7 @@ using core::choose::Aspect;
 
 constexpr int rowHeight = 46;
 constexpr int outline = 64;  // room for the outline of the largest that is shown
-constexpr int widths[] = {66, 72, 72, 108, 76, 96, 60, 84, 56};  // as Aspect
+constexpr int widths[] = {66, 72, 72, 72, 108, 76, 96, 60, 84, 56};  // as Aspect
 constexpr Aspect always[] = {Aspect::Motor,  Aspect::Outputs,   Aspect::Room,
                              Aspect::Socket, Aspect::StayAlive, Aspect::Price};
 

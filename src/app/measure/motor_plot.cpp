@@ -105,6 +105,17 @@ void MotorPlot::draw() {
         band(peak, top, look.over, tr("beyond the decoder"));
     }
     if (chart.path) {
+        // What the readings leave open, as a wedge about the line.
+        const double end = chart.motorVolts.value();
+        auto* most = m_plot->addGraph();
+        auto* least = m_plot->addGraph();
+        most->setData({0, end}, {0, end / chart.lowestPath.value()}, true);
+        least->setData({0, end}, {0, end / chart.highestPath.value()}, true);
+        QColor wedge = look.ink;
+        wedge.setAlphaF(0.14F);
+        for (QCPGraph* edge : {most, least}) edge->setPen(Qt::NoPen);
+        most->setBrush(wedge);
+        most->setChannelFillGraph(least);
         auto* line = new QCPItemLine(m_plot);
         line->start->setCoords(0, 0);
         line->end->setCoords(chart.motorVolts.value(), chart.stall->value());
@@ -135,7 +146,7 @@ void MotorPlot::draw() {
         }
     }
     for (const auto& [reading, motor] : readings) {
-        const double volts = reading.volts.value_or(chart.motorVolts).value();
+        const double volts = core::measure::shownAt(reading, chart).value();
         const double amps = reading.amps.value();
         const QString words = motor.isEmpty()
                                   ? conditionWord(reading.condition)
@@ -146,7 +157,9 @@ void MotorPlot::draw() {
                                : tr("%1: %2%3, measured %4"))
                 .arg(words, qs(core::formatted(reading.amps)),
                      reading.volts ? tr(" at %1").arg(qs(core::formatted(*reading.volts)))
-                                   : tr(", volts not noted"),
+                     : reading.throttle
+                         ? tr(", throttle at %1").arg(qs(core::percent(*reading.throttle)))
+                         : tr(", volts not noted"),
                      reading.on.empty() ? tr("on an unknown day") : qs(reading.on));
         mark(volts, amps, shapeOf(reading.condition), reading.struck ? look.paperEdge : look.ink,
              false, {volts, amps, tip, jotWord(reading.condition)});

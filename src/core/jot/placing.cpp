@@ -153,7 +153,8 @@ private:
         if (!token().numeric) return false;
         const auto free = [&](std::size_t i) {
             const Takes& takes = verb().takes[i];
-            return !takes.after && !filled(i) && measures(token(), takes);
+            return !takes.after && !filled(i) && measures(token(), takes) &&
+                   (token().unit || !takes.unitNeeded);
         };
         for (std::size_t i = 0; i < verb().takes.size(); ++i) {
             if (!free(i)) continue;
@@ -227,7 +228,7 @@ private:
         std::vector<std::size_t> room;
         for (std::size_t i = 0; i < verb().takes.size(); ++i) {
             const Takes& takes = verb().takes[i];
-            const bool takesIt = takes.kind == Kind::Quantity && !takes.after;
+            const bool takesIt = takes.kind == Kind::Quantity && !takes.after && !takes.unitNeeded;
             room.push_back(takesIt ? takes.atMost - place(i).quantities.size() : 0);
         }
         Ways ways;

@@ -49,6 +49,7 @@ struct Takes {
     // A quantity. Values that no model, meter or layout shows are questioned, not taken.
     Dimension dimension{};
     double least = 0, most = 0;  ///< SI
+    bool unitNeeded = false;     ///< a bare number is never meant here
     bool zero = false;           ///< 0 is a value too, whatever the least is
     std::size_t atMost = 1;      ///< how many of it
 

@@ -8,6 +8,14 @@
 
 namespace glimmet::core {
 
+/// What its owner runs it with. Nothing set: not told.
+struct Controller {
+    std::optional<int> keys;            ///< functions that it reaches, F0 among them; 1 … 69
+    std::optional<int> longestAddress;  ///< 1 … 10239
+    std::optional<bool> readsBack;
+    bool operator==(const Controller&) const = default;
+};
+
 /// Nothing set: any will do.
 struct Wanted {
     bool sound = false;

@@ -5,6 +5,9 @@
 #include "core/motor/condition.h"
 #include "core/quantity/quantities.h"
 
+#include <string>
+#include <vector>
+
 namespace glimmet::core {
 
 /// What is assumed until it is measured, and how limits are judged. Source: docs/physics.md.
@@ -16,6 +19,8 @@ struct House {
     Volts outputSwitch{0.1};       ///< of a function output at lamp currents
     double supplySpread = 0.05;    ///< a layout's track volts from place to place
     Series drawers = Series::E12;  ///< the resistors that are at hand
+    double meterTolerance = 0.01;  ///< a reading may be off by this share; 0 … 0.1
+    std::vector<std::string> decoders;  ///< ids of those that lie in the drawer, sorted
     bool operator==(const House&) const = default;
 };
 

@@ -123,6 +123,7 @@ const DecoderOutput* outputNamed(const Job& job, std::string_view wanted) {
 
 Job withHouse(Job job, const House& house) {
     job.judgedWith = houseOf(job, house);
+    job.judgedWith->decoders.clear();  // what lies in one workshop's drawer is in no other's
     if (*job.judgedWith == House()) job.judgedWith.reset();
     return job;
 }
@@ -139,8 +140,11 @@ Job adopted(Job job, const House& house) {
 
 House houseOf(const Job& job, const House& house) {
     House made = job.judgedWith.value_or(house);
+    if (job.judgedWith) made.decoders = house.decoders;
     made.rule = job.rule.value_or(made.rule);
     made.closeMargin = job.closeMargin.value_or(made.closeMargin);
+    // Volts are known no better than the meter reads them.
+    made.supplySpread = std::max(made.supplySpread, made.meterTolerance);
     return made;
 }
 

@@ -60,6 +60,7 @@ struct Job {
     Intake intake;
     Proof proof;
     Wanted wanted;  ///< of the decoder
+    Controller controller;
     std::optional<FittedDecoder> decoder;
     std::optional<FittedBank> bank;
     std::vector<LampGroup> groups;

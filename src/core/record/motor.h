@@ -25,8 +25,9 @@ struct TakenReading {
     std::optional<Volts> volts;
     Amperes amps{};
     std::string on;
-    bool atLeast = false;  ///< the meter was not waited for: at least so many amperes
-    bool struck = false;   ///< taken back: shown, not reckoned with
+    bool atLeast = false;              ///< the meter was not waited for: at least so many amperes
+    bool struck = false;               ///< taken back: shown, not reckoned with
+    std::optional<double> throttle{};  ///< how far it was opened, 0 … 1, where that was noted
     bool operator==(const TakenReading&) const = default;
 };
 

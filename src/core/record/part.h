@@ -59,6 +59,8 @@ struct Decoder {
     Millimetres length{}, width{}, height{};  ///< with wires and sleeve
     std::string plug;                         ///< "8-pin", "hard-wired"
     bool sound = false;
+    bool radio = false;   ///< commanded by radio, on a battery; else over the track
+    Volts leastSupply{};  ///< below it it stops; 0: not told
     ReserveTerminals reserve = ReserveTerminals::Unknown;
     std::optional<double> price;  ///< in the workshop's money
     std::vector<DecoderOutput> outputs;

@@ -51,8 +51,11 @@ void tryOptions(Finding& finding, const Reckoned& facts) {
             rank[i] = option.state == State::Fine ? 0 : option.state == State::Close ? 1 : 2;
             continue;
         }
-        const auto others = findingsOf(then, trouble->first);
-        option.effect = text("%1; but then: %2", option.effect, others.front().sentence);
+        const Text sentence = findingsOf(then, trouble->first).front().sentence;
+        // Where the effect tells of that trouble already, it is not told twice.
+        option.effect = plain(sentence).find(plain(option.effect)) != std::string::npos
+                            ? text("but then: %1", sentence)
+                            : text("%1; but then: %2", option.effect, sentence);
     }
     std::vector<std::size_t> order(finding.options.size());
     for (std::size_t i = 0; i < order.size(); ++i) order[i] = i;

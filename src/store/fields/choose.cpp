@@ -4,6 +4,13 @@ namespace glimmet::store {
 namespace {
 
 template <class Io, class Self>
+void controllerFields(Io& io, Self& controller) {
+    io("keys", controller.keys, Maybe, within(1, 69));
+    io("longest_address", controller.longestAddress, Maybe, within(1, 10239));
+    io("reads_back", controller.readsBack, Maybe);
+}
+
+template <class Io, class Self>
 void wantedFields(Io& io, Self& wanted) {
     io("sound", wanted.sound, Maybe);
     io("socket", wanted.socket, Maybe, unsearched(characters(40)));
@@ -14,6 +21,7 @@ void wantedFields(Io& io, Self& wanted) {
 
 }  // namespace
 
+GLIMMET_FIELDS(core::Controller, controllerFields)
 GLIMMET_FIELDS(core::Wanted, wantedFields)
 
 }  // namespace glimmet::store

@@ -82,6 +82,7 @@ void jobFields(Io& io, Self& job) {
     io("intake", job.intake, Maybe);
     io("proof", job.proof, Maybe);
     io("wanted", job.wanted, Maybe);
+    io("controller", job.controller, Maybe);
     io("decoder", job.decoder, Maybe);
     io("bank", job.bank, Maybe);
     io("groups", job.groups, Maybe, members(0, 1000));

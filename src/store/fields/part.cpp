@@ -34,6 +34,8 @@ void decoderFields(Io& io, Self& decoder) {
     io("height", decoder.height, Required, size);
     io("plug", decoder.plug, Maybe, id);
     io("sound", decoder.sound, Maybe);
+    io("radio", decoder.radio, Maybe);
+    io("supply_min", decoder.leastSupply, Maybe, from0To(60));
     io("reserve", decoder.reserve, Maybe);
     io("price", decoder.price, Maybe, from0To(1e5));
     io("outputs", decoder.outputs, Maybe, members(0, 64));

@@ -12,6 +12,7 @@ void readingFields(Io& io, Self& reading) {
     io("amps", reading.amps, Required, upTo(50));
     io("on", reading.on, Maybe, date);
     io("at_least", reading.atLeast, Maybe);
+    io("throttle", reading.throttle, Maybe, within(0.01, 1));
     io("struck", reading.struck, Maybe);
     io.holds(
         "volts_V", [&] { return reading.volts || reading.condition != MotorCondition::Stalled; },

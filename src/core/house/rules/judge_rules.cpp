@@ -54,6 +54,19 @@ Entry entry(const House& house, const char* id, const char* title, Value House::
     return made;
 }
 
+Entry drawerEntry(const House& house) {
+    std::string all;
+    for (const std::string& id : house.decoders) all += (all.empty() ? "" : ", ") + id;
+    return {"have",
+            "Decoders in the drawer",
+            "have ",
+            all.empty() ? text("none") : verbatim(std::to_string(house.decoders.size())),
+            all.empty() ? text("No decoder lies in the drawer: of equals the cheapest comes first.")
+                        : text("Of decoders that do equally well these come first: %1.", all),
+            {},
+            all.empty()};
+}
+
 /// The bench meter, which judges nothing: no other value is offered to be tried.
 Entry meterEntry(const std::string& meter) {
     return {
@@ -117,6 +130,12 @@ std::vector<Entry> entriesOf(const WorkshopRecord& workshop) {
                   text("New lamps get resistors of the %1 series: those in the drawers.",
                        std::string(name(house.drawers))),
                   word("drawers")),
+            entry(house, "tolerance", "Meter's tolerance", &House::meterTolerance,
+                  {0.005, 0.01, 0.03}, verbatim(percent(house.meterTolerance)),
+                  text("A reading is taken to be off by %1 at the most; no volts are known better.",
+                       percent(house.meterTolerance)),
+                  share("tolerance")),
+            drawerEntry(house),
             meterEntry(workshop.meter)};
 }
 

@@ -4,6 +4,8 @@
 #include "core/work/jotted.h"
 #include "core/work/rule_takes.h"
 
+#include <algorithm>
+
 namespace glimmet::core::rules {
 namespace {
 
@@ -57,6 +59,30 @@ Result<WorkshopJotted> drawers(const Said& said) {
                text("House, resistors at hand: %1", chosen), "drawers");
 }
 
+Result<WorkshopJotted> tolerance(const Said& said) {
+    const double share = said.at("SHARE").quantities.front();
+    return set(said, &House::meterTolerance, share,
+               text("House: a meter's reading may be off by %1", percent(share)), "tolerance");
+}
+std::vector<Named> decoderIds(const Context& context) {
+    std::vector<Named> all;
+    for (const Decoder& decoder : context.catalogue.decoders) {
+        all.push_back({decoder.id, {decoder.name}, decoder.name});
+    }
+    return all;
+}
+std::vector<Named> noneLeft(const Context&) { return {{"none", {"no"}, "it is gone"}}; }
+/// "have four-wire-1.0": one lies in the drawer.
+Result<WorkshopJotted> have(const Said& said) {
+    const std::string& id = *said.name("DECODER");
+    const bool gone = said.name("NONE").has_value();
+    std::vector<std::string> decoders = said.context.workshop->house.decoders;
+    std::erase(decoders, id);
+    if (!gone) decoders.insert(std::upper_bound(decoders.begin(), decoders.end(), id), id);
+    return set(said, &House::decoders, std::move(decoders),
+               gone ? text("House: no %1 in the drawer", id) : text("House: in the drawer: %1", id),
+               "have");
+}
 Result<WorkshopJotted> meter(const Said& said) {
     WorkshopJotted made{text("Bench meter: none"), *said.context.workshop, {}, "meter"};
     made.after.meter.clear();
@@ -87,6 +113,22 @@ constexpr Takes drawersTakes[] = {{.what = "NAME",
                                    .needed = true,
                                    .missing = "Which series: E6, E12, E24 or E96?",
                                    .names = seriesNames}};
+constexpr Takes toleranceTakes[] = {{.what = "SHARE",
+                                     .needed = true,
+                                     .missing = "By how much may a reading be off?",
+                                     .dimension = Dimension::Ratio,
+                                     .least = 0.0005,
+                                     .most = 0.1,
+                                     .zero = true}};
+constexpr Takes haveTakes[] = {{.what = "DECODER",
+                                .kind = Kind::Name,
+                                .needed = true,
+                                .missing = "Which decoder lies there?",
+                                .names = decoderIds,
+                                .unknown = "No decoder goes by “%1”. The catalogue has: %2."},
+                               {.what = "NONE", .kind = Kind::Name, .names = noneLeft}};
+constexpr const char* toleranceExamples[] = {"tolerance 2%"};
+constexpr const char* haveExamples[] = {"have four-wire-1.0", "have four-wire-1.0 none"};
 constexpr const char* spreadExamples[] = {"spread 10%"};
 constexpr const char* rectifierExamples[] = {"rectifier 1.4V"};
 constexpr const char* bridgeExamples[] = {"bridge 0.3V"};
@@ -109,6 +151,8 @@ constexpr Verb table[] = {
     verb("bridge", dropTakes, bridgeExamples, "drop of a motor bridge, assumed", bridge),
     verb("switch", dropTakes, switchExamples, "drop of a lit output, assumed", switchDrop),
     verb("drawers", drawersTakes, drawersExamples, "the resistors that are at hand", drawers),
+    verb("tolerance", toleranceTakes, toleranceExamples, "how far a meter may be off", tolerance),
+    verb("have", haveTakes, haveExamples, "a decoder that lies in the drawer", have),
     {"meter",
      {},
      {},

@@ -10,6 +10,7 @@
 #include "core/work/supply.h"
 
 #include <algorithm>
+#include <set>
 
 namespace glimmet::core::choose {
 namespace {
@@ -386,6 +387,11 @@ void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judgin
             case Aspect::Outputs:
                 sayTooFewOutputs(facts, drive, judging);
                 break;
+            case Aspect::Command:
+                say("decoder.command", Gravity::DoesNotWork, text("This decoder %1.", cell.says),
+                    part.radio ? text("choose a decoder for this feed")
+                               : text("a receiver, or a decoder with radio"));
+                break;
             case Aspect::Socket:
                 say("decoder.socket", Gravity::CouldBeBetter,
                     text("This decoder does not plug in: %1.", cell.says),
@@ -407,6 +413,34 @@ void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judgin
     }
 }
 
+/// Each output that is used, and sound, wants a key of the owner's controller; front and rear one
+/// together.
+void judgeKeys(const Job& job, Judging& judging) {
+    const auto& keys = job.controller.keys;
+    if (!keys) return;
+    std::set<std::string> functions;
+    for (const LampGroup& group : job.groups) {
+        if (group.output == supplyOutput) continue;
+        const bool follows = group.output == "front" || group.output == "rear";
+        functions.insert(follows ? "F0" : group.output);
+    }
+    if (job.decoder && job.decoder->part.sound) functions.insert("sound");
+    const auto wanted = static_cast<int>(functions.size());
+    judging.say("controller.keys", {}, wanted > *keys ? State::Close : State::Fine,
+                Gravity::WorksBadly, [&](Finding& finding) {
+                    const std::string have = std::to_string(*keys), want = std::to_string(wanted);
+                    finding.sentence =
+                        wanted > *keys
+                            ? text(
+                                  "Its owner's controller has %1 keys, lamps and sound want %2: "
+                                  "what is left over cannot be switched.",
+                                  have, want)
+                            : text("Its owner's controller has %1 keys; lamps and sound want %2.",
+                                   have, want);
+                    if (wanted > *keys) finding.action = text("put two of them on one key");
+                });
+}
+
 }  // namespace
 
 bool applies(const Job& job) { return !isStructure(job); }
@@ -417,6 +451,7 @@ Idle idle(const Job& job) {
 }
 
 void judge(const Reckoned& facts, Judging& judging) {
+    judgeKeys(facts.job, judging);
     if (motorsOf(facts.job).empty()) return;
     const MotorEvidence drive = driveEvidence(facts.job);
     judgeRating(facts, drive, judging);

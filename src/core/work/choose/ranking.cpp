@@ -1,5 +1,6 @@
 #include "core/work/choose/ranking.h"
 
+#include "core/power/battery.h"
 #include "core/quantity/format.h"
 #include "core/work/seat.h"
 #include "core/work/supply.h"
@@ -29,6 +30,26 @@ Cell trackCell(const Reckoned& facts, const Decoder& decoder) {
     held.against(stateAgainst(top.value(), decoder.largestTrack.value(), 0.95),
                  text("bears %1, the track can have %2", formatted(decoder.largestTrack),
                       formatted(top, 3)));
+    return std::move(held.cell);
+}
+
+/// What it listens to, and whether it lasts as long as its battery.
+Cell commandCell(const Reckoned& facts, const Decoder& decoder) {
+    Held held(Aspect::Command, decoder.radio ? text("radio") : text("track"));
+    const bool byRadio = facts.job.feed == Feed::BatteryRadio;
+    if (byRadio && !decoder.radio) {
+        held.against(State::Close, text("hears no radio: it wants a receiver before it"));
+    }
+    if (!byRadio && decoder.radio) {
+        held.against(State::Over, text("is commanded by radio, not over the track"));
+    }
+    if (const auto& pack = facts.job.supply.pack; byRadio && pack) {
+        const Volts end = voltsOf(*pack).cutOff;
+        if (end < decoder.leastSupply) {
+            held.against(State::Close, text("stops at %1, before the battery is empty at %2",
+                                            formatted(decoder.leastSupply), formatted(end, 3)));
+        }
+    }
     return std::move(held.cell);
 }
 
@@ -183,7 +204,7 @@ double motorShare(const RankedDecoder& ranked) {
 auto keyOf(const RankedDecoder& ranked) {
     return std::tuple(ranked.worst, lacking(ranked, State::Over), lacking(ranked, State::Ask),
                       lacking(ranked, State::Close),
-                      ranked.worst == State::Over ? motorShare(ranked) : 0.0,
+                      ranked.worst == State::Over ? motorShare(ranked) : 0.0, !ranked.atHand,
                       priceOf(*ranked.decoder), volumeOf(*ranked.decoder));
 }
 
@@ -199,7 +220,9 @@ void compared(std::vector<RankedDecoder>& all) {
         if (!strongest || decoder.continuous > strongest->decoder->continuous) strongest = &each;
     }
     for (RankedDecoder& each : all) {
-        if (&each == cheapest)
+        if (each.atHand && each.worst <= State::Close)
+            each.wins = text("in the drawer");
+        else if (&each == cheapest)
             each.wins = text("the cheapest that will do");
         else if (&each == smallest)
             each.wins = text("the smallest that will do");
@@ -221,9 +244,9 @@ void compared(std::vector<RankedDecoder>& all) {
 }  // namespace
 
 const char* title(Aspect aspect) {
-    constexpr std::array<const char*, aspects> titles{"Motor",    "Track volts", "Outputs",
-                                                      "Together", "Room",        "Socket",
-                                                      "Sound",    "Stay-alive",  "Price"};
+    constexpr std::array<const char*, aspects> titles{
+        "Motor", "Track volts", "Command", "Outputs",    "Together",
+        "Room",  "Socket",      "Sound",   "Stay-alive", "Price"};
     return titles[static_cast<std::size_t>(aspect)];
 }
 
@@ -241,6 +264,7 @@ RankedDecoder held(const Reckoned& facts, const MotorEvidence& drive, const Deco
     if (motor.state == State::Over) motor.says = text("too small for the motor");
     made.cells = {std::move(motor),
                   trackCell(facts, decoder),
+                  commandCell(facts, decoder),
                   outputsCell(facts, decoder),
                   togetherCell(facts, drive, decoder),
                   roomCell(facts, decoder),
@@ -253,6 +277,8 @@ RankedDecoder held(const Reckoned& facts, const MotorEvidence& drive, const Deco
         made.worst = made.cells[i].state;
         made.deciding = i;
     }
+    const auto& drawer = facts.house.decoders;
+    made.atHand = std::binary_search(drawer.begin(), drawer.end(), decoder.id);
     return made;
 }
 

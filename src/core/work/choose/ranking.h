@@ -10,8 +10,19 @@
 namespace glimmet::core::choose {
 
 /// What is asked, in the order in which it is told.
-enum class Aspect { Motor, Track, Outputs, Together, Room, Socket, Sound, StayAlive, Price };
-inline constexpr std::size_t aspects = 9;
+enum class Aspect {
+    Motor,
+    Track,
+    Command,
+    Outputs,
+    Together,
+    Room,
+    Socket,
+    Sound,
+    StayAlive,
+    Price
+};
+inline constexpr std::size_t aspects = 10;
 /// "Motor", to be translated.
 [[nodiscard]] const char* title(Aspect aspect);
 
@@ -28,6 +39,7 @@ struct RankedDecoder {
     std::vector<Cell> cells;  ///< one an aspect
     State worst = State::Fine;
     std::size_t deciding = 0;  ///< the cell that is worst, the first of equals
+    bool atHand = false;       ///< one lies in the drawer
     Text wins, loses;          ///< beside the others; may be empty
 };
 
@@ -35,8 +47,9 @@ struct RankedDecoder {
 [[nodiscard]] RankedDecoder held(const Reckoned& facts, const MotorEvidence& drive,
                                  const Decoder& decoder);
 
-/// All of the catalogue: those that carry everything first; of equals what lacks less, then the
-/// cheaper, then the smaller. A decoder that is better in everything never stands below.
+/// All of the catalogue: those that carry everything first; of equals what lacks less, then what
+/// lies in the drawer, then the cheaper, then the smaller. A decoder that is better in everything
+/// never stands below.
 [[nodiscard]] std::vector<RankedDecoder> rankedDecoders(const Reckoned& facts,
                                                         const MotorEvidence& drive);
 

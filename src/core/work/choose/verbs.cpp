@@ -3,6 +3,7 @@
 #include "core/work/jotted.h"
 #include "core/work/rule_takes.h"
 
+#include <cmath>
 #include <set>
 
 namespace glimmet::core::choose {
@@ -141,6 +142,42 @@ Result<Jotted> refuseWish(const Said& said) {
     return result;
 }
 
+std::vector<Named> readingBack(const Context&) {
+    return {{"reads back", {"can read", "reads"}, "it can read a decoder's settings"},
+            {"cannot read", {"no reading", "cannot read back"}, "it can only write them"}};
+}
+/// "controller 12 keys", "controller cannot read": what its owner runs it with.
+Result<Jotted> controller(const Said& said) {
+    const auto& keys = said.at("KEYS").quantities;
+    const auto& address = said.at("ADDRESS").quantities;
+    const auto& reads = said.name("READS");
+    if (keys.empty() && address.empty() && !reads) {
+        return refuse(ErrorCode::Missing,
+                      text("What of it? Write it like %1.", said.verb.examples.front()));
+    }
+    for (const auto* number : {&keys, &address}) {
+        if (!number->empty() && number->front() > std::floor(number->front())) {
+            return refuse(ErrorCode::OutOfRange, text("That is counted in whole numbers."));
+        }
+    }
+    Jotted result = jotted(said, text("The owner's controller"));
+    Controller& made = result.after.controller;
+    const auto tell = [&](Text more) { result.meaning = text("%1, %2", result.meaning, more); };
+    if (!keys.empty()) {
+        made.keys = static_cast<int>(keys.front());
+        tell(text("%1 keys", std::to_string(*made.keys)));
+    }
+    if (!address.empty()) {
+        made.longestAddress = static_cast<int>(address.front());
+        tell(text("addresses up to %1", std::to_string(*made.longestAddress)));
+    }
+    if (reads) {
+        made.readsBack = *reads == "reads back";
+        tell(*made.readsBack ? text("reads settings back") : text("cannot read settings back"));
+    }
+    return result;
+}
+
 constexpr Takes decoderTakes[] = {{.what = "NAME",
                                    .kind = Kind::Name,
                                    .needed = true,
@@ -169,6 +206,17 @@ constexpr Takes refuseTakes[] = {{.what = "WISH",
                                   .needed = true,
                                   .missing = "Why not? It is told at hand-over."}};
 
+constexpr Takes controllerTakes[] = {
+    {.what = "ADDRESS",
+     .after = "address",
+     .dimension = Dimension::Ratio,
+     .least = 1,
+     .most = 10239},
+    {.what = "KEYS", .dimension = Dimension::Ratio, .least = 1, .most = 69},
+    {.what = "READS", .kind = Kind::Name, .names = readingBack}};
+constexpr const char* controllerExamples[] = {"controller 12 keys", "controller address 99",
+                                              "controller cannot read"};
+constexpr const char* controllerNoise[] = {"key", "keys", "functions", "up", "to", "back"};
 constexpr const char* decoderExamples[] = {"decoder four-wire-1.0", "decoder none"};
 constexpr const char* socketExamples[] = {"socket 8-pin", "socket none"};
 constexpr const char* onlyExamples[] = {"only sound", "only under 24mm", "only any"};
@@ -190,6 +238,14 @@ constexpr Verb table[] = {
      decoderExamples,
      "fit a decoder of the catalogue; none takes it out",
      decoder},
+    {"controller",
+     {},
+     controllerTakes,
+     controllerExamples,
+     "what its owner runs it with: keys, addresses, whether it reads",
+     controller,
+     false,
+     controllerNoise},
     {"socket", {}, socketTakes, socketExamples, "what the model has for a plug", socket},
     {"only",
      {},

@@ -7,6 +7,10 @@
 
 namespace glimmet::core::measure {
 
+Volts shownAt(const TakenReading& reading, const MotorChart& chart) {
+    return reading.volts.value_or(chart.motorVolts * reading.throttle.value_or(1));
+}
+
 MotorChart motorChart(const Job& job, const House& house) {
     MotorChart chart;
     const MotorSupply supply = motorSupply(job, house);
@@ -15,7 +19,18 @@ MotorChart motorChart(const Job& job, const House& house) {
     Amperes top{0.5};
     const MotorEvidence drive = driveEvidence(job);
     chart.path = pathResistance(drive.readings, drive.winding);
-    if (chart.path) chart.stall = stallCurrent(supply, *chart.path);
+    if (chart.path) {
+        chart.stall = stallCurrent(supply, *chart.path);
+        chart.lowestPath = chart.highestPath = *chart.path;
+        for (const MotorReading& reading : drive.readings) {
+            if (reading.condition != MotorCondition::Stalled) continue;
+            chart.highestPath = std::max(chart.highestPath, Ohms{reading.volts / reading.amps});
+        }
+        // Volts and amperes may both be off.
+        const double off = 1 + house.meterTolerance;
+        chart.lowestPath = chart.lowestPath / (off * off);
+        chart.highestPath = chart.highestPath * (off * off);
+    }
     for (const MotorAt& at : motorsOf(job)) {
         for (const TakenReading& reading : at.motor->readings) {
             top = std::max(top, reading.amps);

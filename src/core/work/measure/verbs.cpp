@@ -103,6 +103,17 @@ Text readingAs(MotorCondition condition, const std::string& what) {
     return text("Running light: %1", what);
 }
 
+/// "at half throttle", "at 40%"
+std::optional<double> throttleSaid(const Said& said) {
+    const auto& share = said.at("PERCENT").quantities;
+    if (!share.empty()) return share.front();
+    return said.name("THROTTLE") ? std::optional(0.5) : std::nullopt;
+}
+Text withThrottle(Text what, const TakenReading& reading) {
+    if (!reading.throttle) return what;
+    return text("%1, throttle at %2", std::move(what), percent(*reading.throttle));
+}
+
 template <MotorCondition condition>
 Result<Jotted> reading(const Said& said) {
     const auto motor = motorOf(said);
@@ -122,10 +133,11 @@ Result<Jotted> reading(const Said& said) {
                                formatted(leastWinding), formatted(mostWinding)));
         }
     }
+    if (condition != MotorCondition::Stalled) made.throttle = throttleSaid(said);
     const std::string what =
         formatted(made.amps) + (made.volts ? " at " + formatted(*made.volts) : "");
-    Jotted result =
-        jotted(said, ofMotorSaid(said.context.job, **motor, readingAs(condition, what)));
+    Jotted result = jotted(said, ofMotorSaid(said.context.job, **motor,
+                                             withThrottle(readingAs(condition, what), made)));
     motorIn(result.after, (*motor)->id).readings.push_back(std::move(made));
     return result;
 }
@@ -142,11 +154,10 @@ Result<Jotted> over(const Said& said) {
     made.atLeast = true;
     const std::string what =
         formatted(made.amps) + (made.volts ? " at " + formatted(*made.volts) : "");
-    const bool half = said.name("THROTTLE").has_value();
+    made.throttle = throttleSaid(said);
     Jotted result = jotted(
         said, ofMotorSaid(said.context.job, **motor,
-                          half ? text("Running, broken off: more than %1 at half throttle", what)
-                               : text("Running, broken off: more than %1", what)));
+                          withThrottle(text("Running, broken off: more than %1", what), made)));
     motorIn(result.after, (*motor)->id).readings.push_back(std::move(made));
     return result;
 }
@@ -571,12 +582,14 @@ Result<Jotted> removeReading(const Said& said) {
 // --- the table -------------------------------------------------------------------------------
 
 constexpr Takes stallTakes[] = {amps, stallVolts, ofMotor};
-constexpr Takes readingTakes[] = {amps, volts, ofMotor};
 std::vector<Named> throttles(const Context&) {
     return {{"half throttle", {"half"}, "not fully open"}};
 }
-constexpr Takes overTakes[] = {
-    amps, volts, {.what = "THROTTLE", .kind = Kind::Name, .names = throttles}, ofMotor};
+constexpr Takes halfThrottle{.what = "THROTTLE", .kind = Kind::Name, .names = throttles};
+constexpr Takes throttleShare{
+    .what = "PERCENT", .dimension = Dimension::Ratio, .least = 0.01, .most = 1, .unitNeeded = true};
+constexpr Takes readingTakes[] = {amps, volts, halfThrottle, throttleShare, ofMotor};
+constexpr Takes overTakes[] = {amps, volts, halfThrottle, throttleShare, ofMotor};
 constexpr Takes ohmsTakes[] = {{.what = "OHMS",
                                 .needed = true,
                                 .missing = "How many ohms?",
