@@ -35,7 +35,20 @@ QString freshDemo() {
     const auto workshop = glimmet::store::Workshop::open(path, glimmet::store::Access::ReadWrite);
     if (!workshop) return {};
     const auto added = (*workshop)->add(glimmet::store::demoJobs(), glimmet::core::text("Demo"));
-    return added ? path : QString();
+    if (!added) return {};
+    // What runs together in the yard: the first three.
+    glimmet::core::WorkshopRecord record;
+    glimmet::core::PowerDistrict quay{"quay",
+                                      glimmet::core::Amperes{3},
+                                      glimmet::core::Amperes{4},
+                                      glimmet::core::Amperes{0.3},
+                                      {}};
+    for (std::size_t i = 0; i < std::min<std::size_t>(3, added->size()); ++i) {
+        quay.models.push_back({static_cast<int>((*added)[i])});
+    }
+    record.districts = {std::move(quay)};
+    const auto recorded = (*workshop)->recordWorkshop({{record, glimmet::core::text("Demo")}});
+    return recorded ? path : QString();
 }
 
 /// Where a first start keeps its jobs.

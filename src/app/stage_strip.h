@@ -2,8 +2,8 @@
 #pragma once
 
 #include "core/finding/finding.h"
-#include "core/record/workshop.h"
 #include "core/work/reckoned.h"
+#include "core/work/workshop_rooms.h"
 
 #include <QWidget>
 
@@ -21,7 +21,7 @@ public:
                       const std::string& subject) = 0;
 
     /// Of the workshop's own stations: the workshop as it is.
-    virtual void showWorkshop(const core::WorkshopRecord&, const std::string& /*subject*/) {}
+    virtual void showWorkshop(const core::WorkshopFacts&, const std::string& /*subject*/) {}
     /// What a file that was dropped on the window is to this stage. False: nothing.
     virtual bool takeFile(const QString& /*path*/) { return false; }
 

@@ -1,4 +1,5 @@
 #include "app/choose/choose_view.h"
+#include "app/district/district_view.h"
 #include "app/intake/intake_view.h"
 #include "app/lamps/lamps_view.h"
 #include "app/measure/measure_view.h"
@@ -12,7 +13,7 @@ namespace {
 
 constinit const StageView views[] = {intakeView, proveView, measureView,
                                      chooseView, lampsView, reserveView};
-constinit const StageView ofWorkshop[] = {rulesView};
+constinit const StageView ofWorkshop[] = {rulesView, districtView};
 constinit const PartPainter parts[] = {decoderPainter, bankPainter};
 
 }  // namespace

@@ -21,6 +21,7 @@ struct Subject {
     store::JobId id = 0;
     core::Job job;
     core::WorkshopRecord record{};
+    std::vector<std::pair<int, std::string>> shelf{};  ///< of a workshop that is spoken to
 };
 
 tl::expected<Subject, std::vector<std::string>> jobFile(const JotRequest& request) {
@@ -54,9 +55,15 @@ tl::expected<Subject, std::vector<std::string>> subjectOf(const JotRequest& requ
     if (!workshop) return fault(core::plain(workshop.error().what));
     auto record = (*workshop)->workshopRecord();
     if (!record) return fault(core::plain(record.error().what));
-    if (request.workshop) return Subject{std::move(*workshop), 0, {}, std::move(*record)};
     auto entries = (*workshop)->jobs();
     if (!entries) return fault(core::plain(entries.error().what));
+    if (request.workshop) {
+        Subject spoken{std::move(*workshop), 0, {}, std::move(*record)};
+        for (const store::JobEntry& entry : *entries) {
+            spoken.shelf.emplace_back(static_cast<int>(entry.id), entry.name);
+        }
+        return spoken;
+    }
     std::erase_if(*entries, [&](const store::JobEntry& entry) {
         return (request.job && entry.name != *request.job) ||
                (request.id && entry.id != *request.id);
@@ -135,26 +142,26 @@ JotRun jot(const JotRequest& request) {
         return result;
     }
 
-    return request.workshop
-               ? run(
-                     request, subject->record,
-                     [&](const std::string& line, const core::WorkshopRecord& record) {
-                         return core::understood(line, record, loaded.catalogue, request.today);
-                     },
-                     [&](const std::vector<store::WorkshopEntry>& entries) {
-                         return subject->workshop->recordWorkshop(entries);
-                     },
-                     "workshop", store::workshopToJson, true)
-               : run(
-                     request, subject->job,
-                     [&](const std::string& line, const core::Job& job) {
-                         return core::understood(line, job, loaded.catalogue, request.today,
-                                                 subject->record);
-                     },
-                     [&](const std::vector<store::Entry>& entries) {
-                         return subject->workshop->record(subject->id, entries);
-                     },
-                     "job", store::jobToJson, subject->workshop != nullptr);
+    return request.workshop ? run(
+                                  request, subject->record,
+                                  [&](const std::string& line, const core::WorkshopRecord& record) {
+                                      return core::understood(line, record, loaded.catalogue,
+                                                              request.today, subject->shelf);
+                                  },
+                                  [&](const std::vector<store::WorkshopEntry>& entries) {
+                                      return subject->workshop->recordWorkshop(entries);
+                                  },
+                                  "workshop", store::workshopToJson, true)
+                            : run(
+                                  request, subject->job,
+                                  [&](const std::string& line, const core::Job& job) {
+                                      return core::understood(line, job, loaded.catalogue,
+                                                              request.today, subject->record);
+                                  },
+                                  [&](const std::vector<store::Entry>& entries) {
+                                      return subject->workshop->record(subject->id, entries);
+                                  },
+                                  "job", store::jobToJson, subject->workshop != nullptr);
 }
 
 }  // namespace glimmet::cli

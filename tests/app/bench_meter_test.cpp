@@ -462,6 +462,11 @@ TEST(HealthPlot, ShowsLightRunningByItsDays) {
     EXPECT_NEAR(chart->worn->value(), 0.23 * 4 / 3, 1e-12);
     EXPECT_TRUE(plot.show(job));
     EXPECT_EQ(plot.accessibleName(), u"Light current over time: first 230 mA, last 310 mA"_s);
+    // One whose volts were not noted is shown, and compared with nothing.
+    readings.push_back({MotorCondition::Light, {}, core::Amperes{0.5}, "2026-04-02"});
+    EXPECT_NEAR(core::measure::healthChart(job)->first->value(), 0.23, 1e-12);
+    EXPECT_FALSE(core::measure::healthChart(job)->points.back().alike);
+    readings.pop_back();
     readings.pop_back();
     EXPECT_TRUE(plot.show(job));  // 12 V and 6 V: shown, not compared
     EXPECT_FALSE(core::measure::healthChart(job)->first);

@@ -468,5 +468,41 @@ TEST(MainWindow, KeepsWordsLegibleInBothThemes) {
     useTheme(false);
 }
 
+TEST(MainWindow, ADistrictIsMadeAndJudgedByWhatItsModelsTake) {
+    OpenWindow app;
+    app.bench().openWorkshopRecord();
+    app.jot(u"district quay 1A"_s);
+    app.jot(u"runs Ling on quay"_s);
+    EXPECT_TRUE(app.sentence().starts_with("quay carries ")) << app.sentence();
+    auto* row = app.find<QAbstractButton>(u"district-quay"_s);
+    EXPECT_TRUE(row->isVisible());
+    EXPECT_TRUE(row->accessibleName().contains(u"800 mA"_s)) << row->accessibleName().toStdString();
+    // Another model more; the sentence follows, and undo takes it off again.
+    const std::string before = app.sentence();
+    app.jot(u"runs Tern on quay"_s);
+    EXPECT_NE(app.sentence(), before);
+    ASSERT_TRUE(app.bench().undo());
+    OpenWindow::settle();
+    EXPECT_EQ(app.bench().workshopRecord().districts[0].models.size(), 1U);
+    // What is said of a model on the bench is what its district reckons with.
+    app.bench().openJob(app.bench().workshop()->jobs()->front().id);
+    ASSERT_TRUE(app.bench().take(u"haul 2.5A 12V"_s));
+    app.bench().openWorkshopRecord();
+    app.bench().goTo("district");
+    OpenWindow::settle();
+    EXPECT_NE(app.sentence().find("carries too much"), std::string::npos) << app.sentence();
+}
+TEST(MainWindow, ADistrictOfJobsThatAreGoneIsShownWithoutThem) {
+    OpenWindow app;
+    core::WorkshopRecord record = app.bench().workshopRecord();
+    record.districts = {{"quay", core::Amperes{3}, core::Amperes{4}, {}, {{999}}}};
+    ASSERT_TRUE(app.bench().workshop()->recordWorkshop({{record, core::text("x")}}));
+    app.bench().setWorkshop(std::move(*store::Workshop::open(app.path(), store::Access::ReadOnly)));
+    app.bench().openWorkshopRecord();
+    app.bench().goTo("district");
+    OpenWindow::settle();
+    EXPECT_TRUE(app.find<QAbstractButton>(u"district-quay"_s)->accessibleName().contains(u"0 A"_s));
+}
+
 }  // namespace
 }  // namespace glimmet::app

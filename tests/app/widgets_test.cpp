@@ -382,7 +382,8 @@ TEST(RulesStrip, ListsTheRulesAndSaysWhichAreTheHousesOwn) {
     strip.resize(700, 330);
     core::House house;
     house.bridge = core::Volts{1};
-    strip.showWorkshop({house}, "bridge");
+    const core::WorkshopRecord workshop{house};
+    strip.showWorkshop({workshop, tests::smallCatalogue()}, "bridge");
     strip.QWidget::show();
     auto* bridge = button(strip, "rule-bridge");
     ASSERT_NE(bridge, nullptr);

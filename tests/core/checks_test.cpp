@@ -240,6 +240,8 @@ TEST(MotorHealth, ComparesOnlyLikeWithLike) {
     EXPECT_FALSE(tightens({"light 340mA 16V"}));  // at other volts it takes more anyway
     EXPECT_FALSE(tightens({"light 340mA"}));
     EXPECT_TRUE(tightens({"light 120mA 6V", "light 340mA 12.5V"}));
+    // A later one without its volts tells nothing, and hides nothing.
+    EXPECT_TRUE(tightens({"light 340mA 12V", "light 330mA"}));
     EXPECT_TRUE(has(checkedAll(jotted(shunter(), {"light 500mA 12V"})), "motor.drag"));
     EXPECT_FALSE(has(checkedAll(jotted(shunter(), {"light 500mA 16V"})), "motor.drag"));
 }

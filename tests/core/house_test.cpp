@@ -1,6 +1,7 @@
 // The house rules: what they say, what another would change on a job, the lines that change them,
 // and that jobs are judged by them.
 #include "core/house/rules/rules.h"
+#include "core/work/job_summary.h"
 #include "core/work/standing.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -90,18 +91,28 @@ TEST(HouseJots, RefuseWhatIsNoRule) {
     EXPECT_EQ(answer("drawers"), "✗ Which series: E6, E12, E24 or E96? Write it like drawers E24.");
     EXPECT_EQ(answer("").substr(0, 3), "✗");
 }
+const std::vector<std::pair<int, std::string>>& shelf() {
+    static const std::vector<std::pair<int, std::string>> jobs{
+        {1, "No. 4 \"Ling\""}, {2, "\"Tern\""}, {7, "Saloon"}};
+    return jobs;
+}
+WorkshopRecord withQuay() {
+    WorkshopRecord workshop;
+    workshop.districts = {{"quay", Amperes{3}, Amperes{4}, {}, {}}};
+    return workshop;
+}
 TEST(HouseJots, EveryExampleIsUnderstoodAndListed) {
     std::size_t examples = 0;
     for (const JotForm& form : workshopJotForms()) {
-        EXPECT_EQ(form.stage, "rules");
+        EXPECT_TRUE(form.stage == "rules" || form.stage == "district");
         for (const std::string example : form.examples) {
             ++examples;
-            EXPECT_TRUE(understood(example, WorkshopRecord(), smallCatalogue(), "").has_value())
+            EXPECT_TRUE(understood(example, withQuay(), smallCatalogue(), "", shelf()).has_value())
                 << example;
         }
     }
-    EXPECT_EQ(examples, 12U);
-    EXPECT_EQ(workshopJotCompletions("dra", smallCatalogue()).at(0).line, "drawers ");
+    EXPECT_EQ(examples, 17U);
+    EXPECT_EQ(workshopJotCompletions("dra", {}, smallCatalogue()).at(0).line, "drawers ");
 }
 
 TEST(HouseFindings, ShowOnAnExampleWhatEachRuleChanges) {
@@ -145,6 +156,140 @@ TEST(HouseFindings, ListsEachRuleWithWhetherItIsUsual) {
     own.house = house;
     EXPECT_EQ(plain(standing(own, {}).at(0).why), "rules of its own");
     EXPECT_EQ(plain(standing(WorkshopRecord(), {}).at(0).why), "as every workshop begins");
+}
+
+WorkshopRecord jottedTo(WorkshopRecord workshop, std::initializer_list<const char*> lines) {
+    for (const char* line : lines) {
+        workshop = understood(line, workshop, smallCatalogue(), "", shelf()).value().after;
+    }
+    return workshop;
+}
+bool refused(const char* line, const WorkshopRecord& workshop) {
+    return !understood(line, workshop, smallCatalogue(), "", shelf()).has_value();
+}
+
+TEST(DistrictJots, MakeChangeAndDissolve) {
+    WorkshopRecord workshop = jottedTo({}, {"district old quay 3A"});
+    ASSERT_EQ(workshop.districts.size(), 1U);
+    EXPECT_EQ(workshop.districts[0], (PowerDistrict{"old quay", Amperes{3}, Amperes{3}, {}, {}}));
+    workshop = jottedTo(workshop, {"district old quay 5A"});  // where it trips follows
+    EXPECT_EQ(workshop.districts[0].trip, Amperes{5});
+    workshop = jottedTo(workshop, {"district old quay trips 6A", "district old quay lamps 0.4A",
+                                   "district old quay 4A"});
+    EXPECT_EQ(workshop.districts[0],
+              (PowerDistrict{"old quay", Amperes{4}, Amperes{6}, Amperes{0.4}, {}}));
+    EXPECT_TRUE(refused("district yard", workshop));
+    EXPECT_TRUE(refused("district", workshop));
+    EXPECT_TRUE(refused("dissolve yard", workshop));
+    EXPECT_TRUE(jottedTo(workshop, {"dissolve old quay"}).districts.empty());
+}
+TEST(DistrictJots, AModelRunsOnOneDistrictAtATime) {
+    WorkshopRecord workshop = jottedTo(withQuay(), {"district yard 2A", "runs Ling on quay",
+                                                    "runs Saloon on quay", "runs tern on yard"});
+    EXPECT_EQ(workshop.districts[0].models, (std::vector<DistrictModel>{{1}, {7}}));
+    EXPECT_EQ(workshop.districts[1].models, (std::vector<DistrictModel>{{2}}));
+    workshop = jottedTo(workshop, {"runs Ling on yard"});
+    EXPECT_EQ(workshop.districts[0].models, (std::vector<DistrictModel>{{7}}));
+    EXPECT_EQ(workshop.districts[1].models, (std::vector<DistrictModel>{{2}, {1}}));
+    workshop = jottedTo(workshop, {"runs No. 4 \"Ling\" nowhere"});
+    EXPECT_EQ(workshop.districts[1].models, (std::vector<DistrictModel>{{2}}));
+    EXPECT_TRUE(refused("runs Gull on quay", workshop));
+    EXPECT_TRUE(refused("runs Ling on pier", workshop));
+    EXPECT_TRUE(refused("runs Ling", workshop));
+    EXPECT_TRUE(refused("runs Ling on quay nowhere", workshop));
+    EXPECT_TRUE(refused("runs Ling on quay", {}));
+}
+
+TEST(JobSummary, IsWhatTheModelWasReadToTake) {
+    Job job = jotted(tests::newJob("Gull", "cab-diesel", {}),
+                     {"light 0.2A 12V", "haul 0.35A 12V", "slip 0.6A 12V", "decoder middle",
+                      "lamp front white on front", "resistor front 1k",
+                      "bank electrolytic-2200u-25", "charge 100R", "track 14.5V"});
+    const JobSummary read = summaryOf(5, job, {}, smallCatalogue());
+    EXPECT_EQ(read.job, 5);
+    EXPECT_TRUE(read.read);
+    EXPECT_EQ(read.load.name, job.name);
+    EXPECT_NEAR(read.load.running.value(), 0.35, 1e-12);
+    EXPECT_NEAR(read.load.slipping.value(), 0.6, 1e-12);
+    EXPECT_NEAR(read.load.lamps.value(), tests::factsOf(job).groups[0]->total.value(), 1e-12);
+    EXPECT_NEAR(read.load.charging.value(), (14.5 - 1.2) / 100, 1e-9);
+    EXPECT_EQ(read.load.sound, Amperes{0});
+    job.decoder->part.sound = true;
+    EXPECT_EQ(summaryOf(5, job, {}, smallCatalogue()).load.sound, Amperes{0.1});
+    // What nobody read is usual for its kind, and said to be.
+    const JobSummary unread =
+        summaryOf(6, tests::newJob("Gull", "cab-diesel", {}), {}, smallCatalogue());
+    EXPECT_FALSE(unread.read);
+    EXPECT_GT(unread.load.running, Amperes{0});
+    EXPECT_GE(unread.load.slipping, unread.load.running);
+    // A coach without a motor has nothing to read.
+    const JobSummary coach =
+        summaryOf(7, tests::newJob("Saloon", "saloon", {}), {}, smallCatalogue());
+    EXPECT_TRUE(coach.read);
+    EXPECT_EQ(coach.load.running, Amperes{0});
+}
+
+JobSummary model(int id, const char* name, double running, double slipping, double charging,
+                 bool read = true) {
+    return {id,
+            {name, Amperes{running}, Amperes{slipping}, Amperes{0.05}, {}, Amperes{charging}},
+            read};
+}
+std::vector<Finding> saidOf(const WorkshopRecord& workshop, const std::vector<JobSummary>& loads) {
+    std::vector<Finding> all;
+    for (Finding& each : findings(WorkshopFacts{workshop, smallCatalogue(), nullptr, loads})) {
+        if (each.stage == "district") all.push_back(std::move(each));
+    }
+    return all;
+}
+
+TEST(DistrictFindings, CountRunningSlippingAndPowerUp) {
+    const WorkshopRecord workshop =
+        jottedTo(withQuay(), {"runs Ling on quay", "runs Tern on quay"});
+    const auto fine =
+        saidOf(workshop, {model(1, "Ling", 0.35, 0.6, 0.13), model(2, "Tern", 0.4, 0.8, 0.1)});
+    ASSERT_EQ(fine.size(), 2U);
+    EXPECT_EQ(fine[1].id, "district.surge:quay");
+    EXPECT_EQ(plain(fine[1].sentence), "quay at power-up: 330 mA of the 4 A where it trips.");
+    EXPECT_EQ(fine[0].state, State::Fine);
+    // 0.35 + 0.05 + 0.4 + 0.05 = 0.85 of 2.4; 1.55 left, three of 0.45.
+    EXPECT_EQ(plain(fine[0].sentence),
+              "quay carries 850 mA of 2.4 A for long. Room for 3 more like the largest.");
+    EXPECT_TRUE(fine[0].options.empty());
+
+    const auto close =
+        saidOf(workshop, {model(1, "Ling", 1.0, 1.2, 0), model(2, "Tern", 1.0, 1.2, 0)});
+    EXPECT_EQ(close[0].state, State::Close);  // 2.1 of 2.4
+    const auto over =
+        saidOf(workshop, {model(1, "Ling", 1.3, 1.5, 0), model(2, "Tern", 1.1, 1.2, 0)});
+    EXPECT_EQ(over[0].state, State::Over);  // 2.5 of 2.4
+    ASSERT_EQ(over[0].options.size(), 2U);
+    const auto less = jottedTo(workshop, {over[0].options[0].jot.c_str()});
+    EXPECT_EQ(saidOf(less, {model(1, "Ling", 1.3, 1.5, 0), model(2, "Tern", 1.1, 1.2, 0)})[0].state,
+              State::Fine);
+    // One that slips may trip it: 0.7 and 3.5 more.
+    const auto slips =
+        saidOf(workshop, {model(1, "Ling", 0.3, 3.9, 0), model(2, "Tern", 0.3, 0.5, 0)});
+    EXPECT_EQ(slips[0].state, State::Close);
+    EXPECT_NE(plain(slips[0].sentence).find("slipping 4.3 A"), std::string::npos)
+        << plain(slips[0].sentence);
+    const auto surge =
+        saidOf(workshop, {model(1, "Ling", 0.3, 0.4, 4.5), model(2, "Tern", 0.3, 0.4, 0)});
+    EXPECT_EQ(surge[1].state, State::Over);
+    EXPECT_EQ(plain(surge[1].action), "a larger charge resistor in Ling");
+}
+TEST(DistrictFindings, SayWhatWasNotReadAndLeaveOutWhatIsGone) {
+    const WorkshopRecord workshop = jottedTo(
+        withQuay(), {"runs Ling on quay", "runs Tern on quay", "district quay lamps 0.3A"});
+    const std::vector<JobSummary> loads{model(1, "Ling", 0.35, 0.6, 0, false)};
+    const auto all = saidOf(workshop, loads);
+    const Figure& sum = all.front().figures.at(0);
+    ASSERT_EQ(sum.inputs.size(), 2U);  // Tern is gone; the lamps stand last
+    EXPECT_EQ(sum.inputs[0].basis.kind, Basis::Kind::Assumed);
+    EXPECT_NEAR(*sum.value, 0.35 + 0.05 + 0.3, 1e-12);
+    EXPECT_EQ(plain(sum.inputs[1].name), "Lamps on the track");
+    EXPECT_NEAR(*sum.inputs[1].value, 0.3, 1e-12);
+    EXPECT_TRUE(saidOf({}, loads).empty());
 }
 
 }  // namespace

@@ -258,5 +258,63 @@ TEST(Prove, TellsWhatWasSeen) {
     EXPECT_FALSE(says(plainJob(), "prove.remarks"));
 }
 
+TEST(FactoryBoard, IsAskedForOneThingAtATime) {
+    Job job = plainJob();
+    EXPECT_FALSE(says(job, "board.fate"));  // nothing tells of one
+    job = jotted(job, {"proved", "lit lamps"});
+    EXPECT_EQ(stateOf(job, "board.fate"), State::Ask);
+    EXPECT_EQ(stateOf(job, "prove.lamps"), State::Close);
+    EXPECT_FALSE(says(job, "board.common"));
+    for (const char* gone : {"board replaced", "board none"}) {
+        const Job without = jotted(job, {gone});
+        EXPECT_FALSE(says(without, "board.fate")) << gone;
+        EXPECT_FALSE(says(without, "board.common")) << gone;
+        EXPECT_FALSE(says(without, "prove.lamps")) << gone;
+    }
+    job = jotted(job, {"board kept"});
+    EXPECT_FALSE(says(job, "board.fate"));
+    EXPECT_EQ(stateOf(job, "board.common"), State::Ask);
+    EXPECT_EQ(stateOf(job, "prove.lamps"), State::Close);
+    EXPECT_EQ(stateOf(jotted(job, {"board common minus"}), "board.common"), State::Over);
+    EXPECT_EQ(stateOf(jotted(job, {"board common regulated"}), "board.common"), State::Close);
+    const Job tied = jotted(job, {"board common track"});
+    EXPECT_EQ(stateOf(tied, "board.common"), State::Over);
+    EXPECT_EQ(stateOf(tied, "prove.lamps"), State::Close);
+    const Job open = jotted(tied, {"board open"});
+    EXPECT_FALSE(says(open, "board.common"));
+    EXPECT_FALSE(says(open, "prove.lamps"));
+    // Found on another path later, it is to be proved again.
+    EXPECT_EQ(stateOf(jotted(open, {"board common track"}), "board.common"), State::Over);
+    const Job plus = jotted(job, {"board common plus"});
+    EXPECT_FALSE(says(plus, "board.common"));
+    EXPECT_FALSE(says(plus, "board.resistors"));  // no lamp is planned yet
+    const Job lit = jotted(plus, {"decoder middle", "lamp front white on front"});
+    EXPECT_EQ(stateOf(lit, "board.resistors"), State::Ask);
+    EXPECT_FALSE(says(jotted(lit, {"board resistors"}), "board.resistors"));
+    EXPECT_FALSE(says(jotted(lit, {"board no resistors"}), "board.resistors"));
+}
+TEST(FactoryBoard, EachAnswerLeadsOn) {
+    const Job job = jotted(plainJob(), {"proved", "lit lamps"});
+    const auto all = findings(tests::factsOf(job));
+    const Finding* fate = tests::found(all, "board.fate");
+    ASSERT_NE(fate, nullptr);
+    for (const Option& option : fate->options) {
+        EXPECT_EQ(option.kind, Option::Kind::Answer);
+        const Job then = jotted(job, {option.jot.c_str()});
+        EXPECT_FALSE(says(then, "board.fate")) << option.jot;
+        EXPECT_EQ(says(then, "board.common"), option.state == State::Ask) << option.jot;
+    }
+}
+TEST(Faults, AMendedOneIsLookedAtAgain) {
+    const Job found = jotted(plainJob(), {"fault cracked-gear found"});
+    EXPECT_FALSE(says(found, "intake.recheck:cracked-gear"));
+    const Job mended = jotted(found, {"fault cracked-gear mended"});
+    EXPECT_EQ(stateOf(mended, "intake.recheck:cracked-gear"), State::Ask);
+    EXPECT_FALSE(
+        says(jotted(mended, {"fault cracked-gear proved"}), "intake.recheck:cracked-gear"));
+    EXPECT_EQ(stateOf(jotted(mended, {"fault cracked-gear found"}), "intake.fault:cracked-gear"),
+              State::Over);
+}
+
 }  // namespace
 }  // namespace glimmet::core

@@ -84,6 +84,27 @@ bool Bench::readRecord() {
     return true;
 }
 
+void Bench::readShelf() {
+    m_shelf.clear();
+    m_loads.clear();
+    const auto jobs = m_workshop->jobs();
+    if (!jobs) return;
+    for (const store::JobEntry& entry : *jobs) {
+        m_shelf.emplace_back(static_cast<int>(entry.id), entry.name);
+    }
+    for (const core::PowerDistrict& district : m_record.districts) {
+        for (const core::DistrictModel& model : district.models) {
+            const bool stands = std::any_of(m_shelf.begin(), m_shelf.end(), [&](const auto& one) {
+                return one.first == model.job;
+            });
+            if (!stands) continue;
+            if (const auto job = m_workshop->job(model.job)) {
+                m_loads.push_back(core::summaryOf(model.job, *job, m_record.house, m_catalogue));
+            }
+        }
+    }
+}
+
 void Bench::goToJob() {
     if (m_onWorkshop) m_stage = m_stageBefore;
     m_onWorkshop = false;
@@ -147,8 +168,8 @@ void Bench::recompute() {
     judging.start();
     if (m_jobId) m_facts.emplace(core::reckoned(m_job, m_record.house, m_catalogue));
     if (m_onWorkshop) {
-        m_findings =
-            core::findings(core::WorkshopFacts{m_record, m_catalogue, m_jobId ? &m_job : nullptr});
+        readShelf();
+        m_findings = core::findings(workshopFacts());
     } else if (m_facts) {
         m_findings = core::findings(*m_facts);
     }
@@ -215,7 +236,8 @@ bool Bench::stepWorkshop(bool forward) {
 }
 
 bool Bench::takeForWorkshop(const QString& line) {
-    const auto jotted = core::understood(line.toStdString(), m_record, m_catalogue, today());
+    const auto jotted =
+        core::understood(line.toStdString(), m_record, m_catalogue, today(), m_shelf);
     if (!jotted) {
         emit failed(said(jotted.error()));
         return false;
@@ -266,7 +288,7 @@ bool Bench::edit(const core::Text& what, const core::Job& after) {
 core::Result<core::Text> Bench::understood(const QString& line) const {
     const std::string typed = line.toStdString();
     if (m_onWorkshop) {
-        return core::understood(typed, m_record, m_catalogue, today())
+        return core::understood(typed, m_record, m_catalogue, today(), m_shelf)
             .map([](const core::WorkshopJotted& jotted) { return jotted.meaning; });
     }
     if (!hasJob()) {
@@ -279,7 +301,8 @@ core::Result<core::Text> Bench::understood(const QString& line) const {
 }
 
 std::vector<core::JotCompletion> Bench::completions(const QString& line) const {
-    if (m_onWorkshop) return core::workshopJotCompletions(line.toStdString(), m_catalogue);
+    if (m_onWorkshop)
+        return core::workshopJotCompletions(line.toStdString(), m_record, m_catalogue, m_shelf);
     if (!hasJob()) return {};
     return core::jotCompletions(line.toStdString(), m_job, m_catalogue);
 }

@@ -32,6 +32,10 @@ public:
     /// The workshop itself is pulled forward; the open job is then its worked example.
     [[nodiscard]] bool onWorkshop() const { return m_onWorkshop; }
     [[nodiscard]] const core::WorkshopRecord& workshopRecord() const { return m_record; }
+    /// What the workshop's stations judge. Range: it is pulled forward.
+    [[nodiscard]] core::WorkshopFacts workshopFacts() const {
+        return {m_record, m_catalogue, m_jobId ? &m_job : nullptr, m_loads};
+    }
     /// Stages of what is pulled forward, as they stand; none where nothing is.
     [[nodiscard]] std::vector<core::StageStanding> standings() const;
     [[nodiscard]] store::JobId jobId() const { return m_jobId.value_or(0); }
@@ -91,12 +95,15 @@ private:
     bool takeForWorkshop(const QString& line);
     bool stepWorkshop(bool forward);
     bool readRecord();
+    void readShelf();
     void goToJob();
 
     core::Catalogue m_catalogue;
     std::unique_ptr<store::Workshop> m_workshop;
     std::optional<store::JobId> m_jobId;
     core::WorkshopRecord m_record;
+    std::vector<std::pair<int, std::string>> m_shelf;  ///< names, while the workshop is forward
+    std::vector<core::JobSummary> m_loads;             ///< of the jobs in its districts
     bool m_onWorkshop = false;
     std::string_view m_stageBefore = core::jobRooms().front().name;  ///< of the job
     core::Job m_job;

@@ -340,7 +340,7 @@ void MainWindow::showAttention() {
     } else {
         m_picture->showNothing();
     }
-    if (onWorkshop) strip->showWorkshop(m_bench.workshopRecord(), subject);
+    if (onWorkshop) strip->showWorkshop(m_bench.workshopFacts(), subject);
     std::vector<const core::Finding*> others;
     for (const core::Finding& finding : m_bench.findings()) {
         if (finding.stage == stage && &finding != spoken) others.push_back(&finding);

@@ -49,7 +49,13 @@ bool writeShots(MainWindow& window, const QString& folder) {
         }
     }
     window.bench().openWorkshopRecord();
-    shoot(u"house-night"_s);
+    for (const StageView& view : workshopViews()) {
+        for (const Shot& shot : view.shots) {
+            window.bench().goTo(view.stage);
+            window.bench().pointAt(shot.subject);
+            shoot(QString::fromUtf8(shot.name) + u"-night"_s);
+        }
+    }
     window.bench().openJob(jobs[0].id);
     window.picture()->setDark(true);
     shoot(u"lights-out"_s);

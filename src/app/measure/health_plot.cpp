@@ -72,7 +72,7 @@ bool HealthPlot::show(const core::Job& job) {
         if (point.alike) line->addData(at, point.amps.value());
         auto* mark = m_plot->addGraph();
         const bool last = &point == &chart->points.back();
-        const bool worn = last && chart->worn && point.amps > *chart->worn;
+        const bool worn = last && point.alike && chart->worn && point.amps > *chart->worn;
         const QColor colour = worn ? look.close : point.alike ? look.ink : look.paperEdge;
         mark->setLineStyle(QCPGraph::lsNone);
         mark->setScatterStyle(QCPScatterStyle(QCPScatterStyle::ssCircle, QPen(colour, 2),

@@ -120,9 +120,9 @@ void MotorPlot::draw() {
         line->start->setCoords(0, 0);
         line->end->setCoords(chart.motorVolts.value(), chart.stall->value());
         line->setPen(QPen(look.ink, 1.6, Qt::DashLine));
-        label(chart.motorVolts.value() * 0.45, chart.stall->value() * 0.45,
+        label(chart.motorVolts.value() * 0.16, chart.stall->value() * 0.16,
               tr("stalled path, %1").arg(qs(core::formatted(*chart.path, 3))),
-              Qt::AlignRight | Qt::AlignBottom, look.ink);
+              Qt::AlignLeft | Qt::AlignTop, look.ink);
     }
     const auto mark = [&](double volts, double amps, QCPScatterStyle::ScatterShape shape,
                           const QColor& colour, bool filled, const Marked& what) {

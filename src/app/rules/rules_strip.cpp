@@ -89,8 +89,8 @@ RulesStrip::~RulesStrip() = default;
 void RulesStrip::show(const core::Reckoned&, const std::vector<core::Finding>&,
                       const std::string&) {}
 
-void RulesStrip::showWorkshop(const core::WorkshopRecord& workshop, const std::string& subject) {
-    const auto rules = core::rules::rulesOf(workshop);
+void RulesStrip::showWorkshop(const core::WorkshopFacts& facts, const std::string& subject) {
+    const auto rules = core::rules::rulesOf(facts.workshop);
     for (std::size_t i = 0; i < m_buttons.size(); ++i) {
         m_buttons[i]->show(rules[i], rules[i].id == subject);
     }

@@ -18,7 +18,7 @@ public:
     void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
     /// The house itself; what a job has otherwise is the job's.
-    void showWorkshop(const core::WorkshopRecord& workshop, const std::string& subject) override;
+    void showWorkshop(const core::WorkshopFacts& facts, const std::string& subject) override;
 
 private:
     QVBoxLayout* m_column;

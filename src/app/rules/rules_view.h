@@ -7,7 +7,9 @@ namespace glimmet::app {
 
 [[nodiscard]] StageStrip* rulesStrip(QWidget* parent);
 
-inline constexpr StageView rulesView{
-    "rules", rulesStrip, nullptr, QT_TRANSLATE_NOOP("stages", "The rules of the house."), {}};
+inline constexpr Shot rulesShots[] = {{"house", 0, ""}};
+inline constexpr StageView rulesView{"rules", rulesStrip, nullptr,
+                                     QT_TRANSLATE_NOOP("stages", "The rules of the house."),
+                                     rulesShots};
 
 }  // namespace glimmet::app

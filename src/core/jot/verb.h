@@ -27,6 +27,8 @@ struct Context {
     const Catalogue& catalogue;
     const std::string& today;                  ///< the date that measurements get, ISO 8601
     const WorkshopRecord* workshop = nullptr;  ///< whose house rules hold; nullptr: the usual ones
+    /// Jobs by their number, for lines about the workshop itself.
+    Shelf shelf = {};
 };
 
 /// Something that can be named in a line.

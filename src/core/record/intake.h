@@ -69,11 +69,12 @@ struct Oiled {
     bool operator==(const Oiled&) const = default;
 };
 
-enum class FaultState { Found, RuledOut, Mended };
+enum class FaultState { Found, RuledOut, Mended, Proved };
 constexpr auto wordsOf(FaultState) {
     return std::to_array<Word<FaultState>>({{FaultState::Found, "found"},
                                             {FaultState::RuledOut, "not"},
-                                            {FaultState::Mended, "mended"}});
+                                            {FaultState::Mended, "mended"},
+                                            {FaultState::Proved, "proved"}});
 }
 /// A fault of the library, held against this model.
 struct SuspectedFault {

@@ -1,6 +1,7 @@
 // The record of one model on the bench: what it is, what was measured, what was chosen.
 #pragma once
 
+#include "core/record/board.h"
 #include "core/record/choose.h"
 #include "core/record/house.h"
 #include "core/record/intake.h"
@@ -59,6 +60,7 @@ struct Job {
     std::vector<Coupling> couplings;  ///< between each unit and the next
     Intake intake;
     Proof proof;
+    FactoryBoard board;
     Wanted wanted;  ///< of the decoder
     Controller controller;
     std::optional<FittedDecoder> decoder;

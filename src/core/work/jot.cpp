@@ -62,11 +62,10 @@ Result<jot::Said> said(std::string_view line, const Verbs& verbs, const jot::Con
     return jot::said(line, verbs, context);
 }
 
-std::vector<JotCompletion> completed(std::string_view line, const Verbs& verbs, const Job& job,
-                                     const Catalogue& catalogue) {
-    const std::string today;
+std::vector<JotCompletion> completed(std::string_view line, const Verbs& verbs,
+                                     const jot::Context& context) {
     std::vector<JotCompletion> all;
-    for (jot::Completion& each : jot::completions(line, verbs, {job, catalogue, today})) {
+    for (jot::Completion& each : jot::completions(line, verbs, context)) {
         all.push_back({std::move(each.line), std::move(each.word), std::move(each.says)});
     }
     return all;
@@ -150,8 +149,9 @@ std::string asJot(Dimension dimension, double si) {
 }
 
 Result<WorkshopJotted> understood(std::string_view line, const WorkshopRecord& workshop,
-                                  const Catalogue& catalogue, const std::string& today) {
-    const jot::Context context{noJob(), catalogue, today, &workshop};
+                                  const Catalogue& catalogue, const std::string& today,
+                                  Shelf shelf) {
+    const jot::Context context{noJob(), catalogue, today, &workshop, shelf};
     const auto heard = said(line, allWorkshopVerbs(), context);
     if (!heard) return tl::unexpected(heard.error());
     auto jotted = heard->verb.readWorkshop(*heard);
@@ -164,11 +164,14 @@ Result<WorkshopJotted> understood(std::string_view line, const WorkshopRecord& w
 
 std::vector<JotCompletion> jotCompletions(std::string_view line, const Job& job,
                                           const Catalogue& catalogue) {
-    return completed(line, allVerbs(), job, catalogue);
+    const std::string today;
+    return completed(line, allVerbs(), {job, catalogue, today});
 }
 std::vector<JotCompletion> workshopJotCompletions(std::string_view line,
-                                                  const Catalogue& catalogue) {
-    return completed(line, allWorkshopVerbs(), noJob(), catalogue);
+                                                  const WorkshopRecord& workshop,
+                                                  const Catalogue& catalogue, Shelf shelf) {
+    const std::string today;
+    return completed(line, allWorkshopVerbs(), {noJob(), catalogue, today, &workshop, shelf});
 }
 
 }  // namespace glimmet::core

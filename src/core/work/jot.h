@@ -58,7 +58,7 @@ struct WorkshopJotted {
 [[nodiscard]] Result<WorkshopJotted> understood(std::string_view line,
                                                 const WorkshopRecord& workshop,
                                                 const Catalogue& catalogue,
-                                                const std::string& today);
+                                                const std::string& today, Shelf shelf = {});
 
 struct JotForm {
     std::string pattern;                ///< "stall AMPS VOLTS"
@@ -80,6 +80,8 @@ struct JotCompletion {
 [[nodiscard]] std::vector<JotCompletion> jotCompletions(std::string_view line, const Job& job,
                                                         const Catalogue& catalogue);
 [[nodiscard]] std::vector<JotCompletion> workshopJotCompletions(std::string_view line,
-                                                                const Catalogue& catalogue);
+                                                                const WorkshopRecord& workshop,
+                                                                const Catalogue& catalogue,
+                                                                Shelf shelf = {});
 
 }  // namespace glimmet::core

@@ -1,11 +1,12 @@
 #include "core/work/workshop_rooms.h"
 
+#include "core/house/district/district.h"
 #include "core/house/rules/rules.h"
 
 namespace glimmet::core {
 namespace {
 
-constinit const WorkshopRoom rooms[] = {rules::room};
+constinit const WorkshopRoom rooms[] = {rules::room, district::room};
 
 }  // namespace
 

@@ -3,6 +3,7 @@
 
 #include "core/record/job.h"
 #include "core/record/workshop.h"
+#include "core/work/job_summary.h"
 #include "core/work/room.h"
 
 namespace glimmet::core {
@@ -12,6 +13,7 @@ struct WorkshopFacts {
     const WorkshopRecord& workshop;
     const Catalogue& catalogue;
     const Job* example = nullptr;  ///< a job on which what a rule changes is shown; may be none
+    std::span<const JobSummary> loads = {};  ///< of the jobs that stand in a district
 };
 
 using WorkshopRoom = Room<WorkshopRecord, WorkshopFacts>;

@@ -4,6 +4,14 @@ namespace glimmet::store {
 namespace {
 
 template <class Io, class Self>
+void boardFields(Io& io, Self& board) {
+    io("fate", board.fate, Maybe);
+    io("common", board.common, Maybe);
+    io("open", board.open, Maybe);
+    io("resistors", board.resistors, Maybe);
+}
+
+template <class Io, class Self>
 void controllerFields(Io& io, Self& controller) {
     io("keys", controller.keys, Maybe, within(1, 69));
     io("longest_address", controller.longestAddress, Maybe, within(1, 10239));
@@ -21,6 +29,7 @@ void wantedFields(Io& io, Self& wanted) {
 
 }  // namespace
 
+GLIMMET_FIELDS(core::FactoryBoard, boardFields)
 GLIMMET_FIELDS(core::Controller, controllerFields)
 GLIMMET_FIELDS(core::Wanted, wantedFields)
 

@@ -18,16 +18,33 @@ void houseFields(Io& io, Self& house) {
 }
 
 template <class Io, class Self>
+void districtModelFields(Io& io, Self& model) {
+    io("job", model.job, Required, within(1, 2147483647));
+}
+
+template <class Io, class Self>
+void districtFields(Io& io, Self& district) {
+    io("name", district.name, Required, characters(100, 1));
+    io("rating", district.rating, Required, upTo(100));
+    io("trip", district.trip, Required, upTo(100));
+    io("lamps", district.lamps, Maybe, from0To(100));
+    io("models", district.models, Maybe, members(0, 1000));
+}
+
+template <class Io, class Self>
 void workshopFields(Io& io, Self& workshop) {
     io.constant("format", "glimmet-workshop");
     io.constant("version", workshopFormatVersion);
     io("house", workshop.house);
     io("meter", workshop.meter, Maybe);
+    io("districts", workshop.districts, Maybe, members(0, 100));
 }
 
 }  // namespace
 
 GLIMMET_FIELDS(core::House, houseFields)
+GLIMMET_FIELDS(core::DistrictModel, districtModelFields)
+GLIMMET_FIELDS(core::PowerDistrict, districtFields)
 GLIMMET_FIELDS(core::WorkshopRecord, workshopFields)
 
 }  // namespace glimmet::store

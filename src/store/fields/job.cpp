@@ -81,6 +81,7 @@ void jobFields(Io& io, Self& job) {
     io("couplings", job.couplings, Maybe, members(0, 99));
     io("intake", job.intake, Maybe);
     io("proof", job.proof, Maybe);
+    io("board", job.board, Maybe);
     io("wanted", job.wanted, Maybe);
     io("controller", job.controller, Maybe);
     io("decoder", job.decoder, Maybe);

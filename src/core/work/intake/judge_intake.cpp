@@ -69,19 +69,36 @@ void judgeSpots(const Job& job, Judging& judging) {
 void judgeFaults(const Reckoned& facts, Judging& judging) {
     for (const SuspectedFault& held : facts.job.intake.faults) {
         const KnownFault* fault = faultNamed(facts.catalogue, held.fault);
-        if (held.state != FaultState::Found || !fault) continue;
-        judging.say("intake.fault:" + fault->id, {fault->id, fault->title},
-                    fault->fatal ? State::Over : State::Close,
-                    fault->fatal ? Gravity::DoesNotWork : Gravity::WorksBadly,
-                    [&](Finding& finding) {
-                        finding.sentence =
-                            fault->fatal ? text("%1: the work ends here until it is mended. %2",
-                                                fault->title, fault->cure)
-                                         : text("%1. %2", fault->title, fault->cure);
-                        finding.action = text("put right: %1", fault->title);
-                        finding.options = {answer(text("It is mended"), text("go on"), State::Fine,
-                                                  "fault " + fault->id + " mended")};
-                    });
+        if (!fault) continue;
+        if (held.state == FaultState::Mended) {
+            // A fault brings a check of its own: what showed it must show that it is gone.
+            judging.say("intake.recheck:" + fault->id, {fault->id, fault->title}, State::Ask,
+                        fault->fatal ? Gravity::DoesNotWork : Gravity::WorksBadly,
+                        [&](Finding& finding) {
+                            finding.sentence =
+                                text("%1 was put right: look again. %2", fault->title, fault->look);
+                            finding.action = text("look again: %1", fault->title);
+                            finding.options = {
+                                answer(text("It is gone"), text("go on"), State::Fine,
+                                       "fault " + fault->id + " proved"),
+                                answer(text("It is still there"), text("it is put right again"),
+                                       fault->fatal ? State::Over : State::Close,
+                                       "fault " + fault->id + " found")};
+                        });
+        }
+        if (held.state != FaultState::Found) continue;
+        judging.say(
+            "intake.fault:" + fault->id, {fault->id, fault->title},
+            fault->fatal ? State::Over : State::Close,
+            fault->fatal ? Gravity::DoesNotWork : Gravity::WorksBadly, [&](Finding& finding) {
+                finding.sentence = fault->fatal
+                                       ? text("%1: the work ends here until it is mended. %2",
+                                              fault->title, fault->cure)
+                                       : text("%1. %2", fault->title, fault->cure);
+                finding.action = text("put right: %1", fault->title);
+                finding.options = {answer(text("It is mended"), text("then it is looked at again"),
+                                          State::Ask, "fault " + fault->id + " mended")};
+            });
     }
 }
 

@@ -1,6 +1,6 @@
 #include "core/work/intake/look_list.h"
 
-#include "core/jot/token.h"
+#include "core/text.h"
 
 #include <algorithm>
 

@@ -221,15 +221,17 @@ std::vector<Named> faultNames(const Context& context) {
 std::vector<Named> faultStates(const Context&) {
     return {{"found", {"it is", "yes"}, "it is that"},
             {"not", {"not it", "ruled out", "no"}, "looked for, and it is not that"},
-            {"mended", {"cured"}, "found and put right"}};
+            {"mended", {"cured"}, "found and put right"},
+            {"proved", {"gone"}, "put right, and looked at again"}};
 }
 Result<Jotted> fault(const Said& said) {
     const std::string& id = *said.name("FAULT");
     const std::string& state = *said.name("STATE");
     const std::string& title = faultNamed(said.context.catalogue, id)->title;
-    Jotted result = jotted(said, state == "found" ? text("Found: %1", title)
-                                 : state == "not" ? text("It is not: %1", title)
-                                                  : text("Mended: %1", title));
+    Jotted result = jotted(said, state == "found"    ? text("Found: %1", title)
+                                 : state == "not"    ? text("It is not: %1", title)
+                                 : state == "proved" ? text("Looked again, it is gone: %1", title)
+                                                     : text("Mended: %1", title));
     auto& faults = result.after.intake.faults;
     std::erase_if(faults, [&](const SuspectedFault& each) { return each.fault == id; });
     faults.push_back({id, *named<FaultState>(state), said.context.today});

@@ -24,10 +24,14 @@ std::optional<HealthChart> chartOf(const Job& job, const Motor& motor) {
     if (chart.points.size() < 2 || chart.points.front().day == chart.points.back().day) {
         return std::nullopt;
     }
-    const HealthChart::Point last = chart.points.back();
+    // The last whose volts are known is what the others are held against.
+    const auto last = std::find_if(chart.points.rbegin(), chart.points.rend(),
+                                   [](const auto& point) { return point.volts.has_value(); });
+    if (last == chart.points.rend()) return chart;
+    const std::optional<Volts> volts = last->volts;
     for (HealthChart::Point& point : chart.points) {
-        point.alike = atLikeVolts(point.volts, last.volts);
-        if (point.alike && !chart.first && &point != &chart.points.back()) {
+        point.alike = atLikeVolts(point.volts, volts);
+        if (point.alike && !chart.first && &point != &*last) {
             chart.first = point.amps;
             chart.worn = point.amps * tightened;
         }

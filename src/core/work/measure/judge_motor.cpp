@@ -1,6 +1,7 @@
 // Checks of the motor's readings against each other and against its history.
 #include "core/quantity/format.h"
 #include "core/work/measure/health.h"
+#include "core/work/measure/judge_board.h"
 #include "core/work/measure/measure.h"
 #include "core/work/measure/pickups.h"
 #include "core/work/measure/wire_map.h"
@@ -126,7 +127,10 @@ void judgeHealth(const Job& job, const Motor& motor, Judging& judging) {
     };
     std::vector<const MotorReading*> light;
     for (const MotorReading& reading : readings) {
-        if (reading.condition == MotorCondition::Light) light.push_back(&reading);
+        // One whose volts nobody noted can be compared with nothing.
+        if (reading.condition == MotorCondition::Light && reading.volts > Volts{0}) {
+            light.push_back(&reading);
+        }
     }
     // Like is compared with like: the first that was read at the same volts as the last.
     const MotorReading* before = nullptr;
@@ -247,6 +251,7 @@ Idle idle(const Job& job) {
 
 void judge(const Reckoned& facts, Judging& judging) {
     judgeWires(facts, judging);
+    judgeBoard(facts.job, judging);
     const std::vector<MotorAt> motors = motorsOf(facts.job);
     if (motors.empty()) return;
     const MotorEvidence drive = driveEvidence(facts.job);

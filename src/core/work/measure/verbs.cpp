@@ -354,6 +354,38 @@ Result<Jotted> motor(const Said& said) {
     return result;
 }
 
+// --- the factory's board ----------------------------------------------------------------------
+
+std::vector<Named> boardWords(const Context&) {
+    return {{"none", {"no board"}, "only wires"},
+            {"plugs in", {"plug in", "plugs"}, "the decoder plugs into it"},
+            {"replaced", {"goes out", "out"}, "it is taken out"},
+            {"kept", {"stays"}, "it stays, and is wired to"},
+            {"common plus", {"common blue"}, "its lamps share the blue contact"},
+            {"common minus", {}, "its lamps share the minus"},
+            {"common regulated", {}, "its lamps share regulated volts"},
+            {"common track", {"common rail"}, "its lamps share a rail"},
+            {"open", {"proved open", "cut"}, "cut free of the rails, and proved"},
+            {"resistors", {"carries resistors"}, "it carries them for its lamps"},
+            {"no resistors", {"carries none"}, "it carries none"}};
+}
+Result<Jotted> board(const Said& said) {
+    const std::string& word = *said.name("WHAT");
+    Jotted result = jotted(said, text("Factory board: %1", word));
+    FactoryBoard& made = result.after.board;
+    if (word.starts_with("common ")) {
+        made.common = *named<LampCommon>(word.substr(7));
+        made.open = false;  // what was proved of another path says nothing of this one
+    } else if (word == "open") {
+        made.open = true;
+    } else if (word == "resistors" || word == "no resistors") {
+        made.resistors = word == "resistors";
+    } else {
+        made.fate = word == "plugs in" ? BoardFate::PlugsIn : *named<BoardFate>(word);
+    }
+    return result;
+}
+
 // --- pickups ---------------------------------------------------------------------------------
 
 /// Counted from the front, through all units.
@@ -673,6 +705,13 @@ constexpr const char* overExamples[] = {"over 1A at half throttle", "over 1A"};
 constexpr const char* overWords[] = {"above"};
 constexpr const char* ohmsExamples[] = {"ohms 9.8", "ohms 9.8 9.6 10.1", "winding 9.8 ohms"};
 constexpr const char* trackExamples[] = {"track 14.8V", "track unknown"};
+constexpr Takes boardTakes[] = {{.what = "WHAT",
+                                 .kind = Kind::Name,
+                                 .needed = true,
+                                 .missing = "What of it: kept, plugs in, replaced, common …?",
+                                 .names = boardWords}};
+constexpr const char* boardExamples[] = {"board kept", "board common track", "board open",
+                                         "board no resistors"};
 constexpr Takes packTakes[] = {
     {.what = "CELLS", .kind = Kind::Name, .names = cellCounts},
     {.what = "KIND",
@@ -758,6 +797,12 @@ constexpr Verb table[] = {
      dropNoise},
     {"battery", packWords, packTakes, packExamples, "what it carries: cells, kind, what is printed",
      battery, false, packNoise},
+    {"board",
+     {},
+     boardTakes,
+     boardExamples,
+     "the factory's lighting board, as the meter finds it",
+     board},
     {"motor", {}, motorTakes, motorExamples, "what kind of motor it is", motor},
     {"axle",
      {},

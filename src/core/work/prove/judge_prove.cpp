@@ -167,7 +167,11 @@ void judgeCurrents(const Job& job, Judging& judging) {
 }
 
 void judgeSeen(const Job& job, Judging& judging) {
-    if (job.proof.lamps) {
+    // Until they are freed of it: the board is gone, or proved open.
+    const auto& fate = job.board.fate;
+    const bool freed = job.board.open || fate == BoardFate::Replaced || fate == BoardFate::None ||
+                       (fate && job.board.common && *job.board.common != LampCommon::Track);
+    if (job.proof.lamps && !freed) {
         judging.say("prove.lamps", {}, State::Close, Gravity::PartDestroyed, [&](Finding& finding) {
             finding.sentence = text(
                 "Its lamps light on plain DC: they hang on the track. With a decoder they burn all "

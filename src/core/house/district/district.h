@@ -1,0 +1,24 @@
+// The station of the power districts: what runs together on each booster, and how many more.
+#pragma once
+
+#include "core/work/workshop_rooms.h"
+
+namespace glimmet::core::district {
+
+[[nodiscard]] bool applies(const WorkshopRecord& workshop);
+void judge(const WorkshopFacts& facts, Judging& judging);
+[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] Idle idle(const WorkshopRecord& workshop);
+
+/// A district with what its models take, as its strip shows it.
+struct Shown {
+    std::string name;
+    District district;  ///< its models as they were put there; then, nameless, lamps on the track
+    DistrictLoad load;
+    std::vector<std::string> unread;  ///< models of which currents are only usual
+};
+[[nodiscard]] std::vector<Shown> districtsOf(const WorkshopFacts& facts);
+
+inline constexpr WorkshopRoom room{"district", "Districts", applies, judge, verbs, idle};
+
+}  // namespace glimmet::core::district

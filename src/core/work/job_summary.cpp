@@ -1,0 +1,49 @@
+#include "core/work/job_summary.h"
+
+#include "core/motor/motor.h"
+#include "core/work/motor_evidence.h"
+#include "core/work/rating.h"
+#include "core/work/reckoned.h"
+#include "core/work/supply.h"
+
+#include <algorithm>
+
+namespace glimmet::core {
+
+JobSummary summaryOf(int id, const Job& job, const House& house, const Catalogue& catalogue) {
+    constexpr Amperes soundUsual{0.1};  // docs/physics.md
+    JobSummary made;
+    made.job = id;
+    DistrictVehicle& load = made.load;
+    load.name = job.name;
+    const MotorEvidence drive = driveEvidence(job);
+    const auto light = largestReading(drive.readings, MotorCondition::Light);
+    const auto hauling = largestReading(drive.readings, MotorCondition::Hauling);
+    const auto slip = largestReading(drive.readings, MotorCondition::Slipping);
+    const auto usual = usualCurrents(job);
+    const bool motor = !motorsOf(job).empty();
+    made.read = !motor || ((light || hauling) && slip);
+    if (light || hauling) {
+        load.running = std::max(light.value_or(Amperes{0}), hauling.value_or(Amperes{0}));
+    } else if (usual && motor) {
+        load.running = usual->running;
+    }
+    load.slipping =
+        std::max(slip.value_or(usual && motor ? usual->slip : Amperes{0}), load.running);
+    const Reckoned facts = reckoned(job, house, catalogue);
+    for (const auto& group : facts.groups) {
+        if (group) load.lamps += group->total;
+    }
+    if (job.decoder && job.decoder->part.sound) load.sound = soundUsual;
+    if (job.bank) {
+        const Ohms charge = job.bank->charge.value_or(job.bank->part.charge);
+        const MotorSupply supply = motorSupply(job, house);
+        const Volts bus = std::max(supply.track - supply.rectifier, Volts{0});
+        // Where nothing limits it, what a booster meets is near a short: leads and bridge, some 1
+        // Ω.
+        load.charging = bus / std::max(charge, Ohms{1});
+    }
+    return made;
+}
+
+}  // namespace glimmet::core

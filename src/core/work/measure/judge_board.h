@@ -1,0 +1,11 @@
+// The factory's lighting board: asked for one thing at a time, each with how the meter tells it.
+#pragma once
+
+#include "core/work/reckoned.h"
+#include "core/work/room.h"
+
+namespace glimmet::core::measure {
+
+void judgeBoard(const Job& job, Judging& judging);
+
+}  // namespace glimmet::core::measure
