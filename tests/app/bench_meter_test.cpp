@@ -427,6 +427,16 @@ TEST(MeasureStrip, ALogBecomesOneChangeThatIsUndoneAsOne) {
     EXPECT_FALSE(view->isVisible());
     ASSERT_TRUE(app.bench().undo());
     EXPECT_EQ(app.bench().job(), before);
+    // Refused as a whole, the log stays to be put right; with another model it goes.
+    ASSERT_TRUE(strip->takeFile(scratch.file("log.csv")));
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !view->busy() && !view->parts().empty(); }));
+    QTest::qWait(30);
+    emit view->linesChosen({u"light 200mA 12V"_s, u"stall 1A"_s});
+    EXPECT_TRUE(view->isVisible());
+    EXPECT_EQ(app.bench().job(), before);
+    app.bench().openJob(app.bench().workshop()->jobs()->at(1).id);
+    app.bench().goTo("measure");
+    EXPECT_FALSE(view->isVisible());
 }
 
 TEST(Bench, OneRefusedLineKeepsAllOfThemOut) {

@@ -131,6 +131,20 @@ TEST(BatteryFindings, PickupsMustBeOpen) {
     EXPECT_TRUE(jotted(job, {"pickup all collects"}).units[0].body.axles.back().collectsRight);
 }
 
+TEST(BatteryFindings, ReadingAndCellsGoTogether) {
+    const Job agree = large({"battery 3 li-ion 2.6Ah", "track 11.8V"});
+    EXPECT_EQ(stateOf(agree, "battery.volts"), State::Fine);
+    for (const char* volts : {"track 8V", "track 14.4V"}) {
+        const Job job = large({"battery 3 li-ion 2.6Ah", volts});
+        const auto all = said(job);
+        const Finding* one = found(all, "battery.volts");
+        ASSERT_NE(one, nullptr);
+        EXPECT_EQ(one->state, State::Ask) << volts;
+        EXPECT_FALSE(found(said(jotted(job, {one->options.at(0).jot.c_str()})), "battery.volts"));
+    }
+    EXPECT_EQ(found(said(large({"track 14.4V"})), "battery.volts"), nullptr);
+}
+
 TEST(BatteryVolts, ThePackJustChargedIsWhatRatingsMeet) {
     EXPECT_NEAR(*trackFigure(large({"battery 3 li-ion 2.6Ah"})).value, 12.6, 1e-12);
     EXPECT_NEAR(*trackFigure(large()).value, 9, 1e-12);

@@ -259,7 +259,7 @@ TEST(JobFormat1, ComesToTheSameFigures) {
               (std::vector<std::string>{
                   "Too small by the strict rule: stalled it would draw 1.37 A (up to 1.45 A where "
                   "the track is highest); the decoder gives 1 A continuous.",
-                  "The decoder bears the track's 16.4 V: it is made for up to 22 V.",
+                  "The decoder bears the 16.4 V of the track: it is made for up to 22 V.",
                   "Slipping with every lamp lit it draws 629 mA of the decoder's 1.2 A in all.",
                   "Cab lamp works: 1.25 mA of its 20 mA, as bright as wanted.",
                   "Rear lamp works: 2.93 mA of its 25 mA, as bright as wanted.",

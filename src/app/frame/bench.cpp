@@ -317,7 +317,7 @@ bool Bench::take(const QString& line) {
 }
 
 bool Bench::takeAll(const QStringList& lines) {
-    if (!hasJob() || m_onWorkshop || readOnly()) {
+    if (!hasJob() || m_onWorkshop) {
         emit failed(tr("That belongs to a model: choose one on the shelf."));
         return false;
     }

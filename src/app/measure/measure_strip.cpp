@@ -47,8 +47,9 @@ MeasureStrip::MeasureStrip(QWidget* parent) : StageStrip(parent) {
     connect(m_motor, &StageStrip::jotOffered, this, &StageStrip::jotOffered);
     connect(m_log, &LogView::left, this, [this] { m_pages->setCurrentIndex(0); });
     connect(m_log, &LogView::linesChosen, this, [this](const QStringList& lines) {
-        m_pages->setCurrentIndex(0);
+        m_entering = true;  // a refused one keeps the log where it is
         emit jotsChosen(lines);
+        m_entering = false;
     });
     connect(m_log, &LogView::refused, this, [this](const QString& sentence) {
         m_pages->setCurrentIndex(0);
@@ -58,6 +59,10 @@ MeasureStrip::MeasureStrip(QWidget* parent) : StageStrip(parent) {
 
 void MeasureStrip::show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
                         const std::string& subject) {
+    // A log belongs to the model that it was opened for.
+    const bool another = facts.job.name != m_job;
+    m_job = facts.job.name;
+    if (another || m_entering) m_pages->setCurrentIndex(0);
     m_motor->show(facts, findings, subject);
     m_health->show(facts.job);
     m_log->setJob(facts.job);

@@ -29,6 +29,8 @@ private:
     HealthPlot* m_health;
     LogView* m_log;
     QPushButton* m_open;
+    std::string m_job;        ///< name of the one that is shown
+    bool m_entering = false;  ///< its readings are being entered
 };
 
 }  // namespace glimmet::app

@@ -181,6 +181,41 @@ void judgePack(const Reckoned& facts, const MotorEvidence& drive, Judging& judgi
     });
 }
 
+/// Volts that were read and cells that were told of must go together.
+void judgeVolts(const Job& job, Judging& judging) {
+    const auto& read = job.supply.volts;
+    if (!job.supply.pack || !read) return;
+    const PackVolts volts = voltsOf(*job.supply.pack);
+    const bool agree = read->value > volts.cutOff * 0.95 && read->value < volts.full * 1.05;
+    judging.say(
+        "battery.volts", {}, agree ? State::Fine : State::Ask, Gravity::PartDestroyed,
+        [&](Finding& finding) {
+            const std::string cells = packWords(*job.supply.pack);
+            const std::string full = formatted(volts.full, 3);
+            finding.figures = {figures::measured(text("Battery, read"), "V_read", read->value,
+                                                 read->on, {}, "track "),
+                               figures::assumed(text("Its cells when charged"), "V_full",
+                                                volts.full, text("usual for them"), "battery ")};
+            if (agree) {
+                finding.sentence =
+                    text("The battery reads %1, as its cells should.", formatted(read->value));
+                return;
+            }
+            finding.sentence = text(
+                "The battery was read with %1, and %2 make %3 when charged: one of the two "
+                "is wrong. The reading is reckoned with.",
+                formatted(read->value), cells, full);
+            finding.action = text("read the battery again");
+            Option option;
+            option.what = text("The cells are right: forget the reading");
+            option.effect = text("reckoned with %1", full);
+            option.state = State::Fine;
+            option.jot = "track unknown";
+            option.kind = Option::Kind::Answer;
+            finding.options = {std::move(option)};
+        });
+}
+
 /// What wheels bring in must not meet the battery.
 void judgeOpenPickups(const Job& job, Judging& judging) {
     std::size_t collecting = 0;
@@ -215,6 +250,7 @@ void judgeOpenPickups(const Job& job, Judging& judging) {
 void judgeBattery(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
     if (facts.job.feed != Feed::BatteryRadio) return;
     judgePack(facts, drive, judging);
+    judgeVolts(facts.job, judging);
     judgeOpenPickups(facts.job, judging);
 }
 

@@ -230,19 +230,21 @@ void judgeDecoder(const Reckoned& facts, const MotorEvidence& drive, Judging& ju
                                {}}}),
             figures::catalogue(text("Decoder's largest track volts"), "V_max", largest,
                                verbatim(decoder.name))};
+        const Text supply =
+            job.feed == Feed::BatteryRadio ? text("the battery") : text("the track");
         finding.sentence =
             state == State::Over
                 ? text(
-                      "Too high: the track stands at %1, up to %2 in places, and the decoder bears "
-                      "%3.",
-                      shown(track), formatted(top, 3), formatted(largest))
+                      "Too high: %1 stands at %2, up to %3 at times or in places, and the decoder "
+                      "bears %4.",
+                      supply, shown(track), formatted(top, 3), formatted(largest))
             : state == State::Close
                 ? text(
-                      "The decoder just bears the track's %1, up to %2 in places: it is made for "
-                      "up to %3.",
-                      shown(track), formatted(top, 3), formatted(largest))
-                : text("The decoder bears the track's %1: it is made for up to %2.", shown(track),
-                       formatted(largest));
+                      "The decoder just bears the %1 of %2, up to %3 at times or in places: it is "
+                      "made for up to %4.",
+                      shown(track), supply, formatted(top, 3), formatted(largest))
+                : text("The decoder bears the %1 of %2: it is made for up to %3.", shown(track),
+                       supply, formatted(largest));
         if (state == State::Over) {
             finding.action = text("a decoder for higher volts, or lower the track's");
             finding.options = decoderOptions(facts, drive);

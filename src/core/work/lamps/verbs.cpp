@@ -391,10 +391,18 @@ Result<Jotted> lamp(const Said& said) {
     const auto output =
         said.name("OUTPUT") ? said.name("OUTPUT") : usualOutput(job, one.fitted.pose.facing);
     if (!output) {
+        std::string free;
+        for (const Named& each : outputs(said.context)) {
+            if (!fedBy(job, each.name)) free += (free.empty() ? "" : ", ") + each.name;
+        }
         return refuse(ErrorCode::Missing,
-                      text("On which output? None is free for %1. To put it beside another lamp "
-                           "say so: lamp … on front.",
-                           called));
+                      free.empty()
+                          ? text("On which output? None is free for %1. To put it beside another "
+                                 "lamp say so: lamp … on front.",
+                                 called)
+                          : text("On which output? The one that goes with the place of %1 feeds "
+                                 "another lamp; free are: %2. Say so: lamp … on %3.",
+                                 called, free, free.substr(0, free.find(','))));
     }
     LampGroup group;
     group.id = newId(result.after, 'L');

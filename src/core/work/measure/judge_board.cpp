@@ -3,37 +3,20 @@
 namespace glimmet::core::measure {
 namespace {
 
-/// Something the meter or the eye tells, in equal answers.
-void ask(Judging& judging, const char* id, Gravity gravity, Text sentence, Text action,
-         std::initializer_list<std::tuple<Text, Text, State, const char*>> answers) {
-    judging.say(id, {}, State::Ask, gravity, [&](Finding& finding) {
-        finding.sentence = std::move(sentence);
-        finding.action = std::move(action);
-        for (const auto& [what, effect, state, jot] : answers) {
-            Option option;
-            option.what = what;
-            option.effect = effect;
-            option.state = state;
-            option.jot = jot;
-            option.kind = Option::Kind::Answer;
-            finding.options.push_back(std::move(option));
-        }
-    });
-}
-
+/// What was found, or what was done about it, as equal answers.
+struct Answer {
+    Text what, effect;
+    State state{};
+    const char* jot;
+};
 void say(Judging& judging, const char* id, State state, Gravity gravity, Text sentence, Text action,
-         std::initializer_list<std::tuple<Text, Text, const char*>> done) {
+         std::initializer_list<Answer> answers = {}) {
     judging.say(id, {}, state, gravity, [&](Finding& finding) {
         finding.sentence = std::move(sentence);
         finding.action = std::move(action);
-        for (const auto& [what, effect, jot] : done) {
-            Option option;
-            option.what = what;
-            option.effect = effect;
-            option.state = State::Fine;
-            option.jot = jot;
-            option.kind = Option::Kind::Answer;
-            finding.options.push_back(std::move(option));
+        for (const Answer& each : answers) {
+            finding.options.push_back(
+                {each.what, each.effect, each.state, each.jot, false, Option::Kind::Answer});
         }
     });
 }
@@ -41,7 +24,7 @@ void say(Judging& judging, const char* id, State state, Gravity gravity, Text se
 /// True where nothing stands in the way of what its lamps share.
 bool judgeCommon(const FactoryBoard& board, Judging& judging) {
     if (!board.common) {
-        ask(judging, "board.common", Gravity::PartDestroyed,
+        say(judging, "board.common", State::Ask, Gravity::PartDestroyed,
             text(
                 "Where does the wire go that its lamps share? Decoder and track off: meter from it "
                 "to each rail, then to the socket's blue contact. A reading one way only is a "
@@ -67,8 +50,9 @@ bool judgeCommon(const FactoryBoard& board, Judging& judging) {
                      "free, lead it to the blue wire, and prove every lamp lead open to both "
                      "rails."),
                 text("cut the lamps' common free of the track"),
-                {{text("It is cut, and proved open"), text("go on"), "board open"},
-                 {text("The board goes out"), text("lamps are wired anew"), "board replaced"}});
+                {{text("It is cut, and proved open"), text("go on"), State::Fine, "board open"},
+                 {text("The board goes out"), text("lamps are wired anew"), State::Fine,
+                  "board replaced"}});
             return false;
         case LampCommon::Minus:
             say(judging, "board.common", State::Over, Gravity::DoesNotWork,
@@ -76,8 +60,9 @@ bool judgeCommon(const FactoryBoard& board, Judging& judging) {
                      "of them would go out. Cut the common and lead it to the blue wire; turn LEDs "
                      "round."),
                 text("change the lamps' common to plus"),
-                {{text("It leads to blue now"), text("go on"), "board common plus"},
-                 {text("The board goes out"), text("lamps are wired anew"), "board replaced"}});
+                {{text("It leads to blue now"), text("go on"), State::Fine, "board common plus"},
+                 {text("The board goes out"), text("lamps are wired anew"), State::Fine,
+                  "board replaced"}});
             return false;
         case LampCommon::Regulated:
             break;
@@ -87,7 +72,7 @@ bool judgeCommon(const FactoryBoard& board, Judging& judging) {
             "Its lamps share regulated volts: their resistors fit those, not the decoder's blue "
             "wire. Take the resistors as unknown and reckon anew, or keep the regulator and switch "
             "the minus side."),
-        text("reckon the lamps' resistors anew"), {});
+        text("reckon the lamps' resistors anew"));
     return true;
 }
 
@@ -98,7 +83,7 @@ void judgeBoard(const Job& job, Judging& judging) {
     if (!board.fate) {
         // Lamps that light without a decoder hang on something the factory put there.
         if (!job.proof.lamps) return;
-        ask(judging, "board.fate", Gravity::PartDestroyed,
+        say(judging, "board.fate", State::Ask, Gravity::PartDestroyed,
             text("Lamps lit on plain DC: the factory's board or wiring feeds them. What becomes of "
                  "it?"),
             text("decide what becomes of the factory's board"),
@@ -114,7 +99,7 @@ void judgeBoard(const Job& job, Judging& judging) {
     if (*board.fate == BoardFate::None || *board.fate == BoardFate::Replaced) return;
     if (!judgeCommon(board, judging) || job.groups.empty()) return;
     if (!board.resistors) {
-        ask(judging, "board.resistors", Gravity::WorksBadly,
+        say(judging, "board.resistors", State::Ask, Gravity::WorksBadly,
             text("Does the board carry resistors for its lamps? Meter from an output's contact to "
                  "its lamp's lead: near 0 Ω is none, 470 Ω to 1.5 kΩ is one."),
             text("meter from a contact to its lamp's lead"),
