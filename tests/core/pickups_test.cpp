@@ -3,6 +3,7 @@
 
 #include "core/work/choose/ranking.h"
 #include "core/work/standing.h"
+#include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 
@@ -106,6 +107,43 @@ TEST(Hollows, ThatWereMeasuredHoldOrDoNot) {
     EXPECT_EQ(cavities[0].height, Millimetres{11});
     const auto held = choose::held(factsOf(job), driveEvidence(job), job.decoder->part);
     EXPECT_EQ(held.cells[static_cast<std::size_t>(choose::Aspect::Room)].state, State::Over);
+}
+
+TEST(MiddlePickup, IsAskedForAndHangsOnNoSingleRoller) {
+    Job job = jotted(tests::shunter(), {"supply three-rail"});
+    EXPECT_EQ(tests::stateOf(job, "pickup.middle"), State::Ask);
+    EXPECT_EQ(tests::stateOf(job, "pickup.sides"), State::Fine);  // sides mean nothing here
+    const auto asked = findings(tests::factsOf(job));
+    const Job answered =
+        jotted(job, {tests::found(asked, "pickup.middle")->options[0].jot.c_str()});
+    EXPECT_EQ(tests::stateOf(answered, "pickup.middle"), State::Fine);
+    EXPECT_NEAR(bridgedInTheMiddle(answered)->value(), 45, 1e-9);
+
+    job = jotted(job, {"collector roller 20mm"});
+    EXPECT_EQ(tests::stateOf(job, "pickup.middle"), State::Close);
+    const auto all = findings(tests::factsOf(job));
+    const Finding* one = tests::found(all, "pickup.middle");
+    ASSERT_EQ(one->options.size(), 1U);
+    const Job two = jotted(job, {one->options[0].jot.c_str()});
+    EXPECT_EQ(tests::stateOf(two, "pickup.middle"), State::Fine);
+    const double far = two.units[0].collectors[1].x.value();
+    EXPECT_NEAR(bridgedInTheMiddle(two)->value(), std::abs(far - 20) + 2, 1e-9);
+    // A wiper on a rail is none of the middle.
+    EXPECT_FALSE(bridgedInTheMiddle(jotted(tests::shunter(), {"collector wiper 20mm left"})));
+    EXPECT_EQ(tests::stateOf(jotted(two, {"collector none"}), "pickup.middle"), State::Ask);
+}
+TEST(MiddlePickup, TheWayBackIsAnyWheel) {
+    Job job = jotted(tests::shunter(), {"supply three-rail", "collector slider 50mm long 30mm"});
+    EXPECT_NEAR(job.units[0].collectors.at(0).length.value(), 30, 1e-9);
+    EXPECT_EQ(tests::stateOf(job, "pickup.outer"), State::Fine);
+    job = jotted(job, {"pickup all none"});
+    EXPECT_EQ(tests::stateOf(job, "pickup.outer"), State::Over);
+    EXPECT_EQ(tests::stateOf(jotted(job, {"pickup L2 collects"}), "pickup.outer"), State::Fine);
+    // On two rails nobody asks for a slider.
+    EXPECT_EQ(tests::stateOf(tests::shunter(), "pickup.middle"), State::Fine);
+    EXPECT_FALSE(
+        understood("collector slider 900mm", job, tests::smallCatalogue(), "").has_value());
+    EXPECT_FALSE(understood("collector slider", job, tests::smallCatalogue(), "").has_value());
 }
 
 }  // namespace

@@ -45,10 +45,78 @@ std::vector<Option> additions(const std::vector<PickupAxle>& axles, bool left) {
     return options;
 }
 
+/// Of a middle conductor the wheels say nothing: a slider or rollers reach it, and both running
+/// rails together are the other pole.
+void judgeMiddle(const Job& job, Judging& judging) {
+    const std::vector<PickupAxle> axles = pickupAxles(job);
+    const bool outer = std::any_of(axles.begin(), axles.end(),
+                                   [](const PickupAxle& axle) { return axle.left || axle.right; });
+    if (!outer && !axles.empty()) {
+        judging.say("pickup.outer", {}, State::Over, Gravity::DoesNotWork, [&](Finding& finding) {
+            finding.sentence =
+                text("No wheel collects from the running rails: the way back is missing.");
+            finding.action = text("find a wheel that collects");
+        });
+    }
+    const auto bridges = bridgedInTheMiddle(job);
+    // What a roller covers by itself is less than any dead spot.
+    constexpr Millimetres roller{5};
+    const State state = !bridges ? State::Ask : *bridges > roller ? State::Fine : State::Close;
+    judging.say("pickup.middle", {}, state, Gravity::DoesNotWork, [&](Finding& finding) {
+        const Unit& unit = job.units.front();
+        const auto offer = [&](const char* kind, Millimetres x, Text effect, Option::Kind answer) {
+            Option option;
+            option.what = text("A %1 at %2", kind, formatted(x, 3));
+            option.effect = std::move(effect);
+            option.state = State::Fine;
+            option.jot = std::string("collector ") + kind + " " + formatted(x, 4);
+            option.kind = answer;
+            finding.options.push_back(std::move(option));
+        };
+        if (!bridges) {
+            finding.sentence = text(
+                "What collects from the middle is not known: say where its slider or its rollers "
+                "stand, from the front.");
+            finding.action = text("say where the slider stands");
+            offer("slider", unit.body.length / 2.0, text("as most of them have it"),
+                  Option::Kind::Answer);
+            return;
+        }
+        finding.figures = {figures::computed(text("Bridged in the middle"), "d_middle", *bridges,
+                                             "x_last − x_first", {})};
+        if (state == State::Fine) {
+            finding.sentence =
+                text("In the middle %1 of dead conductor is bridged.", formatted(*bridges, 3));
+            return;
+        }
+        finding.sentence = text(
+            "The middle hangs on one roller: any dead spot stops it. Add a second one before a "
+            "capacitor is spoken of.");
+        finding.action = text("add a roller or a slider");
+        // As far from the one that is there as an axle lets it be.
+        Millimetres there{0};
+        for (const Collector& each : unit.collectors) {
+            if (each.pole == Pole::Centre) there = each.x;
+        }
+        Millimetres far = there;
+        for (const Axle& axle : unit.body.axles) {
+            if (units::math::abs(axle.x - there) > units::math::abs(far - there)) far = axle.x;
+        }
+        if (units::math::abs(far - there) > roller) {
+            offer("roller", far, text("bridges %1", formatted(units::math::abs(far - there), 3)),
+                  Option::Kind::Remedy);
+        }
+    });
+}
+
 }  // namespace
 
 void judgePickups(const Reckoned& facts, Judging& judging) {
     const Job& job = facts.job;
+    if (job.feed == Feed::ThreeRailDigital && !isStructure(job)) {
+        judgeMiddle(job, judging);
+        return;
+    }
     if (isStructure(job) || (job.feed != Feed::TwoRailDcc && job.feed != Feed::PlainDc)) return;
     const std::vector<PickupAxle> axles = pickupAxles(job);
     if (axles.empty()) return;

@@ -22,6 +22,10 @@ struct PickupAxle {
 /// wheel. Nothing where no wheel of that side collects.
 [[nodiscard]] std::optional<Millimetres> bridged(const std::vector<PickupAxle>& axles, bool left);
 
+/// The same of what touches the middle conductor, in the units that share their pickups: from where
+/// the first begins to where the last ends. Nothing where nothing touches it.
+[[nodiscard]] std::optional<Millimetres> bridgedInTheMiddle(const Job& job);
+
 void judgePickups(const Reckoned& facts, Judging& judging);
 
 }  // namespace glimmet::core::measure

@@ -467,6 +467,51 @@ Result<Jotted> pickup(const Said& said) {
     return result;
 }
 
+std::vector<Named> collectorKinds(const Context&) {
+    return {{"slider", {"skate", "ski"}, "on the middle conductor"},
+            {"roller", {}, "on the middle conductor"},
+            {"wiper", {}, "on a rail or a wire"},
+            {"none", {"no"}, "takes them all off"}};
+}
+std::vector<Named> poles(const Context&) {
+    return {{"centre", {"middle", "center"}, "the middle conductor"},
+            {"left", {"left rail"}, "the left rail"},
+            {"right", {"right rail"}, "the right rail"}};
+}
+/// "collector slider 60mm", "collector roller 20mm centre"
+Result<Jotted> collector(const Said& said) {
+    const auto unit = unitOf(said);
+    if (!unit) return tl::unexpected(unit.error());
+    const std::string& kind = *said.name("KIND");
+    Jotted result = jotted(said, text("Nothing collects beside the wheels"));
+    Unit& changed = result.after.units[*unit];
+    if (kind == "none") {
+        changed.collectors.clear();
+        return result;
+    }
+    const auto at = said.one<Millimetres>("BACK");
+    if (!at) {
+        return refuse(ErrorCode::Missing, text("How far back from the front does it stand? Write "
+                                               "it like %1.",
+                                               said.verb.examples.front()));
+    }
+    if (*at > changed.body.length) {
+        return refuse(ErrorCode::OutOfRange, text("That is behind the end: the body is %1 long.",
+                                                  formatted(changed.body.length, 4)));
+    }
+    Collector made;
+    made.kind = *named<CollectorKind>(kind);
+    made.pole = *named<Pole>(said.name("POLE").value_or("centre"));
+    made.x = *at;
+    // A slider rests on some 45 mm of studs or rail; a roller touches at a point.
+    made.length =
+        said.one<Millimetres>("LONG").value_or(Millimetres{kind == "slider" ? 45.0 : 2.0});
+    result.meaning = text("A %1 at %2, %3 long, collects: %4", kind, formatted(made.x),
+                          formatted(made.length), std::string(name(made.pole)));
+    changed.collectors.push_back(made);
+    return result;
+}
+
 // --- factory wires ---------------------------------------------------------------------------
 
 std::vector<Named> colourNames(const Context&) {
@@ -705,6 +750,18 @@ constexpr const char* overExamples[] = {"over 1A at half throttle", "over 1A"};
 constexpr const char* overWords[] = {"above"};
 constexpr const char* ohmsExamples[] = {"ohms 9.8", "ohms 9.8 9.6 10.1", "winding 9.8 ohms"};
 constexpr const char* trackExamples[] = {"track 14.8V", "track unknown"};
+constexpr Takes collectorTakes[] = {
+    {.what = "KIND",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "A slider, a roller, a wiper, or none?",
+     .names = collectorKinds},
+    {.what = "LONG", .after = "long", .dimension = Dimension::Length, .least = 0.0005, .most = 0.3},
+    {.what = "BACK", .dimension = Dimension::Length, .least = 0.0005, .most = 1, .zero = true},
+    {.what = "POLE", .kind = Kind::Name, .names = poles},
+    unitTakes};
+constexpr const char* collectorExamples[] = {"collector slider 60mm",
+                                             "collector roller 20mm centre", "collector none"};
 constexpr Takes boardTakes[] = {{.what = "WHAT",
                                  .kind = Kind::Name,
                                  .needed = true,
@@ -820,6 +877,12 @@ constexpr Verb table[] = {
      pickup,
      false,
      pickupNoise},
+    {"collector",
+     {},
+     collectorTakes,
+     collectorExamples,
+     "a slider, roller or wiper: how far back it stands, what it collects",
+     collector},
     {"cavity",
      cavityWords,
      {},
