@@ -146,5 +146,20 @@ TEST(MiddlePickup, TheWayBackIsAnyWheel) {
     EXPECT_FALSE(understood("collector slider", job, tests::smallCatalogue(), "").has_value());
 }
 
+TEST(Wires, WithAMiddleConductorRedIsThatAndBlackIsEitherRail) {
+    const auto state = [](std::initializer_list<const char*> lines) {
+        const Job job = jotted(jotted(plainJob(), {"supply three-rail"}), lines);
+        State worst = State::Fine;
+        for (const Finding& each : findings(factsOf(job))) {
+            if (each.id.starts_with("wires.")) worst = worse(worst, each.state);
+        }
+        return worst;
+    };
+    EXPECT_EQ(state({"wire red middle conductor", "wire black right rail"}), State::Fine);
+    EXPECT_EQ(state({"wire black left rail"}), State::Fine);
+    EXPECT_EQ(state({"wire red right rail"}), State::Close);
+    EXPECT_EQ(state({"wire black middle conductor"}), State::Close);
+}
+
 }  // namespace
 }  // namespace glimmet::core::measure

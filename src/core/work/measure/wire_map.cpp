@@ -6,9 +6,9 @@
 namespace glimmet::core::measure {
 namespace {
 
-constexpr std::array<std::string_view, 9> ends{"left rail",   "right rail", "motor plus",
-                                               "motor minus", "common",     "front lamp",
-                                               "rear lamp",   "frame",      "nothing"};
+constexpr std::array<std::string_view, 10> ends{
+    "left rail",  "right rail", "motor plus", "motor minus", "common",
+    "front lamp", "rear lamp",  "frame",      "nothing",     "middle conductor"};
 
 constexpr std::pair<std::string_view, std::string_view> convention[] = {
     {"red", "right rail"},   {"black", "left rail"},  {"orange", "motor plus"},
@@ -17,7 +17,8 @@ constexpr std::pair<std::string_view, std::string_view> convention[] = {
 
 }  // namespace
 
-std::string_view conventional(std::string_view colour) {
+std::string_view conventional(std::string_view colour, Feed feed) {
+    if (feed == Feed::ThreeRailDigital && colour == "red") return "middle conductor";
     for (const auto& [name, end] : convention) {
         if (name == colour) return end;
     }
@@ -31,8 +32,11 @@ void judgeWires(const Reckoned& facts, Judging& judging) {
     for (const Unit& unit : facts.job.units) {
         for (const FactoryWire& wire : unit.wires) {
             ++mapped;
-            const std::string_view usual = conventional(wire.colour);
-            if (usual.empty() || usual == wire.to) continue;
+            const std::string_view usual = conventional(wire.colour, facts.job.feed);
+            // With a middle conductor both running rails are the other pole.
+            const bool eitherRail = facts.job.feed == Feed::ThreeRailDigital &&
+                                    usual == "left rail" && wire.to == "right rail";
+            if (usual.empty() || usual == wire.to || eitherRail) continue;
             ++unlike;
             judging.say("wires.colour:" + unit.id + "-" + wire.colour, {unit.id, wire.colour},
                         wire.labelled ? State::Fine : State::Close, Gravity::PartDestroyed,
