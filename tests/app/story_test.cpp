@@ -135,6 +135,9 @@ TEST_F(Story, FromAReadingToAVerdictThroughAKillAndBack) {
     key(u"ctrl+1"_s);
     ASSERT_TRUE(titleComesToHold(u"Intake · Close: Dry, hard grease"_s)) << title().toStdString();
     type(u"fault dry-grease mended"_s);
+    ASSERT_TRUE(titleComesToHold(u"Dry, hard grease was put right: look again"_s))
+        << title().toStdString();
+    type(u"fault dry-grease proved"_s);
     ASSERT_TRUE(titleComesToHold(u"Buffers and couplers: bent front left"_s))
         << title().toStdString();
     type(u"oiled gears"_s);

@@ -370,7 +370,12 @@ std::optional<std::size_t> LogView::partAt(int x) const {
 }
 
 bool LogView::eventFilter(QObject* watched, QEvent* event) {
-    if (watched != m_plot || m_parts.empty()) return QWidget::eventFilter(watched, event);
+    const bool mouseEvent = event->type() == QEvent::MouseButtonPress ||
+                            event->type() == QEvent::MouseMove ||
+                            event->type() == QEvent::MouseButtonRelease;
+    if (watched != m_plot || m_parts.empty() || !mouseEvent) {
+        return QWidget::eventFilter(watched, event);
+    }
     const auto* mouse = static_cast<QMouseEvent*>(event);
     switch (event->type()) {
         case QEvent::MouseButtonPress:
