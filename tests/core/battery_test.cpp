@@ -43,6 +43,11 @@ TEST(Battery, TheFuseCarriesHalfAsMuchAgain) {
     EXPECT_EQ(fuseFor(Amperes{0.42}), Amperes{0.63});  // exactly 0.63
     EXPECT_EQ(fuseFor(Amperes{0.421}), Amperes{0.8});
     EXPECT_EQ(fuseFor(Amperes{0}), Amperes{0.2});
+    // Every value of the row is taken where it just carries half as much again.
+    for (const double value :
+         {0.2, 0.315, 0.5, 0.63, 0.8, 1.0, 1.25, 1.6, 2.0, 2.5, 3.15, 4.0, 5.0, 6.3, 8.0, 10.0}) {
+        EXPECT_EQ(fuseFor(Amperes{value / 1.5}), Amperes{value});
+    }
     EXPECT_EQ(fuseFor(Amperes{6.6}), Amperes{10});
     EXPECT_FALSE(fuseFor(Amperes{6.7}));
 }
@@ -85,6 +90,7 @@ TEST(BatteryFindings, SayRunTimeFuseAndCutOff) {
     EXPECT_EQ(withValues(one->figures[0]), "80 % · 2.6 Ah / 1 A");
     EXPECT_TRUE(one->options.empty());
     EXPECT_TRUE(restsOnAssumption(one->figures[0]));
+    EXPECT_EQ(one->figures[0].inputs[1].basis.kind, Basis::Kind::Assumed);
 
     const Job small = large({"battery 3 li-ion 1Ah"});
     const auto less = said(small);
