@@ -1,6 +1,7 @@
 #include "app/district/district_strip.h"
 
 #include "app/district/district_view.h"
+#include "app/theme/scrolled_column.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
@@ -9,8 +10,6 @@
 
 #include <QAbstractButton>
 #include <QPainter>
-#include <QScrollArea>
-#include <QVBoxLayout>
 
 using namespace Qt::StringLiterals;
 
@@ -33,7 +32,7 @@ public:
         setObjectName(u"district-"_s + qs(shown.name));
         setAccessibleName(DistrictStrip::tr("%1: %2 of %3 for long")
                               .arg(qs(shown.name), qs(core::formatted(shown.load.running, 3)),
-                                   qs(core::formatted(usable(), 3))));
+                                   qs(core::formatted(core::usable(m_shown.district), 3))));
         setToolTip(accessibleName());
         update();
     }
@@ -58,7 +57,7 @@ protected:
         double from = 0;
         painter.setFont(wordsFont(12));
         for (const core::DistrictVehicle& each : m_shown.district.vehicles) {
-            const double takes = (each.running + each.lamps + each.sound).value();
+            const double takes = core::forLong(each).value();
             const QRectF part(x(from), bar.top(), x(from + takes) - x(from), bar.height());
             painter.fillRect(part.adjusted(0, 0, -1, 0), look.brass);
             painter.setPen(look.paper);
@@ -80,8 +79,10 @@ protected:
             const double left = qBound(bar.left(), x(amps) - wide / 2.0, bar.right() - wide);
             painter.drawText(QPointF(left, bar.bottom() + 14 + line * 13), words);
         };
-        mark(usable().value(), look.fine,
-             DistrictStrip::tr("%1 to be used").arg(qs(core::formatted(usable(), 3))), 0);
+        mark(core::usable(m_shown.district).value(), look.fine,
+             DistrictStrip::tr("%1 to be used")
+                 .arg(qs(core::formatted(core::usable(m_shown.district), 3))),
+             0);
         mark(m_shown.district.trip.value(), look.over,
              DistrictStrip::tr("trips at %1").arg(qs(core::formatted(m_shown.district.trip, 3))),
              0);
@@ -93,28 +94,15 @@ protected:
     }
 
 private:
-    [[nodiscard]] core::Amperes usable() const {
-        return m_shown.district.rating * m_shown.district.derate;
-    }
     core::district::Shown m_shown;
 };
 
 DistrictStrip::DistrictStrip(QWidget* parent)
-    : StageStrip(parent), m_rows(std::make_unique<Rows<DistrictRow>>()) {
+    : StageStrip(parent),
+      m_column(scrolledColumn(this)),
+      m_rows(std::make_unique<Rows<DistrictRow>>()) {
     setObjectName(u"districtStrip"_s);
     setAccessibleName(tr("Power districts"));
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    m_page = new QWidget(scroll);
-    m_column = new QVBoxLayout(m_page);
-    m_column->setContentsMargins(12, 8, 12, 8);
-    m_column->setSpacing(2);
-    m_column->setAlignment(Qt::AlignTop);
-    scroll->setWidget(m_page);
-    auto* all = new QVBoxLayout(this);
-    all->setContentsMargins(0, 0, 0, 0);
-    all->addWidget(scroll);
 }
 
 DistrictStrip::~DistrictStrip() = default;
@@ -123,7 +111,7 @@ void DistrictStrip::showWorkshop(const core::WorkshopFacts& facts, const std::st
     m_rows->fill(
         m_column, core::district::districtsOf(facts),
         [this] {
-            auto* row = new DistrictRow(m_page);
+            auto* row = new DistrictRow(m_column->parentWidget());
             connect(row, &QAbstractButton::clicked, this,
                     [this, row] { emit subjectChosen(row->id); });
             return row;

@@ -23,7 +23,6 @@ public:
     void showWorkshop(const core::WorkshopFacts& facts, const std::string& subject) override;
 
 private:
-    QWidget* m_page;
     QVBoxLayout* m_column;
     std::unique_ptr<Rows<DistrictRow>> m_rows;
 };

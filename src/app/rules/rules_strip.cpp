@@ -1,6 +1,7 @@
 #include "app/rules/rules_strip.h"
 
 #include "app/rules/rules_view.h"
+#include "app/theme/scrolled_column.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
@@ -9,8 +10,6 @@
 #include <QCoreApplication>
 #include <QGridLayout>
 #include <QPainter>
-#include <QScrollArea>
-#include <QVBoxLayout>
 
 using namespace Qt::StringLiterals;
 
@@ -62,26 +61,15 @@ private:
 RulesStrip::RulesStrip(QWidget* parent) : StageStrip(parent) {
     setObjectName(u"rulesStrip"_s);
     setAccessibleName(tr("The rules of the house"));
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    auto* inner = new QWidget(scroll);
-    m_column = new QVBoxLayout(inner);
-    m_column->setContentsMargins(12, 8, 12, 8);
-    m_column->setSpacing(2);
-    scroll->setWidget(inner);
-    auto* all = new QVBoxLayout(this);
-    all->setContentsMargins(0, 0, 0, 0);
-    all->addWidget(scroll);
+    m_column = scrolledColumn(this);
     for (const core::rules::Rule& rule : core::rules::rulesOf({})) {
-        auto* button = new RuleButton(inner);
+        auto* button = new RuleButton(m_column->parentWidget());
         button->id = rule.id;
         connect(button, &QAbstractButton::clicked, this,
                 [this, button] { emit subjectChosen(button->id); });
         m_column->addWidget(button);
         m_buttons.push_back(button);
     }
-    m_column->addStretch();
 }
 
 RulesStrip::~RulesStrip() = default;

@@ -8,14 +8,14 @@ DistrictLoad loadOf(const District& district) {
     DistrictLoad load;
     Amperes more{0};  // what slipping takes beyond running
     for (const DistrictVehicle& each : district.vehicles) {
-        load.running += each.running + each.lamps + each.sound;
+        load.running += forLong(each);
         load.surge += each.charging + each.lamps + each.sound;
         more = std::max(more, each.slipping - each.running);
     }
     load.worst = load.running + more;
-    const Amperes usable = district.rating * district.derate;
-    load.room = usable - load.running;
-    load.state = worse(stateAgainst(load.running.value(), usable.value(), districtCloseAbove),
+    const Amperes most = usable(district);
+    load.room = most - load.running;
+    load.state = worse(stateAgainst(load.running.value(), most.value(), districtCloseAbove),
                        stateAgainst(load.surge.value(), district.trip.value(), districtCloseAbove));
     return load;
 }

@@ -16,12 +16,22 @@ struct DistrictVehicle {
     Amperes charging{};  ///< of its stay-alive at the moment of power-up
 };
 
+/// What it takes for long: running, lamps and sound.
+[[nodiscard]] inline Amperes forLong(const DistrictVehicle& vehicle) {
+    return vehicle.running + vehicle.lamps + vehicle.sound;
+}
+
 struct District {
     Amperes rating{};     ///< of the booster, > 0
     double derate = 0.8;  ///< the share of it that is used; 0 … 1
     Amperes trip{};       ///< where it switches off, > 0
     std::vector<DistrictVehicle> vehicles;
 };
+
+/// What of its booster is to be used.
+[[nodiscard]] inline Amperes usable(const District& district) {
+    return district.rating * district.derate;
+}
 
 inline constexpr double districtCloseAbove = 0.85;
 

@@ -15,7 +15,7 @@ std::string roomFor(const Shown& shown) {
     Amperes largest{0};
     for (const DistrictVehicle& each : shown.district.vehicles) {
         if (each.name.empty()) continue;
-        largest = std::max(largest, each.running + each.lamps + each.sound);
+        largest = std::max(largest, forLong(each));
     }
     if (!(largest > Amperes{0})) return {};
     return std::to_string(
@@ -23,9 +23,9 @@ std::string roomFor(const Shown& shown) {
 }
 
 void sayLoad(const Shown& shown, Judging& judging) {
-    const Amperes usable = shown.district.rating * derate;
+    const Amperes most = usable(shown.district);
     const State running =
-        stateAgainst(shown.load.running.value(), usable.value(), districtCloseAbove);
+        stateAgainst(shown.load.running.value(), most.value(), districtCloseAbove);
     const State worst =
         stateAgainst(shown.load.worst.value(), shown.district.trip.value(), districtCloseAbove);
     // A slip is over in a moment: it trips, or it does not.
@@ -33,27 +33,27 @@ void sayLoad(const Shown& shown, Judging& judging) {
     judging.say(
         "district.load:" + shown.name, {shown.name, shown.name}, state, Gravity::WorksBadly,
         [&](Finding& finding) {
-            const std::string now = formatted(shown.load.running, 3), most = formatted(usable, 3);
+            const std::string now = formatted(shown.load.running, 3), to = formatted(most, 3);
             const std::string more = roomFor(shown);
             finding.sentence =
                 running == State::Over
                     ? text(
                           "%1 carries too much: %2 for long, and of a booster of %3 no more than "
                           "%4 should be taken.",
-                          shown.name, now, formatted(shown.district.rating), most)
+                          shown.name, now, formatted(shown.district.rating), to)
                 : state == State::Fine
-                    ? more.empty() ? text("%1 carries %2 of %3 for long.", shown.name, now, most)
+                    ? more.empty() ? text("%1 carries %2 of %3 for long.", shown.name, now, to)
                                    : text(
                                          "%1 carries %2 of %3 for long. Room for %4 more like the "
                                          "largest.",
-                                         shown.name, now, most, more)
+                                         shown.name, now, to, more)
                 : running == State::Fine
                     ? text(
                           "%1 carries %2 for long; with the strongest slipping %3, and it trips "
                           "at %4.",
                           shown.name, now, formatted(shown.load.worst, 3),
                           formatted(shown.district.trip))
-                    : text("%1 carries %2 of %3 for long: close.", shown.name, now, most);
+                    : text("%1 carries %2 of %3 for long: close.", shown.name, now, to);
             if (state != State::Fine) finding.action = text("fewer models on %1", shown.name);
             std::vector<Figure> parts;
             std::string formula;
@@ -61,7 +61,7 @@ void sayLoad(const Shown& shown, Judging& judging) {
                 const bool read = std::find(shown.unread.begin(), shown.unread.end(), each.name) ==
                                   shown.unread.end();
                 const std::string symbol = "I_" + std::to_string(parts.size() + 1);
-                const Amperes takes = each.running + each.lamps + each.sound;
+                const Amperes takes = forLong(each);
                 const Text name =
                     each.name.empty() ? text("Lamps on the track") : verbatim(each.name);
                 parts.push_back(read ? figures::computed(name, symbol, takes, "", {})
@@ -80,8 +80,7 @@ void sayLoad(const Shown& shown, Judging& judging) {
                 if (each.name.empty()) continue;
                 Option option;
                 option.what = text("Take %1 off", each.name);
-                option.effect =
-                    text("%1 less", formatted(each.running + each.lamps + each.sound, 3));
+                option.effect = text("%1 less", formatted(forLong(each), 3));
                 option.state = State::Fine;
                 option.jot = "runs " + each.name + " nowhere";
                 finding.options.push_back(std::move(option));
