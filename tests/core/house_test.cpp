@@ -292,5 +292,10 @@ TEST(DistrictFindings, SayWhatWasNotReadAndLeaveOutWhatIsGone) {
     EXPECT_TRUE(saidOf({}, loads).empty());
 }
 
+TEST(HouseFindings, ADistrictIsNoRuleOfItsOwn) {
+    EXPECT_EQ(plain(rules::idle(withQuay()).why), "as every workshop begins");
+    EXPECT_EQ(plain(rules::idle(jottedTo(withQuay(), {"rule strict"})).why), "rules of its own");
+}
+
 }  // namespace
 }  // namespace glimmet::core

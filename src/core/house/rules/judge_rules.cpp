@@ -188,9 +188,8 @@ std::vector<Rule> rulesOf(const WorkshopRecord& workshop) {
 
 bool applies(const WorkshopRecord&) { return true; }
 Idle idle(const WorkshopRecord& workshop) {
-    return {
-        workshop == WorkshopRecord() ? text("as every workshop begins") : text("rules of its own"),
-        true};
+    return {workshop.house == House() ? text("as every workshop begins") : text("rules of its own"),
+            true};
 }
 
 void judge(const WorkshopFacts& facts, Judging& judging) {
