@@ -269,8 +269,14 @@ TEST(FactoryBoard, IsAskedForOneThingAtATime) {
         const Job without = jotted(job, {gone});
         EXPECT_FALSE(says(without, "board.fate")) << gone;
         EXPECT_FALSE(says(without, "board.common")) << gone;
-        EXPECT_FALSE(says(without, "prove.lamps")) << gone;
     }
+    EXPECT_FALSE(says(jotted(job, {"board replaced"}), "prove.lamps"));
+    // Bare wires hang on the rails until they are proved open; the finding itself leads there.
+    const Job wires = jotted(job, {"board none"});
+    EXPECT_EQ(stateOf(wires, "prove.lamps"), State::Close);
+    const auto said = findings(tests::factsOf(wires));
+    const Option& cut = tests::found(said, "prove.lamps")->options.at(0);
+    EXPECT_FALSE(says(jotted(wires, {cut.jot.c_str()}), "prove.lamps"));
     job = jotted(job, {"board kept"});
     EXPECT_FALSE(says(job, "board.fate"));
     EXPECT_EQ(stateOf(job, "board.common"), State::Ask);

@@ -92,8 +92,8 @@ void judgeBoard(const Job& job, Judging& judging) {
              {text("It stays, and is wired to"), text("then its common is asked for"), State::Ask,
               "board kept"},
              {text("It goes out"), text("lamps are wired anew"), State::Fine, "board replaced"},
-             {text("There is none: only wires"), text("they are cut from the track"), State::Fine,
-              "board none"}});
+             {text("There is none: only wires"), text("they hang on the track until they are cut"),
+              State::Fine, "board none"}});
         return;
     }
     if (*board.fate == BoardFate::None || *board.fate == BoardFate::Replaced) return;

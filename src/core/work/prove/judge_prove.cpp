@@ -167,9 +167,10 @@ void judgeCurrents(const Job& job, Judging& judging) {
 }
 
 void judgeSeen(const Job& job, Judging& judging) {
-    // Until they are freed of it: the board is gone, or proved open.
+    // Until they are freed: the board goes out, they share another path, or all is proved open.
+    // Bare wires hang on the rails until then.
     const auto& fate = job.board.fate;
-    const bool freed = job.board.open || fate == BoardFate::Replaced || fate == BoardFate::None ||
+    const bool freed = job.board.open || fate == BoardFate::Replaced ||
                        (fate && job.board.common && *job.board.common != LampCommon::Track);
     if (job.proof.lamps && !freed) {
         judging.say("prove.lamps", {}, State::Close, Gravity::PartDestroyed, [&](Finding& finding) {
@@ -177,6 +178,13 @@ void judgeSeen(const Job& job, Judging& judging) {
                 "Its lamps light on plain DC: they hang on the track. With a decoder they burn all "
                 "the time or short it; free them first.");
             finding.action = text("free the lamps from the track");
+            Option open;
+            open.what = text("They are cut free, and proved open to both rails");
+            open.effect = text("go on");
+            open.state = State::Fine;
+            open.jot = "board open";
+            open.kind = Option::Kind::Answer;
+            finding.options = {std::move(open)};
         });
     }
     if (job.proof.remarks.empty()) return;
