@@ -36,6 +36,9 @@ QString freshDemo() {
     if (!workshop) return {};
     const auto added = (*workshop)->add(glimmet::store::demoJobs(), glimmet::core::text("Demo"));
     if (!added) return {};
+    for (const std::string& photo : glimmet::store::demoPhotos()) {
+        if (!(*workshop)->keepPhoto(photo)) return {};
+    }
     // What runs together in the yard: the first three.
     glimmet::core::WorkshopRecord record;
     glimmet::core::PowerDistrict quay{"quay",

@@ -12,6 +12,8 @@
 
 namespace glimmet::app {
 
+class Photos;
+
 class StageStrip : public QWidget {
     Q_OBJECT
 public:
@@ -24,6 +26,12 @@ public:
     virtual void showWorkshop(const core::WorkshopFacts&, const std::string& /*subject*/) {}
     /// What a file that was dropped on the window is to this stage. False: nothing.
     virtual bool takeFile(const QString& /*path*/) { return false; }
+
+    /// Where photos of the open job come from and go to.
+    void usePhotos(Photos& photos) { m_photos = &photos; }
+
+protected:
+    Photos* m_photos = nullptr;
 
 signals:
     void subjectChosen(const std::string& subject);

@@ -2,6 +2,7 @@
 
 #include "cli/input.h"
 #include "core/work/lamps/lamp_netlist.h"
+#include "store/bundle.h"
 #include "store/job_json.h"
 #include "store/workshop.h"
 
@@ -13,9 +14,10 @@ namespace {
 
 constexpr std::size_t mostNamed = 12;  // of a shelf, in a complaint
 
-/// That job of a workshop, now or at a moment; else the line to complain with.
-tl::expected<core::Job, std::string> jobOf(const std::string& path, const Wanted& wanted,
-                                           const std::string& moment) {
+/// That job of a workshop, now or at a moment, with its photos where they are wanted; else the line
+/// to complain with.
+tl::expected<store::Bundle, std::string> bundleOf(const std::string& path, const Wanted& wanted,
+                                                  const std::string& moment, bool photos) {
     if (auto fault = unreadable(path, "a workshop")) return tl::unexpected(std::move(*fault));
     const auto workshop =
         store::Workshop::open(QString::fromStdString(path), store::Access::ReadOnly);
@@ -52,7 +54,16 @@ tl::expected<core::Job, std::string> jobOf(const std::string& path, const Wanted
     if (!job) return tl::unexpected(path + ": " + core::plain(job.error().what));
     const auto record = (*workshop)->workshopRecord();
     if (!record) return tl::unexpected(path + ": " + core::plain(record.error().what));
-    return core::withHouse(std::move(*job), record->house);
+    core::Job whole = core::withHouse(std::move(*job), record->house);
+    if (photos) return store::bundled(**workshop, std::move(whole));
+    return store::Bundle{std::move(whole), {}};
+}
+
+tl::expected<core::Job, std::string> jobOf(const std::string& path, const Wanted& wanted,
+                                           const std::string& moment) {
+    auto bundle = bundleOf(path, wanted, moment, false);
+    if (!bundle) return tl::unexpected(bundle.error());
+    return std::move(bundle->job);
 }
 
 }  // namespace
@@ -61,6 +72,14 @@ Exchanged exported(const std::string& path, const Wanted& wanted, const std::str
     const auto job = jobOf(path, wanted, moment);
     if (!job) return {{}, {job.error()}};
     return {store::jobToJson(*job) + "\n", {}};
+}
+
+Exchanged exportedBundle(const std::string& path, const Wanted& wanted, const std::string& moment) {
+    const auto bundle = bundleOf(path, wanted, moment, true);
+    if (!bundle) return {{}, {bundle.error()}};
+    const auto bytes = store::bundleToBytes(*bundle);
+    if (!bytes) return {{}, {path + ": " + core::plain(bytes.error().what)}};
+    return {*bytes, {}};
 }
 
 Exchanged exportedLamp(const std::string& path, const Wanted& wanted, const std::string& lamp) {
@@ -80,18 +99,19 @@ Exchanged exportedLamp(const std::string& path, const Wanted& wanted, const std:
 
 Exchanged imported(const std::string& path, const std::string& source) {
     Exchanged result;
-    const auto text = contents(source, "a job in JSON");
+    const auto text = contents(source, "a job in JSON or a bundle");
     if (!text) {
         result.faults.push_back(text.error());
         return result;
     }
     std::vector<store::Fault> faults;
-    const auto job = store::jobFromJson(*text, &faults);
-    if (!job) {
+    const auto bundle = store::bundleFromBytes(*text, &faults);
+    if (!bundle) {
         for (const store::Fault& fault : faults) {
             result.faults.push_back(source + ": " + store::sentence(fault));
         }
-        if (faults.empty()) result.faults.push_back(source + ": " + core::plain(job.error().what));
+        if (faults.empty())
+            result.faults.push_back(source + ": " + core::plain(bundle.error().what));
         return result;
     }
     const auto workshop =
@@ -105,11 +125,13 @@ Exchanged imported(const std::string& path, const std::string& source) {
         result.faults.push_back(path + ": " + core::plain(record.error().what));
         return result;
     }
-    const core::Job ours = core::adopted(*job, record->house);
-    if (const auto id = (*workshop)->add(ours, core::text("Imported")); !id) {
+    const core::Job ours = core::adopted(bundle->job, record->house);
+    if (const auto kept = store::keepPhotos(**workshop, *bundle); !kept) {
+        result.faults.push_back(path + ": " + core::plain(kept.error().what));
+    } else if (const auto id = (*workshop)->add(ours, core::text("Imported")); !id) {
         result.faults.push_back(path + ": " + core::plain(id.error().what));
     } else {
-        result.out = "imported “" + job->name + "”\n";
+        result.out = "imported “" + ours.name + "”\n";
     }
     return result;
 }

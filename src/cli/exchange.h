@@ -24,10 +24,13 @@ struct Wanted {
 /// of that day); empty: as it is.
 [[nodiscard]] Exchanged exported(const std::string& workshop, const Wanted& wanted,
                                  const std::string& moment = {});
+/// The job and its photos as a bundle (store/bundle.h).
+[[nodiscard]] Exchanged exportedBundle(const std::string& workshop, const Wanted& wanted,
+                                       const std::string& moment = {});
 /// A lamp group of that job as a SPICE netlist.
 [[nodiscard]] Exchanged exportedLamp(const std::string& workshop, const Wanted& wanted,
                                      const std::string& lamp);
-/// Adds the job in a JSON file to a workshop, which is made if it is not there.
+/// Adds the job of a JSON file or a bundle to a workshop, which is made if it is not there.
 [[nodiscard]] Exchanged imported(const std::string& workshop, const std::string& file);
 
 }  // namespace glimmet::cli

@@ -152,7 +152,12 @@ int main(int argc, char** argv) {
     std::string lamp;
     CLI::Option* lampOption =
         exportCommand->add_option("--lamp", lamp, "a lamp group of the job as a SPICE netlist");
-    CLI::App* importCommand = app.add_subcommand("import", "a job in JSON into a workshop");
+    bool photos = false;
+    CLI::Option* photosOption = exportCommand->add_flag(
+        "--photos", photos, "a ZIP file of the job and its photos: send it into a file with >");
+    lampOption->excludes(photosOption);
+    CLI::App* importCommand =
+        app.add_subcommand("import", "a job in JSON, or a bundle with photos, into a workshop");
     importCommand->add_option("workshop", path)->required();
     importCommand->add_option("file", file)->required();
 
@@ -196,6 +201,7 @@ int main(int argc, char** argv) {
     if (*exportIdOption) wanted.id = id;
     const cli::Exchanged result = !*exportCommand ? cli::imported(path, file)
                                   : *lampOption   ? cli::exportedLamp(path, wanted, lamp)
+                                  : photos        ? cli::exportedBundle(path, wanted, moment)
                                                   : cli::exported(path, wanted, moment);
     if (!result.faults.empty()) return complain(result.faults);
     std::cout << result.out;

@@ -93,4 +93,14 @@ std::vector<core::Job> demoJobs() {
     return jobs;
 }
 
+std::vector<std::string> demoPhotos() {
+    registerResources();
+    std::vector<std::string> photos;
+    for (const char* name : {"screws", "clips"}) {
+        photos.push_back(
+            contents(QStringLiteral(":/store/demo/photos/%1.jpg").arg(QLatin1String(name))));
+    }
+    return photos;
+}
+
 }  // namespace glimmet::store

@@ -25,5 +25,7 @@ struct LoadedCatalogue {
 
 /// The jobs of the demo workshop, as shipped.
 [[nodiscard]] std::vector<core::Job> demoJobs();
+/// And the photos that they show.
+[[nodiscard]] std::vector<std::string> demoPhotos();
 
 }  // namespace glimmet::store

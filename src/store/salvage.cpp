@@ -51,6 +51,7 @@ struct Found {
     std::map<Number, Revision> revisions;
     std::map<Number, Change> changes;
     std::map<Number, Move> moves;
+    std::map<std::string, std::string> photos;  ///< bytes by their sum
 };
 /// The same of schemas 1 and 2.
 struct OlderRevision {
@@ -138,6 +139,10 @@ void sort(RawRow row, Found& found, OlderFound& older) {
         std::string what = words(values, 4);
         older.revisions[row.id] = {number(values, 1), numberOrNull(values, 2), std::move(madeAt),
                                    std::move(what), std::move(content)};
+    } else if (values.size() == 3 && is<std::string>(values, {0, 1, 2})) {
+        std::string bytes = words(values, 2);
+        std::string sum = words(values, 0);
+        if (photoSum(bytes) == sum) found.photos[std::move(sum)] = std::move(bytes);
     } else if (values.size() == 3 && is<Number>(values, {0, 2}) && is<std::string>(values, {1})) {
         older.log[row.id] = {number(values, 0), words(values, 1), number(values, 2)};
     }
@@ -301,6 +306,11 @@ sql::Result<void> put(sql::Database& to, const Found& found) {
         const auto done =
             to.run("INSERT INTO move VALUES (?,?,?,?)",
                    {move.change, move.document, sql::orNull(move.from), sql::orNull(move.to)});
+        if (!done) return done;
+    }
+    for (const auto& [sum, bytes] : found.photos) {
+        const auto done = to.run("INSERT INTO blob VALUES (?,?,?)",
+                                 {std::string_view(sum), photoKind(bytes), sql::Blob{bytes}});
         if (!done) return done;
     }
     return {};

@@ -28,6 +28,10 @@ int bound(sqlite3_stmt* statement, int place, const Value& value) {
         return sqlite3_bind_text64(statement, place, words->data(), words->size(), SQLITE_TRANSIENT,
                                    SQLITE_UTF8);
     }
+    if (const auto* blob = std::get_if<Blob>(&value)) {
+        return sqlite3_bind_blob64(statement, place, blob->bytes.data(), blob->bytes.size(),
+                                   SQLITE_TRANSIENT);
+    }
     return sqlite3_bind_null(statement, place);
 }
 
@@ -71,6 +75,12 @@ std::optional<std::int64_t> Row::integerOrNull(int column) const {
 double Row::real(int column) const { return sqlite3_column_double(m_statement, column); }
 std::string Row::text(int column) const {
     const auto* bytes = reinterpret_cast<const char*>(sqlite3_column_text(m_statement, column));
+    if (!bytes) return {};
+    return {bytes, static_cast<std::size_t>(sqlite3_column_bytes(m_statement, column))};
+}
+
+std::string Row::bytes(int column) const {
+    const auto* bytes = static_cast<const char*>(sqlite3_column_blob(m_statement, column));
     if (!bytes) return {};
     return {bytes, static_cast<std::size_t>(sqlite3_column_bytes(m_statement, column))};
 }

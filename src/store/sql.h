@@ -26,7 +26,11 @@ template <class T>
 using Result = tl::expected<T, Failure>;
 
 using Null = std::monostate;
-using Value = std::variant<Null, std::int64_t, double, std::string_view>;
+/// Bytes as they are, apart from words.
+struct Blob {
+    std::string_view bytes;
+};
+using Value = std::variant<Null, std::int64_t, double, std::string_view, Blob>;
 [[nodiscard]] inline Value orNull(std::optional<std::int64_t> number) {
     return number ? Value(*number) : Value(Null());
 }
@@ -39,6 +43,7 @@ public:
     [[nodiscard]] std::optional<std::int64_t> integerOrNull(int column) const;
     [[nodiscard]] double real(int column) const;
     [[nodiscard]] std::string text(int column) const;
+    [[nodiscard]] std::string bytes(int column) const;
 
 private:
     sqlite3_stmt* m_statement;

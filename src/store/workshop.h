@@ -18,6 +18,7 @@
 #include <memory>
 #include <optional>
 #include <string>
+#include <string_view>
 #include <vector>
 
 namespace glimmet::store {
@@ -83,6 +84,12 @@ struct TakenBack {
     std::vector<JobId> moved;           ///< these are again what they were before it
     std::vector<JobId> withNewerEdits;  ///< these have moved on; nothing was done to them
 };
+
+inline constexpr std::size_t largestPhoto = 32U << 20;  ///< bytes
+/// "image/png" or "image/jpeg" by the bytes' own mark; empty: neither.
+[[nodiscard]] std::string_view photoKind(std::string_view bytes);
+/// What a photo goes by: SHA-256 in hexadecimal digits.
+[[nodiscard]] std::string photoSum(std::string_view bytes);
 
 enum class Access { ReadWrite, ReadOnly };
 /// Whether open() is to look through the file's pages first, or the caller has just had it done.
@@ -157,6 +164,12 @@ public:
     [[nodiscard]] core::Result<core::WorkshopRecord> stepWorkshop(bool forward);
     /// Takes a job off the shelf, or puts it back; its record stays either way.
     [[nodiscard]] core::Result<void> setOnShelf(JobId id, bool onShelf, const core::Text& what);
+    /// Keeps a photo under the sum of its bytes, which it returns; one that is there already is
+    /// kept once. Errors: NotUnderstood for what is neither PNG nor JPEG; TooMuch above
+    /// `largestPhoto`.
+    [[nodiscard]] core::Result<std::string> keepPhoto(std::string_view bytes);
+    /// The bytes of a photo. Errors: Unknown; Damaged when they are not what was kept.
+    [[nodiscard]] core::Result<std::string> photo(const std::string& sum) const;
     /// A copy of the whole workshop as it is now, whole or not at all. What stood at that path is
     /// replaced. Errors: InUse for the open file itself.
     [[nodiscard]] core::Result<void> copyTo(const QString& path) const;

@@ -2,6 +2,7 @@
 
 #include "cli/exchange.h"
 #include "cli/spice.h"
+#include "store/catalogue.h"
 #include "store/workshop.h"
 #include "support/older_workshop.h"
 #include "support/sample_jobs.h"
@@ -205,13 +206,35 @@ TEST(Check, ErrorsOfTheDatabaseAreErrors) {
     (void)*store::Workshop::open(empty, store::Access::ReadWrite);
     EXPECT_EQ(checked(request(empty.toStdString(), true)).out, "{\"jobs\":[]}\n");
 }
+TEST(Export, TakesPhotosAlongIntoAnotherWorkshop) {
+    const Scratch scratch;
+    const std::string from = scratch.file("from.glimmet").toStdString();
+    const std::string to = scratch.file("to.glimmet").toStdString();
+    ASSERT_TRUE(imported(from, DEMO_FOLDER "/ling.json").faults.empty());
+    for (const std::string& photo : store::demoPhotos()) {
+        const auto workshop =
+            store::Workshop::open(QString::fromStdString(from), store::Access::ReadWrite);
+        ASSERT_TRUE((*workshop)->keepPhoto(photo).has_value());
+    }
+    const Exchanged bundle = exportedBundle(from, {});
+    ASSERT_TRUE(bundle.faults.empty());
+    Scratch::write(scratch.file("ling.zip"), QByteArray::fromStdString(bundle.out));
+    EXPECT_EQ(imported(to, scratch.file("ling.zip").toStdString()).out,
+              "imported “No. 4 \"Ling\"”\n");
+    EXPECT_EQ(exported(to, {}).out, exported(from, {}).out);
+    const auto workshop =
+        store::Workshop::open(QString::fromStdString(to), store::Access::ReadOnly);
+    for (const std::string& photo : store::demoPhotos()) {
+        EXPECT_EQ(*(*workshop)->photo(store::photoSum(photo)), photo);
+    }
+}
 TEST(Import, KeepsNothingWithoutAPlaceForIt) {
     EXPECT_EQ(imported("", TESTS_FOLDER "/samples/format2/ling.json").faults.at(0),
               ": No file was named: the path is empty.");
     EXPECT_EQ(imported("", TESTS_FOLDER "/samples/format2/ling.json").out, "");
     const tests::Scratch scratch;
     EXPECT_EQ(imported(scratch.file("w.glimmet").toStdString(), "/dev/zero").faults.at(0),
-              "/dev/zero: /: found a device or a pipe, allowed: a job in JSON");
+              "/dev/zero: /: found a device or a pipe, allowed: a job in JSON or a bundle");
     EXPECT_FALSE(QFile::exists(scratch.file("w.glimmet")));  // not made for nothing
 }
 TEST(Export, TellsAJobAsItWas) {

@@ -1,4 +1,5 @@
 // Intake and the proof on plain DC: each thing that is said is seen to be said and to stay silent.
+#include "core/work/intake/album.h"
 #include "core/work/intake/look_list.h"
 #include "core/work/intake/suspects.h"
 #include "support/findings.h"
@@ -33,6 +34,47 @@ std::set<std::string> items(const Job& job) {
     return all;
 }
 Job plainJob() { return newJob("x", "dock-shunter"); }
+
+TEST(TakenApart, GoesTogetherBackwards) {
+    EXPECT_FALSE(says(plainJob(), "intake.apart"));
+    Job job = jotted(plainJob(), {"off two screws", "off hood", "off gear cover"});
+    EXPECT_EQ(sentence(job, "intake.apart"),
+              "3 things are off. First back on: step 3, gear cover.");
+    job = jotted(job, {"refitted"});
+    EXPECT_FALSE(job.intake.takenOff[2].back.empty());
+    EXPECT_EQ(sentence(job, "intake.apart"), "2 things are off. First back on: step 2, hood.");
+    // Out of its order it is taken, and what is in the way is said.
+    const auto early = understood("refitted two screws", job, smallCatalogue(), "2026-03-02");
+    EXPECT_EQ(plain(early->meaning),
+              "Back on: step 1, two screws. It came off before hood, which is still off.");
+    job = early->after;
+    EXPECT_EQ(sentence(job, "intake.apart"), "One thing is off: hood.");
+    EXPECT_FALSE(understood("refitted two screws", job, smallCatalogue(), "").has_value());
+}
+TEST(TakenApart, IsSilentOnceAllIsBackOn) {
+    const Job job = jotted(plainJob(), {"off hood", "refitted"});
+    EXPECT_FALSE(says(job, "intake.apart"));
+    EXPECT_EQ(plain(understood("refitted", job, smallCatalogue(), "").error().what),
+              "Nothing is off.");
+}
+TEST(Photos, AreOfTheModelASpotOrAStep) {
+    const std::string sum(64, 'b'), other(64, 'c');
+    Job job = jotted(plainJob(), {"off hood", "bad buffers bent"});
+    job = jotted(job, {("photo sum " + sum).c_str(), ("photo of hood sum " + other).c_str()});
+    ASSERT_EQ(job.intake.photos.size(), 2U);
+    EXPECT_EQ(plain(intake::photographed(job, job.intake.photos[0].of)), "the model");
+    EXPECT_EQ(plain(intake::photographed(job, job.intake.photos[1].of)), "step 1, hood");
+    // Said again, it is of something else, and there is still one of it.
+    job = jotted(job, {("photo of bent sum " + sum).c_str()});
+    ASSERT_EQ(job.intake.photos.size(), 2U);
+    EXPECT_EQ(plain(intake::photographed(job, job.intake.photos[1].of)), "bent");
+    job = jotted(job, {"discard photo sum ccc"});
+    ASSERT_EQ(job.intake.photos.size(), 1U);
+    EXPECT_EQ(job.intake.photos[0].sum, sum);
+    for (const char* line : {"photo sum 123", "photo sum BBB", "discard photo sum c", "photo"}) {
+        EXPECT_FALSE(understood(line, job, smallCatalogue(), "").has_value()) << line;
+    }
+}
 
 TEST(LookList, FollowsFromKindAgeAndFeed) {
     const auto fresh = items(jotted(plainJob(), {"arrives new"}));

@@ -7,6 +7,7 @@
 #include "app/frame/jot_list.h"
 #include "app/frame/line_of_work.h"
 #include "app/frame/notices.h"
+#include "app/frame/photos.h"
 #include "app/frame/reckoning_panel.h"
 #include "app/frame/shelf/shelf_view.h"
 #include "app/frame/workshop_files.h"
@@ -111,12 +112,15 @@ void MainWindow::build() {
     m_pictureStack->addWidget(m_picture);
     m_pictureStack->addWidget(m_bodies);
 
+    m_photos = new Photos(m_bench, this);
+    connect(m_photos, &Photos::failed, this, &MainWindow::say);
     m_strip = new QStackedWidget(bench);
     for (const auto views : {stageViews(), workshopViews()}) {
         for (const StageView& view : views) {
             StageStrip* strip = view.strip(m_strip);
             m_strip->addWidget(strip);
             m_strips[view.stage] = strip;
+            strip->usePhotos(*m_photos);
             connect(strip, &StageStrip::subjectChosen, &m_bench, &Bench::pointAt);
             connect(strip, &StageStrip::jotOffered, m_jot, &JotLine::offer);
             connect(strip, &StageStrip::jotChosen, &m_bench, &Bench::take);

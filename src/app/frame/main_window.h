@@ -23,6 +23,7 @@ class JotLine;
 class JotList;
 class LineOfWork;
 class Notices;
+class Photos;
 class PictureView;
 class ReckoningPanel;
 class ShelfView;
@@ -66,6 +67,7 @@ private:
 
     Bench m_bench;
     ShelfScan m_scan;
+    Photos* m_photos = nullptr;
     ShelfView* m_shelf = nullptr;
     LineOfWork* m_line = nullptr;
     PictureView* m_picture = nullptr;

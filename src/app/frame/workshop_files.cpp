@@ -2,7 +2,7 @@
 
 #include "app/frame/notices.h"
 #include "app/theme/words.h"
-#include "store/job_json.h"
+#include "store/bundle.h"
 
 #include <QAction>
 #include <QDir>
@@ -126,32 +126,45 @@ void WorkshopFiles::choose() {
 }
 
 void WorkshopFiles::importJob() {
-    const QString path = QFileDialog::getOpenFileName(m_window, tr("Import job"), QDir::homePath(),
-                                                      tr("Jobs in JSON (*.json);;All files (*)"));
+    const QString path = QFileDialog::getOpenFileName(
+        m_window, tr("Import job"), QDir::homePath(),
+        tr("Jobs in JSON, or with photos in a ZIP file (*.json *.zip);;All files (*)"));
     if (path.isEmpty()) return;
     QFile file(path);
     if (!QFileInfo(path).isFile() || !file.open(QIODevice::ReadOnly)) {
         m_notices.say(tr("%1 cannot be read.").arg(QFileInfo(path).fileName()));
         return;
     }
-    const auto job = store::jobFromJson(file.readAll().toStdString());
-    if (!job) {
+    const auto bundle = store::bundleFromBytes(file.readAll().toStdString());
+    const auto kept = bundle && m_bench.workshop() ? store::keepPhotos(*m_bench.workshop(), *bundle)
+                                                   : core::Result<void>();
+    if (!bundle || !kept) {
         m_notices.say(
-            tr("%1 was not imported. %2").arg(QFileInfo(path).fileName(), said(job.error())));
+            tr("%1 was not imported. %2")
+                .arg(QFileInfo(path).fileName(), said(bundle ? kept.error() : bundle.error())));
         return;
     }
-    m_bench.addJob(core::adopted(*job, m_bench.workshopRecord().house), core::text("Imported"));
+    m_bench.addJob(core::adopted(bundle->job, m_bench.workshopRecord().house),
+                   core::text("Imported"));
 }
 
 void WorkshopFiles::exportJob() {
     if (!m_bench.hasJob()) return;
-    QString path = QFileDialog::getSaveFileName(
-        m_window, tr("Export job"), QDir::homePath() + u"/job.json"_s, tr("Jobs in JSON (*.json)"));
+    core::Job job = core::withHouse(m_bench.job(), m_bench.workshopRecord().house);
+    // What has photos goes with them in one file; JSON alone can still be asked for.
+    const bool photos = !job.intake.photos.empty();
+    const QString zip = tr("With its photos (*.zip)"), json = tr("Jobs in JSON (*.json)");
+    const QString path = QFileDialog::getSaveFileName(
+        m_window, tr("Export job"), QDir::homePath() + (photos ? u"/job.zip"_s : u"/job.json"_s),
+        photos ? zip + u";;"_s + json : json);
     if (path.isEmpty()) return;
+    const auto bytes =
+        path.endsWith(u".zip"_s, Qt::CaseInsensitive)
+            ? store::bundleToBytes(store::bundled(*m_bench.workshop(), std::move(job)))
+            : core::Result<std::string>(store::jobToJson(job) + "\n");
     QSaveFile file(path);  // what stood there stays whole until the new one is
-    const QByteArray document = QByteArray::fromStdString(
-        store::jobToJson(core::withHouse(m_bench.job(), m_bench.workshopRecord().house)) + "\n");
-    if (!file.open(QIODevice::WriteOnly) || file.write(document) != document.size() ||
+    const auto size = bytes ? static_cast<qint64>(bytes->size()) : -1;
+    if (!bytes || !file.open(QIODevice::WriteOnly) || file.write(bytes->data(), size) != size ||
         !file.commit()) {
         m_notices.say(tr("%1 could not be written.").arg(QFileInfo(path).fileName()));
     }

@@ -1,12 +1,17 @@
 #include "app/intake/look_strip.h"
 
+#include "app/frame/photos.h"
+#include "app/intake/album.h"
 #include "app/intake/intake_view.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/work/intake/album.h"
 #include "core/work/intake/look_list.h"
 
 #include <QCoreApplication>
+#include <QDir>
+#include <QFileDialog>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLabel>
@@ -123,7 +128,10 @@ private:
 };
 
 LookStrip::LookStrip(QWidget* parent)
-    : StageStrip(parent), m_beside(new QLabel), m_rows(std::make_unique<Rows<LookRow>>()) {
+    : StageStrip(parent),
+      m_beside(new QLabel),
+      m_album(new Album),
+      m_rows(std::make_unique<Rows<LookRow>>()) {
     setObjectName(u"lookStrip"_s);
     setAccessibleName(tr("What to look at on this model"));
     const auto scrolled = [](QWidget* page) {
@@ -143,21 +151,46 @@ LookStrip::LookStrip(QWidget* parent)
     m_beside->setWordWrap(true);
     m_beside->setTextFormat(Qt::RichText);
     m_beside->setAlignment(Qt::AlignTop);
-    m_beside->setMargin(10);
     m_beside->setFont(wordsFont(13));
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(0);
     row->addWidget(scrolled(m_page), 13);
-    row->addWidget(scrolled(m_beside), 7);
-    connect(m_beside, &QLabel::linkActivated, this, &LookStrip::jotOffered);
+    auto* besides = new QWidget;
+    auto* upright = new QVBoxLayout(besides);
+    upright->setContentsMargins(10, 8, 10, 8);
+    upright->addWidget(m_album);
+    upright->addWidget(m_beside, 1);
+    row->addWidget(scrolled(besides), 7);
+    connect(m_beside, &QLabel::linkActivated, this, [this](const QString& link) {
+        // A line that is whole is taken; the start of one waits to be finished.
+        if (link.startsWith(u'#'))
+            emit subjectChosen(link.mid(1).toStdString());
+        else if (link.endsWith(u' '))
+            emit jotOffered(link);
+        else
+            emit jotChosen(link);
+    });
+    connect(m_album, &Album::jotChosen, this, &LookStrip::jotChosen);
+    connect(m_album, &Album::wanted, this, [this] {
+        const QString path = QFileDialog::getOpenFileName(this, tr("Photo"), QDir::homePath(),
+                                                          tr("Pictures (*.png *.jpg *.jpeg)"));
+        if (!path.isEmpty()) m_photos->add(path, m_photographed);
+    });
 }
 
 LookStrip::~LookStrip() = default;
 
 void LookStrip::show(const core::Reckoned& facts, const std::vector<core::Finding>&,
-                     const std::string&) {
+                     const std::string& subject) {
     const core::Job& job = facts.job;
+    const auto is = [&](const auto& each) { return each.id == subject; };
+    const auto& spots = job.intake.spots;
+    const auto& steps = job.intake.takenOff;
+    const bool sits = !subject.empty() && (std::any_of(spots.begin(), spots.end(), is) ||
+                                           std::any_of(steps.begin(), steps.end(), is));
+    m_photographed = sits ? subject : std::string();
+    m_album->show(*m_photos, job, m_photographed);
     const auto next = core::intake::nextToLook(job);
     m_rows->fill(
         m_column, core::intake::lookList(job),
@@ -203,8 +236,23 @@ void LookStrip::show(const core::Reckoned& facts, const std::vector<core::Findin
     }
     head(tr("Taken apart, in order"), u"off "_s);
     if (job.intake.takenOff.empty()) line(tr("nothing yet"));
+    const auto back = core::intake::nextBackOn(job);
     for (std::size_t i = 0; i < job.intake.takenOff.size(); ++i) {
-        line(tr("%1. %2").arg(i + 1).arg(qs(job.intake.takenOff[i].what)));
+        const core::TakenOff& step = job.intake.takenOff[i];
+        // Pressed, a step is what the next photo is of.
+        const QString words = tr("%1. %2").arg(i + 1).arg(qs(step.what)).toHtmlEscaped();
+        const QColor colour = !step.back.empty()                       ? look.inkSoft
+                              : !step.id.empty() && step.id == subject ? look.brass
+                                                                       : look.ink;
+        page +=
+            u"<p style='margin:0 0 2px 8px'><a href='#%1' style='color:%2;text-decoration:%3'>%4</a>"_s
+                .arg(qs(step.id), colour.name(), step.back.empty() ? u"none"_s : u"line-through"_s,
+                     words);
+        if (back == i) {
+            page += u" &nbsp; <a href='refitted' style='color:%1'>%2</a>"_s.arg(
+                look.brass.name(), tr("it is back on"));
+        }
+        page += u"</p>"_s;
     }
     head(tr("Oiled"), u"oiled "_s);
     if (job.intake.oiled.empty()) line(tr("nothing yet"));
@@ -212,6 +260,12 @@ void LookStrip::show(const core::Reckoned& facts, const std::vector<core::Findin
         line(tr("%1 with %2, %3").arg(qs(each.point), qs(each.with), qs(each.on)));
     }
     m_beside->setText(page);
+}
+
+bool LookStrip::takeFile(const QString& path) {
+    if (!Photos::isPicture(path)) return false;
+    m_photos->add(path, m_photographed);
+    return true;
 }
 
 }  // namespace glimmet::app

@@ -12,6 +12,7 @@ class QVBoxLayout;
 
 namespace glimmet::app {
 
+class Album;
 class LookRow;
 
 class LookStrip : public StageStrip {
@@ -21,11 +22,15 @@ public:
     ~LookStrip() override;
     void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
+    /// A picture is a photo of what is in question.
+    bool takeFile(const QString& path) override;
 
 private:
     QWidget* m_page;
     QVBoxLayout* m_column;
     QLabel* m_beside;
+    Album* m_album;
+    std::string m_photographed;  ///< what the next photo is of
     std::unique_ptr<Rows<LookRow>> m_rows;
 };
 

@@ -44,7 +44,7 @@ struct Target {
     QRectF where;                      ///< in pixels
     QString tip;                       ///< what it is and what its numbers rest on
     QString jot;                       ///< start of the jot line that enters it
-    std::string subject;               ///< the id of the lamp group, if it is one
+    std::string subject;               ///< the id of what is in question when it is pressed
     std::vector<LikelyLine> likely{};  ///< whole lines to choose from with one press
 };
 

@@ -21,8 +21,7 @@ void paintSpots(QPainter& painter, const SceneInput& scene, std::vector<Target>&
         painter.drawArc(QRectF(at.x() - 13, at.y() - 10, 25, 22), 200 * 16, 200 * 16);
         targets.push_back({QRectF(at.x() - 14, at.y() - 14, 28, 28),
                            tr("Still open since %1: %2").arg(qs(spot.on), qs(spot.words)),
-                           u"mended "_s + qs(spot.id),
-                           {}});
+                           u"mended "_s + qs(spot.id), spot.id});
     }
 }
 

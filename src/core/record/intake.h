@@ -59,7 +59,17 @@ struct LoosePart {
 struct TakenOff {
     std::string what;  ///< "rear screw", "clips left"
     std::string on;
+    std::string id;    ///< "T5"; empty in records of before photos were kept
+    std::string back;  ///< the day it went back on; empty: still off
     bool operator==(const TakenOff&) const = default;
+};
+
+/// A picture taken at the bench. Its bytes lie in the workshop file, under their sum.
+struct Photo {
+    std::string sum;  ///< SHA-256 of the bytes, 64 hexadecimal digits
+    std::string of;   ///< id of a spot or of a step of taking apart; empty: of the model
+    std::string on;
+    bool operator==(const Photo&) const = default;
 };
 
 struct Oiled {
@@ -107,6 +117,7 @@ struct Intake {
     std::vector<Oiled> oiled;
     std::vector<SuspectedFault> faults;  ///< each once
     std::optional<SavedSettings> settings;
+    std::vector<Photo> photos;  ///< each sum once
     bool operator==(const Intake&) const = default;
 };
 

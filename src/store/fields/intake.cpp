@@ -41,6 +41,15 @@ template <class Io, class Self>
 void takenOffFields(Io& io, Self& taken) {
     io("what", taken.what, Required, words);
     io("on", taken.on, Maybe, date);
+    io("id", taken.id, Maybe, identity);
+    io("back", taken.back, Maybe, date);
+}
+
+template <class Io, class Self>
+void photoFields(Io& io, Self& photo) {
+    io("sum", photo.sum, Required, unsearched(characters(64, 64)));
+    io("of", photo.of, Maybe, identity);
+    io("on", photo.on, Maybe, date);
 }
 
 template <class Io, class Self>
@@ -81,6 +90,8 @@ void intakeFields(Io& io, Self& intake) {
     io("oiled", intake.oiled, Maybe, members(0, 1000));
     io("faults", intake.faults, Maybe, members(0, 500));
     io("settings", intake.settings, Maybe);
+    io("photos", intake.photos, Maybe, members(0, 500));
+    io.unique("photos", intake.photos, "sum", [](const auto& each) { return each.sum; });
     io.unique("looked", intake.looked, "item", [](const auto& each) { return each.item; });
     io.unique("faults", intake.faults, "fault", [](const auto& each) { return each.fault; });
 }
@@ -102,6 +113,7 @@ GLIMMET_FIELDS(core::Spot, spotFields)
 GLIMMET_FIELDS(core::Complaint, complaintFields)
 GLIMMET_FIELDS(core::LoosePart, looseFields)
 GLIMMET_FIELDS(core::TakenOff, takenOffFields)
+GLIMMET_FIELDS(core::Photo, photoFields)
 GLIMMET_FIELDS(core::Oiled, oiledFields)
 GLIMMET_FIELDS(core::SuspectedFault, suspectedFields)
 GLIMMET_FIELDS(core::ConfigurationValue, valueFields)

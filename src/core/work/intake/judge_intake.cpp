@@ -1,5 +1,6 @@
 // What intake has to say: what to look at next, what is wrong, what it may be, what comes first.
 #include "core/quantity/format.h"
+#include "core/work/intake/album.h"
 #include "core/work/intake/intake.h"
 #include "core/work/intake/look_list.h"
 #include "core/work/intake/suspects.h"
@@ -203,6 +204,23 @@ void judgeOiling(const Job& job, Judging& judging) {
     }
 }
 
+/// What was taken apart goes together backwards.
+void judgeApart(const Job& job, Judging& judging) {
+    const auto next = nextBackOn(job);
+    if (!next) return;
+    const auto& steps = job.intake.takenOff;
+    const auto off = std::count_if(steps.begin(), steps.end(),
+                                   [](const TakenOff& step) { return step.back.empty(); });
+    judging.say("intake.apart", {}, State::Fine, Gravity::CouldBeBetter, [&](Finding& finding) {
+        finding.sentence =
+            off == 1 ? text("One thing is off: %1.", steps[*next].what)
+                     : text("%1 things are off. First back on: step %2, %3.", std::to_string(off),
+                            std::to_string(*next + 1), steps[*next].what);
+        finding.options = {answer(text("It is back on"), text("the one before it is next"),
+                                  State::Fine, "refitted")};
+    });
+}
+
 void judgeComplaints(const Job& job, Judging& judging) {
     for (const Complaint& complaint : job.intake.complaints) {
         if (!complaint.answer.empty()) continue;
@@ -241,6 +259,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     judgeSuspects(facts, judging);
     judgeLooking(facts.job, judging);
     judgeOiling(facts.job, judging);
+    judgeApart(facts.job, judging);
     judgeComplaints(facts.job, judging);
 }
 

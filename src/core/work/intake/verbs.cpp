@@ -1,4 +1,5 @@
 // Jots of intake: what was looked at, what is wrong and where, what the owner says.
+#include "core/work/intake/album.h"
 #include "core/work/intake/intake.h"
 #include "core/work/intake/look_list.h"
 #include "core/work/jotted.h"
@@ -21,6 +22,12 @@ std::vector<Named> itemNames(const Context& context) {
     }
     return all;
 }
+
+/// A day marks what is done; where none is known, the word does.
+std::string dayOr(const std::string& today) { return today.empty() ? "yes" : today; }
+
+/// What a step of taking apart goes by.
+std::string nameOf(const TakenOff& step) { return step.id.empty() ? step.what : step.id; }
 
 void setLooked(Job& job, const std::string& item, bool good, const std::string& on) {
     std::erase_if(job.intake.looked, [&](const LookedAt& each) { return each.item == item; });
@@ -79,7 +86,7 @@ Result<Jotted> mended(const Said& said) {
     Jotted result = jotted(said, {});
     for (Spot& spot : result.after.intake.spots) {
         if (spot.id != id) continue;
-        spot.mended = said.context.today.empty() ? "yes" : said.context.today;
+        spot.mended = dayOr(said.context.today);
         result.meaning = text("Mended: %1", spot.words);
         if (!spot.item.empty()) setLooked(result.after, spot.item, true, said.context.today);
     }
@@ -182,7 +189,86 @@ Result<Jotted> takenOff(const Said& said) {
     Jotted result =
         jotted(said, text("Taken off, step %1: %2",
                           std::to_string(said.context.job.intake.takenOff.size() + 1), said.rest));
-    result.after.intake.takenOff.push_back({said.rest, said.context.today});
+    const std::string id = newId(result.after, 'T');
+    result.after.intake.takenOff.push_back({said.rest, said.context.today, id, {}});
+    return result;
+}
+
+std::vector<Named> stepsOff(const Context& context) {
+    std::vector<Named> all;
+    for (const TakenOff& step : context.job.intake.takenOff) {
+        if (step.back.empty()) all.push_back({nameOf(step), {step.what}, step.what});
+    }
+    return all;
+}
+
+/// Played backwards: without a name the last that is off, and what lies in the way is said.
+Result<Jotted> refitted(const Said& said) {
+    const auto& steps = said.context.job.intake.takenOff;
+    const auto last = nextBackOn(said.context.job);
+    if (!last) return refuse(ErrorCode::Unknown, text("Nothing is off."));
+    std::size_t step = *last;
+    if (const auto& name = said.name("STEP")) {
+        while (!steps[step].back.empty() || nameOf(steps[step]) != *name) --step;
+    }
+    const std::string number = std::to_string(step + 1);
+    Jotted result =
+        jotted(said, step == *last
+                         ? text("Back on: step %1, %2", number, steps[step].what)
+                         : text("Back on: step %1, %2. It came off before %3, which is still off.",
+                                number, steps[step].what, steps[*last].what));
+    result.after.intake.takenOff[step].back = dayOr(said.context.today);
+    return result;
+}
+
+// --- photos ----------------------------------------------------------------------------------
+
+std::vector<Named> sitters(const Context& context) {
+    std::vector<Named> all;
+    for (const Spot& spot : context.job.intake.spots) {
+        all.push_back({spot.id, {spot.words}, spot.words});
+    }
+    for (const TakenOff& step : context.job.intake.takenOff) {
+        if (!step.id.empty()) all.push_back({step.id, {step.what}, step.what});
+    }
+    return all;
+}
+
+/// The bytes are kept by whoever brings them; the record holds their sum.
+Result<Jotted> photo(const Said& said) {
+    const std::string& sum = said.at("SUM").words;
+    if (sum.size() != 64 || sum.find_first_not_of("0123456789abcdef") != std::string::npos) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("A photo goes by the sum of its bytes, 64 digits. Drop the picture on "
+                           "the window: that puts it into the workshop and writes the line."));
+    }
+    auto photos = said.context.job.intake.photos;
+    std::erase_if(photos, [&](const Photo& each) { return each.sum == sum; });
+    if (photos.size() >= mostOfOne) return enough();
+    const std::string of = said.name("OF").value_or("");
+    Jotted result =
+        jotted(said, of.empty() ? text("Photo of the model")
+                                : text("Photo of: %1", photographed(said.context.job, of)));
+    photos.push_back({sum, of, said.context.today});
+    result.after.intake.photos = std::move(photos);
+    return result;
+}
+
+Result<Jotted> discarded(const Said& said) {
+    const std::string& sum = said.at("SUM").words;
+    auto photos = said.context.job.intake.photos;
+    // Its beginning will do, where only one begins so.
+    const auto begun = [&](const Photo& each) { return each.sum.starts_with(sum); };
+    if (std::count_if(photos.begin(), photos.end(), begun) != 1) {
+        return refuse(ErrorCode::Unknown,
+                      text("No photo, or more than one, begins with “%1”.", sum));
+    }
+    Jotted result =
+        jotted(said, text("Without the photo of: %1",
+                          photographed(said.context.job,
+                                       std::find_if(photos.begin(), photos.end(), begun)->of)));
+    std::erase_if(photos, begun);
+    result.after.intake.photos = std::move(photos);
     return result;
 }
 
@@ -322,6 +408,24 @@ constexpr Takes answerTakes[] = {{.what = "COMPLAINT",
                                   .explained = true},
                                  neededWords};
 constexpr Takes looseTakes[] = {neededWords, {.what = "BAG", .kind = Kind::Words, .after = "bag"}};
+constexpr Takes refittedTakes[] = {{.what = "STEP",
+                                    .kind = Kind::Name,
+                                    .names = stepsOff,
+                                    .unknown = "Nothing that is off goes by “%1”. There are: %2.",
+                                    .none = "Nothing is off.",
+                                    .explained = true}};
+constexpr Takes sum{
+    .what = "SUM", .kind = Kind::Words, .after = "sum", .needed = true, .missing = "Which photo?"};
+constexpr Takes photoTakes[] = {
+    sum,
+    {.what = "OF",
+     .kind = Kind::Name,
+     .after = "of",
+     .names = sitters,
+     .unknown = "No spot and no step goes by “%1”. There are: %2.",
+     .none = "There is no spot and no step yet: a photo is of the model.",
+     .explained = true}};
+constexpr Takes discardTakes[] = {sum};
 constexpr Takes oiledTakes[] = {
     {.what = "POINT",
      .kind = Kind::Name,
@@ -358,6 +462,12 @@ constexpr const char* looseExamples[] = {"loose step in bag 3"};
 constexpr const char* looseNoise[] = {"in"};
 constexpr const char* offExamples[] = {"off rear screw under the coupler"};
 constexpr const char* offWords[] = {"undone", "unscrewed", "unclipped"};
+constexpr const char* refittedExamples[] = {"refitted", "refitted rear screw"};
+constexpr const char* refittedWords[] = {"refit", "replaced"};
+constexpr const char* photoExamples[] = {
+    "photo of buffer bent sum 5891b5b522d5df086d0ff0b110fbd9d21bb4fc7163af34d08286a2e846f6be03"};
+constexpr const char* discardExamples[] = {"discard photo sum 5891b5b5"};
+constexpr const char* discardNoise[] = {"photo"};
 constexpr const char* oiledExamples[] = {"oiled gears with grease", "oiled bearings"};
 constexpr const char* oiledWords[] = {"greased", "lubricated"};
 constexpr const char* faultExamples[] = {"fault cracked-gear found", "fault dry-grease not"};
@@ -397,6 +507,22 @@ constexpr Verb table[] = {
      false,
      looseNoise},
     {"off", offWords, {}, offExamples, "the next thing that came off", takenOff, true},
+    {"refitted", refittedWords, refittedTakes, refittedExamples,
+     "what came off last goes back on, or the step that is named", refitted},
+    {"photo",
+     {},
+     photoTakes,
+     photoExamples,
+     "a picture that was dropped on the window, and what it is of",
+     photo},
+    {"discard",
+     {},
+     discardTakes,
+     discardExamples,
+     "a photo out of the record",
+     discarded,
+     false,
+     discardNoise},
     {"oiled", oiledWords, oiledTakes, oiledExamples, "a point that got its drop", oiled},
     {"answer", {}, answerTakes, answerExamples, "what came of a complaint", answerComplaint},
 };
