@@ -68,6 +68,10 @@ TEST(JobJson, NamesEveryFaultWithItsPlace) {
                           "/units/0/motors/0/readings/2/amps_A", "/units/0/body/length_mm",
                           "/groups/0/rows/0/lamps/0/part/family", "/groups/1/connection/kind",
                           "/groups/1/name", "/extra"}));
+    // The sentence that is shown alone is of the first of them.
+    const auto refused = jobFromJson(document.dump());
+    EXPECT_EQ(refused.error().field, faults.front().place);
+    EXPECT_EQ(core::plain(refused.error().what), sentence(faults.front()));
 }
 TEST(JobJson, RefusesAnLedThatNoLawDescribes) {
     auto document = nlohmann::json::parse(jobToJson(fullJob()));
@@ -103,6 +107,8 @@ TEST(ShippedFiles, CatalogueAndDemoJobsAreReadWithoutAFault) {
     const LoadedCatalogue loaded = loadedCatalogue(QStringLiteral("/nonexistent/catalogue.json"));
     EXPECT_GE(loaded.catalogue.decoders.size(), 5U);
     EXPECT_GE(loaded.catalogue.lamps.size(), 5U);
+    EXPECT_GE(loaded.catalogue.faults.size(), 40U);
+    EXPECT_GE(loaded.catalogue.bodies.size(), 24U);
     const auto jobs = demoJobs();
     ASSERT_EQ(jobs.size(), 5U);
     EXPECT_EQ(jobs[1].units.size(), 2U);
@@ -235,6 +241,8 @@ TEST(JobFormat1, FeedsFollowFromItsThreeSupplies) {
     EXPECT_EQ(feed("ling"), core::Feed::TwoRailDcc);
     EXPECT_EQ(feed("battery"), core::Feed::BatteryRadio);
     EXPECT_EQ(feed("structure"), core::Feed::FixedDc);
+    EXPECT_TRUE(jobFromJson(fixture("structure"))->units.at(0).body.structure);
+    EXPECT_FALSE(jobFromJson(fixture("ling"))->units.at(0).body.structure);
     auto plain = json::parse(fixture("ling"));
     plain["supply"]["kind"] = "dc";
     EXPECT_EQ(jobFromJson(plain.dump())->feed, core::Feed::PlainDc);
