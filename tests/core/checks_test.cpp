@@ -232,6 +232,34 @@ TEST(MotorContradictions, OfWindingSlipAndLight) {
     EXPECT_FALSE(contradicts(jotted(shunter(), {"haul 200mA 6V"}), "light"));
     EXPECT_FALSE(contradicts(shunter(), "stall"));
 }
+TEST(MotorContradictions, SayWhatSpeaksForEither) {
+    // 20 Ω and 9.23 Ω; a winding of 9.4 Ω agrees with the second alone, a third test too.
+    const auto effects = [](std::initializer_list<const char*> lines) {
+        const auto all = checkedAll(
+            jotted(jotted(tests::newJob("x", "dock-shunter"), {"decoder middle"}), lines));
+        std::vector<std::string> said;
+        for (const Option& option : finding(all, "motor.contradiction-stall").options) {
+            said.push_back(option.jot + ": " + plain(option.effect));
+        }
+        return said;
+    };
+    const std::string none = "it is reckoned with no more; nothing else speaks for it";
+    EXPECT_EQ(effects({"stall 0.6A 12V", "stall 1.3A 12V", "ohms 9.4"}),
+              (std::vector<std::string>{
+                  "remove first stall: " + none,
+                  "remove last stall: it is reckoned with no more; the winding's 9.4 Ω speaks for "
+                  "it"}));
+    EXPECT_EQ(effects({"stall 1.3A 12V", "ohms 16.5", "stall 0.6A 12V"}),
+              (std::vector<std::string>{
+                  "remove first stall: " + none,
+                  "remove last stall: it is reckoned with no more; the winding's 16.5 Ω speaks for "
+                  "it"}));
+    // One in the middle has no name to be struck by.
+    EXPECT_EQ(effects({"stall 1.3A 12V", "stall 0.6A 12V", "stall 1.2A 12V", "ohms 9.4"}),
+              (std::vector<std::string>{
+                  "remove first stall: it is reckoned with no more; the winding's 9.4 Ω and another "
+                  "reading speak for it"}));
+}
 TEST(MotorHealth, ComparesOnlyLikeWithLike) {
     const auto tightens = [](std::initializer_list<const char*> lines) {
         return has(checkedAll(jotted(shunter(), lines)), "motor.tightening");

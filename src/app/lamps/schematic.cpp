@@ -153,10 +153,24 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
                      : none        ? tr("none")
                                    : ohms(*row.resistor));
     painter.setFont(figuresFont(13));
-    painter.setPen(look.of(core::stateAgainst(state.current.value(), state.limit.value(), 0.85)));
-    painter.drawText(
-        words, Qt::AlignLeft | Qt::AlignBottom,
-        state.connected ? u"↓ %1"_s.arg(qs(core::formatted(state.current, 3))) : QString());
+    const auto against = [&](core::Amperes current) {
+        return core::stateAgainst(current.value(), state.limit.value(), core::lampCloseAbove);
+    };
+    if (state.connected) {
+        const QString typical = u"↓ %1"_s.arg(qs(core::formatted(state.current, 3)));
+        painter.setPen(look.of(against(state.current)));
+        painter.drawText(words, Qt::AlignLeft | Qt::AlignBottom, typical);
+        // What is over in the worst case only is marked apart, in outline.
+        if (against(state.highest) > against(state.current)) {
+            const QColor colour = look.of(against(state.highest));
+            painter.setPen(colour);
+            painter.drawText(words.translated(0, 18), Qt::AlignLeft | Qt::AlignBottom,
+                             tr("at worst %1").arg(qs(core::formatted(state.highest, 3))));
+            painter.setPen(QPen(colour, 1.4, Qt::DashLine));
+            painter.setBrush(Qt::NoBrush);
+            painter.drawRoundedRect(resistor.adjusted(-6, -6, 6, 6), 5, 5);
+        }
+    }
     m_symbols.push_back(
         {resistor.adjusted(-8, -4, columnWidth - 40, 4),
          row.resistor

@@ -5,6 +5,7 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
+#include "core/work/measure/contradictions.h"
 #include "core/work/measure/motor_chart.h"
 #include "core/work/motor_evidence.h"
 
@@ -188,6 +189,30 @@ void MotorPlot::draw() {
         label(name.volts, at, words, (fits ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter,
               look.ink);
         free = at - lineHeight;
+    }
+    // Two that cannot both be true: tied together, each with what speaks for it.
+    for (const core::MotorAt& at : core::motorsOf(job)) {
+        for (const auto& [what, a, b] : core::measure::contradictions(*at.motor)) {
+            auto* tie = new QCPItemLine(m_plot);
+            tie->start->setCoords(a.volts.value(), a.amps.value());
+            tie->end->setCoords(b.volts.value(), b.amps.value());
+            tie->setPen(QPen(look.ask, 2.4, Qt::DotLine));
+            for (const core::MotorReading& reading : {a, b}) {
+                const double volts = reading.volts.value(), amps = reading.amps.value();
+                QStringList witnesses;
+                for (const core::Text& each : core::measure::speaksFor(*at.motor, reading)) {
+                    witnesses += said(each);
+                }
+                const QString words =
+                    witnesses.isEmpty()
+                        ? tr("%1: nothing else speaks for it").arg(qs(core::formatted(reading.amps)))
+                        : tr("%1: for it, %2")
+                              .arg(qs(core::formatted(reading.amps)), witnesses.join(tr(" and ")));
+                mark(volts, amps, shapeOf(reading.condition), look.ask, false,
+                     {volts, amps, words, jotWord(reading.condition)});
+                label(volts, amps, words, Qt::AlignRight | Qt::AlignBottom, look.ask);
+            }
+        }
     }
     if (chart.stall) {
         const double volts = chart.motorVolts.value();

@@ -35,6 +35,7 @@ struct GroupState {
     Volts glowFrom{};     ///< track or supply volts at which the first lamp carries 0.1 mA
 };
 
+inline constexpr double lampCloseAbove = 0.85;  ///< of an LED's limit it is close (4-judgement)
 inline constexpr Amperes glowCurrent{0.0001};
 
 /// `board`: the output's own resistor, where it is to be taken for something else than is known.

@@ -13,7 +13,6 @@
 namespace glimmet::core::lamps {
 namespace {
 
-constexpr double lampCloseAbove = 0.85;  // of an LED's limit
 
 std::string rowName(const LampGroup& group, std::size_t row) {
     if (group.rows.size() == 1) return group.name;

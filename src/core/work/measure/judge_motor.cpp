@@ -1,5 +1,6 @@
 // Checks of the motor's readings against each other and against its history.
 #include "core/quantity/format.h"
+#include "core/work/measure/contradictions.h"
 #include "core/work/measure/health.h"
 #include "core/work/measure/judge_board.h"
 #include "core/work/measure/measure.h"
@@ -17,6 +18,12 @@ namespace {
 
 bool alike(const MotorReading& a, const MotorReading& b) { return atLikeVolts(a.volts, b.volts); }
 
+/// A reading that may be taken back: what it is, what that does, how it is said.
+struct Strike {
+    Text what, effect;
+    std::string jot;
+};
+
 /// Readings that cannot both be true. What is reckoned with is the more dangerous one.
 void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
     const std::vector<MotorReading> readings = motorEvidence(motor).readings;
@@ -25,7 +32,7 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
     const Subject subject = called.empty() ? Subject{} : Subject{motor.id, called};
     const std::string ofCalled = called.empty() ? "" : " of " + called;
     const auto say = [&](const char* id, Text sentence, Text action, std::vector<Figure> figures,
-                         std::vector<std::pair<Text, std::string>> strikes) {
+                         std::vector<Strike> ways) {
         judging.say(std::string("motor.contradiction-") + id + of, subject, State::Ask,
                     Gravity::WorksBadly, [&](Finding& finding) {
                         finding.sentence = called.empty()
@@ -33,10 +40,10 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
                                                : text("%1: %2", called, std::move(sentence));
                         finding.action = std::move(action);
                         finding.figures = std::move(figures);
-                        for (auto& [what, jot] : strikes) {
+                        for (auto& [what, effect, jot] : ways) {
                             Option option;
                             option.what = std::move(what);
-                            option.effect = text("it is reckoned with no more");
+                            option.effect = std::move(effect);
                             option.state = State::Fine;
                             option.jot = std::move(jot);
                             option.kind = Option::Kind::Answer;
@@ -44,75 +51,89 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
                         }
                     });
     };
-    std::vector<const MotorReading*> stalls;
-    for (const MotorReading& reading : readings) {
-        if (reading.condition == MotorCondition::Stalled) stalls.push_back(&reading);
-    }
-    const auto ohms = [](const MotorReading& reading) { return reading.volts / reading.amps; };
-    if (stalls.size() >= 2) {
-        const auto [low, high] =
-            std::minmax_element(stalls.begin(), stalls.end(),
-                                [&](const auto* a, const auto* b) { return ohms(*a) < ohms(*b); });
-        if (ohms(**high) > ohms(**low) * 1.25) {
-            std::vector<std::pair<Text, std::string>> strikes;
-            if (stalls.size() == 2) {
-                strikes = {{text("Strike the first, %1", formatted(stalls[0]->amps)),
-                            "remove first stall" + ofCalled},
-                           {text("Strike the last, %1", formatted(stalls[1]->amps)),
-                            "remove last stall" + ofCalled}};
-            }
-            say("stall",
-                text("Two stall tests contradict each other: %1 and %2 at %3 and %4. The larger is "
-                     "reckoned with; take it again.",
-                     formatted((*low)->amps), formatted((*high)->amps), formatted((*low)->volts),
-                     formatted((*high)->volts)),
-                text("take the stall test again"),
-                {readingFigure(text("Stall test of lowest ohms"), "I_1", **low, "stall "),
-                 readingFigure(text("Stall test of highest ohms"), "I_2", **high, "stall ")},
-                std::move(strikes));
+    // What is taken back is said with what speaks for it; one in the middle of several has no name to
+    // be taken back by.
+    const auto strikes = [&](std::initializer_list<MotorReading> those) {
+        std::vector<Strike> all;
+        for (const MotorReading& reading : those) {
+            const auto alike = [&](const MotorReading& each) {
+                return each.condition == reading.condition;
+            };
+            const bool last = *std::find_if(readings.rbegin(), readings.rend(), alike) == reading;
+            const bool first = *std::find_if(readings.begin(), readings.end(), alike) == reading;
+            if (!first && !last) continue;
+            const std::string order = last ? "last" : "first";
+            const std::string word = reading.condition == MotorCondition::Stalled    ? "stall"
+                                     : reading.condition == MotorCondition::Slipping ? "slip"
+                                     : reading.condition == MotorCondition::Hauling  ? "haul"
+                                                                                     : "light";
+            const auto witnesses = speaksFor(motor, reading);
+            all.push_back(
+                {text("Strike the %1 %2 reading, %3", order, word, formatted(reading.amps)),
+                 witnesses.empty() ? text("it is reckoned with no more; nothing else speaks for it")
+                 : witnesses.size() == 1
+                     ? text("it is reckoned with no more; %1 speaks for it", witnesses[0])
+                     : text("it is reckoned with no more; %1 and %2 speak for it", witnesses[0],
+                            witnesses[1]),
+                 "remove " + order + " " + word + ofCalled});
         }
+        std::stable_sort(all.begin(), all.end(), [](const Strike& a, const Strike& b) {
+            return a.jot.starts_with("remove first") && !b.jot.starts_with("remove first");
+        });
+        return all;
+    };
+    const auto all = contradictions(motor);
+    for (const auto& [what, a, b] : all) {
+        if (what != "stall") continue;
+        say("stall",
+            text("Two stall tests contradict each other: %1 and %2 at %3 and %4. The larger is "
+                 "reckoned with; take it again.",
+                 formatted(a.amps), formatted(b.amps), formatted(a.volts), formatted(b.volts)),
+            text("take the stall test again"),
+            {readingFigure(text("Stall test of lowest ohms"), "I_1", a, "stall "),
+             readingFigure(text("Stall test of highest ohms"), "I_2", b, "stall ")},
+            strikes({a, b}));
     }
     const auto winding = smallestWinding(motor);
     const MotorReading* stall = decisive(readings, MotorCondition::Stalled);
     if (winding && stall &&
-        (winding->value < ohms(*stall) * 0.7 || winding->value > ohms(*stall) * 1.6)) {
+        (winding->value < stall->volts / stall->amps * leastOfStall ||
+         winding->value > stall->volts / stall->amps * mostOfStall)) {
+        std::vector<Strike> ways = strikes({*stall});
+        ways.insert(ways.begin(), {text("Strike the last winding reading"),
+                                   text("it is reckoned with no more"),
+                                   "remove last ohms" + ofCalled});
         say("winding",
             text(
                 "The winding reads %1, the stall test comes to %2: one of them is wrong. The stall "
                 "test is reckoned with.",
-                formatted(winding->value, 3), formatted(ohms(*stall), 3)),
+                formatted(winding->value, 3), formatted(stall->volts / stall->amps, 3)),
             text("read the winding again, motor disconnected"),
             {figures::measured(text("Winding"), "R_w", winding->value, winding->on, {}, "ohms "),
              readingFigure(text("Stall test"), "I_test", *stall, "stall ")},
-            {{text("Strike the last winding reading"), "remove last ohms" + ofCalled},
-             {text("Strike the last stall test"), "remove last stall" + ofCalled}});
+            std::move(ways));
     }
-    const MotorReading* slip = decisive(readings, MotorCondition::Slipping);
-    if (slip && stall && slip->volts > Volts{0} && slip->amps > slip->volts / ohms(*stall) * 1.05) {
-        say("slip",
-            text(
-                "Slipping it took %1 at %2, and stalled it could take %3 there at the most: one of "
-                "the two was misread.",
-                formatted(slip->amps), formatted(slip->volts),
-                formatted(slip->volts / ohms(*stall), 3)),
-            text("take both readings again"),
-            {readingFigure(text("Wheels slipping"), "I_slip", *slip, "slip "),
-             readingFigure(text("Stall test"), "I_test", *stall, "stall ")},
-            {{text("Strike the last slip reading"), "remove last slip" + ofCalled},
-             {text("Strike the last stall test"), "remove last stall" + ofCalled}});
-    }
-    const MotorReading* light = decisive(readings, MotorCondition::Light);
-    const MotorReading* hauling = decisive(readings, MotorCondition::Hauling);
-    if (light && hauling && alike(*light, *hauling) && light->amps > hauling->amps * 1.05) {
-        say("light",
-            text("Running light it took %1, hauling only %2 at like volts: one of the two was "
-                 "misread.",
-                 formatted(light->amps), formatted(hauling->amps)),
-            text("take both readings again"),
-            {readingFigure(text("Running light"), "I_light", *light, "light "),
-             readingFigure(text("Hauling"), "I_haul", *hauling, "haul ")},
-            {{text("Strike the last light reading"), "remove last light" + ofCalled},
-             {text("Strike the last hauling reading"), "remove last haul" + ofCalled}});
+    for (const auto& [what, a, b] : all) {
+        if (what == "slip") {
+            const Amperes most = a.volts / (b.volts / b.amps);
+            say("slip",
+                text("Slipping it took %1 at %2, and stalled it could take %3 there at the most: "
+                     "one of the two was misread.",
+                     formatted(a.amps), formatted(a.volts), formatted(most, 3)),
+                text("take both readings again"),
+                {readingFigure(text("Wheels slipping"), "I_slip", a, "slip "),
+                 readingFigure(text("Stall test"), "I_test", b, "stall ")},
+                strikes({a, b}));
+        } else if (what == "light") {
+            say("light",
+                text("Running light it took %1, hauling only %2 at like volts: one of the two was "
+                     "misread.",
+                     formatted(a.amps), formatted(b.amps)),
+                text("take both readings again"),
+                {readingFigure(text("Running light"), "I_light", a, "light "),
+                 readingFigure(text("Hauling"), "I_haul", b, "haul ")},
+                strikes({a, b}));
+        }
     }
 }
 
