@@ -239,6 +239,11 @@ TEST(Jot, FitsTheUsualBodyToScaleAndLengthButNotAnOwnProfile) {
     EXPECT_EQ(whyRefused("length 142mm", own),
               "Shunter has a profile of its own; its length comes from that.");
 }
+TEST(Jot, RefusesInTheWordsOfTheVerbAtTheBeginning) {
+    // "output" is a verb too, and would find fault with "lamp".
+    EXPECT_NE(whyRefused("lamp rear amber on output 9").find("No output goes by “9”"),
+              std::string::npos);
+}
 TEST(Jot, EveryListedExampleIsUnderstoodSomewhere) {
     const Job job = jotted(shunter(), {"lamp front white", "parallel front red", "lamp rear red"});
     const Job train = tests::busy();

@@ -8,7 +8,10 @@
 #include <gtest/gtest.h>
 
 #include <cstdlib>
+#include <filesystem>
 #include <fstream>
+#include <map>
+#include <set>
 #include <sstream>
 
 namespace glimmet::core {
@@ -106,6 +109,105 @@ TEST(Said, IsWhatWasReadByEye) {
         GTEST_SKIP() << "written anew: read the difference";
     }
     for (const Case& one : all) EXPECT_EQ(saidOf(jobOf(one)), one.said) << one.name;
+}
+
+// --- docs/judgement.md -----------------------------------------------------------------------
+
+/// What a check says: once a state, as a job of said.txt or of the demo brought it up.
+struct Check {
+    std::string stage, gravest;
+    std::map<State, std::string> said;
+    std::set<std::string> numbers;  ///< limits and margins that its figures name
+    std::set<std::string> tests;
+};
+
+std::string withoutSubject(const std::string& id) { return id.substr(0, id.find(':')); }
+
+std::map<std::string, Check> checks() {
+    std::map<std::string, Check> all;
+    std::map<std::string, Gravity> gravest;
+    for (const Case& one : cases()) {
+        const Job job = jobOf(one);
+        for (const Finding& finding : findings(tests::factsOf(job))) {
+            const std::string id = withoutSubject(finding.id);
+            Check& check = all[id];
+            check.stage = finding.stage;
+            Gravity& worst = gravest.try_emplace(id, finding.gravity).first->second;
+            worst = std::max(worst, finding.gravity);
+            check.gravest = gravityWord(worst);
+            check.said.try_emplace(finding.state, plain(finding.sentence));
+            for (const Figure& figure : finding.figures) {
+                if (figure.basis.kind != Basis::Kind::Chosen &&
+                    figure.basis.kind != Basis::Kind::Assumed)
+                    continue;
+                check.numbers.insert(plain(figure.name));
+            }
+        }
+    }
+    // A test holds a check where it names it.
+    for (const auto& entry : std::filesystem::directory_iterator(TESTS_FOLDER "/core")) {
+        if (entry.path().extension() != ".cpp") continue;
+        std::ifstream in(entry.path());
+        std::string test;
+        for (std::string line; std::getline(in, line);) {
+            if (line.starts_with("TEST")) {
+                test = line.substr(line.find('(') + 1);
+                test = test.substr(0, test.find(')'));
+                test.replace(test.find(", "), 2, ".");
+            }
+            for (auto& [id, check] : all) {
+                if (line.find("\"" + id + "\"") != std::string::npos ||
+                    line.find("\"" + id + ":") != std::string::npos) {
+                    check.tests.insert(test);
+                }
+            }
+        }
+    }
+    return all;
+}
+
+TEST(Judgement, IsWrittenDownAsItIs) {
+    constexpr const char* document = TESTS_FOLDER "/../docs/judgement.md";
+    std::ostringstream out;
+    out << "# What is judged\n\nEach check with its gravity, what it says in each state (as one of "
+           "the jobs in "
+           "tests/core/said.txt\nbrought it up), what it takes for granted where nothing else is "
+           "known, and "
+           "the tests that name it. Written by\n`GLIMMET_WRITE_SAID=1 core_test "
+           "--gtest_filter='Said*:Judgement*'`; a test fails when this is not what the code "
+           "says.\n";
+    std::string stage;
+    const auto all = checks();
+    for (const StageStanding& standing : standing(tests::busy(), {})) {
+        bool headed = false;
+        for (const auto& [id, check] : all) {
+            if (check.stage != standing.stage) continue;
+            if (!headed) out << "\n## " << standing.stage << "\n";
+            headed = true;
+            out << "\n**" << id << "** (" << check.gravest << ")\n\n";
+            for (const auto& [state, sentence] : check.said) {
+                out << "- *" << name(state) << "*: " << sentence << "\n";
+            }
+            if (!check.numbers.empty()) {
+                out << "- rests on:";
+                for (const std::string& each : check.numbers)
+                    out << (each == *check.numbers.begin() ? " " : "; ") << each;
+                out << "\n";
+            }
+            out << "- held by:";
+            for (const std::string& each : check.tests)
+                out << (each == *check.tests.begin() ? " " : ", ") << each;
+            out << (check.tests.empty() ? " Said.IsWhatWasReadByEye\n" : "\n");
+        }
+    }
+    if (std::getenv("GLIMMET_WRITE_SAID")) {
+        std::ofstream(document) << out.str();
+        GTEST_SKIP() << "written anew: read the difference";
+    }
+    std::ifstream in(document);
+    std::ostringstream there;
+    there << in.rdbuf();
+    EXPECT_EQ(there.str(), out.str());
 }
 
 }  // namespace

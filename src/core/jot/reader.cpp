@@ -222,8 +222,10 @@ Result<Said> said(std::string_view typed, std::span<const Verb* const> verbs,
         if (taken && candidate.token != 0) break;
         Result<Said> read = readAs(candidate, typed, line, context);
         if (!read) {
-            // Of several refusals the one that has a better word to offer.
-            if (!refused || refused->code == ErrorCode::Unknown) refused = read.error();
+            // Of several refusals that of the verb at the beginning; of those that share it the one
+            // that has a better word to offer.
+            const bool first = candidate.token == 0 || candidates.front().token != 0;
+            if (!refused || (first && refused->code == ErrorCode::Unknown)) refused = read.error();
             continue;
         }
         if (taken && &taken->value().verb != &read->verb) {

@@ -13,7 +13,6 @@
 namespace glimmet::core::lamps {
 namespace {
 
-
 std::string rowName(const LampGroup& group, std::size_t row) {
     if (group.rows.size() == 1) return group.name;
     return group.name + "/" + std::to_string(row + 1);

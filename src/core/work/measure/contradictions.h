@@ -11,11 +11,12 @@
 namespace glimmet::core::measure {
 
 struct Contradiction {
-    std::string_view what;  ///< "stall": two stall tests; "slip": above the stall; "light": above hauling
-    MotorReading a, b;      ///< of two stall tests that of the lower ohms first
+    std::string_view
+        what;  ///< "stall": two stall tests; "slip": above the stall; "light": above hauling
+    MotorReading a, b;  ///< of two stall tests that of the lower ohms first
 };
-/// Handbook 4, rule 6: stall tests further apart than 25 % in ohms; slip above what a stall takes at
-/// its volts; light running above hauling at like volts.
+/// Handbook 4, rule 6: stall tests further apart than 25 % in ohms; slip above what a stall takes
+/// at its volts; light running above hauling at like volts.
 [[nodiscard]] std::vector<Contradiction> contradictions(const Motor& motor);
 
 /// What agrees with a reading: "the winding's 9.4 Ω", "2 other readings". Empty: nothing does.

@@ -51,8 +51,8 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
                         }
                     });
     };
-    // What is taken back is said with what speaks for it; one in the middle of several has no name to
-    // be taken back by.
+    // What is taken back is said with what speaks for it; one in the middle of several has no name
+    // to be taken back by.
     const auto strikes = [&](std::initializer_list<MotorReading> those) {
         std::vector<Strike> all;
         for (const MotorReading& reading : those) {
@@ -100,9 +100,9 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
         (winding->value < stall->volts / stall->amps * leastOfStall ||
          winding->value > stall->volts / stall->amps * mostOfStall)) {
         std::vector<Strike> ways = strikes({*stall});
-        ways.insert(ways.begin(), {text("Strike the last winding reading"),
-                                   text("it is reckoned with no more"),
-                                   "remove last ohms" + ofCalled});
+        ways.insert(ways.begin(),
+                    {text("Strike the last winding reading"), text("it is reckoned with no more"),
+                     "remove last ohms" + ofCalled});
         say("winding",
             text(
                 "The winding reads %1, the stall test comes to %2: one of them is wrong. The stall "

@@ -290,12 +290,18 @@ void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging
             BankState tried = state;
             tried.bank.charge = value;
             Option option;
-            option.what = verbatim(formatted(value));
+            // Without a diode past it the bank would give back through the resistor: held up by it.
+            const bool diode = state.bank.diode > Volts{0};
+            option.what = diode ? verbatim(formatted(value))
+                                : text("%1, and a Schottky diode past it", formatted(value));
             option.effect =
                 text("%1 at first, full after %2", formatted(chargePeak(tried.bank, tried.bus), 2),
                      formatted(chargeTimeConstant(tried.bank) * 5.0, 2));
             option.state = chargeState(tried);
             option.jot = "charge " + formatted(value.value(), Dimension::Ratio) + "R";
+            if (!diode) {
+                option.jot += " diode " + formatted(usualDiode.value(), Dimension::Ratio) + "V";
+            }
             option.inPlace = facts.job.bank->charge && *facts.job.bank->charge == value;
             finding.options.push_back(std::move(option));
         };

@@ -101,7 +101,13 @@ Result<Jotted> part(const Said& said, std::optional<Quantity> FittedBank::*field
     return result;
 }
 Result<Jotted> charge(const Said& said) {
-    return part(said, &FittedBank::charge, "OHMS", text("Charge resistor"));
+    auto result = part(said, &FittedBank::charge, "OHMS", text("Charge resistor"));
+    const auto back = said.one<Volts>("VOLTS");
+    if (result && back) {
+        result->meaning = text("%1, diode %2", result->meaning, formatted(*back));
+        result->after.bank->diode = *back;
+    }
+    return result;
 }
 Result<Jotted> diode(const Said& said) {
     return part(said, &FittedBank::diode, "VOLTS", text("Diode past the charge resistor"));
@@ -121,28 +127,29 @@ Result<Jotted> capacitance(const Said& said) {
 
 std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"}}; }
 
-constexpr Takes bankTakes[] = {
-    {.what = "NAME",
-     .kind = Kind::Name,
-     .needed = true,
-     .missing = "Which bank?",
-     .names = bankNames,
-     .unknown = "No bank goes by “%1”. The catalogue has: %2."},
-    {.what = "OHMS",
-     .after = "charge",
-     .dimension = Dimension::Resistance,
-     .least = 1,
-     .most = 10000},
-    {.what = "VOLTS", .after = "diode", .dimension = Dimension::Voltage, .least = 0.1, .most = 1.5},
-    {.what = "HOLLOW",
-     .kind = Kind::Name,
-     .after = "in",
-     .names = hollows,
-     .unknown = "No hollow goes by “%1”. There are: %2.",
-     .none = "This body has no hollows."}};
+constexpr Takes back{
+    .what = "VOLTS", .after = "diode", .dimension = Dimension::Voltage, .least = 0.1, .most = 1.5};
+constexpr Takes bankTakes[] = {{.what = "NAME",
+                                .kind = Kind::Name,
+                                .needed = true,
+                                .missing = "Which bank?",
+                                .names = bankNames,
+                                .unknown = "No bank goes by “%1”. The catalogue has: %2."},
+                               {.what = "OHMS",
+                                .after = "charge",
+                                .dimension = Dimension::Resistance,
+                                .least = 1,
+                                .most = 10000},
+                               back,
+                               {.what = "HOLLOW",
+                                .kind = Kind::Name,
+                                .after = "in",
+                                .names = hollows,
+                                .unknown = "No hollow goes by “%1”. There are: %2.",
+                                .none = "This body has no hollows."}};
 constexpr Takes none{.what = "none", .kind = Kind::Name, .names = noneOnly};
 constexpr Takes chargeTakes[] = {
-    {.what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 10000}, none};
+    {.what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 10000}, none, back};
 constexpr Takes diodeTakes[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.1, .most = 1.5}, none};
 constexpr Takes capacitanceTakes[] = {{.what = "FARADS",
@@ -156,7 +163,7 @@ constexpr const char* bankWords[] = {"stay-alive", "reserve"};
 constexpr const char* bankExamples[] = {"bank electrolytic-2200u-25",
                                         "bank electrolytic-2200u-25 charge 100R diode 0.35V",
                                         "bank none"};
-constexpr const char* chargeExamples[] = {"charge 100R", "charge none"};
+constexpr const char* chargeExamples[] = {"charge 100R", "charge 100R diode 0.35V", "charge none"};
 constexpr const char* diodeExamples[] = {"diode 0.35V", "diode none"};
 constexpr const char* capacitanceExamples[] = {"capacitance 1900u"};
 constexpr const char* pathNoise[] = {"resistor", "bank", "drop"};
