@@ -5,6 +5,7 @@
 #include "core/work/trials.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"
+#include "store/sisters.h"
 
 #include <nlohmann/json.hpp>
 
@@ -105,8 +106,8 @@ Judged stagesOf(const core::Job& job, std::optional<store::JobId> id,
 
 Judged judged(const core::Job& job, std::optional<store::JobId> id,
               const core::Catalogue& catalogue, const core::House& house,
-              const CheckRequest& request) {
-    const core::Reckoned facts = core::reckoned(job, house, catalogue);
+              std::vector<core::Sister> sisters, const CheckRequest& request) {
+    const core::Reckoned facts = core::reckoned(job, house, catalogue, std::move(sisters));
     auto findings = core::findings(facts);
     if (request.stages) return stagesOf(job, id, findings, request.json);
     Judged result{{}, core::worstState(findings)};
@@ -166,6 +167,8 @@ private:
         // A workshop belongs to its thread.
         const auto workshop =
             store::Workshop::open(QString::fromStdString(m_request.path), store::Access::ReadOnly);
+        std::optional<store::Sisters> sisters;
+        if (workshop) sisters.emplace(**workshop);
         for (;;) {
             std::unique_lock lock(m_mutex);
             m_changed.wait(
@@ -175,7 +178,8 @@ private:
             lock.unlock();
             JudgedOrWhy result =
                 workshop ? (*workshop)->job(m_entries[mine].id).map([&](const core::Job& job) {
-                    return judged(job, m_entries[mine].id, m_catalogue, m_house, m_request);
+                    const store::JobId id = m_entries[mine].id;
+                    return judged(job, id, m_catalogue, m_house, sisters->of(id, job), m_request);
                 })
                          : tl::unexpected(workshop.error());
             lock.lock();
@@ -278,7 +282,7 @@ void checkDocument(const CheckRequest& request, const core::Catalogue& catalogue
         checked.faults.push_back(request.path + ": --job: found no job called “" + *request.job +
                                  "”, allowed: “" + job->name + "”");
     } else {
-        page.put(judged(*job, {}, catalogue, {}, request));
+        page.put(judged(*job, {}, catalogue, {}, {}, request));
     }
 }
 

@@ -451,7 +451,7 @@ TEST(Bench, OneRefusedLineKeepsAllOfThemOut) {
 TEST(HealthPlot, ShowsLightRunningByItsDays) {
     core::Job job = shunter();
     HealthPlot plot;
-    EXPECT_FALSE(plot.show(job));
+    EXPECT_FALSE(plot.show(tests::factsOf(job)));
     auto& readings = job.units[0].motors[0].readings;
     using core::MotorCondition;
     readings = {
@@ -461,7 +461,7 @@ TEST(HealthPlot, ShowsLightRunningByItsDays) {
         {MotorCondition::Light, core::Volts{12}, core::Amperes{0.9}, "2025-08-01", false, true},
         {MotorCondition::Light, core::Volts{12}, core::Amperes{0.2}, ""},
         {MotorCondition::Light, core::Volts{11.5}, core::Amperes{0.31}, "2026-03-02"}};
-    const auto chart = core::measure::healthChart(job);
+    const auto chart = core::measure::healthChart(tests::factsOf(job));
     ASSERT_TRUE(chart);
     ASSERT_EQ(chart->points.size(), 3U);
     EXPECT_EQ(chart->points[1].day - chart->points[0].day, 28);
@@ -470,18 +470,33 @@ TEST(HealthPlot, ShowsLightRunningByItsDays) {
     EXPECT_FALSE(chart->points[1].alike);
     EXPECT_NEAR(chart->first->value(), 0.23, 1e-12);
     EXPECT_NEAR(chart->worn->value(), 0.23 * 4 / 3, 1e-12);
-    EXPECT_TRUE(plot.show(job));
+    EXPECT_TRUE(plot.show(tests::factsOf(job)));
     EXPECT_EQ(plot.accessibleName(), u"Light current over time: first 230 mA, last 310 mA"_s);
     // One whose volts were not noted is shown, and compared with nothing.
     readings.push_back({MotorCondition::Light, {}, core::Amperes{0.5}, "2026-04-02"});
-    EXPECT_NEAR(core::measure::healthChart(job)->first->value(), 0.23, 1e-12);
-    EXPECT_FALSE(core::measure::healthChart(job)->points.back().alike);
+    EXPECT_NEAR(core::measure::healthChart(tests::factsOf(job))->first->value(), 0.23, 1e-12);
+    EXPECT_FALSE(core::measure::healthChart(tests::factsOf(job))->points.back().alike);
     readings.pop_back();
     readings.pop_back();
-    EXPECT_TRUE(plot.show(job));  // 12 V and 6 V: shown, not compared
-    EXPECT_FALSE(core::measure::healthChart(job)->first);
+    EXPECT_TRUE(plot.show(tests::factsOf(job)));  // 12 V and 6 V: shown, not compared
+    EXPECT_FALSE(core::measure::healthChart(tests::factsOf(job))->first);
     for (auto& reading : readings) reading.on = "2025-05-04";
-    EXPECT_FALSE(plot.show(job));
+    EXPECT_FALSE(plot.show(tests::factsOf(job)));
+    // Others of its type give it something to be held against, at like volts.
+    core::Reckoned facts = tests::factsOf(job);
+    const auto sister = [](const char* name, double volts, double amps) {
+        core::Sister made{2, name, core::TakenReading{}, ""};
+        made.light = {MotorCondition::Light, core::Volts{volts}, core::Amperes{amps}, "2026-01-01"};
+        return made;
+    };
+    facts.sisters = {sister("No. 5", 20, 0.2)};
+    EXPECT_FALSE(plot.show(facts));
+    facts.sisters.push_back(
+        sister("No. 6", facts.job.units[0].motors[0].readings.back().volts->value(), 0.2));
+    EXPECT_TRUE(plot.show(facts));
+    const auto beside = core::measure::healthChart(facts);
+    ASSERT_EQ(beside->sisters.size(), 1U);
+    EXPECT_EQ(beside->sisters[0].name, "No. 6");
 }
 
 }  // namespace

@@ -255,10 +255,47 @@ TEST(MotorContradictions, SayWhatSpeaksForEither) {
                   "remove last stall: it is reckoned with no more; the winding's 16.5 Ω speaks for "
                   "it"}));
     // One in the middle has no name to be struck by.
-    EXPECT_EQ(effects({"stall 1.3A 12V", "stall 0.6A 12V", "stall 1.2A 12V", "ohms 9.4"}),
-              (std::vector<std::string>{
-                  "remove first stall: it is reckoned with no more; the winding's 9.4 Ω and another "
-                  "reading speak for it"}));
+    EXPECT_EQ(
+        effects({"stall 1.3A 12V", "stall 0.6A 12V", "stall 1.2A 12V", "ohms 9.4"}),
+        (std::vector<std::string>{
+            "remove first stall: it is reckoned with no more; the winding's 9.4 Ω and another "
+            "reading speak for it"}));
+}
+TEST(MotorSisters, AreHeldBesideItAtLikeVolts) {
+    const auto sister = [](const char* name, const char* light) {
+        return sisterOf(2, jotted(tests::newJob(name, "dock-shunter"), {light}));
+    };
+    const auto said = [&](const char* own, std::vector<Sister> sisters) {
+        const Job job = jotted(tests::newJob("x", "dock-shunter"), {own});
+        const auto all = findings(job, tests::smallCatalogue(), {}, std::move(sisters));
+        for (const Finding& each : all) {
+            if (each.id == "motor.sisters")
+                return std::string(name(each.state)) + ": " + plain(each.sentence);
+        }
+        return std::string();
+    };
+    const Sister a = sister("Gull", "light 180mA 12V"), b = sister("Tern", "light 220mA 12V"),
+                 c = sister("Knot", "light 240mA 12.5V"), far = sister("Rail", "light 60mA 6V");
+    EXPECT_EQ(said("light 200mA 12V", {}), "");
+    EXPECT_EQ(said("light 200mA 12V", {far}), "");
+    EXPECT_EQ(said("stall 1A 12V", {a, b}), "");
+    EXPECT_EQ(said("light 400mA 12V", {a}),
+              "fine: Running light it takes 400 mA; its sister Gull takes 180 mA.");
+    EXPECT_EQ(said("light 290mA 12V", {a, b, far}),
+              "fine: Running light it takes 290 mA; 2 sisters take 200 mA in the middle.");
+    EXPECT_EQ(said("light 310mA 12V", {a, b, far}),
+              "close: Running light it takes 310 mA, and 2 sisters take 200 mA in the middle: look "
+              "what drags.");
+    EXPECT_EQ(said("light 310mA 12V", {a, b, c}),
+              "fine: Running light it takes 310 mA; 3 sisters take 220 mA in the middle.");
+}
+TEST(MotorSisters, AreWhatTheirRecordSaysLast) {
+    const Sister one =
+        sisterOf(7, jotted(shunter(), {"light 150mA 11V", "over 900mA 12V", "light 300mA"}));
+    EXPECT_EQ(one.job, 7);
+    EXPECT_EQ(one.light->amps, Amperes{0.15});
+    EXPECT_EQ(one.decoder, "middle");
+    EXPECT_FALSE(sisterOf(1, tests::newJob("x", "box-van")).light.has_value());
 }
 TEST(MotorHealth, ComparesOnlyLikeWithLike) {
     const auto tightens = [](std::initializer_list<const char*> lines) {

@@ -263,6 +263,21 @@ TEST(Ranking, ShippedDecodersAreManyAndEachOneFitsSomething) {
     }
     EXPECT_EQ(never, std::vector<std::string>{});
 }
+TEST(Ranking, OfEqualsWhatASisterHasComesBeforeTheCheaper) {
+    const Job job = shunter();
+    House house;
+    const auto first = [&](const std::vector<Sister>& sisters) {
+        return rankedDecoders(reckoned(job, house, smallCatalogue(), sisters), driveEvidence(job))
+            .front();
+    };
+    const std::string cheapest = first({}).decoder->id;
+    EXPECT_EQ(first({{2, "No. 5", {}, "large"}}).decoder->id, "large");
+    EXPECT_EQ(plain(first({{2, "No. 5", {}, "large"}}).wins), "as in No. 5");
+    // One that will not do is not ranked up, and the drawer still comes first.
+    EXPECT_EQ(first({{2, "No. 5", {}, "small"}}).decoder->id, cheapest);
+    house.decoders = {"middle"};
+    EXPECT_EQ(first({{2, "No. 5", {}, "large"}}).decoder->id, "middle");
+}
 TEST(Ranking, OfEqualsWhatLiesInTheDrawerComesFirst) {
     const Job job = shunter();
     House house;

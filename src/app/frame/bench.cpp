@@ -2,6 +2,7 @@
 
 #include "app/theme/words.h"
 #include "core/work/trials.h"
+#include "store/sisters.h"
 
 #include <QDate>
 #include <QElapsedTimer>
@@ -136,6 +137,7 @@ void Bench::openJob(store::JobId id) {
     const bool first = !m_jobId;  // later ones are looked at in the stage that is looked at
     m_jobId = id;
     m_job = std::move(*job);
+    m_sisters = store::Sisters(*m_workshop).of(id, m_job);
     m_subject.clear();
     m_spokenId.clear();
     recompute();
@@ -166,7 +168,7 @@ void Bench::recompute() {
     m_trial.setFuture({});
     QElapsedTimer judging;
     judging.start();
-    if (m_jobId) m_facts.emplace(core::reckoned(m_job, m_record.house, m_catalogue));
+    if (m_jobId) m_facts.emplace(core::reckoned(m_job, m_record.house, m_catalogue, m_sisters));
     if (m_onWorkshop) {
         readShelf();
         m_findings = core::findings(workshopFacts());
@@ -201,9 +203,10 @@ void Bench::trySpoken() {
         return;
     }
     // A new future takes the place of one that is still out: what that finds is not heard any more.
-    m_trial.setFuture(QtConcurrent::run(
-        [job = m_job, house = m_record.house, catalogue = m_catalogue, tried = *about]() mutable {
-            core::tryOptions(tried, core::reckoned(job, house, catalogue));
+    m_trial.setFuture(
+        QtConcurrent::run([job = m_job, house = m_record.house, catalogue = m_catalogue,
+                           sisters = m_sisters, tried = *about]() mutable {
+            core::tryOptions(tried, core::reckoned(job, house, catalogue, std::move(sisters)));
             return tried;
         }));
 }

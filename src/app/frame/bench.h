@@ -104,6 +104,7 @@ private:
     core::WorkshopRecord m_record;
     std::vector<std::pair<int, std::string>> m_shelf;  ///< names, while the workshop is forward
     std::vector<core::JobSummary> m_loads;             ///< of the jobs in its districts
+    std::vector<core::Sister> m_sisters;               ///< of the open job, as it was opened
     bool m_onWorkshop = false;
     std::string_view m_stageBefore = core::jobRooms().front().name;  ///< of the job
     core::Job m_job;

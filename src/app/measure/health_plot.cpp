@@ -28,16 +28,17 @@ HealthPlot::HealthPlot(QWidget* parent) : QWidget(parent), m_plot(plotIn(this)) 
     setObjectName(u"healthPlot"_s);
 }
 
-bool HealthPlot::show(const core::Job& job) {
-    const auto chart = core::measure::healthChart(job);
+bool HealthPlot::show(const core::Reckoned& facts) {
+    const auto chart = core::measure::healthChart(facts);
     setVisible(chart.has_value());
     m_marked.clear();
     if (!chart) return false;
     const Theme& look = theme();
     const int first = chart->points.front().day;
-    const int days = chart->points.back().day - first;
+    const int days = std::max(1, chart->points.back().day - first);
     double top = chart->worn.value_or(core::Amperes{0}).value();
     for (const auto& point : chart->points) top = std::max(top, point.amps.value());
+    for (const auto& each : chart->sisters) top = std::max(top, each.amps.value());
     begin(
         *m_plot,
         {chart->motor.empty() ? tr("light running, session by session")
@@ -89,6 +90,19 @@ bool HealthPlot::show(const core::Job& job) {
         if (last || &point == &chart->points.front()) {
             plotWords(*m_plot, at, point.amps.value(), amps, Qt::AlignLeft | Qt::AlignTop, colour);
         }
+    }
+    // Beside the time, others of its type: what they take now.
+    for (const auto& each : chart->sisters) {
+        auto* mark = m_plot->addGraph();
+        mark->setLineStyle(QCPGraph::lsNone);
+        mark->setScatterStyle(QCPScatterStyle(QCPScatterStyle::ssTriangleInverted,
+                                              QPen(look.brass, 2), QBrush(look.paper), 10));
+        mark->addData(1.34 * days, each.amps.value());
+        const QString words =
+            tr("%1 takes %2").arg(qs(each.name), qs(core::formatted(each.amps, 3)));
+        m_marked.push_back({1.34 * days, each.amps.value(), words});
+        plotWords(*m_plot, 1.3 * days, each.amps.value(), qs(each.name),
+                  Qt::AlignRight | Qt::AlignVCenter, look.brass);
     }
     setAccessibleName(tr("Light current over time: first %1, last %2")
                           .arg(qs(core::formatted(chart->points.front().amps)),

@@ -1,7 +1,7 @@
 // A motor's light current from session to session: whether the drive tightens.
 #pragma once
 
-#include "core/record/job.h"
+#include "core/work/reckoned.h"
 
 #include <QWidget>
 
@@ -14,7 +14,7 @@ class HealthPlot : public QWidget {
 public:
     explicit HealthPlot(QWidget* parent = nullptr);
     /// False where light running was not read on two days: there is nothing to show.
-    bool show(const core::Job& job);
+    bool show(const core::Reckoned& facts);
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;

@@ -64,7 +64,7 @@ void MeasureStrip::show(const core::Reckoned& facts, const std::vector<core::Fin
     m_job = facts.job.name;
     if (another || m_entering) m_pages->setCurrentIndex(0);
     m_motor->show(facts, findings, subject);
-    m_health->show(facts.job);
+    m_health->show(facts);
     m_log->setJob(facts.job);
 }
 

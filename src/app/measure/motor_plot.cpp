@@ -205,7 +205,8 @@ void MotorPlot::draw() {
                 }
                 const QString words =
                     witnesses.isEmpty()
-                        ? tr("%1: nothing else speaks for it").arg(qs(core::formatted(reading.amps)))
+                        ? tr("%1: nothing else speaks for it")
+                              .arg(qs(core::formatted(reading.amps)))
                         : tr("%1: for it, %2")
                               .arg(qs(core::formatted(reading.amps)), witnesses.join(tr(" and ")));
                 mark(volts, amps, shapeOf(reading.condition), look.ask, false,

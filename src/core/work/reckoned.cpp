@@ -17,8 +17,9 @@ Amperes Reckoned::outputsOn() const {
     return sum;
 }
 
-Reckoned reckoned(const Job& job, const House& house, const Catalogue& catalogue) {
-    Reckoned made{job, houseOf(job, house), catalogue, {}};
+Reckoned reckoned(const Job& job, const House& house, const Catalogue& catalogue,
+                  std::vector<Sister> sisters) {
+    Reckoned made{job, houseOf(job, house), catalogue, {}, std::move(sisters)};
     for (const LampGroup& group : job.groups) {
         made.groups.push_back(groupState(job, group, made.house));
     }
@@ -31,8 +32,8 @@ Reckoned reckonedAfter(const Reckoned& before, const Job& after) {
     const bool sameElsewhere = after.feed == was.feed && after.scale == was.scale &&
                                after.supply == was.supply && after.decoder == was.decoder &&
                                houseOf(after, before.house) == before.house;
-    if (!sameElsewhere) return reckoned(after, before.house, before.catalogue);
-    Reckoned made{after, before.house, before.catalogue, {}};
+    if (!sameElsewhere) return reckoned(after, before.house, before.catalogue, before.sisters);
+    Reckoned made{after, before.house, before.catalogue, {}, before.sisters};
     for (std::size_t g = 0; g < after.groups.size(); ++g) {
         const LampGroup& group = after.groups[g];
         const bool untouched = g < was.groups.size() && group == was.groups[g];

@@ -3,6 +3,7 @@
 
 #include "core/record/job.h"
 #include "core/work/lamp_groups.h"
+#include "core/work/sister.h"
 
 #include <string_view>
 #include <vector>
@@ -15,6 +16,7 @@ struct Reckoned {
     House house;  ///< with what this job has otherwise
     const Catalogue& catalogue;
     std::vector<Result<GroupState>> groups;  ///< as Job::groups
+    std::vector<Sister> sisters;             ///< others of its type in the workshop, if it has any
 
     /// Nothing where no group has that id or it could not be solved.
     [[nodiscard]] const GroupState* group(std::string_view id) const;
@@ -22,7 +24,8 @@ struct Reckoned {
     [[nodiscard]] Amperes outputsOn() const;
 };
 
-[[nodiscard]] Reckoned reckoned(const Job& job, const House& house, const Catalogue& catalogue);
+[[nodiscard]] Reckoned reckoned(const Job& job, const House& house, const Catalogue& catalogue,
+                                std::vector<Sister> sisters = {});
 /// The same job after a change: only groups that it touched are solved again. `after` must outlive
 /// what is returned.
 [[nodiscard]] Reckoned reckonedAfter(const Reckoned& before, const Job& after);

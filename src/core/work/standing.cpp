@@ -24,8 +24,9 @@ std::vector<Verdict> verdicts(const Reckoned& facts) {
     return all;
 }
 
-std::vector<Finding> findings(const Job& job, const Catalogue& catalogue, const House& house) {
-    return findings(reckoned(job, house, catalogue));
+std::vector<Finding> findings(const Job& job, const Catalogue& catalogue, const House& house,
+                              std::vector<Sister> sisters) {
+    return findings(reckoned(job, house, catalogue, std::move(sisters)));
 }
 
 bool graver(const Finding& a, const Finding& b) {

@@ -18,7 +18,8 @@ namespace glimmet::core {
 [[nodiscard]] std::vector<Verdict> verdicts(const Reckoned& facts);
 /// Reckons the job first.
 [[nodiscard]] std::vector<Finding> findings(const Job& job, const Catalogue& catalogue,
-                                            const House& house = {});
+                                            const House& house = {},
+                                            std::vector<Sister> sisters = {});
 
 /// How a stage of the work stands, computed from its findings.
 struct StageStanding {

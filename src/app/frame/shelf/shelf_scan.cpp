@@ -1,6 +1,7 @@
 #include "app/frame/shelf/shelf_scan.h"
 
 #include "core/work/standing.h"
+#include "store/sisters.h"
 
 #include <QPromise>
 #include <QtConcurrent>
@@ -19,10 +20,11 @@ void lookThrough(QPromise<std::vector<ShelfStanding>>& promise, const QString& p
     if (!jobs) return;
     promise.setProgressRange(0, static_cast<int>(jobs->size()));
     std::vector<ShelfStanding> standings;
+    store::Sisters sisters(**workshop);
     for (std::size_t i = 0; i < jobs->size(); ++i) {
         if (promise.isCanceled()) return;
         if (const auto job = (*workshop)->job((*jobs)[i].id)) {
-            const auto findings = core::findings(*job, catalogue, house);
+            const auto findings = core::findings(*job, catalogue, house, sisters.of((*jobs)[i].id, *job));
             standings.push_back(
                 {(*jobs)[i].id, core::worstState(findings), core::nextAction(findings)});
         }

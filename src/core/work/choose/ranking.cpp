@@ -205,7 +205,7 @@ auto keyOf(const RankedDecoder& ranked) {
     return std::tuple(ranked.worst, lacking(ranked, State::Over), lacking(ranked, State::Ask),
                       lacking(ranked, State::Close),
                       ranked.worst == State::Over ? motorShare(ranked) : 0.0, !ranked.atHand,
-                      priceOf(*ranked.decoder), volumeOf(*ranked.decoder));
+                      ranked.twin.empty(), priceOf(*ranked.decoder), volumeOf(*ranked.decoder));
 }
 
 /// What each has that no other of those that will do has, and what it lacks beside the first.
@@ -222,6 +222,8 @@ void compared(std::vector<RankedDecoder>& all) {
     for (RankedDecoder& each : all) {
         if (each.atHand && each.worst <= State::Close)
             each.wins = text("in the drawer");
+        else if (!each.twin.empty() && each.worst <= State::Close)
+            each.wins = text("as in %1", each.twin);
         else if (&each == cheapest)
             each.wins = text("the cheapest that will do");
         else if (&each == smallest)
@@ -278,6 +280,9 @@ RankedDecoder held(const Reckoned& facts, const MotorEvidence& drive, const Deco
         made.deciding = i;
     }
     const auto& drawer = facts.house.decoders;
+    for (const Sister& sister : facts.sisters) {
+        if (sister.decoder == decoder.id && made.twin.empty()) made.twin = sister.name;
+    }
     made.atHand = std::binary_search(drawer.begin(), drawer.end(), decoder.id);
     return made;
 }

@@ -40,6 +40,7 @@ struct RankedDecoder {
     State worst = State::Fine;
     std::size_t deciding = 0;  ///< the cell that is worst, the first of equals
     bool atHand = false;       ///< one lies in the drawer
+    std::string twin;          ///< a model of the same type that has this one; empty: none
     Text wins, loses;          ///< beside the others; may be empty
 };
 
@@ -48,8 +49,8 @@ struct RankedDecoder {
                                  const Decoder& decoder);
 
 /// All of the catalogue: those that carry everything first; of equals what lacks less, then what
-/// lies in the drawer, then the cheaper, then the smaller. A decoder that is better in everything
-/// never stands below.
+/// lies in the drawer, then what a model of the same type has, then the cheaper, then the smaller.
+/// A decoder that is better in everything never stands below.
 [[nodiscard]] std::vector<RankedDecoder> rankedDecoders(const Reckoned& facts,
                                                         const MotorEvidence& drive);
 

@@ -57,7 +57,7 @@ std::array<RuleSays, 3> byEachRule(const Reckoned& facts, const MotorEvidence& d
     std::array<RuleSays, 3> all;
     std::size_t at = 0;
     for (const RatingRule rule : {RatingRule::Strict, RatingRule::Slip, RatingRule::Running}) {
-        Reckoned other{facts.job, facts.house, facts.catalogue, {}};
+        Reckoned other{facts.job, facts.house, facts.catalogue, {}, {}};
         other.house.rule = rule;
         const Rating rating = rated(other, drive, {decoder.continuous, decoder.peak});
         const RatedDemand& lead = rating.deciding();

@@ -5,6 +5,7 @@
 #include "core/work/motor_evidence.h"
 
 #include <algorithm>
+#include <utility>
 
 namespace glimmet::core::measure {
 namespace {
@@ -21,9 +22,7 @@ std::optional<HealthChart> chartOf(const Job& job, const Motor& motor) {
     }
     std::stable_sort(chart.points.begin(), chart.points.end(),
                      [](const auto& a, const auto& b) { return a.day < b.day; });
-    if (chart.points.size() < 2 || chart.points.front().day == chart.points.back().day) {
-        return std::nullopt;
-    }
+    if (chart.points.empty()) return std::nullopt;
     // The last whose volts are known is what the others are held against.
     const auto last = std::find_if(chart.points.rbegin(), chart.points.rend(),
                                    [](const auto& point) { return point.volts.has_value(); });
@@ -41,17 +40,24 @@ std::optional<HealthChart> chartOf(const Job& job, const Motor& motor) {
 
 }  // namespace
 
-std::optional<HealthChart> healthChart(const Job& job) {
+std::optional<HealthChart> healthChart(const Reckoned& facts) {
+    const Job& job = facts.job;
     std::optional<HealthChart> most;
-    double risen = 0;
+    std::pair risen{false, 0.0};  // one that was read on two days before one that was not
     for (const MotorAt& at : motorsOf(job)) {
         auto chart = chartOf(job, *at.motor);
         if (!chart) continue;
-        const double share = chart->first ? (chart->points.back().amps / *chart->first).value() : 0;
+        const std::pair share{
+            chart->points.front().day != chart->points.back().day,
+            chart->first ? (chart->points.back().amps / *chart->first).value() : 0.0};
         if (most && share <= risen) continue;
         risen = share;
         most = std::move(chart);
     }
+    if (!most) return most;
+    if (auto alike = sistersAlike(facts)) most->sisters = std::move(alike->sisters);
+    const bool oneDay = most->points.front().day == most->points.back().day;
+    if (oneDay && most->sisters.empty()) return std::nullopt;  // nothing to hold it against
     return most;
 }
 

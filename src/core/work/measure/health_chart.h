@@ -1,7 +1,7 @@
 // What the plot of a motor's health over time shows: its light current from session to session.
 #pragma once
 
-#include "core/record/job.h"
+#include "core/work/measure/sisters_alike.h"
 
 #include <optional>
 #include <string>
@@ -21,9 +21,11 @@ struct HealthChart {
     std::vector<Point> points;     ///< by day; struck ones, bounds and undated ones are left out
     std::optional<Amperes> first;  ///< the first that can be compared with the last
     std::optional<Amperes> worn;   ///< above it the drive is said to have tightened
+    std::vector<SisterCurrent> sisters;  ///< of its type, at like volts
 };
 
-/// Of the motor whose light current has risen most; nothing where none was read on two days.
-[[nodiscard]] std::optional<HealthChart> healthChart(const Job& job);
+/// Of the motor whose light current has risen most; nothing where none was read on two days and no
+/// sister can be held beside it.
+[[nodiscard]] std::optional<HealthChart> healthChart(const Reckoned& facts);
 
 }  // namespace glimmet::core::measure

@@ -1,0 +1,26 @@
+#include "core/work/measure/sisters_alike.h"
+
+#include "core/work/measure/health.h"
+
+#include <algorithm>
+
+namespace glimmet::core::measure {
+
+std::optional<SistersAlike> sistersAlike(const Reckoned& facts) {
+    const Sister own = sisterOf(0, facts.job);
+    if (!own.light) return {};
+    SistersAlike seen{own.light->amps, {}, {}};
+    std::vector<Amperes> amps;
+    for (const Sister& each : facts.sisters) {
+        if (!each.light || !atLikeVolts(each.light->volts, own.light->volts)) continue;
+        seen.sisters.push_back({each.name, each.light->amps, each.light->on});
+        amps.push_back(each.light->amps);
+    }
+    if (amps.empty()) return {};
+    std::sort(amps.begin(), amps.end());
+    const std::size_t half = amps.size() / 2;
+    seen.middle = amps.size() % 2 == 1 ? amps[half] : (amps[half - 1] + amps[half]) / 2.0;
+    return seen;
+}
+
+}  // namespace glimmet::core::measure

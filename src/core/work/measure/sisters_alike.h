@@ -1,0 +1,29 @@
+// What others of its type take when they run light, where that can be compared.
+#pragma once
+
+#include "core/work/reckoned.h"
+
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace glimmet::core::measure {
+
+/// A light current so many times that of its sisters says that something drags: more than wear
+/// and motors of one make differ by (docs/physics.md, motor).
+inline constexpr double sistersApart = 1.5;
+
+struct SisterCurrent {
+    std::string name;
+    Amperes amps{};
+    std::string on;
+};
+struct SistersAlike {
+    Amperes own{};  ///< the model's own, last
+    std::vector<SisterCurrent> sisters;
+    Amperes middle{};  ///< their median
+};
+/// Those that were read at like volts as this model was last; nothing where none was.
+[[nodiscard]] std::optional<SistersAlike> sistersAlike(const Reckoned& facts);
+
+}  // namespace glimmet::core::measure
