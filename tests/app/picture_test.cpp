@@ -3,6 +3,7 @@
 #include "open_window.h"
 #include "support/sample_jobs.h"
 
+#include <QAbstractButton>
 #include <QMenu>
 #include <QSignalSpy>
 #include <QTest>
@@ -25,6 +26,73 @@ const Target* targetWith(const PictureView& view, const QString& words) {
         if (target.tip.contains(words)) return &target;
     }
     return nullptr;
+}
+
+struct InTheDark : ::testing::Test {
+    core::Job job = jotted(
+        shunter(), {"lamp front white on front", "resistor front 2k2", "lamp rear red on rear",
+                    "resistor rear 2k7", "lamp cab amber on 1", "resistor cab 4k7"});
+    PictureView view;
+    InTheDark() {
+        view.resize(800, 400);
+        view.show(tests::factsOf(job), lampsLens, {});
+        view.setVisible(true);
+        view.setDark(true);
+    }
+    [[nodiscard]] std::string lit() const {
+        std::string names;
+        for (const core::LitLamp& lamp : view.lamps()) {
+            if (lamp.brightness > 0) names += lamp.name + " ";
+        }
+        return names;
+    }
+    void press(const char* key) {
+        QTest::mouseClick(view.findChild<QAbstractButton*>(QLatin1String(key)), Qt::LeftButton);
+    }
+    [[nodiscard]] QWidget* volts() { return view.findChild<QWidget*>(u"trackVolts"_s); }
+};
+TEST_F(InTheDark, KeysAndDirectionSwitchLamps) {
+    EXPECT_EQ(lit(), "front lamp rear lamp cab lamp ");
+    press("everyOutput");
+    EXPECT_EQ(lit(), "front lamp ");
+    press("reverse");
+    EXPECT_EQ(lit(), "rear lamp ");
+    press("key1");
+    EXPECT_EQ(lit(), "rear lamp cab lamp ");
+    press("key0");
+    EXPECT_EQ(lit(), "cab lamp ");
+    // By daylight each stands there with what it takes.
+    view.setDark(false);
+    EXPECT_EQ(lit(), "front lamp rear lamp cab lamp ");
+    EXPECT_FALSE(volts()->isVisible());
+    view.setDark(true);
+    EXPECT_EQ(lit(), "cab lamp ");
+}
+TEST_F(InTheDark, VoltsAreTurnedByMouseAndKey) {
+    EXPECT_EQ(volts()->accessibleName(), u"Volts: 14.5 V"_s);
+    const double before = view.lamps()[0].current.value();
+    QTest::keyClick(volts(), Qt::Key_PageDown);
+    EXPECT_EQ(volts()->accessibleName(), u"Volts: 13.5 V"_s);
+    EXPECT_LT(view.lamps()[0].current.value(), before);
+    QTest::keyClick(volts(), Qt::Key_Home);
+    EXPECT_EQ(lit(), "");
+    QTest::keyClick(volts(), Qt::Key_Right);
+    EXPECT_EQ(volts()->accessibleName(), u"Volts: 100 mV"_s);
+    QTest::mouseClick(volts(), Qt::LeftButton, {}, QPoint(volts()->width() - 80, 36));
+    EXPECT_EQ(lit(), "front lamp rear lamp cab lamp ");
+    EXPECT_GT(view.lamps()[0].current.value(), before);  // above what the job has
+    QTest::keyClick(volts(), Qt::Key_End);
+    EXPECT_NEAR(view.lamps()[0].current.value(), before, 1e-12);
+}
+TEST_F(InTheDark, AnEditKeepsHowItIsDrivenAndAnotherModelBeginsAnew) {
+    press("reverse");
+    const core::Job changed = jotted(job, {"resistor rear 1k"});
+    view.show(tests::factsOf(changed), lampsLens, {});
+    EXPECT_EQ(lit(), "rear lamp ");
+    core::Job other = job;
+    other.name = "Other";
+    view.show(tests::factsOf(other), lampsLens, {});
+    EXPECT_EQ(lit(), "front lamp rear lamp cab lamp ");
 }
 
 TEST(PictureView, IsToScaleInBothDirections) {

@@ -592,6 +592,23 @@ TEST(LampJudgement, ASharedResistorThatTakesTooMuchIsNamed) {
     EXPECT_NE(sentenceOf(low, "lamp.current:front lamp").find("is too little for its LEDs"),
               std::string::npos);
 }
+TEST(LampJudgement, WhatCannotHaveItsWishButShinesIsDimNotDark) {
+    // 1.5 kΩ on the board and three rows: 3 mA each would take 13.5 V there alone.
+    const Job job = jotted(shunter(), {"output front 1500R", "lamp front white for 3mA",
+                                       "parallel front", "parallel front", "resistor front 2k7"});
+    const auto all = checkedAll(job);
+    const Finding& row = finding(all, "lamp.current:front lamp/1");
+    EXPECT_EQ(row.state, State::Close);
+    EXPECT_NE(plain(row.sentence).find("The board's own 1.5 kΩ take the rest"), std::string::npos)
+        << plain(row.sentence);
+    // Its first way out ends the matter.
+    const Job less = jotted(job, {row.options.at(0).jot.c_str()});
+    EXPECT_EQ(finding(checkedAll(less), "lamp.current:front lamp/1").state, State::Fine);
+    // Hardly a glimmer is still no lamp.
+    const Job faint =
+        jotted(shunter(), {"track 3.6V", "lamp front white for 5mA", "resistor front 100"});
+    EXPECT_EQ(finding(checkedAll(faint), "lamp.current:front lamp").state, State::Over);
+}
 TEST(LampJudgement, OneThatFailsLeavesItsCurrentToTheOthers) {
     // Two whites on 270 Ω take 19 mA each; one alone would take 37.
     const Job two =

@@ -1,5 +1,6 @@
 #include "app/picture/picture_view.h"
 
+#include "app/picture/driving_panel.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
@@ -32,21 +33,49 @@ PictureView::PictureView(QWidget* parent) : QWidget(parent) {
     setMouseTracking(true);
     setMinimumSize(320, 180);
     setCursor(Qt::CrossCursor);
+    m_panel = new DrivingPanel(this);
+    m_panel->hide();
+    connect(m_panel, &DrivingPanel::driven, this, &PictureView::drive);
+}
+
+void PictureView::light() {
+    // In daylight every lamp stands there with what it takes when it is on.
+    m_lamps = core::litWhen(*m_facts, m_dark ? m_operating : core::Operating{});
+    m_panel->show(*m_facts, m_operating);
+}
+
+void PictureView::drive(const core::Operating& operating) {
+    m_operating = operating;
+    if (!m_hasJob) return;
+    light();
+    update();
+}
+
+void PictureView::placePanel() {
+    m_panel->setVisible(m_dark && m_hasJob && !m_job.groups.empty());
+    const int high = m_panel->sizeHint().height();
+    m_panel->setGeometry(0, height() - high, width(), high);
 }
 
 void PictureView::show(const core::Reckoned& facts, LensPainter lens, const std::string& subject) {
     const bool other = !m_hasJob || !sameBodies(facts.job, m_job);
+    // Another model is driven anew; the same one goes on as it was.
+    if (!m_hasJob || facts.job.name != m_job.name) m_operating = {};
     m_job = facts.job;
+    m_facts.emplace(core::Reckoned{m_job, facts.house, facts.catalogue, facts.groups, {}});
     m_hasJob = true;
     m_lens = lens;
     m_subject = subject;
-    m_lamps = core::litLamps(m_job, facts.groups);
+    light();
+    placePanel();
     if (other) fit();
     update();
 }
 
 void PictureView::showNothing() {
     m_hasJob = false;
+    m_facts.reset();
+    m_panel->hide();
     m_lamps.clear();
     m_targets.clear();
     update();
@@ -55,6 +84,9 @@ void PictureView::showNothing() {
 void PictureView::setDark(bool dark) {
     if (dark == m_dark) return;
     m_dark = dark;
+    if (m_hasJob) light();
+    placePanel();
+    if (m_fitted) fit();
     update();
     emit darkChanged(dark);
 }
@@ -62,7 +94,9 @@ void PictureView::setDark(bool dark) {
 void PictureView::fit() {
     m_fitted = true;
     if (!m_hasJob) return;
-    m_units = trainLayout(m_job, size());
+    // The panel takes its strip away from the picture.
+    const QSize free(width(), height() - (m_panel->isHidden() ? 0 : m_panel->height()));
+    m_units = trainLayout(m_job, free);
     update();
 }
 
@@ -123,11 +157,10 @@ void PictureView::paintEvent(QPaintEvent*) {
     if (m_dark) {
         const bool lit = std::any_of(m_lamps.begin(), m_lamps.end(),
                                      [](const core::LitLamp& lamp) { return lamp.brightness > 0; });
-        paintLegend(
-            painter, QPointF(10, 8),
-            lit ? tr("room dark, every output on; brightness as the eye would find it, roughly")
-                : tr("room dark: no lamp is lit yet"),
-            Qt::AlignLeft, ink, QColor(0, 0, 0));
+        paintLegend(painter, QPointF(10, 8),
+                    lit ? tr("room dark; brightness as the eye would find it, roughly")
+                        : tr("room dark: no lamp is lit"),
+                    Qt::AlignLeft, ink, QColor(0, 0, 0));
     }
     if (hasFocus() && m_focused >= 0 && static_cast<std::size_t>(m_focused) < m_targets.size()) {
         painter.setPen(QPen(theme().brass.lighter(140), 2, Qt::DotLine));
@@ -138,6 +171,7 @@ void PictureView::paintEvent(QPaintEvent*) {
 }
 
 void PictureView::resizeEvent(QResizeEvent*) {
+    placePanel();
     if (m_fitted) fit();
 }
 

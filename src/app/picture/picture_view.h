@@ -3,6 +3,7 @@
 #pragma once
 
 #include "app/picture/scene.h"
+#include "core/work/operating.h"
 #include "core/work/reckoned.h"
 
 #include <QPixmap>
@@ -12,6 +13,8 @@
 
 namespace glimmet::app {
 
+class DrivingPanel;
+
 class PictureView : public QWidget {
     Q_OBJECT
 public:
@@ -20,6 +23,9 @@ public:
     void show(const core::Reckoned& facts, LensPainter lens, const std::string& subject);
     void showNothing();
     void setDark(bool dark);
+    /// How it is driven in the dark: direction, keys, volts.
+    void drive(const core::Operating& operating);
+    [[nodiscard]] const std::vector<core::LitLamp>& lamps() const { return m_lamps; }
     [[nodiscard]] bool dark() const { return m_dark; }
     void fit();
     void zoom(qreal factor, const QPointF& about);
@@ -50,7 +56,12 @@ private:
     void press(const Target& target);
     void move(const QPointF& by);
     void paintGround(QPainter& painter);
+    void light();
+    void placePanel();
     core::Job m_job;
+    std::optional<core::Reckoned> m_facts;  ///< of m_job
+    core::Operating m_operating;
+    DrivingPanel* m_panel;
     bool m_hasJob = false;
     std::vector<core::LitLamp> m_lamps;
     std::string m_subject;

@@ -264,7 +264,8 @@ RowVerdict rowVerdict(const RowState& made, Amperes wished) {
     if (made.connected && made.resistorPower > mostHeat) {
         return {RowTrouble::TooHot, State::Over, Gravity::FirePeople};
     }
-    if (!(made.ideal > Ohms{0}) && !(made.connected && made.current > wished * 0.5)) {
+    // The wish cannot be had; what shines all the same is too dim, not dark.
+    if (!(made.ideal > Ohms{0}) && !(made.connected && made.current >= glimmersBelow(wished))) {
         return {RowTrouble::SupplyTooLow, State::Over, Gravity::DoesNotWork};
     }
     if (!made.connected) return {RowTrouble::NoResistor, State::Ask, Gravity::DoesNotWork};
@@ -337,6 +338,25 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
             return text("%1 stays dark: it takes %2 where %3 was wished.", called, amps,
                         formatted(group.wish.target, 3));
         case RowTrouble::TooDim:
+            if (!(made.ideal > Ohms{0})) {
+                const Text why =
+                    sharedTakesTooMuch(group, state, row)
+                        ? text(
+                              "The resistance that all rows share takes the rest. Give each row a "
+                              "resistor of its own.")
+                    : state.outputSeries > Ohms{0}
+                        ? text(
+                              "The board's own %1 take the rest: wish for less, or put fewer lamps "
+                              "on this output.",
+                              formatted(state.outputSeries))
+                        : text(
+                              "%1 is too little for its LEDs at that current: wish for less, or "
+                              "put "
+                              "fewer in a row.",
+                              formatted(state.bus));
+                return text("%1 works, but %2: %3 where %4 was wished. %5", called, light, amps,
+                            formatted(group.wish.target, 3), why);
+            }
             return text("%1 works, but %2: %3 where %4 was wished.", called, light, amps,
                         formatted(group.wish.target, 3));
         case RowTrouble::MayBeDark:
@@ -428,13 +448,24 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
             const bool behindShared = group.shared() > Ohms{0} && group.rows.size() > 1 &&
                                       !(group.rows[row].resistor.value_or(Ohms{0}) > Ohms{0});
             const bool own =
-                (burns && behindShared) || (verdict.trouble == RowTrouble::SupplyTooLow &&
-                                            sharedTakesTooMuch(group, state, row));
+                (burns && behindShared) ||
+                ((verdict.trouble == RowTrouble::SupplyTooLow ||
+                  (verdict.trouble == RowTrouble::TooDim && !(made.ideal > Ohms{0}))) &&
+                 sharedTakesTooMuch(group, state, row));
             if (own) finding.action = text("own resistors for %1", group.name);
             if (shared || own)
                 finding.options = {ownOption(group)};
             else if (burns && group.rows.size() > 1)  // one row alone would be left uneven
                 finding.options.insert(finding.options.begin(), ownOption(group));
+            if (!own && verdict.trouble == RowTrouble::TooDim && !(made.ideal > Ohms{0})) {
+                finding.action = text("a smaller wish for %1", group.name);
+                Option less;
+                less.what = text("wish for %1", formatted(made.current, 2));
+                less.effect = text("what it gives as it is");
+                less.state = State::Fine;
+                less.jot = "target " + group.name + " " + formatted(made.current, 2);
+                finding.options.insert(finding.options.begin(), std::move(less));
+            }
             const Figure wish =
                 figures::chosen(text("Wished current"), "I_wish", group.wish.target,
                                 text("a brightness decision"), "target " + group.name + " ");

@@ -1,0 +1,84 @@
+#include "core/work/operating.h"
+
+#include "core/work/supply.h"
+
+#include <algorithm>
+#include <charconv>
+
+namespace glimmet::core {
+
+std::optional<int> keyOf(std::string_view output) {
+    if (output == "front" || output == "rear") return 0;
+    int number = 0;
+    const auto read = std::from_chars(output.data(), output.data() + output.size(), number);
+    if (read.ec != std::errc() || read.ptr != output.data() + output.size() || number < 1)
+        return {};
+    return number;
+}
+
+std::vector<int> keysOf(const Job& job) {
+    std::set<int> keys;
+    for (const LampGroup& group : job.groups) {
+        if (const auto key = keyOf(group.output)) keys.insert(*key);
+    }
+    return {keys.begin(), keys.end()};
+}
+
+bool isOn(const Operating& operating, std::string_view output) {
+    if (operating.everything || output == supplyOutput) return true;
+    const auto key = keyOf(output);
+    if (!key || !operating.keys.contains(*key)) return false;
+    if (output == "front") return operating.forward;
+    if (output == "rear") return !operating.forward;
+    return true;
+}
+
+Awake decoderAwake(const Job& job) {
+    if (job.decoder && job.decoder->part.leastSupply > Volts{0}) {
+        return {job.decoder->part.leastSupply, false};
+    }
+    return {usuallyAwakeFrom, true};
+}
+
+std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating) {
+    const Job& job = facts.job;
+    const Volts track{*trackFigure(job).value};
+    const Volts volts = operating.volts.value_or(track);
+    std::vector<Result<GroupState>> groups = facts.groups;
+    if (volts < track || volts > track) {
+        Job driven = job;
+        driven.supply.volts = Measured<Volts>{volts, {}};
+        for (std::size_t g = 0; g < groups.size(); ++g) {
+            groups[g] = groupState(driven, job.groups[g], facts.house);
+        }
+    }
+    const bool awake = volts >= decoderAwake(job).from;
+    for (std::size_t g = 0; g < groups.size(); ++g) {
+        const std::string& output = job.groups[g].output;
+        const bool lit = isOn(operating, output) && (output == supplyOutput || awake);
+        if (lit || !groups[g]) continue;
+        for (RowState& row : groups[g]->rows) row.current = Amperes{0};
+    }
+    return litLamps(job, groups);
+}
+
+std::vector<std::optional<Volts>> comesOnAt(const Reckoned& facts, const Operating& operating) {
+    std::vector<std::optional<Volts>> all;
+    const Volts awake = decoderAwake(facts.job).from;
+    for (std::size_t g = 0; g < facts.groups.size(); ++g) {
+        const LampGroup& group = facts.job.groups[g];
+        const auto& state = facts.groups[g];
+        const bool connected =
+            state && std::any_of(state->rows.begin(), state->rows.end(),
+                                 [](const RowState& row) { return row.connected; });
+        if (!connected || !isOn(operating, group.output)) {
+            all.emplace_back();
+            continue;
+        }
+        all.emplace_back(group.output == supplyOutput ? state->glowFrom
+                                                      : std::max(state->glowFrom, awake));
+    }
+    return all;
+}
+
+}  // namespace glimmet::core
