@@ -165,6 +165,11 @@ TEST(JotExamples, WithWordsSwappedMeanTheSameOrAreRefused) {
                 // Readings of one kind come in any order; back and up have theirs.
                 const std::string typed = jot::joined(swapped);
                 if (line.starts_with("place") && typed.find("41mm") < typed.find("3mm")) continue;
+                // Which lamp is held against which is said by "of" and "like" before its name.
+                if (line.starts_with("target") && (typed.find("of rear") != std::string::npos ||
+                                                   typed.find("like rear") != std::string::npos)) {
+                    continue;
+                }
                 const auto result = heard(jot::joined(swapped), job);
                 if (!result) continue;
                 ++same;

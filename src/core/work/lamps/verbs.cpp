@@ -1,5 +1,6 @@
 // Jots that put lamps into a model and choose their resistors.
 #include "core/led/resistor_choice.h"
+#include "core/led/wired_lamp.h"
 #include "core/work/jotted.h"
 #include "core/work/lamp_groups.h"
 #include "core/work/lamps/lamps.h"
@@ -454,6 +455,96 @@ Result<Jotted> another(const Said& said) {
     return result;
 }
 
+// --- ready-wired lamps -----------------------------------------------------------------------
+
+/// "red, amber or yellow".
+std::string oneOf(const std::vector<LedFamily>& families) {
+    std::string words;
+    for (std::size_t i = 0; i < families.size(); ++i) {
+        words += (i == 0 ? "" : i + 1 == families.size() ? " or " : ", ");
+        words += name(families[i]);
+    }
+    return words;
+}
+
+/// A lamp with a resistor hidden in it becomes a part by what was read at its leads.
+Result<Jotted> wired(const Said& said) {
+    const auto volts = said.all<Volts>("VOLTS");
+    const auto amps = said.all<Amperes>("AMPS");
+    if (volts.size() != amps.size() || volts.empty()) {
+        return refuse(ErrorCode::Missing,
+                      text("To each voltage belongs the current at it. Write it like %1.",
+                           said.verb.examples.front()));
+    }
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const LampGroup& before = said.context.job.groups[address->group];
+    if (address->wholeCircuit && before.rows.size() > 1) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 has %2 rows. Say which: wired %1/2 …", before.name,
+                           std::to_string(before.rows.size())));
+    }
+    std::vector<ForwardPoint> readings;
+    for (std::size_t i = 0; i < volts.size(); ++i) readings.push_back({volts[i], amps[i]});
+    std::optional<LedFamily> family;
+    LampPart part;
+    if (const auto& colour = said.name("COLOUR")) {
+        part = partNamed(said.context.catalogue, *colour);
+        family = part.family;
+    }
+    const auto lamp = wiredLamp(readings, family);
+    if (!lamp) return tl::unexpected(lamp.error());
+    const ForwardPoint& most =
+        *std::max_element(readings.begin(), readings.end(),
+                          [](const auto& a, const auto& b) { return a.current < b.current; });
+    if (lamp->kind == WiredLamp::Kind::Filament) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("That is a filament bulb: its current rises with the power %1 of its volts, where "
+                 "an LED's rises faster. Cold it takes many times %2 for a moment; Glimmet reckons "
+                 "circuits of LEDs only.",
+                 formatted(lamp->exponent, Dimension::Ratio, 2), formatted(most.current, 3)));
+    }
+    if (lamp->kind == WiredLamp::Kind::Resistor) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("That is a resistor of %1 and no lamp: its LED is bridged, or the probes "
+                 "sat before it.",
+                 formatted(lamp->resistor, 3)));
+    }
+    // What was there says its colour, where the readings leave it open.
+    const LedFamily there = before.rows[address->row].lamps.front().part.family;
+    const bool open =
+        std::find(lamp->families.begin(), lamp->families.end(), there) != lamp->families.end();
+    if (!family) {
+        part = open ? before.rows[address->row].lamps.front().part : LampPart();
+        part.family = open ? there : lamp->families.front();
+    }
+    const FamilyValues values = familyValues(part.family);
+    const double n = lamp->inSeries;
+    const bool bare = lamp->resistor < Ohms{10};
+    const std::string leds = lamp->inSeries == 1
+                                 ? std::string(name(part.family)) + " LED"
+                                 : std::to_string(lamp->inSeries) + " " +
+                                       std::string(name(part.family)) + " LEDs in series";
+    part.id.clear();
+    part.name = bare ? leds : leds + " behind " + formatted(lamp->resistor, 2);
+    part.forward = most;
+    part.emission = n * values.emission;
+    part.series = values.series * n + lamp->resistor;
+    if (const auto possible = law(part); !possible) return tl::unexpected(possible.error());
+    Jotted result = jotted(said, lamp->families.size() > 1
+                                     ? text("%1: %2 (by its readings %3)", rowOf(before, *address),
+                                            part.name, oneOf(lamp->families))
+                                     : text("%1: %2", rowOf(before, *address), part.name));
+    result.subject = before.id;
+    LampRow& row = result.after.groups[address->group].rows[address->row];
+    row.lamps.resize(1, row.lamps.front());
+    row.lamps.front().part = std::move(part);
+    row.lamps.front().measured = true;
+    return result;
+}
+
 // --- resistors, wishes, places ---------------------------------------------------------------
 
 /// Ohms, or the word instead of them; both or neither is nothing.
@@ -564,10 +655,82 @@ Result<Jotted> own(const Said& said) {
     return result;
 }
 
+struct Share {
+    const char* name;
+    double of;
+    std::initializer_list<const char*> also;
+};
+constexpr Share shares[] = {{"half", 0.5, {"half as bright"}},
+                            {"third", 1.0 / 3, {"a third"}},
+                            {"quarter", 0.25, {"a quarter"}},
+                            {"twice", 2, {"double"}},
+                            {"tenth", 0.1, {"a tenth"}}};
+std::vector<Named> shareNames(const Context&) {
+    std::vector<Named> all;
+    for (const Share& each : shares) {
+        all.push_back({each.name, {each.also.begin(), each.also.end()}, "of another lamp's light"});
+    }
+    return all;
+}
+
+/// A wish by another lamp: light follows current, so the share of its light is one of its current.
+Result<Jotted> targetLike(const Said& said, std::size_t group) {
+    const auto& share = said.name("SHARE");
+    const auto& of = said.name("OF");
+    const auto& like = said.name("LIKE");
+    if ((share.has_value() != of.has_value()) || (of && like)) {
+        return refuse(ErrorCode::Missing,
+                      text("Half of which lamp? Write it like %1.", said.verb.examples[1]));
+    }
+    const Job& job = said.context.job;
+    const std::string& other = of ? *of : *like;
+    const auto to = std::find_if(job.groups.begin(), job.groups.end(),
+                                 [&](const LampGroup& each) { return each.name == other; });
+    const LampGroup& own = job.groups[group];
+    if (to->id == own.id) {
+        return refuse(ErrorCode::NotUnderstood, text("%1 is that lamp itself.", own.name));
+    }
+    // What it takes as it stands; without a resistor yet what it is wished.
+    static const House usual;
+    const auto state =
+        groupState(job, *to, said.context.workshop ? said.context.workshop->house : usual);
+    const bool stands = state && !state->rows.empty() && state->rows[0].connected;
+    const Amperes its = stands ? state->rows[0].current : to->wish.target;
+    double part = 1;
+    for (const Share& each : shares) {
+        if (share && *share == each.name) part = each.of;
+    }
+    const Amperes value = its * part;
+    if (value < Amperes{20e-6} || value > Amperes{0.3}) {
+        return refuse(ErrorCode::OutOfRange,
+                      text("That would be %1: no lamp is wished so.", formatted(value, 2)));
+    }
+    const bool alike = own.rows[0].lamps[0].part.family == to->rows[0].lamps[0].part.family;
+    Text meaning =
+        share ? text("%1: wished current %2, %3 of %4’s %5", own.name, formatted(value, 3), *share,
+                     other, formatted(its, 3))
+              : text("%1: wished current %2, like %3", own.name, formatted(value, 3), other);
+    if (!alike) meaning = text("%1; of another colour, so only roughly as bright", meaning);
+    Jotted result = jotted(said, std::move(meaning));
+    result.subject = own.id;
+    result.after.groups[group].wish.target = value;
+    return result;
+}
+
 Result<Jotted> target(const Said& said) {
     const auto group = groupOf(said);
     if (!group) return tl::unexpected(group.error());
-    const Amperes value = *said.one<Amperes>("AMPS");
+    const auto amps = said.one<Amperes>("AMPS");
+    if (said.name("SHARE") || said.name("OF") || said.name("LIKE")) {
+        if (!amps) return targetLike(said, *group);
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1, or as another lamp: only one of them can be.", formatted(*amps)));
+    }
+    if (!amps) {
+        return refuse(ErrorCode::Missing,
+                      text("A wish is a current. Write it like %1.", said.verb.examples.front()));
+    }
+    const Amperes value = *amps;
     const std::string& called = said.context.job.groups[*group].name;
     Jotted result = jotted(said, text("%1: wished current %2", called, formatted(value)));
     result.subject = said.context.job.groups[*group].id;
@@ -694,14 +857,14 @@ constexpr Takes forwardVolts{
     .what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.8, .most = 6};
 constexpr Takes forwardAmps{
     .what = "AMPS", .dimension = Dimension::Current, .least = 50e-6, .most = 0.5};
+constexpr Takes wiredTakes[] = {
+    lampGroup,
+    colour,
+    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 20, .atMost = 6},
+    {.what = "AMPS", .dimension = Dimension::Current, .least = 50e-6, .most = 0.5, .atMost = 6}};
 constexpr Takes resistance{
     .what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 1e6, .zero = true};
-constexpr Takes wish{.what = "AMPS",
-                     .needed = true,
-                     .missing = "A wish is a current.",
-                     .dimension = Dimension::Current,
-                     .least = 20e-6,
-                     .most = 0.3};
+constexpr Takes wish{.what = "AMPS", .dimension = Dimension::Current, .least = 20e-6, .most = 0.3};
 
 constexpr Takes lampTakes[] = {
     {.what = "PLACE",
@@ -747,7 +910,19 @@ constexpr Takes joinTakes[] = {[] {
                                    return made;
                                }()};
 constexpr Takes ownTakes[] = {lampGroup};
-constexpr Takes targetTakes[] = {lampGroup, wish};
+constexpr Takes otherLamp(const char* what, const char* after) {
+    Takes made = lampGroup;
+    made.what = what;
+    made.after = after;
+    made.needed = false;
+    made.rows = false;
+    return made;
+}
+constexpr Takes targetTakes[] = {lampGroup,
+                                 wish,
+                                 {.what = "SHARE", .kind = Kind::Name, .names = shareNames},
+                                 otherLamp("OF", "of"),
+                                 otherLamp("LIKE", "like")};
 constexpr Takes seriesTakes[] = {lampGroup,
                                  {.what = "NAME",
                                   .kind = Kind::Name,
@@ -779,6 +954,9 @@ constexpr Takes removeTakes[] = {lampGroup};
 constexpr const char* lampExamples[] = {"lamp rear red 2.0V 20mA", "lamp front white on white",
                                         "lamp cab warm white for 2mA",
                                         "lamp amber called fire glow"};
+constexpr const char* wiredExamples[] = {"wired front/2 12V 8.4mA 9V 5.6mA",
+                                         "wired rear lamp red 12V 10mA"};
+constexpr const char* wiredWords[] = {"ready-wired"};
 constexpr const char* parallelExamples[] = {"parallel front white"};
 constexpr const char* inlineExamples[] = {"inline front red"};
 constexpr const char* resistorExamples[] = {"resistor front 2k2", "resistor front/2 none"};
@@ -786,7 +964,8 @@ constexpr const char* sharedExamples[] = {"shared front 330", "shared front none
 constexpr const char* ownExamples[] = {"own front"};
 constexpr const char* joinExamples[] = {"join rear lamp front lamp"};
 constexpr const char* joinNoise[] = {"to", "beside", "lamp"};
-constexpr const char* targetExamples[] = {"target front 3mA"};
+constexpr const char* targetExamples[] = {"target front 3mA", "target rear half of front",
+                                          "target rear like front"};
 constexpr const char* seriesExamples[] = {"series front E24"};
 constexpr const char* outputExamples[] = {"output front 680R", "output front bare"};
 constexpr const char* placeExamples[] = {"place front 3mm 41mm"};
@@ -806,6 +985,8 @@ constexpr Verb table[] = {
      lamp,
      false,
      lampNoise},
+    {"wired", wiredWords, wiredTakes, wiredExamples,
+     "a lamp with a resistor hidden in it, by readings at its leads", wired},
     {"parallel",
      {},
      anotherTakes,
