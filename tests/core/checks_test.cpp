@@ -1,6 +1,7 @@
 #include "core/led/lamp_circuit.h"
 #include "core/quantity/format.h"
 #include "core/work/lamp_groups.h"
+#include "core/work/lamps/tester.h"
 #include "core/work/measure/motor_chart.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/standing.h"
@@ -608,6 +609,48 @@ TEST(LampJudgement, WhatCannotHaveItsWishButShinesIsDimNotDark) {
     const Job faint =
         jotted(shunter(), {"track 3.6V", "lamp front white for 5mA", "resistor front 100"});
     EXPECT_EQ(finding(checkedAll(faint), "lamp.current:front lamp").state, State::Over);
+}
+TesterLook expectedLookOf(const Job& job) {
+    return lamps::expectedLook(*lamps::atTester(job.groups.at(0).rows.at(0)));
+}
+TEST(LampTester, ShowsWhatALampByItselfShould) {
+    const auto told = [](const Job& job, const char* id = "lamp.tested:front lamp") {
+        const auto all = checkedAll(job);
+        if (!has(all, id)) return std::string();
+        const Finding& one = finding(all, id);
+        return std::string(name(one.state)) + ": " + plain(one.sentence);
+    };
+    const Job white = jotted(shunter(), {"lamp front white 3.1V 20mA", "resistor front 2k2"});
+    EXPECT_EQ(told(white), "");
+    EXPECT_EQ(told(jotted(white, {"tester front lit"})),
+              "fine: Front lamp shows at the 9 V tester what it should: 6.2 mA.");
+    EXPECT_EQ(told(jotted(white, {"tester front dark"})),
+              "over: Front lamp is dark at the 9 V tester, where it should take 6.2 mA: try it the "
+              "other way round; dark both ways it is open, first a joint, then the LED.");
+    EXPECT_EQ(told(jotted(white, {"tester front reversed"})).substr(0, 6), "close:");
+    EXPECT_EQ(told(jotted(white, {"tester front dim"})).substr(0, 6), "close:");
+    // The last look counts, and each answer leads to the one that it names.
+    const Job dark = jotted(white, {"tester front lit", "tester front dark"});
+    const auto all = checkedAll(dark);
+    for (const Option& option : finding(all, "lamp.tested:front lamp").options) {
+        EXPECT_NE(told(jotted(dark, {option.jot.c_str()})), told(dark)) << option.jot;
+    }
+    // Four whites want more than 9 V, so dark is right and lit is another lamp.
+    const Job three =
+        jotted(white, {"inline front white 3.1V 20mA", "inline front white 3.1V 20mA"});
+    EXPECT_EQ(expectedLookOf(three), TesterLook::Lit);  // 1.1 mA
+    const Job four = jotted(three, {"inline front white 3.1V 20mA"});
+    EXPECT_EQ(
+        told(jotted(four, {"tester front dark"})),
+        "fine: Front lamp is dark at the 9 V tester, and should be: its LEDs need more volts.");
+    EXPECT_EQ(told(jotted(four, {"tester front lit"})).substr(0, 6), "close:");
+    // A row of several is named by its number; a wired lamp shows its hidden resistor.
+    const Job pair = jotted(white, {"parallel front red", "tester front/2 dark"});
+    EXPECT_EQ(told(pair, "lamp.tested:front lamp/2").substr(0, 5), "over:");
+    EXPECT_EQ(told(pair, "lamp.tested:front lamp/1"), "");
+    const Job wired = jotted(white, {"wired front 12V 0.46mA 9V 0.311mA"});
+    EXPECT_EQ(expectedLookOf(wired), TesterLook::Dim);
+    EXPECT_EQ(told(jotted(wired, {"tester front dim"})).substr(0, 5), "fine:");
 }
 TEST(LampJudgement, OneThatFailsLeavesItsCurrentToTheOthers) {
     // Two whites on 270 Ω take 19 mA each; one alone would take 37.

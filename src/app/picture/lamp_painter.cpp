@@ -132,10 +132,16 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
         if (!scene.dark)
             paintLed(painter, at, lit.lamp->fitted.pose.facing, size, colour, stressed);
         const qreal reach = qMax(12.0, size * 0.8);
-        targets.push_back({QRectF(at.x() - reach, at.y() - reach, 2 * reach, 2 * reach),
-                           tipOf(lit),
-                           {},
-                           lit.group});
+        const QString called = qs(lit.name);
+        targets.push_back(
+            {QRectF(at.x() - reach, at.y() - reach, 2 * reach, 2 * reach),
+             tipOf(lit),
+             {},
+             lit.group,
+             {{tr("at the 9 V tester it lights"), u"tester %1 lit"_s.arg(called)},
+              {tr("at the 9 V tester it is dim"), u"tester %1 dim"_s.arg(called)},
+              {tr("at the 9 V tester it is dark"), u"tester %1 dark"_s.arg(called)},
+              {tr("it lights the other way round"), u"tester %1 reversed"_s.arg(called)}}});
     }
 }
 

@@ -19,10 +19,25 @@ struct Lamp {
     bool operator==(const Lamp&) const = default;
 };
 
+/// What was seen at a lamp tester.
+enum class TesterLook { Lit, Dim, Dark, Reversed };
+constexpr auto wordsOf(TesterLook) {
+    return std::to_array<Word<TesterLook>>({{TesterLook::Lit, "lit"},
+                                            {TesterLook::Dim, "dim"},
+                                            {TesterLook::Dark, "dark"},
+                                            {TesterLook::Reversed, "reversed"}});
+}
+struct Tested {
+    TesterLook look{};
+    std::string on;
+    bool operator==(const Tested&) const = default;
+};
+
 /// LEDs in series with one resistor.
 struct LampRow {
-    std::vector<Lamp> lamps;       ///< at least one
-    std::optional<Ohms> resistor;  ///< nothing: not chosen yet; 0: deliberately none
+    std::vector<Lamp> lamps;         ///< at least one
+    std::optional<Ohms> resistor;    ///< nothing: not chosen yet; 0: deliberately none
+    std::optional<Tested> tested{};  ///< the lamps by themselves, at the lamp tester
     bool operator==(const LampRow&) const = default;
 };
 

@@ -14,6 +14,13 @@ template <class Io, class Self>
 void rowFields(Io& io, Self& row) {
     io("resistor", row.resistor, OrNull, from0To(1e7));
     io("lamps", row.lamps, Required, members(1, 1000));
+    io("tested", row.tested, Maybe);
+}
+
+template <class Io, class Self>
+void testedFields(Io& io, Self& tested) {
+    io("look", tested.look);
+    io("on", tested.on, Maybe, date);
 }
 
 template <class Io, class Self>
@@ -46,6 +53,7 @@ void connectionFields(Io& io, Self& connection) {
 
 GLIMMET_FIELDS(core::Lamp, placedLampFields)
 GLIMMET_FIELDS(core::LampRow, rowFields)
+GLIMMET_FIELDS(core::Tested, testedFields)
 GLIMMET_FIELDS(core::OwnResistors, ownFields)
 GLIMMET_FIELDS(core::SharedResistor, sharedFields)
 GLIMMET_FIELDS(core::Connection, connectionFields)

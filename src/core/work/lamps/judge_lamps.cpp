@@ -5,6 +5,8 @@
 #include "core/quantity/format.h"
 #include "core/work/lamp_groups.h"
 #include "core/work/lamps/lamps.h"
+#include "core/work/lamps/row_names.h"
+#include "core/work/lamps/tester.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -12,26 +14,6 @@
 
 namespace glimmet::core::lamps {
 namespace {
-
-std::string rowName(const LampGroup& group, std::size_t row) {
-    if (group.rows.size() == 1) return group.name;
-    return group.name + "/" + std::to_string(row + 1);
-}
-
-/// The same by ids, which stay when a lamp is renamed: "L3/2".
-std::string rowId(const LampGroup& group, std::size_t row) {
-    return group.rows.size() == 1 ? group.id : group.id + "/" + std::to_string(row + 1);
-}
-
-Subject subjectOf(const LampGroup& group) { return {group.id, group.name}; }
-
-/// A name at the start of a sentence. Names of lamps are the user's; only ASCII is raised.
-std::string atStart(std::string called) {
-    if (!called.empty() && called.front() >= 'a' && called.front() <= 'z') {
-        called.front() = static_cast<char>(called.front() - 'a' + 'A');
-    }
-    return called;
-}
 
 /// A resistance as a jot line takes it: no space, no sign that a keyboard lacks.
 std::string jotOhms(Ohms resistance) {
@@ -925,6 +907,7 @@ Idle idle(const Job& job) { return {job.groups.empty() ? text("no lamps yet") : 
 
 void judge(const Reckoned& facts, Judging& judging) {
     const Job& job = facts.job;
+    judgeTested(facts, judging);
     Amperes least{0}, most{0};  // of all outputs, by what their boards may carry
     for (std::size_t g = 0; g < job.groups.size(); ++g) {
         const LampGroup& group = job.groups[g];

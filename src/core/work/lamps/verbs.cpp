@@ -545,6 +545,31 @@ Result<Jotted> wired(const Said& said) {
     return result;
 }
 
+// --- at the tester ---------------------------------------------------------------------------
+
+std::vector<Named> looks(const Context&) {
+    return {{"lit", {"lights", "bright"}, "it lights"},
+            {"dim", {"glows"}, "it only glows"},
+            {"dark", {"nothing"}, "nothing is seen"},
+            {"reversed", {"backwards"}, "it lights with the tester the other way round"}};
+}
+Result<Jotted> tester(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const LampGroup& before = said.context.job.groups[address->group];
+    if (address->wholeCircuit && before.rows.size() > 1) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 has %2 rows. Say which: tester %1/2 lit.", before.name,
+                           std::to_string(before.rows.size())));
+    }
+    const std::string& look = *said.name("LOOK");
+    Jotted result = jotted(said, text("At the 9 V tester %1: %2", rowOf(before, *address), look));
+    result.subject = before.id;
+    result.after.groups[address->group].rows[address->row].tested =
+        Tested{*named<TesterLook>(look), said.context.today};
+    return result;
+}
+
 // --- resistors, wishes, places ---------------------------------------------------------------
 
 /// Ohms, or the word instead of them; both or neither is nothing.
@@ -862,6 +887,12 @@ constexpr Takes wiredTakes[] = {
     colour,
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 20, .atMost = 6},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 50e-6, .most = 0.5, .atMost = 6}};
+constexpr Takes testerTakes[] = {lampGroup,
+                                 {.what = "LOOK",
+                                  .kind = Kind::Name,
+                                  .needed = true,
+                                  .missing = "What was seen: lit, dim, dark, or reversed?",
+                                  .names = looks}};
 constexpr Takes resistance{
     .what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 1e6, .zero = true};
 constexpr Takes wish{.what = "AMPS", .dimension = Dimension::Current, .least = 20e-6, .most = 0.3};
@@ -956,6 +987,7 @@ constexpr const char* lampExamples[] = {"lamp rear red 2.0V 20mA", "lamp front w
                                         "lamp amber called fire glow"};
 constexpr const char* wiredExamples[] = {"wired front/2 12V 8.4mA 9V 5.6mA",
                                          "wired rear lamp red 12V 10mA"};
+constexpr const char* testerExamples[] = {"tester rear lamp lit", "tester rear lamp reversed"};
 constexpr const char* wiredWords[] = {"ready-wired"};
 constexpr const char* parallelExamples[] = {"parallel front white"};
 constexpr const char* inlineExamples[] = {"inline front red"};
@@ -985,6 +1017,12 @@ constexpr Verb table[] = {
      lamp,
      false,
      lampNoise},
+    {"tester",
+     {},
+     testerTakes,
+     testerExamples,
+     "what a lamp by itself shows at the 9 V tester",
+     tester},
     {"wired", wiredWords, wiredTakes, wiredExamples,
      "a lamp with a resistor hidden in it, by readings at its leads", wired},
     {"parallel",
