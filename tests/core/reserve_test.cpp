@@ -265,6 +265,37 @@ TEST(ReserveJots, FitABankWithItsChargePath) {
     EXPECT_EQ(answer("capacitance 1900u", fitted), "Capacitance of the bank, measured: 1.9 mF");
     EXPECT_EQ(answer("diode 12V", fitted).substr(0, 3), "✗");
 }
+TEST(ReserveJots, ALiftTellsTheFaradsThatAreReallyThere) {
+    const Job fitted = jotted(shunter(), {chips});
+    const Reckoned facts = factsOf(fitted);
+    const Seconds held = *bankState(facts, *fitted.bank, loadsOf(facts)).hold->time;
+    const auto lifted = [&](double share) {
+        const std::string line = "lift " + std::to_string(held.value() * share * 1000) + "ms";
+        return jotted(fitted, {line.c_str()});
+    };
+    // The time is in proportion to the farads: half the time, half of what is printed.
+    EXPECT_NEAR(capacitanceOf(*lifted(0.5).bank).value(), 1.65e-3, 1e-6);
+    const Job half = lifted(0.5);
+    const Reckoned after = factsOf(half);
+    EXPECT_NEAR(bankState(after, *half.bank, loadsOf(after)).hold->time->value(), held.value() / 2,
+                1e-6);
+    const auto told = [](const Job& job) {
+        for (const Finding& each : findings(factsOf(job))) {
+            if (each.id == "reserve.capacitance") return plain(each.sentence);
+        }
+        return std::string();
+    };
+    EXPECT_EQ(told(half),
+              "The bank has 1.7 mF, and 3.3 mF is printed on it: aged, dried out, or "
+              "one of several is not joined.");
+    EXPECT_NE(told(lifted(0.69)), "");
+    EXPECT_EQ(told(lifted(0.71)), "");
+    EXPECT_EQ(told(lifted(1.3)), "");
+    EXPECT_EQ(told(fitted), "");
+    EXPECT_EQ(answer("lift 2s", shunter()).substr(0, 3), "✗");
+    EXPECT_EQ(answer("lift 0s", fitted).substr(0, 3), "✗");
+    EXPECT_EQ(answer("lift", fitted), "✗ How long did it go on? Write it like lift 2.1s.");
+}
 TEST(ReserveJots, TheSameBankAgainKeepsWhatIsKnownAnotherForgetsIt) {
     const Job read = jotted(shunter(), {chips, "capacitance 3m"});
     const Job again = jotted(read, {"bank chips-3300u-25"});

@@ -58,6 +58,11 @@ std::string nextStart(const Scratch& scratch, const char* name = file) {
 }
 std::string turn(int number) { return "turn " + std::to_string(number); }
 
+/// Bytes that begin like a JPEG and take several pages.
+std::string photo(int number) {
+    return "\xff\xd8\xff" + std::string(14000, static_cast<char>('a' + number));
+}
+
 const Scenario scenarios[] = {
     {"creation", 1, [](const Scratch&) {},
      [](const Scratch& scratch, const auto& report) {
@@ -90,6 +95,28 @@ const Scenario scenarios[] = {
      [](const Scratch& scratch, int reported) {
          const std::string kept = nextStart(scratch);
          EXPECT_TRUE(kept == turn(reported) || kept == turn(reported + 1)) << kept;
+     }},
+    {"photos", 1, makeOne,
+     [](const Scratch& scratch, const auto& report) {
+         const auto workshop = Workshop::open(scratch.file(file), Access::ReadWrite);
+         if (!workshop) return;
+         for (int number = 1; number <= 2; ++number) {
+             if (!(*workshop)->keepPhoto(photo(number))) return;
+             report(number);
+         }
+     },
+     [](const Scratch& scratch, int reported) {
+         EXPECT_EQ(nextStart(scratch), turn(0));
+         const auto workshop = *Workshop::open(scratch.file(file), Access::ReadWrite);
+         for (int number = 1; number <= 2; ++number) {
+             // What was reported is there whole; what was not is there whole or not at all.
+             const auto there = workshop->photo(photoSum(photo(number)));
+             if (number <= reported) ASSERT_TRUE(there.has_value()) << number;
+             if (there)
+                 EXPECT_EQ(*there, photo(number));
+             else
+                 EXPECT_EQ(there.error().code, core::ErrorCode::Unknown);
+         }
      }},
     {"undo and redo", 1,
      [](const Scratch& scratch) {

@@ -283,6 +283,25 @@ State chargeState(const BankState& state) {
     return trips || chargeEnergy(state.bank, state.bus) > muchHeat ? State::Close : State::Fine;
 }
 
+/// What was read of the bank, against what is printed on it.
+void judgeCapacitance(const FittedBank& bank, Judging& judging) {
+    constexpr double tooLittle = 0.7;  // electrolytics are sold to −20 %; then a meter's error
+    if (!bank.measured || bank.measured->value >= bank.part.capacitance * tooLittle) return;
+    judging.say(
+        "reserve.capacitance", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
+            finding.sentence = text(
+                "The bank has %1, and %2 is printed on it: aged, dried out, or one of several is "
+                "not joined.",
+                formatted(bank.measured->value, 2), formatted(bank.part.capacitance));
+            finding.action = text("look at the bank's joints");
+            finding.figures = {figures::measured(text("Capacitance"), "C", bank.measured->value,
+                                                 bank.measured->on, {}, "capacitance "),
+                               figures::catalogue(text("Printed on it"), "C_printed",
+                                                  bank.part.capacitance, verbatim(bank.part.name))};
+            finding.caution = capacitorCaution();
+        });
+}
+
 void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging) {
     const State verdict = chargeState(state);
     judging.say("reserve.charge", {}, verdict, Gravity::DoesNotWork, [&](Finding& finding) {
@@ -375,6 +394,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     if (!state.hold) return;  // nothing draws: there is a processor, so it does
     judgeHold(facts, loads, state, judging);
     judgeVolts(facts, loads, state, judging);
+    judgeCapacitance(*facts.job.bank, judging);
     judgeCharge(facts, state, judging);
 }
 

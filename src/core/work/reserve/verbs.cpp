@@ -1,5 +1,6 @@
 // Jots of the stay-alive.
 #include "core/work/jotted.h"
+#include "core/work/reserve/bank_state.h"
 #include "core/work/reserve/reserve.h"
 
 #include <algorithm>
@@ -125,6 +126,38 @@ Result<Jotted> capacitance(const Said& said) {
     return result;
 }
 
+/// Lifted off the rail with its loads on: how long it went on tells what the bank really has, for
+/// the time it holds is in proportion to its farads.
+Result<Jotted> lift(const Said& said) {
+    const Job& job = said.context.job;
+    if (!job.bank) {
+        return refuse(
+            ErrorCode::Unknown,
+            text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
+    }
+    const Seconds held = *said.one<Seconds>("SECONDS");
+    static const House usual;
+    const Reckoned facts = reckoned(
+        job, said.context.workshop ? said.context.workshop->house : usual, said.context.catalogue);
+    const BankState state = bankState(facts, *job.bank, loadsOf(facts));
+    if (!state.hold || !state.hold->time || !(*state.hold->time > Seconds{0})) {
+        return refuse(ErrorCode::OutOfRange,
+                      text("As it stands the bank's time cannot be reckoned, so the lift tells "
+                           "nothing of its farads."));
+    }
+    const Farads real = capacitanceOf(*job.bank) * (held / *state.hold->time).value();
+    if (real < Farads{1e-5} || real > Farads{10}) {
+        return refuse(ErrorCode::OutOfRange,
+                      text("That would be a bank of %1: read the time again.", formatted(real, 2)));
+    }
+    Jotted result = jotted(
+        said, text("Held %1 off the rail, at a crawl with every lamp lit: the bank has %2, "
+                   "and %3 is printed on it",
+                   formatted(held), formatted(real, 2), formatted(job.bank->part.capacitance)));
+    result.after.bank->measured = Measured<Farads>{real, said.context.today};
+    return result;
+}
+
 std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"}}; }
 
 constexpr Takes back{
@@ -159,6 +192,13 @@ constexpr Takes capacitanceTakes[] = {{.what = "FARADS",
                                        .least = 1e-5,
                                        .most = 10}};
 
+constexpr Takes liftTakes[] = {{.what = "SECONDS",
+                                .needed = true,
+                                .missing = "How long did it go on?",
+                                .dimension = Dimension::Time,
+                                .least = 0.01,
+                                .most = 600}};
+
 constexpr const char* bankWords[] = {"stay-alive", "reserve"};
 constexpr const char* bankExamples[] = {"bank electrolytic-2200u-25",
                                         "bank electrolytic-2200u-25 charge 100R diode 0.35V",
@@ -166,6 +206,9 @@ constexpr const char* bankExamples[] = {"bank electrolytic-2200u-25",
 constexpr const char* chargeExamples[] = {"charge 100R", "charge 100R diode 0.35V", "charge none"};
 constexpr const char* diodeExamples[] = {"diode 0.35V", "diode none"};
 constexpr const char* capacitanceExamples[] = {"capacitance 1900u"};
+constexpr const char* liftExamples[] = {"lift 2.1s"};
+constexpr const char* liftWords[] = {"lifted"};
+constexpr const char* liftNoise[] = {"it", "went", "on", "for", "held"};
 constexpr const char* pathNoise[] = {"resistor", "bank", "drop"};
 
 constexpr Verb table[] = {
@@ -187,6 +230,9 @@ constexpr Verb table[] = {
      diode,
      false,
      pathNoise},
+    {"lift", liftWords, liftTakes, liftExamples,
+     "how long it goes on, lifted off the rail at a crawl with its lamps lit", lift, false,
+     liftNoise},
     {"capacitance",
      {},
      capacitanceTakes,
