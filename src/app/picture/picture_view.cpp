@@ -41,7 +41,7 @@ PictureView::PictureView(QWidget* parent) : QWidget(parent) {
 void PictureView::light() {
     // In daylight every lamp stands there with what it takes when it is on.
     m_lamps = core::litWhen(*m_facts, m_dark ? m_operating : core::Operating{});
-    m_panel->show(*m_facts, m_operating);
+    if (m_dark) m_panel->show(*m_facts, m_operating);
 }
 
 void PictureView::drive(const core::Operating& operating) {
