@@ -1,4 +1,5 @@
 // What intake has to say: what to look at next, what is wrong, what it may be, what comes first.
+#include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/intake/album.h"
 #include "core/work/intake/intake.h"
@@ -11,16 +12,6 @@
 
 namespace glimmet::core::intake {
 namespace {
-
-Option answer(Text what, Text effect, State state, std::string jot) {
-    Option option;
-    option.kind = Option::Kind::Answer;
-    option.what = std::move(what);
-    option.effect = std::move(effect);
-    option.state = state;
-    option.jot = std::move(jot);
-    return option;
-}
 
 /// A decoder that came along is read before anything else is done.
 void judgeSettings(const Job& job, Judging& judging) {

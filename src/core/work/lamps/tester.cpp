@@ -1,5 +1,6 @@
 #include "core/work/lamps/tester.h"
 
+#include "core/finding/answer.h"
 #include "core/led/lamp_circuit.h"
 #include "core/quantity/format.h"
 #include "core/work/lamps/row_names.h"
@@ -8,16 +9,6 @@ namespace glimmet::core::lamps {
 namespace {
 
 constexpr Amperes litFrom{0.001};
-
-Option found(Text what, Text effect, State state, std::string jot) {
-    Option option;
-    option.kind = Option::Kind::Answer;
-    option.what = std::move(what);
-    option.effect = std::move(effect);
-    option.state = state;
-    option.jot = std::move(jot);
-    return option;
-}
 
 struct TesterVerdict {
     State state{};
@@ -42,8 +33,8 @@ void judgeRow(const LampGroup& group, std::size_t row, Judging& judging) {
         [&](Finding& finding) {
             const std::string should = formatted(*current, 2);
             const auto again = [&](Text what, Text effect, State state, const char* look) {
-                finding.options.push_back(found(std::move(what), std::move(effect), state,
-                                                "tester " + called + " " + look));
+                finding.options.push_back(answer(std::move(what), std::move(effect), state,
+                                                 "tester " + called + " " + look));
             };
             if (tested->look == expected) {
                 finding.sentence = expected == TesterLook::Dark

@@ -455,6 +455,19 @@ Result<Jotted> another(const Said& said) {
     return result;
 }
 
+/// One row of a group: of several it has to be said which.
+Result<RowAddress> oneRow(const Said& said) {
+    auto address = addressed(said, "LAMP");
+    if (!address) return address;
+    const LampGroup& group = said.context.job.groups[address->group];
+    if (address->wholeCircuit && group.rows.size() > 1) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 has %2 rows. Say which: %3 %1/2 …", group.name,
+                           std::to_string(group.rows.size()), said.verb.word));
+    }
+    return address;
+}
+
 // --- ready-wired lamps -----------------------------------------------------------------------
 
 /// "red, amber or yellow".
@@ -476,14 +489,9 @@ Result<Jotted> wired(const Said& said) {
                       text("To each voltage belongs the current at it. Write it like %1.",
                            said.verb.examples.front()));
     }
-    const auto address = addressed(said, "LAMP");
+    const auto address = oneRow(said);
     if (!address) return tl::unexpected(address.error());
     const LampGroup& before = said.context.job.groups[address->group];
-    if (address->wholeCircuit && before.rows.size() > 1) {
-        return refuse(ErrorCode::NotUnderstood,
-                      text("%1 has %2 rows. Say which: wired %1/2 …", before.name,
-                           std::to_string(before.rows.size())));
-    }
     std::vector<ForwardPoint> readings;
     for (std::size_t i = 0; i < volts.size(); ++i) readings.push_back({volts[i], amps[i]});
     std::optional<LedFamily> family;
@@ -554,14 +562,9 @@ std::vector<Named> looks(const Context&) {
             {"reversed", {"backwards"}, "it lights with the tester the other way round"}};
 }
 Result<Jotted> tester(const Said& said) {
-    const auto address = addressed(said, "LAMP");
+    const auto address = oneRow(said);
     if (!address) return tl::unexpected(address.error());
     const LampGroup& before = said.context.job.groups[address->group];
-    if (address->wholeCircuit && before.rows.size() > 1) {
-        return refuse(ErrorCode::NotUnderstood,
-                      text("%1 has %2 rows. Say which: tester %1/2 lit.", before.name,
-                           std::to_string(before.rows.size())));
-    }
     const std::string& look = *said.name("LOOK");
     Jotted result = jotted(said, text("At the 9 V tester %1: %2", rowOf(before, *address), look));
     result.subject = before.id;
