@@ -108,6 +108,15 @@ TEST_F(AtIntake, WhatIsNoPictureIsRefusedWithItsName) {
     EXPECT_FALSE(dropped(open.file("bad.jpg")) || said.isEmpty());
     EXPECT_EQ(said, u"bad.jpg is no picture that can be read."_s);
     EXPECT_TRUE(photos().empty());
+    // One that would take the memory of the machine: 10000 by 8000 in a few kilobytes.
+    QImage wide(10000, 8000, QImage::Format_Mono);
+    wide.fill(1);
+    ASSERT_TRUE(wide.save(open.file("wide.png")));
+    said.clear();
+    EXPECT_TRUE(open.find<StageStrip>(u"lookStrip"_s)->takeFile(open.file("wide.png")));
+    EXPECT_TRUE(QTest::qWaitFor([&] { return !said.isEmpty(); }, 5000));
+    EXPECT_EQ(said, u"wide.png is too large for a photo: 10000 by 8000."_s);
+    EXPECT_TRUE(photos().empty());
     EXPECT_FALSE(open.find<StageStrip>(u"lookStrip"_s)->takeFile(open.file("notes.txt")));
 }
 TEST_F(AtIntake, APhotoThatIsNotInTheFileIsSaidToBeMissing) {

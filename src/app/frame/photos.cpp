@@ -27,9 +27,10 @@ core::Result<QByteArray> prepared(const QString& path) {
     QImageReader reader(path);
     reader.setAutoTransform(true);
     reader.setDecideFormatFromContent(true);
-    // A scaled size lets JPEG be read at a fraction; and no picture takes the machine's memory.
+    // No picture takes the machine's memory. JPEG is read at a fraction of its size, others whole.
     const QSize size = reader.size();
-    if (size.isValid() && qint64(size.width()) * size.height() > 200'000'000) {
+    const qint64 most = reader.format() == "jpeg" ? 200'000'000 : 60'000'000;
+    if (size.isValid() && qint64(size.width()) * size.height() > most) {
         return core::failure(
             core::ErrorCode::TooMuch, name,
             core::text("%1 is too large for a photo: %2 by %3.", name, std::to_string(size.width()),
