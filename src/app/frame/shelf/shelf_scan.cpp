@@ -24,7 +24,8 @@ void lookThrough(QPromise<std::vector<ShelfStanding>>& promise, const QString& p
     for (std::size_t i = 0; i < jobs->size(); ++i) {
         if (promise.isCanceled()) return;
         if (const auto job = (*workshop)->job((*jobs)[i].id)) {
-            const auto findings = core::findings(*job, catalogue, house, sisters.of((*jobs)[i].id, *job));
+            const auto findings =
+                core::findings(*job, catalogue, house, sisters.of((*jobs)[i].id, *job));
             standings.push_back(
                 {(*jobs)[i].id, core::worstState(findings), core::nextAction(findings)});
         }
