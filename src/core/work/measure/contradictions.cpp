@@ -1,6 +1,7 @@
 #include "core/work/measure/contradictions.h"
 
 #include "core/quantity/format.h"
+#include "core/work/measure/health.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/motor_figures.h"
 
