@@ -64,6 +64,7 @@ TEST(Photos, AreOfTheModelASpotOrAStep) {
     ASSERT_EQ(job.intake.photos.size(), 2U);
     EXPECT_EQ(plain(intake::photographed(job, job.intake.photos[0].of)), "the model");
     EXPECT_EQ(plain(intake::photographed(job, job.intake.photos[1].of)), "step 1, hood");
+    EXPECT_EQ(plain(intake::photographed(job, "T99")), "the model");  // of what is gone
     // Said again, it is of something else, and there is still one of it.
     job = jotted(job, {("photo of bent sum " + sum).c_str()});
     ASSERT_EQ(job.intake.photos.size(), 2U);
