@@ -11,6 +11,7 @@
 #include <QToolTip>
 #include <qcustomplot.h>
 
+#include <algorithm>
 #include <cmath>
 
 using namespace Qt::StringLiterals;
@@ -91,18 +92,27 @@ bool HealthPlot::show(const core::Reckoned& facts) {
             plotWords(*m_plot, at, point.amps.value(), amps, Qt::AlignLeft | Qt::AlignTop, colour);
         }
     }
-    // Beside the time, others of its type: what they take now.
-    for (const auto& each : chart->sisters) {
+    // Beside the time, others of its type: what they take now. Those that lie together are named
+    // together.
+    auto sisters = chart->sisters;
+    std::sort(sisters.begin(), sisters.end(),
+              [](const auto& a, const auto& b) { return a.amps > b.amps; });
+    QString names;
+    for (std::size_t i = 0; i < sisters.size(); ++i) {
+        const double amps = sisters[i].amps.value();
         auto* mark = m_plot->addGraph();
         mark->setLineStyle(QCPGraph::lsNone);
         mark->setScatterStyle(QCPScatterStyle(QCPScatterStyle::ssTriangleInverted,
                                               QPen(look.brass, 2), QBrush(look.paper), 10));
-        mark->addData(1.34 * days, each.amps.value());
-        const QString words =
-            tr("%1 takes %2").arg(qs(each.name), qs(core::formatted(each.amps, 3)));
-        m_marked.push_back({1.34 * days, each.amps.value(), words});
-        plotWords(*m_plot, 1.3 * days, each.amps.value(), qs(each.name),
-                  Qt::AlignRight | Qt::AlignVCenter, look.brass);
+        mark->addData(1.34 * days, amps);
+        m_marked.push_back(
+            {1.34 * days, amps,
+             tr("%1 takes %2").arg(qs(sisters[i].name), qs(core::formatted(sisters[i].amps, 3)))});
+        names += (names.isEmpty() ? QString() : u", "_s) + qs(sisters[i].name);
+        const bool next = i + 1 < sisters.size();
+        if (next && amps - sisters[i + 1].amps.value() < 0.08 * top) continue;
+        plotWords(*m_plot, 1.3 * days, amps, names, Qt::AlignRight | Qt::AlignVCenter, look.brass);
+        names.clear();
     }
     setAccessibleName(tr("Light current over time: first %1, last %2")
                           .arg(qs(core::formatted(chart->points.front().amps)),
