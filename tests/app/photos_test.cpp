@@ -5,6 +5,7 @@
 #include "open_window.h"
 
 #include <QAbstractButton>
+#include <QBuffer>
 #include <QDialog>
 #include <QImage>
 
@@ -118,6 +119,29 @@ TEST_F(AtIntake, WhatIsNoPictureIsRefusedWithItsName) {
     EXPECT_EQ(said, u"wide.png is too large for a photo: 10000 by 8000."_s);
     EXPECT_TRUE(photos().empty());
     EXPECT_FALSE(open.find<StageStrip>(u"lookStrip"_s)->takeFile(open.file("notes.txt")));
+}
+TEST_F(AtIntake, ManyPhotosAreEachReadOnce) {
+    QStringList lines;
+    for (int i = 0; i < 150; ++i) {
+        QImage image(4, 4, QImage::Format_RGB32);
+        image.fill(QColor(i, 255 - i, 90));
+        QByteArray bytes;
+        QBuffer buffer(&bytes);
+        ASSERT_TRUE(image.save(&buffer, "png"));
+        lines += u"photo sum "_s +
+                 QString::fromStdString(*open.bench().workshop()->keepPhoto(bytes.toStdString()));
+    }
+    int told = 0;
+    QObject::connect(open.window().findChild<Photos*>(), &Photos::ready, [&] { ++told; });
+    ASSERT_TRUE(open.bench().takeAll(lines));
+    ASSERT_EQ(prints().size(), 151U);
+    // Once they are there nothing is asked for again.
+    EXPECT_TRUE(QTest::qWaitFor([&] { return told > 0; }, 5000));
+    QTest::qWait(600);
+    const int settled = told;
+    QTest::qWait(600);
+    EXPECT_EQ(told, settled);
+    EXPECT_LE(settled, 5);
 }
 TEST_F(AtIntake, APhotoThatIsNotInTheFileIsSaidToBeMissing) {
     open.jot(u"photo sum "_s + QString(64, u'd'));

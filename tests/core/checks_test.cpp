@@ -262,6 +262,24 @@ TEST(MotorContradictions, SayWhatSpeaksForEither) {
             "remove first stall: it is reckoned with no more; the winding's 9.4 Ω and another "
             "reading speak for it"}));
 }
+TEST(MotorContradictions, StrikeWhatTheyName) {
+    // A bound taken since is the last that the line would strike, and no reading of these.
+    for (const char* since : {"over 900mA 12V", "light 480mA", "note x"}) {
+        const Job job = jotted(tests::newJob("x", "dock-shunter"),
+                               {"light 500mA 12V", "haul 300mA 12V", since});
+        const auto all = checkedAll(job);
+        if (!has(all, "motor.contradiction-light")) continue;  // the later one may be reckoned with
+        for (const Option& option : finding(all, "motor.contradiction-light").options) {
+            const Job after = jotted(job, {option.jot.c_str()});
+            for (const TakenReading& reading : tests::motor(after).readings) {
+                if (!reading.struck) continue;
+                EXPECT_FALSE(reading.atLeast) << since << ": " << plain(option.what);
+                EXPECT_NE(plain(option.what).find(formatted(reading.amps)), std::string::npos)
+                    << since << ": " << plain(option.what);
+            }
+        }
+    }
+}
 TEST(MotorSisters, AreHeldBesideItAtLikeVolts) {
     const auto sister = [](const char* name, const char* light) {
         return sisterOf(2, jotted(tests::newJob(name, "dock-shunter"), {light}));

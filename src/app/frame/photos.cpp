@@ -14,7 +14,9 @@ using namespace Qt::StringLiterals;
 namespace glimmet::app {
 namespace {
 
-constexpr std::size_t mostKept = 120;  // images in memory: thumbnails, and the few shown large
+// Of those shown large, 16 MB each, only the last few stay in memory. A thumbnail always does: one
+// that went while it is shown would be asked for again, and push out the next.
+constexpr std::ptrdiff_t mostLarge = 3;
 
 QImage within(const QImage& image, int side) {
     if (image.width() <= side && image.height() <= side) return image;
@@ -131,10 +133,10 @@ void Photos::load() {
             else
                 m_missing[each.wanted.first] = said(each.image.error());
         }
-        if (m_images.size() > mostKept) {
-            m_images.erase(m_images.begin(),
-                           m_images.end() - static_cast<std::ptrdiff_t>(mostKept));
-        }
+        const auto large = [](const auto& each) { return each.first.second > thumbnailSide; };
+        auto many = std::count_if(m_images.begin(), m_images.end(), large);
+        std::erase_if(m_images,
+                      [&](const auto& each) { return large(each) && many-- > mostLarge; });
         emit ready();
         load();
     });
@@ -143,15 +145,17 @@ void Photos::load() {
 void Photos::add(const QString& path, const std::string& of) {
     if (!m_bench.hasJob()) return;
     const store::JobId job = m_bench.jobId();
+    const QString workshop = m_bench.workshop()->path();
     QtConcurrent::run([path] {
         return prepared(path);
-    }).then(this, [this, job, of](const core::Result<QByteArray>& bytes) {
+    }).then(this, [this, job, workshop, of](const core::Result<QByteArray>& bytes) {
         if (!bytes) {
             emit failed(said(bytes.error()));
             return;
         }
         // Another model lies on the bench by now: its record is not this photo's.
-        if (!m_bench.hasJob() || m_bench.jobId() != job || m_bench.onWorkshop()) {
+        if (!m_bench.hasJob() || m_bench.jobId() != job || m_bench.onWorkshop() ||
+            m_bench.workshop()->path() != workshop) {
             emit failed(tr("The photo was not taken: another model came to the bench."));
             return;
         }

@@ -41,7 +41,7 @@ private:
     using Wanted = std::pair<std::string, int>;  ///< sum, side
     Bench& m_bench;
     QString m_path;                                   ///< of the workshop the images are from
-    std::vector<std::pair<Wanted, QImage>> m_images;  ///< the newest last
+    std::vector<std::pair<Wanted, QImage>> m_images;  ///< the newest last; few of the large ones
     std::set<Wanted> m_wanted;
     std::map<std::string, QString> m_missing;
     bool m_loading = false;

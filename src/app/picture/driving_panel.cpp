@@ -92,7 +92,7 @@ protected:
     [[nodiscard]] static QString words(double volts) {
         return qs(core::formatted(core::Volts{volts}, 3));
     }
-    [[nodiscard]] double end() const { return std::ceil(m_own * 1.15); }
+    [[nodiscard]] double end() const { return std::ceil(qMax(1.0, m_own * 1.15)); }
     [[nodiscard]] double xOf(double volts) const { return 14 + volts / end() * (width() - 92); }
     void paintEvent(QPaintEvent*) override {
         QPainter painter(this);

@@ -1,5 +1,6 @@
 #include "core/work/choose/judge_battery.h"
 
+#include "core/finding/answer.h"
 #include "core/power/battery.h"
 #include "core/quantity/format.h"
 #include "core/work/rating.h"
@@ -206,13 +207,9 @@ void judgeVolts(const Job& job, Judging& judging) {
                 "is wrong. The reading is reckoned with.",
                 formatted(read->value), cells, full);
             finding.action = text("read the battery again");
-            Option option;
-            option.what = text("The cells are right: forget the reading");
-            option.effect = text("reckoned with %1", full);
-            option.state = State::Fine;
-            option.jot = "track unknown";
-            option.kind = Option::Kind::Answer;
-            finding.options = {std::move(option)};
+            finding.options = {answer(text("The cells are right: forget the reading"),
+                                      text("reckoned with %1", full), State::Fine,
+                                      "track unknown")};
         });
 }
 
@@ -235,13 +232,8 @@ void judgeOpenPickups(const Job& job, Judging& judging) {
             "Wheels still collect: on a live track their volts meet the battery's. Cut their wires "
             "and prove it by meter.");
         finding.action = text("cut the pickups' wires");
-        Option option;
-        option.what = text("They are cut");
-        option.effect = text("nothing comes in from the track");
-        option.state = State::Fine;
-        option.jot = "pickup all none";
-        option.kind = Option::Kind::Answer;
-        finding.options = {std::move(option)};
+        finding.options = {answer(text("They are cut"), text("nothing comes in from the track"),
+                                  State::Fine, "pickup all none")};
     });
 }
 

@@ -1,4 +1,5 @@
 // Checks of the lamp circuits.
+#include "core/finding/answer.h"
 #include "core/led/preferred_value.h"
 #include "core/led/resistor_choice.h"
 #include "core/power/battery.h"
@@ -553,15 +554,11 @@ void judgeOutput(const LampGroup& group, const std::vector<BoardCase>& cases, st
                 text("Resistance of output %1", group.output), "R_out", Dimension::Resistance,
                 text("read the board or measure it, power off"), "output " + group.output + " ")};
             for (const BoardCase& one : cases) {
-                Option option;
-                option.kind = Option::Kind::Answer;
-                option.what = one.board > Ohms{0} ? text("It carries %1", formatted(one.board))
-                                                  : text("It is bare");
-                option.effect = follows(one);
-                option.state = one.rows[row].state;
-                option.jot = "output " + group.output + " " +
-                             (one.board > Ohms{0} ? jotOhms(one.board) : std::string("bare"));
-                finding.options.push_back(std::move(option));
+                const bool bare = !(one.board > Ohms{0});
+                finding.options.push_back(
+                    answer(bare ? text("It is bare") : text("It carries %1", formatted(one.board)),
+                           follows(one), one.rows[row].state,
+                           "output " + group.output + " " + (bare ? "bare" : jotOhms(one.board))));
             }
         });
 }

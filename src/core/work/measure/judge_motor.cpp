@@ -1,4 +1,5 @@
 // Checks of the motor's readings against each other and against its history.
+#include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/measure/contradictions.h"
 #include "core/work/measure/health.h"
@@ -19,12 +20,6 @@ namespace {
 
 bool alike(const MotorReading& a, const MotorReading& b) { return atLikeVolts(a.volts, b.volts); }
 
-/// A reading that may be taken back: what it is, what that does, how it is said.
-struct Strike {
-    Text what, effect;
-    std::string jot;
-};
-
 /// Readings that cannot both be true. What is reckoned with is the more dangerous one.
 void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
     const std::vector<MotorReading> readings = motorEvidence(motor).readings;
@@ -33,7 +28,7 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
     const Subject subject = called.empty() ? Subject{} : Subject{motor.id, called};
     const std::string ofCalled = called.empty() ? "" : " of " + called;
     const auto say = [&](const char* id, Text sentence, Text action, std::vector<Figure> figures,
-                         std::vector<Strike> ways) {
+                         std::vector<Option> ways) {
         judging.say(std::string("motor.contradiction-") + id + of, subject, State::Ask,
                     Gravity::WorksBadly, [&](Finding& finding) {
                         finding.sentence = called.empty()
@@ -41,27 +36,25 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
                                                : text("%1: %2", called, std::move(sentence));
                         finding.action = std::move(action);
                         finding.figures = std::move(figures);
-                        for (auto& [what, effect, jot] : ways) {
-                            Option option;
-                            option.what = std::move(what);
-                            option.effect = std::move(effect);
-                            option.state = State::Fine;
-                            option.jot = std::move(jot);
-                            option.kind = Option::Kind::Answer;
-                            finding.options.push_back(std::move(option));
-                        }
+                        finding.options = std::move(ways);
                     });
     };
     // What is taken back is said with what speaks for it; one in the middle of several has no name
     // to be taken back by.
     const auto strikes = [&](std::initializer_list<MotorReading> those) {
-        std::vector<Strike> all;
+        std::vector<Option> all;
         for (const MotorReading& reading : those) {
-            const auto alike = [&](const MotorReading& each) {
-                return each.condition == reading.condition;
+            // As the line counts them: what was struck does not count, a bound does.
+            const auto counts = [&](const TakenReading& each) {
+                return !each.struck && each.condition == reading.condition;
             };
-            const bool last = *std::find_if(readings.rbegin(), readings.rend(), alike) == reading;
-            const bool first = *std::find_if(readings.begin(), readings.end(), alike) == reading;
+            const auto same = [&](const TakenReading& each) {
+                return !each.atLeast && each.amps == reading.amps && each.on == reading.taken &&
+                       each.volts.value_or(Volts{0}) == reading.volts;
+            };
+            const auto& taken = motor.readings;
+            const bool last = same(*std::find_if(taken.rbegin(), taken.rend(), counts));
+            const bool first = same(*std::find_if(taken.begin(), taken.end(), counts));
             if (!first && !last) continue;
             const std::string order = last ? "last" : "first";
             const std::string word = reading.condition == MotorCondition::Stalled    ? "stall"
@@ -69,16 +62,16 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
                                      : reading.condition == MotorCondition::Hauling  ? "haul"
                                                                                      : "light";
             const auto witnesses = speaksFor(motor, reading);
-            all.push_back(
-                {text("Strike the %1 %2 reading, %3", order, word, formatted(reading.amps)),
-                 witnesses.empty() ? text("it is reckoned with no more; nothing else speaks for it")
-                 : witnesses.size() == 1
-                     ? text("it is reckoned with no more; %1 speaks for it", witnesses[0])
-                     : text("it is reckoned with no more; %1 and %2 speak for it", witnesses[0],
-                            witnesses[1]),
-                 "remove " + order + " " + word + ofCalled});
+            all.push_back(answer(
+                text("Strike the %1 %2 reading, %3", order, word, formatted(reading.amps)),
+                witnesses.empty() ? text("it is reckoned with no more; nothing else speaks for it")
+                : witnesses.size() == 1
+                    ? text("it is reckoned with no more; %1 speaks for it", witnesses[0])
+                    : text("it is reckoned with no more; %1 and %2 speak for it", witnesses[0],
+                           witnesses[1]),
+                State::Fine, "remove " + order + " " + word + ofCalled));
         }
-        std::stable_sort(all.begin(), all.end(), [](const Strike& a, const Strike& b) {
+        std::stable_sort(all.begin(), all.end(), [](const Option& a, const Option& b) {
             return a.jot.starts_with("remove first") && !b.jot.starts_with("remove first");
         });
         return all;
@@ -100,10 +93,10 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
     if (winding && stall &&
         (winding->value < stall->volts / stall->amps * leastOfStall ||
          winding->value > stall->volts / stall->amps * mostOfStall)) {
-        std::vector<Strike> ways = strikes({*stall});
-        ways.insert(ways.begin(),
-                    {text("Strike the last winding reading"), text("it is reckoned with no more"),
-                     "remove last ohms" + ofCalled});
+        std::vector<Option> ways = strikes({*stall});
+        ways.insert(ways.begin(), answer(text("Strike the last winding reading"),
+                                         text("it is reckoned with no more"), State::Fine,
+                                         "remove last ohms" + ofCalled));
         say("winding",
             text(
                 "The winding reads %1, the stall test comes to %2: one of them is wrong. The stall "

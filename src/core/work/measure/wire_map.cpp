@@ -1,5 +1,7 @@
 #include "core/work/measure/wire_map.h"
 
+#include "core/finding/answer.h"
+
 #include <array>
 #include <utility>
 
@@ -57,13 +59,10 @@ void judgeWires(const Reckoned& facts, Judging& judging) {
                                 nowhere
                                     ? text("cut the %1 wire back and sleeve it", wire.colour)
                                     : text("put a tag on the %1 wire: %2", wire.colour, wire.to);
-                            Option tagged;
-                            tagged.what =
-                                nowhere ? text("It is cut back and sleeved") : text("It has a tag");
-                            tagged.effect = text("nobody is misled by its colour");
-                            tagged.jot = "wire " + wire.colour + " " + wire.to + " tagged";
-                            tagged.kind = Option::Kind::Answer;
-                            finding.options = {std::move(tagged)};
+                            finding.options = {answer(
+                                nowhere ? text("It is cut back and sleeved") : text("It has a tag"),
+                                text("nobody is misled by its colour"), State::Fine,
+                                "wire " + wire.colour + " " + wire.to + " tagged")};
                         });
         }
     }

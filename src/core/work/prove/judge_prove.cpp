@@ -1,4 +1,5 @@
 // What running on plain direct current says.
+#include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/prove/prove.h"
 #include "core/work/rating.h"
@@ -53,12 +54,8 @@ void judgeTried(const Job& job, Judging& judging) {
                                  "never cures it.",
                                  proof.failed);
                 if (!goesOn) finding.action = text("put right what stops it on plain DC");
-                Option again;
-                again.kind = Option::Kind::Answer;
-                again.what = text("It runs now");
-                again.effect = text("the work goes on");
-                again.jot = "proved";
-                finding.options.push_back(std::move(again));
+                finding.options.push_back(
+                    answer(text("It runs now"), text("the work goes on"), State::Fine, "proved"));
             });
         return;
     }
@@ -67,29 +64,24 @@ void judgeTried(const Job& job, Judging& judging) {
     // is.
     const bool asked = !tried && proof.readings.empty() && job.intake.age == Age::Old &&
                        job.intake.arrival != Arrival::WithDecoder;
-    judging.say("prove.tried", {}, asked ? State::Ask : State::Fine, Gravity::WorksBadly,
-                [&](Finding& finding) {
-                    if (tried) {
-                        finding.sentence = text("It runs on plain DC, both ways.");
-                        return;
-                    }
-                    finding.sentence =
-                        asked ? text(
-                                    "Run it on plain DC before anything is done to it: both ways, "
-                                    "slowly and fast.")
-                              : text("Not tried on plain DC.");
-                    if (asked) finding.action = text("run it on plain DC");
-                    Option runs, fails;
-                    runs.kind = fails.kind = Option::Kind::Answer;
-                    runs.what = text("It runs, both ways");
-                    runs.effect = text("the work goes on");
-                    runs.jot = "proved";
-                    fails.what = text("It does not run well");
-                    fails.effect = text("it is put right first");
-                    fails.state = State::Over;
-                    fails.jot = "fails on plain dc";
-                    finding.options = {std::move(runs), std::move(fails)};
-                });
+    judging.say(
+        "prove.tried", {}, asked ? State::Ask : State::Fine, Gravity::WorksBadly,
+        [&](Finding& finding) {
+            if (tried) {
+                finding.sentence = text("It runs on plain DC, both ways.");
+                return;
+            }
+            finding.sentence =
+                asked ? text(
+                            "Run it on plain DC before anything is done to it: both ways, "
+                            "slowly and fast.")
+                      : text("Not tried on plain DC.");
+            if (asked) finding.action = text("run it on plain DC");
+            finding.options = {
+                answer(text("It runs, both ways"), text("the work goes on"), State::Fine, "proved"),
+                answer(text("It does not run well"), text("it is put right first"), State::Over,
+                       "fails on plain dc")};
+        });
 }
 
 void judgeStarts(const Job& job, Judging& judging) {
@@ -178,13 +170,8 @@ void judgeSeen(const Job& job, Judging& judging) {
                 "Its lamps light on plain DC: they hang on the track. With a decoder they burn all "
                 "the time or short it; free them first.");
             finding.action = text("free the lamps from the track");
-            Option open;
-            open.what = text("They are cut free, and proved open to both rails");
-            open.effect = text("go on");
-            open.state = State::Fine;
-            open.jot = "board open";
-            open.kind = Option::Kind::Answer;
-            finding.options = {std::move(open)};
+            finding.options = {answer(text("They are cut free, and proved open to both rails"),
+                                      text("go on"), State::Fine, "board open")};
         });
     }
     if (job.proof.remarks.empty()) return;
