@@ -264,6 +264,12 @@ TEST(DistrictFindings, CountRunningSlippingAndPowerUp) {
         saidOf(workshop, {model(1, "Ling", 1.3, 1.5, 0), model(2, "Tern", 1.1, 1.2, 0)});
     EXPECT_EQ(over[0].state, State::Over);  // 2.5 of 2.4
     ASSERT_EQ(over[0].options.size(), 2U);
+    EXPECT_EQ(plain(over[0].options[0].effect), "1.35 A less");
+    const auto odd = jottedTo(workshop, {"district quay 3.1A"});
+    EXPECT_NE(plain(saidOf(odd, {model(1, "Ling", 0.35, 0.6, 0), model(2, "Tern", 0.4, 0.8, 0)})[0]
+                        .sentence)
+                  .find("of 2.48 A for long"),
+              std::string::npos);
     const auto less = jottedTo(workshop, {over[0].options[0].jot.c_str()});
     EXPECT_EQ(saidOf(less, {model(1, "Ling", 1.3, 1.5, 0), model(2, "Tern", 1.1, 1.2, 0)})[0].state,
               State::Fine);
@@ -294,6 +300,7 @@ TEST(DistrictFindings, SayWhatWasNotReadAndLeaveOutWhatIsGone) {
 
 TEST(HouseFindings, ADistrictIsNoRuleOfItsOwn) {
     EXPECT_EQ(plain(rules::idle(withQuay()).why), "as every workshop begins");
+    EXPECT_TRUE(rules::idle(withQuay()).done);
     EXPECT_EQ(plain(rules::idle(jottedTo(withQuay(), {"rule strict"})).why), "rules of its own");
 }
 

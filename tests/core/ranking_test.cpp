@@ -273,6 +273,14 @@ TEST(Ranking, OfEqualsWhatASisterHasComesBeforeTheCheaper) {
     const std::string cheapest = first({}).decoder->id;
     EXPECT_EQ(first({{2, "No. 5", {}, "large"}}).decoder->id, "large");
     EXPECT_EQ(plain(first({{2, "No. 5", {}, "large"}}).wins), "as in No. 5");
+    // Where all are close it still speaks for one.
+    const Job tight = jotted(tests::newJob("x", "railcar"), {"stall 0.5A 12V"});
+    const auto close =
+        rankedDecoders(reckoned(tight, house, smallCatalogue(), {{2, "No. 5", {}, "large"}}),
+                       driveEvidence(tight));
+    ASSERT_EQ(close.front().worst, State::Close);
+    EXPECT_EQ(close.front().decoder->id, "large");
+    EXPECT_EQ(plain(close.front().wins), "as in No. 5");
     // One that will not do is not ranked up, and the drawer still comes first.
     EXPECT_EQ(first({{2, "No. 5", {}, "small"}}).decoder->id, cheapest);
     house.decoders = {"middle"};
