@@ -4,10 +4,10 @@
 #include "store/catalogue.h"
 #include "store/job_json.h"
 
+#include <QCommandLineParser>
 #include <QCoreApplication>
 #include <QSocketNotifier>
 
-#include <CLI/CLI.hpp>
 #include <unistd.h>
 
 #include <fstream>
@@ -15,21 +15,34 @@
 #include <sstream>
 
 int main(int argc, char** argv) {
-    CLI::App options(
-        "A simulated bench meter and supply, with a model on it, for Glimmet's demo. It speaks "
-        "SCPI "
-        "over TCP and listens on this machine only.");
-    std::string path;
-    std::uint16_t port = 0;
-    unsigned seed = 1;
-    bool withInput = false;
-    options.add_option("job", path, "A job as JSON, whose readings are the truth; else the demo's");
-    options.add_option("--port", port, "The port to listen on; 0: one that is free")
-        ->capture_default_str();
-    options.add_option("--seed", seed, "Of the noise")->capture_default_str();
-    options.add_flag("--until-input-ends", withInput,
-                     "Stop when standard input ends: with whoever started it");
-    CLI11_PARSE(options, argc, argv);
+    QCoreApplication application(argc, argv);
+    QCommandLineParser options;
+    options.setApplicationDescription(
+        QStringLiteral("A simulated bench meter and supply, with a model on it, for Glimmet's "
+                       "demo. It speaks SCPI "
+                       "over TCP and listens on this machine only."));
+    options.addHelpOption();
+    options.addPositionalArgument(
+        QStringLiteral("job"),
+        QStringLiteral("A job as JSON, whose readings are the truth; else the demo's"));
+    const QCommandLineOption portOption(
+        QStringLiteral("port"), QStringLiteral("The port to listen on; 0: one that is free"),
+        QStringLiteral("PORT"), QStringLiteral("0"));
+    const QCommandLineOption seedOption(QStringLiteral("seed"), QStringLiteral("Of the noise"),
+                                        QStringLiteral("SEED"), QStringLiteral("1"));
+    const QCommandLineOption untilInputEnds(
+        QStringLiteral("until-input-ends"),
+        QStringLiteral("Stop when standard input ends: with whoever started it"));
+    options.addOptions({portOption, seedOption, untilInputEnds});
+    options.process(application);
+    bool portRead = false, seedRead = false;
+    const std::uint16_t port = options.value(portOption).toUShort(&portRead);
+    const unsigned seed = options.value(seedOption).toUInt(&seedRead);
+    if (!portRead || !seedRead || options.positionalArguments().size() > 1) {
+        std::cerr << "glimmet-benchmeter: one job, a port of 0 to 65535, a seed from 0.\n";
+        return 2;
+    }
+    const std::string path = options.positionalArguments().value(0).toStdString();
 
     glimmet::core::Job job;
     if (path.empty()) {
@@ -51,7 +64,6 @@ int main(int argc, char** argv) {
         job = std::move(*read);
     }
 
-    QCoreApplication application(argc, argv);
     glimmet::benchmeter::Server server(glimmet::benchmeter::StandIn(std::move(job), seed));
     if (!server.listen(port)) {
         std::cerr << "glimmet-benchmeter: port " << port << ": " << server.fault().toStdString()
@@ -60,7 +72,7 @@ int main(int argc, char** argv) {
     }
     std::cout << "127.0.0.1:" << server.port() << std::endl;
     QSocketNotifier input(STDIN_FILENO, QSocketNotifier::Read);
-    input.setEnabled(withInput);
+    input.setEnabled(options.isSet(untilInputEnds));
     QObject::connect(&input, &QSocketNotifier::activated, &application, [] {
         char dropped[256];
         if (::read(STDIN_FILENO, dropped, sizeof dropped) <= 0) QCoreApplication::quit();

@@ -17,13 +17,13 @@ using store::Fault;
 using store::from0;
 using store::JsonFields;
 
-struct Asked {
+struct BusAsked {
     LightingBus bus;
     std::vector<std::string> points;  ///< their names
 };
 
 /// The number of a point of that name, a new one where there is none yet.
-std::size_t pointNamed(Asked& asked, const std::string& name) {
+std::size_t pointNamed(BusAsked& asked, const std::string& name) {
     const auto at = std::find(asked.points.begin(), asked.points.end(), name);
     if (at == asked.points.end()) {
         asked.points.push_back(name);
@@ -33,7 +33,7 @@ std::size_t pointNamed(Asked& asked, const std::string& name) {
 }
 
 void readRun(const json& value, const std::string& pointer, std::vector<Fault>& faults,
-             Asked& asked) {
+             BusAsked& asked) {
     JsonFields fields(value, pointer, faults);
     const std::string from = fields.text("from", 400, 1);
     const std::string to = fields.text("to", 400, 1);
@@ -57,7 +57,7 @@ void readRun(const json& value, const std::string& pointer, std::vector<Fault>& 
 }
 
 void readLamps(const json& value, const std::string& pointer, std::vector<Fault>& faults,
-               Asked& asked) {
+               BusAsked& asked) {
     JsonFields fields(value, pointer, faults);
     BusLamps lamps;
     lamps.at = pointNamed(asked, fields.text("at", 400, 1));
@@ -89,7 +89,7 @@ void readLamps(const json& value, const std::string& pointer, std::vector<Fault>
 json reckonBus(const json& in, const std::string& pointer, std::vector<Fault>& faults,
                State& verdict) {
     const std::size_t before = faults.size();
-    Asked asked;
+    BusAsked asked;
     JsonFields fields(in, pointer, faults);
     if (const json* supply = fields.object("supply")) {
         JsonFields read(*supply, fields.below("supply"), faults);

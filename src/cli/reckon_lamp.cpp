@@ -23,7 +23,7 @@ struct Row {
     double limit = 0;  ///< A, the smallest of its LEDs'
 };
 
-struct Asked {
+struct LampsAsked {
     Volts supply{}, rectifier{}, switchDrop{};
     Ohms outputSeries{}, shared{};
     std::vector<Row> rows;
@@ -37,9 +37,9 @@ void put(Row& row, const ReadLed& led) {
     row.string.leds.push_back(led.law);
 }
 
-Asked read(const json& in, const std::string& pointer, std::vector<Fault>& faults) {
+LampsAsked read(const json& in, const std::string& pointer, std::vector<Fault>& faults) {
     JsonFields fields(in, pointer, faults);
-    Asked asked;
+    LampsAsked asked;
     if (const json* supply = fields.object("supply")) {
         JsonFields read(*supply, fields.below("supply"), faults);
         const bool dcc = read.word("kind", {"dcc", "dc"}) == 0;
@@ -88,7 +88,7 @@ Asked read(const json& in, const std::string& pointer, std::vector<Fault>& fault
 json reckonLamp(const json& in, const std::string& pointer, std::vector<Fault>& faults,
                 State& verdict) {
     const std::size_t before = faults.size();
-    Asked asked = read(in, pointer, faults);
+    LampsAsked asked = read(in, pointer, faults);
     if (faults.size() > before) return {};
 
     const Volts drive = asked.supply - asked.rectifier - asked.switchDrop;

@@ -16,9 +16,9 @@ namespace glimmet::app {
 namespace {
 
 constexpr int panelWidth = 366;
-constexpr int left = 16;
-constexpr int right = 14;
-constexpr int rowWidth = panelWidth - 14 - left - right;  // the scroll bar takes 14
+constexpr int leftMargin = 16;
+constexpr int rightMargin = 14;
+constexpr int rowWidth = panelWidth - 14 - leftMargin - rightMargin;  // the scroll bar takes 14
 
 /// Words that remember how high they are: layouts ask several times for every edit, and QLabel lays
 /// its text out for every answer.
@@ -80,7 +80,7 @@ ReckoningPanel::ReckoningPanel(QWidget* parent) : QScrollArea(parent) {
     page->setFixedWidth(panelWidth - 14);
     setWidget(page);
     m_column = new QVBoxLayout(page);
-    m_column->setContentsMargins(left, 12, right, 12);
+    m_column->setContentsMargins(leftMargin, 12, rightMargin, 12);
     m_column->setSpacing(6);
     m_mark = new StateMark(core::State::Fine, page);
     m_sentence = wordsLabel(wordsFont(18), "sentence", page);

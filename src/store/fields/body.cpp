@@ -3,16 +3,16 @@
 namespace glimmet::store {
 namespace {
 
-constexpr Limits size = upTo(farthest);
+constexpr Limits bodySize = upTo(farthest);
 constexpr Limits place = within(-farthest, farthest);
 
 template <class Io, class Self>
 void cavityFields(Io& io, Self& cavity) {
     io("name", cavity.name, Required, unsearched({}));
     io("corner", cavity.corner);
-    io("length", cavity.length, Required, size);
-    io("height", cavity.height, Required, size);
-    io("width", cavity.width, Required, size);
+    io("length", cavity.length, Required, bodySize);
+    io("height", cavity.height, Required, bodySize);
+    io("width", cavity.width, Required, bodySize);
     io("across", cavity.across, Maybe, place);
     io("measured", cavity.measured, Maybe);
 }
@@ -20,7 +20,7 @@ void cavityFields(Io& io, Self& cavity) {
 template <class Io, class Self>
 void axleFields(Io& io, Self& axle) {
     io("x", axle.x, Required, place);
-    io("diameter", axle.diameter, Required, size);
+    io("diameter", axle.diameter, Required, bodySize);
     io("driven", axle.driven, Maybe);
     io("left", axle.collectsLeft, Maybe);
     io("right", axle.collectsRight, Maybe);
@@ -39,9 +39,9 @@ void bodyFields(Io& io, Self& body) {
     io("kind", body.kind, Required, characters(80, 1));
     io("structure", body.structure, Maybe);
     io("own_measures", body.ownMeasures, Maybe);
-    io("length", body.length, Required, size);
-    io("height", body.height, Required, size);
-    io("width", body.width, Required, size);
+    io("length", body.length, Required, bodySize);
+    io("height", body.height, Required, bodySize);
+    io("width", body.width, Required, bodySize);
     io("profile", body.profile, Required, outline);
     io("openings", body.openings, Maybe, outline);
     io("lines", body.lines, Maybe, members(2, 1000));

@@ -6,7 +6,7 @@ namespace glimmet::store {
 namespace {
 
 constexpr Limits amps = upTo(100);
-constexpr Limits size = upTo(500);
+constexpr Limits partSize = upTo(500);
 constexpr Limits word = unsearched(characters(40));
 constexpr Limits id = unsearched(characters(80));
 
@@ -29,9 +29,9 @@ void decoderFields(Io& io, Self& decoder) {
     io("functions", decoder.functionTotal, Required, amps);
     io("overall", decoder.overall, Required, amps);
     io("track_max", decoder.largestTrack, Required, upTo(100));
-    io("length", decoder.length, Required, size);
-    io("width", decoder.width, Required, size);
-    io("height", decoder.height, Required, size);
+    io("length", decoder.length, Required, partSize);
+    io("width", decoder.width, Required, partSize);
+    io("height", decoder.height, Required, partSize);
     io("plug", decoder.plug, Maybe, id);
     io("sound", decoder.sound, Maybe);
     io("radio", decoder.radio, Maybe);
@@ -77,9 +77,9 @@ void bankFields(Io& io, Self& bank) {
     io("rated", bank.rated, Required, upTo(200));
     io("charge", bank.charge, Maybe, from0To(1e5));
     io("diode", bank.diode, Maybe, from0To(5));
-    io("length", bank.length, Required, size);
-    io("width", bank.width, Required, size);
-    io("height", bank.height, Required, size);
+    io("length", bank.length, Required, partSize);
+    io("width", bank.width, Required, partSize);
+    io("height", bank.height, Required, partSize);
 }
 
 template <class Io, class Self>
