@@ -2,11 +2,13 @@
 #pragma once
 
 #include "core/finding/finding.h"
+#include "core/track/crossing.h"
 #include "core/work/reckoned.h"
 #include "core/work/workshop_rooms.h"
 
 #include <QWidget>
 
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -38,7 +40,9 @@ signals:
     void jotOffered(const QString& start);
     void jotChosen(const QString& line);        ///< a whole line, to be taken
     void jotsChosen(const QStringList& lines);  ///< several, to be taken as one change
-    void refused(const QString& sentence);      ///< what was asked of it cannot be, and why
+    /// Where on its layout the model is to be drawn; nothing: on the bench.
+    void trackShown(const std::optional<core::TrackUnder>& track);
+    void refused(const QString& sentence);  ///< what was asked of it cannot be, and why
 };
 
 }  // namespace glimmet::app

@@ -128,6 +128,10 @@ protected:
 
 TEST_F(Story, FromAReadingToAVerdictThroughAKillAndBack) {
     start({u"--demo"_s});
+    ASSERT_TRUE(titleComesToHold(u"Stay-alive · Over: Stops on the dead 28 mm of points 1:9"_s))
+        << title().toStdString();
+    // Wheels that collect are put right before anything else, and a live frog for the points.
+    type(u"axle 1 both"_s);
     ASSERT_TRUE(titleComesToHold(u"Measure · Close: The black wire goes to the right rail"_s))
         << title().toStdString();
 

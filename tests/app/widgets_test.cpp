@@ -6,7 +6,10 @@
 #include "app/lamps/lamps_strip.h"
 #include "app/lamps/schematic.h"
 #include "app/measure/motor_plot.h"
+#include "app/reserve/crossing_plot.h"
+#include "app/reserve/hold_plot.h"
 #include "app/reserve/reserve_strip.h"
+#include "app/reserve/speed_column.h"
 #include "app/rules/rules_strip.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
@@ -22,6 +25,7 @@
 #include <QSignalSpy>
 #include <QTest>
 #include <QTextBrowser>
+#include <QToolButton>
 
 #include <gtest/gtest.h>
 
@@ -394,27 +398,121 @@ TEST(RulesStrip, ListsTheRulesAndSaysWhichAreTheHousesOwn) {
     QTest::mouseClick(button(strip, "rule-margin"), Qt::LeftButton);
     EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), "margin");
 }
-TEST(ReserveStrip, SaysHowLongTheBankHoldsAndLeadsToItsJots) {
+TEST(HoldPlot, SaysHowLongTheBankHoldsAndLeadsToItsJots) {
     ReserveStrip strip;
     strip.resize(700, 260);
     strip.QWidget::show();
+    auto* hold = strip.findChild<HoldPlot*>();
     QSignalSpy offered(&strip, &ReserveStrip::jotOffered);
     const core::Job without = shunter();
     strip.show(tests::factsOf(without), {}, {});
-    EXPECT_EQ(strip.accessibleName(), u"Stay-alive: no bank fitted"_s);
+    EXPECT_EQ(hold->accessibleName(), u"Stay-alive: no bank fitted"_s);
+    QTest::mouseClick(strip.findChild<QToolButton*>(u"liftedOff"_s), Qt::LeftButton);
     const QImage empty = grey(strip);
-    auto* plot = strip.findChild<QWidget*>();
+    auto* plot = hold->findChild<QWidget*>();
     QTest::mouseClick(plot, Qt::LeftButton);
     EXPECT_EQ(offered.at(0).at(0).toString(), u"bank "_s);
     const core::Job with = jotted(shunter(), {"bank chips-3300u-25 charge 220R diode 0.35V"});
     strip.show(tests::factsOf(with), {}, {});
     QTest::qWait(30);
-    EXPECT_TRUE(strip.accessibleName().contains(u"holds "_s))
-        << strip.accessibleName().toStdString();
-    EXPECT_TRUE(strip.accessibleName().contains(u"needed: 50 ms"_s));
+    EXPECT_TRUE(hold->accessibleName().contains(u"holds "_s))
+        << hold->accessibleName().toStdString();
+    EXPECT_TRUE(hold->accessibleName().contains(u"needed: 50 ms"_s));
     EXPECT_GT(differing(empty, grey(strip)), 200);
     QTest::mouseClick(plot, Qt::LeftButton);
     EXPECT_EQ(offered.at(1).at(0).toString(), u"charge "_s);
+}
+
+core::Job lameOnPoints() {
+    return jotted(shunter(), {"axle 1 none", "axle 3 right", "points 1:9", "gap 10mm right",
+                              "bank chips-3300u-25 charge 220R diode 0.35V", "lamp front white",
+                              "resistor front 1k"});
+}
+TEST(ReserveStrip, ShowsTheWorstPlaceAndTheOneInQuestion) {
+    ReserveStrip strip;
+    strip.resize(900, 300);
+    strip.QWidget::show();
+    const core::Job job = lameOnPoints();
+    strip.show(tests::factsOf(job), {}, {});
+    auto* plot = strip.findChild<CrossingPlot*>();
+    EXPECT_TRUE(plot->isVisible());
+    EXPECT_TRUE(plot->accessibleName().startsWith(u"Over the dead 28 mm of points 1:9: "_s))
+        << plot->accessibleName().toStdString();
+    EXPECT_TRUE(plot->accessibleName().endsWith(u"no power · decoder out"_s))
+        << plot->accessibleName().toStdString();
+    strip.show(tests::factsOf(job), {}, "gap right 10 mm");
+    EXPECT_TRUE(plot->accessibleName().startsWith(u"Over a gap of 10 mm in the right rail: "_s));
+    // What was turned to stays as long as it is the same job.
+    QTest::mouseClick(strip.findChild<QToolButton*>(u"liftedOff"_s), Qt::LeftButton);
+    EXPECT_FALSE(plot->isVisible());
+    strip.show(tests::factsOf(job), {}, {});
+    EXPECT_FALSE(plot->isVisible());
+    QTest::mouseClick(strip.findChild<QToolButton*>(u"overTrack"_s), Qt::LeftButton);
+    EXPECT_TRUE(plot->isVisible());
+    // Where it cannot be told from wheels there is nothing to roll over.
+    strip.show(tests::factsOf(jotted(job, {"supply three-rail"})), {}, {});
+    EXPECT_FALSE(plot->isVisible());
+    EXPECT_FALSE(strip.findChild<QToolButton*>(u"overTrack"_s)->isEnabled());
+}
+TEST(ReserveStrip, IsScrubbedByKeyAndHandAndTellsThePictureWhereItStands) {
+    ReserveStrip strip;
+    strip.resize(900, 300);
+    strip.QWidget::show();
+    std::vector<std::optional<core::TrackUnder>> shown;
+    QObject::connect(&strip, &ReserveStrip::trackShown,
+                     [&](const std::optional<core::TrackUnder>& track) { shown.push_back(track); });
+    const core::Job job = lameOnPoints();
+    strip.show(tests::factsOf(job), {}, {});
+    auto* plot = strip.findChild<CrossingPlot*>();
+    ASSERT_FALSE(shown.empty());
+    ASSERT_TRUE(shown.back().has_value());
+    EXPECT_EQ(shown.back()->dead.at(0).rail, core::Rails::Left);
+    // It begins where it stands, and goes no further in the picture.
+    const core::Millimetres stands = plot->travel();
+    QTest::keyClick(plot, Qt::Key_End);
+    EXPECT_GT(plot->travel(), stands + core::Millimetres{10});
+    EXPECT_NEAR((shown.back()->travel - stands).value(), 0, 1e-9);
+    EXPECT_TRUE(plot->accessibleName().endsWith(u"it never gets here"_s));
+    QTest::keyClick(plot, Qt::Key_Home);
+    const core::Millimetres start = plot->travel();
+    QTest::keyClick(plot, Qt::Key_Right);
+    EXPECT_NEAR((plot->travel() - start).value(), 1, 1e-9);
+    QTest::keyClick(plot, Qt::Key_Left);
+    EXPECT_NEAR((plot->travel() - start).value(), 0, 1e-9);
+    // Axle 2 alone collects on the left: its wheel meets the frog where the axle stands.
+    QTest::keyClick(plot, Qt::Key_Right, Qt::ShiftModifier);
+    EXPECT_NEAR(plot->travel().value(), job.units[0].body.axles[1].x.value(), 1e-6);
+    QTest::mouseClick(strip.findChild<QToolButton*>(u"changeBack"_s), Qt::LeftButton);
+    EXPECT_NEAR((plot->travel() - start).value(), 0, 1e-9);
+    auto* canvas = plot->findChild<QWidget*>();
+    QTest::mouseClick(canvas, Qt::LeftButton, {}, canvas->rect().center());
+    EXPECT_GT((plot->travel() - start).value(), 20);
+    QTest::keyClick(plot, Qt::Key_Home);
+    QTest::keyClick(plot, Qt::Key_Space);
+    EXPECT_TRUE(plot->playing());
+    for (int i = 0; i < 400 && plot->playing(); ++i) QTest::qWait(20);
+    EXPECT_FALSE(plot->playing());
+    EXPECT_NEAR((plot->travel() - stands).value(), 0, 1e-9);
+    QTest::mouseClick(strip.findChild<QToolButton*>(u"liftedOff"_s), Qt::LeftButton);
+    EXPECT_FALSE(shown.back().has_value());
+}
+TEST(ReserveStrip, ASpeedIsSetByPressAndKey) {
+    ReserveStrip strip;
+    strip.resize(900, 300);
+    strip.QWidget::show();
+    strip.show(tests::factsOf(lameOnPoints()), {}, {});
+    auto* speeds = strip.findChild<SpeedColumn*>();
+    EXPECT_EQ(speeds->accessibleName().toStdString(),
+              "Speeds: from 2 km/h stops, from 36 km/h starts anew; set to 20 km/h");
+    QSignalSpy chosen(&strip, &ReserveStrip::jotChosen);
+    QTest::keyClick(speeds, Qt::Key_Up);
+    EXPECT_EQ(chosen.back().at(0).toString(), u"creep 22km/h"_s);
+    QTest::keyClick(speeds, Qt::Key_Down);
+    EXPECT_EQ(chosen.back().at(0).toString(), u"creep 18km/h"_s);
+    QTest::mouseClick(speeds, Qt::LeftButton, {}, {60, 40});
+    EXPECT_EQ(chosen.back().at(0).toString(), u"creep 60km/h"_s);
+    QTest::mouseClick(speeds, Qt::LeftButton, {}, {60, speeds->height() - 20});
+    EXPECT_EQ(chosen.back().at(0).toString(), u"creep 2km/h"_s);
 }
 
 QStringList tipsOf(const core::Job& job) {

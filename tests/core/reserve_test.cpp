@@ -2,7 +2,7 @@
 // findings firing and staying silent, the lines that fit a bank.
 #include "core/work/reserve/reserve.h"
 
-#include "core/work/reserve/bank_state.h"
+#include "core/work/reserve/crossing_state.h"
 #include "core/work/standing.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -89,27 +89,27 @@ TEST(ReserveLoads, LampsDrawWhatTheyWereSolvedFor) {
 
 TEST(ReserveFrog, TakesTheTimeThatTheWheelsLeaveDead) {
     // One collecting axle: dead for the whole frog, 28 mm at 20 km/h / 87 = 63.86 mm/s.
-    EXPECT_NEAR(frogTime(railbus())->value(), 28 / 63.857, 1e-4);
+    EXPECT_NEAR(longestDead(railbus())->time.value(), 28 / 63.857, 1e-4);
     // Two axles further apart than the frog is long bridge it.
-    EXPECT_EQ(frogTime(jotted(railbus(), {"axle 2 both"}))->value(), 0);
+    EXPECT_EQ(longestDead(jotted(railbus(), {"axle 2 both"}))->time.value(), 0);
     // In N the frog is shorter and the speed as well: the same time.
-    EXPECT_NEAR(frogTime(jotted(railbus(), {"scale N"}))->value(), frogTime(railbus())->value(),
-                1e-9);
+    EXPECT_NEAR(longestDead(jotted(railbus(), {"scale N"}))->time.value(),
+                longestDead(railbus())->time.value(), 1e-9);
     // A rail that no wheel collects from, a middle conductor, no wheels: nothing can be said.
-    EXPECT_FALSE(frogTime(jotted(railbus(), {"axle 1 left"})).has_value());
-    EXPECT_FALSE(frogTime(jotted(railbus(), {"supply three-rail"})).has_value());
-    EXPECT_FALSE(frogTime(newJob("x", "lighthouse")).has_value());
+    EXPECT_FALSE(longestDead(jotted(railbus(), {"axle 1 left"})).has_value());
+    EXPECT_FALSE(longestDead(jotted(railbus(), {"supply three-rail"})).has_value());
+    EXPECT_FALSE(longestDead(newJob("x", "lighthouse")).has_value());
 }
 TEST(ReserveFrog, WheelsOfAnotherUnitHelpOnlyOverContacts) {
     Job train = jotted(railbus(), {"unit box-van called van"});
-    EXPECT_GT(frogTime(train)->value(), 0.4);
+    EXPECT_GT(longestDead(train)->time.value(), 0.4);
     train.couplings[0].contacts = 1;
-    EXPECT_GT(frogTime(train)->value(), 0.4);
+    EXPECT_GT(longestDead(train)->time.value(), 0.4);
     train.couplings[0].contacts = 2;
-    EXPECT_EQ(frogTime(train)->value(), 0);
+    EXPECT_EQ(longestDead(train)->time.value(), 0);
     train.decoder->seat = Fitted{train.units[1].id, "hold", {}};  // the van's own wheels bridge it
     train.couplings[0].contacts = 0;
-    EXPECT_EQ(frogTime(train)->value(), 0);
+    EXPECT_EQ(longestDead(train)->time.value(), 0);
 }
 
 TEST(ReserveFindings, SayWhatABankWouldBeFor) {
@@ -118,9 +118,10 @@ TEST(ReserveFindings, SayWhatABankWouldBeFor) {
     EXPECT_EQ(dies.words,
               "No stay-alive: an insulated frog of 28 mm at 20 km/h leaves it without power for "
               "440 ms.");
-    EXPECT_EQ(seen(jotted(railbus(), {"axle 2 both"}), "reserve.none").words,
-              "No stay-alive: its wheels bridge an insulated frog of 28 mm at 20 km/h by "
-              "themselves, dirt they do not.");
+    EXPECT_EQ(
+        seen(jotted(railbus(), {"axle 2 both"}), "reserve.none").words,
+        "No stay-alive: its wheels bridge an insulated frog of 28 mm by themselves, dirt they "
+        "do not.");
     EXPECT_EQ(seen(jotted(railbus(), {"supply three-rail"}), "reserve.none").words,
               "No stay-alive is fitted.");
     // The first option ends the matter: it holds, bears the volts and finds room.
@@ -144,7 +145,7 @@ TEST(ReserveFindings, HoldAgainstWhatHasToBeGotAcross) {
     // Enough as it is printed, not where the track is lowest and the bank a fifth smaller.
     Job just = railbus({"bank module-22m-18"});
     const BankState state = bankState(factsOf(just), *just.bank, loadsOf(factsOf(just)));
-    const double needed = frogTime(just)->value();
+    const double needed = longestDead(just)->time.value();
     EXPECT_LT(*state.worst, *state.hold->time * 0.8);
     just.bank->part.capacitance *= needed * 1.02 / state.hold->time->value();
     EXPECT_EQ(seen(just, "reserve.hold").state, State::Close);
@@ -308,6 +309,208 @@ TEST(ReserveJots, TheSameBankAgainKeepsWhatIsKnownAnotherForgetsIt) {
     const Job module = jotted(read, {"bank module-22m-18"});
     EXPECT_EQ(pathOf(*module.bank).charge, Ohms{68});
     EXPECT_EQ(pathOf(*module.bank).diode, Volts{0.3});
+}
+
+/// A shunter whose left side hangs on its middle axle.
+Job lame(std::initializer_list<const char*> lines = {}) {
+    return jotted(jotted(shunter(), {"axle 1 none", "axle 3 right"}), lines);
+}
+const Finding* findOf(const std::vector<Finding>& all, const std::string& place) {
+    return find(all, "reserve.crossing:" + place);
+}
+
+TEST(DeadPlaces, AreThoseOfTheLayoutElseUsualPoints) {
+    EXPECT_EQ(places(shunter()).size(), 1U);
+    EXPECT_NEAR(places(shunter())[0].length.value(), 28, 1e-9);
+    // Sharper points have a shorter frog; a ruler knows better; a live one leaves nothing dead.
+    const Job job = jotted(shunter(), {"points 1:6", "points 1:12 40mm", "gap 5mm right"});
+    const auto all = places(job);
+    ASSERT_EQ(all.size(), 3U);
+    EXPECT_EQ(all[0].name, "points 1:12");
+    EXPECT_TRUE(all[0].measured);
+    EXPECT_NEAR(all[1].length.value(), 28 * 6 / 9.0, 1e-9);
+    EXPECT_FALSE(all[1].measured);
+    EXPECT_EQ(all[1].ways, (std::vector{Rails::Left, Rails::Right}));
+    EXPECT_EQ(all[2].ways, std::vector{Rails::Right});
+    EXPECT_EQ(places(jotted(job, {"points 1:12 live"})).size(), 2U);
+    EXPECT_EQ(places(jotted(job, {"points none"}))[0].name, "gap right 5 mm");
+    EXPECT_EQ(places(jotted(job, {"points none", "gap none"}))[0].name, "points");
+    // The same points again are measured anew, not there twice.
+    EXPECT_EQ(places(jotted(job, {"points 1:6 15mm"})).size(), 3U);
+    EXPECT_NEAR(places(jotted(shunter(), {"scale N", "points 1:9"}))[0].length.value(),
+                28 * 87 / 160.0, 1e-9);
+}
+TEST(DeadPlaces, TheLongestAtTheSpeedThatWasSaidCounts) {
+    const Job job = lame({"points 1:6 15mm", "gap 30mm left", "creep 10km/h"});
+    EXPECT_NEAR(longestDead(job)->time.value(), 0.030 / (10 / 3.6 / 87), 1e-6);
+    EXPECT_EQ(longestDead(job)->place.name, "gap left 30 mm");
+    EXPECT_EQ(creep(job).kmh, 10);
+    EXPECT_FALSE(creep(job).assumed);
+    EXPECT_TRUE(creep(lame()).assumed);
+}
+TEST(DeadPlaces, AMotorMakesLessThereTheSlowerItGoes) {
+    const Job slow = lame({"creep 10km/h"});
+    EXPECT_NEAR(loadsOf(factsOf(slow)).bus.power.value(), (2.3076923 + (12 - 2.3076923) / 8) * 0.25,
+                1e-6);
+    const Drive drive = loadsOf(factsOf(slow)).drive;
+    EXPECT_NEAR((drive.current * (drive.winding + drive.emf)).value(),
+                loadsOf(factsOf(slow)).bus.power.value(), 1e-9);
+    // Nobody read it: half of four volts turn it at the usual speed.
+    const Drive usual = loadsOf(factsOf(jotted(newJob("x", "dock-shunter"), {"motor can"}))).drive;
+    EXPECT_NEAR(usual.current.value(), 0.09, 1e-9);
+    EXPECT_NEAR(usual.emf.value(), 2, 1e-9);
+}
+
+TEST(Crossings, AreJudgedWherePlacesWereNamed) {
+    EXPECT_EQ(findOf(findings(factsOf(lame())), "points"), nullptr);
+    const Job job = lame({"points 1:9", "creep 14km/h"});
+    const auto all = findings(factsOf(job));
+    const Finding* one = findOf(all, "points 1:9");
+    ASSERT_NE(one, nullptr);
+    EXPECT_EQ(one->state, State::Over);
+    // v²/2a = (14/3.6/87)²/0.8 = 2.5 mm, and as long as 47 µF last.
+    EXPECT_TRUE(plain(one->sentence)
+                    .starts_with("Stops on the dead 28 mm of points 1:9 at 14 km/h: without power "
+                                 "it rolls 2."))
+        << plain(one->sentence);
+    // Wheels before banks.
+    EXPECT_EQ(one->options.at(0).jot, "axle 1 both");
+    EXPECT_EQ(one->options.at(1).jot, "axle 3 both");
+    const Job mended = jotted(job, {one->options.at(0).jot.c_str()});
+    EXPECT_EQ(seen(mended, "reserve.crossing:points 1:9").state, State::Fine);
+    EXPECT_EQ(seen(mended, "reserve.crossing:points 1:9").words,
+              "Its wheels bridge the dead 28 mm of points 1:9: it is never without power there.");
+    // A gap in the other rail does not touch it: two axles collect there, 29.6 mm apart.
+    EXPECT_EQ(seen(lame({"gap 28mm right"}), "reserve.crossing:gap right 28 mm").state,
+              State::Fine);
+    EXPECT_EQ(seen(lame({"gap 28mm left"}), "reserve.crossing:gap left 28 mm").state, State::Over);
+    EXPECT_EQ(seen(lame({"gap 28mm both"}), "reserve.crossing:gap both 28 mm").state, State::Over);
+}
+TEST(Crossings, ABankCarriesItOrIsSpent) {
+    const char* const spent = "bank chips-3300u-25 charge 220R diode 0.35V";
+    EXPECT_TRUE(seen(lame({"points 1:9", spent}), "reserve.crossing:points 1:9")
+                    .words.starts_with("Stops on the dead 28 mm of points 1:9 at 20 km/h: its bank "
+                                       "is spent after "));
+    // From the speed on at which it gets there before the bank is empty.
+    const Job fast = lame({"gap 5mm left", spent});
+    EXPECT_EQ(seen(fast, "reserve.crossing:gap left 5 mm").state, State::Fine);
+    const Loads loads = loadsOf(factsOf(fast));
+    const auto at = crossingOver(factsOf(fast), loads, places(fast)[0], fast.bank);
+    const auto sweep = sweepOver(factsOf(fast), loads, *at, fast.bank);
+    EXPECT_EQ(sweep.size(), 30U);
+    EXPECT_EQ(sweep.front().how, Crossed::Stops);
+    const auto from = sureFrom(sweep);
+    ASSERT_TRUE(from.has_value());
+    EXPECT_GT(*from, 2);
+    EXPECT_LE(*from, 20);
+    for (const AtSpeed& speed : sweep) {
+        EXPECT_EQ(speed.how >= Crossed::Resets, speed.kmh < *from) << speed.kmh;
+    }
+    EXPECT_NE(
+        seen(fast, "reserve.crossing:gap left 5 mm")
+            .words.find(" Below " + std::to_string(static_cast<int>(*from)) + " km/h it does not."),
+        std::string::npos);
+}
+TEST(Crossings, SayWhatCapacitanceItTakes) {
+    const Job job = lame({"points 1:9"});
+    const Loads loads = loadsOf(factsOf(job));
+    const auto at = crossingOver(factsOf(job), loads, places(job)[0], {});
+    const auto needed = capacitanceFor(factsOf(job), loads, *at);
+    ASSERT_TRUE(needed.has_value());
+    const auto withBank = [&](double share) {
+        FittedBank bank;
+        bank.part = {"own", "own", BankKind::Electrolytic, *needed * share, Volts{35},
+                     {},    {},    Millimetres{1},         Millimetres{1},  Millimetres{1}};
+        bank.charge = Ohms{100};
+        bank.diode = usualDiode;
+        return crossingOver(factsOf(job), loads, places(job)[0], bank)->crossing.how;
+    };
+    EXPECT_LE(withBank(1.001), Crossed::Dims);
+    EXPECT_GT(withBank(0.97), Crossed::Dims);
+    // Where its wheels bridge the place it takes none.
+    const Job whole = jotted(shunter(), {"points 1:9"});
+    const auto bridged =
+        crossingOver(factsOf(whole), loadsOf(factsOf(whole)), places(whole)[0], {});
+    EXPECT_FALSE(capacitanceFor(factsOf(whole), loadsOf(factsOf(whole)), *bridged).has_value());
+}
+TEST(Crossings, InTheWorstCaseIsSaidToo) {
+    // A bank that just does: with 20 % less it does not.
+    const Job job = lame({"points 1:9"});
+    const Loads loads = loadsOf(factsOf(job));
+    const auto at = crossingOver(factsOf(job), loads, places(job)[0], {});
+    Job just = job;
+    just.bank = FittedBank{};
+    just.bank->part = {"own",
+                       "own",
+                       BankKind::Electrolytic,
+                       *capacitanceFor(factsOf(job), loads, *at),
+                       Volts{35},
+                       {},
+                       {},
+                       Millimetres{1},
+                       Millimetres{1},
+                       Millimetres{1}};
+    just.bank->charge = Ohms{100};
+    just.bank->diode = usualDiode;
+    // As far as it dims it is still driven; slower only when the volts go below the motor's.
+    const auto held =
+        crossingOver(factsOf(just), loadsOf(factsOf(just)), places(just)[0], just.bank);
+    EXPECT_LE(held->crossing.how, Crossed::Dims);
+    EXPECT_GE(held->inTheWorst, Crossed::Slows);
+}
+TEST(Crossings, TheChartHasEveryWheelThatCollectsOnTheDeadRail) {
+    const Job job = lame({"points 1:9", "gap 15mm right"});
+    const auto chart = crossingChart(factsOf(job), "");
+    ASSERT_TRUE(chart.has_value());
+    EXPECT_EQ(chart->at.place.name, "points 1:9");
+    EXPECT_EQ(chart->at.rail, Rails::Left);
+    ASSERT_EQ(chart->wheels.size(), 1U);
+    EXPECT_EQ(chart->wheels[0].axle, 2);
+    EXPECT_NEAR((chart->wheels[0].to - chart->wheels[0].from).value(), 28, 1e-9);
+    EXPECT_TRUE(chart->stands);
+    EXPECT_LT(chart->at.crossing.trace.back().travel, chart->outages.at(0).to);
+    const auto gap = crossingChart(factsOf(job), "gap right 15 mm");
+    EXPECT_EQ(gap->at.place.name, "gap right 15 mm");
+    ASSERT_EQ(gap->wheels.size(), 2U);
+    EXPECT_EQ(gap->wheels[0].axle, 2);
+    EXPECT_EQ(gap->wheels[1].axle, 3);
+    EXPECT_FALSE(gap->stands);
+    // Between two moments straight, before the first and behind the last as there.
+    const auto& trace = chart->at.crossing.trace;
+    EXPECT_EQ(chart->momentAt(trace.front().travel - Millimetres{50}).bus, trace.front().bus);
+    EXPECT_EQ(chart->momentAt(trace.back().travel + Millimetres{50}).bus, trace.back().bus);
+    const CrossingMoment middle = chart->momentAt((trace[10].travel + trace[11].travel) / 2.0);
+    EXPECT_NEAR(middle.bus.value(), (trace[10].bus + trace[11].bus).value() / 2, 1e-9);
+    EXPECT_NEAR(middle.speed.value(), (trace[10].speed + trace[11].speed).value() / 2, 1e-9);
+    // A third rail is not told from wheels.
+    EXPECT_FALSE(crossingChart(factsOf(jotted(job, {"supply three-rail"})), "").has_value());
+}
+TEST(Crossings, NumbersOfAxlesAreThoseOfTheTrain) {
+    Job train = jotted(newJob("x", "dock-shunter"),
+                       {"unit saloon called coach", "decoder small", "points 1:9"});
+    const auto alone = crossingChart(factsOf(train), "");
+    ASSERT_TRUE(alone.has_value());
+    EXPECT_EQ(alone->wheels.back().axle, 3);
+    train.decoder->seat = Fitted{train.units[1].id, "", {}};
+    const auto coach = crossingChart(factsOf(train), "");
+    ASSERT_TRUE(coach.has_value());
+    EXPECT_EQ(coach->wheels.front().axle, 4);
+}
+TEST(Crossings, LinesAreTakenAsMeantOrRefused) {
+    EXPECT_EQ(answer("points 1:9", shunter()),
+              "Points 1:9 with a dead frog: usually 28 mm of a rail");
+    EXPECT_EQ(answer("points 1:9 live", shunter()),
+              "Points 1:9 with a live frog: they give power all along");
+    EXPECT_EQ(answer("points 30mm 1:9", shunter()),
+              "Points 1:9: 30 mm of a rail are dead, by the ruler");
+    EXPECT_EQ(answer("creep at 14 km/h", shunter()),
+              "Goes over dead places of its layout at 14 km/h");
+    EXPECT_EQ(answer("gap 12 mm left", shunter()), "A gap of 12 mm in the left rail of its layout");
+    for (const char* const line : {"points", "points 30mm", "points 1:9 live 30mm",
+                                   "points none 30mm", "gap 12mm", "gap left", "gap none 12mm",
+                                   "gap 12mm none left", "creep", "creep 14", "creep 900km/h"}) {
+        EXPECT_TRUE(answer(line, shunter()).starts_with("✗")) << line << answer(line, shunter());
+    }
 }
 
 }  // namespace

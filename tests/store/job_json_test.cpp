@@ -23,12 +23,27 @@ using tests::jotted;
 using tests::shunter;
 
 core::Job fullJob() {
-    return jotted(shunter(),
-                  {"name 🚂 \"Ling\" مرحبا", "owner R. Tide", "track 16.4V", "rectifier 1.1V",
-                   "bridge 0.35V", "switch 0.08V", "ohms 9.8", "slip 600mA",
-                   "lamp front white for 3mA", "parallel front red 2V 20mA", "inline front/1 red",
-                   "resistor front/1 2k2", "shared front 47", "series front E24", "lamp rear red",
-                   "output rear 680R", "note клип 💡", "time 25m wiring"});
+    return jotted(shunter(), {"name 🚂 \"Ling\" مرحبا",
+                              "owner R. Tide",
+                              "track 16.4V",
+                              "rectifier 1.1V",
+                              "bridge 0.35V",
+                              "switch 0.08V",
+                              "ohms 9.8",
+                              "slip 600mA",
+                              "lamp front white for 3mA",
+                              "parallel front red 2V 20mA",
+                              "inline front/1 red",
+                              "resistor front/1 2k2",
+                              "shared front 47",
+                              "series front E24",
+                              "lamp rear red",
+                              "output rear 680R",
+                              "note клип 💡",
+                              "time 25m wiring",
+                              "points 1:6 15mm",
+                              "gap 28mm both",
+                              "creep 14km/h"});
 }
 
 TEST(JobJson, ReadsBackWhatItWrote) {
@@ -163,6 +178,14 @@ TEST(JobRules, HoldOverSeveralFields) {
     EXPECT_EQ(
         placesAfter([](json& d) { d["units"][0]["motors"][0]["windings"][0]["value_ohm"] = 0; }),
         Places{"/units/0/motors/0/windings"});
+}
+TEST(JobRules, ADeadPlaceHasALength) {
+    EXPECT_EQ(placesAfter([](json& d) { d["layout"]["spots"][1].erase("length_mm"); }),
+              Places{"/layout/spots/1/length"});
+    EXPECT_EQ(placesAfter([](json& d) { d["layout"]["spots"][0]["number"] = 0.5; }),
+              Places{"/layout/spots/0/length"});
+    EXPECT_EQ(placesAfter([](json& d) { d["layout"]["speed_kmh"] = 0; }),
+              Places{"/layout/speed_kmh"});
 }
 TEST(JobRules, AllOrNoneOfAPoint) {
     EXPECT_EQ(

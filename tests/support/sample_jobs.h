@@ -129,11 +129,11 @@ inline core::Job shunter() {
 /// The shunter with something of every kind that a line can be about: a second unit, a bank, a
 /// wish, a spot, a complaint, a failure on plain DC.
 inline core::Job busy() {
-    return jotted(
-        shunter(),
-        {"unit saloon called trailer", "bank electrolytic-2200u-25", "only sound",
-         "bad buffers buffer bent", "complaint hums", "fails stops every turn", "off rear screw",
-         "photo sum 5891b5b522d5df086d0ff0b110fbd9d21bb4fc7163af34d08286a2e846f6be03"});
+    return jotted(shunter(),
+                  {"unit saloon called trailer", "bank electrolytic-2200u-25", "only sound",
+                   "bad buffers buffer bent", "complaint hums", "fails stops every turn",
+                   "off rear screw", "points 1:6", "gap 12mm left",
+                   "photo sum 5891b5b522d5df086d0ff0b110fbd9d21bb4fc7163af34d08286a2e846f6be03"});
 }
 
 /// What a job comes to with the small catalogue and the usual house. The job must outlive it.

@@ -125,6 +125,7 @@ void MainWindow::build() {
             connect(strip, &StageStrip::jotOffered, m_jot, &JotLine::offer);
             connect(strip, &StageStrip::jotChosen, &m_bench, &Bench::take);
             connect(strip, &StageStrip::jotsChosen, &m_bench, &Bench::takeAll);
+            connect(strip, &StageStrip::trackShown, m_picture, &PictureView::standOn);
             connect(strip, &StageStrip::refused, this, &MainWindow::say);
         }
     }
@@ -339,6 +340,7 @@ void MainWindow::showAttention() {
     StageStrip* strip = m_strips.at(view.stage);
     m_strip->setCurrentWidget(strip);
     if (has) {
+        m_picture->standOn({});
         m_picture->show(m_bench.facts(), view.lens, subject);
         strip->show(m_bench.facts(), m_bench.findings(), subject);
     } else {

@@ -51,6 +51,11 @@ void PictureView::drive(const core::Operating& operating) {
     update();
 }
 
+void PictureView::standOn(const std::optional<core::TrackUnder>& track) {
+    m_track = track;
+    update();
+}
+
 void PictureView::placePanel() {
     m_panel->setVisible(m_dark && m_hasJob && !m_job.groups.empty());
     const int high = m_panel->sizeHint().height();
@@ -139,7 +144,7 @@ void PictureView::paintEvent(QPaintEvent*) {
     m_targets.clear();
     paintGround(painter);
     if (!m_hasJob) return;
-    const SceneInput scene{m_job, m_units, m_lamps, m_subject, m_dark};
+    const SceneInput scene{m_job, m_units, m_lamps, m_subject, m_dark, m_track};
     const PartBoxes parts = paintModel(painter, scene, m_targets);
     if (!m_dark && m_lens) m_lens({painter, scene, parts, m_targets});
     paintLamps(painter, scene, m_targets);

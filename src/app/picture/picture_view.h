@@ -21,6 +21,8 @@ public:
     explicit PictureView(QWidget* parent = nullptr);
     /// The job is copied: what is painted does not depend on who edits meanwhile.
     void show(const core::Reckoned& facts, LensPainter lens, const std::string& subject);
+    /// What the model stands on; nothing: the bench.
+    void standOn(const std::optional<core::TrackUnder>& track);
     void showNothing();
     void setDark(bool dark);
     /// How it is driven in the dark: direction, keys, volts.
@@ -61,6 +63,7 @@ private:
     core::Job m_job;
     std::optional<core::Reckoned> m_facts;  ///< of m_job
     core::Operating m_operating;
+    std::optional<core::TrackUnder> m_track;
     DrivingPanel* m_panel;
     bool m_hasJob = false;
     std::vector<core::LitLamp> m_lamps;

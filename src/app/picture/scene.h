@@ -3,6 +3,7 @@
 
 #include "app/theme/likely_lines.h"
 #include "core/record/job.h"
+#include "core/track/crossing.h"
 #include "core/work/lamp_groups.h"
 #include "core/work/seat.h"
 
@@ -12,6 +13,7 @@
 #include <QRectF>
 #include <QString>
 
+#include <optional>
 #include <span>
 #include <string>
 #include <string_view>
@@ -52,8 +54,9 @@ struct SceneInput {
     const core::Job& job;
     const std::vector<MatView>& units;  ///< where each unit stands, all to one scale
     const std::vector<core::LitLamp>& lamps;
-    std::string subject;  ///< id of the lamp group to be stressed
-    bool dark = false;    ///< room lights off
+    std::string subject;                      ///< id of the lamp group to be stressed
+    bool dark = false;                        ///< room lights off
+    std::optional<core::TrackUnder> track{};  ///< that it stands on; nothing: the bench
 
     [[nodiscard]] const MatView& view(const core::Fitted& fitted) const {
         return units[core::unitAt(job, fitted.unit)];

@@ -1,16 +1,14 @@
 #include "app/reserve/reserve_strip.h"
 
+#include "app/reserve/crossing_plot.h"
+#include "app/reserve/hold_plot.h"
 #include "app/reserve/reserve_view.h"
-#include "app/theme/plot.h"
-#include "app/theme/theme.h"
+#include "app/reserve/speed_column.h"
 #include "app/theme/words.h"
-#include "core/quantity/format.h"
 
-#include <QMouseEvent>
-#include <QToolTip>
-#include <qcustomplot.h>
-
-#include <algorithm>
+#include <QHBoxLayout>
+#include <QStackedWidget>
+#include <QToolButton>
 
 using namespace Qt::StringLiterals;
 
@@ -18,102 +16,102 @@ namespace glimmet::app {
 
 StageStrip* reserveStrip(QWidget* parent) { return new ReserveStrip(parent); }
 
-ReserveStrip::ReserveStrip(QWidget* parent) : StageStrip(parent), m_plot(plotIn(this)) {
+ReserveStrip::ReserveStrip(QWidget* parent) : StageStrip(parent) {
     setObjectName(u"reserveStrip"_s);
+    const auto button = [this](const QString& name, const QString& words, const QString& tip,
+                               bool checkable = false) {
+        auto* made = new QToolButton(this);
+        made->setObjectName(name);
+        made->setText(words);
+        made->setToolTip(tip);
+        made->setAccessibleName(tip);
+        made->setCheckable(checkable);
+        made->setFocusPolicy(Qt::StrongFocus);
+        return made;
+    };
+    m_track = button(u"overTrack"_s, tr("over the track"),
+                     tr("The dead places of its layout, as it crosses them"), true);
+    m_lifted = button(u"liftedOff"_s, tr("lifted off"),
+                      tr("How long it goes on, lifted off the rails"), true);
+    m_back = button(u"changeBack"_s, tr("‹ wheel"),
+                    tr("Back to where a wheel meets or leaves dead rail (Shift+Left)"));
+    m_play = button(u"rollOver"_s, tr("roll"), tr("Let it roll over slowly (Space)"));
+    m_on = button(u"changeOn"_s, tr("wheel ›"),
+                  tr("On to where a wheel meets or leaves dead rail (Shift+Right)"));
+    m_plot = new CrossingPlot(this);
+    m_speeds = new SpeedColumn(this);
+    m_hold = new HoldPlot(this);
+
+    auto* head = new QHBoxLayout;
+    head->setContentsMargins(10, 4, 10, 0);
+    head->setSpacing(4);
+    head->addWidget(m_track);
+    head->addWidget(m_lifted);
+    head->addStretch(1);
+    head->addWidget(m_back);
+    head->addWidget(m_play);
+    head->addWidget(m_on);
+    auto* crossing = new QWidget(this);
+    auto* row = new QHBoxLayout(crossing);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
+    row->addWidget(m_plot, 1);
+    row->addWidget(m_speeds);
+    m_pages = new QStackedWidget(this);
+    m_pages->addWidget(crossing);
+    m_pages->addWidget(m_hold);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addLayout(head);
+    column->addWidget(m_pages, 1);
+
+    connect(m_track, &QToolButton::clicked, this, [this] {
+        m_wanted = true;
+        turn(true);
+    });
+    connect(m_lifted, &QToolButton::clicked, this, [this] {
+        m_wanted = false;
+        turn(false);
+    });
+    connect(m_back, &QToolButton::clicked, this, [this] { m_plot->toNextChange(false); });
+    connect(m_on, &QToolButton::clicked, this, [this] { m_plot->toNextChange(true); });
+    connect(m_play, &QToolButton::clicked, this, [this] { m_plot->play(!m_plot->playing()); });
+    connect(m_plot, &CrossingPlot::travelled, this, &ReserveStrip::standOn);
+    connect(m_speeds, &SpeedColumn::jotChosen, this, &ReserveStrip::jotChosen);
+    connect(m_hold, &HoldPlot::jotOffered, this, &ReserveStrip::jotOffered);
 }
 
 void ReserveStrip::show(const core::Reckoned& facts, const std::vector<core::Finding>&,
-                        const std::string&) {
-    m_chart = core::reserve::holdChart(facts);
-    draw();
+                        const std::string& subject) {
+    if (facts.job.name != m_job) m_wanted.reset();
+    m_job = facts.job.name;
+    m_crossing = core::reserve::crossingChart(facts, subject);
+    m_plot->show(m_crossing);
+    if (m_crossing) m_speeds->show(m_crossing->sweep, m_crossing->kmh);
+    m_hold->show(core::reserve::holdChart(facts));
+    m_track->setEnabled(m_crossing.has_value());
+    // Without a bank there is nothing to be seen of lifting it off.
+    turn(m_crossing && m_wanted.value_or(!facts.job.bank || !facts.job.layout.spots.empty()));
 }
 
-void ReserveStrip::draw() {
-    const Theme& look = theme();
-    // Short times are read more easily in milliseconds.
-    const double shown = m_chart ? m_chart->shown.value() : 1;
-    const bool milli = shown < 2;
-    const double perSecond = milli ? 1000 : 1;
-    const double top = m_chart ? m_chart->bus.value() * 1.18 : 15;
-    begin(*m_plot,
-          {milli ? tr("time without track (ms)") : tr("time without track (s)"), shown * perSecond},
-          {tr("decoder's bus (V)"), top});
-    setAccessibleName(tr("Stay-alive: no bank fitted"));
-    if (!m_chart) {
-        plotWords(*m_plot, shown * perSecond / 2, top / 2,
-                  tr("No bank fitted. Take one of the options, or type\n"
-                     "bank electrolytic-2200u-25 charge 100R diode 0.35V  into the jot line."),
-                  Qt::AlignCenter, look.ink);
-        finish(*m_plot);
-        return;
-    }
-    const core::reserve::HoldChart& chart = *m_chart;
-    const double held = chart.trace.back().time.value() * perSecond;
-    const double end = chart.trace.back().bus.value();
-    const QColor colour = chart.holds ? look.fine : look.over;
-
-    auto* volts = m_plot->addGraph();
-    volts->setPen(QPen(look.ink, 2));
-    QColor fill = colour;
-    fill.setAlphaF(0.13F);
-    volts->setBrush(fill);
-    for (const core::BusMoment& moment : chart.trace) {
-        volts->addData(moment.time.value() * perSecond, moment.bus.value());
-    }
-    const auto line = [&](QPointF from, QPointF to, const QColor& ink, Qt::PenStyle style) {
-        auto* item = new QCPItemLine(m_plot);
-        item->start->setCoords(from);
-        item->end->setCoords(to);
-        item->setPen(QPen(ink, 1.6, style));
-    };
-    line({0, chart.minimum.value()}, {shown * perSecond, chart.minimum.value()}, look.over,
-         Qt::DashLine);
-    plotWords(*m_plot, shown * perSecond, chart.minimum.value(),
-              tr("the processor starts anew below %1").arg(qs(core::formatted(chart.minimum))),
-              Qt::AlignRight | Qt::AlignTop, look.over);
-    const double needed = chart.needed.value() * perSecond;
-    const QString neededWords = tr("needed: %1").arg(qs(core::formatted(chart.needed, 2)));
-    if (needed <= shown * perSecond) {
-        line({needed, 0}, {needed, top}, look.brass, Qt::SolidLine);
-        plotWords(*m_plot, needed, top, neededWords,
-                  (needed > shown * perSecond / 2 ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignTop,
-                  look.brass);
-    } else {
-        plotWords(*m_plot, shown * perSecond, top, tr("%1, far to the right").arg(neededWords),
-                  Qt::AlignRight | Qt::AlignTop, look.brass);
-    }
-    auto* mark = m_plot->addGraph();
-    mark->setLineStyle(QCPGraph::lsNone);
-    mark->setScatterStyle(
-        QCPScatterStyle(QCPScatterStyle::ssSquare, QPen(colour, 2), QBrush(colour), 11));
-    mark->addData(held, end);
-    const QString heldWords = tr("holds %1").arg(qs(core::formatted(chart.trace.back().time, 2)));
-    plotWords(*m_plot, held, end, heldWords, Qt::AlignLeft | Qt::AlignBottom, colour);
-    setAccessibleName(tr("Stay-alive: bus volts over time, %1, %2").arg(heldWords, neededWords));
-    finish(*m_plot);
+void ReserveStrip::turn(bool toTheTrack) {
+    m_pages->setCurrentIndex(toTheTrack ? 0 : 1);
+    m_track->setChecked(toTheTrack);
+    m_lifted->setChecked(!toTheTrack);
+    for (QToolButton* one : {m_back, m_play, m_on}) one->setVisible(toTheTrack);
+    if (toTheTrack)
+        standOn(m_plot->travel());
+    else
+        emit trackShown({});
 }
 
-bool ReserveStrip::eventFilter(QObject* watched, QEvent* event) {
-    if (watched == m_plot && event->type() == QEvent::ToolTip && m_chart) {
-        const auto* help = static_cast<QHelpEvent*>(event);
-        const double perSecond = m_chart->shown.value() < 2 ? 1000 : 1;
-        const double time = m_plot->xAxis->pixelToCoord(help->pos().x()) / perSecond;
-        const auto after = std::find_if(
-            m_chart->trace.begin(), m_chart->trace.end(),
-            [&](const core::BusMoment& moment) { return moment.time.value() >= time; });
-        QToolTip::showText(
-            help->globalPos(),
-            time >= 0 && after != m_chart->trace.end()
-                ? tr("%1 after %2, computed")
-                      .arg(qs(core::formatted(after->bus, 3)), qs(core::formatted(after->time, 2)))
-                : QString(),
-            m_plot);
-        return true;
-    }
-    if (watched == m_plot && event->type() == QEvent::MouseButtonRelease) {
-        emit jotOffered(m_chart ? u"charge "_s : u"bank "_s);
-    }
-    return QWidget::eventFilter(watched, event);
+void ReserveStrip::standOn(core::Millimetres travel) {
+    if (!m_crossing) return;
+    // A model that stops goes no further in the picture either.
+    const core::Millimetres most =
+        m_crossing->stands ? m_crossing->at.crossing.trace.back().travel : m_crossing->to;
+    emit trackShown(core::TrackUnder{m_crossing->dead, std::min(travel, most)});
 }
 
 }  // namespace glimmet::app

@@ -1,15 +1,22 @@
-// Bus volts over time from the moment the track goes dead, with the volts that the processor needs
-// and the time that has to be got across.
+// The strip of the stay-alive: the dead places of the layout as the model crosses them, or the bus
+// after the model was lifted off the rails.
 #pragma once
 
 #include "app/stage_strip.h"
-#include "core/work/reserve/bank_state.h"
+#include "core/work/reserve/crossing_state.h"
 
 #include <optional>
+#include <string>
 
-class QCustomPlot;
+class QAbstractButton;
+class QStackedWidget;
+class QToolButton;
 
 namespace glimmet::app {
+
+class CrossingPlot;
+class HoldPlot;
+class SpeedColumn;
 
 class ReserveStrip : public StageStrip {
     Q_OBJECT
@@ -18,13 +25,17 @@ public:
     void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
 
-protected:
-    bool eventFilter(QObject* watched, QEvent* event) override;
-
 private:
-    void draw();
-    QCustomPlot* m_plot;
-    std::optional<core::reserve::HoldChart> m_chart;
+    void turn(bool toTheTrack);
+    void standOn(core::Millimetres travel);
+    std::optional<core::reserve::CrossingChart> m_crossing;
+    std::optional<bool> m_wanted;  ///< the page that was pressed; nothing: what there is to show
+    std::string m_job;
+    QStackedWidget* m_pages;
+    QToolButton *m_track, *m_lifted, *m_back, *m_play, *m_on;
+    CrossingPlot* m_plot;
+    SpeedColumn* m_speeds;
+    HoldPlot* m_hold;
 };
 
 }  // namespace glimmet::app

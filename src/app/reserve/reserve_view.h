@@ -7,6 +7,8 @@ namespace glimmet::app {
 
 [[nodiscard]] StageStrip* reserveStrip(QWidget* parent);
 void paintReserveLens(const LensInput& input);
+/// The two rails under the model, with what of them is dead, and each wheel on them.
+void paintTrack(const LensInput& input, const core::TrackUnder& track);
 /// As it is soldered: cans in a row with their stripes on the minus side, or a module in its
 /// sleeve.
 void paintBank(const PartInput& input);

@@ -7,7 +7,7 @@ namespace glimmet::core::circuit {
 namespace {
 
 constexpr int freeIterations = 8;  // after which the length of steps is searched
-constexpr double still = 1e-9;     // V, by which a settled one-port may have moved
+constexpr double unmoved = 1e-9;   // V, by which a settled one-port may have moved
 
 }  // namespace
 
@@ -310,7 +310,7 @@ Fit Solver::relinearise(Port& port, const ThermalStage& stage) {
     const double now = volts(port.edge);
     port.linear = port.state.current + port.slope * (now - port.volts);
     port.state = at(port.law, now, stage, std::max(port.state.temperature, ambient));
-    const bool stands = !port.edge.counts || std::abs(now - port.volts) <= still;
+    const bool stands = !port.edge.counts || std::abs(now - port.volts) <= unmoved;
     port.volts = now;
     return stands ? Fit::Good : m_tolerance.of(port.state.current - port.linear, port.linear);
 }

@@ -18,6 +18,10 @@ Text shownValue(double value, const Takes& takes) {
         return verbatim(formatted(value / (hours ? 3600 : 60), Dimension::Ratio) +
                         (hours ? " h" : " min"));
     }
+    // Speeds that are typed are those of trains.
+    if (takes.dimension == Dimension::Speed) {
+        return verbatim(formatted(value * 3.6, Dimension::Ratio) + " km/h");
+    }
     return verbatim(formatted(value, takes.dimension));
 }
 

@@ -71,6 +71,11 @@ struct DimensionOf<Millimetres> {
     static constexpr Dimension value = Dimension::Length;
 };
 
+template <>
+struct DimensionOf<MetresPerSecond> {
+    static constexpr Dimension value = Dimension::Speed;
+};
+
 template <class Quantity>
 inline constexpr Dimension dimensionOf = DimensionOf<Quantity>::value;
 

@@ -21,7 +21,7 @@ struct UnitWord {
 };
 
 // Matched whole; words that are safe to write in any case are compared in lower case.
-constexpr std::array<UnitWord, 56> unitWords{{
+constexpr std::array<UnitWord, 59> unitWords{{
     {"v", Dimension::Voltage, 0, 1, true},
     {"volt", Dimension::Voltage, 0, 1, true},
     {"volts", Dimension::Voltage, 0, 1, true},
@@ -78,6 +78,9 @@ constexpr std::array<UnitWord, 56> unitWords{{
     {"inch", Dimension::Length, -4, 254, false},
     {"inches", Dimension::Length, -4, 254, false},
     {"m/s", Dimension::Speed, 0, 1, false},
+    {"km/h", Dimension::Speed, 0, 1 / 3.6, false},
+    {"kmh", Dimension::Speed, 0, 1 / 3.6, false},
+    {"kph", Dimension::Speed, 0, 1 / 3.6, false},
 }};
 
 struct PrefixWord {
@@ -371,9 +374,9 @@ Result<int> parsedGauge(std::string_view original) {
 Result<Dimension> dimensionNamed(std::string_view original) {
     const std::string words = trimmed(original);
     const std::string rest = trimmed(std::string_view(words).substr(numberEnd(words)));
-    for (const Dimension wanted :
-         {Dimension::Voltage, Dimension::Current, Dimension::Resistance, Dimension::Capacitance,
-          Dimension::Power, Dimension::Time, Dimension::Length, Dimension::Charge}) {
+    for (const Dimension wanted : {Dimension::Voltage, Dimension::Current, Dimension::Resistance,
+                                   Dimension::Capacitance, Dimension::Power, Dimension::Time,
+                                   Dimension::Length, Dimension::Charge, Dimension::Speed}) {
         const auto suffix = suffixOf(rest, wanted);
         if (!rest.empty() && suffix && suffix->dimension == wanted &&
             parsedSi(original, wanted).has_value()) {

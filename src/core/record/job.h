@@ -6,6 +6,7 @@
 #include "core/record/house.h"
 #include "core/record/intake.h"
 #include "core/record/lamps.h"
+#include "core/record/layout.h"
 #include "core/record/part.h"
 #include "core/record/prove.h"
 #include "core/record/reserve.h"
@@ -65,6 +66,7 @@ struct Job {
     Controller controller;
     std::optional<FittedDecoder> decoder;
     std::optional<FittedBank> bank;
+    Layout layout;  ///< that it will run on
     std::vector<LampGroup> groups;
     std::optional<RatingRule> rule;  ///< where this job is judged otherwise than the house does
     std::optional<double> closeMargin;

@@ -3,7 +3,7 @@
 
 #include "core/quantity/quantities.h"
 #include "core/result.h"
-#include "core/words.h"
+#include "core/track/rails.h"
 
 #include <vector>
 
@@ -15,17 +15,16 @@ struct CollectingAxle {
     bool left = false, right = false;
 };
 
-enum class Rails { Left, Right, Both };
-/// "left" "right" "both"
-constexpr auto wordsOf(Rails) {
-    return std::to_array<Word<Rails>>(
-        {{Rails::Left, "left"}, {Rails::Right, "right"}, {Rails::Both, "both"}});
-}
-
 /// A length of rail that gives no power. Both ends count as dead.
 struct DeadLength {
     Rails rail{};
     Millimetres from{}, to{};  ///< from < to
+};
+
+/// The track under a vehicle, for whoever draws it.
+struct TrackUnder {
+    std::vector<DeadLength> dead;
+    Millimetres travel{};  ///< of the vehicle's front
 };
 
 /// Travel of the foremost axle over which a rail has no wheel that collects.

@@ -86,6 +86,7 @@ void jobFields(Io& io, Self& job) {
     io("controller", job.controller, Maybe);
     io("decoder", job.decoder, Maybe);
     io("bank", job.bank, Maybe);
+    io("layout", job.layout, Maybe);
     io("groups", job.groups, Maybe, members(0, 1000));
     io("rule", job.rule, Maybe);
     io("close_margin", job.closeMargin, Maybe, within(0, 0.9));

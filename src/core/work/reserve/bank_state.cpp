@@ -1,10 +1,13 @@
 #include "core/work/reserve/bank_state.h"
 
+#include "core/quantity/format.h"
 #include "core/track/crossing.h"
+#include "core/track/points.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace glimmet::core::reserve {
 namespace {
@@ -22,9 +25,17 @@ Watts usualCrawl(MotorKind kind) {
     return Watts{0.36};
 }
 
+/// A motor while it is driven slowly.
+struct Crawling {
+    Amperes current{};
+    Volts winding{}, emf{};
+    Figure power;
+    bool assumed = false;
+};
+
 /// At a crawl the motor still pulls what it takes running light, at the volts across its winding
-/// and a quarter of what its turning makes at the reading: P = (I·R + (V − I·R)/4)·I.
-std::optional<Figure> crawlFigure(const Motor& motor) {
+/// and a share of what its turning makes at the reading: the share of its speed there.
+Crawling crawling(const Motor& motor, double kmh) {
     const MotorEvidence evidence = motorEvidence(motor);
     const auto path = pathResistance(evidence.readings, evidence.winding);
     const MotorReading* chosen = nullptr;
@@ -34,18 +45,44 @@ std::optional<Figure> crawlFigure(const Motor& motor) {
         if (!running || !(reading.volts > Volts{0})) continue;
         if (!chosen || reading.condition == MotorCondition::Hauling) chosen = &reading;
     }
-    if (!chosen || !path) return {};
+    if (!chosen || !path) {
+        // Half of four volts for its winding, half for its turning.
+        const Watts usual = usualCrawl(motor.kind);
+        const Amperes current = usual / Volts{4};
+        const Volts emf = Volts{2} * (kmh / usualKmh);
+        return {current, Volts{2}, emf,
+                figures::assumed(text("Motor at a crawl"), "P_motor", current * (Volts{2} + emf),
+                                 text("usual for its kind"), "light "),
+                true};
+    }
     const Volts winding = std::min(chosen->amps * *path, chosen->volts);
-    const Watts power = (winding + (chosen->volts - winding) / 4.0) * chosen->amps;
+    const Volts emf = (chosen->volts - winding) * (kmh / readingKmh);
     const Text how =
         chosen->condition == MotorCondition::Hauling ? text("hauling") : text("running light");
-    return figures::computed(text("Motor at a crawl"), "P_motor", power,
-                             "(I_run · R_path + (V_run − I_run · R_path) / 4) · I_run",
-                             {figures::measured(text("Current, running"), "I_run", chosen->amps,
-                                                chosen->taken, how, "light "),
-                              figures::measured(text("Volts, running"), "V_run", chosen->volts,
-                                                chosen->taken, how, "light "),
-                              figures::computed(text("Motor path"), "R_path", *path, "", {})});
+    const bool usual = std::abs(kmh - usualKmh) < 1e-9;
+    std::vector<Figure> inputs{figures::measured(text("Current, running"), "I_run", chosen->amps,
+                                                 chosen->taken, how, "light "),
+                               figures::measured(text("Volts, running"), "V_run", chosen->volts,
+                                                 chosen->taken, how, "light "),
+                               figures::computed(text("Motor path"), "R_path", *path, "", {})};
+    return {chosen->amps, winding, emf,
+            figures::computed(
+                text("Motor at a crawl"), "P_motor", (winding + emf) * chosen->amps,
+                usual ? "(I_run · R_path + (V_run − I_run · R_path) / 4) · I_run"
+                      : "(I_run · R_path + (V_run − I_run · R_path) · v / 80 km/h) · I_run",
+                std::move(inputs)),
+            false};
+}
+
+/// The first and the last unit that wires join to the one where the decoder lies.
+std::pair<std::size_t, std::size_t> wiredTogether(const Job& job) {
+    const std::size_t home =
+        job.decoder && job.decoder->seat ? unitAt(job, job.decoder->seat->unit) : 0;
+    std::size_t first = home;
+    std::size_t last = home;
+    while (first > 0 && job.couplings[first - 1].contacts >= 2) --first;
+    while (last < job.couplings.size() && job.couplings[last].contacts >= 2) ++last;
+    return {first, last};
 }
 
 }  // namespace
@@ -60,17 +97,21 @@ Farads capacitanceOf(const FittedBank& bank) {
 
 Loads loadsOf(const Reckoned& facts) {
     Loads loads;
+    const double kmh = creep(facts.job).kmh;
     for (const MotorAt& at : motorsOf(facts.job)) {
-        if (auto crawl = crawlFigure(*at.motor)) {
-            loads.bus.power += Watts{*crawl->value};
-            loads.figures.push_back(std::move(*crawl));
-            continue;
+        Crawling one = crawling(*at.motor, kmh);
+        loads.bus.power += Watts{*one.power.value};
+        loads.motorAssumed = loads.motorAssumed || one.assumed;
+        loads.figures.push_back(std::move(one.power));
+        // Several as one that takes their current and their power.
+        const Amperes current = loads.drive.current + one.current;
+        if (current > Amperes{0}) {
+            const double before = loads.drive.current / current;
+            const double mine = one.current / current;
+            loads.drive.winding = loads.drive.winding * before + one.winding * mine;
+            loads.drive.emf = loads.drive.emf * before + one.emf * mine;
         }
-        const Watts usual = usualCrawl(at.motor->kind);
-        loads.bus.power += usual;
-        loads.motorAssumed = true;
-        loads.figures.push_back(figures::assumed(text("Motor at a crawl"), "P_motor", usual,
-                                                 text("usual for its kind"), "light "));
+        loads.drive.current = current;
     }
     Amperes lamps{0};
     for (std::size_t g = 0; g < facts.groups.size(); ++g) {
@@ -100,31 +141,80 @@ Loads loadsOf(const Reckoned& facts) {
     return loads;
 }
 
-Millimetres frogLength(const Job& job) { return usualFrog / job.scale.ratio; }
+Creep creep(const Job& job) { return {job.layout.kmh.value_or(usualKmh), !job.layout.kmh}; }
 
-std::optional<Seconds> frogTime(const Job& job) {
-    if (job.feed == Feed::ThreeRailDigital) return {};
-    // The wheels of every unit that wires lead across to from where the decoder lies.
-    const std::size_t home =
-        job.decoder && job.decoder->seat ? unitAt(job, job.decoder->seat->unit) : 0;
-    std::size_t first = home;
-    std::size_t last = home;
-    while (first > 0 && job.couplings[first - 1].contacts >= 2) --first;
-    while (last < job.couplings.size() && job.couplings[last].contacts >= 2) ++last;
+std::vector<Place> places(const Job& job) {
+    std::vector<Place> all;
+    for (const DeadSpot& spot : job.layout.spots) {
+        Place place;
+        place.measured = spot.length.has_value();
+        if (spot.number > 0) {
+            const std::string number = formatted(spot.number, Dimension::Ratio);
+            place.name = "points 1:" + number;
+            place.length = spot.length.value_or(usualFrog(spot.number, job.scale.ratio));
+            place.words = text("the dead %1 of points 1:%2", formatted(place.length, 3), number);
+            place.ways = {Rails::Left, Rails::Right};
+        } else {
+            const std::string rail(core::name(spot.rail));
+            place.length = *spot.length;
+            place.name = "gap " + rail + " " + formatted(place.length, 3);
+            place.words =
+                spot.rail == Rails::Both
+                    ? text("a gap of %1 in both rails", formatted(place.length, 3))
+                    : text("a gap of %1 in the %2 rail", formatted(place.length, 3), rail);
+            place.ways = {spot.rail};
+        }
+        all.push_back(std::move(place));
+    }
+    std::stable_sort(all.begin(), all.end(),
+                     [](const Place& a, const Place& b) { return a.length > b.length; });
+    if (all.empty()) {
+        const Millimetres length = usualFrog(usualNumber, job.scale.ratio);
+        all.push_back({"points",
+                       text("an insulated frog of %1", formatted(length, 3)),
+                       length,
+                       false,
+                       {Rails::Left, Rails::Right}});
+    }
+    return all;
+}
+
+int axlesBefore(const Job& job) {
+    int count = 0;
+    for (std::size_t i = 0; i < wiredTogether(job).first; ++i) {
+        count += static_cast<int>(job.units[i].body.axles.size());
+    }
+    return count;
+}
+
+std::vector<CollectingAxle> collectingAxles(const Job& job) {
     std::vector<CollectingAxle> axles;
+    if (job.feed == Feed::ThreeRailDigital) return axles;
+    const auto [first, last] = wiredTogether(job);
     for (std::size_t i = first; i <= last; ++i) {
         for (const Axle& axle : job.units[i].body.axles) {
             axles.push_back({startOf(job, i) + axle.x, axle.collectsLeft, axle.collectsRight});
         }
     }
+    return axles;
+}
+
+std::optional<LongestDead> longestDead(const Job& job) {
+    const std::vector<CollectingAxle> axles = collectingAxles(job);
     if (axles.empty()) return {};
-    Millimetres longest{0};
-    for (const Rails rail : {Rails::Left, Rails::Right}) {
-        const auto dead = outages(axles, {DeadLength{rail, Millimetres{0}, frogLength(job)}});
-        if (!dead) return {};
-        for (const Outage& outage : *dead) longest = std::max(longest, outage.length());
+    const MetresPerSecond speed = modelSpeed(KilometresPerHour{creep(job).kmh}, job.scale.ratio);
+    std::optional<LongestDead> longest;
+    for (const Place& place : places(job)) {
+        Millimetres most{0};
+        for (const Rails rail : place.ways) {
+            const auto found = outages(axles, {DeadLength{rail, Millimetres{0}, place.length}});
+            if (!found) return {};
+            for (const Outage& outage : *found) most = std::max(most, outage.length());
+        }
+        const Seconds time{Metres{most} / speed};
+        if (!longest || time > longest->time) longest = LongestDead{time, place};
     }
-    return Seconds{Metres{longest} / modelSpeed(usualSpeed, job.scale.ratio)};
+    return longest;
 }
 
 BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads& loads,
@@ -151,7 +241,8 @@ BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads
     } else {
         state.worst = Seconds{0};
     }
-    state.needed = std::max(frogTime(facts.job).value_or(Seconds{0}), dirt);
+    const auto dead = longestDead(facts.job);
+    state.needed = std::max(dead ? dead->time : Seconds{0}, dirt);
     return state;
 }
 

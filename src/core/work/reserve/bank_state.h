@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/finding/figure.h"
+#include "core/reserve/crossing_run.h"
 #include "core/reserve/hold.h"
 #include "core/work/reckoned.h"
 
@@ -10,10 +11,10 @@
 namespace glimmet::core::reserve {
 
 // What is assumed; sources in docs/physics.md.
-inline constexpr Millimetres usualFrog{28 * 87};    ///< an insulated frog, of the prototype
-inline constexpr KilometresPerHour usualSpeed{20};  ///< over points, of the prototype
-inline constexpr Seconds dirt{0.05};                ///< a stutter on dirty rails
-inline constexpr Volts processorMinimum{5};         ///< below it a decoder starts anew
+inline constexpr double usualKmh = 20;       ///< over points, of the prototype
+inline constexpr double readingKmh = 80;     ///< of a model at the volts of its running reading
+inline constexpr Seconds dirt{0.05};         ///< a stutter on dirty rails
+inline constexpr Volts processorMinimum{5};  ///< below it a decoder starts anew
 inline constexpr Amperes processorCurrent{0.02};
 inline constexpr Volts usualDiode{0.35};  ///< Schottky, at these currents
 inline constexpr Ohms usualCharge{100};
@@ -31,15 +32,43 @@ struct Path {
 /// What draws on the bus while the track is dead: the motor at a crawl, every lamp, the processor.
 struct Loads {
     BusLoads bus;
+    Drive drive;                  ///< all motors as one, at the job's speed; in bus.power
     std::vector<Figure> figures;  ///< what each is and rests on
     bool motorAssumed = false;    ///< no reading says what the motor takes
 };
 [[nodiscard]] Loads loadsOf(const Reckoned& facts);
 
-/// How long a usual insulated frog leaves the model without power at a usual speed; 0 where its
-/// wheels bridge it, nothing where it cannot be told from wheels (a third rail, no wheels).
-[[nodiscard]] std::optional<Seconds> frogTime(const Job& job);
-[[nodiscard]] Millimetres frogLength(const Job& job);
+/// How slowly it goes over dead places.
+struct Creep {
+    double kmh = 0;  ///< of the prototype
+    bool assumed = false;
+};
+[[nodiscard]] Creep creep(const Job& job);
+
+/// A dead place of the layout.
+struct Place {
+    std::string name;      ///< "points 1:9", "gap left 28 mm": as its line names it
+    Text words;            ///< "the dead 28 mm of points 1:9"
+    Millimetres length{};  ///< of the dead rail
+    bool measured = false;
+    std::vector<Rails> ways;  ///< the rail that is dead, for each way through
+};
+/// Those that the job has, the longest first; else the points that any layout has.
+[[nodiscard]] std::vector<Place> places(const Job& job);
+
+/// The wheels of every unit that wires lead across to from where the decoder lies; x from the front
+/// of the train.
+[[nodiscard]] std::vector<CollectingAxle> collectingAxles(const Job& job);
+/// How many axles of the train stand before the first of them.
+[[nodiscard]] int axlesBefore(const Job& job);
+
+/// Where the model is without power for longest, at its speed; 0 s where its wheels bridge every
+/// place, nothing where it cannot be told from wheels (a third rail, no wheels).
+struct LongestDead {
+    Seconds time{};
+    Place place;
+};
+[[nodiscard]] std::optional<LongestDead> longestDead(const Job& job);
 
 struct BankState {
     Volts bus{};        ///< what it is charged to
@@ -48,7 +77,7 @@ struct BankState {
     Volts back{};       ///< drop of the way back at the first moment: diode, or charge resistor
     Result<Hold> hold;  ///< at typical values
     std::optional<Seconds> worst;  ///< with the supply at its lowest and the bank at its least
-    Seconds needed{};              ///< the frog, or dirt where its wheels bridge that
+    Seconds needed{};              ///< the longest dead place, or dirt where its wheels bridge all
 };
 /// `steps`: points of the trace; the time needs none.
 [[nodiscard]] BankState bankState(const Reckoned& facts, const FittedBank& bank, const Loads& loads,

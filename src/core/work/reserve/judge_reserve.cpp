@@ -1,8 +1,8 @@
 // Checks of the stay-alive: does it hold, does it bear the volts, can it be charged.
 #include "core/quantity/format.h"
-#include "core/work/reserve/bank_state.h"
+#include "core/work/reserve/bank_options.h"
+#include "core/work/reserve/judge_crossing.h"
 #include "core/work/reserve/reserve.h"
-#include "core/work/seat.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -10,21 +10,6 @@
 
 namespace glimmet::core::reserve {
 namespace {
-
-/// What the rating should be above the volts that come (docs/physics.md).
-double voltsMargin(BankKind kind, bool chargeLimited) {
-    switch (kind) {
-        case BankKind::Electrolytic:
-            return 1.25;
-        case BankKind::Tantalum:
-            return chargeLimited ? 1.5 : 2.0;
-        case BankKind::Supercapacitor:
-            return 1 / 0.9;
-        case BankKind::Module:
-            break;
-    }
-    return 1.05;
-}
 
 Figure assumedRatio(Text name, std::string symbol, double value, Text detail) {
     return {std::move(name),
@@ -37,123 +22,38 @@ Figure assumedRatio(Text name, std::string symbol, double value, Text detail) {
             {}};
 }
 
-Text capacitorCaution() {
-    return text(
-        "Discharge a bank through a resistor before you touch it. Plus goes to the common (blue) "
-        "wire, minus to the decoder's ground, never to rail or frame: a reversed capacitor vents "
-        "or "
-        "burns.");
+Text deadWords(const Job& job, const LongestDead& dead) {
+    return text("%1 at %2 km/h", dead.place.words, formatted(creep(job).kmh, Dimension::Ratio));
 }
-
-Text frogWords(const Job& job) {
-    return text("an insulated frog of %1 at %2 km/h", formatted(frogLength(job), 3),
-                formatted(usualSpeed.value(), Dimension::Ratio));
-}
-
-State holdState(const BankState& state) {
-    if (!state.worst || *state.worst >= state.needed) return State::Fine;
-    return !state.hold->time || *state.hold->time >= state.needed ? State::Close : State::Over;
-}
-
-State voltsState(const BankPart& part, const BankState& state) {
-    if (state.highest > part.rated) return State::Over;
-    const bool limited = state.bank.charge > Ohms{0};
-    return state.highest * voltsMargin(part.kind, limited) > part.rated ? State::Close
-                                                                        : State::Fine;
-}
-
-/// What a bank of the catalogue would be fitted with.
-FittedBank asFitted(const BankPart& part, const Job& job) {
-    FittedBank bank;
-    bank.part = part;
-    if (!(part.charge > Ohms{0})) {
-        bank.charge = job.bank && job.bank->charge && *job.bank->charge > Ohms{0}
-                          ? *job.bank->charge
-                          : usualCharge;
-    }
-    if (!(part.diode > Volts{0})) bank.diode = usualDiode;
-    return bank;
-}
-
-std::string jotOf(const FittedBank& bank) {
-    std::string line = "bank " + bank.part.id;
-    if (bank.charge) line += " charge " + formatted(bank.charge->value(), Dimension::Ratio) + "R";
-    if (bank.diode) line += " diode " + formatted(bank.diode->value(), Dimension::Ratio) + "V";
-    return line;
-}
-
-/// Banks of the catalogue, tried one by one: first what holds, bears the volts and finds room; of
-/// those the smallest.
-std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
-    struct Tried {
-        FittedBank bank;
-        BankState state;
-        State worst{};
-        bool room = false;
-        std::string hollow;
-        [[nodiscard]] double volume() const {
-            return (bank.part.length * bank.part.width * bank.part.height).value();
-        }
-    };
-    std::vector<Tried> all;
-    for (const BankPart& part : facts.catalogue.banks) {
-        const FittedBank fitted = asFitted(part, facts.job);
-        Tried tried{fitted, bankState(facts, fitted, loads), {}, false, {}};
-        if (!tried.state.hold) continue;
-        tried.worst = worse(holdState(tried.state), voltsState(part, tried.state));
-        const Box box{"bank", part.name, part.length, part.width, part.height, {}};
-        const auto seated = seats(facts.job, &box);
-        const Seat* seat = seatOf(seated, "bank");
-        tried.room = seat && seat->fits;
-        tried.hollow = seat ? seat->hollow : std::string();
-        all.push_back(std::move(tried));
-    }
-    std::stable_sort(all.begin(), all.end(), [](const Tried& a, const Tried& b) {
-        if (a.worst != b.worst) return a.worst < b.worst;
-        if (a.room != b.room) return a.room;
-        return a.worst == State::Over ? a.state.hold->time > b.state.hold->time
-                                      : a.volume() < b.volume();
-    });
-    std::vector<Option> options;
-    for (const Tried& tried : all) {
-        Option option;
-        option.inPlace = facts.job.bank && facts.job.bank->part.id == tried.bank.part.id;
-        if (options.size() >= 4 && !option.inPlace) continue;
-        option.what = verbatim(tried.bank.part.name);
-        const Text holds = tried.state.hold->time
-                               ? text("holds %1", formatted(*tried.state.hold->time, 2))
-                               : text("holds as long as one likes");
-        option.effect = voltsState(tried.bank.part, tried.state) == State::Over
-                            ? text("%1, but bears only %2", holds, formatted(tried.bank.part.rated))
-                        : tried.room ? text("%1, lies in the %2", holds, tried.hollow)
-                                     : text("%1, no hollow holds it", holds);
-        option.state = tried.worst;
-        option.jot = jotOf(tried.bank);
-        options.push_back(std::move(option));
-    }
-    return options;
+/// Wheels, a length by the ruler and a speed that was said make it; else it is assumed.
+Basis deadBasis(const Job& job, const LongestDead& dead) {
+    const bool known = dead.place.measured && !creep(job).assumed;
+    return {known ? Basis::Kind::Computed : Basis::Kind::Assumed, {}, deadWords(job, dead)};
 }
 
 Figure neededFigure(const Job& job, const BankState& state) {
-    const auto frog = frogTime(job);
-    return figures::assumed(
-        text("Without power"), "t_dead", state.needed,
-        frog && *frog >= dirt ? frogWords(job) : text("a stutter on dirty rails"));
+    const auto dead = longestDead(job);
+    if (!dead || dead->time < dirt) {
+        return figures::assumed(text("Without power"), "t_dead", state.needed,
+                                text("a stutter on dirty rails"));
+    }
+    return figures::made(text("Without power"), "t_dead", state.needed, deadBasis(job, *dead),
+                         "points ");
 }
 
 void judgeNone(const Reckoned& facts, Judging& judging) {
-    const auto frog = frogTime(facts.job);
+    const auto dead = longestDead(facts.job);
     judging.say("reserve.none", {}, State::Fine, Gravity::CouldBeBetter, [&](Finding& finding) {
-        const bool dies = frog && *frog > Seconds{0};
+        const bool dies = dead && dead->time > Seconds{0};
         finding.sentence =
-            !frog  ? text("No stay-alive is fitted.")
-            : dies ? text("No stay-alive: %1 leaves it without power for %2.", frogWords(facts.job),
-                          formatted(*frog, 2))
+            !dead  ? text("No stay-alive is fitted.")
+            : dies ? text("No stay-alive: %1 leaves it without power for %2.",
+                          deadWords(facts.job, *dead), formatted(dead->time, 2))
                    : text("No stay-alive: its wheels bridge %1 by themselves, dirt they do not.",
-                          frogWords(facts.job));
-        if (frog) {
-            finding.figures = {
-                figures::assumed(text("Without power"), "t_dead", *frog, frogWords(facts.job))};
+                          dead->place.words);
+        if (dead) {
+            finding.figures = {figures::made(text("Without power"), "t_dead", dead->time,
+                                             deadBasis(facts.job, *dead), "points ")};
         }
         finding.options = bankOptions(facts, loadsOf(facts));
         if (!finding.options.empty()) finding.caution = capacitorCaution();
@@ -164,13 +64,13 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
                Judging& judging) {
     const State verdict = holdState(state);
     judging.say("reserve.hold", {}, verdict, Gravity::WorksBadly, [&](Finding& finding) {
-        const auto frog = frogTime(facts.job);
+        const auto longest = longestDead(facts.job);
         const Text held = state.hold->time ? verbatim(formatted(*state.hold->time, 2))
                                            : text("as long as one likes");
-        const Text dead =
-            frog && *frog >= dirt
-                ? text("%1 leaves it dead for %2", frogWords(facts.job), formatted(*frog, 2))
-                : text("a stutter on dirty rails takes %1", formatted(dirt, 2));
+        const Text dead = longest && longest->time >= dirt
+                              ? text("%1 leaves it dead for %2", deadWords(facts.job, *longest),
+                                     formatted(longest->time, 2))
+                              : text("a stutter on dirty rails takes %1", formatted(dirt, 2));
         const bool slow = state.back > usualDiode * 4.0;
         finding.sentence = verdict == State::Fine ? text("Holds %1: %2.", held, dead)
                            : verdict == State::Close
@@ -225,6 +125,11 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
                 {text("a Schottky diode across the charge resistor"),
                  text("gives back with %1 less", formatted(usualDiode)), State::Fine,
                  "diode " + formatted(usualDiode.value(), Dimension::Ratio) + "V"});
+        }
+        // Wheels come before any bank where it is the track that asks for one.
+        if (verdict != State::Fine && longest && longest->time >= dirt) {
+            for (Option& option : collectorOptions(facts, longest->place))
+                finding.options.push_back(std::move(option));
         }
         for (Option& option : bankOptions(facts, loads))
             finding.options.push_back(std::move(option));
@@ -379,6 +284,7 @@ Idle idle(const Job& job) { return {job.bank ? Text{} : text("none fitted"), tru
 
 void judge(const Reckoned& facts, Judging& judging) {
     const Job& job = facts.job;
+    judgeCrossings(facts, judging);
     if (!job.bank) {
         judgeNone(facts, judging);
         return;

@@ -1,9 +1,11 @@
 // Jots of the stay-alive.
+#include "core/track/points.h"
 #include "core/work/jotted.h"
 #include "core/work/reserve/bank_state.h"
 #include "core/work/reserve/reserve.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace glimmet::core::reserve {
 namespace {
@@ -40,6 +42,13 @@ Fitted seatCalled(const Job& job, const std::string& called) {
         }
     }
     return {};
+}
+
+constexpr std::size_t mostSpots = 50;  // as the record keeps them
+tl::unexpected<Error> tooMany() {
+    return refuse(
+        ErrorCode::OutOfRange,
+        text("More than %1 dead places are not kept. Keep the worst.", std::to_string(mostSpots)));
 }
 
 Result<Jotted> bank(const Said& said) {
@@ -158,6 +167,112 @@ Result<Jotted> lift(const Said& said) {
     return result;
 }
 
+/// Numbers that points come in; none takes every dead place of the layout away.
+std::vector<Named> pointsNumbers(const Context&) {
+    std::vector<Named> all;
+    for (const int number : {3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 18}) {
+        all.push_back({"1:" + std::to_string(number), {}, "points that part so"});
+    }
+    all.push_back({"none", {"no"}, "no dead place"});
+    return all;
+}
+std::vector<Named> frogs(const Context&) {
+    return {{"dead", {"insulated"}, "the frog gives no power"},
+            {"live", {"powered"}, "the frog gives power"}};
+}
+std::vector<Named> railNames(const Context&) {
+    return {{"left", {}, "rail"}, {"right", {}, "rail"}, {"both", {}, "rails"}};
+}
+
+Result<Jotted> points(const Said& said) {
+    const std::string& id = *said.name("NUMBER");
+    const auto length = said.one<Millimetres>("MM");
+    const auto frog = said.name("FROG");
+    std::vector<DeadSpot> spots = said.context.job.layout.spots;
+    if (id == "none") {
+        if (length || frog) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("None, or points with a frog: only one of them can be."));
+        }
+        Jotted result = jotted(said, text("No points with a dead frog on its layout"));
+        std::erase_if(spots, [](const DeadSpot& spot) { return spot.number > 0; });
+        result.after.layout.spots = std::move(spots);
+        return result;
+    }
+    DeadSpot spot;
+    spot.number = std::stod(id.substr(2));
+    spot.length = length;
+    const auto before = std::find_if(spots.begin(), spots.end(), [&](const DeadSpot& one) {
+        return one.number > 0 && std::abs(one.number - spot.number) < 1e-9;
+    });
+    if (frog == "live") {
+        if (length) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("A live frog leaves nothing dead: no length goes with it."));
+        }
+        if (before != spots.end()) spots.erase(before);
+        Jotted result =
+            jotted(said, text("Points %1 with a live frog: they give power all along", id));
+        result.after.layout.spots = std::move(spots);
+        return result;
+    }
+    Jotted result = jotted(
+        said, length
+                  ? text("Points %1: %2 of a rail are dead, by the ruler", id, formatted(*length))
+                  : text("Points %1 with a dead frog: usually %2 of a rail", id,
+                         formatted(usualFrog(spot.number, said.context.job.scale.ratio), 3)));
+    if (before != spots.end())
+        *before = spot;
+    else
+        spots.push_back(spot);
+    if (spots.size() > mostSpots) return tooMany();
+    result.after.layout.spots = std::move(spots);
+    return result;
+}
+
+Result<Jotted> gap(const Said& said) {
+    const auto length = said.one<Millimetres>("MM");
+    const auto& rail = said.name("RAIL");
+    std::vector<DeadSpot> spots = said.context.job.layout.spots;
+    if (said.name("none")) {
+        if (length || rail) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("None, or a gap: only one of them can be."));
+        }
+        Jotted result = jotted(said, text("No gaps in the rails of its layout"));
+        std::erase_if(spots, [](const DeadSpot& spot) { return !(spot.number > 0); });
+        result.after.layout.spots = std::move(spots);
+        return result;
+    }
+    if (!length) {
+        return refuse(ErrorCode::Missing, text("How long? Write it like gap 28mm left."));
+    }
+    if (!rail) {
+        return refuse(ErrorCode::Missing,
+                      text("In which rail: left, right or both? Write it like gap 28mm left."));
+    }
+    DeadSpot spot;
+    spot.length = length;
+    spot.rail = *rail == "left" ? Rails::Left : *rail == "right" ? Rails::Right : Rails::Both;
+    if (std::find(spots.begin(), spots.end(), spot) == spots.end()) spots.push_back(spot);
+    if (spots.size() > mostSpots) return tooMany();
+    Jotted result = jotted(
+        said, *rail == "both"
+                  ? text("A gap of %1 in both rails of its layout", formatted(*length))
+                  : text("A gap of %1 in the %2 rail of its layout", formatted(*length), *rail));
+    result.after.layout.spots = std::move(spots);
+    return result;
+}
+
+Result<Jotted> creepAt(const Said& said) {
+    // Typed in km/h, and shown so: what the conversion leaves behind the seventh figure goes.
+    const double kmh = std::round(said.one<MetresPerSecond>("SPEED")->value() * 3.6e6) / 1e6;
+    Jotted result = jotted(said, text("Goes over dead places of its layout at %1 km/h",
+                                      formatted(kmh, Dimension::Ratio)));
+    result.after.layout.kmh = kmh;
+    return result;
+}
+
 std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"}}; }
 
 constexpr Takes back{
@@ -199,6 +314,36 @@ constexpr Takes liftTakes[] = {{.what = "SECONDS",
                                 .least = 0.01,
                                 .most = 600}};
 
+constexpr Takes pointsTakes[] = {
+    {.what = "NUMBER",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which points?",
+     .names = pointsNumbers,
+     .unknown = "No points part by “%1”. There are: %2."},
+    {.what = "MM", .dimension = Dimension::Length, .least = 1e-3, .most = 0.5, .unitNeeded = true},
+    {.what = "FROG", .kind = Kind::Name, .names = frogs}};
+constexpr Takes gapTakes[] = {
+    {.what = "MM", .dimension = Dimension::Length, .least = 0.2e-3, .most = 2},
+    {.what = "RAIL", .kind = Kind::Name, .names = railNames},
+    none};
+constexpr Takes creepTakes[] = {{.what = "SPEED",
+                                 .needed = true,
+                                 .missing = "How fast, as the prototype goes?",
+                                 .dimension = Dimension::Speed,
+                                 .least = 1 / 3.6,
+                                 .most = 160 / 3.6,
+                                 .unitNeeded = true}};
+constexpr const char* pointsWords[] = {"turnout", "turnouts"};
+constexpr const char* pointsExamples[] = {"points 1:9", "points 1:9 30mm", "points 1:9 live",
+                                          "points none"};
+constexpr const char* pointsNoise[] = {"frog", "of"};
+constexpr const char* gapExamples[] = {"gap 28mm left", "gap 12mm both", "gap none"};
+constexpr const char* gapNoise[] = {"in", "rail", "rails", "the", "of"};
+constexpr const char* creepExamples[] = {"creep 14km/h"};
+constexpr const char* creepWords[] = {"creeps"};
+constexpr const char* creepNoise[] = {"at", "over", "points"};
+
 constexpr const char* bankWords[] = {"stay-alive", "reserve"};
 constexpr const char* bankExamples[] = {"bank electrolytic-2200u-25",
                                         "bank electrolytic-2200u-25 charge 100R diode 0.35V",
@@ -233,6 +378,19 @@ constexpr Verb table[] = {
     {"lift", liftWords, liftTakes, liftExamples,
      "how long it goes on, lifted off the rail at a crawl with its lamps lit", lift, false,
      liftNoise},
+    {"points", pointsWords, pointsTakes, pointsExamples,
+     "points of the layout whose frog gives no power, with its length if you have it", points,
+     false, pointsNoise},
+    {"gap",
+     {},
+     gapTakes,
+     gapExamples,
+     "a length of rail without power on the layout",
+     gap,
+     false,
+     gapNoise},
+    {"creep", creepWords, creepTakes, creepExamples,
+     "how slowly it goes over dead places, in km/h of the prototype", creepAt, false, creepNoise},
     {"capacitance",
      {},
      capacitanceTakes,

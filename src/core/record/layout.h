@@ -1,0 +1,27 @@
+// The track that a model will run on: where it gives no power, and how slowly a train goes there.
+#pragma once
+
+#include "core/quantity/quantities.h"
+#include "core/track/rails.h"
+
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace glimmet::core {
+
+/// Points whose frog is dead, or a gap in a rail.
+struct DeadSpot {
+    double number = 0;                    ///< points of 1 in so many, 1 … 30; 0: a gap
+    Rails rail{};                         ///< of a gap; points take one rail on each of their ways
+    std::optional<Millimetres> length{};  ///< by the ruler; of points without: what is usual
+    bool operator==(const DeadSpot&) const = default;
+};
+
+struct Layout {
+    std::vector<DeadSpot> spots;  ///< nothing: nobody said; no two points of one number
+    std::optional<double> kmh;    ///< of the prototype, over such places; nothing: the usual
+    bool operator==(const Layout&) const = default;
+};
+
+}  // namespace glimmet::core

@@ -1,0 +1,158 @@
+#include "core/work/reserve/bank_options.h"
+
+#include "core/quantity/format.h"
+#include "core/work/seat.h"
+
+#include <algorithm>
+
+namespace glimmet::core::reserve {
+namespace {
+
+/// What a bank of the catalogue would be fitted with.
+FittedBank asFitted(const BankPart& part, const Job& job) {
+    FittedBank bank;
+    bank.part = part;
+    if (!(part.charge > Ohms{0})) {
+        bank.charge = job.bank && job.bank->charge && *job.bank->charge > Ohms{0}
+                          ? *job.bank->charge
+                          : usualCharge;
+    }
+    if (!(part.diode > Volts{0})) bank.diode = usualDiode;
+    return bank;
+}
+
+std::string jotOf(const FittedBank& bank) {
+    std::string line = "bank " + bank.part.id;
+    if (bank.charge) line += " charge " + formatted(bank.charge->value(), Dimension::Ratio) + "R";
+    if (bank.diode) line += " diode " + formatted(bank.diode->value(), Dimension::Ratio) + "V";
+    return line;
+}
+
+}  // namespace
+
+double voltsMargin(BankKind kind, bool chargeLimited) {
+    switch (kind) {
+        case BankKind::Electrolytic:
+            return 1.25;
+        case BankKind::Tantalum:
+            return chargeLimited ? 1.5 : 2.0;
+        case BankKind::Supercapacitor:
+            return 1 / 0.9;
+        case BankKind::Module:
+            break;
+    }
+    return 1.05;
+}
+
+State holdState(const BankState& state) {
+    if (!state.worst || *state.worst >= state.needed) return State::Fine;
+    return !state.hold->time || *state.hold->time >= state.needed ? State::Close : State::Over;
+}
+
+State voltsState(const BankPart& part, const BankState& state) {
+    if (state.highest > part.rated) return State::Over;
+    const bool limited = state.bank.charge > Ohms{0};
+    return state.highest * voltsMargin(part.kind, limited) > part.rated ? State::Close
+                                                                        : State::Fine;
+}
+
+State crossingState(const Reckoned& facts, const Loads& loads,
+                    const std::optional<FittedBank>& fitted) {
+    State state = State::Fine;
+    if (facts.job.layout.spots.empty()) return state;
+    for (const Place& place : places(facts.job)) {
+        if (const auto over = crossingOver(facts, loads, place, fitted)) {
+            state = worse(state, over->state);
+        }
+    }
+    return state;
+}
+
+std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
+    struct Tried {
+        FittedBank bank;
+        BankState state;
+        State worst{};
+        bool room = false;
+        std::string hollow;
+        [[nodiscard]] double volume() const {
+            return (bank.part.length * bank.part.width * bank.part.height).value();
+        }
+    };
+    std::vector<Tried> all;
+    for (const BankPart& part : facts.catalogue.banks) {
+        const FittedBank fitted = asFitted(part, facts.job);
+        Tried tried{fitted, bankState(facts, fitted, loads), {}, false, {}};
+        if (!tried.state.hold) continue;
+        tried.worst = worse(worse(holdState(tried.state), voltsState(part, tried.state)),
+                            crossingState(facts, loads, fitted));
+        const Box box{"bank", part.name, part.length, part.width, part.height, {}};
+        const auto seated = seats(facts.job, &box);
+        const Seat* seat = seatOf(seated, "bank");
+        tried.room = seat && seat->fits;
+        tried.hollow = seat ? seat->hollow : std::string();
+        all.push_back(std::move(tried));
+    }
+    std::stable_sort(all.begin(), all.end(), [](const Tried& a, const Tried& b) {
+        if (a.worst != b.worst) return a.worst < b.worst;
+        if (a.room != b.room) return a.room;
+        return a.worst == State::Over ? a.state.hold->time > b.state.hold->time
+                                      : a.volume() < b.volume();
+    });
+    std::vector<Option> options;
+    for (const Tried& tried : all) {
+        Option option;
+        option.inPlace = facts.job.bank && facts.job.bank->part.id == tried.bank.part.id;
+        if (options.size() >= 4 && !option.inPlace) continue;
+        option.what = verbatim(tried.bank.part.name);
+        const Text holds = tried.state.hold->time
+                               ? text("holds %1", formatted(*tried.state.hold->time, 2))
+                               : text("holds as long as one likes");
+        option.effect = voltsState(tried.bank.part, tried.state) == State::Over
+                            ? text("%1, but bears only %2", holds, formatted(tried.bank.part.rated))
+                        : tried.room ? text("%1, lies in the %2", holds, tried.hollow)
+                                     : text("%1, no hollow holds it", holds);
+        option.state = tried.worst;
+        option.jot = jotOf(tried.bank);
+        options.push_back(std::move(option));
+    }
+    return options;
+}
+
+std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place) {
+    std::vector<Option> options;
+    int number = 0;
+    for (std::size_t unit = 0; unit < facts.job.units.size(); ++unit) {
+        for (std::size_t axle = 0; axle < facts.job.units[unit].body.axles.size(); ++axle) {
+            ++number;
+            const Axle& now = facts.job.units[unit].body.axles[axle];
+            if (now.collectsLeft && now.collectsRight) continue;
+            Job tried = facts.job;
+            Axle& more = tried.units[unit].body.axles[axle];
+            more.collectsLeft = more.collectsRight = true;
+            const auto axles = collectingAxles(tried);
+            const bool bridged = std::all_of(place.ways.begin(), place.ways.end(), [&](Rails rail) {
+                const auto found = outages(axles, {DeadLength{rail, Millimetres{0}, place.length}});
+                return found && found->empty();
+            });
+            if (!bridged) continue;
+            Option option;
+            option.what = text("collectors on both wheels of axle %1", std::to_string(number));
+            option.effect = text("its wheels bridge it, no bank needed");
+            option.state = State::Fine;
+            option.jot = "axle " + std::to_string(number) + " both";
+            options.push_back(std::move(option));
+        }
+    }
+    return options;
+}
+
+Text capacitorCaution() {
+    return text(
+        "Discharge a bank through a resistor before you touch it. Plus goes to the common (blue) "
+        "wire, minus to the decoder's ground, never to rail or frame: a reversed capacitor vents "
+        "or "
+        "burns.");
+}
+
+}  // namespace glimmet::core::reserve

@@ -1,0 +1,29 @@
+// Banks of the catalogue as remedies, and what each bank is judged by.
+#pragma once
+
+#include "core/finding/finding.h"
+#include "core/work/reserve/crossing_state.h"
+
+#include <vector>
+
+namespace glimmet::core::reserve {
+
+/// What the rating should be above the volts that come (docs/physics.md).
+[[nodiscard]] double voltsMargin(BankKind kind, bool chargeLimited);
+[[nodiscard]] State holdState(const BankState& state);
+[[nodiscard]] State voltsState(const BankPart& part, const BankState& state);
+
+/// How every place that the job has is crossed, the worst state of all; fine where it has none.
+[[nodiscard]] State crossingState(const Reckoned& facts, const Loads& loads,
+                                  const std::optional<FittedBank>& fitted);
+
+/// Banks of the catalogue, tried one by one: first what holds, gets over the places of the layout,
+/// bears the volts and finds room; of those the smallest.
+[[nodiscard]] std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads);
+
+/// Wheels that do not collect and would bridge a place if they did: to be thought of before a bank.
+[[nodiscard]] std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place);
+
+[[nodiscard]] Text capacitorCaution();
+
+}  // namespace glimmet::core::reserve

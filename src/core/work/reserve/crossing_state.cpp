@@ -1,0 +1,195 @@
+#include "core/work/reserve/crossing_state.h"
+
+#include "core/work/supply.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace glimmet::core::reserve {
+namespace {
+
+// What is assumed; sources in docs/physics.md.
+constexpr Farads decoderBulk{47e-6};
+constexpr Seconds decoderRestart{0.3};
+constexpr double gearSlowing = 0.4;  // m/s², a worm without a flywheel
+
+std::vector<DeadLength> deadOn(const Place& place, Rails rail) {
+    return {DeadLength{rail, Millimetres{0}, place.length}};
+}
+
+std::optional<std::vector<Outage>> outagesOn(const Job& job, const Place& place, Rails rail) {
+    auto found = outages(collectingAxles(job), deadOn(place, rail));
+    if (!found) return {};
+    return std::move(*found);
+}
+
+CrossingRun runOf(const Reckoned& facts, const Loads& loads, std::vector<Outage> outages,
+                  const std::optional<Bank>& bank, Volts bus, double kmh) {
+    CrossingRun run;
+    run.outages = std::move(outages);
+    run.speed = modelSpeed(KilometresPerHour{kmh}, facts.job.scale.ratio);
+    run.bus = bus;
+    run.bulk = decoderBulk;
+    run.bank = bank;
+    run.minimum = processorMinimum;
+    run.restart = decoderRestart;
+    run.slowing = gearSlowing;
+    run.motor = loads.drive;
+    run.motor.emf *= kmh / creep(facts.job).kmh;
+    run.others = loads.bus;
+    run.others.power = Watts{0};  // that is the motor
+    return run;
+}
+
+}  // namespace
+
+State stateOf(Crossed how) {
+    return how == Crossed::Stops ? State::Over : how >= Crossed::Slows ? State::Close : State::Fine;
+}
+
+std::optional<Bank> bankOf(const Reckoned& facts, const Loads& loads,
+                           const std::optional<FittedBank>& fitted) {
+    if (!fitted) return {};
+    return bankState(facts, *fitted, loads).bank;
+}
+
+std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& loads,
+                                          const Place& place,
+                                          const std::optional<FittedBank>& fitted) {
+    const Volts bus = busVolts(facts.job, facts.house);
+    if (!(bus > processorMinimum)) return {};
+    const auto bank = bankOf(facts, loads, fitted);
+    const double kmh = creep(facts.job).kmh;
+    std::optional<CrossingState> worst;
+    for (const Rails rail : place.ways) {
+        auto found = outagesOn(facts.job, place, rail);
+        if (!found) return {};
+        Crossing crossing = crossed(runOf(facts, loads, std::move(*found), bank, bus, kmh));
+        if (worst && (crossing.how < worst->crossing.how ||
+                      (crossing.how == worst->crossing.how &&
+                       crossing.lowestBus >= worst->crossing.lowestBus))) {
+            continue;
+        }
+        worst = CrossingState{place, rail, std::move(crossing), {}, {}};
+    }
+    if (!worst) return {};
+    const Volts lowest = bus - Volts{*trackFigure(facts.job).value} * facts.house.supplySpread;
+    auto least = bank;
+    if (least && !fitted->measured) least->capacitance *= 1 - capacitanceShort;
+    worst->inTheWorst = lowest > processorMinimum
+                            ? crossed(runOf(facts, loads, *outagesOn(facts.job, place, worst->rail),
+                                            least, lowest, kmh))
+                                  .how
+                            : Crossed::Stops;
+    worst->state = stateOf(worst->crossing.how);
+    if (worst->state == State::Fine && worst->inTheWorst >= Crossed::Resets) {
+        worst->state = State::Close;
+    }
+    return worst;
+}
+
+std::vector<AtSpeed> sweepOver(const Reckoned& facts, const Loads& loads, const CrossingState& at,
+                               const std::optional<FittedBank>& fitted) {
+    const auto found = outagesOn(facts.job, at.place, at.rail);
+    if (!found) return {};
+    const auto bank = bankOf(facts, loads, fitted);
+    const Volts bus = busVolts(facts.job, facts.house);
+    std::vector<AtSpeed> sweep;
+    for (double kmh = 2; kmh <= 60; kmh += 2) {
+        sweep.push_back({kmh, crossed(runOf(facts, loads, *found, bank, bus, kmh)).how});
+    }
+    return sweep;
+}
+
+std::optional<double> sureFrom(const std::vector<AtSpeed>& sweep) {
+    std::optional<double> from;
+    for (auto one = sweep.rbegin(); one != sweep.rend() && one->how < Crossed::Resets; ++one) {
+        from = one->kmh;
+    }
+    return from;
+}
+
+std::optional<Farads> capacitanceFor(const Reckoned& facts, const Loads& loads,
+                                     const CrossingState& at) {
+    const auto found = outagesOn(facts.job, at.place, at.rail);
+    if (!found || found->empty()) return {};
+    const Volts bus = busVolts(facts.job, facts.house);
+    const auto carried = [&](double farads) {
+        const Bank bank{Farads{farads}, usualDiode, usualCharge};
+        return crossed(runOf(facts, loads, *found, bank, bus, creep(facts.job).kmh)).how <=
+               Crossed::Dims;
+    };
+    double least = 1e-6;
+    double enough = 10;
+    if (carried(least) || !carried(enough)) return {};
+    // More capacitance never carries it less far: halved by ratio, to one per cent.
+    while (enough / least > 1.01) {
+        const double middle = std::sqrt(least * enough);
+        (carried(middle) ? enough : least) = middle;
+    }
+    return Farads{enough};
+}
+
+CrossingMoment CrossingChart::momentAt(Millimetres travel) const {
+    const std::vector<CrossingMoment>& trace = at.crossing.trace;
+    const auto behind =
+        std::upper_bound(trace.begin(), trace.end(), travel,
+                         [](Millimetres t, const CrossingMoment& m) { return t < m.travel; });
+    CrossingMoment moment = behind == trace.begin() ? trace.front() : *(behind - 1);
+    if (behind != trace.begin() && behind != trace.end()) {
+        const CrossingMoment& one = *(behind - 1);
+        const double share = ((travel - one.travel) / (behind->travel - one.travel)).value();
+        moment.bus += (behind->bus - one.bus) * share;
+        moment.speed += (behind->speed - one.speed) * share;
+        moment.light += (behind->light - one.light) * share;
+    }
+    moment.travel = travel;
+    return moment;
+}
+
+std::optional<CrossingChart> crossingChart(const Reckoned& facts, std::string_view place) {
+    const Loads loads = loadsOf(facts);
+    std::optional<CrossingState> shown;
+    for (const Place& one : places(facts.job)) {
+        auto state = crossingOver(facts, loads, one, facts.job.bank);
+        if (!state) continue;
+        const bool asked = one.name == place;
+        if (shown && !asked && state->crossing.how <= shown->crossing.how) continue;
+        shown = std::move(state);
+        if (asked) break;
+    }
+    if (!shown) return {};
+    CrossingChart chart;
+    chart.dead = deadOn(shown->place, shown->rail);
+    chart.outages = *outagesOn(facts.job, shown->place, shown->rail);
+    int number = axlesBefore(facts.job);
+    bool any = false;
+    for (const CollectingAxle& axle : collectingAxles(facts.job)) {
+        ++number;
+        const Millimetres from = axle.x, to = axle.x + shown->place.length;
+        const bool right = shown->rail == Rails::Right;
+        for (const Rails rail : {Rails::Left, Rails::Right}) {
+            if (shown->rail != Rails::Both && rail != (right ? Rails::Right : Rails::Left))
+                continue;
+            if (rail == Rails::Left ? axle.left : axle.right) {
+                chart.wheels.push_back({number, rail, from, to});
+            }
+        }
+        chart.from = any ? std::min(chart.from, from) : from;
+        chart.to = any ? std::max(chart.to, to) : to;
+        any = true;
+    }
+    chart.from -= Millimetres{6};
+    chart.to += Millimetres{12};
+    chart.stands = shown->crossing.how == Crossed::Stops;
+    chart.sweep = sweepOver(facts, loads, *shown, facts.job.bank);
+    chart.kmh = creep(facts.job).kmh;
+    chart.kmhAssumed = creep(facts.job).assumed;
+    chart.bus = busVolts(facts.job, facts.house);
+    chart.minimum = processorMinimum;
+    chart.speed = modelSpeed(KilometresPerHour{chart.kmh}, facts.job.scale.ratio);
+    chart.at = std::move(*shown);
+    return chart;
+}
+
+}  // namespace glimmet::core::reserve

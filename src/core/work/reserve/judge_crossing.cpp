@@ -1,0 +1,129 @@
+#include "core/work/reserve/judge_crossing.h"
+
+#include "core/quantity/format.h"
+#include "core/work/reserve/bank_options.h"
+#include "core/work/supply.h"
+
+#include <algorithm>
+
+namespace glimmet::core::reserve {
+namespace {
+
+std::string kmhWords(double kmh) { return formatted(kmh, Dimension::Ratio) + " km/h"; }
+
+/// How far it went from where power was lost first.
+Millimetres wentOn(const Crossing& crossing) {
+    for (const CrossingMoment& moment : crossing.trace) {
+        if (!moment.power) return crossing.trace.back().travel - moment.travel;
+    }
+    return Millimetres{0};
+}
+/// Longest without power at one go.
+Seconds longestDark(const Crossing& crossing) {
+    Seconds longest{0};
+    std::optional<Seconds> from;
+    for (const CrossingMoment& moment : crossing.trace) {
+        if (!moment.power && !from) from = moment.time;
+        if (from) longest = std::max(longest, moment.time - *from);
+        if (moment.power) from.reset();
+    }
+    return longest;
+}
+
+Text crossingSentence(const Job& job, const CrossingState& at) {
+    const std::string speed = kmhWords(creep(job).kmh);
+    const Crossing& crossing = at.crossing;
+    const std::string bus = formatted(crossing.lowestBus, 3);
+    const auto share = [](double ratio) { return percent(ratio); };
+    switch (crossing.how) {
+        case Crossed::Stops:
+            return job.bank ? text("Stops on %1 at %2: its bank is spent after %3.", at.place.words,
+                                   speed, formatted(wentOn(crossing), 2))
+                            : text("Stops on %1 at %2: without power it rolls %3.", at.place.words,
+                                   speed, formatted(wentOn(crossing), 2));
+        case Crossed::Resets:
+            return text("Rolls over %1 at %2, but its decoder starts anew there.", at.place.words,
+                        speed);
+        case Crossed::Slows:
+            return text("Gets over %1 at %2, but slows down to %3 of that.", at.place.words, speed,
+                        share((crossing.slowest /
+                               modelSpeed(KilometresPerHour{creep(job).kmh}, job.scale.ratio))
+                                  .value()));
+        case Crossed::Dims:
+            return text("Gets over %1 at %2; its lamps go down to %3.", at.place.words, speed,
+                        share(crossing.dimmest));
+        case Crossed::Carried:
+            return text("Gets over %1 at %2: its bus falls to %3 for %4.", at.place.words, speed,
+                        bus, formatted(longestDark(crossing), 2));
+        case Crossed::Untouched:
+            break;
+    }
+    return text("Its wheels bridge %1: it is never without power there.", at.place.words);
+}
+
+void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingState& at,
+                   Judging& judging) {
+    const Job& job = facts.job;
+    judging.say(
+        "reserve.crossing:" + at.place.name, {at.place.name, at.place.name}, at.state,
+        Gravity::WorksBadly, [&](Finding& finding) {
+            finding.sentence = crossingSentence(job, at);
+            const bool worse = at.inTheWorst >= Crossed::Resets && at.crossing.how < Crossed::Slows;
+            if (worse) {
+                finding.sentence =
+                    text("%1 In the worst case (%2) it %3.", finding.sentence,
+                         job.bank ? text("least volts, least capacitance") : text("least volts"),
+                         at.inTheWorst == Crossed::Stops ? text("stops") : text("starts anew"));
+            }
+            const auto sweep = sweepOver(facts, loads, at, job.bank);
+            const auto from = sureFrom(sweep);
+            const double set = creep(job).kmh;
+            if (from && *from > sweep.front().kmh && *from <= set && !worse) {
+                finding.sentence =
+                    text("%1 Below %2 it does not.", finding.sentence, kmhWords(*from));
+            } else if (from && *from > set) {
+                finding.sentence =
+                    text("%1 From %2 on it does.", finding.sentence, kmhWords(*from));
+            }
+            const Basis dead{
+                at.place.measured ? Basis::Kind::Measured : Basis::Kind::Assumed,
+                {},
+                at.place.measured ? text("by the ruler") : text("usual of such points")};
+            std::vector<Figure> inputs{
+                figures::made(text("Dead rail"), "d", at.place.length, dead, at.place.name + " "),
+                busFigure(job, facts.house),
+                figures::assumed(text("Processor starts anew below"), "V_min", processorMinimum,
+                                 text("usual for a decoder"))};
+            inputs.insert(inputs.end(), loads.figures.begin(), loads.figures.end());
+            finding.figures = {figures::computed(text("Lowest volts of the bus"), "V_low",
+                                                 at.crossing.lowestBus, "", std::move(inputs)),
+                               figures::computed(text("Without power"), "t_dead",
+                                                 longestDark(at.crossing), "", {})};
+            if (const auto needed = capacitanceFor(facts, loads, at)) {
+                finding.figures.push_back(figures::computed(
+                    text("Capacitance that carries it over"), "C_need", *needed, "", {}));
+            }
+            if (at.state == State::Fine) return;
+            finding.action = job.bank ? text("more wheels that collect, or a larger bank")
+                                      : text("more wheels that collect, or a bank");
+            finding.options = collectorOptions(facts, at.place);
+            for (Option& option : bankOptions(facts, loads)) {
+                finding.options.push_back(std::move(option));
+            }
+            finding.caution = capacitorCaution();
+        });
+}
+
+}  // namespace
+
+void judgeCrossings(const Reckoned& facts, Judging& judging) {
+    if (facts.job.layout.spots.empty()) return;
+    const Loads loads = loadsOf(facts);
+    for (const Place& place : places(facts.job)) {
+        if (const auto at = crossingOver(facts, loads, place, facts.job.bank)) {
+            judgeCrossing(facts, loads, *at, judging);
+        }
+    }
+}
+
+}  // namespace glimmet::core::reserve

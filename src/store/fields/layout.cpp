@@ -1,0 +1,27 @@
+#include "store/fields/io.h"
+
+namespace glimmet::store {
+namespace {
+
+template <class Io, class Self>
+void deadSpotFields(Io& io, Self& spot) {
+    io("number", spot.number, Maybe, within(0, 30));
+    io("rail", spot.rail, Maybe);
+    io("length", spot.length, Maybe, upTo(5000));
+    io.holds(
+        "length", [&] { return spot.number >= 1 || (!(spot.number > 0) && spot.length); },
+        "a gap of no length", "number 1 to 30 of points, or a length_mm");
+}
+
+template <class Io, class Self>
+void layoutFields(Io& io, Self& layout) {
+    io("spots", layout.spots, Maybe, members(0, 50));
+    io("speed_kmh", layout.kmh, Maybe, within(0.1, 500));
+}
+
+}  // namespace
+
+GLIMMET_FIELDS(core::DeadSpot, deadSpotFields)
+GLIMMET_FIELDS(core::Layout, layoutFields)
+
+}  // namespace glimmet::store
