@@ -135,13 +135,19 @@ StandIn::Point StandIn::lampPoint() const {
         const Lamp* lamp = lampOf(group);
         if (group.name != m_hands.thing || !lamp) continue;
         const auto known = law(lamp->part);
+        const auto* led = known ? std::get_if<LedLaw>(&*known) : nullptr;
         circuit::Circuit bench;
         const auto terminal = circuit::nodeNamed(bench, "terminal");
         const auto anode = circuit::nodeNamed(bench, "anode");
         circuit::addSupply(bench, "supply", terminal, circuit::ground, circuit::Constant{m_supply});
         circuit::addResistor(bench, "test", terminal, anode, Ohms{testResistor});
-        circuit::addDiode(bench, "lamp", anode, circuit::ground,
-                          diodeModel(known ? *known : typicalLaw(lamp->part.family), "led"));
+        if (const auto& bulb = lamp->part.filament) {
+            circuit::addOnePort(bench, "lamp", anode, circuit::ground,
+                                circuit::Filament{bulb->rated, bulb->current});
+        } else {
+            circuit::addDiode(bench, "lamp", anode, circuit::ground,
+                              diodeModel(led ? *led : typicalLaw(lamp->part.family), "led"));
+        }
         const auto solved = circuit::operatingPoint(bench);
         if (!solved) return {};
         return {solved->voltage[anode], -solved->current.front()};

@@ -33,8 +33,8 @@ struct LampsAsked {
 constexpr double closeAbove = 0.85;  // of an LED's limit: cli.md
 
 void put(Row& row, const ReadLed& led) {
-    row.limit = row.string.leds.empty() ? led.limit : std::min(row.limit, led.limit);
-    row.string.leds.push_back(led.law);
+    row.limit = row.string.lamps.empty() ? led.limit : std::min(row.limit, led.limit);
+    row.string.lamps.push_back(led.law);
 }
 
 LampsAsked read(const json& in, const std::string& pointer, std::vector<Fault>& faults) {
@@ -104,7 +104,7 @@ json reckonLamp(const json& in, const std::string& pointer, std::vector<Fault>& 
         if (row.given) {
             row.string.resistor = *row.given;
         } else {
-            const Ohms ideal = idealResistor(row.string.leds, drive, group.common,
+            const Ohms ideal = idealResistor(row.string.lamps, drive, group.common,
                                              asked.rows.size(), asked.wish.target);
             const auto fitted = fittedResistor(ideal, asked.wish);
             if (fitted) ideals.back() = ideal.value();
@@ -137,7 +137,7 @@ json reckonLamp(const json& in, const std::string& pointer, std::vector<Fault>& 
     for (std::size_t k = 0; k < asked.rows.size(); ++k) {
         currents.push_back(solution->current[k].value());
         json volts = json::array();
-        for (const Volts led : solution->led[k]) volts.push_back(led.value());
+        for (const Volts led : solution->lamp[k]) volts.push_back(led.value());
         leds.push_back(std::move(volts));
         powers.push_back(solution->resistorPower[k].value());
         state = worse(state,

@@ -43,7 +43,7 @@ TEST(LampCircuit, SolvesTheWorkedSharedResistor) {
 TEST(LampCircuit, IsDarkWithoutDrive) {
     const LampSolution solution = solved({Ohms{0}, {{{white()}, Ohms{1000}}}}, Volts{-3}).value();
     EXPECT_EQ(solution.total.value(), 0);
-    EXPECT_EQ(solution.led[0][0].value(), 0);
+    EXPECT_EQ(solution.lamp[0][0].value(), 0);
 }
 TEST(LampCircuit, SolvesAnLedWithNoResistorByItsOwnSeriesResistance) {
     // 13.2 V over one white LED: about (13.2 − 3.5)/12 = 0.8 A; checked by putting it back.
@@ -81,7 +81,7 @@ TEST(LampCircuit, ObeysKirchhoffForAnyCircuit) {
             string.resistor = Ohms{share(random) < 0.2 ? 0 : std::pow(10, exponent(random))};
             const int inRow = leds(random);
             for (int i = 0; i < inRow; ++i) {
-                string.leds.push_back(typicalLaw(
+                string.lamps.push_back(typicalLaw(
                     wordsOf(core::LedFamily()).at(static_cast<std::size_t>(family(random))).value));
             }
             circuit.strings.push_back(string);
@@ -95,7 +95,7 @@ TEST(LampCircuit, ObeysKirchhoffForAnyCircuit) {
             ASSERT_GE(solution.current[k].value(), 0);
             Volts around =
                 solution.total * circuit.common + solution.current[k] * circuit.strings[k].resistor;
-            for (const Volts led : solution.led[k]) around += led;
+            for (const Volts led : solution.lamp[k]) around += led;
             ASSERT_NEAR(around.value(), e.value(), 1e-9 * e.value()) << "trial " << trial;
         }
     }

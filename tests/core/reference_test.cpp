@@ -64,7 +64,7 @@ TEST(Reference, LampCircuitsAgreeWithBisection) {
                 PlainLed led{n(random), 0, rs(random)};
                 led.is = 0.02 / (std::exp((forward(random) - 0.02 * led.rs) / (led.n * vt)) - 1);
                 row.leds.push_back(led);
-                string.leds.push_back({led.n, Amperes{led.is}, Ohms{led.rs}});
+                string.lamps.push_back(LedLaw{led.n, Amperes{led.is}, Ohms{led.rs}});
             }
             plain.push_back(row);
             circuit.strings.push_back(string);

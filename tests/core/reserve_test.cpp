@@ -73,6 +73,13 @@ TEST(ReserveLoads, OfAMotorThatNobodyReadAreUsualAndSaySo) {
     const Job coach = jotted(newJob("x", "saloon"), {"decoder small"});
     EXPECT_NEAR(loadsOf(factsOf(coach)).bus.drawn(Volts{12}).value(), 0.02, 1e-12);
 }
+TEST(ReserveLoads, ABulbDrawsAsAResistorWould) {
+    const Job job = jotted(shunter(), {"bulb cab 16V 50mA"});
+    const Loads loads = loadsOf(factsOf(job));
+    ASSERT_EQ(loads.bus.lamps.size(), 1U);
+    EXPECT_EQ(loads.bus.lamps[0].forward.value(), 0);
+    EXPECT_NEAR(loads.bus.lamps[0].resistance.value(), 13.3 / 0.0451, 1);
+}
 TEST(ReserveLoads, LampsDrawWhatTheyWereSolvedFor) {
     const Job job =
         jotted(shunter(),

@@ -153,8 +153,8 @@ TEST(JotWired, MakesAPartThatTheCircuitIsSolvedWith) {
     // At the bus it takes what it would at the supply, but for the switch.
     const Reckoned facts = tests::factsOf(job);
     const RowState& row = facts.groups[0]->rows[0];
-    EXPECT_NEAR(law(part)->voltage(Amperes{0.0084}).value(), 12, 1e-9);
-    EXPECT_NEAR(law(part)->voltage(row.current).value(), facts.groups[0]->drive.value(), 1e-3);
+    EXPECT_NEAR(voltageOf(*law(part), Amperes{0.0084}).value(), 12, 1e-9);
+    EXPECT_NEAR(voltageOf(*law(part), row.current).value(), facts.groups[0]->drive.value(), 1e-3);
     const auto meaning = [&](const char* line) {
         const auto read = understood(line, job, tests::smallCatalogue(), "");
         return plain(read ? read->meaning : read.error().what);

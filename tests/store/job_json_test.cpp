@@ -43,7 +43,8 @@ core::Job fullJob() {
                               "time 25m wiring",
                               "points 1:6 15mm",
                               "gap 28mm both",
-                              "creep 14km/h"});
+                              "creep 14km/h",
+                              "bulb cab 16V 50mA on 1"});
 }
 
 TEST(JobJson, ReadsBackWhatItWrote) {
@@ -178,6 +179,17 @@ TEST(JobRules, HoldOverSeveralFields) {
     EXPECT_EQ(
         placesAfter([](json& d) { d["units"][0]["motors"][0]["windings"][0]["value_ohm"] = 0; }),
         Places{"/units/0/motors/0/windings"});
+}
+TEST(JobRules, AGroupIsOfBulbsOrOfLeds) {
+    EXPECT_EQ(placesAfter([](json& d) {
+                  d["groups"][0]["rows"][0]["lamps"][0]["part"]["bulb"] = {{"volts_V", 16},
+                                                                           {"amps_A", 0.05}};
+              }),
+              Places{"/groups/0/rows"});
+    EXPECT_EQ(placesAfter([](json& d) {
+                  d["groups"][2]["rows"][0]["lamps"][0]["part"]["bulb"]["amps_A"] = 0;
+              }),
+              Places{"/groups/2/rows/0/lamps/0/part/bulb/amps_A"});
 }
 TEST(JobRules, ADeadPlaceHasALength) {
     EXPECT_EQ(placesAfter([](json& d) { d["layout"]["spots"][1].erase("length_mm"); }),

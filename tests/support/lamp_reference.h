@@ -13,15 +13,22 @@ namespace glimmet::tests {
 
 using namespace core;
 
+/// It knows LEDs only.
+inline std::vector<LedLaw> ledsOf(const LampString& string) {
+    std::vector<LedLaw> leds;
+    for (const LampLaw& lamp : string.lamps) leds.push_back(std::get<LedLaw>(lamp));
+    return leds;
+}
+
 inline Volts stringVoltage(const LampString& string, Amperes current, Ohms extra) {
     Volts sum = current * (string.resistor + extra);
-    for (const LedLaw& led : string.leds) sum += led.voltage(current);
+    for (const LedLaw& led : ledsOf(string)) sum += led.voltage(current);
     return sum;
 }
 
 inline double stringSlope(const LampString& string, Amperes current, Ohms extra) {
     double sum = string.resistor.value() + extra.value();
-    for (const LedLaw& led : string.leds) sum += led.slope(current).value();
+    for (const LedLaw& led : ledsOf(string)) sum += led.slope(current).value();
     return sum;
 }
 
@@ -33,9 +40,9 @@ inline Amperes stringCurrent(const LampString& string, Volts across, Ohms extra)
     // Upper bounds: each element alone would have to take the whole voltage.
     double upper = HUGE_VAL;
     double linear = string.resistor.value() + extra.value();
-    for (const LedLaw& led : string.leds) linear += led.series.value();
+    for (const LedLaw& led : ledsOf(string)) linear += led.series.value();
     if (linear > 0) upper = v / linear;
-    for (const LedLaw& led : string.leds) {
+    for (const LedLaw& led : ledsOf(string)) {
         const double exponent = v / (led.emission * thermalVoltage);
         if (exponent < 600) upper = std::min(upper, led.saturation.value() * std::expm1(exponent));
     }
@@ -81,12 +88,12 @@ inline LampSolution closedForm(const LampCircuit& circuit, Volts drive) {
     }
     for (std::size_t k = 0; k < circuit.strings.size(); ++k) {
         const LampString& string = circuit.strings[k];
-        assert(!string.leds.empty());
+        assert(!string.lamps.empty());
         const Amperes current = solution.current[k];
         solution.total += current;
         std::vector<Volts> leds;
-        for (const LedLaw& led : string.leds) leds.push_back(led.voltage(current));
-        solution.led.push_back(std::move(leds));
+        for (const LedLaw& led : ledsOf(string)) leds.push_back(led.voltage(current));
+        solution.lamp.push_back(std::move(leds));
         solution.resistorPower.emplace_back(current * current * string.resistor);
     }
     solution.commonPower = solution.total * solution.total * circuit.common;

@@ -51,6 +51,18 @@ void paintLedSymbol(QPainter& painter, const QPointF& middle, qreal size, const 
     }
 }
 
+/// IEC 60617: a circle with a cross; filled as it is lit.
+void paintBulbSymbol(QPainter& painter, const QPointF& middle, qreal size, const QColor& ink,
+                     QColor light, double brightness) {
+    light.setAlphaF(static_cast<float>(0.15 + 0.85 * brightness));
+    painter.setPen(QPen(ink, 1.8));
+    painter.setBrush(brightness > 0 ? light : theme().paper);
+    painter.drawEllipse(middle, size * 1.15, size * 1.15);
+    const qreal arm = size * 1.15 * 0.707;
+    painter.drawLine(middle + QPointF(-arm, -arm), middle + QPointF(arm, arm));
+    painter.drawLine(middle + QPointF(-arm, arm), middle + QPointF(arm, -arm));
+}
+
 }  // namespace
 
 Schematic::Schematic(QWidget* parent) : QWidget(parent) {
@@ -116,8 +128,9 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         painter.setPen(Qt::NoPen);
         painter.setBrush(look.paper);
         painter.drawRect(QRectF(middle.x() - 2, middle.y() - 9, 4, 17));
-        paintLedSymbol(painter, middle, 9, look.ink, light,
-                       core::perceivedBrightness(state.current));
+        const bool bulb = lamp.part.filament.has_value();
+        (bulb ? paintBulbSymbol : paintLedSymbol)(painter, middle, 9, look.ink, light,
+                                                  core::perceivedBrightness(state.light));
         painter.setPen(look.ink);
         painter.setFont(figuresFont(13));
         const QRectF words(x + 22, middle.y() - 18, columnWidth - 30, 36);
@@ -131,10 +144,11 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         m_symbols.push_back({QRectF(x - 16, middle.y() - 20, columnWidth - 4, 40),
                              tr("%1 in %2, %3. Press to say what it is.")
                                  .arg(qs(lamp.part.name), called,
-                                      lamp.measured       ? tr("measured")
+                                      bulb                ? tr("as printed on it or read")
+                                      : lamp.measured     ? tr("measured")
                                       : lamp.part.forward ? tr("from the catalogue")
                                                           : tr("assumed for its colour")),
-                             tr("lamp %1 ").arg(qs(m_group.name))});
+                             (bulb ? tr("bulb %1 ") : tr("lamp %1 ")).arg(qs(m_group.name))});
     }
     const QRectF resistor(x - 8, resistorTop, 16, resistorHeight);
     const bool none = row.resistor && !(*row.resistor > core::Ohms{0});

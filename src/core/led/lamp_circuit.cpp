@@ -13,7 +13,8 @@ namespace {
 
 using circuit::Node;
 
-/// The lamps between a source of the drive and ground; diodes in the order of strings and LEDs.
+/// The lamps between a source of the drive and ground; diodes and one-ports each in the order of
+/// strings and lamps.
 circuit::Circuit made(const LampCircuit& lamps) {
     circuit::Circuit all;
     const Node top = circuit::nodeNamed(all, "drive");
@@ -27,18 +28,24 @@ circuit::Circuit made(const LampCircuit& lamps) {
     const auto fresh = [&] { return circuit::nodeNamed(all, std::to_string(++number)); };
     for (std::size_t k = 0; k < lamps.strings.size(); ++k) {
         const LampString& string = lamps.strings[k];
-        assert(!string.leds.empty());
+        assert(!string.lamps.empty());
         Node at = shared;
         if (string.resistor > Ohms{0}) {
             const Node behind = fresh();
             circuit::addResistor(all, "r" + std::to_string(k + 1), at, behind, string.resistor);
             at = behind;
         }
-        for (std::size_t i = 0; i < string.leds.size(); ++i) {
-            const Node next = i + 1 == string.leds.size() ? circuit::ground : fresh();
-            all.models.push_back(diodeModel(string.leds[i], {}));
-            all.diodes.push_back(
-                {"lamp " + std::to_string(all.diodes.size() + 1), at, next, all.models.size() - 1});
+        for (std::size_t i = 0; i < string.lamps.size(); ++i) {
+            const Node next = i + 1 == string.lamps.size() ? circuit::ground : fresh();
+            if (const auto* led = std::get_if<LedLaw>(&string.lamps[i])) {
+                all.models.push_back(diodeModel(*led, {}));
+                all.diodes.push_back({"lamp " + std::to_string(all.diodes.size() + 1), at, next,
+                                      all.models.size() - 1});
+            } else {
+                const auto& bulb = std::get<FilamentRating>(string.lamps[i]);
+                circuit::addOnePort(all, "bulb " + std::to_string(all.onePorts.size() + 1), at,
+                                    next, circuit::Filament{bulb.rated, bulb.current});
+            }
             at = next;
         }
     }
@@ -48,7 +55,21 @@ circuit::Circuit made(const LampCircuit& lamps) {
 }  // namespace
 
 LampSolver::LampSolver(const LampCircuit& lamps, circuit::Circuit made, circuit::Solver solver)
-    : m_lamps(lamps), m_circuit(std::move(made)), m_solver(std::move(solver)) {}
+    : m_lamps(lamps), m_circuit(std::move(made)), m_solver(std::move(solver)) {
+    std::size_t diode = 0, bulb = 0;
+    for (const LampString& string : m_lamps.strings) {
+        m_parts.emplace_back();
+        for (const LampLaw& lamp : string.lamps) {
+            const bool filament = std::holds_alternative<FilamentRating>(lamp);
+            m_parts.back().push_back({filament, filament ? bulb++ : diode++});
+        }
+    }
+}
+
+double LampSolver::currentOf(std::size_t string) const {
+    const Part& first = m_parts[string].front();
+    return first.bulb ? m_solver.onePortCurrent(first.index) : m_solver.diodeCurrent(first.index);
+}
 
 Result<LampSolver> LampSolver::of(const LampCircuit& lamps) {
     assert(!lamps.strings.empty());
@@ -68,16 +89,22 @@ Result<LampSolution> LampSolver::at(Volts drive) {
     const bool lit = drive > Volts{0};
     if (lit && !settle(drive)) return tl::unexpected(circuit::didNotSettle(m_solver));
     LampSolution solution;
-    std::size_t diode = 0;
-    for (const LampString& string : m_lamps.strings) {
-        const Amperes current{lit ? std::max(0.0, m_solver.diodeCurrent(diode)) : 0};
-        std::vector<Volts> leds;
-        for (std::size_t i = 0; i < string.leds.size(); ++i, ++diode) {
-            const circuit::Diode& led = m_circuit.diodes[diode];
-            leds.emplace_back(lit ? m_solver.across(led.anode, led.cathode) : 0);
+    for (std::size_t k = 0; k < m_lamps.strings.size(); ++k) {
+        const LampString& string = m_lamps.strings[k];
+        const Amperes current{lit ? std::max(0.0, currentOf(k)) : 0};
+        std::vector<Volts> lamps;
+        for (const Part& part : m_parts[k]) {
+            if (!lit) {
+                lamps.emplace_back(0);
+            } else if (part.bulb) {
+                lamps.emplace_back(m_solver.onePortVolts(part.index));
+            } else {
+                const circuit::Diode& led = m_circuit.diodes[part.index];
+                lamps.emplace_back(m_solver.across(led.anode, led.cathode));
+            }
         }
         solution.current.push_back(current);
-        solution.led.push_back(std::move(leds));
+        solution.lamp.push_back(std::move(lamps));
         solution.resistorPower.emplace_back(current * current * string.resistor);
         solution.total += current;
     }
@@ -91,7 +118,7 @@ Result<Volts> LampSolver::driveForFirst(Amperes current) {
     Volts own{HUGE_VAL};
     for (const LampString& string : m_lamps.strings) {
         Volts sum = current * string.resistor;
-        for (const LedLaw& led : string.leds) sum += led.voltage(current);
+        for (const LampLaw& lamp : string.lamps) sum += voltageOf(lamp, current);
         own = std::min(own, sum);
     }
     const Volts low = own + current * m_lamps.common;
@@ -100,8 +127,7 @@ Result<Volts> LampSolver::driveForFirst(Amperes current) {
     const auto excess = [&](double drive) {
         good = good && settle(Volts{drive});
         double most = 0;
-        for (std::size_t k = 0; k < m_circuit.diodes.size(); ++k)
-            most = std::max(most, m_solver.diodeCurrent(k));
+        for (std::size_t k = 0; k < m_parts.size(); ++k) most = std::max(most, currentOf(k));
         return std::log(std::max(most, 1e-300) / current.value());
     };
     // A hair beyond, because every LED leaks.

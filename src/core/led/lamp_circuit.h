@@ -1,4 +1,4 @@
-// Lamp circuits as they are wired in models: strings of LEDs in parallel, each with its own
+// Lamp circuits as they are wired in models: strings of lamps in parallel, each with its own
 // resistor, all behind one shared resistor and the switching output's own resistance.
 //
 //            shared      string 1:  R₁ ── LED ── LED
@@ -7,7 +7,7 @@
 #pragma once
 
 #include "core/circuit/solver.h"
-#include "core/led/led.h"
+#include "core/led/lamp_law.h"
 #include "core/result.h"
 
 #include <vector>
@@ -15,8 +15,8 @@
 namespace glimmet::core {
 
 struct LampString {
-    std::vector<LedLaw> leds;  ///< in series; at least one
-    Ohms resistor{};           ///< the string's own, >= 0
+    std::vector<LampLaw> lamps;  ///< in series; at least one
+    Ohms resistor{};             ///< the string's own, >= 0
 };
 
 struct LampCircuit {
@@ -25,9 +25,9 @@ struct LampCircuit {
 };
 
 struct LampSolution {
-    std::vector<Amperes> current;         ///< per string
-    std::vector<std::vector<Volts>> led;  ///< per string and LED
-    std::vector<Watts> resistorPower;     ///< per string, in its own resistor
+    std::vector<Amperes> current;          ///< per string
+    std::vector<std::vector<Volts>> lamp;  ///< per string and lamp
+    std::vector<Watts> resistorPower;      ///< per string, in its own resistor
     Amperes total{};
     Watts commonPower{};  ///< in shared resistor and output resistance together
 };
@@ -36,22 +36,30 @@ struct LampSolution {
 /// the strings. Kept, it solves the same circuit again at other drives quickly.
 class LampSolver {
 public:
-    /// Errors: OutOfRange where a value is none a law has a sense for (see LampString, LedLaw).
+    /// Errors: OutOfRange where a value is none a law has a sense for (see LampString, LampLaw).
     [[nodiscard]] static Result<LampSolver> of(const LampCircuit& circuit);
 
-    /// V = I_total·common + I_k·R_k + ΣV_LED(I_k) for every string k. `drive` is what is left of
+    /// V = I_total·common + I_k·R_k + ΣV_lamp(I_k) for every string k. `drive` is what is left of
     /// the supply for the circuit: bus − switch drop. Zero or less: dark. Range: drive finite
     /// (asserted). Every LED leaks a picoampere for each volt, as in the engine. Errors: OutOfRange
     /// where the engine does not settle.
     [[nodiscard]] Result<LampSolution> at(Volts drive);
 
-    /// The drive at which the first LED of the circuit carries `current`: the glow threshold for a
-    /// small current. Range: current > 0 (asserted). Errors: as above.
+    /// The drive at which the first string of the circuit carries `current`: the glow threshold of
+    /// LEDs for a small current. Range: current > 0 (asserted). Errors: as above.
     [[nodiscard]] Result<Volts> driveForFirst(Amperes current);
 
 private:
     LampSolver(const LampCircuit& circuit, circuit::Circuit made, circuit::Solver solver);
     [[nodiscard]] bool settle(Volts drive);
+    [[nodiscard]] double currentOf(std::size_t string) const;
+
+    /// Where a lamp stands in the circuit.
+    struct Part {
+        bool bulb = false;
+        std::size_t index = 0;  ///< of the diodes, or of the one-ports
+    };
+    std::vector<std::vector<Part>> m_parts;  ///< per string and lamp
 
     LampCircuit m_lamps;
     circuit::Circuit m_circuit;

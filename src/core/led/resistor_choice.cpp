@@ -4,10 +4,10 @@
 
 namespace glimmet::core {
 
-Ohms idealResistor(const std::vector<LedLaw>& leds, Volts drive, Ohms common,
+Ohms idealResistor(const std::vector<LampLaw>& lamps, Volts drive, Ohms common,
                    std::size_t stringCount, Amperes target) {
     Volts left = drive - static_cast<double>(stringCount) * target * common;
-    for (const LedLaw& led : leds) left -= led.voltage(target);
+    for (const LampLaw& lamp : lamps) left -= voltageOf(lamp, target);
     return left / target;
 }
 

@@ -39,6 +39,10 @@ struct LampRow {
     std::optional<Ohms> resistor;    ///< nothing: not chosen yet; 0: deliberately none
     std::optional<Tested> tested{};  ///< the lamps by themselves, at the lamp tester
     bool operator==(const LampRow&) const = default;
+
+    [[nodiscard]] bool isBulbs() const {
+        return !lamps.empty() && lamps.front().part.filament.has_value();
+    }
 };
 
 /// Each row by itself between the common wire and the output.
@@ -62,6 +66,9 @@ struct LampGroup {
     std::vector<LampRow> rows;
     ResistorWish wish{Amperes{0.005}, Series::E12, RoundingPolicy::Higher};
     bool operator==(const LampGroup&) const = default;
+
+    /// Bulbs, in every row; else LEDs in every row.
+    [[nodiscard]] bool isBulbs() const { return !rows.empty() && rows.front().isBulbs(); }
 
     /// The resistor that all rows share; 0: none.
     [[nodiscard]] Ohms shared() const {

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/led/family.h"
+#include "core/led/filament_rating.h"
 #include "core/quantity/quantities.h"
 #include "core/record/body.h"
 #include "core/record/intake.h"
@@ -77,6 +78,7 @@ struct LampPart {
     std::optional<Ohms> series;           ///< Rs
     std::optional<Amperes> limit;
     std::string tint;  ///< "warm", "cool" or empty: whites of one group should match
+    std::optional<FilamentRating> filament{};  ///< it is a bulb, and nothing of an LED holds
     bool operator==(const LampPart&) const = default;
 };
 

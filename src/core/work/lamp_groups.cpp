@@ -15,8 +15,8 @@ enum class Corner { Typical, Dimmest, Brightest };
 
 /// A lamp's law at a corner of its batch. A lamp measured at the bench has no spread; one from a
 /// data sheet that of one batch, one of which only the colour is known its family's.
-Result<LedLaw> lawAt(const Lamp& lamp, Corner corner) {
-    if (corner == Corner::Typical || lamp.measured) return law(lamp.part);
+Result<LampLaw> lawAt(const Lamp& lamp, Corner corner) {
+    if (corner == Corner::Typical || lamp.measured || lamp.part.filament) return law(lamp.part);
     const FamilyValues values = familyValues(lamp.part.family);
     // One batch keeps to a tenth of a volt; of a colour alone anything of its family may come.
     const Volts batch{corner == Corner::Dimmest ? 0.1 : -0.1};
@@ -63,7 +63,7 @@ Result<Solvable> solvable(const LampGroup& group, Ohms common, std::size_t own, 
         for (const Lamp& lamp : row.lamps) {
             auto lampLaw = lawAt(lamp, here);
             if (!lampLaw) return tl::unexpected(lampLaw.error());
-            string.leds.push_back(*lampLaw);
+            string.lamps.push_back(*lampLaw);
         }
         made.circuit.strings.push_back(std::move(string));
         made.rowOf.push_back(r);
@@ -104,17 +104,46 @@ Volts switchDrop(const Job& job, const LampGroup& group, const House& house) {
     return Volts{*switchFigure(job, house).value};
 }
 
+// A bulb at its rated volts is about as bright as an LED at half of 20 mA (docs/physics.md).
+constexpr double filamentFull = 0.5;
+double lightOf(const LampPart& part, Amperes current, Volts volts) {
+    if (!part.filament) return current.value() / familyTestCurrent;
+    return volts > Volts{0} ? filamentFull * filamentLight(*part.filament, volts) : 0;
+}
+
+/// An output that is made for bulbs gives volts of its own, which do not follow the track.
+bool ownSupply(const Job& job, const LampGroup& group) {
+    const DecoderOutput* output = outputNamed(job, group.output);
+    return group.isBulbs() && output && output->kind == OutputKind::LampSupply;
+}
+
+/// What is left of the supply for a group's circuit.
+Volts driveOf(const Job& job, const LampGroup& group, const House& house) {
+    return ownSupply(job, group) ? lampSupplyVolts
+                                 : busVolts(job, house) - switchDrop(job, group, house);
+}
+
 }  // namespace
 
-Result<LedLaw> law(const LampPart& part) {
+Result<LampLaw> law(const LampPart& part) {
+    if (part.filament) {
+        if (part.filament->rated > Volts{0} && part.filament->current > Amperes{0}) {
+            return *part.filament;
+        }
+        return failure(ErrorCode::OutOfRange, "filament",
+                       text("A bulb has rated volts and a current above 0."));
+    }
     const FamilyValues values = familyValues(part.family);
     const ForwardPoint point =
         part.forward.value_or(ForwardPoint{values.typical, Amperes{familyTestCurrent}});
-    return ledLawThrough(point, part.emission.value_or(values.emission),
-                         part.series.value_or(values.series));
+    auto led = ledLawThrough(point, part.emission.value_or(values.emission),
+                             part.series.value_or(values.series));
+    if (!led) return tl::unexpected(led.error());
+    return *led;
 }
 
 Amperes currentLimit(const LampPart& part) {
+    if (part.filament) return currentAt(*part.filament, part.filament->rated * 1.1);
     return part.limit.value_or(familyValues(part.family).limit);
 }
 
@@ -127,13 +156,15 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
         state.outputSeries = *board;
     }
     state.bus = busVolts(job, house);
-    state.drive = state.bus - switchDrop(job, group, house);
+    state.drive = driveOf(job, group, house);
+    const bool regulated = ownSupply(job, group);
+    const Volts spread = regulated ? Volts{0} : state.bus * house.supplySpread;
     const Volts drops = Volts{*trackFigure(job).value} - state.drive;
 
     for (const LampRow& row : group.rows) {
         RowState made;
         made.connected = row.resistor.has_value();
-        std::vector<LedLaw> laws;
+        std::vector<LampLaw> laws;
         made.limit = currentLimit(row.lamps.front().part);
         for (const Lamp& lamp : row.lamps) {
             auto lampLaw = law(lamp.part);
@@ -141,7 +172,9 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
             laws.push_back(*lampLaw);
             made.limit = std::min(made.limit, currentLimit(lamp.part));
         }
-        made.ideal = idealResistor(laws, state.drive, common, group.rows.size(), group.wish.target);
+        const auto& bulb = row.lamps.front().part.filament;
+        made.ideal = idealResistor(laws, state.drive, common, group.rows.size(),
+                                   bulb ? bulb->current : group.wish.target);
         state.rows.push_back(std::move(made));
     }
 
@@ -152,7 +185,9 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
     if (!solver) return tl::unexpected(solver.error());
     const auto solution = solver->at(state.drive);
     if (!solution) return tl::unexpected(solution.error());
-    const auto glow = solver->driveForFirst(glowCurrent);
+    const auto& bulb = group.rows.front().lamps.front().part.filament;
+    const auto glow =
+        solver->driveForFirst(bulb ? currentAt(*bulb, bulb->rated * filamentGlows) : glowCurrent);
     if (!glow) return tl::unexpected(glow.error());
     state.total = solution->total;
     state.sharedPower = Watts{state.total.value() * state.total.value() * group.shared().value()};
@@ -161,12 +196,11 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
         const std::size_t r = typical->rowOf[k];
         RowState& row = state.rows[r];
         row.current = solution->current[k];
-        row.led = solution->led[k];
+        row.led = solution->lamp[k];
+        row.light = lightOf(group.rows[r].lamps.front().part, row.current, row.led.front());
         row.resistorPower = solution->resistorPower[k];
-        const auto lowest = rowCurrent(group, common, state.drive - state.bus * house.supplySpread,
-                                       r, Corner::Dimmest);
-        const auto highest = rowCurrent(group, common, state.drive + state.bus * house.supplySpread,
-                                        r, Corner::Brightest);
+        const auto lowest = rowCurrent(group, common, state.drive - spread, r, Corner::Dimmest);
+        const auto highest = rowCurrent(group, common, state.drive + spread, r, Corner::Brightest);
         if (!lowest) return tl::unexpected(lowest.error());
         if (!highest) return tl::unexpected(highest.error());
         row.lowest = *lowest;
@@ -180,7 +214,7 @@ Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t 
     Ohms series{};
     bool known = true;
     const Ohms common = commonOf(job, group, series, known);
-    const Volts drive = busVolts(job, house) - switchDrop(job, group, house);
+    const Volts drive = driveOf(job, group, house);
     LampGroup changed;
     changed.wish = group.wish;
     const bool alone = !(common > Ohms{0});
@@ -193,8 +227,9 @@ Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t 
     return rowCurrent(changed, common, drive, here, Corner::Typical);
 }
 
+double perceivedBrightness(double light) { return std::min(1.0, std::cbrt(std::max(light, 0.0))); }
 double perceivedBrightness(Amperes current) {
-    return std::min(1.0, std::cbrt(std::max(current.value(), 0.0) / 0.020));
+    return perceivedBrightness(current.value() / familyTestCurrent);
 }
 
 std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupState>>& groups) {
@@ -213,7 +248,8 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
                 if (state) {
                     lit.current = state->rows[r].current;
                     lit.connected = state->rows[r].connected;
-                    lit.brightness = perceivedBrightness(lit.current);
+                    lit.brightness =
+                        lit.current > Amperes{0} ? perceivedBrightness(state->rows[r].light) : 0;
                 }
                 all.push_back(std::move(lit));
             }
@@ -249,7 +285,9 @@ double unevenBuilds(const LampGroup& group, const GroupState& state) {
             double volts = 0;
             for (const Lamp& lamp : group.rows[r].lamps) {
                 if (const auto lampLaw = law(lamp.part)) {
-                    slope += lampLaw->slope(row.current).value();
+                    if (const auto* led = std::get_if<LedLaw>(&*lampLaw)) {
+                        slope += led->slope(row.current).value();
+                    }
                 }
                 if (!lamp.measured) volts += 0.05 * 0.05;
             }

@@ -2,16 +2,17 @@
 // schematic and the dark-room picture.
 #pragma once
 
-#include "core/led/led.h"
+#include "core/led/lamp_law.h"
 #include "core/record/job.h"
 #include "core/result.h"
 
 namespace glimmet::core {
 
-/// The law of a lamp part: its own point and values where given, its family's elsewhere.
-/// Errors: those of ledLawThrough.
-[[nodiscard]] Result<LedLaw> law(const LampPart& part);
-/// The limit that counts: the part's, else the family's.
+/// The law of a lamp part: of an LED its own point and values where given, its family's elsewhere.
+/// Errors: those of ledLawThrough; OutOfRange for a bulb that is rated nothing.
+[[nodiscard]] Result<LampLaw> law(const LampPart& part);
+/// The limit that counts: the part's, else the family's; of a bulb what it takes a tenth above its
+/// rated volts.
 [[nodiscard]] Amperes currentLimit(const LampPart& part);
 
 struct RowState {
@@ -19,6 +20,7 @@ struct RowState {
     Amperes current{};            ///< at typical values; 0 when not connected
     Amperes lowest{}, highest{};  ///< over the spread of supply, forward voltage and resistor
     std::vector<Volts> led;       ///< across each lamp
+    double light = 0;             ///< of a lamp, of what an LED gives at 20 mA
     Watts resistorPower{};
     Ohms ideal{};     ///< for the wished current; not positive: supply too low
     Amperes limit{};  ///< the smallest of its lamps' limits
@@ -37,6 +39,7 @@ struct GroupState {
 
 inline constexpr double lampCloseAbove = 0.85;  ///< of an LED's limit it is close (4-judgement)
 inline constexpr Amperes glowCurrent{0.0001};
+inline constexpr Volts lampSupplyVolts{1.5};  ///< of an output that is made for bulbs
 
 /// `board`: the output's own resistor, where it is to be taken for something else than is known.
 /// Errors: OutOfRange from a lamp whose data are no LED's.
@@ -59,7 +62,7 @@ struct LitLamp {
     const Lamp* lamp = nullptr;  ///< in the job it was made from
     Amperes current{};
     bool connected = false;
-    double brightness = 0;  ///< 0 dark … 1 an LED at 20 mA
+    double brightness = 0;  ///< to the eye: 0 dark … 1 an LED at 20 mA
 };
 /// Every lamp of a job with every output on; `groups` are its groups as they were solved, in its
 /// order. The job must outlive the result.
@@ -69,6 +72,8 @@ struct LitLamp {
 /// How bright a current looks: the cube root of light relative to 20 mA (docs/physics.md: perceived
 /// brightness follows roughly the cube root of luminance), at most 1.
 [[nodiscard]] double perceivedBrightness(Amperes current);
+/// The same of light as RowState has it.
+[[nodiscard]] double perceivedBrightness(double light);
 
 /// Below these a lamp is dark, or glimmers only (4-judgement numbers, docs/physics.md).
 [[nodiscard]] Amperes darkBelow(Amperes wished);

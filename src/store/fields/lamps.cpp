@@ -42,6 +42,17 @@ void groupFields(Io& io, Self& group) {
     io("series", group.wish.series);
     io("policy", group.wish.policy);
     io("rows", group.rows, Required, members(1, 1000));
+    io.holds(
+        "rows",
+        [&] {
+            for (const core::LampRow& row : group.rows) {
+                for (const core::Lamp& lamp : row.lamps) {
+                    if (lamp.part.filament.has_value() != group.isBulbs()) return false;
+                }
+            }
+            return true;
+        },
+        "bulbs and LEDs in one group", "bulbs in every row, or LEDs in every row");
 }
 
 template <class Io, class Self>

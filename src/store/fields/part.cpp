@@ -54,6 +54,12 @@ void pointFields(Io& io, Self& point) {
 }
 
 template <class Io, class Self>
+void filamentFields(Io& io, Self& bulb) {
+    io("volts", bulb.rated, Required, upTo(60));
+    io("amps", bulb.current, Required, upTo(5));
+}
+
+template <class Io, class Self>
 void lampFields(Io& io, Self& part) {
     io("id", part.id, Maybe, id);
     io("name", part.name);
@@ -62,6 +68,7 @@ void lampFields(Io& io, Self& part) {
     io("n", part.emission, Maybe, upTo(20));
     io("rs", part.series, Maybe, from0To(1e4));
     io("max", part.limit, Maybe, upTo(5));
+    io("bulb", part.filament, Maybe);
     io("tint", part.tint, Maybe, word);
     io.holds(
         "vf_V", [&] { return core::law(part).has_value(); }, "values of no LED",
@@ -99,6 +106,7 @@ GLIMMET_FIELDS(core::DecoderOutput, outputFields)
 GLIMMET_FIELDS(core::Decoder, decoderFields)
 GLIMMET_FIELDS(core::FittedDecoder, fittedDecoderFields)
 GLIMMET_FIELDS(core::ForwardPoint, pointFields)
+GLIMMET_FIELDS(core::FilamentRating, filamentFields)
 GLIMMET_FIELDS(core::LampPart, lampFields)
 GLIMMET_FIELDS(core::BankPart, bankFields)
 GLIMMET_FIELDS(core::Catalogue, catalogueFields)

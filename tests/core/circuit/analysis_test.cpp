@@ -129,7 +129,7 @@ TEST(OperatingPoint, AgreesWithTheLampCircuitsClosedForm) {
                     wordsOf(core::LedFamily()).at(static_cast<std::size_t>(family(random))).value;
                 const std::string to = i == 1 ? "0" : "s" + std::to_string(++number);
                 build.led(from.c_str(), to.c_str(), which);
-                string.leds.push_back(typicalLaw(which));
+                string.lamps.push_back(typicalLaw(which));
                 from = to;
             }
             lamps.strings.push_back(string);

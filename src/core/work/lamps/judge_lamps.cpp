@@ -5,6 +5,7 @@
 #include "core/power/battery.h"
 #include "core/quantity/format.h"
 #include "core/work/lamp_groups.h"
+#include "core/work/lamps/judge_bulbs.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/lamps/row_names.h"
 #include "core/work/lamps/tester.h"
@@ -651,7 +652,7 @@ bool judgeOutputKind(const Reckoned& facts, const LampGroup& group, const GroupS
             for (std::size_t r = 0; r < group.rows.size(); ++r) {
                 Volts drop = each * group.rows[r].resistor.value_or(Ohms{0});
                 for (const Lamp& lamp : group.rows[r].lamps) {
-                    if (const auto lampLaw = law(lamp.part)) drop += lampLaw->voltage(each);
+                    if (const auto lampLaw = law(lamp.part)) drop += voltageOf(*lampLaw, each);
                 }
                 most = std::max(most, drop + output->limit * group.shared());
                 limit = std::min(limit, state.rows[r].limit);
@@ -690,7 +691,7 @@ bool judgeOutputKind(const Reckoned& facts, const LampGroup& group, const GroupS
     return false;
 }
 
-void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state, Judging& judging) {
+void judgeGroup(const LampGroup& group, const GroupState& state, Judging& judging) {
     // Uneven rows: the lamp with the lower voltage takes what the others are short of.
     std::optional<std::pair<std::size_t, std::size_t>> extremes;
     for (std::size_t r = 0; r < state.rows.size(); ++r) {
@@ -785,6 +786,11 @@ void judgeGroup(const Job& job, const LampGroup& group, const GroupState& state,
                         finding.action = text("lamps of one white for %1", group.name);
                     });
     }
+}
+
+/// What an output carries of what it bears, and whether there is one at all.
+void judgeOutputLoad(const Job& job, const LampGroup& group, const GroupState& state,
+                     Judging& judging) {
     if (const DecoderOutput* output = outputNamed(job, group.output)) {
         const State load = stateAgainst(state.total.value(), output->limit.value(), lampCloseAbove);
         if (load != State::Fine) {
@@ -918,6 +924,19 @@ void judge(const Reckoned& facts, Judging& judging) {
                         });
             continue;
         }
+        if (group.isBulbs()) {
+            // A bulb lights either way round, and an output of 1.5 V is made for it.
+            const DecoderOutput* output = outputNamed(job, group.output);
+            const bool made = output && output->kind == OutputKind::LampSupply;
+            if (!made && judgeOutputKind(facts, group, *state, judging)) continue;
+            judgeBulbs(facts, group, *state, judging);
+            judgeOutputLoad(job, group, *state, judging);
+            if (group.output != supplyOutput) {
+                least += state->total;
+                most += state->total;
+            }
+            continue;
+        }
         judgeReverse(facts, group, judging);
         const bool otherKind = judgeOutputKind(facts, group, *state, judging);
         std::vector<BoardCase> cases;
@@ -941,7 +960,8 @@ void judge(const Reckoned& facts, Judging& judging) {
             }
         }
         if (!otherKind && cases.empty()) {
-            judgeGroup(job, group, *state, judging);
+            judgeGroup(group, *state, judging);
+            judgeOutputLoad(job, group, *state, judging);
             judgeOneFailed(facts, group, *state, judging);
         }
     }

@@ -27,7 +27,13 @@ public:
             {"d" + number, node(anode), node(cathode), made().models.size() - 1});
     }
 
+    void bulb(const std::string& above, const std::string& below, Ohms hot) {
+        made().resistors.push_back(
+            {"bulb" + std::to_string(++m_bulbs), node(above), node(below), hot});
+    }
+
 private:
+    std::size_t m_bulbs = 0;
     circuit::Circuit& made() { return netlist.circuit; }
     circuit::Node node(const std::string& name) { return circuit::nodeNamed(made(), name); }
 };
@@ -61,7 +67,16 @@ Result<circuit::Netlist> lampNetlist(const Job& job, const LampGroup& lamps, con
             if (!lampLaw) return tl::unexpected(lampLaw.error());
             const bool last = i + 1 == row.lamps.size();
             const std::string next = last ? below : "n" + number + "_" + std::to_string(i + 1);
-            writer.led(above, next, *lampLaw);
+            if (const auto* led = std::get_if<LedLaw>(&*lampLaw)) {
+                writer.led(above, next, *led);
+            } else {
+                // Settled, a filament is the resistance that it has where it works.
+                const RowState& works = state->rows[r];
+                const Ohms hot = works.current > Amperes{0}
+                                     ? Ohms{(works.led[i] / works.current).value()}
+                                     : coldResistance(std::get<FilamentRating>(*lampLaw));
+                writer.bulb(above, next, hot);
+            }
             above = next;
         }
     }

@@ -89,7 +89,7 @@ Result<Amperes> atTester(const LampRow& row) {
     for (const Lamp& lamp : row.lamps) {
         const auto lampLaw = law(lamp.part);
         if (!lampLaw) return tl::unexpected(lampLaw.error());
-        circuit.strings.front().leds.push_back(*lampLaw);
+        circuit.strings.front().lamps.push_back(*lampLaw);
     }
     return solved(circuit, testerVolts).map([](const LampSolution& solution) {
         return solution.total;

@@ -236,6 +236,16 @@ std::string rowOf(const LampGroup& group, const RowAddress& address) {
     return address.wholeCircuit ? group.name : group.name + "/" + std::to_string(address.row + 1);
 }
 
+/// LEDs want another resistor than bulbs: an output feeds one kind.
+tl::unexpected<Error> oneKind(const LampGroup& group) {
+    return refuse(
+        ErrorCode::NotUnderstood,
+        group.isBulbs()
+            ? text("%1 is a filament bulb: an LED beside it needs an output of its own.",
+                   group.name)
+            : text("%1 is an LED: a bulb beside it needs an output of its own.", group.name));
+}
+
 // --- lamp ------------------------------------------------------------------------------------
 
 /// A lamp that is there already: what it is, what it is wished, which output it is on.
@@ -275,9 +285,22 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
         const bool same = made.id.empty() ? made.family == old.family &&
                                                 (made.tint.empty() || made.tint == old.tint)
                                           : made.id == old.id;
-        if (same) made = old;
+        if (old.filament) {
+            if (!said.name("COLOUR")) {
+                return refuse(ErrorCode::Missing,
+                              text("%1 is a bulb: bulb %1 16V 50mA. Of an LED say the colour too.",
+                                   before.name));
+            }
+            if (group.rows.size() > 1) return oneKind(before);
+        } else if (same) {
+            made = old;
+        }
         const auto part = withPoint(std::move(made), point);
         if (!part) return tl::unexpected(part.error());
+        if (old.filament) {
+            for (LampRow& each : group.rows) each.resistor.reset();
+            tell(text("an LED where a bulb was: choose its resistor"));
+        }
         for (Lamp* lamp : lamps) {
             lamp->part = *part;
             lamp->measured = point.has_value() || (same && wasMeasured);
@@ -320,6 +343,81 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
     return result;
 }
 
+/// A new lamp where the line says, on its output; beside those that are on it already. `what` it
+/// is, for people; `resistor` of its row.
+Result<Jotted> putIn(const Said& said, Lamp one, const std::string& called, const Text& what,
+                     std::optional<Ohms> resistor, std::optional<Amperes> wish) {
+    const Job& job = said.context.job;
+    const auto& where = said.name("PLACE");
+    // Without a place of the body: in its middle, to be moved where it belongs.
+    one.fitted.place = called;
+    const auto sites = namedSites(job);
+    const auto site = std::find_if(sites.begin(), sites.end(),
+                                   [&](const NamedSite& each) { return each.called == where; });
+    if (site != sites.end()) {
+        const LampSite& at = *site->site;
+        one.fitted = {job.units[site->unit].id, at.name, {at.at, {}, at.facing}};
+    } else {
+        const auto unit = unitOf(said);
+        if (!unit) return tl::unexpected(unit.error());
+        const Body& body = job.units[*unit].body;
+        one.fitted.unit = job.units[*unit].id;
+        one.fitted.pose.at = {body.length / 2.0, body.height / 2.0};
+    }
+    Jotted result = jotted(said, {});
+    if (const auto& output = said.name("OUTPUT")) {
+        for (LampGroup& group : result.after.groups) {
+            if (!feeds(group, *output)) continue;
+            if (group.isBulbs() != one.part.filament.has_value()) return oneKind(group);
+            if (wish) {
+                return refuse(ErrorCode::NotUnderstood,
+                              text("Output %1 already feeds %2, and lamps of one output share "
+                                   "one wish. Leave the wish out, or change it: target %2 %3.",
+                                   *output, group.name, formatted(*wish)));
+            }
+            result.meaning =
+                group.isBulbs()
+                    ? text("New lamp: %1, %2, beside %3 on output %4", called, what, group.name,
+                           *output)
+                    : text("New lamp: %1, %2, beside %3 on output %4 with a resistor of its own",
+                           called, what, group.name, *output);
+            result.subject = group.id;
+            group.rows.push_back({{std::move(one)}, resistor});
+            return result;
+        }
+    }
+    const auto output =
+        said.name("OUTPUT") ? said.name("OUTPUT") : usualOutput(job, one.fitted.pose.facing);
+    if (!output) {
+        std::string free;
+        for (const Named& each : outputs(said.context)) {
+            if (!fedBy(job, each.name)) free += (free.empty() ? "" : ", ") + each.name;
+        }
+        return refuse(ErrorCode::Missing,
+                      free.empty()
+                          ? text("On which output? None is free for %1. To put it beside another "
+                                 "lamp say so: lamp … on front.",
+                                 called)
+                          : text("On which output? The one that goes with the place of %1 feeds "
+                                 "another lamp; free are: %2. Say so: lamp … on %3.",
+                                 called, free, free.substr(0, free.find(','))));
+    }
+    LampGroup group;
+    group.id = newId(result.after, 'L');
+    if (said.context.workshop) group.wish.series = said.context.workshop->house.drawers;
+    group.name = called;
+    group.output = *output;
+    if (wish) group.wish.target = *wish;
+    group.rows.push_back({{std::move(one)}, resistor});
+    result.meaning = *output == supplyOutput
+                         ? text("New lamp: %1, %2, on the supply", called, what)
+                         : text("New lamp: %1, %2, on output %3", called, what, *output);
+    if (wish) result.meaning = text("%1, wished %2", result.meaning, formatted(*wish));
+    result.subject = group.id;
+    result.after.groups.push_back(std::move(group));
+    return result;
+}
+
 Result<Jotted> lamp(const Said& said) {
     const auto point = pointOf(said);
     if (!point) return tl::unexpected(point.error());
@@ -353,73 +451,75 @@ Result<Jotted> lamp(const Said& said) {
     }
     const auto part = withPoint(partNamed(said.context.catalogue, *said.name("COLOUR")), *point);
     if (!part) return tl::unexpected(part.error());
-    // Without a place of the body: in its middle, to be moved where it belongs.
-    Lamp one{{}, *part, point->has_value()};
-    one.fitted.place = called;
-    const auto sites = namedSites(job);
-    const auto site = std::find_if(sites.begin(), sites.end(),
-                                   [&](const NamedSite& each) { return each.called == where; });
-    if (site != sites.end()) {
-        const LampSite& at = *site->site;
-        one.fitted = {job.units[site->unit].id, at.name, {at.at, {}, at.facing}};
-    } else {
-        const auto unit = unitOf(said);
-        if (!unit) return tl::unexpected(unit.error());
-        const Body& body = job.units[*unit].body;
-        one.fitted.unit = job.units[*unit].id;
-        one.fitted.pose.at = {body.length / 2.0, body.height / 2.0};
-    }
-    const auto wish = said.one<Amperes>("WISH");
-    Jotted result = jotted(said, {});
-    if (const auto& output = said.name("OUTPUT")) {
-        for (LampGroup& group : result.after.groups) {
-            if (!feeds(group, *output)) continue;
-            if (wish) {
-                return refuse(ErrorCode::NotUnderstood,
-                              text("Output %1 already feeds %2, and lamps of one output share "
-                                   "one wish. Leave the wish out, or change it: target %2 %3.",
-                                   *output, group.name, formatted(*wish)));
-            }
-            result.meaning = text(
-                "New lamp: %1, %2, beside %3 on output %4 with a resistor of "
-                "its own",
-                called, described(*part, *point), group.name, *output);
-            result.subject = group.id;
-            group.rows.push_back({{std::move(one)}, std::nullopt});
-            return result;
-        }
-    }
-    const auto output =
-        said.name("OUTPUT") ? said.name("OUTPUT") : usualOutput(job, one.fitted.pose.facing);
-    if (!output) {
-        std::string free;
-        for (const Named& each : outputs(said.context)) {
-            if (!fedBy(job, each.name)) free += (free.empty() ? "" : ", ") + each.name;
-        }
+    return putIn(said, {{}, *part, point->has_value()}, called, described(*part, *point), {},
+                 said.one<Amperes>("WISH"));
+}
+
+std::string shown(const FilamentRating& bulb) {
+    return formatted(bulb.rated) + " " + formatted(bulb.current);
+}
+LampPart bulbPart(const FilamentRating& bulb) {
+    LampPart part;
+    part.name = shown(bulb) + " bulb";
+    part.tint = "warm";
+    part.filament = bulb;
+    return part;
+}
+
+/// "bulb cab 16V 50mA": a filament bulb, new or in the place of what is there.
+Result<Jotted> bulb(const Said& said) {
+    const auto volts = said.one<Volts>("VOLTS");
+    const auto amps = said.one<Amperes>("AMPS");
+    if (!volts || !amps) {
         return refuse(ErrorCode::Missing,
-                      free.empty()
-                          ? text("On which output? None is free for %1. To put it beside another "
-                                 "lamp say so: lamp … on front.",
-                                 called)
-                          : text("On which output? The one that goes with the place of %1 feeds "
-                                 "another lamp; free are: %2. Say so: lamp … on %3.",
-                                 called, free, free.substr(0, free.find(','))));
+                      text("A bulb is known by its volts and what it takes at them: read it, or "
+                           "take what is printed on it. Write it like %1.",
+                           said.verb.examples.front()));
     }
-    LampGroup group;
-    group.id = newId(result.after, 'L');
-    if (said.context.workshop) group.wish.series = said.context.workshop->house.drawers;
-    group.name = called;
-    group.output = *output;
-    if (wish) group.wish.target = *wish;
-    group.rows.push_back({{std::move(one)}, std::nullopt});
-    result.meaning =
-        *output == supplyOutput
-            ? text("New lamp: %1, %2, on the supply", called, described(*part, *point))
-            : text("New lamp: %1, %2, on output %3", called, described(*part, *point), *output);
-    if (wish) result.meaning = text("%1, wished %2", result.meaning, formatted(*wish));
-    result.subject = group.id;
-    result.after.groups.push_back(std::move(group));
-    return result;
+    const FilamentRating rating{*volts, *amps};
+    const LampPart part = bulbPart(rating);
+    const Job& job = said.context.job;
+    const auto& where = said.name("PLACE");
+    std::string called = said.at("WORDS").words;
+    if (!where && called.empty()) {
+        return refuse(ErrorCode::Missing,
+                      text("Which lamp? Name its place, like %1.", said.verb.examples.front()));
+    }
+    for (std::size_t i = 0; where && i < job.groups.size(); ++i) {
+        const LampGroup& before = job.groups[i];
+        if (before.name != *where) continue;
+        if (before.rows.size() > 1 || before.rows.front().lamps.size() > 1) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("%1 is several lamps. Take it out first: remove %1.", before.name));
+        }
+        if (said.name("OUTPUT") || !called.empty()) {
+            return refuse(
+                ErrorCode::NotUnderstood,
+                text("%1 is there already and has its output and its name.", before.name));
+        }
+        Jotted result = jotted(said, text("%1: %2 bulb", before.name, shown(rating)));
+        result.subject = before.id;
+        LampGroup& group = result.after.groups[i];
+        // What limited an LED would leave a bulb dark.
+        if (!before.isBulbs()) {
+            group.rows.front().resistor = Ohms{0};
+            group.connection = OwnResistors{};
+            result.meaning = text("%1, no resistor", result.meaning);
+        }
+        group.rows.front().tested.reset();
+        group.rows.front().lamps.front().part = part;
+        group.rows.front().lamps.front().measured = false;
+        return result;
+    }
+    if (called.empty()) called = *where;
+    for (const LampGroup& group : job.groups) {
+        if (lowered(group.name) == lowered(called)) {
+            return refuse(
+                ErrorCode::NotUnderstood,
+                text("There is a lamp called %1 already. Give this one another name.", group.name));
+        }
+    }
+    return putIn(said, {{}, part, false}, called, text("%1 bulb", shown(rating)), Ohms{0}, {});
 }
 
 /// "parallel front red", "inline front red": another lamp beside or behind those of a group.
@@ -430,6 +530,7 @@ Result<Jotted> another(const Said& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const LampGroup& group = said.context.job.groups[address->group];
+    if (group.isBulbs() && (said.name("COLOUR") || *point)) return oneKind(group);
     Lamp one = group.rows[address->row].lamps.back();  // like its neighbour where nothing is said
     const auto& colour = said.name("COLOUR");
     const auto part =
@@ -442,15 +543,17 @@ Result<Jotted> another(const Said& said) {
     one.fitted.pose.at.x +=
         one.fitted.pose.facing == Facing::Rear ? Millimetres{-2} : Millimetres{2};
     const Text what = described(one.part, *point);
-    Jotted result = jotted(
-        said, inSeries ? text("%1 in series with %2", what, rowOf(group, *address))
-                       : text("%1 parallel to %2, with a resistor of its own", what, group.name));
+    Jotted result =
+        jotted(said, inSeries ? text("%1 in series with %2", what, rowOf(group, *address))
+                     : group.isBulbs()
+                         ? text("%1 parallel to %2", what, group.name)
+                         : text("%1 parallel to %2, with a resistor of its own", what, group.name));
     result.subject = group.id;
     std::vector<LampRow>& rows = result.after.groups[address->group].rows;
     if (inSeries) {
         rows[address->row].lamps.push_back(std::move(one));
     } else {
-        rows.push_back({{std::move(one)}, std::nullopt});
+        rows.push_back({{std::move(one)}, group.isBulbs() ? std::optional(Ohms{0}) : std::nullopt});
     }
     return result;
 }
@@ -509,9 +612,9 @@ Result<Jotted> wired(const Said& said) {
         return refuse(
             ErrorCode::NotUnderstood,
             text("That is a filament bulb: its current rises with the power %1 of its volts, where "
-                 "an LED's rises faster. Cold it takes many times %2 for a moment; Glimmet reckons "
-                 "circuits of LEDs only.",
-                 formatted(lamp->exponent, Dimension::Ratio, 2), formatted(most.current, 3)));
+                 "an LED's rises faster. Enter it with its rated volts: bulb %2 %3.",
+                 formatted(lamp->exponent, Dimension::Ratio, 2), before.name,
+                 shown(FilamentRating{most.voltage, most.current})));
     }
     if (lamp->kind == WiredLamp::Kind::Resistor) {
         return refuse(
@@ -565,6 +668,13 @@ Result<Jotted> tester(const Said& said) {
     const auto address = oneRow(said);
     if (!address) return tl::unexpected(address.error());
     const LampGroup& before = said.context.job.groups[address->group];
+    if (before.isBulbs()) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("9 V behind 1 kΩ light no bulb. Read its ohms: cold some %1.",
+                 formatted(coldResistance(*before.rows[address->row].lamps.front().part.filament),
+                           2)));
+    }
     const std::string& look = *said.name("LOOK");
     Jotted result = jotted(said, text("At the 9 V tester %1: %2", rowOf(before, *address), look));
     result.subject = before.id;
@@ -849,6 +959,7 @@ Result<Jotted> join(const Said& said) {
         return std::pair(!outputNamed(job, group->output), group - job.groups.data());
     };
     if (rank(moved) < rank(kept)) std::swap(moved, kept);
+    if (moved->isBulbs() != kept->isBulbs()) return oneKind(*kept);
     if (moved->shared() > Ohms{0} || kept->shared() > Ohms{0}) {
         return refuse(ErrorCode::NotUnderstood,
                       text("Rows behind a shared resistor cannot be joined to others as they are. "
@@ -918,6 +1029,17 @@ constexpr Takes lampTakes[] = {
      .unknown = "No output goes by “%1”. There are: %2.",
      .explained = true},
     {.what = "WORDS", .kind = Kind::Words, .after = "called"},
+    unitTakes};
+constexpr Takes bulbTakes[] = {
+    [] {
+        Takes made = lampTakes[0];
+        made.rows = false;
+        return made;
+    }(),
+    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.5, .most = 30},
+    {.what = "AMPS", .dimension = Dimension::Current, .least = 5e-3, .most = 1},
+    lampTakes[5],
+    lampTakes[6],
     unitTakes};
 constexpr Takes neighbour = [] {
     Takes made = lampGroup;
@@ -1006,6 +1128,8 @@ constexpr const char* outputExamples[] = {"output front 680R", "output front bar
 constexpr const char* placeExamples[] = {"place front 3mm 41mm"};
 constexpr const char* removeExamples[] = {"remove rear lamp", "remove front/2"};
 constexpr const char* wishWords[] = {"wish"};
+constexpr const char* bulbWords[] = {"filament"};
+constexpr const char* bulbExamples[] = {"bulb cab 16V 50mA", "bulb cab 12V 60mA on 1"};
 constexpr const char* lampNoise[] = {"output", "new"};
 constexpr const char* neighbourNoise[] = {"lamp"};
 constexpr const char* groupNoise[] = {"lamp", "lamps", "led", "output", "on"};
@@ -1020,6 +1144,8 @@ constexpr Verb table[] = {
      lamp,
      false,
      lampNoise},
+    {"bulb", bulbWords, bulbTakes, bulbExamples,
+     "a filament bulb by its rated volts and what it takes at them", bulb, false, lampNoise},
     {"tester",
      {},
      testerTakes,

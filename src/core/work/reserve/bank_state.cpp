@@ -120,6 +120,12 @@ Loads loadsOf(const Reckoned& facts) {
         for (std::size_t r = 0; r < state.rows.size(); ++r) {
             const RowState& row = state.rows[r];
             if (!row.connected || !(row.current > Amperes{0})) continue;
+            lamps += row.current;
+            // A bulb is about a resistor; an LED draws nothing below its forward volts.
+            if (facts.job.groups[g].isBulbs()) {
+                loads.bus.lamps.push_back({Volts{0}, state.bus / row.current, 1});
+                continue;
+            }
             // Straight through what was solved: the row's own resistance, and of the shared one
             // as much as its share of the current makes of it.
             const LampGroup& group = facts.job.groups[g];
@@ -128,7 +134,6 @@ Loads loadsOf(const Reckoned& facts) {
                 *group.rows[r].resistor + common * (state.total / row.current).value(), Ohms{1});
             loads.bus.lamps.push_back(
                 {std::max(state.bus - row.current * resistance, Volts{0}), resistance, 1});
-            lamps += row.current;
         }
     }
     if (lamps > Amperes{0}) {

@@ -1,0 +1,258 @@
+#include "core/work/lamps/judge_bulbs.h"
+
+#include "core/finding/answer.h"
+#include "core/led/preferred_value.h"
+#include "core/led/resistor_choice.h"
+#include "core/quantity/format.h"
+#include "core/work/lamps/row_names.h"
+#include "core/work/supply.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace glimmet::core::lamps {
+namespace {
+
+// Limits; docs/physics.md.
+constexpr double burnsAbove = 1.3;   // of its rated volts, in the highest case: hours
+constexpr double shortAbove = 1.05;  // it lives half as long
+constexpr double dimBelow = 0.15;    // of its rated light
+constexpr double darkLight = 0.01;   // a dull glow
+constexpr Watts warms{0.25};         // what a bulb gives off before plastic near it softens
+constexpr double inrushBears = 3.0;  // times its limit, for the moment that a bulb is cold
+
+enum class BulbTrouble { Burns, Dark, ShortLived, Dim, NoResistor, None };
+
+struct BulbVerdict {
+    BulbTrouble trouble{};
+    State state{};
+    Gravity gravity{};
+};
+
+const FilamentRating& bulbOf(const LampGroup& group, std::size_t row) {
+    return *group.rows[row].lamps.front().part.filament;
+}
+
+/// The most volts across the worst of a row's bulbs.
+Volts highestVolts(const LampGroup& group, std::size_t row, const RowState& made) {
+    return voltageOf(bulbOf(group, row), made.highest);
+}
+
+BulbVerdict verdictOf(const LampGroup& group, std::size_t row, const RowState& made) {
+    const FilamentRating& bulb = bulbOf(group, row);
+    if (!made.connected) return {BulbTrouble::NoResistor, State::Ask, Gravity::DoesNotWork};
+    const Volts volts = made.led.front();
+    if (highestVolts(group, row, made) > bulb.rated * burnsAbove) {
+        return {BulbTrouble::Burns, State::Over, Gravity::PartDestroyed};
+    }
+    const double light = volts > Volts{0} ? filamentLight(bulb, volts) : 0;
+    if (light < darkLight) return {BulbTrouble::Dark, State::Over, Gravity::DoesNotWork};
+    if (volts > bulb.rated * shortAbove) {
+        return {BulbTrouble::ShortLived, State::Close, Gravity::WorksBadly};
+    }
+    if (light < dimBelow) return {BulbTrouble::Dim, State::Close, Gravity::WorksBadly};
+    return {BulbTrouble::None, State::Fine, Gravity::CouldBeBetter};
+}
+
+std::string jotOf(Ohms resistance) { return formatted(resistance.value(), Dimension::Ratio) + "R"; }
+
+/// A resistor that leaves the bulb about its rated volts, what it gives then and gives off.
+std::optional<Option> resistorFor(const Reckoned& facts, const LampGroup& group, std::size_t row,
+                                  const RowState& made) {
+    const auto value =
+        fittedResistor(made.ideal, {bulbOf(group, row).current, group.wish.series, {}});
+    if (!value) return {};
+    const auto current = currentWith(facts.job, group, row, *value, facts.house);
+    if (!current) return {};
+    const Volts volts = voltageOf(bulbOf(group, row), *current);
+    const Watts heat = *current * *current * *value;
+    Option option;
+    option.what = verbatim(formatted(*value));
+    option.effect = text("leaves it %1, %2 of its light, in a resistor of %3", formatted(volts, 3),
+                         percent(filamentLight(bulbOf(group, row), volts)), resistorBody(heat));
+    option.state = State::Fine;
+    option.jot = "resistor " + rowName(group, row) + " " + jotOf(*value);
+    option.inPlace = group.rows[row].resistor == value;
+    return option;
+}
+
+Text plasticCaution() {
+    return text("A bulb gets hot: keep it clear of plastic, or line the shell with foil there.");
+}
+
+void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
+              const GroupState& state, Judging& judging) {
+    const RowState& made = state.rows[row];
+    const BulbVerdict verdict = verdictOf(group, row, made);
+    judging.say(
+        "lamp.bulb:" + rowId(group, row), subjectOf(group), verdict.state, verdict.gravity,
+        [&](Finding& finding) {
+            const FilamentRating& bulb = bulbOf(group, row);
+            const std::string called = atStart(rowName(group, row));
+            const std::string rated = formatted(bulb.rated, 3);
+            const Volts volts = made.connected ? made.led.front() : Volts{0};
+            const std::string has = formatted(volts, 3);
+            const std::string light =
+                volts > Volts{0} ? percent(filamentLight(bulb, volts)) : percent(0);
+            switch (verdict.trouble) {
+                case BulbTrouble::Burns:
+                    finding.sentence = text("%1 burns out soon: up to %2 on a bulb for %3.", called,
+                                            formatted(highestVolts(group, row, made), 3), rated);
+                    finding.action = text("a resistor for %1", rowName(group, row));
+                    break;
+                case BulbTrouble::ShortLived:
+                    finding.sentence = text("%1 has %2 on a bulb for %3: it lives %4 of its time.",
+                                            called, has, rated, percent(filamentLife(bulb, volts)));
+                    finding.action = text("a resistor for %1", rowName(group, row));
+                    break;
+                case BulbTrouble::Dark:
+                    finding.sentence =
+                        text("%1 stays dark: %2 on a bulb for %3.", called, has, rated);
+                    finding.action = text("a bulb for fewer volts for %1", rowName(group, row));
+                    break;
+                case BulbTrouble::Dim:
+                    finding.sentence =
+                        text("%1 only glimmers: %2 on a bulb for %3 give %4 of its light.", called,
+                             has, rated, light);
+                    finding.action = text("a bulb for fewer volts for %1", rowName(group, row));
+                    break;
+                case BulbTrouble::NoResistor:
+                    finding.sentence =
+                        text("%1 is not connected: say its resistor, or none.", called);
+                    finding.action = text("choose the resistor of %1", rowName(group, row));
+                    break;
+                case BulbTrouble::None:
+                    finding.sentence = text("%1 works: %2 of its %3, %4; %5 of its rated light.",
+                                            called, has, rated, formatted(made.current, 3), light);
+                    break;
+            }
+            if (verdict.trouble == BulbTrouble::NoResistor) {
+                finding.options.push_back({text("none"), text("straight on the output"),
+                                           State::Fine,
+                                           "resistor " + rowName(group, row) + " none"});
+            }
+            if (auto option = resistorFor(facts, group, row, made);
+                option && verdict.state != State::Fine) {
+                finding.options.push_back(std::move(*option));
+            }
+            const bool limited = group.rows[row].resistor.value_or(Ohms{0}) > Ohms{0};
+            if ((verdict.trouble == BulbTrouble::Dark || verdict.trouble == BulbTrouble::Dim) &&
+                limited) {
+                finding.options.insert(finding.options.begin(),
+                                       {text("no resistor"), text("all volts for the bulb"),
+                                        State::Fine, "resistor " + rowName(group, row) + " none"});
+            }
+            Figure across = figures::computed(
+                text("Across the bulb"), "V_bulb", volts, "",
+                {busFigure(facts.job, facts.house),
+                 figures::chosen(text("Resistor"), "R", group.rows[row].resistor.value_or(Ohms{0}),
+                                 {}, "resistor " + rowName(group, row) + " ")});
+            const Figure current = figures::computed(text("Current"), "I", made.current, "", {});
+            finding.figures = {
+                across,
+                figures::chosen(text("Rated"), "V_rated", bulb.rated, text("printed on it or read"),
+                                "bulb " + group.name + " "),
+                current,
+                figures::computed(text("Heat of the bulb"), "P_bulb", volts * made.current,
+                                  "V_bulb · I", {across, current})};
+            if (volts * made.current > warms) finding.caution = plasticCaution();
+        });
+}
+
+/// Cold, a filament is a tenth of its resistance: an output's protection may take it for a short.
+void judgeInrush(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+                 Judging& judging) {
+    const DecoderOutput* output = outputNamed(facts.job, group.output);
+    if (!output || state.total > output->limit) return;  // that is said by itself
+    for (std::size_t row = 0; row < group.rows.size(); ++row) {
+        // What ends that ends this too.
+        if (verdictOf(group, row, state.rows[row]).trouble == BulbTrouble::Burns) return;
+    }
+    double siemens = 0;
+    for (const LampRow& row : group.rows) {
+        if (!row.resistor) continue;
+        Ohms cold = *row.resistor;
+        for (const Lamp& lamp : row.lamps) cold += coldResistance(*lamp.part.filament);
+        siemens += 1 / cold.value();
+    }
+    if (!(siemens > 0)) return;
+    const Ohms path{1 / siemens + (state.outputSeries + group.shared()).value()};
+    const Amperes inrush = state.drive / path;
+    const Amperes bears = output->limit * inrushBears;
+    if (inrush <= bears) return;
+    judging.say(
+        "lamp.inrush:" + group.id, subjectOf(group), State::Close, Gravity::DoesNotWork,
+        [&](Finding& finding) {
+            finding.sentence = text(
+                "Cold, %1 draws %2 for a moment, and output %3 is made for %4: its protection may "
+                "take that for a short.",
+                group.name, formatted(inrush, 2), group.output, formatted(output->limit, 3));
+            finding.action = text("a resistor for %1", group.name);
+            finding.figures = {
+                figures::computed(
+                    text("Current at the first moment"), "I_cold", inrush, "V / (R_cold + R)",
+                    {busFigure(facts.job, facts.house),
+                     figures::assumed(text("Cold, of its resistance hot"), "R_cold",
+                                      coldResistance(bulbOf(group, 0)), text("a tenth"))}),
+                figures::catalogue(text("Output's limit"), "I_limit", output->limit,
+                                   verbatim(facts.job.decoder->part.name))};
+            // As many ohms as leave the first moment what the output bears.
+            const Ohms wanted = state.drive / bears - path;
+            const double rows = static_cast<double>(group.rows.size());
+            const auto value =
+                preferredValue(group.rows.front().resistor.value_or(Ohms{0}) + wanted * rows,
+                               group.wish.series, RoundingPolicy::Higher);
+            const auto then = currentWith(facts.job, group, 0, value, facts.house);
+            if (!then) return;
+            const Volts left = voltageOf(bulbOf(group, 0), *then);
+            Option option;
+            option.what = group.rows.size() > 1 ? text("%1 for each", formatted(value))
+                                                : verbatim(formatted(value));
+            option.effect = text("at most %1 then; leaves it %2 of its light", formatted(bears, 2),
+                                 percent(filamentLight(bulbOf(group, 0), left)));
+            option.state = State::Fine;
+            option.jot = "resistor " + group.name + " " + jotOf(value);
+            finding.options.push_back(std::move(option));
+        });
+}
+
+/// What the board carries decides how bright it is: asked where nobody has looked.
+void judgeBoard(const Reckoned& facts, const LampGroup& group, Judging& judging) {
+    judging.say("lamp.output:" + group.id, subjectOf(group), State::Ask, Gravity::WorksBadly,
+                [&](Finding& finding) {
+                    finding.sentence = text(
+                        "Look whether output %1 has a resistor on the board: behind one a "
+                        "bulb stays dark.",
+                        group.output);
+                    finding.action = text("look at output %1 for a resistor", group.output);
+                    for (const Ohms board : likelyOnBoard) {
+                        const auto then = groupState(facts.job, group, facts.house, board);
+                        if (!then) continue;
+                        const RowState& row = then->rows.front();
+                        const bool bare = !(board > Ohms{0});
+                        const double light = row.connected && row.led.front() > Volts{0}
+                                                 ? filamentLight(bulbOf(group, 0), row.led.front())
+                                                 : 0;
+                        finding.options.push_back(answer(
+                            bare ? text("It is bare") : text("It carries %1", formatted(board)),
+                            text("%1 of its light", percent(light)), verdictOf(group, 0, row).state,
+                            "output " + group.output + " " + (bare ? "bare" : jotOf(board))));
+                    }
+                });
+}
+
+}  // namespace
+
+void judgeBulbs(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+                Judging& judging) {
+    if (!state.outputSeriesKnown && outputNamed(facts.job, group.output)) {
+        judgeBoard(facts, group, judging);
+        return;
+    }
+    for (std::size_t row = 0; row < group.rows.size(); ++row) {
+        judgeRow(facts, group, row, state, judging);
+    }
+    judgeInrush(facts, group, state, judging);
+}
+
+}  // namespace glimmet::core::lamps
