@@ -178,6 +178,7 @@ private:
 
     void note(Crossing& made, bool counts) {
         const double light = m_fullLight > 0 ? (m_awake ? lampCurrent(m_bus) / m_fullLight : 0) : 1;
+        if (!m_run.traced) made.trace.clear();
         made.trace.push_back({Metres{m_travel}, Seconds{m_time}, Volts{m_bus},
                               MetresPerSecond{m_speed}, light, m_awake, !isDead()});
         if (!counts) return;

@@ -27,6 +27,7 @@ struct CrossingRun {
     double slowing = 0;           ///< m/s², of a model whose motor is off; > 0
     Drive motor;
     BusLoads others;  ///< what draws besides, while the processor is in
+    bool traced = true;  ///< else only what becomes of it, and its last moment
 };
 
 enum class Crossed {
@@ -53,7 +54,8 @@ struct Crossing {
     Volts lowestBus{};  ///< while the processor is in
     MetresPerSecond slowest{};
     double dimmest = 1;
-    std::vector<CrossingMoment> trace;  ///< from where it begins to where it runs on, or stands
+    /// From where it begins to where it runs on, or stands; at least one.
+    std::vector<CrossingMoment> trace;
 };
 
 /// Source: C dV/dt = −I(V) on bulk and bank (the bank behind its diode), v' = ±slowing towards the

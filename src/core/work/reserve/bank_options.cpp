@@ -61,7 +61,7 @@ State crossingState(const Reckoned& facts, const Loads& loads,
     State state = State::Fine;
     if (facts.job.layout.spots.empty()) return state;
     for (const Place& place : places(facts.job)) {
-        if (const auto over = crossingOver(facts, loads, place, fitted)) {
+        if (const auto over = crossingOver(facts, loads, place, fitted, false)) {
             state = worse(state, over->state);
         }
     }

@@ -4,6 +4,7 @@
 #include "core/finding/finding.h"
 #include "core/work/reserve/crossing_state.h"
 
+#include <optional>
 #include <vector>
 
 namespace glimmet::core::reserve {
@@ -20,6 +21,21 @@ namespace glimmet::core::reserve {
 /// Banks of the catalogue, tried one by one: first what holds, gets over the places of the layout,
 /// bears the volts and finds room; of those the smallest.
 [[nodiscard]] std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads);
+
+/// The same for several findings of one judging: worked out when the first asks.
+class OfferedBanks {
+public:
+    OfferedBanks(const Reckoned& facts, const Loads& loads) : m_facts(facts), m_loads(loads) {}
+    [[nodiscard]] const std::vector<Option>& options() {
+        if (!m_options) m_options = bankOptions(m_facts, m_loads);
+        return *m_options;
+    }
+
+private:
+    const Reckoned& m_facts;
+    const Loads& m_loads;
+    std::optional<std::vector<Option>> m_options;
+};
 
 /// Wheels that do not collect and would bridge a place if they did: to be thought of before a bank.
 [[nodiscard]] std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place);

@@ -24,8 +24,9 @@ std::optional<std::vector<Outage>> outagesOn(const Job& job, const Place& place,
 }
 
 CrossingRun runOf(const Reckoned& facts, const Loads& loads, std::vector<Outage> outages,
-                  const std::optional<Bank>& bank, Volts bus, double kmh) {
+                  const std::optional<Bank>& bank, Volts bus, double kmh, bool traced = false) {
     CrossingRun run;
+    run.traced = traced;
     run.outages = std::move(outages);
     run.speed = modelSpeed(KilometresPerHour{kmh}, facts.job.scale.ratio);
     run.bus = bus;
@@ -55,7 +56,7 @@ std::optional<Bank> bankOf(const Reckoned& facts, const Loads& loads,
 
 std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& loads,
                                           const Place& place,
-                                          const std::optional<FittedBank>& fitted) {
+                                          const std::optional<FittedBank>& fitted, bool traced) {
     const Volts bus = busVolts(facts.job, facts.house);
     if (!(bus > processorMinimum)) return {};
     const auto bank = bankOf(facts, loads, fitted);
@@ -64,7 +65,7 @@ std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& lo
     for (const Rails rail : place.ways) {
         auto found = outagesOn(facts.job, place, rail);
         if (!found) return {};
-        Crossing crossing = crossed(runOf(facts, loads, std::move(*found), bank, bus, kmh));
+        Crossing crossing = crossed(runOf(facts, loads, std::move(*found), bank, bus, kmh, traced));
         if (worst && (crossing.how < worst->crossing.how ||
                       (crossing.how == worst->crossing.how &&
                        crossing.lowestBus >= worst->crossing.lowestBus))) {

@@ -30,10 +30,12 @@ struct CrossingState {
     Crossed inTheWorst{};  ///< with the supply at its lowest and the bank at its least
     State state{};
 };
-/// Over one place with a bank or none. Nothing where it cannot be told from wheels.
+/// Over one place with a bank or none. Nothing where it cannot be told from wheels. `traced`: with
+/// every moment, not only the last one.
 [[nodiscard]] std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& loads,
                                                         const Place& place,
-                                                        const std::optional<FittedBank>& fitted);
+                                                        const std::optional<FittedBank>& fitted,
+                                                        bool traced = true);
 
 /// The speeds of interest over a place on its worse way, rising.
 [[nodiscard]] std::vector<AtSpeed> sweepOver(const Reckoned& facts, const Loads& loads,

@@ -62,7 +62,7 @@ Text crossingSentence(const Job& job, const CrossingState& at) {
 }
 
 void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingState& at,
-                   Judging& judging) {
+                   OfferedBanks& banks, Judging& judging) {
     const Job& job = facts.job;
     judging.say(
         "reserve.crossing:" + at.place.name, {at.place.name, at.place.name}, at.state,
@@ -107,21 +107,20 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
             finding.action = job.bank ? text("more wheels that collect, or a larger bank")
                                       : text("more wheels that collect, or a bank");
             finding.options = collectorOptions(facts, at.place);
-            for (Option& option : bankOptions(facts, loads)) {
-                finding.options.push_back(std::move(option));
-            }
+            const std::vector<Option>& offered = banks.options();
+            finding.options.insert(finding.options.end(), offered.begin(), offered.end());
             finding.caution = capacitorCaution();
         });
 }
 
 }  // namespace
 
-void judgeCrossings(const Reckoned& facts, Judging& judging) {
+void judgeCrossings(const Reckoned& facts, const Loads& loads, OfferedBanks& banks,
+                    Judging& judging) {
     if (facts.job.layout.spots.empty()) return;
-    const Loads loads = loadsOf(facts);
     for (const Place& place : places(facts.job)) {
         if (const auto at = crossingOver(facts, loads, place, facts.job.bank)) {
-            judgeCrossing(facts, loads, *at, judging);
+            judgeCrossing(facts, loads, *at, banks, judging);
         }
     }
 }

@@ -1,11 +1,13 @@
 // Checks of the dead places of a layout: whether the model gets over each.
 #pragma once
 
-#include "core/work/reckoned.h"
+#include "core/work/reserve/bank_options.h"
 #include "core/work/room.h"
 
 namespace glimmet::core::reserve {
 
-void judgeCrossings(const Reckoned& facts, Judging& judging);
+/// `loads`: of the facts.
+void judgeCrossings(const Reckoned& facts, const Loads& loads, OfferedBanks& banks,
+                    Judging& judging);
 
 }  // namespace glimmet::core::reserve

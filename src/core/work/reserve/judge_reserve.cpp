@@ -41,7 +41,7 @@ Figure neededFigure(const Job& job, const BankState& state) {
                          "points ");
 }
 
-void judgeNone(const Reckoned& facts, Judging& judging) {
+void judgeNone(const Reckoned& facts, OfferedBanks& banks, Judging& judging) {
     const auto dead = longestDead(facts.job);
     judging.say("reserve.none", {}, State::Fine, Gravity::CouldBeBetter, [&](Finding& finding) {
         const bool dies = dead && dead->time > Seconds{0};
@@ -55,13 +55,13 @@ void judgeNone(const Reckoned& facts, Judging& judging) {
             finding.figures = {figures::made(text("Without power"), "t_dead", dead->time,
                                              deadBasis(facts.job, *dead), "points ")};
         }
-        finding.options = bankOptions(facts, loadsOf(facts));
+        finding.options = banks.options();
         if (!finding.options.empty()) finding.caution = capacitorCaution();
     });
 }
 
 void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state,
-               Judging& judging) {
+               OfferedBanks& banks, Judging& judging) {
     const State verdict = holdState(state);
     judging.say("reserve.hold", {}, verdict, Gravity::WorksBadly, [&](Finding& finding) {
         const auto longest = longestDead(facts.job);
@@ -131,13 +131,13 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
             for (Option& option : collectorOptions(facts, longest->place))
                 finding.options.push_back(std::move(option));
         }
-        for (Option& option : bankOptions(facts, loads))
-            finding.options.push_back(std::move(option));
+        const std::vector<Option>& offered = banks.options();
+        finding.options.insert(finding.options.end(), offered.begin(), offered.end());
         finding.caution = capacitorCaution();
     });
 }
 
-void judgeVolts(const Reckoned& facts, const Loads& loads, const BankState& state,
+void judgeVolts(const Reckoned& facts, const BankState& state, OfferedBanks& banks,
                 Judging& judging) {
     const BankPart& part = facts.job.bank->part;
     const State verdict = voltsState(part, state);
@@ -168,7 +168,7 @@ void judgeVolts(const Reckoned& facts, const Loads& loads, const BankState& stat
             figures::catalogue(text("Rating"), "V_rated", part.rated, verbatim(part.name)),
             assumedRatio(text("Rating wanted, of those volts"), "margin", margin,
                          text("usual for its kind"))};
-        if (verdict != State::Fine) finding.options = bankOptions(facts, loads);
+        if (verdict != State::Fine) finding.options = banks.options();
         if (verdict == State::Over) finding.caution = capacitorCaution();
     });
 }
@@ -284,9 +284,11 @@ Idle idle(const Job& job) { return {job.bank ? Text{} : text("none fitted"), tru
 
 void judge(const Reckoned& facts, Judging& judging) {
     const Job& job = facts.job;
-    judgeCrossings(facts, judging);
+    const Loads loads = loadsOf(facts);
+    OfferedBanks banks(facts, loads);
+    judgeCrossings(facts, loads, banks, judging);
     if (!job.bank) {
-        judgeNone(facts, judging);
+        judgeNone(facts, banks, judging);
         return;
     }
     if (!job.decoder) {
@@ -295,11 +297,10 @@ void judge(const Reckoned& facts, Judging& judging) {
             finding.action = text("choose a decoder");
         });
     }
-    const Loads loads = loadsOf(facts);
     const BankState state = bankState(facts, *job.bank, loads);
     if (!state.hold) return;  // nothing draws: there is a processor, so it does
-    judgeHold(facts, loads, state, judging);
-    judgeVolts(facts, loads, state, judging);
+    judgeHold(facts, loads, state, banks, judging);
+    judgeVolts(facts, state, banks, judging);
     judgeCapacitance(*facts.job.bank, judging);
     judgeCharge(facts, state, judging);
 }
