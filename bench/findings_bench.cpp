@@ -2,6 +2,7 @@
 #include "core/instrument/log_cutting.h"
 #include "core/work/choose/ranking.h"
 #include "core/work/jot.h"
+#include "core/work/reserve/crossing_state.h"
 #include "core/work/standing.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"
@@ -51,6 +52,13 @@ void rankDecoders(benchmark::State& state) {
     const core::MotorEvidence drive = core::driveEvidence(job);
     for (auto _ : state) benchmark::DoNotOptimize(core::choose::rankedDecoders(facts, drive));
 }
+/// The worst of a model's dead places over its travel, and thirty speeds over it.
+void crossLayout(benchmark::State& state) {
+    const core::Job job = demo("ling.json");
+    const core::Catalogue catalogue = store::loadedCatalogue({}).catalogue;
+    const core::Reckoned facts = core::reckoned(job, {}, catalogue);
+    for (auto _ : state) benchmark::DoNotOptimize(core::reserve::crossingChart(facts, ""));
+}
 /// From the text of a meter's log of 100,000 rows to its parts.
 void cutLogOfMeter(benchmark::State& state) {
     std::string log = "t;U;I\n";
@@ -67,6 +75,7 @@ void cutLogOfMeter(benchmark::State& state) {
     }
 }
 BENCHMARK(cutLogOfMeter)->Unit(benchmark::kMillisecond);
+BENCHMARK(crossLayout)->Unit(benchmark::kMicrosecond);
 BENCHMARK(rankDecoders)->Unit(benchmark::kMillisecond);
 BENCHMARK(exportJob)->Unit(benchmark::kMicrosecond);
 

@@ -304,6 +304,32 @@ TEST(TrainLayout, PutsUnitsUnderEachOtherWhereThatMakesThemLarger) {
         }
     }
 }
+TEST(PictureView, StandsOnTheTrackThatAStageShows) {
+    const core::Job job = jotted(shunter(), {"axle 1 none", "axle 3 right", "points 1:9"});
+    PictureView view;
+    view.resize(800, 400);
+    view.show(tests::factsOf(job), stageView("reserve").lens, {});
+    view.setVisible(true);
+    const QImage onBench = view.grab().toImage();
+    EXPECT_EQ(targetWith(view, u"stands on dead rail"_s), nullptr);
+    // The dead length has come under the middle axle.
+    const core::Millimetres axle = job.units[0].body.axles[1].x;
+    const core::DeadLength dead{core::Rails::Left, core::Millimetres{0}, core::Millimetres{28}};
+    view.standOn(core::TrackUnder{{dead}, axle + core::Millimetres{14}});
+    const QImage onTrack = view.grab().toImage();
+    EXPECT_NE(onBench, onTrack);
+    ASSERT_NE(targetWith(view, u"axle 2 left stands on dead rail"_s), nullptr);
+    EXPECT_NE(targetWith(view, u"axle 2 right has power"_s), nullptr);
+    EXPECT_NE(targetWith(view, u"axle 1 left does not collect"_s), nullptr);
+    EXPECT_NE(targetWith(view, u"axle 3 right has power"_s), nullptr);
+    // Pressed, a wheel leads to its line; past it, it has power again; off the track nothing stays.
+    EXPECT_EQ(targetWith(view, u"axle 2 left"_s)->jot, u"axle 2 "_s);
+    view.standOn(core::TrackUnder{{dead}, axle + core::Millimetres{29}});
+    EXPECT_NE(view.grab().toImage(), onTrack);
+    EXPECT_NE(targetWith(view, u"axle 2 left has power"_s), nullptr);
+    view.standOn({});
+    EXPECT_EQ(view.grab().toImage(), onBench);
+}
 TEST(PictureView, PaintsEveryUnitWithItsNameAndItsAxlesCountedOn) {
     PictureView view;
     view.resize(760, 330);

@@ -540,6 +540,21 @@ TEST(Schematic, ShowsEveryPartOfTheCircuitWithWhatItRestsOn) {
     EXPECT_TRUE(anyContains(tips, u"One resistor for all rows"_s));
     EXPECT_TRUE(anyContains(tips, u"| shared front lamp "_s));
 }
+TEST(Schematic, ShowsABulbAsABulb) {
+    const auto picture = [](const core::Job& job) {
+        Schematic schematic;
+        schematic.resize(700, 260);
+        schematic.show(tests::factsOf(job), &job.groups.front(), {});
+        return schematic.grab().toImage();
+    };
+    const core::Job bulb = jotted(shunter(), {"bulb cab 16V 50mA"});
+    EXPECT_TRUE(anyContains(tipsOf(bulb), u"16 V 50 mA bulb in cab lamp, as printed on it"_s));
+    EXPECT_TRUE(anyContains(tipsOf(bulb), u"| bulb cab lamp "_s));
+    const core::Job led = jotted(shunter(), {"lamp cab warm white", "resistor cab none"});
+    EXPECT_NE(picture(bulb), picture(led));
+    // Brighter with more volts.
+    EXPECT_NE(picture(bulb), picture(jotted(bulb, {"resistor cab 150"})));
+}
 TEST(Schematic, AsksForABoardResistorThatIsNotKnown) {
     const core::Job unknown =
         jotted(shunter(), {"decoder board", "lamp front white", "resistor front 2k2"});

@@ -475,6 +475,9 @@ TEST(Crossings, TheChartHasEveryWheelThatCollectsOnTheDeadRail) {
     EXPECT_EQ(chart->wheels[0].axle, 2);
     EXPECT_NEAR((chart->wheels[0].to - chart->wheels[0].from).value(), 28, 1e-9);
     EXPECT_TRUE(chart->stands);
+    // As far as the wheels that matter are over it, with some room.
+    EXPECT_NEAR((chart->wheels[0].from - chart->from).value(), 6, 1e-9);
+    EXPECT_NEAR((chart->to - chart->wheels[0].to).value(), 12, 1e-9);
     EXPECT_LT(chart->at.crossing.trace.back().travel, chart->outages.at(0).to);
     const auto gap = crossingChart(factsOf(job), "gap right 15 mm");
     EXPECT_EQ(gap->at.place.name, "gap right 15 mm");

@@ -84,6 +84,10 @@ void CrossingPlot::show(const std::optional<core::reserve::CrossingChart>& chart
                        ? (m_chart->from + m_chart->to) / 2.0
                        : (m_chart->outages.front().from + m_chart->outages.front().to) / 2.0;
     }
+    // After a change that makes it stand it is shown where it stands.
+    if (m_chart->stands) {
+        m_travel = std::min(m_travel, m_chart->at.crossing.trace.back().travel);
+    }
     m_travel = std::clamp(m_travel, m_chart->from, m_chart->to);
     draw();
 }
@@ -156,11 +160,16 @@ void CrossingPlot::draw() {
         block(m_plot, {outage.from.value(), bus * lanesTo}, {outage.to.value(), 0},
               QBrush(ground, Qt::BDiagPattern));
     }
-    // A lane for each wheel on the dead rail: thin where it has power, blocked where not.
-    const double lanes = static_cast<double>(std::max<std::size_t>(chart.wheels.size(), 1));
+    // A lane for each axle with a wheel on the dead rail: thin where it has power, blocked where
+    // not.
+    std::vector<core::reserve::WheelOnDead> axles;
+    for (const core::reserve::WheelOnDead& wheel : chart.wheels) {
+        if (axles.empty() || axles.back().axle != wheel.axle) axles.push_back(wheel);
+    }
+    const double lanes = static_cast<double>(std::max<std::size_t>(axles.size(), 1));
     const double lane = std::min((lanesTo - wordsHigh - lanesFrom) / lanes, 0.12);
     double top = lanesTo - wordsHigh;
-    for (const core::reserve::WheelOnDead& wheel : chart.wheels) {
+    for (const core::reserve::WheelOnDead& wheel : axles) {
         const double middle = (top - lane / 2) * bus;
         auto* line = new QCPItemLine(m_plot);
         line->start->setCoords(from, middle);
@@ -210,8 +219,8 @@ void CrossingPlot::draw() {
               : right ? tr("axles that collect on the right, on dead rail")
                       : tr("axles that collect on the left, on dead rail"),
               Qt::AlignLeft | Qt::AlignTop, look.inkSoft);
-    plotWords(*m_plot, from, bus, tr("bus —   speed - -   lamps ···"),
-              Qt::AlignLeft | Qt::AlignBottom, look.inkSoft);
+    plotWords(*m_plot, from, bus, tr("bus —   speed - -   lamps ···"), Qt::AlignLeft | Qt::AlignTop,
+              look.inkSoft);
     if (chart.stands) {
         const double at = trace.back().travel.value();
         auto* wall = new QCPItemLine(m_plot);

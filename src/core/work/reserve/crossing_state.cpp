@@ -164,21 +164,16 @@ std::optional<CrossingChart> crossingChart(const Reckoned& facts, std::string_vi
     chart.dead = deadOn(shown->place, shown->rail);
     chart.outages = *outagesOn(facts.job, shown->place, shown->rail);
     int number = axlesBefore(facts.job);
-    bool any = false;
     for (const CollectingAxle& axle : collectingAxles(facts.job)) {
         ++number;
         const Millimetres from = axle.x, to = axle.x + shown->place.length;
-        const bool right = shown->rail == Rails::Right;
         for (const Rails rail : {Rails::Left, Rails::Right}) {
-            if (shown->rail != Rails::Both && rail != (right ? Rails::Right : Rails::Left))
-                continue;
-            if (rail == Rails::Left ? axle.left : axle.right) {
-                chart.wheels.push_back({number, rail, from, to});
-            }
+            if (shown->rail != Rails::Both && shown->rail != rail) continue;
+            if (!(rail == Rails::Left ? axle.left : axle.right)) continue;
+            chart.from = chart.wheels.empty() ? from : std::min(chart.from, from);
+            chart.to = chart.wheels.empty() ? to : std::max(chart.to, to);
+            chart.wheels.push_back({number, rail, from, to});
         }
-        chart.from = any ? std::min(chart.from, from) : from;
-        chart.to = any ? std::max(chart.to, to) : to;
-        any = true;
     }
     chart.from -= Millimetres{6};
     chart.to += Millimetres{12};

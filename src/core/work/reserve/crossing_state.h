@@ -62,7 +62,7 @@ struct CrossingChart {
     std::vector<DeadLength> dead;
     std::vector<WheelOnDead> wheels;
     std::vector<Outage> outages;
-    Millimetres from{}, to{};  ///< travel of the train's front: the whole train over the place
+    Millimetres from{}, to{};  ///< travel of the train's front, while those wheels come over it
     std::vector<AtSpeed> sweep;
     double kmh = 0;  ///< that is set
     bool kmhAssumed = false;

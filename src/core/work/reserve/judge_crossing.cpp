@@ -97,8 +97,10 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
             inputs.insert(inputs.end(), loads.figures.begin(), loads.figures.end());
             finding.figures = {figures::computed(text("Lowest volts of the bus"), "V_low",
                                                  at.crossing.lowestBus, "", std::move(inputs)),
-                               figures::computed(text("Without power"), "t_dead",
-                                                 longestDark(at.crossing), "", {})};
+                               figures::computed(at.crossing.how == Crossed::Stops
+                                                     ? text("Without power until it stood")
+                                                     : text("Without power"),
+                                                 "t_dead", longestDark(at.crossing), "", {})};
             if (const auto needed = capacitanceFor(facts, loads, at)) {
                 finding.figures.push_back(figures::computed(
                     text("Capacitance that carries it over"), "C_need", *needed, "", {}));
