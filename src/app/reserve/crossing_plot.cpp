@@ -219,7 +219,7 @@ void CrossingPlot::draw() {
               : right ? tr("axles that collect on the right, on dead rail")
                       : tr("axles that collect on the left, on dead rail"),
               Qt::AlignLeft | Qt::AlignTop, look.inkSoft);
-    plotWords(*m_plot, from, bus, tr("bus —   speed - -   lamps ···"), Qt::AlignLeft | Qt::AlignTop,
+    plotWords(*m_plot, to, bus, tr("bus —   speed - -   lamps ···"), Qt::AlignRight | Qt::AlignTop,
               look.inkSoft);
     if (chart.stands) {
         const double at = trace.back().travel.value();

@@ -349,6 +349,13 @@ Result<Jotted> putIn(const Said& said, Lamp one, const std::string& called, cons
                      std::optional<Ohms> resistor, std::optional<Amperes> wish) {
     const Job& job = said.context.job;
     const auto& where = said.name("PLACE");
+    for (const LampGroup& group : job.groups) {
+        if (lowered(group.name) == lowered(called)) {
+            return refuse(
+                ErrorCode::NotUnderstood,
+                text("There is a lamp called %1 already. Give this one another name.", group.name));
+        }
+    }
     // Without a place of the body: in its middle, to be moved where it belongs.
     one.fitted.place = called;
     const auto sites = namedSites(job);
@@ -438,13 +445,6 @@ Result<Jotted> lamp(const Said& said) {
         }
     }
     if (called.empty()) called = *where;
-    for (const LampGroup& group : job.groups) {
-        if (lowered(group.name) == lowered(called)) {
-            return refuse(
-                ErrorCode::NotUnderstood,
-                text("There is a lamp called %1 already. Give this one another name.", group.name));
-        }
-    }
     if (!said.name("COLOUR")) {
         return refuse(ErrorCode::Missing,
                       text("Which colour? Write it like lamp rear red 2.0V 20mA."));
@@ -512,13 +512,6 @@ Result<Jotted> bulb(const Said& said) {
         return result;
     }
     if (called.empty()) called = *where;
-    for (const LampGroup& group : job.groups) {
-        if (lowered(group.name) == lowered(called)) {
-            return refuse(
-                ErrorCode::NotUnderstood,
-                text("There is a lamp called %1 already. Give this one another name.", group.name));
-        }
-    }
     return putIn(said, {{}, part, false}, called, text("%1 bulb", shown(rating)), Ohms{0}, {});
 }
 
