@@ -366,6 +366,7 @@ TEST(DeadPlaces, AMotorMakesLessThereTheSlowerItGoes) {
     const Drive usual = loadsOf(factsOf(jotted(newJob("x", "dock-shunter"), {"motor can"}))).drive;
     EXPECT_NEAR(usual.current.value(), 0.09, 1e-9);
     EXPECT_NEAR(usual.emf.value(), 2, 1e-9);
+    EXPECT_NEAR(usual.winding.value(), 2, 1e-9);
 }
 
 TEST(Crossings, AreJudgedWherePlacesWereNamed) {
@@ -382,11 +383,15 @@ TEST(Crossings, AreJudgedWherePlacesWereNamed) {
         << plain(one->sentence);
     // Wheels before banks.
     EXPECT_EQ(one->options.at(0).jot, "axle 1 both");
+    EXPECT_EQ(one->options.at(0).state, State::Fine);
     EXPECT_EQ(one->options.at(1).jot, "axle 3 both");
     const Job mended = jotted(job, {one->options.at(0).jot.c_str()});
     EXPECT_EQ(seen(mended, "reserve.crossing:points 1:9").state, State::Fine);
     EXPECT_EQ(seen(mended, "reserve.crossing:points 1:9").words,
               "Its wheels bridge the dead 28 mm of points 1:9: it is never without power there.");
+    // On three rails wheels tell nothing.
+    EXPECT_TRUE(seen(jotted(job, {"supply three-rail"}), "reserve.crossing:points 1:9")
+                    .words.starts_with("Over the dead 28 mm of points 1:9 the middle conductor "));
     // A gap in the other rail does not touch it: two axles collect there, 29.6 mm apart.
     EXPECT_EQ(seen(lame({"gap 28mm right"}), "reserve.crossing:gap right 28 mm").state,
               State::Fine);
@@ -417,6 +422,24 @@ TEST(Crossings, ABankCarriesItOrIsSpent) {
         seen(fast, "reserve.crossing:gap left 5 mm")
             .words.find(" Below " + std::to_string(static_cast<int>(*from)) + " km/h it does not."),
         std::string::npos);
+}
+TEST(Crossings, AFlywheelCarriesItOver) {
+    // Read from 14 km/h it rolls 40 mm; from 10 km/h (10/14)² of that.
+    const Job heavy = lame({"points 1:9", "creep 14km/h", "coast 40mm"});
+    EXPECT_EQ(heavy.layout.coast->kmh, 14);
+    EXPECT_EQ(seen(heavy, "reserve.crossing:points 1:9").state, State::Close);
+    EXPECT_EQ(seen(heavy, "reserve.crossing:points 1:9").words,
+              "Rolls over the dead 28 mm of points 1:9 at 14 km/h, but its decoder starts anew "
+              "there.");
+    const Job slow = jotted(heavy, {"creep 10km/h"});
+    EXPECT_NEAR(*rollFigure(slow).value, 0.040 * 100 / 196, 1e-9);
+    EXPECT_EQ(rollFigure(slow).basis.kind, Basis::Kind::Measured);
+    EXPECT_EQ(seen(slow, "reserve.crossing:points 1:9").state, State::Over);
+    // Nobody read it: v²/2a at 0.4 m/s².
+    const Job worm = lame({"creep 14km/h"});
+    const double v = 14 / 3.6 / 87;
+    EXPECT_NEAR(*rollFigure(worm).value, v * v / 0.8, 1e-9);
+    EXPECT_EQ(rollFigure(worm).basis.kind, Basis::Kind::Assumed);
 }
 TEST(Crossings, SayWhatCapacitanceItTakes) {
     const Job job = lame({"points 1:9"});

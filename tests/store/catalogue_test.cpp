@@ -28,8 +28,9 @@ TEST(Catalogue, PutsTheUsersPartsFirstAndLetsThemReplaceShippedOnes) {
     EXPECT_EQ(loaded.catalogue.lamps[0].id, "drawer-7");
     EXPECT_EQ(lampOf(loaded, "red-3mm")->name, "my red");
     EXPECT_EQ(core::currentLimit(*lampOf(loaded, "red-3mm")), core::Amperes{0.01});
-    EXPECT_NEAR(core::voltageOf(*core::law(*lampOf(loaded, "drawer-7")), core::Amperes{0.01}).value(), 1.95,
-                1e-12);
+    EXPECT_NEAR(
+        core::voltageOf(*core::law(*lampOf(loaded, "drawer-7")), core::Amperes{0.01}).value(), 1.95,
+        1e-12);
 }
 TEST(Catalogue, LeavesAFaultyFileOutWholeAndSaysWhy) {
     const Scratch scratch;

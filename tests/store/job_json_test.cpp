@@ -44,6 +44,7 @@ core::Job fullJob() {
                               "points 1:6 15mm",
                               "gap 28mm both",
                               "creep 14km/h",
+                              "coast 40mm",
                               "bulb cab 16V 50mA on 1"});
 }
 

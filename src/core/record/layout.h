@@ -18,9 +18,18 @@ struct DeadSpot {
     bool operator==(const DeadSpot&) const = default;
 };
 
+/// How far a model rolls once its motor is off, as it was read.
+struct Coast {
+    Millimetres distance{};  ///< > 0
+    double kmh = 0;          ///< of the prototype, from which it rolled; > 0
+    std::string on;          ///< date; may be empty
+    bool operator==(const Coast&) const = default;
+};
+
 struct Layout {
     std::vector<DeadSpot> spots;  ///< nothing: nobody said; no two points of one number
     std::optional<double> kmh;    ///< of the prototype, over such places; nothing: the usual
+    std::optional<Coast> coast;   ///< nothing: as a worm without a flywheel lets it
     bool operator==(const Layout&) const = default;
 };
 

@@ -14,14 +14,23 @@ void deadSpotFields(Io& io, Self& spot) {
 }
 
 template <class Io, class Self>
+void coastFields(Io& io, Self& coast) {
+    io("distance", coast.distance, Required, upTo(10000));
+    io("speed_kmh", coast.kmh, Required, within(0.1, 500));
+    io("on", coast.on, Maybe, date);
+}
+
+template <class Io, class Self>
 void layoutFields(Io& io, Self& layout) {
     io("spots", layout.spots, Maybe, members(0, 50));
     io("speed_kmh", layout.kmh, Maybe, within(0.1, 500));
+    io("coast", layout.coast, Maybe);
 }
 
 }  // namespace
 
 GLIMMET_FIELDS(core::DeadSpot, deadSpotFields)
+GLIMMET_FIELDS(core::Coast, coastFields)
 GLIMMET_FIELDS(core::Layout, layoutFields)
 
 }  // namespace glimmet::store

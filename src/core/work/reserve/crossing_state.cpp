@@ -1,5 +1,6 @@
 #include "core/work/reserve/crossing_state.h"
 
+#include "core/quantity/format.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -12,6 +13,14 @@ namespace {
 constexpr Farads decoderBulk{47e-6};
 constexpr Seconds decoderRestart{0.3};
 constexpr double gearSlowing = 0.4;  // m/s², a worm without a flywheel
+
+/// m/s², of the model with its motor off. Friction slows it evenly: a = v²/2d.
+double slowing(const Job& job) {
+    if (!job.layout.coast) return gearSlowing;
+    const double speed =
+        modelSpeed(KilometresPerHour{job.layout.coast->kmh}, job.scale.ratio).value();
+    return speed * speed / (2 * Metres{job.layout.coast->distance}.value());
+}
 
 std::vector<DeadLength> deadOn(const Place& place, Rails rail) {
     return {DeadLength{rail, Millimetres{0}, place.length}};
@@ -34,7 +43,7 @@ CrossingRun runOf(const Reckoned& facts, const Loads& loads, std::vector<Outage>
     run.bank = bank;
     run.minimum = processorMinimum;
     run.restart = decoderRestart;
-    run.slowing = gearSlowing;
+    run.slowing = slowing(facts.job);
     run.motor = loads.drive;
     run.motor.emf *= kmh / creep(facts.job).kmh;
     run.others = loads.bus;
@@ -46,6 +55,20 @@ CrossingRun runOf(const Reckoned& facts, const Loads& loads, std::vector<Outage>
 
 State stateOf(Crossed how) {
     return how == Crossed::Stops ? State::Over : how >= Crossed::Slows ? State::Close : State::Fine;
+}
+
+Figure rollFigure(const Job& job) {
+    const double speed = modelSpeed(KilometresPerHour{creep(job).kmh}, job.scale.ratio).value();
+    const Millimetres rolls = Metres{speed * speed / (2 * slowing(job))};
+    if (!job.layout.coast) {
+        return figures::assumed(text("Rolls without power"), "d_roll", rolls,
+                                text("a worm gear without a flywheel"), "coast ");
+    }
+    const Coast& read = *job.layout.coast;
+    return figures::measured(
+        text("Rolls without power"), "d_roll", rolls, read.on,
+        text("%1 from %2 km/h", formatted(read.distance, 3), formatted(read.kmh, Dimension::Ratio)),
+        "coast ");
 }
 
 std::optional<Bank> bankOf(const Reckoned& facts, const Loads& loads,

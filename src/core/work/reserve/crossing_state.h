@@ -10,6 +10,10 @@
 
 namespace glimmet::core::reserve {
 
+/// How far it rolls without power from the speed that is set: as it was read, else as a worm
+/// without a flywheel lets it.
+[[nodiscard]] Figure rollFigure(const Job& job);
+
 /// The bank as it would be fitted to a crossing; nothing: none.
 [[nodiscard]] std::optional<Bank> bankOf(const Reckoned& facts, const Loads& loads,
                                          const std::optional<FittedBank>& fitted);

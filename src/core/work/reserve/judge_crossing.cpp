@@ -91,7 +91,17 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
                 at.place.measured ? text("by the ruler") : text("usual of such points")};
             std::vector<Figure> inputs{
                 figures::made(text("Dead rail"), "d", at.place.length, dead, at.place.name + " "),
-                busFigure(job, facts.house),
+                Figure{text("Speed over it, km/h of the prototype"),
+                       "v",
+                       creep(job).kmh,
+                       Dimension::Ratio,
+                       {creep(job).assumed ? Basis::Kind::Assumed : Basis::Kind::Chosen,
+                        {},
+                        creep(job).assumed ? text("usual over points") : Text{}},
+                       {},
+                       {},
+                       "creep "},
+                rollFigure(job), busFigure(job, facts.house),
                 figures::assumed(text("Processor starts anew below"), "V_min", processorMinimum,
                                  text("usual for a decoder"))};
             inputs.insert(inputs.end(), loads.figures.begin(), loads.figures.end());
@@ -123,6 +133,14 @@ void judgeCrossings(const Reckoned& facts, const Loads& loads, OfferedBanks& ban
     for (const Place& place : places(facts.job)) {
         if (const auto at = crossingOver(facts, loads, place, facts.job.bank)) {
             judgeCrossing(facts, loads, *at, banks, judging);
+        } else if (facts.job.feed == Feed::ThreeRailDigital) {
+            judging.say("reserve.crossing:" + place.name, {place.name, place.name}, State::Fine,
+                        Gravity::CouldBeBetter, [&](Finding& finding) {
+                            finding.sentence = text(
+                                "Over %1 the middle conductor decides, not the wheels: whether its "
+                                "slider bridges that is not worked out here.",
+                                place.words);
+                        });
         }
     }
 }

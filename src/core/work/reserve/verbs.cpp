@@ -273,6 +273,15 @@ Result<Jotted> creepAt(const Said& said) {
     return result;
 }
 
+Result<Jotted> coast(const Said& said) {
+    const Millimetres distance = *said.one<Millimetres>("MM");
+    const double kmh = creep(said.context.job).kmh;
+    Jotted result = jotted(said, text("Rolls %1 once its motor is off, from %2 km/h",
+                                      formatted(distance), formatted(kmh, Dimension::Ratio)));
+    result.after.layout.coast = Coast{distance, kmh, said.context.today};
+    return result;
+}
+
 std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"}}; }
 
 constexpr Takes back{
@@ -334,6 +343,15 @@ constexpr Takes creepTakes[] = {{.what = "SPEED",
                                  .least = 1 / 3.6,
                                  .most = 160 / 3.6,
                                  .unitNeeded = true}};
+constexpr Takes coastTakes[] = {{.what = "MM",
+                                 .needed = true,
+                                 .missing = "How far does it roll?",
+                                 .dimension = Dimension::Length,
+                                 .least = 0.2e-3,
+                                 .most = 3}};
+constexpr const char* coastWords[] = {"coasts"};
+constexpr const char* coastExamples[] = {"coast 40mm"};
+constexpr const char* coastNoise[] = {"rolls", "for", "on"};
 constexpr const char* pointsWords[] = {"turnout", "turnouts"};
 constexpr const char* pointsExamples[] = {"points 1:9", "points 1:9 30mm", "points 1:9 live",
                                           "points none"};
@@ -391,6 +409,9 @@ constexpr Verb table[] = {
      gapNoise},
     {"creep", creepWords, creepTakes, creepExamples,
      "how slowly it goes over dead places, in km/h of the prototype", creepAt, false, creepNoise},
+    {"coast", coastWords, coastTakes, coastExamples,
+     "how far it rolls at that speed once its motor is off: a flywheel shows here", coast, false,
+     coastNoise},
     {"capacitance",
      {},
      capacitanceTakes,
