@@ -381,6 +381,14 @@ TEST(Crossings, AreJudgedWherePlacesWereNamed) {
                     .starts_with("Stops on the dead 28 mm of points 1:9 at 14 km/h: without power "
                                  "it rolls 2."))
         << plain(one->sentence);
+    for (const Figure* figure : allFigures(*one)) {
+        if (figure->symbol == "v") {
+            EXPECT_EQ(shown(*figure), "0.0447 m/s");
+        }
+        if (figure->symbol == "d_roll") {
+            EXPECT_EQ(shown(*figure), "2.498 mm");
+        }
+    }
     // Wheels before banks.
     EXPECT_EQ(one->options.at(0).jot, "axle 1 both");
     EXPECT_EQ(one->options.at(0).state, State::Fine);
@@ -498,6 +506,10 @@ TEST(Crossings, TheChartHasEveryWheelThatCollectsOnTheDeadRail) {
     EXPECT_EQ(chart->wheels[0].axle, 2);
     EXPECT_NEAR((chart->wheels[0].to - chart->wheels[0].from).value(), 28, 1e-9);
     EXPECT_TRUE(chart->stands);
+    EXPECT_NEAR(chart->speed.value(), 20 / 3.6 / 87, 1e-9);
+    // Of two that are equally bad the longer one.
+    EXPECT_EQ(crossingChart(factsOf(lame({"points 1:6", "points 1:9"})), "")->at.place.name,
+              "points 1:9");
     // As far as the wheels that matter are over it, with some room.
     EXPECT_NEAR((chart->wheels[0].from - chart->from).value(), 6, 1e-9);
     EXPECT_NEAR((chart->to - chart->wheels[0].to).value(), 12, 1e-9);

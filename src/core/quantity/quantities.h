@@ -33,6 +33,7 @@ using OhmsPerMetre = units::unit_t<
 /// Of a battery's capacity the ampere-hour is the unit that everybody reads and types.
 [[nodiscard]] constexpr double si(AmpereHours q) { return q.value(); }
 [[nodiscard]] constexpr double si(Seconds t) { return t.value(); }
+[[nodiscard]] constexpr double si(MetresPerSecond v) { return v.value(); }
 [[nodiscard]] constexpr double si(Metres l) { return l.value(); }
 [[nodiscard]] constexpr double si(Millimetres l) { return l.value() / 1000.0; }
 

@@ -91,16 +91,12 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
                 at.place.measured ? text("by the ruler") : text("usual of such points")};
             std::vector<Figure> inputs{
                 figures::made(text("Dead rail"), "d", at.place.length, dead, at.place.name + " "),
-                Figure{text("Speed over it, km/h of the prototype"),
-                       "v",
-                       creep(job).kmh,
-                       Dimension::Ratio,
-                       {creep(job).assumed ? Basis::Kind::Assumed : Basis::Kind::Chosen,
-                        {},
-                        creep(job).assumed ? text("usual over points") : Text{}},
-                       {},
-                       {},
-                       "creep "},
+                figures::made(text("Speed over it"), "v",
+                              modelSpeed(KilometresPerHour{creep(job).kmh}, job.scale.ratio),
+                              {creep(job).assumed ? Basis::Kind::Assumed : Basis::Kind::Chosen,
+                               {},
+                               text("%1 of the prototype", kmhWords(creep(job).kmh))},
+                              "creep "),
                 rollFigure(job), busFigure(job, facts.house),
                 figures::assumed(text("Processor starts anew below"), "V_min", processorMinimum,
                                  text("usual for a decoder"))};
