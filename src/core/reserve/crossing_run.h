@@ -26,7 +26,7 @@ struct CrossingRun {
     Seconds restart{};            ///< until it drives again once power is back, >= 0
     double slowing = 0;           ///< m/s², of a model whose motor is off; > 0
     Drive motor;
-    BusLoads others;  ///< what draws besides, while the processor is in
+    BusLoads others;     ///< what draws besides, while the processor is in
     bool traced = true;  ///< else only what becomes of it, and its last moment
 };
 
