@@ -50,8 +50,7 @@ CrossingPlot::CrossingPlot(QWidget* parent) : QWidget(parent), m_plot(plotIn(thi
         const double range = (m_chart->to - m_chart->from).value();
         const double step = std::min(range / 120, m_chart->speed.value() * 1000 * 0.033);
         const core::Millimetres next = m_travel + core::Millimetres{step};
-        const core::Millimetres end =
-            m_chart->stands ? m_chart->at.crossing.trace.back().travel : m_chart->to;
+        const core::Millimetres end = m_chart->end();
         if (next >= end) m_clock->stop();
         setTravel(std::min(next, end));
     });
@@ -63,9 +62,7 @@ void CrossingPlot::play(bool on) {
         m_clock->stop();
         return;
     }
-    const core::Millimetres end =
-        m_chart->stands ? m_chart->at.crossing.trace.back().travel : m_chart->to;
-    if (m_travel >= end) setTravel(m_chart->from);
+    if (m_travel >= m_chart->end()) setTravel(m_chart->from);
     m_clock->start();
 }
 
@@ -85,9 +82,7 @@ void CrossingPlot::show(const std::optional<core::reserve::CrossingChart>& chart
                        : (m_chart->outages.front().from + m_chart->outages.front().to) / 2.0;
     }
     // After a change that makes it stand it is shown where it stands.
-    if (m_chart->stands) {
-        m_travel = std::min(m_travel, m_chart->at.crossing.trace.back().travel);
-    }
+    m_travel = std::min(m_travel, m_chart->end());
     m_travel = std::clamp(m_travel, m_chart->from, m_chart->to);
     draw();
 }
@@ -125,18 +120,14 @@ void CrossingPlot::toNextChange(bool forward) {
 
 QString CrossingPlot::wordsAt(core::Millimetres travel) const {
     const core::CrossingMoment moment = m_chart->momentAt(travel);
-    const double share = (moment.speed / m_chart->speed).value();
     QStringList words{tr("%1 mm").arg(travel.value(), 0, 'f', 1)};
-    if (m_chart->stands && travel > m_chart->at.crossing.trace.back().travel) {
+    if (travel > m_chart->end()) {
         return words.front() + u": "_s + tr("it never gets here");
     }
     words += tr("bus %1").arg(qs(core::formatted(moment.bus, 3)));
-    words += tr("%1 km/h").arg(share * m_chart->kmh, 0, 'f', 0);
+    words += tr("%1 km/h").arg(m_chart->kmhAt(moment), 0, 'f', 0);
     if (moment.light < 0.995) words += tr("lamps %1").arg(qs(core::percent(moment.light)));
-    const bool out = std::any_of(
-        m_chart->outages.begin(), m_chart->outages.end(),
-        [&](const auto& outage) { return travel >= outage.from && travel < outage.to; });
-    if (out) words += tr("no power");
+    if (!moment.power) words += tr("no power");
     if (!moment.awake) words += tr("decoder out");
     return words.join(u" · "_s);
 }

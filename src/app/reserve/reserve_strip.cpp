@@ -109,9 +109,7 @@ void ReserveStrip::turn(bool toTheTrack) {
 void ReserveStrip::standOn(core::Millimetres travel) {
     if (!m_crossing) return;
     // A model that stops goes no further in the picture either.
-    const core::Millimetres most =
-        m_crossing->stands ? m_crossing->at.crossing.trace.back().travel : m_crossing->to;
-    emit trackShown(core::TrackUnder{m_crossing->dead, std::min(travel, most)});
+    emit trackShown(core::TrackUnder{m_crossing->dead, std::min(travel, m_crossing->end())});
 }
 
 }  // namespace glimmet::app

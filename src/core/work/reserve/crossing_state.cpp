@@ -51,6 +51,13 @@ CrossingRun runOf(const Reckoned& facts, const Loads& loads, std::vector<Outage>
     return run;
 }
 
+/// The bank as it would be fitted; nothing: none.
+std::optional<Bank> bankOf(const Reckoned& facts, const Loads& loads,
+                           const std::optional<FittedBank>& fitted) {
+    if (!fitted) return {};
+    return bankState(facts, *fitted, loads).bank;
+}
+
 }  // namespace
 
 State stateOf(Crossed how) {
@@ -69,12 +76,6 @@ Figure rollFigure(const Job& job) {
         text("Rolls without power"), "d_roll", rolls, read.on,
         text("%1 from %2 km/h", formatted(read.distance, 3), formatted(read.kmh, Dimension::Ratio)),
         "coast ");
-}
-
-std::optional<Bank> bankOf(const Reckoned& facts, const Loads& loads,
-                           const std::optional<FittedBank>& fitted) {
-    if (!fitted) return {};
-    return bankState(facts, *fitted, loads).bank;
 }
 
 std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& loads,
@@ -154,6 +155,11 @@ std::optional<Farads> capacitanceFor(const Reckoned& facts, const Loads& loads,
     return Farads{enough};
 }
 
+Millimetres CrossingChart::end() const { return stands ? at.crossing.trace.back().travel : to; }
+double CrossingChart::kmhAt(const CrossingMoment& moment) const {
+    return (moment.speed / speed).value() * kmh;
+}
+
 CrossingMoment CrossingChart::momentAt(Millimetres travel) const {
     const std::vector<CrossingMoment>& trace = at.crossing.trace;
     const auto behind =
@@ -168,6 +174,9 @@ CrossingMoment CrossingChart::momentAt(Millimetres travel) const {
         moment.light += (behind->light - one.light) * share;
     }
     moment.travel = travel;
+    moment.power = std::none_of(outages.begin(), outages.end(), [&](const Outage& outage) {
+        return travel >= outage.from && travel < outage.to;
+    });
     return moment;
 }
 
@@ -203,7 +212,6 @@ std::optional<CrossingChart> crossingChart(const Reckoned& facts, std::string_vi
     chart.stands = shown->crossing.how == Crossed::Stops;
     chart.sweep = sweepOver(facts, loads, *shown, facts.job.bank);
     chart.kmh = creep(facts.job).kmh;
-    chart.kmhAssumed = creep(facts.job).assumed;
     chart.bus = busVolts(facts.job, facts.house);
     chart.minimum = processorMinimum;
     chart.speed = modelSpeed(KilometresPerHour{chart.kmh}, facts.job.scale.ratio);

@@ -14,10 +14,6 @@ namespace glimmet::core::reserve {
 /// without a flywheel lets it.
 [[nodiscard]] Figure rollFigure(const Job& job);
 
-/// The bank as it would be fitted to a crossing; nothing: none.
-[[nodiscard]] std::optional<Bank> bankOf(const Reckoned& facts, const Loads& loads,
-                                         const std::optional<FittedBank>& fitted);
-
 /// What a crossing is worth: over where it stops, close where it starts anew or slows.
 [[nodiscard]] State stateOf(Crossed how);
 
@@ -69,11 +65,14 @@ struct CrossingChart {
     Millimetres from{}, to{};  ///< travel of the train's front, while those wheels come over it
     std::vector<AtSpeed> sweep;
     double kmh = 0;  ///< that is set
-    bool kmhAssumed = false;
     Volts bus{}, minimum{};
     MetresPerSecond speed{};
     bool stands = false;  ///< it goes no further than its trace
 
+    /// Where it stands, or the last that is shown.
+    [[nodiscard]] Millimetres end() const;
+    /// Its speed as the prototype goes.
+    [[nodiscard]] double kmhAt(const CrossingMoment& moment) const;
     /// Between two moments along a straight line; before the first and behind the last as there.
     [[nodiscard]] CrossingMoment momentAt(Millimetres travel) const;
 };
