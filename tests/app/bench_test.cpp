@@ -133,6 +133,17 @@ TEST(Bench, ShelfStepsAreUndoneToo) {
     EXPECT_EQ(bench.jobId(), id);
     EXPECT_EQ(bench.workshop()->jobs()->size(), 1U);
 }
+TEST(Bench, GoesWhereTheWorkIsInAJobWithoutTheStageThatWasLookedAt) {
+    const Scratch scratch;
+    Bench bench(tests::smallCatalogue());
+    bench.setWorkshop(workshopAt(scratch.file("a.glimmet")));
+    bench.addJob(tests::jotted(tests::newJob("x", "saloon"), {"lamp table white"}), text("x"));
+    const auto coach = bench.jobId();
+    bench.addJob(shunter(), text("y"));
+    bench.goTo("reserve");
+    bench.openJob(coach);  // lamps on the rails have no stay-alive
+    EXPECT_EQ(bench.stage(), "lamps");
+}
 TEST(Bench, SpeaksOfWhatIsPointedAt) {
     const Scratch scratch;
     Bench bench(tests::smallCatalogue());

@@ -3,7 +3,10 @@
 #include "app/frame/jot_list.h"
 #include "app/frame/line_of_work.h"
 #include "app/frame/reckoning_panel.h"
+#include "app/lamps/fault_table.h"
+#include "app/lamps/gap_plot.h"
 #include "app/lamps/lamps_strip.h"
+#include "app/lamps/odds_rows.h"
 #include "app/lamps/schematic.h"
 #include "app/measure/motor_plot.h"
 #include "app/reserve/crossing_plot.h"
@@ -381,6 +384,82 @@ TEST(LampsStrip, HasAPlaceForLampsWithoutADecoder) {
     EXPECT_NE(button(strip, "output-lamp "), nullptr);
 }
 
+/// A dining saloon on the rails: lamps under the roof, one that blinks at its end.
+core::Job saloonOnRails() {
+    return jotted(tests::newJob("Aurora", "saloon", {}),
+                  {"rectifier silicon", "lamp roof warm white for 3mA", "parallel roof",
+                   "shared roof 1k", "lamp tail blink-red-3mm for 8mA", "resistor tail 1k"});
+}
+TEST(LampsStrip, TurnsItsPages) {
+    LampsStrip strip;
+    strip.resize(760, 270);
+    strip.QWidget::show();
+    const core::Job job = saloonOnRails();
+    const auto show = [&](const core::Job& shown) {
+        strip.show(tests::factsOf(shown), {}, shown.groups[0].id);
+    };
+    show(job);
+    const auto page = [&](const char* name) {
+        auto* tab = strip.findChild<QToolButton*>(QString::fromLatin1(name));
+        QTest::mouseClick(tab, Qt::LeftButton);
+        EXPECT_TRUE(tab->isChecked());
+    };
+    auto* faults = strip.findChild<FaultTable*>();
+    auto* builds = strip.findChild<OddsRows*>();
+    EXPECT_TRUE(strip.schematic()->isVisible());
+    EXPECT_TRUE(faults->cases().empty());  // only what is looked at is worked out
+    page("pageFaults");
+    EXPECT_FALSE(strip.schematic()->isVisible());
+    ASSERT_EQ(faults->cases().size(), 3U);
+    EXPECT_TRUE(faults->accessibleDescription().contains(u"One of 2 fails open"_s));
+    const QImage before = faults->grab().toImage();
+    // It follows the job while it is looked at.
+    show(jotted(job, {"shared roof 300"}));
+    EXPECT_NE(faults->grab().toImage(), before);
+    show(job);
+    page("pageBuilds");
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !builds->lines().empty(); }, 20000));
+    ASSERT_EQ(builds->lines().size(), 4U);
+    EXPECT_TRUE(builds->accessibleDescription().contains(u"of 10 builds"_s));
+    QSignalSpy chosen(&strip, &LampsStrip::jotChosen);
+    builds->setFocus();
+    QTest::keyClick(builds, Qt::Key_Return);  // as it is: nothing to take
+    EXPECT_EQ(chosen.count(), 0);
+    QTest::keyClick(builds, Qt::Key_Down);
+    QTest::keyClick(builds, Qt::Key_Return);
+    ASSERT_EQ(chosen.count(), 1);
+    EXPECT_EQ(chosen.at(0).at(0).toString(), u"own roof lamp"_s);
+    QTest::mouseClick(builds, Qt::LeftButton, {}, {60, 46 + 58 * 2 + 20});
+    ASSERT_EQ(chosen.count(), 2);
+    EXPECT_EQ(chosen.at(1).at(0).toString(), u"series roof lamp E96"_s);
+    // Another group, or an edit, is reckoned anew, and what was under way is left.
+    show(jotted(job, {"own roof"}));
+    show(jotted(job, {"remove roof/2"}));
+    EXPECT_TRUE(builds->lines().empty());
+}
+TEST(LampsStrip, ShowsTheGapOfTheRailsOnlyWhereThereIsOne) {
+    LampsStrip strip;
+    strip.resize(760, 270);
+    strip.QWidget::show();
+    const core::Job job = saloonOnRails();
+    const auto show = [&](const core::Job& shown) {
+        strip.show(tests::factsOf(shown), {}, shown.groups[0].id);
+    };
+    show(job);
+    auto* tab = strip.findChild<QToolButton*>(u"pageDirt"_s);
+    auto* plot = strip.findChild<GapPlot*>();
+    EXPECT_TRUE(tab->isVisible());
+    QTest::mouseClick(tab, Qt::LeftButton);
+    EXPECT_TRUE(plot->isVisible());
+    EXPECT_EQ(plot->accessibleName(), u"Over dirt: no capacitor: dark at once"_s);
+    show(jotted(job, {"smoothing 470uF 25V charge 47R"}));
+    EXPECT_TRUE(plot->accessibleName().startsWith(u"Over dirt: half of the light is left after"_s));
+    // On a supply that is always there the page is gone, and the circuit stands there again.
+    show(jotted(job, {"supply fixed dc 12V"}));
+    EXPECT_FALSE(tab->isVisible());
+    EXPECT_TRUE(strip.schematic()->isVisible());
+}
+
 TEST(RulesStrip, ListsTheRulesAndSaysWhichAreTheHousesOwn) {
     RulesStrip strip;
     strip.resize(700, 330);
@@ -554,6 +633,18 @@ TEST(Schematic, ShowsABulbAsABulb) {
     EXPECT_NE(picture(bulb), picture(led));
     // Brighter with more volts.
     EXPECT_NE(picture(bulb), picture(jotted(bulb, {"resistor cab 150"})));
+}
+TEST(Schematic, DrawsWhatFeedsLampsOnTheRails) {
+    const core::Job job = saloonOnRails();
+    EXPECT_TRUE(anyContains(tipsOf(job), u"A bridge of silicon diodes"_s));
+    EXPECT_TRUE(anyContains(tipsOf(job), u"| rectifier "_s));
+    EXPECT_FALSE(anyContains(tipsOf(job), u"| smoothing "_s));
+    const core::Job smooth = jotted(job, {"smoothing 47uF 25V"});
+    EXPECT_TRUE(anyContains(tipsOf(smooth), u"| smoothing "_s));
+    EXPECT_FALSE(anyContains(tipsOf(jotted(job, {"supply fixed dc"})), u"| rectifier "_s));
+    const core::Job driven = jotted(job, {"driver roof 10mA"});
+    EXPECT_TRUE(anyContains(tipsOf(driven), u"A driver keeps the current of roof lamp"_s));
+    EXPECT_TRUE(anyContains(tipsOf(driven), u"| driver roof lamp "_s));
 }
 TEST(Schematic, AsksForABoardResistorThatIsNotKnown) {
     const core::Job unknown =

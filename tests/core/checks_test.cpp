@@ -5,6 +5,7 @@
 #include "core/work/measure/motor_chart.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/standing.h"
+#include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 #include "support/sanitized.h"
@@ -18,46 +19,9 @@
 namespace glimmet::core {
 namespace {
 
-using tests::jotted;
-using tests::shunter;
-using tests::smallCatalogue;
+using namespace tests;
 
 const House house;
-std::vector<Finding> checkedAll(const Job& job) { return findings(job, smallCatalogue()); }
-
-/// Whether a finding is the one of that id, in which a lamp is called by its name here.
-bool is(const Finding& one, const std::string& id) {
-    const auto colon = id.find(':');
-    const auto slash = one.id.find('/');
-    return colon == std::string::npos
-               ? one.id == id
-               : one.id.starts_with(id.substr(0, colon + 1)) &&
-                     one.subject.name + (slash == std::string::npos ? "" : one.id.substr(slash)) ==
-                         id.substr(colon + 1);
-}
-bool has(const std::vector<Finding>& all, const std::string& id) {
-    return std::any_of(all.begin(), all.end(), [&](const Finding& one) { return is(one, id); });
-}
-/// The finding of that id; that there is none fails the test, whatever is asked of it.
-const Finding& finding(const std::vector<Finding>& all, const std::string& id) {
-    for (const Finding& one : all) {
-        if (is(one, id)) return one;
-    }
-    ADD_FAILURE() << "no finding " << id;
-    static const Finding none{};
-    return none;
-}
-std::string sentenceOf(const Job& job, const std::string& id) {
-    return plain(finding(checkedAll(job), id).sentence);
-}
-const Figure& figure(const Finding& finding, const std::string& symbol) {
-    for (const Figure* one : allFigures(finding)) {
-        if (one->symbol == symbol) return *one;
-    }
-    static const Figure none;
-    return none;
-}
-
 /// How one stage of a job stands.
 StageStanding stands(const Job& job, std::string_view stage) {
     for (const StageStanding& each : standing(job, checkedAll(job))) {
@@ -495,12 +459,23 @@ TEST(LampJudgement, BareTrackTurnsLampsRound) {
     EXPECT_FALSE(has(checkedAll(jotted(coach, {"supply battery"})), "lamp.reverse:table lamp"));
     EXPECT_FALSE(has(checkedAll(jotted(coach, {"supply dc 4V"})), "lamp.reverse:table lamp"));
     EXPECT_FALSE(has(checkedAll(jotted(coach, {"decoder small"})), "lamp.reverse:table lamp"));
-    // Where there is no decoder no decoder's rectifier is taken off; one that was read is.
-    EXPECT_NEAR(reckoned(coach, house, smallCatalogue()).groups[0]->bus.value(), 14.5, 1e-12);
-    EXPECT_NEAR(reckoned(rectified, house, smallCatalogue()).groups[0]->bus.value(), 13.1, 1e-12);
-    EXPECT_EQ(
-        figure(finding(checkedAll(rectified), "lamp.current:table lamp"), "V_rect").basis.kind,
-        Basis::Kind::Measured);
+    // Where there is no decoder no decoder's rectifier is taken off; the one that is fitted is, as
+    // assumed, and one that was read as read.
+    const auto bus = [&](const Job& job) {
+        return reckoned(job, house, smallCatalogue()).groups[0]->bus.value();
+    };
+    EXPECT_NEAR(bus(coach), 14.5, 1e-12);
+    EXPECT_NEAR(bus(rectified), 13.3, 1e-12);
+    EXPECT_NEAR(bus(jotted(coach, {"rectifier schottky"})), 13.8, 1e-12);
+    const Job read = jotted(rectified, {"rectifier 1.4V"});
+    EXPECT_NEAR(bus(read), 13.1, 1e-12);
+    EXPECT_FALSE(has(checkedAll(read), "lamp.reverse:table lamp"));
+    const auto basis = [&](const Job& job) {
+        return figure(finding(checkedAll(job), "lamp.current:table lamp"), "V_rect").basis.kind;
+    };
+    EXPECT_EQ(basis(rectified), Basis::Kind::Assumed);
+    EXPECT_EQ(basis(read), Basis::Kind::Measured);
+    EXPECT_TRUE(has(checkedAll(jotted(rectified, {"rectifier none"})), "lamp.reverse:table lamp"));
 }
 TEST(LampJudgement, TheWorstCornerBurnsToo) {
     // 23 mA typical, and more than the 25 mA it bears where the supply is highest.

@@ -19,7 +19,7 @@ std::string answer(std::string_view line, const WorkshopRecord& workshop = {}) {
     const auto said = understood(line, workshop, smallCatalogue(), "2026-03-02");
     return said ? plain(said->meaning) : "✗ " + plain(said.error().what);
 }
-WorkshopRecord after(std::string_view line, const WorkshopRecord& workshop = {}) {
+WorkshopRecord workshopAfter(std::string_view line, const WorkshopRecord& workshop = {}) {
     return understood(line, workshop, smallCatalogue(), "2026-03-02").value().after;
 }
 State measured(const Job& job, const House& house) {
@@ -68,17 +68,17 @@ TEST(House, GoesAlongWithAJobThatLeaves) {
 
 TEST(HouseJots, SetEveryRule) {
     EXPECT_EQ(answer("rule strict"), "House, rating rule: strict");
-    EXPECT_EQ(after("rule running").house.rule, RatingRule::Running);
+    EXPECT_EQ(workshopAfter("rule running").house.rule, RatingRule::Running);
     EXPECT_EQ(answer("margin 10%"), "House: close within 10 % of a limit");
-    EXPECT_NEAR(after("margin 10%").house.closeMargin, 0.1, 1e-12);
+    EXPECT_NEAR(workshopAfter("margin 10%").house.closeMargin, 0.1, 1e-12);
     EXPECT_EQ(answer("spread 10%"), "House: track volts differ by 10 %");
-    EXPECT_NEAR(after("spread 10%").house.supplySpread, 0.1, 1e-12);
-    EXPECT_EQ(after("rectifier 1.4V").house.rectifier, Volts{1.4});
-    EXPECT_EQ(after("bridge drop 0.3V").house.bridge, Volts{0.3});
-    EXPECT_EQ(after("switch 0.6V").house.outputSwitch, Volts{0.6});
-    EXPECT_EQ(after("drawers E24").house.drawers, Series::E24);
+    EXPECT_NEAR(workshopAfter("spread 10%").house.supplySpread, 0.1, 1e-12);
+    EXPECT_EQ(workshopAfter("rectifier 1.4V").house.rectifier, Volts{1.4});
+    EXPECT_EQ(workshopAfter("bridge drop 0.3V").house.bridge, Volts{0.3});
+    EXPECT_EQ(workshopAfter("switch 0.6V").house.outputSwitch, Volts{0.6});
+    EXPECT_EQ(workshopAfter("drawers E24").house.drawers, Series::E24);
     // One rule at a time; the others stay.
-    WorkshopRecord two = after("drawers E24", after("rule strict"));
+    WorkshopRecord two = workshopAfter("drawers E24", workshopAfter("rule strict"));
     EXPECT_EQ(two.house.rule, RatingRule::Strict);
     EXPECT_EQ(understood("rule strict", WorkshopRecord(), smallCatalogue(), "")->subject, "rule");
     EXPECT_EQ(understood("rule strict", WorkshopRecord(), smallCatalogue(), "")->stage, "rules");

@@ -1,6 +1,7 @@
 #include "core/led/lamp_circuit.h"
 
 #include "core/led/resistor_choice.h"
+#include "core/led/resistor_package.h"
 #include "support/print_quantity.h"
 
 #include <gtest/gtest.h>
@@ -27,7 +28,7 @@ TEST(LampCircuit, SolvesTheWorkedLamp) {
     const LampSolution solution = solved({Ohms{0}, {{{white()}, *fitted}}}, drive).value();
     EXPECT_NEAR(solution.total.value(), 0.00472, 0.000005);
     EXPECT_NEAR(solution.resistorPower[0].value(), 0.049, 0.0001);
-    EXPECT_STREQ(resistorBody(solution.resistorPower[0]), "1/8 W or 0805");
+    EXPECT_EQ(resistorBody(solution.resistorPower[0]), "1/8 W or 0805");
 }
 // docs/physics.md: three whites on one resistor set for 30 mA in all, one of them 0.1 V lower: its
 // neighbours get 8.25 mA and it takes 13.5 mA, a ratio of 1.64. The resistor that makes the total

@@ -72,6 +72,24 @@ inline core::Catalogue madeCatalogue() {
                         {},
                         Amperes{0.025},
                         "cool"}};
+    LampPart strip;
+    strip.id = "strip-warm-white-12v";
+    strip.name = "warm white strip, 12 V, cut every 50 mm";
+    strip.tint = "warm";
+    strip.forward = ForwardPoint{Volts{12}, Amperes{0.02}};
+    strip.emission = 8.7;
+    strip.series = Ohms{186};
+    strip.rated = Volts{12};
+    strip.section = Millimetres{50};
+    LampPart blinker;
+    blinker.id = "blink-red-3mm";
+    blinker.name = "red blinker 3 mm";
+    blinker.family = LedFamily::Red;
+    blinker.forward = ForwardPoint{Volts{2.4}, Amperes{0.02}};
+    blinker.limit = Amperes{0.025};
+    blinker.blink = BlinkChip{1.5, false, Volts{1.8}};
+    catalogue.lamps.push_back(strip);
+    catalogue.lamps.push_back(blinker);
     const auto bank = [](const char* id, BankKind kind, double farads, double rated, double length,
                          double side) {
         BankPart made;

@@ -141,7 +141,10 @@ void Bench::openJob(store::JobId id) {
     m_subject.clear();
     m_spokenId.clear();
     recompute();
-    if (first) goTo(core::whereWorkIs(standings(), m_findings));
+    const std::vector<core::StageStanding> stages = standings();
+    const bool there = std::any_of(stages.begin(), stages.end(),
+                                   [&](const auto& each) { return each.stage == m_stage; });
+    if (first || !there) goTo(core::whereWorkIs(stages, m_findings));
 }
 
 void Bench::follow() {

@@ -1,6 +1,9 @@
 #include "app/lamps/lamps_strip.h"
 
+#include "app/lamps/fault_table.h"
+#include "app/lamps/gap_plot.h"
 #include "app/lamps/lamps_view.h"
+#include "app/lamps/odds_rows.h"
 #include "app/lamps/schematic.h"
 #include "app/picture/scene.h"
 #include "app/theme/state_mark.h"
@@ -14,6 +17,8 @@
 #include <QPainter>
 #include <QScrollArea>
 #include <QScrollBar>
+#include <QStackedWidget>
+#include <QToolButton>
 #include <QVBoxLayout>
 
 using namespace Qt::StringLiterals;
@@ -126,17 +131,54 @@ StageStrip* lampsStrip(QWidget* parent) { return new LampsStrip(parent); }
 LampsStrip::LampsStrip(QWidget* parent)
     : StageStrip(parent),
       m_outputs(new QScrollArea(this)),
-      m_canvas(new QScrollArea(this)),
+      m_pages(new QStackedWidget(this)),
       m_schematic(new Schematic),
+      m_faults(new FaultTable),
+      m_builds(new OddsRows),
+      m_dirt(new GapPlot),
       m_buttons(std::make_unique<Rows<OutputButton>>()) {
     setObjectName(u"lampsStrip"_s);
     m_outputs->setWidgetResizable(true);
     m_outputs->setFixedWidth(230);
     m_outputs->setFrameShape(QFrame::NoFrame);
     m_outputs->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    m_canvas->setWidgetResizable(true);
-    m_canvas->setFrameShape(QFrame::NoFrame);
-    m_canvas->setWidget(m_schematic);
+    auto* head = new QHBoxLayout;
+    head->setContentsMargins(10, 4, 10, 0);
+    head->setSpacing(4);
+    const auto add = [&](const QString& name, const QString& title, const QString& tip,
+                         QWidget* shown, bool scrolled) {
+        if (scrolled) {
+            auto* area = new QScrollArea;
+            area->setWidgetResizable(true);
+            area->setFrameShape(QFrame::NoFrame);
+            area->setWidget(shown);
+            shown = area;
+        }
+        const Page page = static_cast<Page>(m_pages->addWidget(shown));
+        auto* tab = new QToolButton(this);
+        tab->setObjectName(name);
+        tab->setText(title);
+        tab->setToolTip(tip);
+        tab->setAccessibleName(tip);
+        tab->setCheckable(true);
+        tab->setFocusPolicy(Qt::StrongFocus);
+        connect(tab, &QToolButton::clicked, this, [this, page] { turnTo(page); });
+        head->addWidget(tab);
+        m_tabs.push_back(tab);
+    };
+    add(u"pageCircuit"_s, tr("circuit"), tr("The group as a schematic"), m_schematic, true);
+    add(u"pageFaults"_s, tr("if one fails"), tr("What happens if one of its lamps fails"), m_faults,
+        true);
+    add(u"pageBuilds"_s, tr("ten builds"), tr("In how many builds its lamps look uneven"), m_builds,
+        true);
+    add(u"pageDirt"_s, tr("over dirt"), tr("What the lamps do while the rails give nothing"),
+        m_dirt, false);
+    head->addStretch(1);
+    auto* shown = new QVBoxLayout;
+    shown->setContentsMargins(0, 0, 0, 0);
+    shown->setSpacing(2);
+    shown->addLayout(head);
+    shown->addWidget(m_pages, 1);
     auto* page = new QWidget;
     auto* whole = new QVBoxLayout(page);
     whole->setContentsMargins(6, 6, 6, 6);
@@ -149,8 +191,18 @@ LampsStrip::LampsStrip(QWidget* parent)
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(0);
     row->addWidget(m_outputs);
-    row->addWidget(m_canvas, 1);
+    row->addLayout(shown, 1);
+    turnTo(Circuit);
+    connect(m_builds, &OddsRows::jotChosen, this, &LampsStrip::jotChosen);
+    connect(m_dirt, &GapPlot::jotOffered, this, &LampsStrip::jotOffered);
     connect(m_schematic, &Schematic::jotOffered, this, &LampsStrip::jotOffered);
+}
+
+void LampsStrip::turnTo(Page page) {
+    m_pages->setCurrentIndex(page);
+    for (std::size_t i = 0; i < m_tabs.size(); ++i) {
+        m_tabs[i]->setChecked(static_cast<int>(i) == page);
+    }
 }
 
 void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
@@ -217,6 +269,13 @@ void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
     m_schematic->show(facts, group,
                       tr("No lamp yet. Press an output on the left, or a place for a lamp in the "
                          "picture, or type  lamp front white  into the jot line."));
+    m_faults->show(facts, group);
+    m_builds->show(facts, group);
+    // Only where lamps hang on the rails there is dirt to get over.
+    const auto chart = core::lamps::gapChart(facts);
+    m_dirt->show(chart);
+    m_tabs[Dirt]->setVisible(chart.has_value());
+    if (!chart && m_pages->currentIndex() == Dirt) turnTo(Circuit);
 }
 
 }  // namespace glimmet::app

@@ -9,10 +9,15 @@
 #include <vector>
 
 class QScrollArea;
+class QStackedWidget;
+class QToolButton;
 class QVBoxLayout;
 
 namespace glimmet::app {
 
+class FaultTable;
+class GapPlot;
+class OddsRows;
 class OutputButton;
 class Schematic;
 
@@ -26,9 +31,15 @@ public:
     [[nodiscard]] Schematic* schematic() { return m_schematic; }
 
 private:
+    enum Page { Circuit, Faults, Builds, Dirt };
+    void turnTo(Page page);
     QScrollArea* m_outputs;
-    QScrollArea* m_canvas;
+    QStackedWidget* m_pages;
+    std::vector<QToolButton*> m_tabs;  ///< as Page
     Schematic* m_schematic;
+    FaultTable* m_faults;
+    OddsRows* m_builds;
+    GapPlot* m_dirt;
     QVBoxLayout* m_column = nullptr;
     std::unique_ptr<Rows<OutputButton>> m_buttons;
 };

@@ -3,7 +3,7 @@
 #include "app/picture/scene.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
-#include "core/led/resistor_choice.h"
+#include "core/led/resistor_package.h"
 #include "core/quantity/format.h"
 
 #include <QHelpEvent>
@@ -20,6 +20,8 @@ constexpr qreal firstColumn = 46;
 constexpr qreal columnWidth = 150;
 constexpr qreal partWidth = 104;  // of what the rows share, along the foot
 constexpr qreal outputWidth = 250;
+constexpr qreal bridgeWidth = 96;  // with the rails on both sides of it
+constexpr qreal smoothingWidth = 100;
 constexpr qreal footHeight = 44;  // from the foot line to the lower edge
 constexpr qreal leastHeight = 250;
 
@@ -63,7 +65,100 @@ void paintBulbSymbol(QPainter& painter, const QPointF& middle, qreal size, const
     painter.drawLine(middle + QPointF(-arm, arm), middle + QPointF(arm, -arm));
 }
 
+/// The minus that everything ends on.
+void minusBar(QPainter& painter, const QPointF& at) {
+    painter.setPen(QPen(theme().ink, 1.8));
+    painter.drawLine(at + QPointF(0, -9), at + QPointF(0, 9));
+}
+
+/// A rail from its end.
+void paintRail(QPainter& painter, const QPointF& at) {
+    painter.setPen(QPen(theme().ink, 2.4));
+    painter.drawLine(at + QPointF(-5, 9), at + QPointF(5, 9));
+    painter.drawLine(at + QPointF(-3.5, -9), at + QPointF(3.5, -9));
+    painter.setPen(QPen(theme().ink, 1.6));
+    painter.drawLine(at + QPointF(0, -9), at + QPointF(0, 9));
+}
+
 }  // namespace
+
+void Schematic::paintBridge(QPainter& painter, qreal top, qreal foot) {
+    const Theme& look = theme();
+    const qreal x = firstColumn + 6;
+    const qreal half = 24;
+    const qreal y = (top + foot) / 2 - 6;
+    painter.setPen(QPen(look.ink, 1.8));
+    painter.setBrush(look.paper);
+    painter.drawPolygon(QPolygonF{QPointF(x, y - half), QPointF(x + half, y), QPointF(x, y + half),
+                                  QPointF(x - half, y)});
+    // IEC 60617: a diode in the square says that it rectifies, its bar towards the plus.
+    painter.drawPolygon(QPolygonF{QPointF(x - 6, y + 5), QPointF(x + 6, y + 5), QPointF(x, y - 5)});
+    painter.drawLine(QPointF(x - 6, y - 5), QPointF(x + 6, y - 5));
+    painter.drawLine(QPointF(x, y - half), QPointF(x, top));
+    painter.drawLine(QPointF(x, y + half), QPointF(x, foot));
+    painter.drawLine(QPointF(x - 9, foot), QPointF(x + 9, foot));
+    painter.setBrush(look.ink);
+    painter.drawEllipse(QPointF(x, top), 2.5, 2.5);
+    painter.drawLine(QPointF(x - half, y), QPointF(x - half - 12, y));
+    painter.drawLine(QPointF(x + half, y), QPointF(x + half + 12, y));
+    paintRail(painter, {x - half - 12, y});
+    paintRail(painter, {x + half + 12, y});
+    const QString kind = *m_bridge == core::LampBridge::Silicon ? tr("silicon") : tr("Schottky");
+    painter.setFont(wordsFont(13));
+    painter.setPen(look.inkSoft);
+    painter.drawText(QRectF(x + 8, y + half - 4, 70, 20), Qt::AlignLeft | Qt::AlignVCenter, kind);
+    m_symbols.push_back(
+        {QRectF(x - half - 16, y - half, 2 * half + 32, 2 * half),
+         tr("A bridge of %1 diodes between the rails and the lamps. Press to change "
+            "it, or to enter its drop as measured.")
+             .arg(kind),
+         u"rectifier "_s});
+}
+
+void Schematic::paintSmoothing(QPainter& painter, qreal x, qreal top, qreal foot) {
+    const Theme& look = theme();
+    const qreal y = (top + foot) / 2 + 18;
+    painter.setPen(QPen(look.ink, 1.8));
+    painter.drawLine(QPointF(x, top), QPointF(x, y - 5));
+    painter.drawLine(QPointF(x, y + 5), QPointF(x, foot));
+    painter.drawLine(QPointF(x - 9, foot), QPointF(x + 9, foot));
+    painter.setBrush(look.ink);
+    painter.drawEllipse(QPointF(x, top), 2.5, 2.5);
+    painter.setPen(QPen(look.ink, 2.6));
+    painter.drawLine(QPointF(x - 13, y - 4), QPointF(x + 13, y - 4));
+    painter.drawLine(QPointF(x - 13, y + 4), QPointF(x + 13, y + 4));
+    if (m_smoothing->kind != core::CapacitorKind::Ceramic) {
+        painter.setFont(wordsFont(13));
+        painter.drawText(QPointF(x - 22, y - 8), u"+"_s);
+    }
+    if (m_smoothing->charge > core::Ohms{0}) {
+        const QRectF box(x - 7, top + 22, 14, 30);
+        paintResistor(painter, box, look.ink, look.paper);
+        // The diode past it points back to the plus.
+        const qreal d = x - 20;
+        painter.drawLine(QPointF(d, top + 14), QPointF(d, top + 60));
+        painter.drawLine(QPointF(d, top + 14), QPointF(x, top + 14));
+        painter.drawLine(QPointF(d, top + 60), QPointF(x, top + 60));
+        painter.setBrush(look.paper);
+        painter.drawPolygon(
+            QPolygonF{QPointF(d - 5, top + 42), QPointF(d + 5, top + 42), QPointF(d, top + 33)});
+        painter.drawLine(QPointF(d - 5, top + 33), QPointF(d + 5, top + 33));
+        painter.setFont(figuresFont(13, true));
+        painter.setPen(look.ink);
+        painter.drawText(QRectF(x + 12, top + 26, 70, 22), Qt::AlignLeft | Qt::AlignVCenter,
+                         ohms(m_smoothing->charge));
+    }
+    painter.setFont(figuresFont(13, true));
+    painter.setPen(look.ink);
+    painter.drawText(QRectF(x + 16, y - 20, 80, 20), Qt::AlignLeft | Qt::AlignVCenter,
+                     qs(core::formatted(m_smoothing->capacitance)));
+    painter.setFont(figuresFont(13));
+    painter.drawText(QRectF(x + 16, y, 80, 20), Qt::AlignLeft | Qt::AlignVCenter,
+                     volts(m_smoothing->rated));
+    m_symbols.push_back({QRectF(x - 26, top + 8, 100, foot - top - 16),
+                         tr("The capacitor behind the bridge. Press to change it."),
+                         u"smoothing "_s});
+}
 
 Schematic::Schematic(QWidget* parent) : QWidget(parent) {
     setObjectName(u"schematic"_s);
@@ -81,6 +176,10 @@ void Schematic::show(const core::Reckoned& facts, const core::LampGroup* group,
             m_group = *group;
             m_state = *state;
             m_onSupply = group->output == core::supplyOutput;
+            m_onRails = m_onSupply && !facts.job.decoder &&
+                        (core::isDigital(facts.job.feed) || facts.job.feed == core::Feed::PlainDc);
+            m_bridge = m_onRails ? facts.job.supply.lampBridge : std::nullopt;
+            m_smoothing = m_bridge ? facts.job.supply.smoothing : std::nullopt;
             const core::DecoderOutput* output = core::outputNamed(facts.job, group->output);
             m_outputWire = output ? qs(output->wire) : QString();
             setAccessibleName(tr("Schematic of %1, rows: %2, %3 in all")
@@ -93,15 +192,19 @@ void Schematic::show(const core::Reckoned& facts, const core::LampGroup* group,
     update();
 }
 
+qreal Schematic::rowsFrom() const {
+    return firstColumn + (m_bridge ? bridgeWidth : 0) + (m_smoothing ? smoothingWidth : 0);
+}
+
 QSize Schematic::minimumSizeHint() const {
     std::size_t deepest = 1;
     for (const core::LampRow& row : m_group.rows) deepest = std::max(deepest, row.lamps.size());
     const qreal columns = m_has ? static_cast<qreal>(m_group.rows.size()) : 1;
     const qreal shared =
-        (m_group.shared() > core::Ohms{0} ? 1 : 0) +
+        (m_group.driver() ? 1 : 0) + (m_group.shared() > core::Ohms{0} ? 1 : 0) +
         (!m_state.outputSeriesKnown || m_state.outputSeries > core::Ohms{0} ? 1 : 0);
-    return {qRound(qMax(firstColumn + columns * columnWidth,
-                        firstColumn + shared * partWidth + outputWidth)),
+    return {qRound(qMax(rowsFrom() + columns * columnWidth,
+                        rowsFrom() + shared * partWidth + outputWidth)),
             qRound(leastHeight + 46 * static_cast<qreal>(deepest - 1))};
 }
 
@@ -191,7 +294,7 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
              ? tr("Resistor of %1: %2, chosen; %3 of heat, so %4 or larger. "
                   "Press to change it.")
                    .arg(called, ohms(*row.resistor), qs(core::formatted(state.resistorPower, 3)),
-                        QString::fromUtf8(core::resistorBody(state.resistorPower)))
+                        qs(core::resistorBody(state.resistorPower)))
              : tr("Resistor of %1: not chosen yet. The options are in the "
                   "reckoning.")
                    .arg(called),
@@ -214,7 +317,8 @@ void Schematic::paintEvent(QPaintEvent*) {
     const qreal top = 40;
     const qreal foot = height() - footHeight;
     const qreal bottom = foot - 42;
-    const qreal lastX = firstColumn + static_cast<qreal>(m_group.rows.size() - 1) * columnWidth;
+    const qreal first = rowsFrom();
+    const qreal lastX = first + static_cast<qreal>(m_group.rows.size() - 1) * columnWidth;
 
     // The common (blue) along the top, as a wire in its insulation.
     QPainterPath common(QPointF(20, top));
@@ -223,8 +327,10 @@ void Schematic::paintEvent(QPaintEvent*) {
     painter.setFont(wordsFont(13, true));
     painter.setPen(look.ink);
     painter.drawText(QRectF(16, top - 34, 240, 26), Qt::AlignLeft | Qt::AlignVCenter,
-                     m_onSupply ? tr("+ supply, %1").arg(volts(m_state.bus))
-                                : tr("+ common (blue), %1").arg(volts(m_state.bus)));
+                     m_bridge     ? tr("+ behind the bridge, %1").arg(volts(m_state.bus))
+                     : m_onRails  ? tr("one rail, %1 to and fro").arg(volts(m_state.bus))
+                     : m_onSupply ? tr("+ supply, %1").arg(volts(m_state.bus))
+                                  : tr("+ common (blue), %1").arg(volts(m_state.bus)));
     m_symbols.push_back({QRectF(16, top - 36, 240, 42),
                          tr("What the lamps hang on: %1 above decoder ground. Press to enter the "
                             "measured track volts.")
@@ -232,15 +338,17 @@ void Schematic::paintEvent(QPaintEvent*) {
                          u"track "_s});
 
     for (std::size_t r = 0; r < m_group.rows.size(); ++r) {
-        paintRow(painter, r, firstColumn + static_cast<qreal>(r) * columnWidth, top, bottom);
+        paintRow(painter, r, first + static_cast<qreal>(r) * columnWidth, top, bottom);
     }
 
     // What the rows share leads back along the foot: shared resistor, the output's own, its wire,
     // the switch, ground.
     painter.setPen(QPen(look.ink, 1.8));
-    painter.drawLine(QPointF(firstColumn, bottom), QPointF(lastX, bottom));
-    painter.drawLine(QPointF(firstColumn, bottom), QPointF(firstColumn, foot));
-    qreal x = firstColumn;
+    painter.drawLine(QPointF(first, bottom), QPointF(lastX, bottom));
+    painter.drawLine(QPointF(first, bottom), QPointF(first, foot));
+    if (m_bridge) paintBridge(painter, top, foot);
+    if (m_smoothing) paintSmoothing(painter, firstColumn + bridgeWidth, top, foot);
+    qreal x = first;
     const auto lead = [&](qreal by) {
         painter.setPen(QPen(look.ink, 1.8));
         painter.drawLine(QPointF(x, foot), QPointF(x + by, foot));
@@ -266,6 +374,12 @@ void Schematic::paintEvent(QPaintEvent*) {
                        .arg(qs(m_group.name)),
                    tr("shared %1 ").arg(qs(m_group.name)), look.ink);
     }
+    if (const core::ThroughDriver* driver = m_group.driver()) {
+        seriesPart(qs(core::formatted(driver->current)), tr("driver"),
+                   tr("A driver keeps the current of %1 and needs %2 itself. Press to change it.")
+                       .arg(qs(m_group.name), volts(driver->dropout)),
+                   tr("driver %1 ").arg(qs(m_group.name)), look.ink);
+    }
     if (!m_onSupply && !m_state.outputSeriesKnown) {
         seriesPart(tr("?"), tr("on the board"),
                    tr("Whether output %1 carries a resistor on the board is not known; none is "
@@ -282,7 +396,14 @@ void Schematic::paintEvent(QPaintEvent*) {
         lead(30);
         painter.setFont(wordsFont(13, true));
         painter.setPen(look.ink);
-        painter.drawText(QRectF(x + 6, foot - 12, 160, 24), Qt::AlignVCenter, tr("− supply"));
+        if (m_bridge) {
+            minusBar(painter, QPointF(x, foot));
+            x += 6;
+        }
+        painter.drawText(QRectF(x + 6, foot - 12, 160, 24), Qt::AlignVCenter,
+                         m_bridge    ? tr("− of the bridge")
+                         : m_onRails ? tr("the other rail")
+                                     : tr("− supply"));
         return;
     }
     QPainterPath wire(QPointF(x, foot));
@@ -304,7 +425,7 @@ void Schematic::paintEvent(QPaintEvent*) {
     painter.drawEllipse(QPointF(x, foot), 2.5, 2.5);
     painter.drawEllipse(QPointF(x + 24, foot), 2.5, 2.5);
     painter.drawLine(QPointF(x + 24, foot), QPointF(x + 58, foot));
-    painter.drawLine(QPointF(x + 58, foot - 9), QPointF(x + 58, foot + 9));
+    minusBar(painter, QPointF(x + 58, foot));
     painter.setFont(wordsFont(13));
     painter.setPen(look.inkSoft);
     painter.drawText(QRectF(x + 68, foot - 10, 140, 20), Qt::AlignLeft | Qt::AlignVCenter,

@@ -6,6 +6,7 @@
 
 #include <QWidget>
 
+#include <optional>
 #include <vector>
 
 namespace glimmet::app {
@@ -35,6 +36,10 @@ protected:
     bool event(QEvent* event) override;
 
 private:
+    /// Left of the rows what feeds them: rails, bridge, capacitor.
+    void paintBridge(QPainter& painter, qreal top, qreal bottom);
+    void paintSmoothing(QPainter& painter, qreal x, qreal top, qreal bottom);
+    [[nodiscard]] qreal rowsFrom() const;  ///< x of the first row
     void paintRow(QPainter& painter, std::size_t row, qreal x, qreal top, qreal bottom);
     core::LampGroup m_group;
     core::GroupState m_state;
@@ -42,6 +47,9 @@ private:
     QString m_empty;
     QString m_outputWire;  ///< insulation colour
     bool m_onSupply = false;
+    bool m_onRails = false;                      ///< a bridge before them, or they are turned round
+    std::optional<core::LampBridge> m_bridge;    ///< that was fitted there
+    std::optional<core::Smoothing> m_smoothing;  ///< behind it
     std::vector<Symbol> m_symbols;
 };
 

@@ -28,8 +28,13 @@ circuit::Circuit made(const LampCircuit& lamps) {
     const auto fresh = [&] { return circuit::nodeNamed(all, std::to_string(++number)); };
     for (std::size_t k = 0; k < lamps.strings.size(); ++k) {
         const LampString& string = lamps.strings[k];
-        assert(!string.lamps.empty());
         Node at = shared;
+        if (string.lamps.empty()) {
+            assert(string.resistor > Ohms{0});
+            circuit::addResistor(all, "r" + std::to_string(k + 1), at, circuit::ground,
+                                 string.resistor);
+            continue;
+        }
         if (string.resistor > Ohms{0}) {
             const Node behind = fresh();
             circuit::addResistor(all, "r" + std::to_string(k + 1), at, behind, string.resistor);
@@ -57,8 +62,11 @@ circuit::Circuit made(const LampCircuit& lamps) {
 LampSolver::LampSolver(const LampCircuit& lamps, circuit::Circuit made, circuit::Solver solver)
     : m_lamps(lamps), m_circuit(std::move(made)), m_solver(std::move(solver)) {
     std::size_t diode = 0, bulb = 0;
+    std::size_t resistor = m_lamps.common > Ohms{0} ? 1 : 0;  // in the order of made()
     for (const LampString& string : m_lamps.strings) {
         m_parts.emplace_back();
+        m_bare.push_back(resistor);
+        if (string.resistor > Ohms{0}) ++resistor;
         for (const LampLaw& lamp : string.lamps) {
             const bool filament = std::holds_alternative<FilamentRating>(lamp);
             m_parts.back().push_back({filament, filament ? bulb++ : diode++});
@@ -67,6 +75,10 @@ LampSolver::LampSolver(const LampCircuit& lamps, circuit::Circuit made, circuit:
 }
 
 double LampSolver::currentOf(std::size_t string) const {
+    if (m_parts[string].empty()) {
+        const circuit::Resistor& only = m_circuit.resistors[m_bare[string]];
+        return m_solver.across(only.a, only.b) / only.resistance.value();
+    }
     const Part& first = m_parts[string].front();
     return first.bulb ? m_solver.onePortCurrent(first.index) : m_solver.diodeCurrent(first.index);
 }
@@ -123,12 +135,33 @@ Result<Volts> LampSolver::driveForFirst(Amperes current) {
     }
     const Volts low = own + current * m_lamps.common;
     const Volts high = own + current * m_lamps.common * static_cast<double>(m_lamps.strings.size());
+    return driveBetween(low, high, current, [&] {
+        double most = 0;
+        for (std::size_t k = 0; k < m_parts.size(); ++k) most = std::max(most, currentOf(k));
+        return most;
+    });
+}
+
+Result<Volts> LampSolver::driveForTotal(Amperes total) {
+    assert(total > Amperes{0});
+    // One of the strings carries its share of it at the least, and all of it at the most.
+    const auto low = driveForFirst(total / static_cast<double>(m_parts.size()));
+    if (!low) return low;
+    const auto high = driveForFirst(total);
+    if (!high) return high;
+    return driveBetween(*low, *high, total, [&] {
+        double sum = 0;
+        for (std::size_t k = 0; k < m_parts.size(); ++k) sum += currentOf(k);
+        return sum;
+    });
+}
+
+template <class Carried>
+Result<Volts> LampSolver::driveBetween(Volts low, Volts high, Amperes current, Carried carried) {
     bool good = true;
     const auto excess = [&](double drive) {
         good = good && settle(Volts{drive});
-        double most = 0;
-        for (std::size_t k = 0; k < m_parts.size(); ++k) most = std::max(most, currentOf(k));
-        return std::log(std::max(most, 1e-300) / current.value());
+        return std::log(std::max(carried(), 1e-300) / current.value());
     };
     // A hair beyond, because every LED leaks.
     const double from = low.value() * (1 - 1e-6);

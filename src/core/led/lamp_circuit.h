@@ -15,8 +15,8 @@
 namespace glimmet::core {
 
 struct LampString {
-    std::vector<LampLaw> lamps;  ///< in series; at least one
-    Ohms resistor{};             ///< the string's own, >= 0
+    std::vector<LampLaw> lamps;  ///< in series; none where they are bridged
+    Ohms resistor{};             ///< the string's own, >= 0; > 0 without lamps
 };
 
 struct LampCircuit {
@@ -48,11 +48,17 @@ public:
     /// The drive at which the first string of the circuit carries `current`: the glow threshold of
     /// LEDs for a small current. Range: current > 0 (asserted). Errors: as above.
     [[nodiscard]] Result<Volts> driveForFirst(Amperes current);
+    /// The drive at which all strings together carry `total`. Range and errors: as above.
+    [[nodiscard]] Result<Volts> driveForTotal(Amperes total);
 
 private:
     LampSolver(const LampCircuit& circuit, circuit::Circuit made, circuit::Solver solver);
     [[nodiscard]] bool settle(Volts drive);
     [[nodiscard]] double currentOf(std::size_t string) const;
+    /// Where `carried` of the settled circuit rises to `current`, between two drives.
+    template <class Carried>
+    [[nodiscard]] Result<Volts> driveBetween(Volts low, Volts high, Amperes current,
+                                             Carried carried);
 
     /// Where a lamp stands in the circuit.
     struct Part {
@@ -60,6 +66,7 @@ private:
         std::size_t index = 0;  ///< of the diodes, or of the one-ports
     };
     std::vector<std::vector<Part>> m_parts;  ///< per string and lamp
+    std::vector<std::size_t> m_bare;         ///< per string: its resistor, if it has no lamps
 
     LampCircuit m_lamps;
     circuit::Circuit m_circuit;

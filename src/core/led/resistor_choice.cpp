@@ -16,17 +16,4 @@ std::optional<Ohms> fittedResistor(Ohms ideal, const ResistorWish& wish) {
     return preferredValue(ideal, wish.series, wish.policy);
 }
 
-const char* resistorBody(Watts power) {
-    const double twice = 2.0 * power.value();
-    if (twice <= 0.050) return "1/8 W or 0402";
-    if (twice <= 0.080) return "1/8 W or 0603";
-    if (twice <= 0.100) return "1/8 W or 0805";
-    if (twice <= 0.125) return "1/8 W or 1206";
-    if (twice <= 0.200) return "1/4 W or 1206";
-    if (twice <= 0.250) return "1/4 W";
-    if (twice <= 0.5) return "1/2 W";
-    if (twice <= 1.0) return "1 W";
-    return "2 W or more";
-}
-
 }  // namespace glimmet::core

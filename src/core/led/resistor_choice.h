@@ -19,9 +19,4 @@ namespace glimmet::core {
 /// The preferred value for an ideal one; nothing where the ideal is not positive.
 [[nodiscard]] std::optional<Ohms> fittedResistor(Ohms ideal, const ResistorWish& wish);
 
-/// A resistor body by what heat it is rated for, chosen for at least twice the power
-/// (docs/physics.md). Chips are taken at four fifths of their rating, because they cool only
-/// through their pads. "1/8 W or 0805", "1/4 W", "2 W or more".
-[[nodiscard]] const char* resistorBody(Watts power);
-
 }  // namespace glimmet::core

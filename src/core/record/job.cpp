@@ -24,6 +24,14 @@ Volts usualVolts(Feed feed, const Scale& scale) {
     return scale.ratio >= 40 ? Volts{16} : Volts{18};
 }
 
+Job::Job() = default;
+Job::Job(const Job&) = default;
+Job::Job(Job&&) noexcept = default;
+Job& Job::operator=(const Job&) = default;
+Job& Job::operator=(Job&&) noexcept = default;
+Job::~Job() = default;
+bool Job::operator==(const Job&) const = default;
+
 std::string newId(Job& job, char letter) { return letter + std::to_string(++job.lastId); }
 
 Unit newUnit(Job& job, const BodyDrawing& drawing, std::string name) {

@@ -50,6 +50,15 @@ struct FittedDecoder {
 };
 
 struct Job {
+    // Out of line: each file that copies a job would compile all that is in it again.
+    Job();
+    Job(const Job&);
+    Job(Job&&) noexcept;
+    Job& operator=(const Job&);
+    Job& operator=(Job&&) noexcept;
+    ~Job();
+    bool operator==(const Job&) const;
+
     std::string name;
     std::string owner;  ///< empty: the workshop's own
     std::string wish;   ///< what the owner asked for or complained of
@@ -73,7 +82,6 @@ struct Job {
     std::optional<House> judgedWith;  ///< of an exported job: the house where it came from
     std::vector<Note> notes;
     std::vector<TimeSpent> times;
-    bool operator==(const Job&) const = default;
 };
 
 /// A new job with one unit drawn so, in a scale, and nothing measured.

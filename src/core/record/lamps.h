@@ -1,6 +1,7 @@
 // The lamps of a model: groups of rows of LEDs on outputs.
 #pragma once
 
+#include "core/led/resistor_package.h"
 #include "core/led/series.h"
 #include "core/record/fitted.h"
 #include "core/record/part.h"
@@ -35,9 +36,10 @@ struct Tested {
 
 /// LEDs in series with one resistor.
 struct LampRow {
-    std::vector<Lamp> lamps;         ///< at least one
-    std::optional<Ohms> resistor;    ///< nothing: not chosen yet; 0: deliberately none
-    std::optional<Tested> tested{};  ///< the lamps by themselves, at the lamp tester
+    std::vector<Lamp> lamps;                   ///< at least one
+    std::optional<Ohms> resistor;              ///< nothing: not chosen yet; 0: deliberately none
+    std::optional<Tested> tested{};            ///< the lamps by themselves, at the lamp tester
+    std::optional<ResistorPackage> package{};  ///< that the resistor has; nothing: what will do
     bool operator==(const LampRow&) const = default;
 
     [[nodiscard]] bool isBulbs() const {
@@ -54,8 +56,14 @@ struct SharedResistor {
     Ohms value{};  ///< > 0
     bool operator==(const SharedResistor&) const = default;
 };
+/// Behind a driver that keeps their current together where it is set, as long as it has the volts.
+struct ThroughDriver {
+    Amperes current{};  ///< > 0
+    Volts dropout{};    ///< what it needs itself, >= 0
+    bool operator==(const ThroughDriver&) const = default;
+};
 /// How the rows of a group are connected; the other wirings come here beside these.
-using Connection = std::variant<OwnResistors, SharedResistor>;
+using Connection = std::variant<OwnResistors, SharedResistor, ThroughDriver>;
 
 /// All lamps on one decoder output, or on the supply ("supply") where there is no decoder.
 struct LampGroup {
@@ -74,6 +82,9 @@ struct LampGroup {
     [[nodiscard]] Ohms shared() const {
         const auto* one = std::get_if<SharedResistor>(&connection);
         return one ? one->value : Ohms{0};
+    }
+    [[nodiscard]] const ThroughDriver* driver() const {
+        return std::get_if<ThroughDriver>(&connection);
     }
 };
 

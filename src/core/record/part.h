@@ -2,6 +2,7 @@
 // that a later catalogue does not rewrite what was fitted.
 #pragma once
 
+#include "core/led/blink_chip.h"
 #include "core/led/family.h"
 #include "core/led/filament_rating.h"
 #include "core/quantity/quantities.h"
@@ -79,11 +80,24 @@ struct LampPart {
     std::optional<Amperes> limit;
     std::string tint;  ///< "warm", "cool" or empty: whites of one group should match
     std::optional<FilamentRating> filament{};  ///< it is a bulb, and nothing of an LED holds
+    std::optional<BlinkChip> blink{};          ///< a chip in it blinks or flickers
+    /// Printed on a lamp that needs no resistor up to there: its own is hidden in it, and its
+    /// forward point is of all of it.
+    std::optional<Volts> rated{};
+    std::optional<Millimetres> section{};  ///< a strip, cut only at every so much
     bool operator==(const LampPart&) const = default;
 };
 
 /// What can be fitted, what bodies are drawn, what faults are known.
 struct Catalogue {
+    // Out of line, as of Job.
+    Catalogue();
+    Catalogue(const Catalogue&);
+    Catalogue(Catalogue&&) noexcept;
+    Catalogue& operator=(const Catalogue&);
+    Catalogue& operator=(Catalogue&&) noexcept;
+    ~Catalogue();
+
     std::vector<Decoder> decoders;
     std::vector<LampPart> lamps;
     std::vector<BankPart> banks;

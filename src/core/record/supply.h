@@ -30,6 +30,29 @@ constexpr auto wordsOf(Feed) {
     return feed == Feed::TwoRailDcc || feed == Feed::ThreeRailDigital;
 }
 
+/// A bridge rectifier that was put before the lamps that hang straight on the supply.
+enum class LampBridge { Silicon, Schottky };
+constexpr auto wordsOf(LampBridge) {
+    return std::to_array<Word<LampBridge>>(
+        {{LampBridge::Silicon, "silicon"}, {LampBridge::Schottky, "schottky"}});
+}
+
+enum class CapacitorKind { Electrolytic, Ceramic, Tantalum };
+constexpr auto wordsOf(CapacitorKind) {
+    return std::to_array<Word<CapacitorKind>>({{CapacitorKind::Electrolytic, "electrolytic"},
+                                               {CapacitorKind::Ceramic, "ceramic"},
+                                               {CapacitorKind::Tantalum, "tantalum"}});
+}
+
+/// A capacitor behind that bridge: it carries the lamps where the rails give nothing.
+struct Smoothing {
+    CapacitorKind kind{};
+    Farads capacitance{};  ///< as printed, > 0
+    Volts rated{};         ///< > 0
+    Ohms charge{};         ///< in its charge path, a diode past it; 0: none
+    bool operator==(const Smoothing&) const = default;
+};
+
 /// What is not measured is assumed from feed and scale or from the house.
 struct Supply {
     std::optional<Measured<Volts>> volts;
@@ -37,6 +60,8 @@ struct Supply {
     std::optional<Measured<Volts>> bridge;
     std::optional<Measured<Volts>> outputSwitch;
     std::optional<BatteryPack> pack;  ///< of what carries its supply along
+    std::optional<LampBridge> lampBridge;
+    std::optional<Smoothing> smoothing;
     bool operator==(const Supply&) const = default;
 };
 

@@ -37,11 +37,6 @@ struct Solvable {
     std::vector<std::size_t> rowOf;  ///< job row of each string that is connected
 };
 
-/// Parts of today are 5 % or better, whatever series their value is from; E96 is 1 %.
-double resistorTolerance(const LampGroup& group) {
-    return std::min(tolerance(group.wish.series), 0.05);
-}
-
 /// The connected rows; row `own` at its corner, the others at the opposite one, because what the
 /// others take less of a shared resistance is left for this one.
 Result<Solvable> solvable(const LampGroup& group, Ohms common, std::size_t own, Corner corner) {
@@ -71,10 +66,20 @@ Result<Solvable> solvable(const LampGroup& group, Ohms common, std::size_t own, 
     return made;
 }
 
+/// What a circuit does behind what drives it.
+Result<LampSolution> driven(LampSolver& solver, const LampGroup& group, Volts drive) {
+    const ThroughDriver* driver = group.driver();
+    auto most = solver.at(driver ? drive - driver->dropout : drive);
+    if (!driver || !most || most->total <= driver->current) return most;
+    const auto lower = solver.driveForTotal(driver->current);
+    if (!lower) return tl::unexpected(lower.error());
+    return solver.at(*lower);
+}
+
 Result<Amperes> rowCurrent(const LampGroup& group, Ohms common, Volts drive, std::size_t row,
                            Corner corner) {
     // Behind no shared resistance a row does not feel the others.
-    if (!(common > Ohms{0}) && group.rows.size() > 1) {
+    if (!(common > Ohms{0}) && !group.driver() && group.rows.size() > 1) {
         LampGroup alone;
         alone.wish = group.wish;
         alone.rows = {group.rows[row]};
@@ -83,7 +88,9 @@ Result<Amperes> rowCurrent(const LampGroup& group, Ohms common, Volts drive, std
     const auto made = solvable(group, common, row, corner);
     if (!made) return tl::unexpected(made.error());
     if (made->circuit.strings.empty()) return Amperes{0};
-    const auto solution = solved(made->circuit, drive);
+    auto solver = LampSolver::of(made->circuit);
+    if (!solver) return tl::unexpected(solver.error());
+    const auto solution = driven(*solver, group, drive);
     if (!solution) return tl::unexpected(solution.error());
     for (std::size_t k = 0; k < made->rowOf.size(); ++k) {
         if (made->rowOf[k] == row) return solution->current[k];
@@ -125,6 +132,10 @@ Volts driveOf(const Job& job, const LampGroup& group, const House& house) {
 
 }  // namespace
 
+double resistorTolerance(const LampGroup& group) {
+    return std::min(tolerance(group.wish.series), 0.05);
+}
+
 Result<LampLaw> law(const LampPart& part) {
     if (part.filament) {
         if (part.filament->rated > Volts{0} && part.filament->current > Amperes{0}) {
@@ -144,7 +155,9 @@ Result<LampLaw> law(const LampPart& part) {
 
 Amperes currentLimit(const LampPart& part) {
     if (part.filament) return currentAt(*part.filament, part.filament->rated * 1.1);
-    return part.limit.value_or(familyValues(part.family).limit);
+    if (part.limit) return *part.limit;
+    if (part.rated && part.forward) return part.forward->current * 1.5;
+    return familyValues(part.family).limit;
 }
 
 Result<GroupState> groupState(const Job& job, const LampGroup& group, const House& house,
@@ -183,7 +196,7 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
     if (typical->circuit.strings.empty()) return state;
     auto solver = LampSolver::of(typical->circuit);
     if (!solver) return tl::unexpected(solver.error());
-    const auto solution = solver->at(state.drive);
+    const auto solution = driven(*solver, group, state.drive);
     if (!solution) return tl::unexpected(solution.error());
     const auto& bulb = group.rows.front().lamps.front().part.filament;
     const auto glow =
@@ -192,6 +205,7 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
     state.total = solution->total;
     state.sharedPower = Watts{state.total.value() * state.total.value() * group.shared().value()};
     state.glowFrom = *glow + drops;
+    if (const ThroughDriver* driver = group.driver()) state.glowFrom += driver->dropout;
     for (std::size_t k = 0; k < typical->rowOf.size(); ++k) {
         const std::size_t r = typical->rowOf[k];
         RowState& row = state.rows[r];
@@ -210,21 +224,84 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
 }
 
 Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t row, Ohms resistor,
-                            const House& house) {
+                            const House& house, bool inEveryRow) {
     Ohms series{};
     bool known = true;
     const Ohms common = commonOf(job, group, series, known);
     const Volts drive = driveOf(job, group, house);
     LampGroup changed;
     changed.wish = group.wish;
-    const bool alone = !(common > Ohms{0});
+    changed.connection = group.connection;
+    const bool alone = !(common > Ohms{0}) && !group.driver();
     if (alone)
         changed.rows = {group.rows.at(row)};
     else
         changed.rows = group.rows;
     const std::size_t here = alone ? 0 : row;
     changed.rows[here].resistor = resistor;
+    if (inEveryRow) {
+        for (LampRow& each : changed.rows) each.resistor = resistor;
+    }
     return rowCurrent(changed, common, drive, here, Corner::Typical);
+}
+
+Result<GroupCurrents> groupCurrents(const Job& job, const LampGroup& group, const House& house) {
+    Ohms series{};
+    bool known = true;
+    const Ohms common = commonOf(job, group, series, known);
+    GroupCurrents made;
+    made.rows.resize(group.rows.size(), Amperes{0});
+    const Volts drive = driveOf(job, group, house);
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        const LampRow& row = group.rows[r];
+        if (!row.lamps.empty() || !row.resistor || *row.resistor > Ohms{0}) continue;
+        // A wire beside the others takes all that the common resistance or a driver lets through.
+        made.rows[r] = group.driver()     ? group.driver()->current
+                       : common > Ohms{0} ? drive / common
+                                          : Amperes{0};
+        made.total = made.rows[r];
+        made.shorted = !group.driver() && !(common > Ohms{0});
+        return made;
+    }
+    const auto solvableNow = solvable(group, common, 0, Corner::Typical);
+    if (!solvableNow) return tl::unexpected(solvableNow.error());
+    if (solvableNow->circuit.strings.empty()) return made;
+    auto solver = LampSolver::of(solvableNow->circuit);
+    if (!solver) return tl::unexpected(solver.error());
+    const auto solution = driven(*solver, group, drive);
+    if (!solution) return tl::unexpected(solution.error());
+    for (std::size_t k = 0; k < solvableNow->rowOf.size(); ++k) {
+        made.rows[solvableNow->rowOf[k]] = solution->current[k];
+    }
+    made.total = solution->total;
+    return made;
+}
+
+void addLoads(const LampGroup& group, const GroupState& state, BusLoads& loads) {
+    if (group.driver()) {
+        loads.current += state.total;
+        return;
+    }
+    for (std::size_t r = 0; r < state.rows.size(); ++r) {
+        const RowState& row = state.rows[r];
+        if (!row.connected || !(row.current > Amperes{0})) continue;
+        if (group.isBulbs()) {
+            loads.lamps.push_back({Volts{0}, state.bus / row.current, 1});
+            continue;
+        }
+        // The row's own resistance, that of its lamps where they stand, and of the shared one as
+        // much as its share of the current makes of it.
+        Ohms resistance = *group.rows[r].resistor + (group.shared() + state.outputSeries) *
+                                                        (state.total / row.current).value();
+        for (const Lamp& lamp : group.rows[r].lamps) {
+            const auto its = law(lamp.part);
+            if (!its) continue;
+            if (const auto* led = std::get_if<LedLaw>(&*its)) resistance += led->slope(row.current);
+        }
+        resistance = std::max(resistance, Ohms{1});
+        loads.lamps.push_back(
+            {std::max(state.bus - row.current * resistance, Volts{0}), resistance, 1});
+    }
 }
 
 double perceivedBrightness(double light) { return std::min(1.0, std::cbrt(std::max(light, 0.0))); }

@@ -4,6 +4,7 @@
 
 #include "core/led/lamp_law.h"
 #include "core/record/job.h"
+#include "core/reserve/hold.h"
 #include "core/result.h"
 
 namespace glimmet::core {
@@ -12,8 +13,11 @@ namespace glimmet::core {
 /// Errors: those of ledLawThrough; OutOfRange for a bulb that is rated nothing.
 [[nodiscard]] Result<LampLaw> law(const LampPart& part);
 /// The limit that counts: the part's, else the family's; of a bulb what it takes a tenth above its
-/// rated volts.
+/// rated volts, of a lamp with its own resistor half more than at them.
 [[nodiscard]] Amperes currentLimit(const LampPart& part);
+
+/// Parts of today are 5 % or better, whatever series their value is from; E96 is 1 %.
+[[nodiscard]] double resistorTolerance(const LampGroup& group);
 
 struct RowState {
     bool connected = false;       ///< its resistor is chosen (0 Ω deliberately none counts)
@@ -50,9 +54,25 @@ inline constexpr Volts lampSupplyVolts{1.5};  ///< of an output that is made for
 /// What a board may carry where nobody has looked (docs/physics.md).
 inline constexpr Ohms likelyOnBoard[] = {Ohms{0}, Ohms{470}, Ohms{1500}};
 
-/// The current row `row` would carry with `resistor`, all else as it stands.
+/// The current row `row` would carry with `resistor`, all else as it stands; `inEveryRow`: with it
+/// in each of them.
 [[nodiscard]] Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t row,
-                                          Ohms resistor, const House& house);
+                                          Ohms resistor, const House& house,
+                                          bool inEveryRow = false);
+
+/// What each row carries at typical values, also where rows have lost lamps: one without any is its
+/// resistor alone.
+struct GroupCurrents {
+    std::vector<Amperes> rows;  ///< 0: not connected
+    Amperes total{};
+    bool shorted = false;  ///< a row is a wire, and nothing limits what flows
+};
+[[nodiscard]] Result<GroupCurrents> groupCurrents(const Job& job, const LampGroup& group,
+                                                  const House& house);
+
+/// What a group draws on a falling bus, straight through what was solved: LEDs fall to nothing at
+/// their forward volts, bulbs are about resistors, a driver keeps its current.
+void addLoads(const LampGroup& group, const GroupState& state, BusLoads& loads);
 
 /// A lamp as the eye finds it in a dark room.
 struct LitLamp {

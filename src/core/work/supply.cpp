@@ -5,6 +5,8 @@
 namespace glimmet::core {
 namespace {
 
+constexpr Volts schottkyBridge{0.7};  // two of 0.3 … 0.45 V (docs/physics.md)
+
 Figure given(Text name, const char* symbol, const std::optional<Measured<Volts>>& measured,
              Volts usual, Text why, const char* jot) {
     if (measured)
@@ -47,6 +49,13 @@ Figure rectifierFigure(const Job& job, const House& house) {
             return figures::measured(text("Rectifier drop"), "V_rect", read->value, read->on, {},
                                      "rectifier ");
         }
+        if (const auto& bridge = job.supply.lampBridge) {
+            return *bridge == LampBridge::Silicon
+                       ? figures::assumed(text("Rectifier drop"), "V_rect", house.rectifier,
+                                          text("two silicon diodes"), "rectifier ")
+                       : figures::assumed(text("Rectifier drop"), "V_rect", schottkyBridge,
+                                          text("two Schottky diodes"), "rectifier ");
+        }
         return figures::assumed(text("Rectifier drop"), "V_rect", Volts{0},
                                 text("no rectifier in the way"), "rectifier ");
     }
@@ -83,7 +92,7 @@ Volts busVolts(const Job& job, const House& house) {
 
 bool reverses(const Job& job) {
     const bool alternates = isDigital(job.feed) || job.feed == Feed::PlainDc;
-    return alternates && !job.decoder && !job.supply.rectifier;
+    return alternates && !job.decoder && !job.supply.rectifier && !job.supply.lampBridge;
 }
 
 }  // namespace glimmet::core

@@ -15,7 +15,8 @@ namespace glimmet::core {
 [[nodiscard]] Figure busFigure(const Job& job, const House& house);
 
 /// Whether lamps straight on the supply see it both ways round: bare digital track all the time,
-/// plain DC whenever the direction is turned. A rectifier that was measured ends it.
+/// plain DC whenever the direction is turned. A rectifier that was fitted or measured
+/// ends it.
 [[nodiscard]] bool reverses(const Job& job);
 
 /// The same as bare values.

@@ -15,6 +15,7 @@ void rowFields(Io& io, Self& row) {
     io("resistor", row.resistor, OrNull, from0To(1e7));
     io("lamps", row.lamps, Required, members(1, 1000));
     io("tested", row.tested, Maybe);
+    io("package", row.package, Maybe);
 }
 
 template <class Io, class Self>
@@ -29,6 +30,12 @@ void ownFields(Io&, Self&) {}
 template <class Io, class Self>
 void sharedFields(Io& io, Self& shared) {
     io("value", shared.value, Required, upTo(1e7));
+}
+
+template <class Io, class Self>
+void driverFields(Io& io, Self& driver) {
+    io("current", driver.current, Required, upTo(5));
+    io("dropout", driver.dropout, Required, from0To(20));
 }
 
 /// How the rows are connected, and its own values.
@@ -57,7 +64,7 @@ void groupFields(Io& io, Self& group) {
 
 template <class Io, class Self>
 void connectionFields(Io& io, Self& connection) {
-    io.oneOf("kind", connection, {"own", "shared"});
+    io.oneOf("kind", connection, {"own", "shared", "driver"});
 }
 
 }  // namespace
@@ -67,6 +74,7 @@ GLIMMET_FIELDS(core::LampRow, rowFields)
 GLIMMET_FIELDS(core::Tested, testedFields)
 GLIMMET_FIELDS(core::OwnResistors, ownFields)
 GLIMMET_FIELDS(core::SharedResistor, sharedFields)
+GLIMMET_FIELDS(core::ThroughDriver, driverFields)
 GLIMMET_FIELDS(core::Connection, connectionFields)
 GLIMMET_FIELDS(core::LampGroup, groupFields)
 

@@ -60,6 +60,13 @@ void filamentFields(Io& io, Self& bulb) {
 }
 
 template <class Io, class Self>
+void blinkChipFields(Io& io, Self& chip) {
+    io("per_s", chip.perSecond, Required, upTo(100));
+    io("flickers", chip.flickers, Maybe);
+    io("resets", chip.resets, Maybe, upTo(20));
+}
+
+template <class Io, class Self>
 void lampFields(Io& io, Self& part) {
     io("id", part.id, Maybe, id);
     io("name", part.name);
@@ -69,6 +76,9 @@ void lampFields(Io& io, Self& part) {
     io("rs", part.series, Maybe, from0To(1e4));
     io("max", part.limit, Maybe, upTo(5));
     io("bulb", part.filament, Maybe);
+    io("blink", part.blink, Maybe);
+    io("rated", part.rated, Maybe, upTo(60));
+    io("section", part.section, Maybe, partSize);
     io("tint", part.tint, Maybe, word);
     io.holds(
         "vf_V", [&] { return core::law(part).has_value(); }, "values of no LED",
@@ -107,6 +117,7 @@ GLIMMET_FIELDS(core::Decoder, decoderFields)
 GLIMMET_FIELDS(core::FittedDecoder, fittedDecoderFields)
 GLIMMET_FIELDS(core::ForwardPoint, pointFields)
 GLIMMET_FIELDS(core::FilamentRating, filamentFields)
+GLIMMET_FIELDS(core::BlinkChip, blinkChipFields)
 GLIMMET_FIELDS(core::LampPart, lampFields)
 GLIMMET_FIELDS(core::BankPart, bankFields)
 GLIMMET_FIELDS(core::Catalogue, catalogueFields)

@@ -11,12 +11,22 @@ void packFields(Io& io, Self& pack) {
 }
 
 template <class Io, class Self>
+void smoothingFields(Io& io, Self& smoothing) {
+    io("kind", smoothing.kind);
+    io("capacitance", smoothing.capacitance, Required, upTo(10));
+    io("rated", smoothing.rated, Required, upTo(200));
+    io("charge", smoothing.charge, Maybe, from0To(1e5));
+}
+
+template <class Io, class Self>
 void supplyFields(Io& io, Self& supply) {
     io("volts", supply.volts, Maybe);
     io("rectifier", supply.rectifier, Maybe);
     io("bridge", supply.bridge, Maybe);
     io("switch", supply.outputSwitch, Maybe);
     io("pack", supply.pack, Maybe);
+    io("lamp_bridge", supply.lampBridge, Maybe);
+    io("smoothing", supply.smoothing, Maybe);
     io.holds(
         "volts",
         [&] {
@@ -36,6 +46,7 @@ void supplyFields(Io& io, Self& supply) {
 }  // namespace
 
 GLIMMET_FIELDS(core::BatteryPack, packFields)
+GLIMMET_FIELDS(core::Smoothing, smoothingFields)
 GLIMMET_FIELDS(core::Supply, supplyFields)
 
 }  // namespace glimmet::store

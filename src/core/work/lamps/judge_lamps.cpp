@@ -2,10 +2,14 @@
 #include "core/finding/answer.h"
 #include "core/led/preferred_value.h"
 #include "core/led/resistor_choice.h"
+#include "core/led/resistor_package.h"
 #include "core/power/battery.h"
 #include "core/quantity/format.h"
 #include "core/work/lamp_groups.h"
 #include "core/work/lamps/judge_bulbs.h"
+#include "core/work/lamps/judge_driver.h"
+#include "core/work/lamps/judge_feed.h"
+#include "core/work/lamps/judge_package.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/lamps/row_names.h"
 #include "core/work/lamps/tester.h"
@@ -25,6 +29,18 @@ std::string jotOhms(Ohms resistance) {
     return words.back() >= '0' && words.back() <= '9' ? words + "R" : words;
 }
 
+/// Rows that are all alike are given their resistors in one line: what is right for one is right
+/// for each.
+bool allAlike(const LampGroup& group) {
+    const auto same = [&](const LampRow& row) {
+        const LampRow& first = group.rows.front();
+        return row.resistor == first.resistor && row.lamps.size() == first.lamps.size() &&
+               std::equal(row.lamps.begin(), row.lamps.end(), first.lamps.begin(),
+                          [](const Lamp& a, const Lamp& b) { return a.part == b.part; });
+    };
+    return std::all_of(group.rows.begin(), group.rows.end(), same);
+}
+
 Text effectWords(Amperes current, Amperes wished) {
     return text("%1, %2", formatted(current, 3), lightWords(relativeLight(current, wished)));
 }
@@ -42,7 +58,8 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
         wish.target = state.limit * 0.8;
         ideal *= share;  // the volts across it stay nearly the same
     }
-    if (!(ideal > Ohms{0})) return options;
+    const bool wired = group.rows[row].lamps.front().part.rated.has_value();  // its own is in it
+    if (!(ideal > Ohms{0}) && !wired) return options;
     struct Candidate {
         Ohms value{};
         Amperes current{};
@@ -50,19 +67,23 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
         bool thumb = false;
     };
     std::vector<Candidate> candidates;
+    const bool alike = group.rows.size() > 1 && allAlike(group);
     const auto add = [&](Ohms value, bool thumb) {
         const bool known = std::any_of(candidates.begin(), candidates.end(),
                                        [&](const Candidate& c) { return c.value == value; });
-        const auto current = currentWith(job, group, row, value, house);
+        const auto current = currentWith(job, group, row, value, house, alike);
         if (known || !current) return;
         candidates.push_back(
             {value, *current,
              std::abs(std::log(std::max(relativeLight(*current, wish.target), 1e-12))), thumb});
     };
-    for (const Ohms value : preferredAround(ideal, group.wish.series, 2)) add(value, false);
+    if (ideal > Ohms{0}) {
+        for (const Ohms value : preferredAround(ideal, group.wish.series, 2)) add(value, false);
+    }
     if (group.rows[row].resistor) add(*group.rows[row].resistor, false);
     add(Ohms{1000}, true);
     add(Ohms{2200}, true);
+    if (wired) add(Ohms{0}, false);
     const auto policy = fittedResistor(ideal, wish);
     std::stable_sort(
         candidates.begin(), candidates.end(), [&](const Candidate& a, const Candidate& b) {
@@ -74,11 +95,15 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
         });
     for (const Candidate& candidate : candidates) {
         Option option;
-        option.what = candidate.thumb ? text("%1, the rule of thumb", formatted(candidate.value))
-                                      : verbatim(formatted(candidate.value));
+        const bool none = !(candidate.value > Ohms{0});
+        option.what = none              ? text("no resistor")
+                      : alike           ? text("%1 for each", formatted(candidate.value))
+                      : candidate.thumb ? text("%1, the rule of thumb", formatted(candidate.value))
+                                        : verbatim(formatted(candidate.value));
         option.effect = effectWords(candidate.current, group.wish.target);
         option.state = stateAgainst(candidate.current.value(), state.limit.value(), lampCloseAbove);
-        option.jot = "resistor " + rowName(group, row) + " " + jotOhms(candidate.value);
+        option.jot = "resistor " + (alike ? group.name : rowName(group, row)) + " " +
+                     (none ? "none" : jotOhms(candidate.value));
         option.inPlace = group.rows[row].resistor && *group.rows[row].resistor == candidate.value;
         options.push_back(std::move(option));
     }
@@ -125,11 +150,10 @@ std::vector<Figure> spreadInputs(const LampGroup& group, std::size_t row, const 
                       {},
                       {}};
     };
-    std::vector<Figure> inputs{
-        ratio(text("Spread of the supply"), "spread", house.supplySpread,
-              text("from place to place")),
-        ratio(text("Resistors within"), "tolerance", std::min(tolerance(group.wish.series), 0.05),
-              text("usual today"))};
+    std::vector<Figure> inputs{ratio(text("Spread of the supply"), "spread", house.supplySpread,
+                                     text("from place to place")),
+                               ratio(text("Resistors within"), "tolerance",
+                                     resistorTolerance(group), text("usual today"))};
     const Lamp& lamp = group.rows[row].lamps.front();
     if (!lamp.measured) {
         const FamilyValues values = familyValues(lamp.part.family);
@@ -203,20 +227,6 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
 }
 
 constexpr Watts mostHeat{2};  // that a part in a model may give off
-
-/// The smallest usual package that gives off a heat with half of its rating in hand.
-std::string packageFor(Watts power) {
-    for (const auto& [rated, name] : {std::pair{0.1, "0603"},
-                                      {0.125, "0805"},
-                                      {0.25, "1/4 W"},
-                                      {0.5, "1/2 W"},
-                                      {1.0, "1 W"},
-                                      {2.0, "2 W"},
-                                      {4.0, "4 W"}}) {
-        if (power.value() <= rated / 2) return name;
-    }
-    return "5 W";
-}
 
 /// What is the matter with a row, the gravest first.
 enum class RowTrouble {
@@ -358,7 +368,7 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
     if (made.resistorPower > Watts{0.05}) {
         return text("%1 works: %2 of its %3, %4; its resistor takes %5, so %6 will do.", called,
                     amps, limit, light, formatted(made.resistorPower, 2),
-                    packageFor(made.resistorPower));
+                    resistorBody(made.resistorPower));
     }
     return text("%1 works: %2 of its %3, %4.", called, amps, limit, light);
 }
@@ -590,9 +600,10 @@ void judgeReverse(const Reckoned& facts, const LampGroup& group, Judging& judgin
                                          text("usual for LEDs"))};
                     Option option;
                     option.what = text("a bridge rectifier before the lamps");
-                    option.effect = text("they light in both directions, with 1.4 V less");
+                    option.effect = text("they light in both directions, with %1 less",
+                                         formatted(facts.house.rectifier));
                     option.state = State::Fine;
-                    option.jot = "rectifier 1.4V";
+                    option.jot = "rectifier silicon";
                     finding.options = {std::move(option)};
                 });
 }
@@ -765,6 +776,7 @@ void judgeGroup(const LampGroup& group, const GroupState& state, Judging& judgin
                 finding.action = text("own resistors for %1", group.name);
                 finding.figures = {figures::computed(text("Heat in the shared resistor"),
                                                      "P_shared", state.sharedPower, "", {})};
+                finding.options = {ownOption(group)};
             });
     }
     // Warm and cool white in one group.
@@ -911,6 +923,7 @@ Idle idle(const Job& job) { return {job.groups.empty() ? text("no lamps yet") : 
 void judge(const Reckoned& facts, Judging& judging) {
     const Job& job = facts.job;
     judgeTested(facts, judging);
+    judgeSmoothing(facts, judging);
     Amperes least{0}, most{0};  // of all outputs, by what their boards may carry
     for (std::size_t g = 0; g < job.groups.size(); ++g) {
         const LampGroup& group = job.groups[g];
@@ -938,6 +951,16 @@ void judge(const Reckoned& facts, Judging& judging) {
             continue;
         }
         judgeReverse(facts, group, judging);
+        judgeBlinkers(facts, group, judging);
+        if (group.driver()) {
+            judgeDriver(facts, group, *state, judging);
+            judgeOutputLoad(job, group, *state, judging);
+            if (group.output != supplyOutput) {
+                least += state->total;
+                most += state->total;
+            }
+            continue;
+        }
         const bool otherKind = judgeOutputKind(facts, group, *state, judging);
         std::vector<BoardCase> cases;
         if (!state->outputSeriesKnown && outputNamed(job, group.output) && !otherKind) {
@@ -963,6 +986,7 @@ void judge(const Reckoned& facts, Judging& judging) {
             judgeGroup(group, *state, judging);
             judgeOutputLoad(job, group, *state, judging);
             judgeOneFailed(facts, group, *state, judging);
+            judgePackages(group, *state, judging);
         }
     }
     judgeBattery(facts, judging);

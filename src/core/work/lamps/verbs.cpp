@@ -3,10 +3,14 @@
 #include "core/led/wired_lamp.h"
 #include "core/work/jotted.h"
 #include "core/work/lamp_groups.h"
+#include "core/work/lamps/addressing.h"
+#include "core/work/lamps/feed_verbs.h"
 #include "core/work/lamps/lamps.h"
+#include "core/work/supply.h"
 #include "core/work/units.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace glimmet::core::lamps {
 namespace {
@@ -14,69 +18,7 @@ namespace {
 using namespace jot;
 using Kind = Takes::Kind;
 
-/// "front" for "front lamp"; empty for names of another make.
-std::string shortName(const std::string& name) {
-    constexpr std::string_view ending = " lamp";
-    if (!lowered(name).ends_with(ending)) return {};
-    return name.substr(0, name.size() - ending.size());
-}
-
 // --- names -----------------------------------------------------------------------------------
-
-/// Groups by their own names only: beside a colour, "white" is no wire.
-std::vector<Named> ownNames(const Context& context) {
-    std::vector<Named> all;
-    for (const LampGroup& group : context.job.groups) {
-        Named named{group.name, {group.id}, "on output " + group.output};
-        if (const std::string brief = shortName(group.name); !brief.empty()) {
-            named.also.push_back(brief);
-        }
-        all.push_back(std::move(named));
-    }
-    return all;
-}
-
-/// And by what feeds them, where that is no name of another.
-std::vector<Named> lampGroupNames(const Context& context) {
-    std::vector<Named> all = ownNames(context);
-    std::vector<std::string> taken;  // a name goes before what feeds another lamp
-    for (const Named& named : all) {
-        taken.push_back(lowered(named.name));
-        for (const std::string& word : named.also) taken.push_back(lowered(word));
-    }
-    for (std::size_t i = 0; i < all.size(); ++i) {
-        const LampGroup& group = context.job.groups[i];
-        const DecoderOutput* output = outputNamed(context.job, group.output);
-        for (const std::string& word : {group.output, output ? output->wire : std::string()}) {
-            const bool free = std::find(taken.begin(), taken.end(), lowered(word)) == taken.end();
-            if (!word.empty() && free) all[i].also.push_back(word);
-        }
-    }
-    return all;
-}
-
-struct RowAddress {
-    std::size_t group = 0;
-    std::size_t row = 0;
-    bool wholeCircuit = true;
-};
-
-/// The lamp group that a line named, and its row.
-/// Errors: OutOfRange where it has fewer rows.
-Result<RowAddress> addressed(const Said& said, std::string_view what) {
-    const std::vector<LampGroup>& groups = said.context.job.groups;
-    const Said::Place& place = said.at(what);
-    RowAddress address;
-    while (groups[address.group].name != *place.name) ++address.group;
-    address.wholeCircuit = place.row == 0;
-    if (place.row > 0) address.row = place.row - 1;
-    const LampGroup& group = groups[address.group];
-    if (address.row >= group.rows.size()) {
-        return refuse(ErrorCode::OutOfRange,
-                      text("%1 has %2 rows.", group.name, std::to_string(group.rows.size())));
-    }
-    return address;
-}
 
 std::vector<Named> places(const Context& context) {
     std::vector<Named> all = ownNames(context);
@@ -123,6 +65,14 @@ LampPart partNamed(const Catalogue& catalogue, const std::string& called) {
     return made;
 }
 
+std::vector<Named> stripNames(const Context& context) {
+    std::vector<Named> all;
+    for (const LampPart& part : context.catalogue.lamps) {
+        if (part.section) all.push_back({part.id, {part.name}, part.name});
+    }
+    return all;
+}
+
 std::vector<Named> outputs(const Context& context) {
     std::vector<Named> all;
     if (context.job.decoder) {
@@ -155,6 +105,13 @@ std::vector<Named> noneOrOpen(const Context&) {
 std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"}}; }
 std::vector<Named> bareOnly(const Context&) {
     return {{"bare", {"none", "no"}, "no resistor on the board"}, {"unknown", {}, "not looked at"}};
+}
+std::vector<Named> outputKindNames(const Context&) {
+    return {{"low-side", {"low side"}, "switches to ground, as most do"},
+            {"logic-level", {"logic", "logic level"}, "a signal, for no lamp"},
+            {"lamp-supply", {"lamp supply"}, "1.5 V, for filament bulbs"},
+            {"constant-current", {"constant current"}, "keeps an LED's current itself"},
+            {"unknown-kind", {}, "nobody knows"}};
 }
 std::vector<Named> seriesNames(const Context&) {
     return {{"E6", {}, "20 %"}, {"E12", {}, "10 %"}, {"E24", {}, "5 %"}, {"E96", {}, "1 %"}};
@@ -232,10 +189,6 @@ std::optional<std::string> usualOutput(const Job& job, Facing facing) {
     return directional;
 }
 
-std::string rowOf(const LampGroup& group, const RowAddress& address) {
-    return address.wholeCircuit ? group.name : group.name + "/" + std::to_string(address.row + 1);
-}
-
 /// LEDs want another resistor than bulbs: an output feeds one kind.
 tl::unexpected<Error> oneKind(const LampGroup& group) {
     return refuse(
@@ -244,6 +197,54 @@ tl::unexpected<Error> oneKind(const LampGroup& group) {
             ? text("%1 is a filament bulb: an LED beside it needs an output of its own.",
                    group.name)
             : text("%1 is an LED: a bulb beside it needs an output of its own.", group.name));
+}
+
+std::string shown(const FilamentRating& bulb) {
+    return formatted(bulb.rated) + " " + formatted(bulb.current);
+}
+LampPart bulbPart(const FilamentRating& bulb) {
+    LampPart part;
+    part.name = shown(bulb) + " bulb";
+    part.tint = "warm";
+    part.filament = bulb;
+    return part;
+}
+
+/// A bulb in the place of what is there.
+Result<Jotted> bulbInPlace(const Said& said, std::size_t index, const LampPart& part) {
+    const LampGroup& before = said.context.job.groups[index];
+    if (before.rows.size() > 1 || before.rows.front().lamps.size() > 1) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 is several lamps. Take it out first: remove %1.", before.name));
+    }
+    if (said.name("OUTPUT") || !said.at("WORDS").words.empty()) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 is there already and has its output and its name.", before.name));
+    }
+    Jotted result = jotted(said, text("%1: %2 bulb", before.name, shown(*part.filament)));
+    result.subject = before.id;
+    LampGroup& group = result.after.groups[index];
+    // What limited an LED would leave a bulb dark.
+    if (!before.isBulbs()) {
+        group.rows.front().resistor = Ohms{0};
+        group.connection = OwnResistors{};
+        result.meaning = text("%1, no resistor", result.meaning);
+    }
+    group.rows.front().tested.reset();
+    group.rows.front().lamps.front().part = part;
+    group.rows.front().lamps.front().measured = false;
+    return result;
+}
+
+/// A lamp with its own resistor needs no other one up to the volts that are printed on it. Nothing:
+/// it does, or is to be chosen.
+std::optional<Ohms> resistorOf(const Said& said, const LampPart& part) {
+    if (part.filament) return Ohms{0};
+    const House house =
+        houseOf(said.context.job, said.context.workshop ? said.context.workshop->house : House());
+    const Volts bus = busVolts(said.context.job, house);
+    if (part.rated && bus <= *part.rated * 1.05) return Ohms{0};
+    return {};
 }
 
 // --- lamp ------------------------------------------------------------------------------------
@@ -297,6 +298,16 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
         }
         const auto part = withPoint(std::move(made), point);
         if (!part) return tl::unexpected(part.error());
+        if (part->filament) return bulbInPlace(said, index, *part);
+        if (part->rated && !same) {
+            const auto none = resistorOf(said, *part);
+            for (std::size_t i = 0; i < group.rows.size(); ++i) {
+                if (row == 0 || row == i + 1) group.rows[i].resistor = none;
+            }
+            group.wish.target = part->forward->current;
+            tell(none ? text("made for %1: no resistor", formatted(*part->rated))
+                      : text("made for %1: choose its resistor", formatted(*part->rated)));
+        }
         if (old.filament) {
             for (LampRow& each : group.rows) each.resistor.reset();
             tell(text("an LED where a bulb was: choose its resistor"));
@@ -451,19 +462,10 @@ Result<Jotted> lamp(const Said& said) {
     }
     const auto part = withPoint(partNamed(said.context.catalogue, *said.name("COLOUR")), *point);
     if (!part) return tl::unexpected(part.error());
-    return putIn(said, {{}, *part, point->has_value()}, called, described(*part, *point), {},
-                 said.one<Amperes>("WISH"));
-}
-
-std::string shown(const FilamentRating& bulb) {
-    return formatted(bulb.rated) + " " + formatted(bulb.current);
-}
-LampPart bulbPart(const FilamentRating& bulb) {
-    LampPart part;
-    part.name = shown(bulb) + " bulb";
-    part.tint = "warm";
-    part.filament = bulb;
-    return part;
+    auto wish = said.one<Amperes>("WISH");
+    if (!wish && part->rated) wish = part->forward->current;
+    return putIn(said, {{}, *part, point->has_value()}, called, described(*part, *point),
+                 resistorOf(said, *part), wish);
 }
 
 /// "bulb cab 16V 50mA": a filament bulb, new or in the place of what is there.
@@ -487,29 +489,7 @@ Result<Jotted> bulb(const Said& said) {
     }
     for (std::size_t i = 0; where && i < job.groups.size(); ++i) {
         const LampGroup& before = job.groups[i];
-        if (before.name != *where) continue;
-        if (before.rows.size() > 1 || before.rows.front().lamps.size() > 1) {
-            return refuse(ErrorCode::NotUnderstood,
-                          text("%1 is several lamps. Take it out first: remove %1.", before.name));
-        }
-        if (said.name("OUTPUT") || !called.empty()) {
-            return refuse(
-                ErrorCode::NotUnderstood,
-                text("%1 is there already and has its output and its name.", before.name));
-        }
-        Jotted result = jotted(said, text("%1: %2 bulb", before.name, shown(rating)));
-        result.subject = before.id;
-        LampGroup& group = result.after.groups[i];
-        // What limited an LED would leave a bulb dark.
-        if (!before.isBulbs()) {
-            group.rows.front().resistor = Ohms{0};
-            group.connection = OwnResistors{};
-            result.meaning = text("%1, no resistor", result.meaning);
-        }
-        group.rows.front().tested.reset();
-        group.rows.front().lamps.front().part = part;
-        group.rows.front().lamps.front().measured = false;
-        return result;
+        if (before.name == *where) return bulbInPlace(said, i, part);
     }
     if (called.empty()) called = *where;
     return putIn(said, {{}, part, false}, called, text("%1 bulb", shown(rating)), Ohms{0}, {});
@@ -551,17 +531,46 @@ Result<Jotted> another(const Said& said) {
     return result;
 }
 
-/// One row of a group: of several it has to be said which.
-Result<RowAddress> oneRow(const Said& said) {
-    auto address = addressed(said, "LAMP");
-    if (!address) return address;
-    const LampGroup& group = said.context.job.groups[address->group];
-    if (address->wholeCircuit && group.rows.size() > 1) {
-        return refuse(ErrorCode::NotUnderstood,
-                      text("%1 has %2 rows. Say which: %3 %1/2 …", group.name,
-                           std::to_string(group.rows.size()), said.verb.word));
+/// "strip saloon 150mm": sections of a strip side by side along the body, cut where it may be.
+Result<Jotted> strip(const Said& said) {
+    const auto part = partNamed(said.context.catalogue, *said.name("COLOUR"));
+    const Millimetres length = *said.one<Millimetres>("LENGTH");
+    const Millimetres section = *part.section;
+    // A tenth of a millimetre of play, so that 150 mm are three times 50.
+    const int sections =
+        static_cast<int>(std::floor(((length + Millimetres{0.1}) / section).value()));
+    if (sections < 1) {
+        return refuse(ErrorCode::OutOfRange,
+                      text("That strip is cut only at every %1.", formatted(section)));
     }
-    return address;
+    if (sections > 200) {
+        return refuse(ErrorCode::OutOfRange, text("That would be %1 sections: no model is so long.",
+                                                  std::to_string(sections)));
+    }
+    const auto& where = said.name("PLACE");
+    const std::string& words = said.at("WORDS").words;
+    const std::string called = !words.empty() ? words : where.value_or("light strip");
+    if (where && groupNamed(said.context.job, *where)) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 is there already. Take it out first: remove %1.", *where));
+    }
+    auto result =
+        putIn(said, {{}, part, false}, called, verbatim(part.name), resistorOf(said, part),
+              part.forward ? std::optional(part.forward->current) : std::nullopt);
+    if (!result) return result;
+    const auto group =
+        std::find_if(result->after.groups.begin(), result->after.groups.end(),
+                     [&](const LampGroup& each) { return each.id == result->subject; });
+    const LampRow first = group->rows.back();
+    group->rows.pop_back();
+    for (int i = 0; i < sections; ++i) {
+        LampRow row = first;
+        row.lamps.front().fitted.pose.at.x += section * (i - (sections - 1) / 2.0);
+        group->rows.push_back(std::move(row));
+    }
+    result->meaning = text("%1; sections: %2, cut at %3", result->meaning, std::to_string(sections),
+                           formatted(section * sections));
+    return result;
 }
 
 // --- ready-wired lamps -----------------------------------------------------------------------
@@ -711,18 +720,6 @@ Result<Jotted> resistor(const Said& said) {
         if (address->wholeCircuit || i == address->row) rows[i].resistor = *value;
     }
     return result;
-}
-
-/// Of those that concern a whole group.
-Result<std::size_t> groupOf(const Said& said) {
-    const auto address = addressed(said, "LAMP");
-    if (!address) return tl::unexpected(address.error());
-    if (!address->wholeCircuit) {
-        return refuse(ErrorCode::NotUnderstood,
-                      text("That holds for the whole of %1, not for one row.",
-                           said.context.job.groups[address->group].name));
-    }
-    return address->group;
 }
 
 Result<Jotted> shared(const Said& said) {
@@ -880,7 +877,25 @@ Result<Jotted> series(const Said& said) {
     return result;
 }
 
+/// What an output does, as it was found or told; LEDs want one that switches to ground.
+Result<Jotted> outputKind(const Said& said) {
+    const std::string& called = *said.name("OUTPUT");
+    const std::string& word = *said.name("KIND");
+    const OutputKind kind = named<OutputKind>(word).value_or(OutputKind::Unknown);
+    if (said.one<Ohms>("OHMS") || said.name("bare")) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("Its kind, or what its board carries: one line for each."));
+    }
+    Jotted result = jotted(said, text("Output %1: %2", called, word));
+    for (DecoderOutput& each : result.after.decoder->part.outputs) {
+        if (each.name == called) each.kind = kind;
+    }
+    if (const LampGroup* group = fedBy(said.context.job, called)) result.subject = group->id;
+    return result;
+}
+
 Result<Jotted> output(const Said& said) {
+    if (said.name("KIND")) return outputKind(said);
     const auto value = ohmsOr(said, "bare");
     if (!value) return tl::unexpected(value.error());
     const std::string& called = *said.name("OUTPUT");
@@ -973,14 +988,6 @@ Result<Jotted> join(const Said& said) {
     return result;
 }
 
-constexpr Takes lampGroup{.what = "LAMP",
-                          .kind = Kind::Name,
-                          .needed = true,
-                          .missing = "Which lamp?",
-                          .names = lampGroupNames,
-                          .rows = true,
-                          .unknown = "No lamp goes by “%1”. There are: %2.",
-                          .none = "There is no lamp yet. Add one first: lamp front white."};
 constexpr Takes colour{.what = "COLOUR",
                        .kind = Kind::Name,
                        .names = colours,
@@ -1034,6 +1041,27 @@ constexpr Takes bulbTakes[] = {
     lampTakes[5],
     lampTakes[6],
     unitTakes};
+constexpr Takes stripTakes[] = {[] {
+                                    Takes made = lampTakes[0];
+                                    made.rows = false;
+                                    return made;
+                                }(),
+                                {.what = "COLOUR",
+                                 .kind = Kind::Name,
+                                 .needed = true,
+                                 .missing = "Which strip?",
+                                 .names = stripNames,
+                                 .unknown = "No strip goes by “%1”. There are: %2.",
+                                 .none = "The catalogue has no strip."},
+                                {.what = "LENGTH",
+                                 .needed = true,
+                                 .missing = "How long is it?",
+                                 .dimension = Dimension::Length,
+                                 .least = 5e-3,
+                                 .most = 3},
+                                lampTakes[5],
+                                lampTakes[6],
+                                unitTakes};
 constexpr Takes neighbour = [] {
     Takes made = lampGroup;
     made.names = ownNames;
@@ -1088,7 +1116,8 @@ constexpr Takes outputTakes[] = {
      .none = "There is no decoder yet, so it has no outputs.",
      .explained = true},
     {.what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 1e5, .zero = true},
-    {.what = "bare", .kind = Kind::Name, .names = bareOnly}};
+    {.what = "bare", .kind = Kind::Name, .names = bareOnly},
+    {.what = "KIND", .kind = Kind::Name, .names = outputKindNames}};
 constexpr Takes placeTakes[] = {lampGroup,
                                 {.what = "BACK UP",
                                  .needed = true,
@@ -1117,15 +1146,17 @@ constexpr const char* joinNoise[] = {"to", "beside", "lamp"};
 constexpr const char* targetExamples[] = {"target front 3mA", "target rear half of front",
                                           "target rear like front"};
 constexpr const char* seriesExamples[] = {"series front E24"};
-constexpr const char* outputExamples[] = {"output front 680R", "output front bare"};
+constexpr const char* outputExamples[] = {"output front 680R", "output front bare",
+                                          "output front constant-current"};
 constexpr const char* placeExamples[] = {"place front 3mm 41mm"};
 constexpr const char* removeExamples[] = {"remove rear lamp", "remove front/2"};
 constexpr const char* wishWords[] = {"wish"};
 constexpr const char* bulbWords[] = {"filament"};
 constexpr const char* bulbExamples[] = {"bulb cab 16V 50mA", "bulb cab 12V 60mA on 1"};
+constexpr const char* stripExamples[] = {
+    "strip strip-warm-white-12v 100mm on 1 called saloon light"};
 constexpr const char* lampNoise[] = {"output", "new"};
 constexpr const char* neighbourNoise[] = {"lamp"};
-constexpr const char* groupNoise[] = {"lamp", "lamps", "led", "output", "on"};
 constexpr const char* outputNoise[] = {"carries", "has", "resistor", "on", "board"};
 
 constexpr Verb table[] = {
@@ -1139,6 +1170,14 @@ constexpr Verb table[] = {
      lampNoise},
     {"bulb", bulbWords, bulbTakes, bulbExamples,
      "a filament bulb by its rated volts and what it takes at them", bulb, false, lampNoise},
+    {"strip",
+     {},
+     stripTakes,
+     stripExamples,
+     "a strip of the catalogue, by its length",
+     strip,
+     false,
+     lampNoise},
     {"tester",
      {},
      testerTakes,
@@ -1221,6 +1260,9 @@ constexpr Verb table[] = {
      place,
      false,
      groupNoise},
+    smoothingVerb,
+    driverVerb,
+    packageVerb,
     {"remove",
      {},
      removeTakes,

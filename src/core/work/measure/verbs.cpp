@@ -198,8 +198,33 @@ Result<Jotted> supplyVolts(const Said& said, std::optional<Measured<Volts>> Supp
 Result<Jotted> track(const Said& said) {
     return supplyVolts(said, &Supply::volts, text("Track or supply volts"));
 }
+/// Its drop as it was read; or which one is put before lamps that hang straight on the supply.
 Result<Jotted> rectifier(const Said& said) {
-    return supplyVolts(said, &Supply::rectifier, text("Rectifier drop"));
+    const auto& kind = said.name("KIND");
+    if (!kind) return supplyVolts(said, &Supply::rectifier, text("Rectifier drop"));
+    if (said.one<Volts>("VOLTS") || said.name("unknown")) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("Its kind, or the drop that was read: one line for each."));
+    }
+    if (*kind == "none") {
+        Jotted result = jotted(said, text("No rectifier before the lamps"));
+        result.after.supply.lampBridge.reset();
+        result.after.supply.rectifier.reset();
+        result.after.supply.smoothing.reset();
+        if (said.context.job.supply.smoothing) {
+            result.meaning = text("%1, nor a capacitor behind it", result.meaning);
+        }
+        return result;
+    }
+    Jotted result = jotted(
+        said, said.context.job.decoder
+                  ? text("A bridge rectifier of %1 diodes before the lamps; while there is a decoder "
+                         "its own counts",
+                         *kind)
+                  : text("A bridge rectifier of %1 diodes before the lamps", *kind));
+    result.after.supply.lampBridge = named<LampBridge>(*kind);
+    result.after.supply.rectifier.reset();  // read on another one
+    return result;
 }
 Result<Jotted> bridge(const Said& said) {
     return supplyVolts(said, &Supply::bridge, text("Motor bridge drop"));
@@ -680,6 +705,13 @@ constexpr Takes trackTakes[] = {
 constexpr Takes dropTakes[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.05, .most = 4, .zero = true},
     unknown};
+std::vector<Named> bridgeNames(const Context&) {
+    return {{"silicon", {}, "a bridge of silicon diodes before the lamps"},
+            {"schottky", {}, "a bridge of Schottky diodes before the lamps"},
+            {"none", {"no"}, "no bridge"}};
+}
+constexpr Takes rectifierTakes[] = {
+    dropTakes[0], unknown, {.what = "KIND", .kind = Takes::Kind::Name, .names = bridgeNames}};
 constexpr Takes supplyTakes[] = {
     {.what = "KIND",
      .kind = Kind::Name,
@@ -782,7 +814,8 @@ constexpr const char* packWords[] = {"pack"};
 constexpr const char* packExamples[] = {"battery 3 li-ion 2.6Ah", "battery 9V block"};
 constexpr const char* packNoise[] = {"cells", "cell", "9v", "9 v"};
 constexpr const char* supplyExamples[] = {"supply dcc", "supply battery 9V"};
-constexpr const char* rectifierExamples[] = {"rectifier 1.1V", "rectifier unknown"};
+constexpr const char* rectifierExamples[] = {"rectifier 1.1V", "rectifier unknown",
+                                           "rectifier silicon"};
 constexpr const char* bridgeExamples[] = {"bridge 0.3V"};
 constexpr const char* switchExamples[] = {"switch 0.1V"};
 constexpr const char* motorExamples[] = {"motor open-frame frame-return", "motor none"};
@@ -830,9 +863,9 @@ constexpr Verb table[] = {
      supply},
     {"rectifier",
      {},
-     dropTakes,
+     rectifierTakes,
      rectifierExamples,
-     "drop of the decoder's rectifier, measured",
+     "drop of the rectifier, measured; or the one that is put before lamps on the supply",
      rectifier,
      false,
      dropNoise},

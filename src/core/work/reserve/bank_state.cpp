@@ -116,25 +116,8 @@ Loads loadsOf(const Reckoned& facts) {
     Amperes lamps{0};
     for (std::size_t g = 0; g < facts.groups.size(); ++g) {
         if (facts.job.groups[g].output == supplyOutput || !facts.groups[g]) continue;
-        const GroupState& state = *facts.groups[g];
-        for (std::size_t r = 0; r < state.rows.size(); ++r) {
-            const RowState& row = state.rows[r];
-            if (!row.connected || !(row.current > Amperes{0})) continue;
-            lamps += row.current;
-            // A bulb is about a resistor; an LED draws nothing below its forward volts.
-            if (facts.job.groups[g].isBulbs()) {
-                loads.bus.lamps.push_back({Volts{0}, state.bus / row.current, 1});
-                continue;
-            }
-            // Straight through what was solved: the row's own resistance, and of the shared one
-            // as much as its share of the current makes of it.
-            const LampGroup& group = facts.job.groups[g];
-            const Ohms common = group.shared() + state.outputSeries;
-            const Ohms resistance = std::max(
-                *group.rows[r].resistor + common * (state.total / row.current).value(), Ohms{1});
-            loads.bus.lamps.push_back(
-                {std::max(state.bus - row.current * resistance, Volts{0}), resistance, 1});
-        }
+        lamps += facts.groups[g]->total;
+        addLoads(facts.job.groups[g], *facts.groups[g], loads.bus);
     }
     if (lamps > Amperes{0}) {
         loads.figures.push_back(

@@ -276,7 +276,9 @@ void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging
 }  // namespace
 
 bool applies(const Job& job) {
-    // A battery has no dead track, a building does not roll.
+    // A battery has no dead track, a building does not roll; lamps on the rails have a capacitor of
+    // their own (lamps).
+    if (!job.decoder && motorsOf(job).empty()) return false;
     return !isStructure(job) && job.feed != Feed::BatteryRadio && job.feed != Feed::FixedDc;
 }
 

@@ -1,0 +1,165 @@
+#include "app/lamps/fault_table.h"
+
+#include "app/theme/state_mark.h"
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
+#include "core/quantity/format.h"
+#include "core/work/lamp_groups.h"
+
+#include <QPainter>
+
+#include <algorithm>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+constexpr int faultHead = 30;
+constexpr int faultLine = 46;
+constexpr int leastWords = 300;
+constexpr int cellWidth = 84;
+constexpr std::size_t mostColumns = 5;  // beyond that the words alone say it
+constexpr double limitAt = 0.66;        // of a cellWidth's width stands the limit
+
+}  // namespace
+
+FaultTable::FaultTable(QWidget* parent) : QWidget(parent) {
+    setObjectName(u"faultTable"_s);
+    setAccessibleName(tr("If one fails"));
+}
+
+void FaultTable::show(const core::Reckoned& facts, const core::LampGroup* group) {
+    m_cases.clear();
+    m_columns.clear();
+    m_rowOf.clear();
+    m_asked.reset();
+    if (group) m_asked = Asked{facts.job, group->id, facts.house};
+    if (isVisible()) work();
+    updateGeometry();
+    update();
+}
+
+void FaultTable::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    work();
+}
+
+void FaultTable::work() {
+    if (!m_asked) return;
+    const Asked asked = std::move(*m_asked);
+    m_asked.reset();
+    const auto group = std::find_if(asked.job.groups.begin(), asked.job.groups.end(),
+                                    [&](const auto& each) { return each.id == asked.group; });
+    if (group == asked.job.groups.end()) return;
+    const auto state = core::groupState(asked.job, *group, asked.house);
+    if (!state) return;
+    m_cases = core::lamps::whatIf(asked.job, *group, asked.house);
+    for (std::size_t r = 0; r < state->rows.size(); ++r) {
+        if (!state->rows[r].connected) continue;
+        m_columns.push_back({group->rows.size() == 1 ? qs(group->name) : tr("row %1").arg(r + 1),
+                             state->rows[r].current, state->rows[r].limit});
+        m_rowOf.push_back(r);
+    }
+    if (m_columns.size() > mostColumns) m_columns.clear();
+    QStringList all;
+    for (const auto& one : m_cases) {
+        all << tr("%1: %2, %3").arg(said(one.name), said(one.follows), stateWord(one.state));
+    }
+    setAccessibleDescription(all.join(u". "_s));
+    updateGeometry();
+}
+
+QSize FaultTable::minimumSizeHint() const {
+    return {leastWords + static_cast<int>(m_columns.size()) * cellWidth,
+            faultHead + static_cast<int>(m_cases.size()) * faultLine + 10};
+}
+
+void FaultTable::paintCurrent(QPainter& painter, const QRectF& box, const Column& column,
+                              core::Amperes then) const {
+    const Theme& look = theme();
+    const double full = box.width() * limitAt;
+    const auto x = [&](core::Amperes current) {
+        return box.left() + std::min(box.width(), full * (current / column.limit).value());
+    };
+    const double middle = box.center().y() + 7;
+    painter.setPen(QPen(look.paperEdge, 1.4));
+    painter.drawLine(QPointF(box.left(), middle), QPointF(box.right(), middle));
+    painter.setPen(QPen(look.inkSoft, 1.4));
+    painter.drawLine(QPointF(box.left() + full, middle - 6),
+                     QPointF(box.left() + full, middle + 6));
+    const core::State state =
+        core::stateAgainst(then.value(), column.limit.value(), core::lampCloseAbove);
+    const bool dark = then < core::glowCurrent;
+    if (dark) {
+        painter.setPen(QPen(look.inkSoft, 1.6));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawEllipse(QPointF(box.left() + 5, middle), 4, 4);
+    } else {
+        painter.setPen(QPen(look.of(state), 5, Qt::SolidLine, Qt::FlatCap));
+        painter.drawLine(QPointF(box.left(), middle), QPointF(x(then), middle));
+        if (then > column.limit) {  // its end is an arrow: beyond what it bears
+            painter.setPen(QPen(look.of(state), 2));
+            const double end = x(then);
+            painter.drawLine(QPointF(end, middle - 6), QPointF(end - 7, middle));
+            painter.drawLine(QPointF(end, middle + 6), QPointF(end - 7, middle));
+        }
+    }
+    painter.setPen(QPen(look.ink, 1.6));  // where it is now
+    painter.drawLine(QPointF(x(column.now), middle - 5), QPointF(x(column.now), middle + 5));
+    painter.setFont(figuresFont(13));
+    painter.setPen(dark ? look.inkSoft : look.ink);
+    painter.drawText(box.adjusted(0, 0, 0, -box.height() / 2 + 2), Qt::AlignLeft | Qt::AlignBottom,
+                     dark ? tr("dark") : qs(core::formatted(then, 2)));
+}
+
+void FaultTable::paintEvent(QPaintEvent*) {
+    const Theme& look = theme();
+    QPainter painter(this);
+    painter.fillRect(rect(), look.paper);
+    painter.setRenderHint(QPainter::Antialiasing);
+    if (m_cases.empty()) {
+        painter.setFont(wordsFont(15));
+        painter.setPen(look.ink);
+        painter.drawText(rect().adjusted(24, 20, -24, -20), Qt::AlignCenter | Qt::TextWordWrap,
+                         tr("Once a lamp is connected it stands here what happens if it fails."));
+        return;
+    }
+    const double barsAt = width() - static_cast<double>(m_columns.size()) * cellWidth - 6;
+    const auto column = [&](std::size_t c) { return barsAt + static_cast<double>(c) * cellWidth; };
+    painter.setFont(wordsFont(13));
+    painter.setPen(look.inkSoft);
+    for (std::size_t c = 0; c < m_columns.size(); ++c) {
+        const QRectF box(column(c), 2, cellWidth - 12, faultHead - 4);
+        painter.drawText(box, Qt::AlignLeft | Qt::AlignVCenter,
+                         QFontMetricsF(painter.font())
+                             .elidedText(m_columns[c].name, Qt::ElideMiddle, box.width()));
+    }
+    for (std::size_t i = 0; i < m_cases.size(); ++i) {
+        const core::lamps::FaultCase& one = m_cases[i];
+        const double top = faultHead + static_cast<double>(i) * faultLine;
+        painter.setPen(QPen(look.paperEdge, 1));
+        painter.drawLine(QPointF(10, top), QPointF(width() - 10, top));
+        paintMark(painter, QRectF(14, top + 9, 24, 11), one.state);
+        const QRectF words(46, top + 3, barsAt - 54, faultLine / 2.0 - 3);
+        const auto put = [&](const QRectF& where, const QString& what) {
+            painter.drawText(
+                where, Qt::AlignLeft | Qt::AlignVCenter,
+                QFontMetricsF(painter.font()).elidedText(what, Qt::ElideRight, where.width()));
+        };
+        painter.setFont(wordsFont(14));
+        painter.setPen(look.ink);
+        put(words, said(one.name));
+        painter.setFont(wordsFont(13));
+        painter.setPen(one.state == core::State::Fine ? look.inkSoft : look.of(one.state));
+        put(words.translated(0, faultLine / 2.0 - 2), said(one.follows));
+        for (std::size_t c = 0; c < m_columns.size(); ++c) {
+            if (const auto& then = one.current[m_rowOf[c]]) {
+                paintCurrent(painter, QRectF(column(c), top + 3, cellWidth - 14, faultLine - 6),
+                             m_columns[c], *then);
+            }
+        }
+    }
+}
+
+}  // namespace glimmet::app

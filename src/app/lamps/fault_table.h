@@ -1,0 +1,48 @@
+// What becomes of a lamp group if one of its lamps fails: a line for each way to fail, and in it
+// what every row carries then, against its limit and what it carries now.
+#pragma once
+
+#include "core/work/lamps/what_if.h"
+#include "core/work/reckoned.h"
+
+#include <QWidget>
+
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace glimmet::app {
+
+class FaultTable : public QWidget {
+    Q_OBJECT
+public:
+    explicit FaultTable(QWidget* parent = nullptr);
+    /// `group` nullptr: nothing chosen.
+    void show(const core::Reckoned& facts, const core::LampGroup* group);
+    [[nodiscard]] QSize minimumSizeHint() const override;
+    [[nodiscard]] const std::vector<core::lamps::FaultCase>& cases() const { return m_cases; }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void showEvent(QShowEvent* event) override;
+
+private:
+    struct Column {
+        QString name;
+        core::Amperes now{}, limit{};
+    };
+    void paintCurrent(QPainter& painter, const QRectF& cell, const Column& column,
+                      core::Amperes then) const;
+    struct Asked {
+        core::Job job;
+        std::string group;
+        core::House house;
+    };
+    void work();
+    std::optional<Asked> m_asked;  ///< not worked out yet: only what is looked at is
+    std::vector<core::lamps::FaultCase> m_cases;
+    std::vector<Column> m_columns;  ///< rows that are connected; none where there are too many
+    std::vector<std::size_t> m_rowOf;
+};
+
+}  // namespace glimmet::app

@@ -1,0 +1,112 @@
+#include "core/work/lamps/feed_verbs.h"
+
+#include "core/work/lamps/feed_state.h"
+
+namespace glimmet::core::lamps {
+
+using namespace jot;
+
+std::vector<Named> capacitorNames(const Context&) {
+    return {{"electrolytic", {}, "the usual one"},
+            {"ceramic", {"mlcc"}, "loses half of it near its rated volts"},
+            {"tantalum", {}, "wants twice the volts"},
+            {"none", {"no"}, "no capacitor"}};
+}
+std::vector<Named> noDriver(const Context&) { return {{"none", {"no"}, "resistors again"}}; }
+std::vector<Named> packageNames(const Context&) {
+    std::vector<Named> all;
+    for (const auto& [package, word] : wordsOf(ResistorPackage())) {
+        all.push_back({std::string(word), {}, "a resistor's body"});
+    }
+    all.push_back({"open", {"unknown"}, "not chosen yet"});
+    return all;
+}
+
+Result<Jotted> smoothing(const Said& said) {
+    const auto farads = said.one<Farads>("FARADS");
+    const auto volts = said.one<Volts>("VOLTS");
+    const auto charge = said.one<Ohms>("OHMS");
+    const auto& kind = said.name("KIND");
+    if (kind == "none") {
+        if (farads || volts || charge) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("None, or one of some farads: only one of them can be."));
+        }
+        Jotted result = jotted(said, text("No capacitor behind the lamps' bridge"));
+        result.after.supply.smoothing.reset();
+        return result;
+    }
+    if (!farads || !volts) {
+        return refuse(ErrorCode::Missing,
+                      text("A capacitor is known by its capacitance and its volts. Write it like "
+                           "%1.",
+                           said.verb.examples.front()));
+    }
+    Smoothing made;
+    if (kind) made.kind = *named<CapacitorKind>(*kind);
+    made.capacitance = *farads;
+    made.rated = *volts;
+    made.charge = charge.value_or(Ohms{0});
+    Text meaning = text("Behind the lamps' bridge: %1", shown(made));
+    if (said.context.job.decoder) {
+        meaning = text("%1; while there is a decoder its own counts", meaning);
+    }
+    Jotted result = jotted(said, std::move(meaning));
+    result.after.supply.smoothing = made;
+    return result;
+}
+
+Result<Jotted> driver(const Said& said) {
+    const auto index = groupOf(said);
+    if (!index) return tl::unexpected(index.error());
+    const LampGroup& before = said.context.job.groups[*index];
+    const auto amps = said.one<Amperes>("AMPS");
+    const auto dropout = said.one<Volts>("VOLTS");
+    const bool none = said.name("none").has_value();
+    if (none == amps.has_value() || (none && dropout)) {
+        return refuse(ErrorCode::Missing, text("Which current does it keep? Write it like %1.",
+                                               said.verb.examples.front()));
+    }
+    if (before.isBulbs()) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 is a filament bulb: it wants volts, not a driver.", before.name));
+    }
+    Jotted result = jotted(said, {});
+    result.subject = before.id;
+    LampGroup& group = result.after.groups[*index];
+    if (none) {
+        if (!before.driver()) {
+            return refuse(ErrorCode::NotUnderstood, text("%1 has no driver.", before.name));
+        }
+        group.connection = OwnResistors{};
+        for (LampRow& row : group.rows) row.resistor.reset();
+        result.meaning = text("%1: no driver, its resistor to be chosen", before.name);
+        return result;
+    }
+    ThroughDriver made{*amps, dropout.value_or(Volts{2})};
+    group.connection = made;
+    // What limited the current would only starve it.
+    for (LampRow& row : group.rows) row.resistor = Ohms{0};
+    group.wish.target = *amps / static_cast<double>(group.rows.size());
+    result.meaning = text("%1: behind a driver of %2 that needs %3 itself, no resistors",
+                          before.name, formatted(made.current), formatted(made.dropout));
+    return result;
+}
+
+Result<Jotted> package(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const LampGroup& before = said.context.job.groups[address->group];
+    const auto body = named<ResistorPackage>(*said.name("BODY"));
+    Jotted result =
+        jotted(said, body ? text("%1: a resistor of %2", rowOf(before, *address), shown(*body))
+                          : text("%1: the resistor's body is not chosen", rowOf(before, *address)));
+    result.subject = before.id;
+    std::vector<LampRow>& rows = result.after.groups[address->group].rows;
+    for (std::size_t i = 0; i < rows.size(); ++i) {
+        if (address->wholeCircuit || i == address->row) rows[i].package = body;
+    }
+    return result;
+}
+
+}  // namespace glimmet::core::lamps

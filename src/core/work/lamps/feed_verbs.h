@@ -1,0 +1,72 @@
+// Verbs of what stands between the supply and the lamps, and of the bodies of their resistors.
+#pragma once
+
+#include "core/work/jotted.h"
+#include "core/work/lamps/addressing.h"
+
+namespace glimmet::core::lamps {
+
+[[nodiscard]] Result<Jotted> smoothing(const jot::Said& said);
+[[nodiscard]] Result<Jotted> driver(const jot::Said& said);
+[[nodiscard]] Result<Jotted> package(const jot::Said& said);
+
+[[nodiscard]] std::vector<jot::Named> capacitorNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> noDriver(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> packageNames(const jot::Context&);
+
+inline constexpr jot::Takes smoothingTakes[] = {
+    {.what = "FARADS", .dimension = Dimension::Capacitance, .least = 1e-7, .most = 0.1},
+    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 4, .most = 100},
+    {.what = "KIND", .kind = jot::Takes::Kind::Name, .names = capacitorNames},
+    {.what = "OHMS",
+     .after = "charge",
+     .dimension = Dimension::Resistance,
+     .least = 1,
+     .most = 1e4}};
+inline constexpr jot::Takes driverTakes[] = {
+    lampGroup,
+    {.what = "AMPS", .dimension = Dimension::Current, .least = 0.5e-3, .most = 0.5},
+    {.what = "VOLTS",
+     .after = "dropout",
+     .dimension = Dimension::Voltage,
+     .least = 0.1,
+     .most = 6,
+     .zero = true},
+    {.what = "none", .kind = jot::Takes::Kind::Name, .names = noDriver}};
+inline constexpr jot::Takes packageTakes[] = {lampGroup,
+                                              {.what = "BODY",
+                                               .kind = jot::Takes::Kind::Name,
+                                               .needed = true,
+                                               .missing = "Which body: 0603, 0805, 1/4W?",
+                                               .names = packageNames}};
+
+inline constexpr const char* smoothingExamples[] = {
+    "smoothing 330uF 25V charge 47R", "smoothing 10uF 25V tantalum", "smoothing none"};
+inline constexpr const char* driverExamples[] = {"driver front 5mA",
+                                                 "driver front 10mA dropout 2V"};
+inline constexpr const char* packageExamples[] = {"package front 1/4W", "package front 0603"};
+inline constexpr const char* smoothingNoise[] = {"capacitor", "resistor"};
+
+inline constexpr jot::Verb smoothingVerb{
+    "smoothing",
+    {},
+    smoothingTakes,
+    smoothingExamples,
+    "the capacitor behind the bridge of lamps on the rails; none takes it out",
+    smoothing,
+    false,
+    smoothingNoise};
+inline constexpr jot::Verb driverVerb{
+    "driver",
+    {},
+    driverTakes,
+    driverExamples,
+    "a driver that keeps the lamps' current, instead of resistors",
+    driver,
+    false,
+    groupNoise};
+inline constexpr jot::Verb packageVerb{
+    "package", {},    packageTakes, packageExamples, "the body of the resistor that is fitted",
+    package,   false, groupNoise};
+
+}  // namespace glimmet::core::lamps

@@ -1,0 +1,183 @@
+#include "core/work/lamps/judge_driver.h"
+
+#include "core/quantity/format.h"
+#include "core/work/lamps/row_names.h"
+#include "core/work/supply.h"
+
+#include <algorithm>
+
+namespace glimmet::core::lamps {
+namespace {
+
+constexpr Watts mostHeat{0.5};  // that a driver of a model's size gives off (docs/physics.md)
+
+enum class DriverTrouble { Burns, MayBurn, Starved, Dims, Uneven, Hot, None };
+
+struct Driven {
+    std::size_t brightest = 0, dimmest = 0;
+    Volts across{};  ///< lamps, and resistors where there are some
+    Watts heat{};    ///< in the driver
+    DriverTrouble trouble{};
+    State verdict{};
+    Gravity gravity{};
+};
+
+Driven drivenBy(const Reckoned& facts, const LampGroup& group, const GroupState& state) {
+    const ThroughDriver& driver = *group.driver();
+    Driven made;
+    bool burns = false, mayBurn = false;
+    for (std::size_t r = 0; r < state.rows.size(); ++r) {
+        const RowState& row = state.rows[r];
+        Volts sum = row.current * group.rows[r].resistor.value_or(Ohms{0});
+        for (const Volts led : row.led) sum += led;
+        made.across = std::max(made.across, sum);
+        if (row.current > state.rows[made.brightest].current) made.brightest = r;
+        if (row.current < state.rows[made.dimmest].current) made.dimmest = r;
+        burns = burns || row.current > row.limit;
+        mayBurn = mayBurn || row.highest > row.limit;
+    }
+    made.heat = (state.drive - made.across) * state.total;
+    const Amperes dimmest = state.rows[made.dimmest].current;
+    const bool starved = state.total < driver.current * 0.8;
+    const Volts lowest =
+        state.drive - Volts{*trackFigure(facts.job).value} * facts.house.supplySpread;
+    const auto is = [&](DriverTrouble trouble, State verdict, Gravity gravity) {
+        made.trouble = trouble;
+        made.verdict = verdict;
+        made.gravity = gravity;
+    };
+    if (burns) {
+        is(DriverTrouble::Burns, State::Over, Gravity::PartDestroyed);
+    } else if (mayBurn) {
+        is(DriverTrouble::MayBurn, State::Over, Gravity::PartDestroyed);
+    } else if (starved) {
+        const bool dark = dimmest < glimmersBelow(group.wish.target);
+        is(DriverTrouble::Starved, dark ? State::Over : State::Close,
+           dark ? Gravity::DoesNotWork : Gravity::WorksBadly);
+    } else if (made.heat > mostHeat) {
+        is(DriverTrouble::Hot, State::Over, Gravity::FirePeople);
+    } else if (made.across + driver.dropout > lowest) {
+        is(DriverTrouble::Dims, State::Close, Gravity::WorksBadly);
+    } else if (state.rows[made.brightest].current > dimmest * 1.25) {
+        is(DriverTrouble::Uneven, State::Close, Gravity::LooksUneven);
+    } else {
+        is(DriverTrouble::None, State::Fine, Gravity::CouldBeBetter);
+    }
+    return made;
+}
+
+/// A setting that no row is hurt by, in steps that drivers have.
+std::optional<Amperes> gentler(const LampGroup& group, const GroupState& state,
+                               const Driven& made) {
+    const RowState& worst = state.rows[made.brightest];
+    const double share =
+        0.8 * worst.limit.value() / std::max({worst.current.value(), worst.highest.value(), 1e-9});
+    for (const double amps : {0.1, 0.05, 0.03, 0.02, 0.015, 0.01, 0.005, 0.002, 0.001}) {
+        if (amps <= group.driver()->current.value() * share * (1 + 1e-6)) return Amperes{amps};
+    }
+    return {};
+}
+
+}  // namespace
+
+void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+                 Judging& judging) {
+    const Driven made = drivenBy(facts, group, state);
+    judging.say(
+        "lamp.driver:" + group.id, subjectOf(group), made.verdict, made.gravity,
+        [&](Finding& finding) {
+            const ThroughDriver& driver = *group.driver();
+            const RowState& bright = state.rows[made.brightest];
+            const std::string called = atStart(group.name);
+            const std::string set = formatted(driver.current);
+            const Volts lowest =
+                state.drive - Volts{*trackFigure(facts.job).value} * facts.house.supplySpread;
+            switch (made.trouble) {
+                case DriverTrouble::Burns:
+                case DriverTrouble::MayBurn:
+                    finding.sentence =
+                        group.rows.size() == 1
+                            ? text("The driver keeps %1, and %2 bears %3: it burns.", set,
+                                   group.name, formatted(bright.limit, 3))
+                            : text(
+                                  "The driver keeps %1, and up to %2 of it go through %3, which "
+                                  "bears %4: it burns.",
+                                  set, formatted(std::max(bright.current, bright.highest), 3),
+                                  rowName(group, made.brightest), formatted(bright.limit, 3));
+                    finding.action = text("a smaller current for %1", group.name);
+                    break;
+                case DriverTrouble::Starved:
+                    finding.sentence = text(
+                        "%1 gets %2 of the %3 that its driver is set to: lamps and driver leave "
+                        "nothing of %4. Put fewer in a row.",
+                        called, formatted(state.total, 3), set, formatted(state.bus, 3));
+                    finding.action = text("fewer lamps in a row of %1", group.name);
+                    break;
+                case DriverTrouble::Dims:
+                    finding.sentence = text(
+                        "%1 has its %2, but dims where the supply is lowest: lamps and driver want "
+                        "%3 of %4 there.",
+                        called, set, formatted(made.across + driver.dropout, 3),
+                        formatted(lowest, 3));
+                    finding.action = text("fewer lamps in a row of %1", group.name);
+                    break;
+                case DriverTrouble::Uneven:
+                    finding.sentence = text(
+                        "Rows side by side share the driver's %1 unevenly: %2 takes %3, %4 takes "
+                        "%5. Put them in one row, or give each its resistor.",
+                        set, rowName(group, made.brightest), formatted(bright.current, 3),
+                        rowName(group, made.dimmest),
+                        formatted(state.rows[made.dimmest].current, 3));
+                    finding.action = text("one row for %1", group.name);
+                    break;
+                case DriverTrouble::Hot:
+                    finding.sentence = text(
+                        "The driver of %1 gives off %2: too much for one that fits a model. More "
+                        "lamps in a row leave it less.",
+                        group.name, formatted(made.heat, 2));
+                    finding.action = text("more lamps in a row of %1", group.name);
+                    break;
+                case DriverTrouble::None:
+                    finding.sentence = text(
+                        "%1 works: the driver keeps %2, the lamps take %3 of %4, the driver gives "
+                        "off %5.",
+                        called, set, formatted(made.across, 3), formatted(state.drive, 3),
+                        formatted(made.heat, 2));
+                    break;
+            }
+            const Figure lamps =
+                figures::computed(text("Across the lamps"), "V_lamps", made.across, "", {});
+            finding.figures = {
+                figures::computed(text("Through the driver"), "I", state.total, "",
+                                  {figures::chosen(text("Set to"), "I_set", driver.current, {},
+                                                   "driver " + group.name + " ")}),
+                lamps,
+                figures::chosen(
+                    text("The driver needs"), "V_drop", driver.dropout, {},
+                    "driver " + group.name + " " + formatted(driver.current) + " dropout "),
+                busFigure(facts.job, facts.house),
+                figures::computed(text("Heat of the driver"), "P", made.heat, "", {lamps})};
+            if (made.trouble == DriverTrouble::Burns || made.trouble == DriverTrouble::MayBurn) {
+                if (const auto amps = gentler(group, state, made)) {
+                    Option option;
+                    option.what = text("a driver of %1", formatted(*amps));
+                    option.effect = text("within what each lamp bears");
+                    option.state = State::Fine;
+                    std::string line = formatted(*amps);
+                    line.erase(line.find(' '), 1);
+                    option.jot = "driver " + group.name + " " + line;
+                    finding.options.push_back(std::move(option));
+                }
+            }
+            if (made.trouble == DriverTrouble::Uneven || made.trouble == DriverTrouble::Hot) {
+                Option option;
+                option.what = text("resistors instead");
+                option.effect = text("chosen for the wish of %1", formatted(group.wish.target));
+                option.state = State::Fine;
+                option.jot = "own " + group.name;
+                finding.options.push_back(std::move(option));
+            }
+        });
+}
+
+}  // namespace glimmet::core::lamps

@@ -1,0 +1,261 @@
+#include "core/work/lamps/judge_feed.h"
+
+#include "core/quantity/format.h"
+#include "core/work/lamps/feed_state.h"
+#include "core/work/lamps/row_names.h"
+#include "core/work/supply.h"
+
+#include <algorithm>
+
+namespace glimmet::core::lamps {
+namespace {
+
+Text capacitorCaution() {
+    return text(
+        "Mind its polarity, and let it run empty before you touch the wires: reversed or over its "
+        "volts a capacitor vents or burns.");
+}
+
+Figure chosenCapacitor(const Smoothing& smoothing) {
+    return figures::chosen(text("Capacitor, as printed"), "C", smoothing.capacitance,
+                           verbatim(shown(smoothing)), "smoothing ");
+}
+Figure currentFigure(const RailFeed& feed) {
+    return figures::computed(text("All lamps on the rails"), "I_lamps", feed.total, "", {});
+}
+Figure gapFigure(Seconds gap, Text detail) {
+    return figures::assumed(text("Nothing comes for"), "t_gap", gap, std::move(detail));
+}
+
+/// A capacitor that carries so far, as an option; nothing where none does.
+std::optional<Option> capacitorOption(const RailFeed& feed, Seconds gap, Volts above, Text effect) {
+    // Past a charge resistor the diode takes its drop too; what is small enough needs neither.
+    auto made = usualCapacitor(capacitanceOver(feed, gap, false, above), feed.peak);
+    if (made && made->charge > Ohms{0}) {
+        made = usualCapacitor(capacitanceOver(feed, gap, true, above), feed.peak);
+    }
+    if (!made) return {};
+    Option option;
+    option.what = verbatim(shown(*made));
+    option.effect = std::move(effect);
+    option.state = State::Fine;
+    option.jot = jotOf(*made);
+    return option;
+}
+
+void judgeFlicker(const Reckoned& facts, const RailFeed& feed, Judging& judging) {
+    const auto& smoothing = facts.job.supply.smoothing;
+    std::optional<Seconds> until = Seconds{0};
+    const bool behindBridge = !reverses(facts.job);
+    if (smoothing && behindBridge) {
+        until = carries(feed, atLeast(*smoothing), smoothing->charge > Ohms{0}, feed.half);
+    }
+    const bool carried = !until || *until >= dirtGap;
+    judging.say(
+        "lamp.flicker", {}, carried ? State::Fine : State::Close,
+        smoothing && behindBridge ? Gravity::LooksUneven : Gravity::CouldBeBetter,
+        [&](Finding& finding) {
+            finding.sentence =
+                !behindBridge || !smoothing
+                    ? text(
+                          "On dirty rails the lamps will flicker: nothing carries them over "
+                          "the %1 of a speck. %2 of lamps want a capacitor behind a "
+                          "bridge.",
+                          formatted(dirtGap), formatted(feed.total, 2))
+                : !until ? text("%1 carries the lamps over any speck of dirt.", shown(*smoothing))
+                : carried
+                    ? text("%1 carries the lamps over dirt: half of their light is left after %2.",
+                           shown(*smoothing), formatted(*until, 2))
+                    : text(
+                          "On dirty rails the lamps will flicker: with %1 half of their light is "
+                          "gone after %2, and a speck takes %3.",
+                          shown(*smoothing), formatted(*until, 2), formatted(dirtGap));
+            finding.figures = {currentFigure(feed), busFigure(facts.job, facts.house),
+                               gapFigure(dirtGap, text("a speck of dirt"))};
+            if (smoothing) finding.figures.push_back(chosenCapacitor(*smoothing));
+            if (carried) return;
+            if (!behindBridge) {
+                finding.action = text("a bridge, and a capacitor behind it");
+                return;
+            }
+            finding.action = smoothing ? text("a larger capacitor behind the bridge")
+                                       : text("a capacitor behind the bridge");
+            finding.caution = capacitorCaution();
+            if (auto option = capacitorOption(
+                    feed, dirtGap, feed.half,
+                    text("more than half of the light is left after %1", formatted(dirtGap)))) {
+                finding.options.push_back(std::move(*option));
+            }
+        });
+}
+
+void judgeVolts(const RailFeed& feed, const Smoothing& smoothing, Judging& judging) {
+    const double margin = voltsMargin(smoothing);
+    const State state = feed.peak > smoothing.rated            ? State::Over
+                        : feed.peak * margin > smoothing.rated ? State::Close
+                                                               : State::Fine;
+    if (state == State::Fine) return;
+    judging.say("lamp.capacitor-volts", {}, state, Gravity::PartDestroyed, [&](Finding& finding) {
+        finding.sentence =
+            state == State::Over
+                ? text("The capacitor is charged to %1 and bears %2: it fails.",
+                       formatted(feed.peak, 3), formatted(smoothing.rated))
+                : text(
+                      "The capacitor is charged to %1 of its %2: one of this kind wants %3 times "
+                      "what it is charged to.",
+                      formatted(feed.peak, 3), formatted(smoothing.rated),
+                      formatted(margin, Dimension::Ratio));
+        finding.action = text("a capacitor of more volts");
+        finding.caution = capacitorCaution();
+        finding.figures = {
+            figures::computed(text("Charged to, at the most"), "V_peak", feed.peak, "", {}),
+            chosenCapacitor(smoothing)};
+        for (const double volts : {16.0, 25.0, 35.0, 50.0}) {
+            if (feed.peak * margin > Volts{volts}) continue;
+            Smoothing more = smoothing;
+            more.rated = Volts{volts};
+            Option option;
+            option.what = verbatim(shown(more));
+            option.effect = text("bears it with a margin");
+            option.state = State::Fine;
+            option.jot = jotOf(more);
+            finding.options.push_back(std::move(option));
+            break;
+        }
+    });
+}
+
+/// Empty, it is a short for a moment.
+void judgeSpark(const RailFeed& feed, const Smoothing& smoothing, Judging& judging) {
+    constexpr Ohms inTheWires{1};  // its own and that of wires and wheels
+    if (smoothing.charge > Ohms{0} || smoothing.capacitance < sparksFrom) return;
+    const Amperes spike = feed.peak / inTheWires;
+    judging.say(
+        "lamp.capacitor-spike", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
+            finding.sentence = text(
+                "Empty, the capacitor takes about %1 for a moment: wheels spark, and a booster may "
+                "take it for a short. A resistor limits that; a diode past it lets the lamps have "
+                "it back.",
+                formatted(spike, 2));
+            finding.action = text("a charge resistor before the capacitor");
+            finding.figures = {
+                figures::computed(text("Current at the first moment"), "I_spike", spike,
+                                  "V_peak / R_path",
+                                  {figures::computed(text("Charged to, at the most"), "V_peak",
+                                                     feed.peak, "", {}),
+                                   figures::assumed(text("Wires, wheels and the capacitor itself"),
+                                                    "R_path", inTheWires, text("usual"))}),
+                chosenCapacitor(smoothing)};
+            for (const double ohms : {47.0, 100.0, 22.0}) {
+                Smoothing limited = smoothing;
+                limited.charge = Ohms{ohms};
+                Option option;
+                option.what = text("%1 and a diode past it", formatted(limited.charge));
+                option.effect = text("%1 at the most", formatted(feed.peak / limited.charge, 2));
+                option.state = State::Fine;
+                option.jot = jotOf(limited);
+                finding.options.push_back(std::move(option));
+            }
+        });
+}
+
+/// What a chip lives through where lamps hang on the rails.
+void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& group, std::size_t row,
+               Volts needs, Judging& judging) {
+    const bool digital = isDigital(facts.job.feed);
+    const auto& smoothing = facts.job.supply.smoothing;
+    std::optional<Seconds> until = Seconds{0};
+    if (smoothing && !reverses(facts.job)) {
+        until = carries(feed, atLeast(*smoothing), smoothing->charge > Ohms{0}, needs);
+    }
+    const bool edges = !digital || !until || *until >= edgeGap;
+    const bool dirt = !until || *until >= dirtGap;
+    judging.say(
+        "lamp.blink:" + rowId(group, row), subjectOf(group),
+        !edges  ? State::Over
+        : !dirt ? State::Close
+                : State::Fine,
+        !edges ? Gravity::DoesNotWork : Gravity::LooksUneven, [&](Finding& finding) {
+            const std::string called = atStart(rowName(group, row));
+            finding.sentence =
+                !edges ? text(
+                             "%1 never blinks: at every polarity change the digital track gives "
+                             "nothing for %2, and below %3 its chip begins anew, thousands of "
+                             "times a second.",
+                             called, formatted(edgeGap), formatted(needs, 2))
+                : !dirt
+                    ? text(
+                          "%1 blinks, but begins anew at every speck of dirt: that takes %2, and "
+                          "its chip is below %3 after %4.",
+                          called, formatted(dirtGap), formatted(needs, 2), formatted(*until, 2))
+                : until ? text("%1 blinks on through dirt: its chip has enough for %2.", called,
+                               formatted(*until, 2))
+                        : text("%1 blinks on through dirt: its chip has enough.", called);
+            finding.figures = {
+                figures::assumed(text("Its chip begins anew below"), "V_reset", needs,
+                                 text("usual for such chips")),
+                gapFigure(edges ? dirtGap : edgeGap,
+                          edges ? text("a speck of dirt") : text("at a polarity change")),
+                currentFigure(feed)};
+            if (dirt) return;
+            finding.action = text("a capacitor behind the bridge");
+            finding.caution = capacitorCaution();
+            if (reverses(facts.job)) {
+                finding.action = text("a bridge rectifier before the lamps");
+                return;
+            }
+            // What ends it, and what only ends the worst of it where space is short.
+            if (auto option = capacitorOption(
+                    feed, dirtGap, std::max(needs, feed.half),
+                    text("carries chip and lamps over %1 of dirt", formatted(dirtGap)))) {
+                finding.options.push_back(std::move(*option));
+            }
+            if (edges) return;
+            if (auto option =
+                    capacitorOption(feed, edgeGap, needs,
+                                    text("enough for polarity changes; on dirt it begins anew"))) {
+                option->state = State::Close;
+                finding.options.push_back(std::move(*option));
+            }
+        });
+}
+
+}  // namespace
+
+void judgeSmoothing(const Reckoned& facts, Judging& judging) {
+    const auto feed = railFeed(facts);
+    if (!feed) return;
+    judgeFlicker(facts, *feed, judging);
+    if (reverses(facts.job)) return;
+    if (const auto& smoothing = facts.job.supply.smoothing) {
+        judgeVolts(*feed, *smoothing, judging);
+        judgeSpark(*feed, *smoothing, judging);
+    }
+}
+
+void judgeBlinkers(const Reckoned& facts, const LampGroup& group, Judging& judging) {
+    const auto feed = group.output == supplyOutput ? railFeed(facts) : std::optional<RailFeed>{};
+    bool told = false;
+    for (std::size_t row = 0; row < group.rows.size(); ++row) {
+        const auto needs = chipNeeds(group.rows[row]);
+        if (!needs) continue;
+        if (feed) judgeChip(facts, *feed, group, row, *needs, judging);
+        for (const Lamp& lamp : group.rows[row].lamps) {
+            const auto& chip = lamp.part.blink;
+            if (told || !chip || chip->flickers || chip->perSecond < 3 || chip->perSecond > 30) {
+                continue;
+            }
+            told = true;
+            judging.say("lamp.flash:" + group.id, subjectOf(group), State::Close,
+                        Gravity::FirePeople, [&](Finding& finding) {
+                            finding.sentence = text(
+                                "%1 flashes %2 times a second: between 3 and 30 can trigger "
+                                "seizures in some people. Keep warning flashers at 2 or below.",
+                                atStart(group.name), formatted(chip->perSecond, Dimension::Ratio));
+                            finding.action = text("a slower blinker for %1", group.name);
+                        });
+        }
+    }
+}
+
+}  // namespace glimmet::core::lamps

@@ -1,0 +1,15 @@
+// Checks of lamps that hang straight on the rails, and of lamps with a chip in them.
+#pragma once
+
+#include "core/work/reckoned.h"
+#include "core/work/room.h"
+
+namespace glimmet::core::lamps {
+
+/// The capacitor behind their bridge: whether it carries the lamps over dirt, bears the volts and
+/// draws no spark.
+void judgeSmoothing(const Reckoned& facts, Judging& judging);
+/// Chips that begin anew, and flashes that can hurt.
+void judgeBlinkers(const Reckoned& facts, const LampGroup& group, Judging& judging);
+
+}  // namespace glimmet::core::lamps

@@ -1,0 +1,11 @@
+// Whether the bodies of resistors that were chosen bear their heat.
+#pragma once
+
+#include "core/work/lamp_groups.h"
+#include "core/work/room.h"
+
+namespace glimmet::core::lamps {
+
+void judgePackages(const LampGroup& group, const GroupState& state, Judging& judging);
+
+}  // namespace glimmet::core::lamps

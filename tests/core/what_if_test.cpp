@@ -1,0 +1,207 @@
+// What becomes of a group when one of its lamps fails, and how builds of it differ.
+#include "core/work/lamps/what_if.h"
+
+#include "core/quantity/format.h"
+#include "core/work/lamps/odds.h"
+#include "support/findings.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+
+namespace glimmet::core {
+namespace {
+
+using namespace tests;
+using lamps::FaultCase;
+using lamps::LampFault;
+using lamps::oddsLines;
+using lamps::oddsOf;
+using lamps::whatIf;
+
+/// Lamps in a building on 12 V that is always there.
+Job onTwelveVolts(std::initializer_list<const char*> lines) {
+    return tests::jotted(tests::jotted(tests::newJob("Holm", "saloon"), {"supply fixed dc 12V"}),
+                         lines);
+}
+std::vector<FaultCase> cases(const Job& job) { return whatIf(job, job.groups.at(0), {}); }
+const FaultCase& of(const std::vector<FaultCase>& all, LampFault fault, std::size_t row = 0,
+                    std::size_t lamp = 0) {
+    for (const FaultCase& one : all) {
+        if (one.fault == fault && one.row == row && one.lamp == lamp) return one;
+    }
+    throw std::out_of_range("no such case");
+}
+
+TEST(WhatIf, ALampByItselfHurtsNoOther) {
+    const auto all = cases(onTwelveVolts({"lamp table white", "resistor table 2k2"}));
+    ASSERT_EQ(all.size(), 3U);
+    EXPECT_EQ(of(all, LampFault::Open).state, State::Fine);
+    EXPECT_NEAR(of(all, LampFault::Open).current[0]->value(), 0, 1e-12);
+    // Bridged its resistor has it all: 12 V over 2.2 kΩ.
+    EXPECT_NEAR(of(all, LampFault::Shorted).current[0]->value(), 12 / 2200.0, 1e-9);
+    EXPECT_EQ(of(all, LampFault::Shorted).state, State::Fine);
+    // Turned round it has the whole supply backwards.
+    EXPECT_EQ(of(all, LampFault::Reversed).state, State::Over);
+    EXPECT_NE(plain(of(all, LampFault::Reversed).follows).find("12 V backwards"),
+              std::string::npos);
+    const auto low = cases(onTwelveVolts({"supply fixed dc 5V", "lamp table red"}));
+    EXPECT_TRUE(low.empty());  // not connected
+    const auto mild =
+        cases(onTwelveVolts({"supply fixed dc 5V", "lamp table red", "resistor table 1k"}));
+    EXPECT_EQ(of(mild, LampFault::Reversed).state, State::Fine);
+}
+
+TEST(WhatIf, WithNothingThatLimitsAShortIsAShort) {
+    const auto bare =
+        cases(onTwelveVolts({"supply fixed dc 3V", "lamp table white", "resistor table none"}));
+    EXPECT_EQ(of(bare, LampFault::Shorted).state, State::Over);
+    EXPECT_NE(plain(of(bare, LampFault::Shorted).follows).find("supply is shorted"),
+              std::string::npos);
+    // Behind a shared resistor the bridged row takes what that lets through.
+    const auto shared =
+        cases(onTwelveVolts({"lamp table white", "parallel table white", "shared table 1k"}));
+    EXPECT_NEAR(of(shared, LampFault::Shorted).current[0]->value(), 0.012, 1e-9);
+    EXPECT_NEAR(of(shared, LampFault::Shorted).current[1]->value(), 0, 1e-9);
+    EXPECT_EQ(of(shared, LampFault::Shorted).state, State::Close);
+    EXPECT_NE(plain(of(shared, LampFault::Shorted).follows).find("lose more than half"),
+              std::string::npos);
+    const auto driven =
+        cases(onTwelveVolts({"lamp table white", "parallel table white", "driver table 10mA"}));
+    EXPECT_NEAR(of(driven, LampFault::Shorted).total.value(), 0.010, 1e-9);
+}
+
+TEST(WhatIf, BehindASharedResistorTheOthersGetItsShare) {
+    // Two whites share 30 mA: one gone, the other gets nearly all of it and burns.
+    const Job two = onTwelveVolts({"lamp table white", "parallel table white", "shared table 300"});
+    const auto all = cases(two);
+    ASSERT_EQ(all.size(), 3U);  // they are alike: one stands for both
+    const FaultCase& open = of(all, LampFault::Open);
+    EXPECT_NE(plain(open.name).find("One of 2"), std::string::npos);
+    EXPECT_EQ(open.state, State::Over);
+    EXPECT_NE(plain(open.follows).find("burn after it"), std::string::npos);
+    // What is left is one LED behind 300 Ω.
+    const auto alone = cases(onTwelveVolts({"lamp table white", "resistor table 300"}));
+    const auto left =
+        groupState(onTwelveVolts({"lamp table white", "resistor table 300"}),
+                   onTwelveVolts({"lamp table white", "resistor table 300"}).groups[0], {});
+    EXPECT_NEAR(open.current[1]->value(), left->rows[0].current.value(), 1e-9);
+    EXPECT_EQ(alone.size(), 3U);
+    // At a tenth of that nothing burns, but it is nearly twice as bright; of three it is less.
+    const auto mild =
+        cases(onTwelveVolts({"lamp table white", "parallel table white", "shared table 3k"}));
+    EXPECT_EQ(of(mild, LampFault::Open).state, State::Fine);
+    EXPECT_NE(plain(of(mild, LampFault::Open).follows).find("brighter"), std::string::npos);
+    // Rows of their own do not feel it.
+    const auto own =
+        cases(onTwelveVolts({"lamp table white", "parallel table white", "resistor table 1k"}));
+    EXPECT_NE(plain(of(own, LampFault::Open).follows).find("do not feel it"), std::string::npos);
+}
+
+TEST(WhatIf, InARowTheOthersGoDarkOrGetMore) {
+    const auto all =
+        cases(onTwelveVolts({"lamp table white", "inline table red", "resistor table 330"}));
+    ASSERT_EQ(all.size(), 6U);
+    EXPECT_EQ(of(all, LampFault::Open, 0, 1).state, State::Close);
+    EXPECT_NE(plain(of(all, LampFault::Open, 0, 1).follows).find("whole row is dark"),
+              std::string::npos);
+    // The white bridged: 12 V less the red one over 330 Ω is more than that bears.
+    EXPECT_EQ(of(all, LampFault::Shorted, 0, 0).state, State::Over);
+    EXPECT_NEAR(of(all, LampFault::Shorted, 0, 0).current[0]->value(), 10 / 330.0, 4e-4);
+    // Turned round in a row it only blocks: its neighbour shares the volts.
+    EXPECT_EQ(of(all, LampFault::Reversed, 0, 0).state, State::Close);
+    // Two alike stand for each other.
+    EXPECT_EQ(cases(onTwelveVolts({"lamp table white", "inline table white", "resistor table 1k"}))
+                  .size(),
+              3U);
+}
+
+TEST(WhatIf, OutputsResistorsAndBulbsHaveTheirLimits) {
+    // 13.2 V over 60 Ω: more than the 200 mA of the output.
+    Job job = shunter();
+    job = tests::jotted(job, {"lamp cab white on 1", "resistor cab 56"});
+    job.groups.back().rows[0].lamps[0].part.limit = Amperes{0.3};
+    const auto over = whatIf(job, job.groups.back(), {});
+    EXPECT_EQ(of(over, LampFault::Shorted).state, State::Over);
+    EXPECT_NE(plain(of(over, LampFault::Shorted).follows).find("output 1 carries"),
+              std::string::npos);
+    const auto hot = cases(onTwelveVolts({"lamp table white", "resistor table 270"}));
+    EXPECT_EQ(of(hot, LampFault::Shorted).state, State::Over);  // 0.53 W
+    const auto warm = cases(onTwelveVolts({"lamp table white", "resistor table 300"}));
+    EXPECT_EQ(of(warm, LampFault::Shorted).state, State::Fine);  // 0.48 W
+    const auto small =
+        cases(onTwelveVolts({"lamp table white", "resistor table 1k", "package table 0805"}));
+    EXPECT_EQ(of(small, LampFault::Shorted).state, State::Over);  // 144 mW in 125 mW
+    const auto bulb = cases(onTwelveVolts({"bulb table 12V 50mA"}));
+    ASSERT_EQ(bulb.size(), 2U);  // either way round it lights
+    EXPECT_EQ(of(bulb, LampFault::Shorted).state, State::Over);
+}
+
+TEST(Odds, AgreeWithTheDerivatives) {
+    for (const auto& lines :
+         {std::initializer_list<const char*>{"lamp table warm white", "parallel table",
+                                             "resistor table 47", "supply fixed dc 3.3V"},
+          std::initializer_list<const char*>{"lamp table warm white", "parallel table",
+                                             "resistor table 68", "supply fixed dc 3.5V"}}) {
+        const Job job = onTwelveVolts(lines);
+        const auto state = groupState(job, job.groups[0], {});
+        ASSERT_TRUE(state);
+        const double derived = unevenBuilds(job.groups[0], *state);
+        const auto odds = oddsOf(job, job.groups[0], {}, 4000, 7);
+        ASSERT_TRUE(odds);
+        EXPECT_EQ(odds->builds, 4000U);
+        EXPECT_NEAR(static_cast<double>(odds->uneven) / 4000, derived, 0.03);
+        EXPECT_GT(derived, 0.02);
+    }
+}
+
+TEST(Odds, AreTheSameEachTimeAndSayWhatHelps) {
+    const Job job = onTwelveVolts({"supply fixed dc 5V", "lamp table warm white", "parallel table",
+                                   "parallel table", "shared table 82"});
+    const std::string id = job.groups[0].id;
+    std::size_t last = 0, all = 0;
+    const auto lines = oddsLines(job, id, {}, 300, 3, [&](std::size_t done, std::size_t of) {
+        EXPECT_GT(done, last);
+        last = done;
+        all = of;
+    });
+    ASSERT_EQ(lines.size(), 4U);
+    EXPECT_EQ(last, all);
+    EXPECT_EQ(lines[1].jot, "own table lamp");
+    EXPECT_EQ(lines[2].jot, "series table lamp E96");
+    // Nothing but one shared resistor: nearly every build is uneven; own resistors mend most.
+    EXPECT_GT(lines[0].odds.uneven, 240U);
+    EXPECT_LT(lines[1].odds.uneven, lines[0].odds.uneven);
+    EXPECT_EQ(lines[3].odds.uneven, 0U);  // picked, and nothing of their own that differs
+    for (const auto& line : lines) {
+        EXPECT_EQ(line.odds.ratios.size(), 300U);
+        EXPECT_TRUE(std::is_sorted(line.odds.ratios.begin(), line.odds.ratios.end()));
+        EXPECT_GE(line.odds.ratios.front(), 1);
+    }
+    const auto again = oddsLines(job, id, {}, 300, 3);
+    EXPECT_EQ(again[0].odds.ratios, lines[0].odds.ratios);
+    const auto other = oddsLines(job, id, {}, 300, 4);
+    EXPECT_NE(other[0].odds.ratios, lines[0].odds.ratios);
+    // Lamps that were read themselves have no spread; nor are two colours meant to match.
+    const Job read =
+        tests::jotted(job, {"lamp table/1 warm white 2.9V 5mA", "lamp table/2 warm white 2.9V 5mA",
+                            "lamp table/3 warm white 2.9V 5mA"});
+    EXPECT_EQ(oddsOf(read, read.groups[0], {}, 100, 1)->uneven, 0U);
+    const Job mixed =
+        onTwelveVolts({"lamp table warm white", "parallel table red", "resistor table 220"});
+    EXPECT_EQ(oddsOf(mixed, mixed.groups[0], {}, 100, 1)->uneven, 0U);
+    // Above its limit in some builds.
+    const Job near = onTwelveVolts({"supply fixed dc 5V", "lamp table white", "resistor table 75"});
+    const auto over = oddsOf(near, near.groups[0], {}, 1000, 1);
+    EXPECT_GT(over->over, 50U);
+    EXPECT_LT(over->over, 950U);
+    EXPECT_TRUE(oddsLines(job, "L99", {}, 10, 1).empty());
+    std::stop_source stopped;
+    stopped.request_stop();
+    EXPECT_EQ(oddsOf(job, job.groups[0], {}, 100, 1, stopped.get_token())->builds, 0U);
+}
+
+}  // namespace
+}  // namespace glimmet::core
