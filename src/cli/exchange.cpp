@@ -1,6 +1,7 @@
 #include "cli/exchange.h"
 
 #include "cli/input.h"
+#include "core/work/lamps/lamp_list.h"
 #include "core/work/lamps/lamp_netlist.h"
 #include "store/bundle.h"
 #include "store/job_json.h"
@@ -95,6 +96,13 @@ Exchanged exportedLamp(const std::string& path, const Wanted& wanted, const std:
     const auto netlist = core::lamps::lampNetlist(*job, *group, core::houseOf(*job, {}));
     if (!netlist) return {{}, {path + ": --lamp: " + core::plain(netlist.error().what)}};
     return {core::circuit::writtenNetlist(*netlist), {}};
+}
+
+Exchanged exportedLampList(const std::string& path, const Wanted& wanted) {
+    const auto job = jobOf(path, wanted, {});
+    if (!job) return {{}, {job.error()}};
+    const core::Catalogue none;  // a job holds its own copies of parts
+    return {core::lamps::lampList(core::reckoned(*job, core::houseOf(*job, {}), none)), {}};
 }
 
 Exchanged imported(const std::string& path, const std::string& source) {

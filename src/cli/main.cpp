@@ -156,6 +156,10 @@ int main(int argc, char** argv) {
     CLI::Option* photosOption = exportCommand->add_flag(
         "--photos", photos, "a ZIP file of the job and its photos: send it into a file with >");
     lampOption->excludes(photosOption);
+    bool lampList = false;
+    exportCommand->add_flag("--lamps", lampList, "all lamps of the job as CSV")
+        ->excludes(lampOption)
+        ->excludes(photosOption);
     CLI::App* importCommand =
         app.add_subcommand("import", "a job in JSON, or a bundle with photos, into a workshop");
     importCommand->add_option("workshop", path)->required();
@@ -201,6 +205,7 @@ int main(int argc, char** argv) {
     if (*exportIdOption) wanted.id = id;
     const cli::Exchanged result = !*exportCommand ? cli::imported(path, file)
                                   : *lampOption   ? cli::exportedLamp(path, wanted, lamp)
+                                  : lampList      ? cli::exportedLampList(path, wanted)
                                   : photos        ? cli::exportedBundle(path, wanted, moment)
                                                   : cli::exported(path, wanted, moment);
     if (!result.faults.empty()) return complain(result.faults);

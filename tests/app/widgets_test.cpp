@@ -26,6 +26,7 @@
 #include <QMenu>
 #include <QPushButton>
 #include <QSignalSpy>
+#include <QTemporaryDir>
 #include <QTest>
 #include <QTextBrowser>
 #include <QToolButton>
@@ -436,6 +437,41 @@ TEST(LampsStrip, TurnsItsPages) {
     show(jotted(job, {"own roof"}));
     show(jotted(job, {"remove roof/2"}));
     EXPECT_TRUE(builds->lines().empty());
+}
+TEST(LampsStrip, SavesForOtherPrograms) {
+    LampsStrip strip;
+    strip.resize(760, 270);
+    const core::Job job = saloonOnRails();
+    strip.show(tests::factsOf(job), {}, job.groups[0].id);
+    const QTemporaryDir folder;
+    QSignalSpy refused(&strip, &LampsStrip::refused);
+    const auto saved = [&](const char* name) {
+        const QString path = folder.filePath(QString::fromLatin1(name));
+        strip.saveAs(path);
+        QFile file(path);
+        return file.open(QIODevice::ReadOnly) ? file.readAll() : QByteArray();
+    };
+    const QByteArray svg = saved("a.svg");
+    EXPECT_TRUE(svg.contains("<svg"));
+    EXPECT_TRUE(svg.contains("kΩ"));
+    EXPECT_TRUE(svg.contains("behind the bridge"));
+    EXPECT_TRUE(saved("a.PDF").startsWith("%PDF"));
+    QImage image;
+    EXPECT_TRUE(image.loadFromData(saved("a.png")));
+    EXPECT_GE(image.width(), 2 * 320);
+    EXPECT_TRUE(saved("a.cir").contains("rshared"));
+    EXPECT_TRUE(saved("a.csv").contains("roof lamp,2,supply"));
+    EXPECT_EQ(refused.count(), 0);
+    EXPECT_TRUE(saved("a.doc").isEmpty());
+    ASSERT_EQ(refused.count(), 1);
+    EXPECT_TRUE(refused.at(0).at(0).toString().contains(u".svg, .pdf"_s));
+    strip.saveAs(folder.filePath(u"no/such/a.csv"_s));
+    EXPECT_EQ(refused.count(), 2);
+    // A lamp without its resistor is no circuit; what stood in the file stays.
+    const core::Job open = jotted(job, {"shared roof none"});
+    strip.show(tests::factsOf(open), {}, open.groups[0].id);
+    EXPECT_TRUE(saved("a.cir").contains("rshared"));
+    EXPECT_EQ(refused.count(), 3);
 }
 TEST(LampsStrip, ShowsTheGapOfTheRailsOnlyWhereThereIsOne) {
     LampsStrip strip;

@@ -254,6 +254,10 @@ TEST(Export, WritesALampAsANetlistThatGivesItsCurrent) {
     ASSERT_TRUE(lamp.faults.empty()) << lamp.faults[0];
     const auto out = nlohmann::json::parse(spiceRun(lamp.out).json);
     EXPECT_NEAR(out["op"]["i"]["vbus"], -0.003404, 5e-7);  // as the check says: 3.4 mA
+    const Exchanged list = exportedLampList(path, {});
+    EXPECT_TRUE(list.faults.empty());
+    EXPECT_NE(list.out.find("\r\nrear lamp,1,rear,"), std::string::npos) << list.out;
+    EXPECT_EQ(exportedLampList("/nonexistent/x.glimmet", {}).faults.size(), 1U);
     EXPECT_EQ(exportedLamp(path, {}, "roof").faults.at(0),
               path + ": --lamp: found no lamp “roof”, allowed: one of: cab lamp, rear lamp");
 }

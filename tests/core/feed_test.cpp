@@ -1,5 +1,6 @@
 // Lamps straight on the rails: bridge, capacitor, chips; drivers; bodies of resistors; strips.
-#include "core/work/lamps/feed_state.h"
+#include "core/work/operating.h"
+#include "core/work/rail_feed.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -12,12 +13,6 @@ namespace glimmet::core {
 namespace {
 
 using namespace tests;
-using lamps::atLeast;
-using lamps::capacitanceOver;
-using lamps::carries;
-using lamps::chipNeeds;
-using lamps::gapChart;
-using lamps::railFeed;
 
 Job saloon(std::initializer_list<const char*> lines) {
     return tests::jotted(tests::newJob("Aurora", "saloon"), lines);
@@ -48,13 +43,13 @@ TEST(RailFeed, ALampBehindItsResistorLosesHalfOfItsLightInRCLn2) {
     const GroupState& state = *facts.groups[0];
     const auto led = std::get<LedLaw>(*law(job.groups[0].rows[0].lamps[0].part));
     const double ohms = 4700 + led.slope(state.rows[0].current).value();
-    const auto time = carries(*feed, Farads{22e-6}, false, feed->half);
+    const auto time = carriedFor(*feed, Farads{22e-6}, false, feed->half);
     ASSERT_TRUE(time);
     EXPECT_NEAR(time->value(), ohms * 22e-6 * std::log(2.0), 1e-9);
     // And back: the capacitance for that time.
     EXPECT_NEAR(capacitanceOver(*feed, *time, false, feed->half).value(), 22e-6, 1e-12);
     // The diode past a charge resistor takes its drop from the start.
-    EXPECT_LT(*carries(*feed, Farads{22e-6}, true, feed->half), *time);
+    EXPECT_LT(*carriedFor(*feed, Farads{22e-6}, true, feed->half), *time);
 }
 
 TEST(RailFeed, BehindADriverTheCapacitorGivesACurrent) {
@@ -191,6 +186,43 @@ TEST(LampJudgement, FastFlashesAreWarnedOf) {
     EXPECT_EQ(finding(all, "lamp.flash:tail lamp").gravity, Gravity::FirePeople);
     EXPECT_NE(plain(finding(all, "lamp.flash:tail lamp").sentence).find("4 times"),
               std::string::npos);
+}
+
+TEST(Blinking, IsShownOnlyWhereTheChipComesToIt) {
+    const auto blinks = [](const Job& job) { return litWhen(factsOf(job), {}).back().blinks; };
+    EXPECT_FALSE(blinks(blinking()));
+    EXPECT_FALSE(litWhen(factsOf(blinking()), {}).front().blinks);
+    EXPECT_TRUE(blinks(tests::jotted(blinking(), {"smoothing 1uF 25V"})));
+    EXPECT_FALSE(blinks(tests::jotted(blinking(), {"smoothing 1uF 25V", "rectifier none"})));
+    EXPECT_TRUE(blinks(tests::jotted(blinking(), {"supply dc 12V"})));
+    EXPECT_TRUE(blinks(tests::jotted(blinking(), {"supply fixed dc 12V"})));
+}
+TEST(Blinking, NeverFlashesFasterThanTwiceASecondOnAScreen) {
+    for (const double perSecond : {0.5, 1.5, 2.0, 4.0, 12.0}) {
+        const BlinkChip chip{perSecond, false, Volts{1.8}};
+        int flashes = 0;
+        double lit = 0;
+        for (int ms = 1; ms <= 20000; ++ms) {
+            const double now = shines(chip, Seconds{ms / 1000.0});
+            const double before = shines(chip, Seconds{(ms - 1) / 1000.0});
+            EXPECT_TRUE(now < 0.5 ? now <= 0 : now >= 1);
+            flashes += now > before;
+            lit += now;
+        }
+        EXPECT_NEAR(flashes, 20 * std::min(perSecond, 2.0), 1) << perSecond;
+        EXPECT_NEAR(lit / 20000, 0.5, 0.02);
+    }
+    const BlinkChip flame{7, true, Volts{1.8}};
+    double least = 1, most = 0;
+    for (int ms = 0; ms < 20000; ++ms) {
+        const double now = shines(flame, Seconds{ms / 1000.0});
+        least = std::min(least, now);
+        most = std::max(most, now);
+    }
+    EXPECT_GT(least, 0.2);  // a flame does not go out
+    EXPECT_LT(least, 0.45);
+    EXPECT_LE(most, 1);
+    EXPECT_GT(most, 0.85);
 }
 
 TEST(GapChart, FollowsTheBusThroughAGap) {

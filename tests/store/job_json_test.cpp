@@ -123,13 +123,22 @@ TEST(JobJson, SurvivesAnyMutationOfADocument) {
 TEST(ShippedFiles, CatalogueAndDemoJobsAreReadWithoutAFault) {
     const LoadedCatalogue loaded = loadedCatalogue(QStringLiteral("/nonexistent/catalogue.json"));
     EXPECT_GE(loaded.catalogue.decoders.size(), 5U);
-    EXPECT_GE(loaded.catalogue.lamps.size(), 5U);
+    EXPECT_GE(loaded.catalogue.lamps.size(), 50U);
+    for (const core::LampPart& part : loaded.catalogue.lamps) {
+        EXPECT_TRUE(core::law(part).has_value()) << part.id;
+        // What is printed on it is what its point was taken at, and within what it bears.
+        if (!part.rated) continue;
+        ASSERT_TRUE(part.forward) << part.id;
+        EXPECT_EQ(part.forward->voltage, *part.rated) << part.id;
+        EXPECT_LT(part.forward->current, core::currentLimit(part)) << part.id;
+    }
     EXPECT_GE(loaded.catalogue.faults.size(), 40U);
     EXPECT_GE(loaded.catalogue.bodies.size(), 24U);
     const auto jobs = demoJobs();
-    ASSERT_EQ(jobs.size(), 5U);
+    ASSERT_EQ(jobs.size(), 6U);
     EXPECT_EQ(jobs[1].units.size(), 2U);
-    EXPECT_EQ(jobs[2].name, "\"Kittiwake\"");
+    EXPECT_EQ(jobs[2].name, "\"Aurora\"");
+    EXPECT_EQ(jobs[3].name, "\"Kittiwake\"");
     EXPECT_EQ(jobs[0].name, "No. 4 \"Ling\"");
     std::size_t lamps = 0;
     for (const core::LampGroup& group : jobs[1].groups) {

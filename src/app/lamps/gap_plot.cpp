@@ -18,7 +18,7 @@ GapPlot::GapPlot(QWidget* parent) : QWidget(parent), m_plot(plotIn(this)) {
     setObjectName(u"gapPlot"_s);
 }
 
-void GapPlot::show(const std::optional<core::lamps::GapChart>& chart) {
+void GapPlot::show(const std::optional<core::GapChart>& chart) {
     m_chart = chart;
     draw();
 }
@@ -38,7 +38,7 @@ void GapPlot::draw() {
         finish(*m_plot);
         return;
     }
-    const core::lamps::GapChart& chart = *m_chart;
+    const core::GapChart& chart = *m_chart;
     const auto line = [&](QPointF from, QPointF to, const QColor& ink, Qt::PenStyle style) {
         auto* item = new QCPItemLine(m_plot);
         item->start->setCoords(from);
@@ -53,14 +53,14 @@ void GapPlot::draw() {
     light->setBrush(glow);
     auto* volts = m_plot->addGraph();
     volts->setPen(QPen(look.ink, 2));
-    for (const core::lamps::GapMoment& moment : chart.trace) {
+    for (const core::GapMoment& moment : chart.trace) {
         light->addData(moment.time.value() * 1000, moment.light * chart.feed.bus.value());
         volts->addData(moment.time.value() * 1000, moment.bus.value());
     }
-    const double dirt = core::lamps::dirtGap.value() * 1000;
+    const double dirt = core::dirtGap.value() * 1000;
     line({dirt, 0}, {dirt, top}, look.brass, Qt::SolidLine);
     plotWords(*m_plot, dirt, top,
-              tr("a speck of dirt: %1").arg(qs(core::formatted(core::lamps::dirtGap))),
+              tr("a speck of dirt: %1").arg(qs(core::formatted(core::dirtGap))),
               (dirt > shown * 0.6 ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignTop, look.brass);
     if (chart.chipResets) {
         const double at = chart.chipResets->value();
@@ -82,7 +82,7 @@ void GapPlot::draw() {
     };
     QString said = tr("the lamps keep their light");
     if (chart.dims) {
-        const bool carried = *chart.dims >= core::lamps::dirtGap;
+        const bool carried = *chart.dims >= core::dirtGap;
         said =
             *chart.dims > core::Seconds{0}
                 ? tr("half of the light is left after %1").arg(qs(core::formatted(*chart.dims, 2)))

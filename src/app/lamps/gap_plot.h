@@ -2,7 +2,7 @@
 // capacitor behind their bridge is for.
 #pragma once
 
-#include "core/work/lamps/feed_state.h"
+#include "core/work/rail_feed.h"
 
 #include <QWidget>
 
@@ -16,7 +16,7 @@ class GapPlot : public QWidget {
     Q_OBJECT
 public:
     explicit GapPlot(QWidget* parent = nullptr);
-    void show(const std::optional<core::lamps::GapChart>& chart);
+    void show(const std::optional<core::GapChart>& chart);
 
 signals:
     void jotOffered(const QString& start);
@@ -27,7 +27,7 @@ protected:
 private:
     void draw();
     QCustomPlot* m_plot;
-    std::optional<core::lamps::GapChart> m_chart;
+    std::optional<core::GapChart> m_chart;
 };
 
 }  // namespace glimmet::app

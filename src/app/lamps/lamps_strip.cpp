@@ -2,6 +2,7 @@
 
 #include "app/lamps/fault_table.h"
 #include "app/lamps/gap_plot.h"
+#include "app/lamps/lamp_export.h"
 #include "app/lamps/lamps_view.h"
 #include "app/lamps/odds_rows.h"
 #include "app/lamps/schematic.h"
@@ -13,6 +14,8 @@
 #include "core/work/standing.h"
 
 #include <QAbstractButton>
+#include <QDir>
+#include <QFileDialog>
 #include <QHBoxLayout>
 #include <QPainter>
 #include <QScrollArea>
@@ -174,6 +177,14 @@ LampsStrip::LampsStrip(QWidget* parent)
     add(u"pageDirt"_s, tr("over dirt"), tr("What the lamps do while the rails give nothing"),
         m_dirt, false);
     head->addStretch(1);
+    auto* save = new QToolButton(this);
+    save->setObjectName(u"saveLamps"_s);
+    save->setText(tr("save …"));
+    save->setToolTip(tr("The circuit as SVG, PDF, PNG or SPICE, or all lamps as CSV"));
+    save->setAccessibleName(save->toolTip());
+    save->setFocusPolicy(Qt::StrongFocus);
+    connect(save, &QToolButton::clicked, this, &LampsStrip::askWhere);
+    head->addWidget(save);
     auto* shown = new QVBoxLayout;
     shown->setContentsMargins(0, 0, 0, 0);
     shown->setSpacing(2);
@@ -203,6 +214,21 @@ void LampsStrip::turnTo(Page page) {
     for (std::size_t i = 0; i < m_tabs.size(); ++i) {
         m_tabs[i]->setChecked(static_cast<int>(i) == page);
     }
+}
+
+void LampsStrip::askWhere() {
+    const QString path = QFileDialog::getSaveFileName(
+        this, tr("Save the circuit, or the list of lamps"), QDir::home().filePath(u"lamps.svg"_s),
+        tr("Circuit drawn (*.svg *.pdf *.png);;Circuit as SPICE netlist (*.cir);;"
+           "All lamps as a table (*.csv)"));
+    if (!path.isEmpty()) saveAs(path);
+}
+
+void LampsStrip::saveAs(const QString& path) {
+    if (!m_shown) return;
+    const QString fault =
+        exportLamps(*m_schematic, m_shown->job, m_shown->house, m_shown->group, path);
+    if (!fault.isEmpty()) emit refused(fault);
 }
 
 void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
@@ -269,10 +295,11 @@ void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
     m_schematic->show(facts, group,
                       tr("No lamp yet. Press an output on the left, or a place for a lamp in the "
                          "picture, or type  lamp front white  into the jot line."));
+    m_shown = Shown{job, facts.house, group ? group->id : std::string()};
     m_faults->show(facts, group);
     m_builds->show(facts, group);
     // Only where lamps hang on the rails there is dirt to get over.
-    const auto chart = core::lamps::gapChart(facts);
+    const auto chart = core::gapChart(facts);
     m_dirt->show(chart);
     m_tabs[Dirt]->setVisible(chart.has_value());
     if (!chart && m_pages->currentIndex() == Dirt) turnTo(Circuit);

@@ -6,6 +6,7 @@
 #include "app/stage_strip.h"
 
 #include <memory>
+#include <optional>
 #include <vector>
 
 class QScrollArea;
@@ -29,10 +30,19 @@ public:
     void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
     [[nodiscard]] Schematic* schematic() { return m_schematic; }
+    /// Writes the group that is shown, or the lamps of the job: lamp_export.h.
+    void saveAs(const QString& path);
 
 private:
     enum Page { Circuit, Faults, Builds, Dirt };
     void turnTo(Page page);
+    void askWhere();
+    struct Shown {
+        core::Job job;
+        core::House house;
+        std::string group;
+    };
+    std::optional<Shown> m_shown;
     QScrollArea* m_outputs;
     QStackedWidget* m_pages;
     std::vector<QToolButton*> m_tabs;  ///< as Page

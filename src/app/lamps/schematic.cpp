@@ -302,8 +302,12 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
 }
 
 void Schematic::paintEvent(QPaintEvent*) {
-    const Theme& look = theme();
     QPainter painter(this);
+    paint(painter);
+}
+
+void Schematic::paint(QPainter& painter) {
+    const Theme& look = theme();
     painter.fillRect(rect(), look.paper);
     painter.setRenderHint(QPainter::Antialiasing);
     m_symbols.clear();

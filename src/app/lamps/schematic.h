@@ -26,6 +26,8 @@ public:
         QString jot;
     };
     [[nodiscard]] const std::vector<Symbol>& symbols() const { return m_symbols; }
+    /// Draws it as it stands, to a picture or a page as well.
+    void paint(QPainter& painter);
 
 signals:
     void jotOffered(const QString& start);

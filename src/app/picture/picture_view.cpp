@@ -11,6 +11,9 @@
 #include <QScreen>
 #include <QToolTip>
 
+#include <algorithm>
+#include <cmath>
+
 using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
@@ -36,12 +39,33 @@ PictureView::PictureView(QWidget* parent) : QWidget(parent) {
     m_panel = new DrivingPanel(this);
     m_panel->hide();
     connect(m_panel, &DrivingPanel::driven, this, &PictureView::drive);
+    m_clock.start();
+    m_blink.setInterval(60);
+    connect(&m_blink, &QTimer::timeout, this, [this] {
+        blink(core::Seconds{static_cast<double>(m_clock.elapsed()) / 1000});
+        update();
+    });
 }
 
 void PictureView::light() {
     // In daylight every lamp stands there with what it takes when it is on.
-    m_lamps = core::litWhen(*m_facts, m_dark ? m_operating : core::Operating{});
+    m_steady = core::litWhen(*m_facts, m_dark ? m_operating : core::Operating{});
+    blink(core::Seconds{static_cast<double>(m_clock.elapsed()) / 1000});
+    const bool blinking =
+        m_dark && std::any_of(m_steady.begin(), m_steady.end(), [](const core::LitLamp& lit) {
+            return lit.blinks && lit.brightness > 0;
+        });
+    blinking ? m_blink.start() : m_blink.stop();
     if (m_dark) m_panel->show(*m_facts, m_operating);
+}
+
+/// In the dark what has a chip in it does as the chip does; by day it stands there lit.
+void PictureView::blink(core::Seconds time) {
+    m_lamps = m_steady;
+    if (!m_dark) return;
+    for (core::LitLamp& lit : m_lamps) {
+        if (lit.blinks) lit.brightness *= std::cbrt(core::shines(*lit.lamp->part.blink, time));
+    }
 }
 
 void PictureView::drive(const core::Operating& operating) {

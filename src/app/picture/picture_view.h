@@ -6,7 +6,9 @@
 #include "core/work/operating.h"
 #include "core/work/reckoned.h"
 
+#include <QElapsedTimer>
 #include <QPixmap>
+#include <QTimer>
 #include <QWidget>
 
 #include <optional>
@@ -59,6 +61,7 @@ private:
     void move(const QPointF& by);
     void paintGround(QPainter& painter);
     void light();
+    void blink(core::Seconds time);
     void placePanel();
     core::Job m_job;
     std::optional<core::Reckoned> m_facts;  ///< of m_job
@@ -66,7 +69,10 @@ private:
     std::optional<core::TrackUnder> m_track;
     DrivingPanel* m_panel;
     bool m_hasJob = false;
-    std::vector<core::LitLamp> m_lamps;
+    std::vector<core::LitLamp> m_steady;  ///< as they are lit
+    std::vector<core::LitLamp> m_lamps;   ///< as they are seen: chips blink
+    QTimer m_blink;                       ///< runs while something blinks in the dark
+    QElapsedTimer m_clock;
     std::string m_subject;
     LensPainter m_lens = nullptr;
     bool m_dark = false;

@@ -12,4 +12,11 @@ struct BlinkChip {
     bool operator==(const BlinkChip&) const = default;
 };
 
+/// On a screen nothing flashes faster, whatever the chip does: 3 to 30 a second can hurt people.
+inline constexpr double mostShownPerSecond = 2;
+
+/// Share of its light that a lamp with the chip gives at a time, 0 … 1, as a screen may show it:
+/// half of each period on, or as a flame.
+[[nodiscard]] double shines(const BlinkChip& chip, Seconds time);
+
 }  // namespace glimmet::core

@@ -83,6 +83,7 @@ struct LitLamp {
     Amperes current{};
     bool connected = false;
     double brightness = 0;  ///< to the eye: 0 dark … 1 an LED at 20 mA
+    bool blinks = false;    ///< its chip does its work; where it begins anew all the time it is lit
 };
 /// Every lamp of a job with every output on; `groups` are its groups as they were solved, in its
 /// order. The job must outlive the result.

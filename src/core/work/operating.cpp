@@ -1,5 +1,6 @@
 #include "core/work/operating.h"
 
+#include "core/work/rail_feed.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -59,7 +60,16 @@ std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating) 
         if (lit || !groups[g]) continue;
         for (RowState& row : groups[g]->rows) row.current = Amperes{0};
     }
-    return litLamps(job, groups);
+    std::vector<LitLamp> all = litLamps(job, groups);
+    auto lit = all.begin();
+    for (const LampGroup& group : job.groups) {
+        for (const LampRow& row : group.rows) {
+            for (std::size_t i = 0; i < row.lamps.size(); ++i, ++lit) {
+                lit->blinks = row.lamps[i].part.blink && comesToBlink(facts, group, row);
+            }
+        }
+    }
+    return all;
 }
 
 std::vector<std::optional<Volts>> comesOnAt(const Reckoned& facts, const Operating& operating) {

@@ -1,6 +1,6 @@
 #include "core/work/lamps/feed_verbs.h"
 
-#include "core/work/lamps/feed_state.h"
+#include "core/work/rail_feed.h"
 
 namespace glimmet::core::lamps {
 

@@ -1,7 +1,7 @@
 #include "core/work/lamps/judge_feed.h"
 
 #include "core/quantity/format.h"
-#include "core/work/lamps/feed_state.h"
+#include "core/work/rail_feed.h"
 #include "core/work/lamps/row_names.h"
 #include "core/work/supply.h"
 
@@ -39,7 +39,7 @@ std::optional<Option> capacitorOption(const RailFeed& feed, Seconds gap, Volts a
     option.what = verbatim(shown(*made));
     option.effect = std::move(effect);
     option.state = State::Fine;
-    option.jot = jotOf(*made);
+    option.jot = smoothingLine(*made);
     return option;
 }
 
@@ -48,7 +48,7 @@ void judgeFlicker(const Reckoned& facts, const RailFeed& feed, Judging& judging)
     std::optional<Seconds> until = Seconds{0};
     const bool behindBridge = !reverses(facts.job);
     if (smoothing && behindBridge) {
-        until = carries(feed, atLeast(*smoothing), smoothing->charge > Ohms{0}, feed.half);
+        until = carriedFor(feed, leastOf(*smoothing), smoothing->charge > Ohms{0}, feed.half);
     }
     const bool carried = !until || *until >= dirtGap;
     judging.say(
@@ -118,7 +118,7 @@ void judgeVolts(const RailFeed& feed, const Smoothing& smoothing, Judging& judgi
             option.what = verbatim(shown(more));
             option.effect = text("bears it with a margin");
             option.state = State::Fine;
-            option.jot = jotOf(more);
+            option.jot = smoothingLine(more);
             finding.options.push_back(std::move(option));
             break;
         }
@@ -153,7 +153,7 @@ void judgeSpark(const RailFeed& feed, const Smoothing& smoothing, Judging& judgi
                 option.what = text("%1 and a diode past it", formatted(limited.charge));
                 option.effect = text("%1 at the most", formatted(feed.peak / limited.charge, 2));
                 option.state = State::Fine;
-                option.jot = jotOf(limited);
+                option.jot = smoothingLine(limited);
                 finding.options.push_back(std::move(option));
             }
         });
@@ -163,11 +163,7 @@ void judgeSpark(const RailFeed& feed, const Smoothing& smoothing, Judging& judgi
 void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& group, std::size_t row,
                Volts needs, Judging& judging) {
     const bool digital = isDigital(facts.job.feed);
-    const auto& smoothing = facts.job.supply.smoothing;
-    std::optional<Seconds> until = Seconds{0};
-    if (smoothing && !reverses(facts.job)) {
-        until = carries(feed, atLeast(*smoothing), smoothing->charge > Ohms{0}, needs);
-    }
+    const std::optional<Seconds> until = chipLasts(facts, feed, needs);
     const bool edges = !digital || !until || *until >= edgeGap;
     const bool dirt = !until || *until >= dirtGap;
     judging.say(

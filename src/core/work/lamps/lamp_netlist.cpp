@@ -14,6 +14,10 @@ public:
         made().voltageSources.push_back(
             {name, node(plus), node(minus), circuit::Constant{volts.value()}, {}});
     }
+    void sink(const char* name, const std::string& from, const std::string& to, Amperes current) {
+        made().currentSources.push_back(
+            {name, node(from), node(to), circuit::Constant{current.value()}, {}});
+    }
     /// The node behind a resistor that begins at `from`; `from` itself where there is none.
     std::string behind(const std::string& from, Ohms resistance, const std::string& to) {
         if (!(resistance > Ohms{0})) return from;
@@ -54,6 +58,14 @@ Result<circuit::Netlist> lampNetlist(const Job& job, const LampGroup& lamps, con
     }
     foot = writer.behind(foot, state->outputSeries, "board");
     foot = writer.behind(foot, lamps.shared(), "shared");
+    if (const ThroughDriver* driver = lamps.driver()) {
+        // As it is here: keeping its current, or with no more than its own volts taken.
+        if (state->total < driver->current * (1 - 1e-6))
+            writer.source("vdriver", "driver", foot, driver->dropout);
+        else
+            writer.sink("idriver", "driver", foot, driver->current);
+        foot = "driver";
+    }
     bool any = false;
     for (std::size_t r = 0; r < lamps.rows.size(); ++r) {
         const LampRow& row = lamps.rows[r];

@@ -1,4 +1,4 @@
-#include "core/work/lamps/feed_state.h"
+#include "core/work/rail_feed.h"
 
 #include "core/quantity/format.h"
 #include "core/work/supply.h"
@@ -6,7 +6,7 @@
 #include <algorithm>
 #include <cmath>
 
-namespace glimmet::core::lamps {
+namespace glimmet::core {
 namespace {
 
 constexpr Volts pastTheResistor{0.35};  // a Schottky diode gives back past the charge resistor
@@ -71,18 +71,19 @@ std::optional<RailFeed> railFeed(const Reckoned& facts) {
     return feed;
 }
 
-Farads atLeast(const Smoothing& smoothing) {
+Farads leastOf(const Smoothing& smoothing) {
     const double share = smoothing.kind == CapacitorKind::Ceramic ? ceramicAtVolts : 1;
     return smoothing.capacitance * (leastCapacitance * share);
 }
 
-std::optional<Seconds> carries(const RailFeed& feed, Farads capacitance, bool charge, Volts above) {
+std::optional<Seconds> carriedFor(const RailFeed& feed, Farads capacitance, bool charge,
+                                  Volts above) {
     const auto hold = holdOf(bankOf(capacitance, charge), feed.bus, above, feed.loads);
     return hold ? hold->time : std::nullopt;
 }
 
 Farads capacitanceOver(const RailFeed& feed, Seconds gap, bool charge, Volts above) {
-    const auto one = carries(feed, Farads{1}, charge, above);
+    const auto one = carriedFor(feed, Farads{1}, charge, above);
     if (!one) return Farads{0};
     return Farads{gap.value() / std::max(one->value(), 1e-12)};
 }
@@ -118,7 +119,7 @@ std::optional<Smoothing> usualCapacitor(Farads least, Volts peak) {
     return made;
 }
 
-std::string jotOf(const Smoothing& smoothing) {
+std::string smoothingLine(const Smoothing& smoothing) {
     std::string line = "smoothing " +
                        formatted(smoothing.capacitance.value() * 1e6, Dimension::Ratio) + "uF " +
                        formatted(smoothing.rated.value(), Dimension::Ratio) + "V";
@@ -152,6 +153,21 @@ std::optional<Volts> chipNeeds(const LampRow& row) {
     return *needs + others;
 }
 
+std::optional<Seconds> chipLasts(const Reckoned& facts, const RailFeed& feed, Volts needs) {
+    const auto& smoothing = facts.job.supply.smoothing;
+    if (!smoothing || reverses(facts.job)) return Seconds{0};
+    return carriedFor(feed, leastOf(*smoothing), smoothing->charge > Ohms{0}, needs);
+}
+
+bool comesToBlink(const Reckoned& facts, const LampGroup& group, const LampRow& row) {
+    const auto needs = chipNeeds(row);
+    if (!needs) return false;
+    const auto feed = group.output == supplyOutput ? railFeed(facts) : std::nullopt;
+    if (!feed || !isDigital(facts.job.feed)) return true;
+    const auto lasts = chipLasts(facts, *feed, *needs);
+    return !lasts || *lasts >= edgeGap;
+}
+
 std::optional<GapChart> gapChart(const Reckoned& facts) {
     const auto feed = railFeed(facts);
     if (!feed || reverses(facts.job)) return {};
@@ -175,10 +191,11 @@ std::optional<GapChart> gapChart(const Reckoned& facts) {
             {Seconds{0}, feed->bus, 1}, {Seconds{0}, Volts{0}, 0}, {chart.shown, Volts{0}, 0}};
         return chart;
     }
-    const Farads capacitance = atLeast(*smoothing);
+    const Farads capacitance = leastOf(*smoothing);
     const bool charge = smoothing->charge > Ohms{0};
-    chart.dims = carries(*feed, capacitance, charge, feed->half);
-    if (chart.chipResets) chart.chipTime = carries(*feed, capacitance, charge, *chart.chipResets);
+    chart.dims = carriedFor(*feed, capacitance, charge, feed->half);
+    if (chart.chipResets)
+        chart.chipTime = carriedFor(*feed, capacitance, charge, *chart.chipResets);
     // Down to where nothing draws any more, or to nothing: well beyond what is looked at.
     Volts floor{0.05};
     if (!(feed->loads.current > Amperes{0})) {
@@ -198,4 +215,4 @@ std::optional<GapChart> gapChart(const Reckoned& facts) {
     return chart;
 }
 
-}  // namespace glimmet::core::lamps
+}  // namespace glimmet::core

@@ -9,7 +9,7 @@
 #include <optional>
 #include <vector>
 
-namespace glimmet::core::lamps {
+namespace glimmet::core {
 
 // What is assumed; sources in docs/physics.md.
 inline constexpr Seconds edgeGap{10e-6};         ///< at every polarity change of digital track
@@ -29,11 +29,11 @@ struct RailFeed {
 [[nodiscard]] std::optional<RailFeed> railFeed(const Reckoned& facts);
 
 /// What a capacitor has at the least.
-[[nodiscard]] Farads atLeast(const Smoothing& smoothing);
+[[nodiscard]] Farads leastOf(const Smoothing& smoothing);
 /// How long a capacitance keeps the bus above volts; nothing: for good, because the lamps draw
 /// nothing there any more. `charge`: there is a resistor with a diode past it.
-[[nodiscard]] std::optional<Seconds> carries(const RailFeed& feed, Farads capacitance, bool charge,
-                                             Volts above);
+[[nodiscard]] std::optional<Seconds> carriedFor(const RailFeed& feed, Farads capacitance,
+                                                bool charge, Volts above);
 /// The capacitance that carries them over a gap. C = t / t(1 F): the time grows with it.
 [[nodiscard]] Farads capacitanceOver(const RailFeed& feed, Seconds gap, bool charge, Volts above);
 
@@ -44,7 +44,7 @@ struct RailFeed {
 /// resistor where it is large. Nothing: none is.
 [[nodiscard]] std::optional<Smoothing> usualCapacitor(Farads least, Volts peak);
 /// "smoothing 330uF 25V charge 47R".
-[[nodiscard]] std::string jotOf(const Smoothing& smoothing);
+[[nodiscard]] std::string smoothingLine(const Smoothing& smoothing);
 /// "330 µF 25 V electrolytic, charge resistor 47 Ω".
 [[nodiscard]] std::string shown(const Smoothing& smoothing);
 
@@ -71,5 +71,11 @@ struct GapChart {
 
 /// Bus volts below which the chip of a blinking row begins anew; nothing: none blinks.
 [[nodiscard]] std::optional<Volts> chipNeeds(const LampRow& row);
+/// How long a chip that needs so much has enough once the rails give nothing: 0 s without a
+/// capacitor behind a bridge; nothing: for good.
+[[nodiscard]] std::optional<Seconds> chipLasts(const Reckoned& facts, const RailFeed& feed,
+                                               Volts needs);
+/// Whether a row's chips come to blink at all: not where every polarity change sets them back.
+[[nodiscard]] bool comesToBlink(const Reckoned& facts, const LampGroup& group, const LampRow& row);
 
-}  // namespace glimmet::core::lamps
+}  // namespace glimmet::core

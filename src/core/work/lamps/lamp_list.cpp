@@ -1,0 +1,71 @@
+#include "core/work/lamps/lamp_list.h"
+
+#include "core/work/lamps/row_names.h"
+
+#include <cstdio>
+#include <optional>
+#include <string_view>
+
+namespace glimmet::core::lamps {
+namespace {
+
+std::string cell(std::string words) {
+    if (!words.empty() &&
+        std::string_view("=+-@\t\r").find(words.front()) != std::string_view::npos)
+        words.insert(0, "'");
+    if (words.find_first_of(",\"\r\n") == std::string::npos) return words;
+    std::string quoted = "\"";
+    for (const char c : words) quoted += c == '"' ? std::string("\"\"") : std::string(1, c);
+    return quoted + "\"";
+}
+std::string number(std::optional<double> value) {
+    if (!value) return {};
+    char text[32];
+    std::snprintf(text, sizeof text, "%.6g", *value);
+    return text;
+}
+
+}  // namespace
+
+std::string lampList(const Reckoned& facts) {
+    std::string out =
+        "lamp,row,output,parts,connection,resistor_ohm,body,wish_A,current_A,lowest_A,highest_A,"
+        "limit_A,resistor_W,glows_from_V\r\n";
+    for (std::size_t g = 0; g < facts.job.groups.size(); ++g) {
+        const LampGroup& group = facts.job.groups[g];
+        const auto& state = facts.groups[g];
+        for (std::size_t r = 0; r < group.rows.size(); ++r) {
+            const LampRow& row = group.rows[r];
+            std::string parts;
+            for (const Lamp& lamp : row.lamps) {
+                parts += (parts.empty() ? "" : " + ") + lamp.part.name;
+            }
+            const std::string connection =
+                group.driver()             ? "driver " + number(group.driver()->current.value())
+                : group.shared() > Ohms{0} ? "shared " + number(group.shared().value())
+                                           : "own";
+            std::optional<RowState> made;
+            if (state && state->rows[r].connected) made = state->rows[r];
+            const auto of = [&](auto value) {
+                return number(made ? std::optional(value(*made)) : std::nullopt);
+            };
+            for (const std::string& each :
+                 {cell(group.name), std::to_string(r + 1), cell(group.output), cell(parts),
+                  connection,
+                  number(row.resistor ? std::optional(row.resistor->value()) : std::nullopt),
+                  row.package ? std::string(name(*row.package)) : std::string(),
+                  number(group.wish.target.value()),
+                  of([](const RowState& s) { return s.current.value(); }),
+                  of([](const RowState& s) { return s.lowest.value(); }),
+                  of([](const RowState& s) { return s.highest.value(); }),
+                  of([](const RowState& s) { return s.limit.value(); }),
+                  of([](const RowState& s) { return s.resistorPower.value(); })}) {
+                out += each + ",";
+            }
+            out += (made ? number(state->glowFrom.value()) : std::string()) + "\r\n";
+        }
+    }
+    return out;
+}
+
+}  // namespace glimmet::core::lamps
