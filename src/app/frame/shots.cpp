@@ -3,11 +3,14 @@
 #include "app/frame/main_window.h"
 #include "app/picture/picture_view.h"
 #include "app/stage_view.h"
+#include "core/work/standing.h"
 
 #include <QApplication>
 #include <QDir>
 #include <QElapsedTimer>
 #include <QPixmap>
+
+#include <algorithm>
 
 using namespace Qt::StringLiterals;
 
@@ -56,7 +59,9 @@ bool writeShots(MainWindow& window, const QString& folder) {
             shoot(QString::fromUtf8(shot.name) + u"-night"_s);
         }
     }
-    window.bench().openJob(jobs[0].id);
+    // Lamps inside, of several colours.
+    window.bench().openJob(jobs[std::min<std::size_t>(2, jobs.size() - 1)].id);
+    window.bench().goTo(core::whereWorkIs(window.bench().standings(), window.bench().findings()));
     window.picture()->setDark(true);
     shoot(u"lights-out"_s);
     window.picture()->setDark(false);

@@ -1,6 +1,7 @@
 // What becomes of a lamp group when one of its lamps fails or was put in the wrong way round.
 #pragma once
 
+#include "core/finding/state.h"
 #include "core/record/job.h"
 #include "core/text.h"
 
