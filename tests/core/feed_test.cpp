@@ -225,6 +225,16 @@ TEST(Blinking, NeverFlashesFasterThanTwiceASecondOnAScreen) {
     EXPECT_GT(most, 0.85);
 }
 
+TEST(LampJudgement, UltraVioletIsKeptFromEyes) {
+    const auto caution = [](const char* colour) {
+        const Job job = saloon({"supply fixed dc 12V",
+                                (std::string("lamp table ") + colour).c_str(), "resistor table 1k"});
+        return plain(finding(checkedAll(job), "lamp.current:table lamp").caution);
+    };
+    EXPECT_NE(caution("uv").find("do not look into it"), std::string::npos);
+    EXPECT_EQ(caution("blue"), "");
+}
+
 TEST(GapChart, FollowsTheBusThroughAGap) {
     EXPECT_FALSE(gapChart(factsOf(tests::jotted(steady(), {"supply fixed dc"}))).has_value());
     EXPECT_FALSE(gapChart(factsOf(tests::jotted(steady(), {"rectifier none"}))).has_value());

@@ -23,7 +23,7 @@ constexpr qreal outputWidth = 250;
 constexpr qreal bridgeWidth = 96;  // with the rails on both sides of it
 constexpr qreal smoothingWidth = 100;
 constexpr qreal footHeight = 44;  // from the foot line to the lower edge
-constexpr qreal leastHeight = 250;
+constexpr qreal leastHeight = 228;
 
 QString volts(core::Volts v) { return qs(core::formatted(v, 3)); }
 QString ohms(core::Ohms r) { return qs(core::formatted(r)); }

@@ -460,6 +460,11 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                 less.jot = "target " + group.name + " " + formatted(made.current, 2);
                 finding.options.insert(finding.options.begin(), std::move(less));
             }
+            if (group.rows[row].lamps.front().part.family == LedFamily::UltraViolet) {
+                finding.caution = text(
+                    "Ultra-violet light hurts eyes without being seen: do not look into it, and "
+                    "keep it from view.");
+            }
             const Figure wish =
                 figures::chosen(text("Wished current"), "I_wish", group.wish.target,
                                 text("a brightness decision"), "target " + group.name + " ");

@@ -6,6 +6,7 @@
 #include "core/work/lamps/addressing.h"
 #include "core/work/lamps/feed_verbs.h"
 #include "core/work/lamps/lamps.h"
+#include "core/work/lamps/light_plan.h"
 #include "core/work/supply.h"
 #include "core/work/units.h"
 
@@ -529,6 +530,36 @@ Result<Jotted> another(const Said& said) {
         rows.push_back({{std::move(one)}, group.isBulbs() ? std::optional(Ohms{0}) : std::nullopt});
     }
     return result;
+}
+
+/// "plan headlamp, two ditch lamps half as bright, tail red": all of it as one change, each lamp
+/// with its output and its resistor.
+Result<Jotted> plan(const Said& said) {
+    const auto lights = lightPlan(said.rest, said.context.job);
+    if (!lights) return tl::unexpected(lights.error());
+    static const WorkshopRecord usual;
+    const WorkshopRecord& workshop = said.context.workshop ? *said.context.workshop : usual;
+    Jotted all = jotted(said, {});
+    for (const PlannedLight& light : *lights) {
+        if (groupNamed(all.after, light.name)) {
+            return refuse(
+                ErrorCode::NotUnderstood,
+                text("%1 is there already. Leave it out, or take it out first: remove %1.",
+                     light.name));
+        }
+        const auto made = understood(linesOf(light, all.after), all.after, said.context.catalogue,
+                                     said.context.today, workshop);
+        if (!made) return tl::unexpected(made.error());
+        all.after = made->after;
+        const LampGroup& group = *groupNamed(all.after, light.name);
+        if (all.subject.empty()) all.subject = group.id;
+        const Text one = text("%1%2, %3, wished %4, %5 on output %6",
+                              light.count > 1 ? std::to_string(light.count) + " × " : std::string(),
+                              light.name, light.colour, formatted(light.wish),
+                              formatted(*group.rows.front().resistor), group.output);
+        all.meaning = all.meaning.empty() ? one : text("%1; %2", std::move(all.meaning), one);
+    }
+    return all;
 }
 
 /// "strip saloon 150mm": sections of a strip side by side along the body, cut where it may be.
@@ -1155,6 +1186,8 @@ constexpr const char* bulbWords[] = {"filament"};
 constexpr const char* bulbExamples[] = {"bulb cab 16V 50mA", "bulb cab 12V 60mA on 1"};
 constexpr const char* stripExamples[] = {
     "strip strip-warm-white-12v 100mm on 1 called saloon light"};
+constexpr const char* planExamples[] = {
+    "plan headlamp, tail red, cab warm and hardly seen"};
 constexpr const char* lampNoise[] = {"output", "new"};
 constexpr const char* neighbourNoise[] = {"lamp"};
 constexpr const char* outputNoise[] = {"carries", "has", "resistor", "on", "board"};
@@ -1170,6 +1203,7 @@ constexpr Verb table[] = {
      lampNoise},
     {"bulb", bulbWords, bulbTakes, bulbExamples,
      "a filament bulb by its rated volts and what it takes at them", bulb, false, lampNoise},
+    {"plan", {}, {}, planExamples, "several lamps at once, as one says it", plan, true},
     {"strip",
      {},
      stripTakes,

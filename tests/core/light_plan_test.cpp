@@ -1,0 +1,107 @@
+// A whole lighting in one sentence.
+#include "core/work/lamps/light_plan.h"
+
+#include "support/findings.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+namespace glimmet::core {
+namespace {
+
+using namespace tests;
+using lamps::lightPlan;
+
+Job bareShunter() { return tests::newJob("Ling", "dock-shunter"); }
+std::string answerTo(const std::string& sentence, const Job& job = shunter()) {
+    const auto said = understood("plan " + sentence, job, smallCatalogue(), "2026-03-02");
+    return said ? plain(said->meaning) : "✗ " + plain(said.error().what);
+}
+
+TEST(LightPlan, IsHeardAsItIsSaid) {
+    const auto plan =
+        lightPlan("headlamp, two ditch lamps half as bright, tail red, cab warm and hardly seen",
+                  bareShunter());
+    ASSERT_TRUE(plan) << plain(plan.error().what);
+    ASSERT_EQ(plan->size(), 4U);
+    EXPECT_EQ((*plan)[0].place, "front lamp");
+    EXPECT_EQ((*plan)[0].colour, "white");
+    EXPECT_NEAR((*plan)[0].wish.value(), 0.005, 1e-12);
+    EXPECT_EQ((*plan)[1].place, "");
+    EXPECT_EQ((*plan)[1].name, "ditch lamps");
+    EXPECT_EQ((*plan)[1].count, 2);
+    EXPECT_NEAR((*plan)[1].wish.value(), 0.0025, 1e-12);
+    EXPECT_EQ((*plan)[2].place, "rear lamp");
+    EXPECT_EQ((*plan)[2].colour, "red");
+    EXPECT_EQ((*plan)[3].place, "cab lamp");
+    EXPECT_EQ((*plan)[3].colour, "warm white");
+    EXPECT_NEAR((*plan)[3].wish.value(), 0.0005, 1e-12);
+}
+TEST(LightPlan, BecomesCircuitsWithResistorsAtOnce) {
+    const Job before = shunter();
+    const auto said =
+        understood("plan headlamp, two amber beacon lamps half as bright, tail red and dim", before,
+                   smallCatalogue(), "2026-03-02");
+    ASSERT_TRUE(said) << plain(said.error().what);
+    EXPECT_EQ(said->stage, "lamps");
+    ASSERT_EQ(said->after.groups.size(), 3U);
+    const LampGroup& beacons = said->after.groups[1];
+    EXPECT_EQ(beacons.name, "beacon lamps");
+    EXPECT_EQ(beacons.rows.size(), 2U);
+    EXPECT_EQ(beacons.output, "1");
+    EXPECT_EQ(beacons.rows[0].lamps[0].part.family, LedFamily::Amber);
+    EXPECT_EQ(said->after.groups[0].output, "front");
+    EXPECT_EQ(said->after.groups[2].output, "rear");
+    for (const LampGroup& group : said->after.groups) {
+        for (const LampRow& row : group.rows) EXPECT_TRUE(row.resistor) << group.name;
+    }
+    // As bright as it was wished: nothing is left to be done.
+    for (const Finding& one : checkedAll(said->after)) {
+        if (!one.id.starts_with("lamp.current")) continue;
+        EXPECT_EQ(one.state, State::Fine) << one.id;
+    }
+    EXPECT_EQ(plain(said->meaning),
+              "front lamp, white, wished 5 mA, 2.2 kΩ on output front; 2 × beacon lamps, amber, "
+              "wished 2.5 mA, 4.7 kΩ on output 1; rear lamp, red, wished 2.5 mA, 4.7 kΩ on output "
+              "rear");
+    EXPECT_EQ(said->subject, said->after.groups[0].id);
+}
+TEST(LightPlan, AndGoesOnOrBeginsTheNext) {
+    const auto names = [](const char* sentence) {
+        std::string all;
+        const auto plan = lightPlan(sentence, bareShunter());
+        if (!plan) return "✗ " + plain(plan.error().what);
+        for (const auto& one : *plan) all += one.name + " " + one.colour + "; ";
+        return all;
+    };
+    EXPECT_EQ(names("cab warm and dim"), "cab lamp warm white; ");
+    EXPECT_EQ(names("cab warm and tail red"), "cab lamp warm white; rear lamp red; ");
+    EXPECT_EQ(names("the front lamp and the rear lamp"), "front lamp white; rear lamp white; ");
+    EXPECT_EQ(names("Headlight warm white, a red tail light."),
+              "front lamp warm white; rear lamp red; ");
+    EXPECT_EQ(names("3 marker lights green"), "marker lamps green; ");
+    EXPECT_EQ(names("cab cool, , tail"), "cab lamp cool white; rear lamp white; ");
+}
+TEST(LightPlan, RefusesWhatItCannotPlace) {
+    EXPECT_NE(answerTo("headlamp, chimney smoke").find("“chimney smoke” is no place"),
+              std::string::npos);
+    EXPECT_NE(answerTo("red and dim").find("Where is “red and dim”"), std::string::npos);
+    EXPECT_NE(answerTo("").find("Which lamps"), std::string::npos);
+    EXPECT_NE(answerTo(",,").find("Which lamps"), std::string::npos);
+    EXPECT_NE(answerTo("headlamp, front red").find("said twice"), std::string::npos);
+    EXPECT_NE(answerTo("40 marker lamps").find("say 1 to 12"), std::string::npos);
+    EXPECT_NE(answerTo("0 marker lamps").find("say 1 to 12"), std::string::npos);
+    // More lamps than outputs, or one that is there: nothing of it is taken, and why.
+    EXPECT_TRUE(answerTo("headlamp, tail red, one lamps, two green lamps, three blue lamps")
+                    .starts_with("✗"));
+    EXPECT_NE(answerTo("headlamp", tests::jotted(shunter(), {"lamp front white"}))
+                  .find("front lamp is there already"),
+              std::string::npos);
+    // Too many volts wished of a weak supply: said as of any line.
+    EXPECT_NE(answerTo("headlamp", tests::jotted(shunter(), {"track 3.5V"})).find("too little"),
+              std::string::npos);
+}
+
+}  // namespace
+}  // namespace glimmet::core
