@@ -125,8 +125,9 @@ Judged judged(const core::Job& job, std::optional<store::JobId> id,
     out["state"] = core::name(result.worst);
     out["next"] = core::plain(core::nextAction(findings));
     out["findings"] = ordered_json::array();
+    core::Trials trials(facts);
     for (core::Finding& finding : findings) {
-        core::tryOptions(finding, facts);
+        trials.tryOptions(finding);
         out["findings"].push_back(findingOut(finding));
     }
     result.out = out.dump(-1, ' ', false, ordered_json::error_handler_t::replace);

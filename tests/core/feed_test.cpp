@@ -106,6 +106,7 @@ TEST(LampJudgement, ACapacitorBearsWhatItIsChargedTo) {
     };
     // 14.5 V less 1.2 V, and 5 % of the track more: 14.03 V.
     EXPECT_EQ(volts("smoothing 47uF 14V"), State::Over);
+    EXPECT_EQ(volts("smoothing 47uF 14.025V"), State::Close);  // just what it bears
     EXPECT_EQ(volts("smoothing 47uF 16V"), State::Close);
     EXPECT_EQ(volts("smoothing 47uF 17V"), State::Close);
     EXPECT_EQ(volts("smoothing 47uF 18V"), std::nullopt);
@@ -225,6 +226,15 @@ TEST(Blinking, NeverFlashesFasterThanTwiceASecondOnAScreen) {
     EXPECT_GT(most, 0.85);
 }
 
+TEST(LampJudgement, TheWeakestLampOfARowCounts) {
+    Job job = saloon({"supply fixed dc 12V", "lamp table white", "inline table red",
+                      "resistor table 330"});
+    job.groups[0].rows[0].lamps[0].part.limit = Amperes{0.3};
+    job.groups[0].rows[0].lamps[1].part.limit = Amperes{0.012};
+    EXPECT_NEAR(reckoned(job, {}, smallCatalogue()).groups[0]->rows[0].limit.value(), 0.012, 1e-12);
+    std::swap(job.groups[0].rows[0].lamps[0].part.limit, job.groups[0].rows[0].lamps[1].part.limit);
+    EXPECT_NEAR(reckoned(job, {}, smallCatalogue()).groups[0]->rows[0].limit.value(), 0.012, 1e-12);
+}
 TEST(LampJudgement, UltraVioletIsKeptFromEyes) {
     const auto caution = [](const char* colour) {
         const Job job = saloon({"supply fixed dc 12V",
@@ -251,6 +261,11 @@ TEST(GapChart, FollowsTheBusThroughAGap) {
         EXPECT_LE(chart->trace[i].bus, chart->trace[i - 1].bus);
         EXPECT_LE(chart->trace[i].light, chart->trace[i - 1].light);
     }
+    // Past a charge resistor the diode takes its drop from the first moment on.
+    const auto past = gapChart(factsOf(tests::jotted(blinking(), {"smoothing 22uF 25V charge 47R"})));
+    ASSERT_TRUE(past);
+    EXPECT_NEAR(past->trace[0].bus.value(), past->feed.bus.value(), 1e-9);
+    EXPECT_NEAR(past->trace[1].bus.value(), past->feed.bus.value() - 0.35, 1e-6);
     // Half of the light is where the trace says so.
     ASSERT_TRUE(chart->dims);
     const auto at = std::find_if(chart->trace.begin(), chart->trace.end(),

@@ -94,6 +94,8 @@ TEST(WhatIf, BehindASharedResistorTheOthersGetItsShare) {
         cases(onTwelveVolts({"lamp table white", "parallel table white", "shared table 3k"}));
     EXPECT_EQ(of(mild, LampFault::Open).state, State::Fine);
     EXPECT_NE(plain(of(mild, LampFault::Open).follows).find("brighter"), std::string::npos);
+    // Turned round, it has backwards only what the others leave of the supply.
+    EXPECT_EQ(of(mild, LampFault::Reversed).state, State::Fine);
     // Rows of their own do not feel it.
     const auto own =
         cases(onTwelveVolts({"lamp table white", "parallel table white", "resistor table 1k"}));

@@ -136,6 +136,14 @@ double resistorTolerance(const LampGroup& group) {
     return std::min(tolerance(group.wish.series), 0.05);
 }
 
+bool alike(const LampRow& one, const LampRow& other) {
+    return one.resistor == other.resistor && one.lamps.size() == other.lamps.size() &&
+           std::equal(one.lamps.begin(), one.lamps.end(), other.lamps.begin(),
+                      [](const Lamp& a, const Lamp& b) {
+                          return a.part == b.part && a.measured == b.measured;
+                      });
+}
+
 Result<LampLaw> law(const LampPart& part) {
     if (part.filament) {
         if (part.filament->rated > Volts{0} && part.filament->current > Amperes{0}) {
@@ -213,6 +221,15 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
         row.led = solution->lamp[k];
         row.light = lightOf(group.rows[r].lamps.front().part, row.current, row.led.front());
         row.resistorPower = solution->resistorPower[k];
+        // Rows that are alike have the same corners: a strip is worked out once.
+        const auto twin = std::find_if(
+            typical->rowOf.begin(), typical->rowOf.begin() + static_cast<std::ptrdiff_t>(k),
+            [&](std::size_t other) { return alike(group.rows[other], group.rows[r]); });
+        if (twin != typical->rowOf.begin() + static_cast<std::ptrdiff_t>(k)) {
+            row.lowest = state.rows[*twin].lowest;
+            row.highest = state.rows[*twin].highest;
+            continue;
+        }
         const auto lowest = rowCurrent(group, common, state.drive - spread, r, Corner::Dimmest);
         const auto highest = rowCurrent(group, common, state.drive + spread, r, Corner::Brightest);
         if (!lowest) return tl::unexpected(lowest.error());

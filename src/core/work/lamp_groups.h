@@ -19,6 +19,9 @@ namespace glimmet::core {
 /// Parts of today are 5 % or better, whatever series their value is from; E96 is 1 %.
 [[nodiscard]] double resistorTolerance(const LampGroup& group);
 
+/// Whether nothing tells two rows apart but where they sit.
+[[nodiscard]] bool alike(const LampRow& one, const LampRow& other);
+
 struct RowState {
     bool connected = false;       ///< its resistor is chosen (0 Ω deliberately none counts)
     Amperes current{};            ///< at typical values; 0 when not connected

@@ -4,12 +4,13 @@
 #include "core/work/standing.h"
 
 #include <algorithm>
-#include <map>
+#include <optional>
 
 namespace glimmet::core {
 namespace {
 
-constexpr std::size_t most = 8;  // candidates; they were picked in closed form
+constexpr std::size_t most = 8;   // candidates; they were picked in closed form
+constexpr std::size_t kept = 32;  // jobs with a line taken: large ones are not all held at once
 
 std::map<std::string, State> states(const Reckoned& facts) {
     std::map<std::string, State> all;
@@ -27,19 +28,42 @@ State stateOf(const std::map<std::string, State>& states, const std::string& id)
 
 }  // namespace
 
-void tryOptions(Finding& finding, const Reckoned& facts) {
+struct Trials::Tried {
+    Job job;
+    std::optional<Reckoned> facts;  ///< nothing: the line was refused
+    std::map<std::string, State> states;
+};
+
+Trials::Trials(const Reckoned& facts) : m_facts(facts) {}
+Trials::~Trials() = default;
+
+const Trials::Tried& Trials::tried(const std::string& jot) {
+    if (const auto known = m_tried.find(jot); known != m_tried.end()) return *known->second;
+    if (m_tried.size() >= kept) m_tried.clear();
+    auto made = std::make_unique<Tried>();
+    const WorkshopRecord workshop{m_facts.house};
+    if (auto jotted = understood(jot, m_facts.job, m_facts.catalogue, {}, workshop)) {
+        made->job = std::move(jotted->after);
+        made->facts.emplace(reckonedAfter(m_facts, made->job));
+        made->states = states(*made->facts);
+    }
+    return *m_tried.emplace(jot, std::move(made)).first->second;
+}
+
+void tryOptions(Finding& finding, const Reckoned& facts) { Trials(facts).tryOptions(finding); }
+
+void Trials::tryOptions(Finding& finding) {
     if (finding.state == State::Fine || finding.options.empty()) return;
-    const auto before = states(facts);
-    const WorkshopRecord workshop{facts.house};
+    if (m_before.empty()) m_before = states(m_facts);
+    const auto& before = m_before;
     std::vector<int> rank(finding.options.size(), 2);
     for (std::size_t i = 0; i < finding.options.size(); ++i) {
         Option& option = finding.options[i];
         if (option.kind == Option::Kind::Answer) return;  // a question has no better answer
         if (i >= most) continue;
-        const auto jotted = understood(option.jot, facts.job, facts.catalogue, {}, workshop);
-        if (!jotted) continue;
-        const Reckoned then = reckonedAfter(facts, jotted->after);
-        const auto after = states(then);
+        const Tried& then = tried(option.jot);
+        if (!then.facts) continue;
+        const auto& after = then.states;
         option.state = stateOf(after, finding.id);
         const auto trouble = std::find_if(after.begin(), after.end(), [&](const auto& each) {
             return each.first != finding.id && each.second > stateOf(before, each.first);
@@ -51,7 +75,7 @@ void tryOptions(Finding& finding, const Reckoned& facts) {
             rank[i] = option.state == State::Fine ? 0 : option.state == State::Close ? 1 : 2;
             continue;
         }
-        const Text sentence = findingsOf(then, trouble->first).front().sentence;
+        const Text sentence = findingsOf(*then.facts, trouble->first).front().sentence;
         // Where the effect tells of that trouble already, it is not told twice.
         option.effect = plain(sentence).find(plain(option.effect)) != std::string::npos
                             ? text("but then: %1", sentence)

@@ -5,12 +5,37 @@
 #include "core/finding/finding.h"
 #include "core/work/reckoned.h"
 
+#include <map>
+#include <memory>
+#include <string>
+
 namespace glimmet::core {
 
-/// Tries the remedies of a finding that is not fine and puts those first after which it is fine and
-/// nothing else got worse, then those that leave it close; one that only moves the trouble says so
-/// and comes last. An option's state becomes that of the finding with it taken (a finding that is
-/// gone is fine). Answers are left as they stand, and so are the options of what is fine.
+/// Options of the findings of one job; lines that several findings offer are tried once.
+class Trials {
+public:
+    explicit Trials(const Reckoned& facts);  ///< must outlive it
+    ~Trials();
+    Trials(const Trials&) = delete;
+    Trials& operator=(const Trials&) = delete;
+
+    /// Tries the remedies of a finding that is not fine and puts those first after which it is fine
+    /// and nothing else got worse, then those that leave it close; one that only moves the trouble
+    /// says so and comes last. An option's state becomes that of the finding with it taken (a
+    /// finding that is gone is fine). Answers are left as they stand, and so are the options of
+    /// what is fine.
+    void tryOptions(Finding& finding);
+
+private:
+    struct Tried;
+    const Tried& tried(const std::string& jot);
+
+    const Reckoned& m_facts;
+    std::map<std::string, State> m_before;                  ///< of each finding as the job stands
+    std::map<std::string, std::unique_ptr<Tried>> m_tried;  ///< by the line
+};
+
+/// The same for one finding.
 void tryOptions(Finding& finding, const Reckoned& facts);
 
 }  // namespace glimmet::core

@@ -32,13 +32,8 @@ std::string jotOhms(Ohms resistance) {
 /// Rows that are all alike are given their resistors in one line: what is right for one is right
 /// for each.
 bool allAlike(const LampGroup& group) {
-    const auto same = [&](const LampRow& row) {
-        const LampRow& first = group.rows.front();
-        return row.resistor == first.resistor && row.lamps.size() == first.lamps.size() &&
-               std::equal(row.lamps.begin(), row.lamps.end(), first.lamps.begin(),
-                          [](const Lamp& a, const Lamp& b) { return a.part == b.part; });
-    };
-    return std::all_of(group.rows.begin(), group.rows.end(), same);
+    return std::all_of(group.rows.begin(), group.rows.end(),
+                       [&](const LampRow& row) { return alike(row, group.rows.front()); });
 }
 
 Text effectWords(Amperes current, Amperes wished) {
@@ -67,11 +62,11 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
         bool thumb = false;
     };
     std::vector<Candidate> candidates;
-    const bool alike = group.rows.size() > 1 && allAlike(group);
+    const bool every = group.rows.size() > 1 && allAlike(group);
     const auto add = [&](Ohms value, bool thumb) {
         const bool known = std::any_of(candidates.begin(), candidates.end(),
                                        [&](const Candidate& c) { return c.value == value; });
-        const auto current = currentWith(job, group, row, value, house, alike);
+        const auto current = currentWith(job, group, row, value, house, every);
         if (known || !current) return;
         candidates.push_back(
             {value, *current,
@@ -97,12 +92,12 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
         Option option;
         const bool none = !(candidate.value > Ohms{0});
         option.what = none              ? text("no resistor")
-                      : alike           ? text("%1 for each", formatted(candidate.value))
+                      : every           ? text("%1 for each", formatted(candidate.value))
                       : candidate.thumb ? text("%1, the rule of thumb", formatted(candidate.value))
                                         : verbatim(formatted(candidate.value));
         option.effect = effectWords(candidate.current, group.wish.target);
         option.state = stateAgainst(candidate.current.value(), state.limit.value(), lampCloseAbove);
-        option.jot = "resistor " + (alike ? group.name : rowName(group, row)) + " " +
+        option.jot = "resistor " + (every ? group.name : rowName(group, row)) + " " +
                      (none ? "none" : jotOhms(candidate.value));
         option.inPlace = group.rows[row].resistor && *group.rows[row].resistor == candidate.value;
         options.push_back(std::move(option));
@@ -418,9 +413,27 @@ bool sharedIsTheCause(const LampGroup& group, const GroupState& state) {
     return group.rows.size() > 1 && high > low * 2;
 }
 
+/// What is offered for one of the rows that are all alike is offered for each: worked out once.
+class AlikeOptions {
+public:
+    explicit AlikeOptions(const LampGroup& group)
+        : m_alike(group.rows.size() > 1 && allAlike(group)) {}
+    std::vector<Option> of(const Job& job, const LampGroup& group, std::size_t row,
+                           const RowState& state, const House& house) {
+        if (!m_alike) return resistorOptions(job, group, row, state, house);
+        if (!m_known) m_known = resistorOptions(job, group, row, state, house);
+        return *m_known;
+    }
+
+private:
+    bool m_alike;
+    std::optional<std::vector<Option>> m_known;
+};
+
 /// `anyway`: said instead where the row comes to the same whatever is not known.
 void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
-              const GroupState& state, const std::optional<Text>& anyway, Judging& judging) {
+              const GroupState& state, const std::optional<Text>& anyway, AlikeOptions& known,
+              Judging& judging) {
     const Job& job = facts.job;
     const RowState& made = state.rows[row];
     const std::string called = rowName(group, row);
@@ -431,7 +444,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
     judging.say(
         "lamp.current:" + rowId(group, row), subjectOf(group), verdict.state, verdict.gravity,
         [&](Finding& finding) {
-            if (!shared) finding.options = resistorOptions(job, group, row, made, facts.house);
+            if (!shared) finding.options = known.of(job, group, row, made, facts.house);
             finding.sentence =
                 anyway ? *anyway : rowSentence(group, row, state, verdict.trouble, finding.options);
             finding.action = shared ? text("own resistors for %1", group.name)
@@ -976,12 +989,13 @@ void judge(const Reckoned& facts, Judging& judging) {
             most += cases.empty() ? state->total : cases.front().state.total;
         }
         bool asked = false;
+        AlikeOptions known(group);
         for (std::size_t row = 0; row < group.rows.size() && !otherKind; ++row) {
             if (cases.empty() || sameOnEveryBoard(cases, row)) {
                 judgeRow(
                     facts, group, row, *state,
                     cases.empty() ? std::nullopt : std::optional(anywayWords(group, cases, row)),
-                    judging);
+                    known, judging);
             } else if (!asked) {
                 judgeOutput(group, cases, row, judging);
                 asked = true;

@@ -1186,8 +1186,7 @@ constexpr const char* bulbWords[] = {"filament"};
 constexpr const char* bulbExamples[] = {"bulb cab 16V 50mA", "bulb cab 12V 60mA on 1"};
 constexpr const char* stripExamples[] = {
     "strip strip-warm-white-12v 100mm on 1 called saloon light"};
-constexpr const char* planExamples[] = {
-    "plan headlamp, tail red, cab warm and hardly seen"};
+constexpr const char* planExamples[] = {"plan headlamp, tail red, cab warm and hardly seen"};
 constexpr const char* lampNoise[] = {"output", "new"};
 constexpr const char* neighbourNoise[] = {"lamp"};
 constexpr const char* outputNoise[] = {"carries", "has", "resistor", "on", "board"};
