@@ -2,6 +2,8 @@
 #include "core/instrument/log_cutting.h"
 #include "core/work/choose/ranking.h"
 #include "core/work/jot.h"
+#include "core/work/lamps/odds.h"
+#include "core/work/lamps/what_if.h"
 #include "core/work/reserve/crossing_state.h"
 #include "core/work/standing.h"
 #include "store/catalogue.h"
@@ -74,6 +76,33 @@ void cutLogOfMeter(benchmark::State& state) {
         benchmark::DoNotOptimize(core::cutLog(read->rows));
     }
 }
+/// A saloon of forty lamps behind one resistor, as many rows.
+core::Job fortyLamps() {
+    core::Job job = demo("aurora.json");
+    core::LampGroup& roof = job.groups.front();
+    core::LampRow row = roof.rows.front();
+    row.lamps.resize(1);
+    row.resistor = core::Ohms{100};
+    roof.rows.assign(40, row);
+    roof.connection = core::SharedResistor{core::Ohms{10}};
+    return job;
+}
+/// A thousand builds of it as it is and with each change that could be made.
+void buildAThousand(benchmark::State& state) {
+    const core::Job job = fortyLamps();
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(core::lamps::oddsLines(job, job.groups.front().id, {}, 1000, 1));
+    }
+}
+/// Every way in which one of it can fail.
+void failOneOfForty(benchmark::State& state) {
+    const core::Job job = fortyLamps();
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(core::lamps::whatIf(job, job.groups.front(), {}));
+    }
+}
+BENCHMARK(buildAThousand)->Unit(benchmark::kMillisecond)->Iterations(1);
+BENCHMARK(failOneOfForty)->Unit(benchmark::kMicrosecond);
 BENCHMARK(cutLogOfMeter)->Unit(benchmark::kMillisecond);
 BENCHMARK(crossLayout)->Unit(benchmark::kMicrosecond);
 BENCHMARK(rankDecoders)->Unit(benchmark::kMillisecond);

@@ -43,6 +43,8 @@ BENCHMARK_CAPTURE(editToRepaint, measure, "track 15V", "track 16V", 0, "measure"
 BENCHMARK_CAPTURE(editToRepaint, lamps, "resistor headlamps A 3k3", "resistor headlamps A 2k7", 1,
                   "lamps")
     ->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(editToRepaint, rails, "resistor roof 1k5", "resistor roof 1k8", 2, "lamps")
+    ->Unit(benchmark::kMillisecond);
 
 }  // namespace
 

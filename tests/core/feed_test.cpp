@@ -227,8 +227,8 @@ TEST(Blinking, NeverFlashesFasterThanTwiceASecondOnAScreen) {
 }
 
 TEST(LampJudgement, TheWeakestLampOfARowCounts) {
-    Job job = saloon({"supply fixed dc 12V", "lamp table white", "inline table red",
-                      "resistor table 330"});
+    Job job = saloon(
+        {"supply fixed dc 12V", "lamp table white", "inline table red", "resistor table 330"});
     job.groups[0].rows[0].lamps[0].part.limit = Amperes{0.3};
     job.groups[0].rows[0].lamps[1].part.limit = Amperes{0.012};
     EXPECT_NEAR(reckoned(job, {}, smallCatalogue()).groups[0]->rows[0].limit.value(), 0.012, 1e-12);
@@ -237,8 +237,9 @@ TEST(LampJudgement, TheWeakestLampOfARowCounts) {
 }
 TEST(LampJudgement, UltraVioletIsKeptFromEyes) {
     const auto caution = [](const char* colour) {
-        const Job job = saloon({"supply fixed dc 12V",
-                                (std::string("lamp table ") + colour).c_str(), "resistor table 1k"});
+        const Job job =
+            saloon({"supply fixed dc 12V", (std::string("lamp table ") + colour).c_str(),
+                    "resistor table 1k"});
         return plain(finding(checkedAll(job), "lamp.current:table lamp").caution);
     };
     EXPECT_NE(caution("uv").find("do not look into it"), std::string::npos);
@@ -262,7 +263,8 @@ TEST(GapChart, FollowsTheBusThroughAGap) {
         EXPECT_LE(chart->trace[i].light, chart->trace[i - 1].light);
     }
     // Past a charge resistor the diode takes its drop from the first moment on.
-    const auto past = gapChart(factsOf(tests::jotted(blinking(), {"smoothing 22uF 25V charge 47R"})));
+    const auto past =
+        gapChart(factsOf(tests::jotted(blinking(), {"smoothing 22uF 25V charge 47R"})));
     ASSERT_TRUE(past);
     EXPECT_NEAR(past->trace[0].bus.value(), past->feed.bus.value(), 1e-9);
     EXPECT_NEAR(past->trace[1].bus.value(), past->feed.bus.value() - 0.35, 1e-6);

@@ -59,8 +59,7 @@ void GapPlot::draw() {
     }
     const double dirt = core::dirtGap.value() * 1000;
     line({dirt, 0}, {dirt, top}, look.brass, Qt::SolidLine);
-    plotWords(*m_plot, dirt, top,
-              tr("a speck of dirt: %1").arg(qs(core::formatted(core::dirtGap))),
+    plotWords(*m_plot, dirt, top, tr("a speck of dirt: %1").arg(qs(core::formatted(core::dirtGap))),
               (dirt > shown * 0.6 ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignTop, look.brass);
     if (chart.chipResets) {
         const double at = chart.chipResets->value();

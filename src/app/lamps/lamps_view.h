@@ -8,8 +8,8 @@ namespace glimmet::app {
 [[nodiscard]] StageStrip* lampsStrip(QWidget* parent);
 void paintLampsLens(const LensInput& input);
 
-inline constexpr Shot lampsShots[] = {{"lamps", 0, "L4"}, {"railcar-lamps", 1, "L4"},
-                                      {"saloon-lamps", 2, ""}};
+inline constexpr Shot lampsShots[] = {
+    {"lamps", 0, "L4"}, {"railcar-lamps", 1, "L4"}, {"saloon-lamps", 2, ""}};
 inline constexpr StageView lampsView{
     "lamps", lampsStrip, paintLampsLens,
     QT_TRANSLATE_NOOP("stages",

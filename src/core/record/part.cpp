@@ -9,7 +9,6 @@ Catalogue& Catalogue::operator=(const Catalogue&) = default;
 Catalogue& Catalogue::operator=(Catalogue&&) noexcept = default;
 Catalogue::~Catalogue() = default;
 
-
 const Decoder* decoderNamed(const Catalogue& catalogue, std::string_view idOrName) {
     for (const Decoder& decoder : catalogue.decoders) {
         if (decoder.id == idOrName || decoder.name == idOrName) return &decoder;

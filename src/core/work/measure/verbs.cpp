@@ -217,11 +217,12 @@ Result<Jotted> rectifier(const Said& said) {
         return result;
     }
     Jotted result = jotted(
-        said, said.context.job.decoder
-                  ? text("A bridge rectifier of %1 diodes before the lamps; while there is a decoder "
-                         "its own counts",
-                         *kind)
-                  : text("A bridge rectifier of %1 diodes before the lamps", *kind));
+        said,
+        said.context.job.decoder
+            ? text("A bridge rectifier of %1 diodes before the lamps; while there is a decoder "
+                   "its own counts",
+                   *kind)
+            : text("A bridge rectifier of %1 diodes before the lamps", *kind));
     result.after.supply.lampBridge = named<LampBridge>(*kind);
     result.after.supply.rectifier.reset();  // read on another one
     return result;
@@ -815,7 +816,7 @@ constexpr const char* packExamples[] = {"battery 3 li-ion 2.6Ah", "battery 9V bl
 constexpr const char* packNoise[] = {"cells", "cell", "9v", "9 v"};
 constexpr const char* supplyExamples[] = {"supply dcc", "supply battery 9V"};
 constexpr const char* rectifierExamples[] = {"rectifier 1.1V", "rectifier unknown",
-                                           "rectifier silicon"};
+                                             "rectifier silicon"};
 constexpr const char* bridgeExamples[] = {"bridge 0.3V"};
 constexpr const char* switchExamples[] = {"switch 0.1V"};
 constexpr const char* motorExamples[] = {"motor open-frame frame-return", "motor none"};
