@@ -454,6 +454,9 @@ TEST(CataloguedBulb, IsFittedByItsName) {
     ASSERT_TRUE(first) << plain(first.error().what);
     EXPECT_TRUE(first->after.groups[0].isBulbs());
     EXPECT_EQ(first->after.groups[0].rows[0].resistor, Ohms{0});
+    EXPECT_FALSE(
+        understood("lamp table bulb-16v-50ma for 3mA", tests::newJob("x", "saloon"), more, ""));
+    EXPECT_FALSE(understood("lamp table bulb-16v-50ma for 3mA", job, more, ""));
     const auto second = understood("lamp roof bulb-16v-50ma", job, more, "");
     ASSERT_TRUE(second) << plain(second.error().what);
     EXPECT_TRUE(second->after.groups[1].isBulbs());

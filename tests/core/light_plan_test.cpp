@@ -81,11 +81,20 @@ TEST(LightPlan, AndGoesOnOrBeginsTheNext) {
     EXPECT_EQ(names("Headlight warm white, a red tail light."),
               "front lamp warm white; rear lamp red; ");
     EXPECT_EQ(names("3 marker lights green"), "marker lamps green; ");
-    EXPECT_EQ(names("cab cool, , tail"), "cab lamp cool white; rear lamp white; ");
+    EXPECT_EQ(names("cab cool, , tail; front"),
+              "cab lamp cool white; rear lamp red; front lamp white; ");
 }
 TEST(LightPlan, RefusesWhatItCannotPlace) {
     EXPECT_NE(answerTo("headlamp, chimney smoke").find("“chimney smoke” is no place"),
               std::string::npos);
+    // A word left over is never made into a name.
+    for (const char* sentence :
+         {"headlamp bright bright", "tail red red", "99999999999999999999 lamps", "two two lamps",
+          "a lamp called fire", "headlamp hardly seen seen", "marker lamps 5mA"}) {
+        EXPECT_NE(answerTo(sentence).find("is not understood"), std::string::npos)
+            << answerTo(sentence);
+    }
+    EXPECT_NE(answerTo("twelve marker lamps").find("12 × marker lamps"), std::string::npos);
     EXPECT_NE(answerTo("red and dim").find("Where is “red and dim”"), std::string::npos);
     EXPECT_NE(answerTo("").find("Which lamps"), std::string::npos);
     EXPECT_NE(answerTo(",,").find("Which lamps"), std::string::npos);

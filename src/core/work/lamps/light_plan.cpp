@@ -36,11 +36,12 @@ bool oneOf(const std::string& word, std::initializer_list<std::string_view> word
 }
 
 std::optional<int> countOf(const std::string& word) {
-    constexpr std::array<std::string_view, 6> names{"one", "two", "three", "four", "five", "six"};
+    constexpr std::array<std::string_view, 12> names{"one",  "two", "three",  "four",
+                                                     "five", "six", "seven",  "eight",
+                                                     "nine", "ten", "eleven", "twelve"};
     for (std::size_t i = 0; i < names.size(); ++i) {
         if (word == names[i]) return static_cast<int>(i) + 1;
     }
-    if (oneOf(word, {"a", "an", "the"})) return 1;
     if (word.size() > 2 || word.find_first_not_of("0123456789") != std::string::npos) return {};
     return std::stoi(word);
 }
@@ -153,20 +154,24 @@ struct Piece {
     PlannedLight light;
     bool placed = false;  ///< it says where, or gives a name
 };
-Result<Piece> pieceOf(Words words, const std::vector<NamedSite>& sites) {
+Result<Piece> pieceOf(const Words& said, const std::vector<NamedSite>& sites) {
+    Words words = said;
     Piece piece;
     piece.light.wish = Amperes{asItIs * takenBrightness(words).value_or(1)};
-    if (const auto said = takenColour(words)) piece.light.colour = *said;
+    if (const auto tint = takenColour(words)) piece.light.colour = *tint;
+    bool counted = false;
     for (auto word = words.begin(); word != words.end();) {
-        if (const auto count = countOf(*word)) {
+        if (const auto count = counted ? std::nullopt : countOf(*word)) {
             if (*count < 1 || *count > 12) {
                 return failure(
                     ErrorCode::OutOfRange, "jot",
                     text("%1 lamps on one output are more than a model has: say 1 to 12.", *word));
             }
             piece.light.count = *count;
+            counted = true;
             word = words.erase(word);
-        } else if (oneOf(*word, {"and", "with", "in", "of", "each", "at", "on"})) {
+        } else if (oneOf(*word,
+                         {"a", "an", "the", "and", "with", "in", "of", "each", "at", "on"})) {
             word = words.erase(word);
         } else {
             ++word;
@@ -175,9 +180,23 @@ Result<Piece> pieceOf(Words words, const std::vector<NamedSite>& sites) {
     const bool lamps = lampWord(words);
     const std::string rest = joined(words);
     if (rest.empty()) return piece;
+    // What is left is where it is, or its name: a second colour, a second brightness or a number
+    // that is none is neither.
+    for (const std::string& word : words) {
+        Words alone{word};
+        const bool again = takenBrightness(alone) || takenColour(alone) || countOf(word) ||
+                           word.find_first_of("0123456789") != std::string::npos ||
+                           oneOf(word, {"called", "for", "seen"});
+        if (again) {
+            return failure(
+                ErrorCode::NotUnderstood, "jot",
+                text("What “%1” means beside “%2” is not understood.", word, joined(said)));
+        }
+    }
     if (const auto site = placeNamed(sites, rest)) {
         piece.placed = true;
         piece.light.place = site->called;
+        if (piece.light.colour.empty() && rest == "tail") piece.light.colour = "red";
         piece.light.name = site->called;
         return piece;
     }
@@ -201,7 +220,7 @@ Result<std::vector<PlannedLight>> lightPlan(std::string_view sentence, const Job
     std::vector<PlannedLight> all;
     std::string_view left = sentence;
     while (!left.empty()) {
-        const auto comma = std::min(left.find(','), left.size());
+        const auto comma = std::min(left.find_first_of(",;"), left.size());
         const Words words = wordsIn(left.substr(0, comma));
         left.remove_prefix(std::min(comma + 1, left.size()));
         // "cab warm and hardly seen" is one lamp, "cab warm and tail red" are two.

@@ -36,7 +36,7 @@ std::vector<Variant> variantsOf(const LampGroup& group) {
     if (group.wish.series != Series::E96) {
         all.push_back({text("resistors of 1 %"), "series " + group.name + " E96"});
     }
-    all.push_back({text("lamps picked that look alike"), {}, true});
+    all.push_back({text("picked lamps"), {}, true});
     return all;
 }
 

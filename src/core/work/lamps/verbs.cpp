@@ -211,6 +211,11 @@ LampPart bulbPart(const FilamentRating& bulb) {
     return part;
 }
 
+tl::unexpected<Error> noWish(const LampPart& bulb) {
+    return refuse(ErrorCode::NotUnderstood,
+                  text("%1 takes what its volts give it: a wish is for LEDs.", bulb.name));
+}
+
 /// A bulb in the place of what is there.
 Result<Jotted> bulbInPlace(const Said& said, std::size_t index, const LampPart& part) {
     const LampGroup& before = said.context.job.groups[index];
@@ -299,7 +304,10 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
         }
         const auto part = withPoint(std::move(made), point);
         if (!part) return tl::unexpected(part.error());
-        if (part->filament) return bulbInPlace(said, index, *part);
+        if (part->filament) {
+            if (said.one<Amperes>("WISH")) return noWish(*part);
+            return bulbInPlace(said, index, *part);
+        }
         if (part->rated && !same) {
             const auto none = resistorOf(said, *part);
             for (std::size_t i = 0; i < group.rows.size(); ++i) {
@@ -464,6 +472,7 @@ Result<Jotted> lamp(const Said& said) {
     const auto part = withPoint(partNamed(said.context.catalogue, *said.name("COLOUR")), *point);
     if (!part) return tl::unexpected(part.error());
     auto wish = said.one<Amperes>("WISH");
+    if (wish && part->filament) return noWish(*part);
     if (!wish && part->rated) wish = part->forward->current;
     return putIn(said, {{}, *part, point->has_value()}, called, described(*part, *point),
                  resistorOf(said, *part), wish);
