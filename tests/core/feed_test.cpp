@@ -353,6 +353,54 @@ TEST(Driver, ComesAndGoesByJot) {
     EXPECT_TRUE(refused("driver roof 10mA"));
 }
 
+// --- one way -----------------------------------------------------------------------------------
+
+TEST(OneWay, ADiodeLetsLampsOnPlainDcFollowTheDirection) {
+    const Job bare = saloon({"supply dc 12V", "lamp tail red for 5mA", "resistor tail 1k8",
+                             "lamp table white for 5mA", "resistor table 1k5"});
+    const auto before = checkedAll(bare);
+    const Finding& reverse = finding(before, "lamp.reverse:tail lamp");
+    ASSERT_EQ(reverse.options.size(), 2U);
+    EXPECT_EQ(reverse.options[1].jot, "oneway tail lamp");
+    const Job one = tests::jotted(bare, {"oneway tail"});
+    const auto after = checkedAll(one);
+    EXPECT_FALSE(has(after, "lamp.reverse:tail lamp"));
+    EXPECT_TRUE(has(after, "lamp.reverse:table lamp"));
+    // 0.7 V less, in current, figure and glow alike.
+    const GroupState with = *groupState(one, one.groups[0], {});
+    const GroupState without = *groupState(bare, bare.groups[0], {});
+    EXPECT_NEAR((without.drive - with.drive).value(), 0.7, 1e-12);
+    EXPECT_LT(with.rows[0].current, without.rows[0].current);
+    EXPECT_NEAR((with.glowFrom - without.glowFrom).value(), 0.7, 1e-9);
+    const Finding& works = finding(after, "lamp.current:tail lamp");
+    EXPECT_NE(works.figures.front().formula.find("− V_diode"), std::string::npos);
+    EXPECT_NEAR(*figure(works, "V_diode").value, 0.7, 1e-12);
+    // The tail lamp is lit while that end is the last but one goes backwards.
+    const auto lit = [&](const Job& job, bool forward) {
+        Operating driven;
+        driven.everything = false;
+        driven.forward = forward;
+        return litWhen(factsOf(job), driven).front().brightness > 0;
+    };
+    EXPECT_TRUE(lit(one, false));
+    EXPECT_FALSE(lit(one, true));
+    EXPECT_TRUE(lit(bare, true));
+    EXPECT_TRUE(litWhen(factsOf(one), {}).front().brightness > 0);
+    // A diode alone wants no capacitor; behind a bridge, or where nothing turns round, it is no
+    // diode.
+    EXPECT_FALSE(has(checkedAll(tests::jotted(one, {"remove table"})), "lamp.flicker"));
+    EXPECT_FALSE(oneWayOnly(tests::jotted(one, {"rectifier silicon"}), one.groups[0]));
+    EXPECT_FALSE(oneWayOnly(tests::jotted(one, {"supply fixed dc"}), one.groups[0]));
+    EXPECT_FALSE(tests::jotted(one, {"oneway tail none"}).groups[0].oneWay);
+    const auto heard =
+        understood("oneway tail", tests::jotted(one, {"supply fixed dc"}), smallCatalogue(), "");
+    EXPECT_NE(plain(heard->meaning).find("changes nothing"), std::string::npos);
+    // On digital track it is not offered: half of the light, and a flicker.
+    EXPECT_EQ(finding(checkedAll(tests::jotted(bare, {"supply dcc"})), "lamp.reverse:tail lamp")
+                  .options.size(),
+              1U);
+}
+
 // --- bodies of resistors, strips, lamps with their own resistor ----------------------------------
 
 TEST(ResistorPackage, IsJudgedByWhatItBears) {

@@ -178,6 +178,7 @@ void Schematic::show(const core::Reckoned& facts, const core::LampGroup* group,
             m_onSupply = group->output == core::supplyOutput;
             m_onRails = m_onSupply && !facts.job.decoder &&
                         (core::isDigital(facts.job.feed) || facts.job.feed == core::Feed::PlainDc);
+            m_oneWay = core::oneWayOnly(facts.job, *group);
             m_bridge = m_onRails ? facts.job.supply.lampBridge : std::nullopt;
             m_smoothing = m_bridge ? facts.job.supply.smoothing : std::nullopt;
             const core::DecoderOutput* output = core::outputNamed(facts.job, group->output);
@@ -201,7 +202,8 @@ QSize Schematic::minimumSizeHint() const {
     for (const core::LampRow& row : m_group.rows) deepest = std::max(deepest, row.lamps.size());
     const qreal columns = m_has ? static_cast<qreal>(m_group.rows.size()) : 1;
     const qreal shared =
-        (m_group.driver() ? 1 : 0) + (m_group.shared() > core::Ohms{0} ? 1 : 0) +
+        (m_group.driver() ? 1 : 0) + (m_oneWay ? 1 : 0) +
+        (m_group.shared() > core::Ohms{0} ? 1 : 0) +
         (!m_state.outputSeriesKnown || m_state.outputSeries > core::Ohms{0} ? 1 : 0);
     return {qRound(qMax(rowsFrom() + columns * columnWidth,
                         rowsFrom() + shared * partWidth + outputWidth)),
@@ -377,6 +379,23 @@ void Schematic::paint(QPainter& painter) {
                    tr("One resistor for all rows of %1, chosen. Press to change it.")
                        .arg(qs(m_group.name)),
                    tr("shared %1 ").arg(qs(m_group.name)), look.ink);
+    }
+    if (m_oneWay) {
+        lead(30);
+        painter.setBrush(look.paper);
+        painter.drawPolygon(
+            QPolygonF{QPointF(x, foot - 8), QPointF(x, foot + 8), QPointF(x + 14, foot)});
+        painter.drawLine(QPointF(x + 14, foot - 8), QPointF(x + 14, foot + 8));
+        painter.setFont(wordsFont(13));
+        painter.drawText(QRectF(x - 34, foot + 11, 84, 20), Qt::AlignCenter, tr("one way"));
+        m_symbols.push_back(
+            {QRectF(x - 14, foot - 14, 44, 44),
+             tr("A diode before %1: it lights in one direction, and nothing turns it "
+                "round. Press to change it.")
+                 .arg(qs(m_group.name)),
+             tr("oneway %1 ").arg(qs(m_group.name))});
+        x += 14;
+        lead(20);
     }
     if (const core::ThroughDriver* driver = m_group.driver()) {
         seriesPart(qs(core::formatted(driver->current)), tr("driver"),

@@ -49,6 +49,7 @@ private:
     QString m_empty;
     QString m_outputWire;  ///< insulation colour
     bool m_onSupply = false;
+    bool m_oneWay = false;                       ///< a diode before it
     bool m_onRails = false;                      ///< a bridge before them, or they are turned round
     std::optional<core::LampBridge> m_bridge;    ///< that was fitted there
     std::optional<core::Smoothing> m_smoothing;  ///< behind it

@@ -72,6 +72,7 @@ struct LampGroup {
     std::string output;  ///< name of the decoder output, or "supply"
     Connection connection;
     std::vector<LampRow> rows;
+    bool oneWay = false;  ///< a diode before it: where the supply reverses it lights one way round
     ResistorWish wish{Amperes{0.005}, Series::E12, RoundingPolicy::Higher};
     bool operator==(const LampGroup&) const = default;
 

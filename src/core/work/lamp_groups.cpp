@@ -126,14 +126,19 @@ bool ownSupply(const Job& job, const LampGroup& group) {
 
 /// What is left of the supply for a group's circuit.
 Volts driveOf(const Job& job, const LampGroup& group, const House& house) {
-    return ownSupply(job, group) ? lampSupplyVolts
-                                 : busVolts(job, house) - switchDrop(job, group, house);
+    if (ownSupply(job, group)) return lampSupplyVolts;
+    const Volts diode = oneWayOnly(job, group) ? oneWayDrop : Volts{0};
+    return busVolts(job, house) - switchDrop(job, group, house) - diode;
 }
 
 }  // namespace
 
 double resistorTolerance(const LampGroup& group) {
     return std::min(tolerance(group.wish.series), 0.05);
+}
+
+bool oneWayOnly(const Job& job, const LampGroup& group) {
+    return group.oneWay && group.output == supplyOutput && reverses(job);
 }
 
 bool alike(const LampRow& one, const LampRow& other) {

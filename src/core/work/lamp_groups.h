@@ -19,6 +19,11 @@ namespace glimmet::core {
 /// Parts of today are 5 % or better, whatever series their value is from; E96 is 1 %.
 [[nodiscard]] double resistorTolerance(const LampGroup& group);
 
+/// Whether a diode lets it light in one direction of the supply only: not behind a bridge, nor on
+/// an output, where the volts never turn round.
+[[nodiscard]] bool oneWayOnly(const Job& job, const LampGroup& group);
+inline constexpr Volts oneWayDrop{0.7};  ///< of a silicon diode at these currents
+
 /// Whether nothing tells two rows apart but where they sit.
 [[nodiscard]] bool alike(const LampRow& one, const LampRow& other);
 

@@ -56,7 +56,12 @@ std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating) 
     const bool awake = volts >= decoderAwake(job).from;
     for (std::size_t g = 0; g < groups.size(); ++g) {
         const std::string& output = job.groups[g].output;
-        const bool lit = isOn(operating, output) && (output == supplyOutput || awake);
+        // A diode lets the lamps of an end light when that end leads.
+        const LampGroup& group = job.groups[g];
+        const bool led = operating.everything || !oneWayOnly(job, group) ||
+                         operating.forward !=
+                             (group.rows.front().lamps.front().fitted.pose.facing == Facing::Rear);
+        const bool lit = led && isOn(operating, output) && (output == supplyOutput || awake);
         if (lit || !groups[g]) continue;
         for (RowState& row : groups[g]->rows) row.current = Amperes{0};
     }

@@ -41,6 +41,7 @@ std::optional<RailFeed> railFeed(const Reckoned& facts) {
     feed.peak = feed.bus + track * facts.house.supplySpread;
     for (std::size_t g = 0; g < facts.groups.size(); ++g) {
         if (facts.job.groups[g].output != supplyOutput || !facts.groups[g]) continue;
+        if (oneWayOnly(facts.job, facts.job.groups[g])) continue;  // it is dark half of the way
         feed.total += facts.groups[g]->total;
         addLoads(facts.job.groups[g], *facts.groups[g], feed.loads);
         for (const LampRow& row : facts.job.groups[g].rows) {

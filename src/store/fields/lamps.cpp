@@ -45,6 +45,7 @@ void groupFields(Io& io, Self& group) {
     io("name", group.name, Required, characters(400, 1));
     io("output", group.output, Required, unsearched(characters(40)));
     io("connection", group.connection);
+    io("one_way", group.oneWay, Maybe);
     io("target", group.wish.target, Required, upTo(1));
     io("series", group.wish.series);
     io("policy", group.wish.policy);

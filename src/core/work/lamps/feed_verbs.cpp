@@ -1,6 +1,7 @@
 #include "core/work/lamps/feed_verbs.h"
 
 #include "core/work/rail_feed.h"
+#include "core/work/supply.h"
 
 namespace glimmet::core::lamps {
 
@@ -12,7 +13,7 @@ std::vector<Named> capacitorNames(const Context&) {
             {"tantalum", {}, "wants twice the volts"},
             {"none", {"no"}, "no capacitor"}};
 }
-std::vector<Named> noDriver(const Context&) { return {{"none", {"no"}, "resistors again"}}; }
+std::vector<Named> withoutIt(const Context&) { return {{"none", {"no"}, "without it"}}; }
 std::vector<Named> packageNames(const Context&) {
     std::vector<Named> all;
     for (const auto& [package, word] : wordsOf(ResistorPackage())) {
@@ -90,6 +91,24 @@ Result<Jotted> driver(const Said& said) {
     group.wish.target = *amps / static_cast<double>(group.rows.size());
     result.meaning = text("%1: behind a driver of %2 that needs %3 itself, no resistors",
                           before.name, formatted(made.current), formatted(made.dropout));
+    return result;
+}
+
+Result<Jotted> oneWay(const Said& said) {
+    const auto index = groupOf(said);
+    if (!index) return tl::unexpected(index.error());
+    const LampGroup& before = said.context.job.groups[*index];
+    const bool none = said.name("none").has_value();
+    const bool reversing = before.output == supplyOutput && reverses(said.context.job);
+    Jotted result = jotted(
+        said, none ? text("%1: no diode before it", before.name)
+              : reversing
+                  ? text("%1: a diode before it, so it lights in one direction", before.name)
+                  : text("%1: a diode before it; here the volts never turn round, so it changes "
+                         "nothing",
+                         before.name));
+    result.subject = before.id;
+    result.after.groups[*index].oneWay = !none;
     return result;
 }
 

@@ -8,10 +8,11 @@ namespace glimmet::core::lamps {
 
 [[nodiscard]] Result<Jotted> smoothing(const jot::Said& said);
 [[nodiscard]] Result<Jotted> driver(const jot::Said& said);
+[[nodiscard]] Result<Jotted> oneWay(const jot::Said& said);
 [[nodiscard]] Result<Jotted> package(const jot::Said& said);
 
 [[nodiscard]] std::vector<jot::Named> capacitorNames(const jot::Context&);
-[[nodiscard]] std::vector<jot::Named> noDriver(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> withoutIt(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> packageNames(const jot::Context&);
 
 inline constexpr jot::Takes smoothingTakes[] = {
@@ -32,7 +33,9 @@ inline constexpr jot::Takes driverTakes[] = {
      .least = 0.1,
      .most = 6,
      .zero = true},
-    {.what = "none", .kind = jot::Takes::Kind::Name, .names = noDriver}};
+    {.what = "none", .kind = jot::Takes::Kind::Name, .names = withoutIt}};
+inline constexpr jot::Takes oneWayTakes[] = {
+    lampGroup, {.what = "none", .kind = jot::Takes::Kind::Name, .names = withoutIt}};
 inline constexpr jot::Takes packageTakes[] = {lampGroup,
                                               {.what = "BODY",
                                                .kind = jot::Takes::Kind::Name,
@@ -44,6 +47,7 @@ inline constexpr const char* smoothingExamples[] = {
     "smoothing 330uF 25V charge 47R", "smoothing 10uF 25V tantalum", "smoothing none"};
 inline constexpr const char* driverExamples[] = {"driver front 5mA",
                                                  "driver front 10mA dropout 2V"};
+inline constexpr const char* oneWayExamples[] = {"oneway front", "oneway front none"};
 inline constexpr const char* packageExamples[] = {"package front 1/4W", "package front 0603"};
 inline constexpr const char* smoothingNoise[] = {"capacitor", "resistor"};
 
@@ -63,6 +67,15 @@ inline constexpr jot::Verb driverVerb{
     driverExamples,
     "a driver that keeps the lamps' current, instead of resistors",
     driver,
+    false,
+    groupNoise};
+inline constexpr jot::Verb oneWayVerb{
+    "oneway",
+    {},
+    oneWayTakes,
+    oneWayExamples,
+    "a diode before lamps on plain DC: they light in one direction",
+    oneWay,
     false,
     groupNoise};
 inline constexpr jot::Verb packageVerb{

@@ -171,6 +171,11 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
         inputs.push_back(switchFigure(job, house));
         drops += " − V_switch";
     }
+    if (oneWayOnly(job, group)) {
+        inputs.push_back(figures::assumed(text("Diode before it"), "V_diode", oneWayDrop,
+                                          text("usual for silicon")));
+        drops += " − V_diode";
+    }
     for (std::size_t i = 0; i < lamps.lamps.size(); ++i) {
         const std::string symbol =
             lamps.lamps.size() == 1 ? "V_led" : "V_led" + std::to_string(i + 1);
@@ -595,7 +600,7 @@ void judgeOutput(const LampGroup& group, const std::vector<BoardCase>& cases, st
 /// LEDs bear little the wrong way round; bare track and plain DC turn them round.
 void judgeReverse(const Reckoned& facts, const LampGroup& group, Judging& judging) {
     constexpr Volts bears{5};
-    if (group.output != supplyOutput || !reverses(facts.job)) return;
+    if (group.output != supplyOutput || !reverses(facts.job) || group.oneWay) return;
     const Volts top = Volts{*trackFigure(facts.job).value} * (1 + facts.house.supplySpread);
     if (top <= bears) return;
     judging.say("lamp.reverse:" + group.id, subjectOf(group), State::Over, Gravity::PartDestroyed,
@@ -623,6 +628,15 @@ void judgeReverse(const Reckoned& facts, const LampGroup& group, Judging& judgin
                     option.state = State::Fine;
                     option.jot = "rectifier silicon";
                     finding.options = {std::move(option)};
+                    // On digital track it would flicker at half its light.
+                    if (isDigital(facts.job.feed)) return;
+                    Option diode;
+                    diode.what = text("a diode before %1", group.name);
+                    diode.effect = text("it lights in one direction only, with %1 less",
+                                        formatted(oneWayDrop));
+                    diode.state = State::Fine;
+                    diode.jot = "oneway " + group.name;
+                    finding.options.push_back(std::move(diode));
                 });
 }
 

@@ -1304,6 +1304,7 @@ constexpr Verb table[] = {
      groupNoise},
     smoothingVerb,
     driverVerb,
+    oneWayVerb,
     packageVerb,
     {"remove",
      {},
