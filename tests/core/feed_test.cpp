@@ -334,6 +334,38 @@ TEST(Driver, IsJudged) {
     EXPECT_FALSE(has(hot, "lamp.current:table lamp"));
 }
 
+TEST(Driver, RowsThatComeToItAreConnected) {
+    const Job one = saloon({"supply fixed dc 12V", "lamp table white", "driver table 10mA"});
+    const Job two = tests::jotted(one, {"parallel table"});
+    EXPECT_EQ(two.groups[0].rows[1].resistor, Ohms{0});
+    EXPECT_EQ(finding(checkedAll(two), "lamp.driver:table lamp").state, State::Fine);
+    // One that is not is asked for, not called uneven.
+    Job open = two;
+    open.groups[0].rows[1].resistor.reset();
+    const auto all = checkedAll(open);
+    const Finding& asked = finding(all, "lamp.driver:table lamp");
+    EXPECT_EQ(asked.state, State::Ask);
+    EXPECT_EQ(asked.options.at(0).jot, "resistor table lamp/2 none");
+    EXPECT_EQ(finding(checkedAll(tests::jotted(open, {"resistor table/2 none"})),
+                      "lamp.driver:table lamp")
+                  .state,
+              State::Fine);
+    // On an output: beside it, or joined to it and from it.
+    const Job shelf = tests::jotted(
+        shunter(), {"lamp front white", "driver front 5mA", "lamp white on front called nose",
+                    "lamp rear red", "resistor rear 2k2"});
+    EXPECT_EQ(shelf.groups[0].rows[1].resistor, Ohms{0});
+    EXPECT_EQ(tests::jotted(shelf, {"join rear lamp front lamp"}).groups[0].rows[2].resistor,
+              Ohms{0});
+    const Job other =
+        tests::jotted(shunter(), {"lamp front white", "resistor front 1k", "lamp rear red",
+                                  "driver rear 5mA", "join rear lamp front lamp"});
+    EXPECT_FALSE(other.groups[0].rows[1].resistor);
+    // A signal or 1.5 V feeds no driver either.
+    const Job signal = tests::jotted(shelf, {"output front logic-level"});
+    EXPECT_EQ(finding(checkedAll(signal), "lamp.output-kind:front lamp").state, State::Over);
+    EXPECT_FALSE(has(checkedAll(signal), "lamp.driver:front lamp"));
+}
 TEST(Driver, ComesAndGoesByJot) {
     Job job = saloon({"lamp table white", "resistor table 1k", "driver table 10mA"});
     EXPECT_EQ(job.groups[0].rows[0].resistor, Ohms{0});
@@ -467,6 +499,12 @@ TEST(Strip, IsCutWhereItMayBe) {
     const auto after = checkedAll(tests::jotted(hot, {wants.options[0].jot.c_str()}));
     EXPECT_EQ(finding(after, "lamp.current:saloon light/1").state, State::Fine);
     EXPECT_EQ(finding(after, "lamp.current:saloon light/2").state, State::Fine);
+    // Beside another lamp on its output it has that one's wish.
+    const Job beside = tests::jotted(
+        shunter(), {"lamp cab white on 1", "strip strip-warm-white-12v 100mm on 1 called glow"});
+    ASSERT_EQ(beside.groups.back().rows.size(), 3U);
+    EXPECT_NEAR(beside.groups.back().wish.target.value(), 0.005, 1e-12);
+    EXPECT_NEAR(strip.wish.target.value(), 0.02, 1e-12);
     const Job empty = saloon({});
     EXPECT_FALSE(
         understood("strip strip-warm-white-12v 40mm called s", empty, smallCatalogue(), ""));

@@ -5,13 +5,14 @@
 #include "core/work/supply.h"
 
 #include <algorithm>
+#include <optional>
 
 namespace glimmet::core::lamps {
 namespace {
 
 constexpr Watts mostHeat{0.5};  // that a driver of a model's size gives off (docs/physics.md)
 
-enum class DriverTrouble { Burns, MayBurn, Starved, Dims, Uneven, Hot, None };
+enum class DriverTrouble { NotConnected, Burns, MayBurn, Starved, Dims, Uneven, Hot, None };
 
 struct Driven {
     std::size_t brightest = 0, dimmest = 0;
@@ -26,8 +27,16 @@ Driven drivenBy(const Reckoned& facts, const LampGroup& group, const GroupState&
     const ThroughDriver& driver = *group.driver();
     Driven made;
     bool burns = false, mayBurn = false;
+    std::optional<std::size_t> open;
+    bool any = false;
     for (std::size_t r = 0; r < state.rows.size(); ++r) {
         const RowState& row = state.rows[r];
+        if (!row.connected) {
+            if (!open) open = r;
+            continue;
+        }
+        if (!any) made.brightest = made.dimmest = r;
+        any = true;
         Volts sum = row.current * group.rows[r].resistor.value_or(Ohms{0});
         for (const Volts led : row.led) sum += led;
         made.across = std::max(made.across, sum);
@@ -46,7 +55,10 @@ Driven drivenBy(const Reckoned& facts, const LampGroup& group, const GroupState&
         made.verdict = verdict;
         made.gravity = gravity;
     };
-    if (burns) {
+    if (open) {
+        made.dimmest = *open;
+        is(DriverTrouble::NotConnected, State::Ask, Gravity::DoesNotWork);
+    } else if (burns) {
         is(DriverTrouble::Burns, State::Over, Gravity::PartDestroyed);
     } else if (mayBurn) {
         is(DriverTrouble::MayBurn, State::Over, Gravity::PartDestroyed);
@@ -93,6 +105,19 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
             const Volts lowest =
                 state.drive - Volts{*trackFigure(facts.job).value} * facts.house.supplySpread;
             switch (made.trouble) {
+                case DriverTrouble::NotConnected: {
+                    const std::string row = rowName(group, made.dimmest);
+                    finding.sentence =
+                        text("%1 is not connected: say its resistor, or none.", atStart(row));
+                    finding.action = text("connect %1", row);
+                    Option none;
+                    none.what = text("no resistor");
+                    none.effect = text("the driver keeps its current");
+                    none.state = State::Fine;
+                    none.jot = "resistor " + row + " none";
+                    finding.options.push_back(std::move(none));
+                    break;
+                }
                 case DriverTrouble::Burns:
                 case DriverTrouble::MayBurn:
                     finding.sentence =

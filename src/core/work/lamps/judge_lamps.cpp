@@ -957,6 +957,13 @@ void judge(const Reckoned& facts, Judging& judging) {
     judgeTested(facts, judging);
     judgeSmoothing(facts, judging);
     Amperes least{0}, most{0};  // of all outputs, by what their boards may carry
+    // What it takes does not hang on what the board carries.
+    const auto loaded = [&](const LampGroup& group, const GroupState& state) {
+        judgeOutputLoad(job, group, state, judging);
+        if (group.output == supplyOutput) return;
+        least += state.total;
+        most += state.total;
+    };
     for (std::size_t g = 0; g < job.groups.size(); ++g) {
         const LampGroup& group = job.groups[g];
         const Result<GroupState>& state = facts.groups[g];
@@ -975,25 +982,18 @@ void judge(const Reckoned& facts, Judging& judging) {
             const bool made = output && output->kind == OutputKind::LampSupply;
             if (!made && judgeOutputKind(facts, group, *state, judging)) continue;
             judgeBulbs(facts, group, *state, judging);
-            judgeOutputLoad(job, group, *state, judging);
-            if (group.output != supplyOutput) {
-                least += state->total;
-                most += state->total;
-            }
+            loaded(group, *state);
             continue;
         }
         judgeReverse(facts, group, judging);
         judgeBlinkers(facts, group, judging);
+        const bool otherKind = judgeOutputKind(facts, group, *state, judging);
         if (group.driver()) {
+            if (otherKind) continue;
             judgeDriver(facts, group, *state, judging);
-            judgeOutputLoad(job, group, *state, judging);
-            if (group.output != supplyOutput) {
-                least += state->total;
-                most += state->total;
-            }
+            loaded(group, *state);
             continue;
         }
-        const bool otherKind = judgeOutputKind(facts, group, *state, judging);
         std::vector<BoardCase> cases;
         if (!state->outputSeriesKnown && outputNamed(job, group.output) && !otherKind) {
             cases = boardCases(facts, group);

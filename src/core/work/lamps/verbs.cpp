@@ -403,12 +403,13 @@ Result<Jotted> putIn(const Said& said, Lamp one, const std::string& called, cons
                                    *output, group.name, formatted(*wish)));
             }
             result.meaning =
-                group.isBulbs()
+                group.isBulbs() || group.driver()
                     ? text("New lamp: %1, %2, beside %3 on output %4", called, what, group.name,
                            *output)
                     : text("New lamp: %1, %2, beside %3 on output %4 with a resistor of its own",
                            called, what, group.name, *output);
             result.subject = group.id;
+            if (group.driver()) resistor = Ohms{0};
             group.rows.push_back({{std::move(one)}, resistor});
             return result;
         }
@@ -434,6 +435,8 @@ Result<Jotted> putIn(const Said& said, Lamp one, const std::string& called, cons
     if (said.context.workshop) group.wish.series = said.context.workshop->house.drawers;
     group.name = called;
     group.output = *output;
+    // What is made for its volts is wished as it is made.
+    if (one.part.rated && one.part.forward) group.wish.target = one.part.forward->current;
     if (wish) group.wish.target = *wish;
     group.rows.push_back({{std::move(one)}, resistor});
     result.meaning = *output == supplyOutput
@@ -471,9 +474,8 @@ Result<Jotted> lamp(const Said& said) {
     }
     const auto part = withPoint(partNamed(said.context.catalogue, *said.name("COLOUR")), *point);
     if (!part) return tl::unexpected(part.error());
-    auto wish = said.one<Amperes>("WISH");
+    const auto wish = said.one<Amperes>("WISH");
     if (wish && part->filament) return noWish(*part);
-    if (!wish && part->rated) wish = part->forward->current;
     return putIn(said, {{}, *part, point->has_value()}, called, described(*part, *point),
                  resistorOf(said, *part), wish);
 }
@@ -528,7 +530,7 @@ Result<Jotted> another(const Said& said) {
     const Text what = described(one.part, *point);
     Jotted result =
         jotted(said, inSeries ? text("%1 in series with %2", what, rowOf(group, *address))
-                     : group.isBulbs()
+                     : group.isBulbs() || group.driver()
                          ? text("%1 parallel to %2", what, group.name)
                          : text("%1 parallel to %2, with a resistor of its own", what, group.name));
     result.subject = group.id;
@@ -536,7 +538,8 @@ Result<Jotted> another(const Said& said) {
     if (inSeries) {
         rows[address->row].lamps.push_back(std::move(one));
     } else {
-        rows.push_back({{std::move(one)}, group.isBulbs() ? std::optional(Ohms{0}) : std::nullopt});
+        rows.push_back({{std::move(one)},
+                        group.isBulbs() || group.driver() ? std::optional(Ohms{0}) : std::nullopt});
     }
     return result;
 }
@@ -595,8 +598,7 @@ Result<Jotted> strip(const Said& said) {
                       text("%1 is there already. Take it out first: remove %1.", *where));
     }
     auto result =
-        putIn(said, {{}, part, false}, called, verbatim(part.name), resistorOf(said, part),
-              part.forward ? std::optional(part.forward->current) : std::nullopt);
+        putIn(said, {{}, part, false}, called, verbatim(part.name), resistorOf(said, part), {});
     if (!result) return result;
     const auto group =
         std::find_if(result->after.groups.begin(), result->after.groups.end(),
@@ -1022,7 +1024,15 @@ Result<Jotted> join(const Said& said) {
     const auto at = [&](const LampGroup* group) {
         return groups.begin() + (group - job.groups.data());
     };
-    at(kept)->rows.insert(at(kept)->rows.end(), moved->rows.begin(), moved->rows.end());
+    std::vector<LampRow> rows = moved->rows;
+    for (LampRow& row : rows) {
+        // A driver wants no resistors; without one they are to be chosen.
+        if (kept->driver())
+            row.resistor = Ohms{0};
+        else if (moved->driver())
+            row.resistor.reset();
+    }
+    at(kept)->rows.insert(at(kept)->rows.end(), rows.begin(), rows.end());
     result.subject = kept->id;
     groups.erase(at(moved));
     return result;
