@@ -418,10 +418,28 @@ TEST(OneWay, ADiodeLetsLampsOnPlainDcFollowTheDirection) {
     EXPECT_FALSE(lit(one, true));
     EXPECT_TRUE(lit(bare, true));
     EXPECT_TRUE(litWhen(factsOf(one), {}).front().brightness > 0);
-    // A diode alone wants no capacitor; behind a bridge, or where nothing turns round, it is no
-    // diode.
+    // A diode alone wants no capacitor; where nothing turns round it is none.
     EXPECT_FALSE(has(checkedAll(tests::jotted(one, {"remove table"})), "lamp.flicker"));
-    EXPECT_FALSE(oneWayOnly(tests::jotted(one, {"rectifier silicon"}), one.groups[0]));
+    // A bridge for the others takes nothing of it: it hangs before that.
+    const Job both = tests::jotted(one, {"rectifier silicon", "smoothing 47uF 25V"});
+    EXPECT_TRUE(oneWayOnly(both, both.groups[0]));
+    EXPECT_FALSE(has(checkedAll(both), "lamp.reverse:table lamp"));
+    EXPECT_FALSE(has(checkedAll(both), "lamp.reverse:tail lamp"));
+    const GroupState beside = *groupState(both, both.groups[0], {});
+    EXPECT_NEAR(beside.drive.value(), 11.3, 1e-12);
+    EXPECT_NEAR(beside.bus.value(), 12, 1e-12);
+    EXPECT_NEAR(groupState(both, both.groups[1], {})->bus.value(), 10.8, 1e-12);
+    EXPECT_TRUE(finding(checkedAll(both), "lamp.current:tail lamp")
+                    .figures.front()
+                    .formula.starts_with("(V_track − V_diode"));
+    EXPECT_FALSE(lit(both, true));
+    EXPECT_NEAR(railFeed(factsOf(both))->total.value(),
+                groupState(both, both.groups[1], {})->total.value(), 1e-12);
+    // Its chip has nothing half of the time on digital track, and all it wants on plain DC.
+    Job chip = tests::jotted(both, {"lamp tail blink-red-3mm"});
+    EXPECT_TRUE(litWhen(factsOf(chip), {}).front().blinks);
+    chip = tests::jotted(chip, {"supply dcc"});
+    EXPECT_FALSE(litWhen(factsOf(chip), {}).front().blinks);
     EXPECT_FALSE(oneWayOnly(tests::jotted(one, {"supply fixed dc"}), one.groups[0]));
     EXPECT_FALSE(tests::jotted(one, {"oneway tail none"}).groups[0].oneWay);
     const auto heard =

@@ -179,7 +179,7 @@ void Schematic::show(const core::Reckoned& facts, const core::LampGroup* group,
             m_onRails = m_onSupply && !facts.job.decoder &&
                         (core::isDigital(facts.job.feed) || facts.job.feed == core::Feed::PlainDc);
             m_oneWay = core::oneWayOnly(facts.job, *group);
-            m_bridge = m_onRails ? facts.job.supply.lampBridge : std::nullopt;
+            m_bridge = m_onRails && !m_oneWay ? facts.job.supply.lampBridge : std::nullopt;
             m_smoothing = m_bridge ? facts.job.supply.smoothing : std::nullopt;
             const core::DecoderOutput* output = core::outputNamed(facts.job, group->output);
             m_outputWire = output ? qs(output->wire) : QString();

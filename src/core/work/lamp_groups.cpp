@@ -127,8 +127,8 @@ bool ownSupply(const Job& job, const LampGroup& group) {
 /// What is left of the supply for a group's circuit.
 Volts driveOf(const Job& job, const LampGroup& group, const House& house) {
     if (ownSupply(job, group)) return lampSupplyVolts;
-    const Volts diode = oneWayOnly(job, group) ? oneWayDrop : Volts{0};
-    return busVolts(job, house) - switchDrop(job, group, house) - diode;
+    if (oneWayOnly(job, group)) return Volts{*trackFigure(job).value} - oneWayDrop;
+    return busVolts(job, house) - switchDrop(job, group, house);
 }
 
 }  // namespace
@@ -138,7 +138,11 @@ double resistorTolerance(const LampGroup& group) {
 }
 
 bool oneWayOnly(const Job& job, const LampGroup& group) {
-    return group.oneWay && group.output == supplyOutput && reverses(job);
+    return group.oneWay && group.output == supplyOutput && turnsRound(job);
+}
+
+Figure feedFigure(const Job& job, const LampGroup& group, const House& house) {
+    return oneWayOnly(job, group) ? trackFigure(job) : busFigure(job, house);
 }
 
 bool alike(const LampRow& one, const LampRow& other) {
@@ -181,7 +185,7 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
         common += *board - state.outputSeries;
         state.outputSeries = *board;
     }
-    state.bus = busVolts(job, house);
+    state.bus = Volts{*feedFigure(job, group, house).value};
     state.drive = driveOf(job, group, house);
     const bool regulated = ownSupply(job, group);
     const Volts spread = regulated ? Volts{0} : state.bus * house.supplySpread;

@@ -2,6 +2,7 @@
 // schematic and the dark-room picture.
 #pragma once
 
+#include "core/finding/figure.h"
 #include "core/led/lamp_law.h"
 #include "core/record/job.h"
 #include "core/reserve/hold.h"
@@ -19,10 +20,13 @@ namespace glimmet::core {
 /// Parts of today are 5 % or better, whatever series their value is from; E96 is 1 %.
 [[nodiscard]] double resistorTolerance(const LampGroup& group);
 
-/// Whether a diode lets it light in one direction of the supply only: not behind a bridge, nor on
-/// an output, where the volts never turn round.
+/// Whether a diode lets it light in one direction of the supply only: not on an output, nor where
+/// the volts never turn round. It hangs before a bridge that others may have.
 [[nodiscard]] bool oneWayOnly(const Job& job, const LampGroup& group);
 inline constexpr Volts oneWayDrop{0.7};  ///< of a silicon diode at these currents
+
+/// The volts that a group hangs on: the lamp bus, or the rails.
+[[nodiscard]] Figure feedFigure(const Job& job, const LampGroup& group, const House& house);
 
 /// Whether nothing tells two rows apart but where they sit.
 [[nodiscard]] bool alike(const LampRow& one, const LampRow& other);

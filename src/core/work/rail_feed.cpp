@@ -15,10 +15,6 @@ Bank bankOf(Farads capacitance, bool charge) {
     return {capacitance, charge ? pastTheResistor : Volts{0}, Ohms{1}};
 }
 
-bool onRails(const Job& job) {
-    return !job.decoder && (isDigital(job.feed) || job.feed == Feed::PlainDc);
-}
-
 /// Light of the dimmest load on a falling bus, of what it gives at the full one.
 double lightAt(const RailFeed& feed, Volts bus) {
     double least = 1;
@@ -34,7 +30,7 @@ double lightAt(const RailFeed& feed, Volts bus) {
 }  // namespace
 
 std::optional<RailFeed> railFeed(const Reckoned& facts) {
-    if (!onRails(facts.job)) return {};
+    if (!turnsRound(facts.job)) return {};
     RailFeed feed;
     feed.bus = busVolts(facts.job, facts.house);
     const Volts track{*trackFigure(facts.job).value};
@@ -59,6 +55,7 @@ std::optional<RailFeed> railFeed(const Reckoned& facts) {
         const LampGroup& group = facts.job.groups[g];
         const ThroughDriver* driver = group.driver();
         if (!driver || group.output != supplyOutput || !facts.groups[g]) continue;
+        if (oneWayOnly(facts.job, group)) continue;
         Volts across{0};
         for (std::size_t r = 0; r < group.rows.size(); ++r) {
             const RowState& row = facts.groups[g]->rows[r];
@@ -163,6 +160,7 @@ std::optional<Seconds> chipLasts(const Reckoned& facts, const RailFeed& feed, Vo
 bool comesToBlink(const Reckoned& facts, const LampGroup& group, const LampRow& row) {
     const auto needs = chipNeeds(row);
     if (!needs) return false;
+    if (oneWayOnly(facts.job, group)) return !isDigital(facts.job.feed);
     const auto feed = group.output == supplyOutput ? railFeed(facts) : std::nullopt;
     if (!feed || !isDigital(facts.job.feed)) return true;
     const auto lasts = chipLasts(facts, *feed, *needs);
@@ -176,7 +174,7 @@ std::optional<GapChart> gapChart(const Reckoned& facts) {
     chart.feed = *feed;
     for (std::size_t g = 0; g < facts.job.groups.size(); ++g) {
         const LampGroup& group = facts.job.groups[g];
-        if (group.output != supplyOutput) continue;
+        if (group.output != supplyOutput || oneWayOnly(facts.job, group)) continue;
         for (const LampRow& row : group.rows) {
             if (const auto needs = chipNeeds(row)) {
                 chart.chipResets = std::max(chart.chipResets.value_or(Volts{0}), *needs);

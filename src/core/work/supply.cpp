@@ -90,9 +90,12 @@ Volts busVolts(const Job& job, const House& house) {
     return Volts{*trackFigure(job).value - *rectifierFigure(job, house).value};
 }
 
+bool turnsRound(const Job& job) {
+    return !job.decoder && (isDigital(job.feed) || job.feed == Feed::PlainDc);
+}
+
 bool reverses(const Job& job) {
-    const bool alternates = isDigital(job.feed) || job.feed == Feed::PlainDc;
-    return alternates && !job.decoder && !job.supply.rectifier && !job.supply.lampBridge;
+    return turnsRound(job) && !job.supply.rectifier && !job.supply.lampBridge;
 }
 
 }  // namespace glimmet::core

@@ -18,6 +18,8 @@ namespace glimmet::core {
 /// plain DC whenever the direction is turned. A rectifier that was fitted or measured
 /// ends it.
 [[nodiscard]] bool reverses(const Job& job);
+/// The same of the rails themselves, before any rectifier.
+[[nodiscard]] bool turnsRound(const Job& job);
 
 /// The same as bare values.
 [[nodiscard]] MotorSupply motorSupply(const Job& job, const House& house);

@@ -99,7 +99,7 @@ Result<Jotted> oneWay(const Said& said) {
     if (!index) return tl::unexpected(index.error());
     const LampGroup& before = said.context.job.groups[*index];
     const bool none = said.name("none").has_value();
-    const bool reversing = before.output == supplyOutput && reverses(said.context.job);
+    const bool reversing = before.output == supplyOutput && turnsRound(said.context.job);
     Jotted result = jotted(
         said, none ? text("%1: no diode before it", before.name)
               : reversing

@@ -230,7 +230,9 @@ void judgeSmoothing(const Reckoned& facts, Judging& judging) {
 }
 
 void judgeBlinkers(const Reckoned& facts, const LampGroup& group, Judging& judging) {
-    const auto feed = group.output == supplyOutput ? railFeed(facts) : std::optional<RailFeed>{};
+    const auto feed = group.output == supplyOutput && !oneWayOnly(facts.job, group)
+                          ? railFeed(facts)
+                          : std::optional<RailFeed>{};
     bool told = false;
     for (std::size_t row = 0; row < group.rows.size(); ++row) {
         const auto needs = chipNeeds(group.rows[row]);

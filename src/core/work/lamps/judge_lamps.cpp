@@ -165,8 +165,8 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
                                const GroupState& state, const House& house) {
     const RowState& made = state.rows[row];
     const LampRow& lamps = group.rows[row];
-    std::vector<Figure> inputs{busFigure(job, house)};
-    std::string drops = "V_bus";
+    std::vector<Figure> inputs{feedFigure(job, group, house)};
+    std::string drops = inputs.front().symbol;
     if (group.output != supplyOutput) {
         inputs.push_back(switchFigure(job, house));
         drops += " − V_switch";
@@ -486,7 +486,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
             const Figure wish =
                 figures::chosen(text("Wished current"), "I_wish", group.wish.target,
                                 text("a brightness decision"), "target " + group.name + " ");
-            const Figure bus = busFigure(job, facts.house);
+            const Figure bus = feedFigure(job, group, facts.house);
             if (verdict.trouble == RowTrouble::SupplyTooLow) {
                 finding.figures = {bus, wish};
             } else if (verdict.trouble == RowTrouble::NoResistor) {
