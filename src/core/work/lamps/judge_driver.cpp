@@ -10,7 +10,7 @@
 namespace glimmet::core::lamps {
 namespace {
 
-constexpr Watts mostHeat{0.5};  // that a driver of a model's size gives off (docs/physics.md)
+constexpr Watts mostDriverHeat{0.5};  // that a driver of a model's size gives off (docs/physics.md)
 
 enum class DriverTrouble { NotConnected, Burns, MayBurn, Starved, Dims, Uneven, Hot, None };
 
@@ -66,7 +66,7 @@ Driven drivenBy(const Reckoned& facts, const LampGroup& group, const GroupState&
         const bool dark = dimmest < glimmersBelow(group.wish.target);
         is(DriverTrouble::Starved, dark ? State::Over : State::Close,
            dark ? Gravity::DoesNotWork : Gravity::WorksBadly);
-    } else if (made.heat > mostHeat) {
+    } else if (made.heat > mostDriverHeat) {
         is(DriverTrouble::Hot, State::Over, Gravity::FirePeople);
     } else if (made.across + driver.dropout > lowest) {
         is(DriverTrouble::Dims, State::Close, Gravity::WorksBadly);

@@ -11,17 +11,14 @@ namespace glimmet::core::lamps {
 namespace {
 
 constexpr Volts ledBearsBackwards{5};
+constexpr Watts unplannedHeat{0.5};  // of a resistor that was not made for it
 
 /// The first of those that nothing tells from this one stands for all.
 bool hasTwinBefore(const LampGroup& group, std::size_t row, std::size_t lamp) {
     const LampRow& own = group.rows[row];
     for (std::size_t r = 0; r <= row; ++r) {
         const LampRow& other = group.rows[r];
-        if (other.resistor != own.resistor || other.lamps.size() != own.lamps.size()) continue;
-        const bool sameRow =
-            std::equal(other.lamps.begin(), other.lamps.end(), own.lamps.begin(),
-                       [](const Lamp& a, const Lamp& b) { return a.part == b.part; });
-        if (!sameRow) continue;
+        if (!alike(other, own)) continue;
         for (std::size_t i = 0; i < (r == row ? lamp : other.lamps.size()); ++i) {
             if (other.lamps[i].part == own.lamps[lamp].part) return true;
         }
@@ -63,13 +60,96 @@ Result<GroupCurrents> currentsWith(const Job& job, const LampGroup& group, const
     return groupCurrents(job, changed, house);
 }
 
+/// How the others come off: their currents by those before.
+struct Shift {
+    double rise = 1, fall = 1;
+    Amperes most{};
+    bool burns = false;
+};
+Shift shiftOf(const GroupState& before, const GroupCurrents& after, std::size_t row,
+              const std::optional<LampRow>& then) {
+    Shift shift;
+    for (std::size_t k = 0; k < before.rows.size(); ++k) {
+        const RowState& was = before.rows[k];
+        const bool lamps = k != row || (then && !then->lamps.empty());
+        if (!was.connected || !lamps || !(was.current > Amperes{0})) continue;
+        const Amperes now = after.rows[k];
+        if (now > was.limit && now > was.current * 1.02) shift.burns = true;
+        shift.rise = std::max(shift.rise, (now / was.current).value());
+        shift.fall = std::min(shift.fall, (now / was.current).value());
+        shift.most = std::max(shift.most, now);
+    }
+    return shift;
+}
+
+struct Consequence {
+    State state{};
+    Text follows;
+};
+/// The gravest thing that comes of it.
+Consequence consequenceOf(const Job& job, const LampGroup& group, const FaultCase& one,
+                          const GroupState& before, const GroupCurrents& after,
+                          const Shift& shift) {
+    const LampRow& row = group.rows[one.row];
+    const DecoderOutput* output = outputNamed(job, group.output);
+    const bool bridged = one.fault == LampFault::Shorted;
+    const bool inSeries = row.lamps.size() > 1;
+    const Amperes own = after.rows[one.row];
+    if (after.shorted) {
+        return {State::Over, output ? text("output %1 is shorted: nothing limits it", group.output)
+                                    : text("the supply is shorted: nothing limits it")};
+    }
+    if (shift.burns) {
+        return {State::Over, text("the others burn after it: up to %1", formatted(shift.most, 3))};
+    }
+    if (output && after.total > output->limit && before.total <= output->limit) {
+        return {State::Over, text("output %1 carries %2 of its %3", group.output,
+                                  formatted(after.total, 3), formatted(output->limit, 3))};
+    }
+    const Watts heat = own * own * *row.resistor;
+    if (bridged && (heat > unplannedHeat || (row.package && heat > rating(*row.package)))) {
+        return {State::Over, text("its resistor gives off %1", formatted(heat, 2))};
+    }
+    const Volts backwards = before.drive - after.total * (group.shared() + before.outputSeries);
+    if (one.fault == LampFault::Reversed && !inSeries && backwards > ledBearsBackwards) {
+        return {State::Over, text("it stays dark and gets %1 backwards: more than it bears",
+                                  formatted(backwards, 3))};
+    }
+    if (shift.rise > 2) {
+        return {State::Close,
+                text("what is left is more than twice as bright: %1", formatted(shift.most, 3))};
+    }
+    if (shift.fall < 0.5) {
+        return {State::Close, text("the others lose more than half of their light")};
+    }
+    if (inSeries && !bridged) return {State::Close, text("its whole row is dark")};
+    if (inSeries) {
+        return {State::Fine, text("it is dark, its row goes on at %1", formatted(own, 3))};
+    }
+    if (group.rows.size() == 1) return {State::Fine, text("it is dark, nothing else happens")};
+    return {State::Fine, shift.rise > 1.25 ? text("it is dark, the others are brighter: %1",
+                                                  formatted(shift.most, 3))
+                                           : text("it is dark, the others do not feel it")};
+}
+
+Text nameOf(LampFault fault, const std::string& who) {
+    switch (fault) {
+        case LampFault::Open:
+            return text("%1 fails open", who);
+        case LampFault::Shorted:
+            return text("%1 is bridged", who);
+        case LampFault::Reversed:
+            break;
+    }
+    return text("%1 is turned round", who);
+}
+
 }  // namespace
 
 std::vector<FaultCase> whatIf(const Job& job, const LampGroup& group, const House& house) {
     std::vector<FaultCase> all;
     const auto before = groupState(job, group, house);
     if (!before) return all;
-    const DecoderOutput* output = outputNamed(job, group.output);
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
         if (!before->rows[r].connected) continue;
         for (std::size_t i = 0; i < group.rows[r].lamps.size(); ++i) {
@@ -89,83 +169,16 @@ std::vector<FaultCase> whatIf(const Job& job, const LampGroup& group, const Hous
                 one.fault = fault;
                 one.row = r;
                 one.lamp = i;
-                const std::string who = atStart(called(group, r, i));
-                one.name = fault == LampFault::Open      ? text("%1 fails open", who)
-                           : fault == LampFault::Shorted ? text("%1 is bridged", who)
-                                                         : text("%1 is turned round", who);
+                one.name = nameOf(fault, atStart(called(group, r, i)));
                 one.total = after->total;
-                double rise = 1, fall = 1;
-                bool burns = false;
-                Amperes most{0};
                 for (std::size_t k = 0; k < group.rows.size(); ++k) {
-                    const RowState& was = before->rows[k];
-                    if (!was.connected) {
-                        one.current.emplace_back();
-                        continue;
-                    }
-                    const Amperes now = after->rows[k];
-                    one.current.emplace_back(now);
-                    const bool lamps = k != r || (then && !then->lamps.empty());
-                    if (!lamps || !(was.current > Amperes{0})) continue;
-                    if (now > was.limit && now > was.current * 1.02) burns = true;
-                    rise = std::max(rise, (now / was.current).value());
-                    fall = std::min(fall, (now / was.current).value());
-                    most = std::max(most, now);
+                    one.current.push_back(before->rows[k].connected ? std::optional(after->rows[k])
+                                                                    : std::nullopt);
                 }
-                const Volts reversed =
-                    before->drive - after->total * (group.shared() + before->outputSeries);
-                const bool hurts = fault == LampFault::Reversed && reversed > ledBearsBackwards &&
-                                   !(group.rows[r].lamps.size() > 1);
-                const bool shortsOut = after->shorted;
-                const bool tooMuch = output && !shortsOut && after->total > output->limit &&
-                                     before->total <= output->limit;
-                const Watts heat = fault == LampFault::Shorted
-                                       ? after->rows[r] * after->rows[r] * *group.rows[r].resistor
-                                       : Watts{0};
-                const bool hot = heat > Watts{0.5} ||
-                                 (group.rows[r].package && heat > rating(*group.rows[r].package));
-                if (shortsOut) {
-                    one.state = State::Over;
-                    one.follows =
-                        output ? text("output %1 is shorted: nothing limits it", group.output)
-                               : text("the supply is shorted: nothing limits it");
-                } else if (burns) {
-                    one.state = State::Over;
-                    one.follows = text("the others burn after it: up to %1", formatted(most, 3));
-                } else if (tooMuch) {
-                    one.state = State::Over;
-                    one.follows = text("output %1 carries %2 of its %3", group.output,
-                                       formatted(after->total, 3), formatted(output->limit, 3));
-                } else if (hot) {
-                    one.state = State::Over;
-                    one.follows = text("its resistor gives off %1", formatted(heat, 2));
-                } else if (hurts) {
-                    one.state = State::Over;
-                    one.follows = text("it stays dark and gets %1 backwards: more than it bears",
-                                       formatted(reversed, 3));
-                } else if (rise > 2) {
-                    one.state = State::Close;
-                    one.follows =
-                        text("what is left is more than twice as bright: %1", formatted(most, 3));
-                } else if (fall < 0.5) {
-                    one.state = State::Close;
-                    one.follows = text("the others lose more than half of their light");
-                } else if (group.rows[r].lamps.size() > 1 && fault != LampFault::Shorted) {
-                    one.state = State::Close;
-                    one.follows = text("its whole row is dark");
-                } else if (fault == LampFault::Shorted && group.rows[r].lamps.size() > 1) {
-                    one.state = State::Fine;
-                    one.follows =
-                        text("it is dark, its row goes on at %1", formatted(after->rows[r], 3));
-                } else {
-                    one.state = State::Fine;
-                    one.follows = group.rows.size() > 1
-                                      ? rise > 1.25
-                                            ? text("it is dark, the others are brighter: %1",
-                                                   formatted(most, 3))
-                                            : text("it is dark, the others do not feel it")
-                                      : text("it is dark, nothing else happens");
-                }
+                Consequence comes = consequenceOf(job, group, one, *before, *after,
+                                                  shiftOf(*before, *after, r, then));
+                one.state = comes.state;
+                one.follows = std::move(comes.follows);
                 all.push_back(std::move(one));
             }
         }
