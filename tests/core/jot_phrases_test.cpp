@@ -5,6 +5,7 @@
 #include "core/work/jot.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
+#include "support/sanitized.h"
 
 #include <gtest/gtest.h>
 
@@ -206,7 +207,8 @@ TEST(JotExamples, WithALetterWrongMeanTheSameOrAreRefused) {
             const bool inNumber = (line[from] >= '0' && line[from] <= '9') || line[from] == '.';
             if (inNumber || !std::isalpha(static_cast<unsigned char>(letter))) continue;
             std::vector<std::string> garbled;
-            for (char other = 'a'; other <= 'z'; ++other) {
+            constexpr char step = tests::sanitized ? 5 : 1;  // it only repeats
+            for (char other = 'a'; other <= 'z'; other = static_cast<char>(other + step)) {
                 garbled.push_back(line);
                 garbled.back()[i] = other;
             }

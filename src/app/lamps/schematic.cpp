@@ -37,13 +37,16 @@ void paintResistor(QPainter& painter, const QRectF& box, const QColor& ink, cons
 
 /// IEC 60617: triangle to a bar, with two arrows for the light; filled in its colour as it is lit.
 void paintLedSymbol(QPainter& painter, const QPointF& middle, qreal size, const QColor& ink,
-                    QColor light, double brightness) {
+                    QColor light, double brightness, bool turned) {
     light.setAlphaF(static_cast<float>(0.15 + 0.85 * brightness));
     painter.setPen(QPen(ink, 1.8));
     painter.setBrush(brightness > 0 ? light : QColor(Qt::transparent));
-    painter.drawPolygon(QPolygonF{middle + QPointF(-size, -size), middle + QPointF(size, -size),
-                                  middle + QPointF(0, size * 0.8)});
-    painter.drawLine(middle + QPointF(-size, size * 0.8), middle + QPointF(size, size * 0.8));
+    const qreal down = turned ? -1 : 1;
+    painter.drawPolygon(QPolygonF{middle + QPointF(-size, -size * down),
+                                  middle + QPointF(size, -size * down),
+                                  middle + QPointF(0, size * 0.8 * down)});
+    painter.drawLine(middle + QPointF(-size, size * 0.8 * down),
+                     middle + QPointF(size, size * 0.8 * down));
     for (const qreal shift : {0.0, size * 0.7}) {
         const QPointF from = middle + QPointF(size * 1.1, -size * 0.3 + shift);
         const QPointF to = from + QPointF(size * 0.8, -size * 0.6);
@@ -234,8 +237,11 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         painter.setBrush(look.paper);
         painter.drawRect(QRectF(middle.x() - 2, middle.y() - 9, 4, 17));
         const bool bulb = lamp.part.filament.has_value();
-        (bulb ? paintBulbSymbol : paintLedSymbol)(painter, middle, 9, look.ink, light,
-                                                  core::perceivedBrightness(state.light));
+        const double brightness = core::perceivedBrightness(state.light);
+        if (bulb)
+            paintBulbSymbol(painter, middle, 9, look.ink, light, brightness);
+        else
+            paintLedSymbol(painter, middle, 9, look.ink, light, brightness, row.turned);
         painter.setPen(look.ink);
         painter.setFont(figuresFont(13));
         const QRectF words(x + 22, middle.y() - 18, columnWidth - 30, 36);

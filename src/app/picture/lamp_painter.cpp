@@ -76,6 +76,22 @@ void paintLed(QPainter& painter, const QPointF& at, core::Facing facing, qreal s
     painter.restore();
 }
 
+/// The colour that is seen: of what it shines through, else its own.
+QColor seenColour(const core::LitLamp& lit) {
+    if (!lit.filter) return lampColour(lit.lamp->part.family, lit.lamp->part.tint);
+    switch (*lit.filter) {
+        case core::FilterColour::Red:
+            return lampColour(core::LedFamily::Red, {});
+        case core::FilterColour::Amber:
+            return lampColour(core::LedFamily::Amber, {});
+        case core::FilterColour::Green:
+            return lampColour(core::LedFamily::TrueGreen, {});
+        case core::FilterColour::Blue:
+            break;
+    }
+    return lampColour(core::LedFamily::Blue, {});
+}
+
 QString tipOf(const core::LitLamp& lit) {
     const core::LampPart& part = lit.lamp->part;
     const QString basis = lit.lamp->measured ? tr("forward voltage measured")
@@ -108,7 +124,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
         for (const core::LitLamp& lit : scene.lamps) {
             if (!(lit.brightness > 0)) continue;
             const QPointF at = scene.at(lit.lamp->fitted);
-            const QColor colour = lampColour(lit.lamp->part.family, lit.lamp->part.tint);
+            const QColor colour = seenColour(lit);
             if (lit.lamp->fitted.pose.facing == core::Facing::Inside) {
                 // Inside light is seen through the windows, and faintly as a sheen on the shell.
                 painter.save();
@@ -128,7 +144,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
     for (const core::LitLamp& lit : scene.lamps) {
         const QPointF at = scene.at(lit.lamp->fitted);
         const bool stressed = lit.group == scene.subject;
-        const QColor colour = lampColour(lit.lamp->part.family, lit.lamp->part.tint);
+        const QColor colour = seenColour(lit);
         if (!scene.dark)
             paintLed(painter, at, lit.lamp->fitted.pose.facing, size, colour, stressed);
         const qreal reach = qMax(12.0, size * 0.8);

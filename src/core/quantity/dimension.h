@@ -76,6 +76,11 @@ struct DimensionOf<MetresPerSecond> {
     static constexpr Dimension value = Dimension::Speed;
 };
 
+template <>
+struct DimensionOf<double> {
+    static constexpr Dimension value = Dimension::Ratio;
+};
+
 template <class Quantity>
 inline constexpr Dimension dimensionOf = DimensionOf<Quantity>::value;
 

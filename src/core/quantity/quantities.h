@@ -24,6 +24,7 @@ using OhmsPerMetre = units::unit_t<
     units::compound_unit<units::impedance::ohm, units::inverse<units::length::meter>>>;
 
 /// The value in the SI base unit of its dimension (millimetres come out as metres).
+[[nodiscard]] constexpr double si(double ratio) { return ratio; }
 [[nodiscard]] constexpr double si(Volts v) { return v.value(); }
 [[nodiscard]] constexpr double si(Amperes a) { return a.value(); }
 [[nodiscard]] constexpr double si(Ohms r) { return r.value(); }

@@ -1,6 +1,7 @@
 // The lamps of a model: groups of rows of LEDs on outputs.
 #pragma once
 
+#include "core/led/light_path.h"
 #include "core/led/resistor_package.h"
 #include "core/led/series.h"
 #include "core/record/fitted.h"
@@ -40,6 +41,9 @@ struct LampRow {
     std::optional<Ohms> resistor;              ///< nothing: not chosen yet; 0: deliberately none
     std::optional<Tested> tested{};            ///< the lamps by themselves, at the lamp tester
     std::optional<ResistorPackage> package{};  ///< that the resistor has; nothing: what will do
+    LightPath path{};                          ///< between its lamps and the eye
+    /// Its lamps stand the other way round: they light where the supply is reversed.
+    bool turned = false;
     bool operator==(const LampRow&) const = default;
 
     [[nodiscard]] bool isBulbs() const {

@@ -37,14 +37,14 @@ struct Solvable {
     std::vector<std::size_t> rowOf;  ///< job row of each string that is connected
 };
 
-/// The connected rows; row `own` at its corner, the others at the opposite one, because what the
-/// others take less of a shared resistance is left for this one.
+/// The connected rows that light where row `own` does; that row at its corner, the others at the
+/// opposite one, because what the others take less of a shared resistance is left for this one.
 Result<Solvable> solvable(const LampGroup& group, Ohms common, std::size_t own, Corner corner) {
     Solvable made;
     made.circuit.common = common;
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
         const LampRow& row = group.rows[r];
-        if (!row.resistor) continue;
+        if (!row.resistor || row.turned != group.rows[own].turned) continue;
         Corner here = corner;
         if (r != own && corner != Corner::Typical) {
             here = corner == Corner::Dimmest ? Corner::Brightest : Corner::Dimmest;
@@ -131,10 +131,26 @@ Volts driveOf(const Job& job, const LampGroup& group, const House& house) {
     return busVolts(job, house) - switchDrop(job, group, house);
 }
 
+/// The first row that is connected that way round.
+std::optional<std::size_t> firstOf(const LampGroup& group, bool turned) {
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        if (group.rows[r].resistor && group.rows[r].turned == turned) return r;
+    }
+    return {};
+}
+
 }  // namespace
 
 double resistorTolerance(const LampGroup& group) {
     return std::min(tolerance(group.wish.series), 0.05);
+}
+
+bool lightsTurned(const Job& job, const LampGroup& group) {
+    return group.output == supplyOutput && reverses(job) && !group.oneWay;
+}
+
+bool antiparallel(const LampGroup& group) {
+    return group.shared() > Ohms{0} && firstOf(group, false) && firstOf(group, true);
 }
 
 bool oneWayOnly(const Job& job, const LampGroup& group) {
@@ -146,7 +162,8 @@ Figure feedFigure(const Job& job, const LampGroup& group, const House& house) {
 }
 
 bool alike(const LampRow& one, const LampRow& other) {
-    return one.resistor == other.resistor && one.lamps.size() == other.lamps.size() &&
+    return one.resistor == other.resistor && one.turned == other.turned &&
+           one.lamps.size() == other.lamps.size() &&
            std::equal(one.lamps.begin(), one.lamps.end(), other.lamps.begin(),
                       [](const Lamp& a, const Lamp& b) {
                           return a.part == b.part && a.measured == b.measured;
@@ -177,6 +194,52 @@ Amperes currentLimit(const LampPart& part) {
     return familyValues(part.family).limit;
 }
 
+namespace {
+
+/// Solves the rows that light where row `own` does into `state`; `spread`: of its drive. What comes
+/// back is the drive at which the first of them glows.
+Result<Volts> solveWay(const LampGroup& group, Ohms common, Volts spread, std::size_t own,
+                       GroupState& state) {
+    const auto typical = solvable(group, common, own, Corner::Typical);
+    if (!typical) return tl::unexpected(typical.error());
+    auto solver = LampSolver::of(typical->circuit);
+    if (!solver) return tl::unexpected(solver.error());
+    const auto solution = driven(*solver, group, state.drive);
+    if (!solution) return tl::unexpected(solution.error());
+    const auto& bulb = group.rows.front().lamps.front().part.filament;
+    auto glow =
+        solver->driveForFirst(bulb ? currentAt(*bulb, bulb->rated * filamentGlows) : glowCurrent);
+    if (!glow) return glow;
+    // Only one way round carries at a time.
+    state.total = std::max(state.total, solution->total);
+    for (std::size_t k = 0; k < typical->rowOf.size(); ++k) {
+        const std::size_t r = typical->rowOf[k];
+        RowState& row = state.rows[r];
+        row.current = solution->current[k];
+        row.led = solution->lamp[k];
+        row.light = lightOf(group.rows[r].lamps.front().part, row.current, row.led.front());
+        row.resistorPower = solution->resistorPower[k];
+        // Rows that are alike have the same corners: a strip is worked out once.
+        const auto twin = std::find_if(
+            typical->rowOf.begin(), typical->rowOf.begin() + static_cast<std::ptrdiff_t>(k),
+            [&](std::size_t other) { return alike(group.rows[other], group.rows[r]); });
+        if (twin != typical->rowOf.begin() + static_cast<std::ptrdiff_t>(k)) {
+            row.lowest = state.rows[*twin].lowest;
+            row.highest = state.rows[*twin].highest;
+            continue;
+        }
+        const auto lowest = rowCurrent(group, common, state.drive - spread, r, Corner::Dimmest);
+        const auto highest = rowCurrent(group, common, state.drive + spread, r, Corner::Brightest);
+        if (!lowest) return tl::unexpected(lowest.error());
+        if (!highest) return tl::unexpected(highest.error());
+        row.lowest = *lowest;
+        row.highest = *highest;
+    }
+    return glow;
+}
+
+}  // namespace
+
 Result<GroupState> groupState(const Job& job, const LampGroup& group, const House& house,
                               std::optional<Ohms> board) {
     GroupState state;
@@ -203,48 +266,32 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
             made.limit = std::min(made.limit, currentLimit(lamp.part));
         }
         const auto& bulb = row.lamps.front().part.filament;
-        made.ideal = idealResistor(laws, state.drive, common, group.rows.size(),
+        made.led.assign(row.lamps.size(), Volts{0});
+        const auto together =
+            std::count_if(group.rows.begin(), group.rows.end(),
+                          [&](const LampRow& other) { return other.turned == row.turned; });
+        // A pair has one resistor, and that is the one to choose.
+        const Ohms before = antiparallel(group) ? common - group.shared() : common;
+        made.ideal = idealResistor(laws, state.drive, before, static_cast<std::size_t>(together),
                                    bulb ? bulb->current : group.wish.target);
         state.rows.push_back(std::move(made));
     }
 
-    const auto typical = solvable(group, common, 0, Corner::Typical);
-    if (!typical) return tl::unexpected(typical.error());
-    if (typical->circuit.strings.empty()) return state;
-    auto solver = LampSolver::of(typical->circuit);
-    if (!solver) return tl::unexpected(solver.error());
-    const auto solution = driven(*solver, group, state.drive);
-    if (!solution) return tl::unexpected(solution.error());
-    const auto& bulb = group.rows.front().lamps.front().part.filament;
-    const auto glow =
-        solver->driveForFirst(bulb ? currentAt(*bulb, bulb->rated * filamentGlows) : glowCurrent);
-    if (!glow) return tl::unexpected(glow.error());
-    state.total = solution->total;
+    std::optional<Volts> glow;
+    for (const bool turned : {false, true}) {
+        const auto own = firstOf(group, turned);
+        if (!own || (turned && !lightsTurned(job, group))) continue;
+        const auto from = solveWay(group, common, spread, *own, state);
+        if (!from) return tl::unexpected(from.error());
+        glow = std::min(glow.value_or(*from), *from);
+    }
+    if (!glow) return state;
     state.sharedPower = Watts{state.total.value() * state.total.value() * group.shared().value()};
     state.glowFrom = *glow + drops;
     if (const ThroughDriver* driver = group.driver()) state.glowFrom += driver->dropout;
-    for (std::size_t k = 0; k < typical->rowOf.size(); ++k) {
-        const std::size_t r = typical->rowOf[k];
-        RowState& row = state.rows[r];
-        row.current = solution->current[k];
-        row.led = solution->lamp[k];
-        row.light = lightOf(group.rows[r].lamps.front().part, row.current, row.led.front());
-        row.resistorPower = solution->resistorPower[k];
-        // Rows that are alike have the same corners: a strip is worked out once.
-        const auto twin = std::find_if(
-            typical->rowOf.begin(), typical->rowOf.begin() + static_cast<std::ptrdiff_t>(k),
-            [&](std::size_t other) { return alike(group.rows[other], group.rows[r]); });
-        if (twin != typical->rowOf.begin() + static_cast<std::ptrdiff_t>(k)) {
-            row.lowest = state.rows[*twin].lowest;
-            row.highest = state.rows[*twin].highest;
-            continue;
-        }
-        const auto lowest = rowCurrent(group, common, state.drive - spread, r, Corner::Dimmest);
-        const auto highest = rowCurrent(group, common, state.drive + spread, r, Corner::Brightest);
-        if (!lowest) return tl::unexpected(lowest.error());
-        if (!highest) return tl::unexpected(highest.error());
-        row.lowest = *lowest;
-        row.highest = *highest;
+    // Digital track that is not rectified lights either way round half of the time.
+    if (group.output == supplyOutput && reverses(job) && isDigital(job.feed)) {
+        for (RowState& row : state.rows) row.light /= 2;
     }
     return state;
 }
@@ -289,17 +336,20 @@ Result<GroupCurrents> groupCurrents(const Job& job, const LampGroup& group, cons
         made.shorted = !group.driver() && !(common > Ohms{0});
         return made;
     }
-    const auto solvableNow = solvable(group, common, 0, Corner::Typical);
-    if (!solvableNow) return tl::unexpected(solvableNow.error());
-    if (solvableNow->circuit.strings.empty()) return made;
-    auto solver = LampSolver::of(solvableNow->circuit);
-    if (!solver) return tl::unexpected(solver.error());
-    const auto solution = driven(*solver, group, drive);
-    if (!solution) return tl::unexpected(solution.error());
-    for (std::size_t k = 0; k < solvableNow->rowOf.size(); ++k) {
-        made.rows[solvableNow->rowOf[k]] = solution->current[k];
+    for (const bool turned : {false, true}) {
+        const auto own = firstOf(group, turned);
+        if (!own || (turned && !lightsTurned(job, group))) continue;
+        const auto way = solvable(group, common, *own, Corner::Typical);
+        if (!way) return tl::unexpected(way.error());
+        auto solver = LampSolver::of(way->circuit);
+        if (!solver) return tl::unexpected(solver.error());
+        const auto solution = driven(*solver, group, drive);
+        if (!solution) return tl::unexpected(solution.error());
+        for (std::size_t k = 0; k < way->rowOf.size(); ++k) {
+            made.rows[way->rowOf[k]] = solution->current[k];
+        }
+        made.total = std::max(made.total, solution->total);
     }
-    made.total = solution->total;
     return made;
 }
 
@@ -335,6 +385,10 @@ double perceivedBrightness(Amperes current) {
     return perceivedBrightness(current.value() / familyTestCurrent);
 }
 
+LedFamily lightFamily(const LampPart& part) {
+    return part.filament ? LedFamily::White : part.family;
+}
+
 std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupState>>& groups) {
     std::vector<LitLamp> all;
     for (std::size_t g = 0; g < job.groups.size(); ++g) {
@@ -351,8 +405,13 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
                 if (state) {
                     lit.current = state->rows[r].current;
                     lit.connected = state->rows[r].connected;
+                    const LightPath& path = group.rows[r].path;
                     lit.brightness =
-                        lit.current > Amperes{0} ? perceivedBrightness(state->rows[r].light) : 0;
+                        lit.current > Amperes{0}
+                            ? perceivedBrightness(state->rows[r].light *
+                                                  passed(path, lightFamily(lamp.part)).total())
+                            : 0;
+                    lit.filter = path.filter;
                 }
                 all.push_back(std::move(lit));
             }
@@ -374,6 +433,7 @@ double unevenBuilds(const LampGroup& group, const GroupState& state) {
         double sigma = 0;
         double current = 0;
         LedFamily family{};
+        bool turned = false;
         bool operator==(const Moves&) const = default;
     };
     std::vector<Moves> rows;
@@ -382,6 +442,7 @@ double unevenBuilds(const LampGroup& group, const GroupState& state) {
         Moves made;
         if (row.connected && row.current > Amperes{0}) {
             made.family = group.rows[r].lamps.front().part.family;
+            made.turned = group.rows[r].turned;
             made.current = row.current.value();
             const double resistor = group.rows[r].resistor->value();
             double slope = resistor;
@@ -405,8 +466,8 @@ double unevenBuilds(const LampGroup& group, const GroupState& state) {
     double worst = 0;
     for (std::size_t a = 0; a < rows.size(); ++a) {
         for (std::size_t b = a + 1; b < rows.size(); ++b) {
-            // Only lamps of one kind are meant to match.
-            if (rows[a].family != rows[b].family) continue;
+            // Only lamps of one kind are meant to match, where both are lit.
+            if (rows[a].family != rows[b].family || rows[a].turned != rows[b].turned) continue;
             const double apart = std::log(rows[a].current / rows[b].current);
             const double sigma = std::max(std::hypot(rows[a].sigma, rows[b].sigma), 1e-9);
             const auto above = [&](double x) { return 0.5 * std::erfc(x / std::sqrt(2.0)); };

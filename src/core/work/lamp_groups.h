@@ -23,6 +23,11 @@ namespace glimmet::core {
 /// Whether a diode lets it light in one direction of the supply only: not on an output, nor where
 /// the volts never turn round. It hangs before a bridge that others may have.
 [[nodiscard]] bool oneWayOnly(const Job& job, const LampGroup& group);
+/// Whether rows that stand the other way round ever light: on rails whose volts turn round.
+[[nodiscard]] bool lightsTurned(const Job& job, const LampGroup& group);
+/// Rows of both ways round straight across each other, behind the resistor that they share: each
+/// keeps the volts backwards from the other.
+[[nodiscard]] bool antiparallel(const LampGroup& group);
 inline constexpr Volts oneWayDrop{0.7};  ///< of a silicon diode at these currents
 
 /// The volts that a group hangs on: the lamp bus, or the rails.
@@ -36,9 +41,10 @@ struct RowState {
     Amperes current{};            ///< at typical values; 0 when not connected
     Amperes lowest{}, highest{};  ///< over the spread of supply, forward voltage and resistor
     std::vector<Volts> led;       ///< across each lamp
-    double light = 0;             ///< of a lamp, of what an LED gives at 20 mA
+    double light = 0;             ///< of a lamp, on the average, of what an LED gives at 20 mA
     Watts resistorPower{};
-    Ohms ideal{};     ///< for the wished current; not positive: supply too low
+    Ohms ideal{};     ///< for the wished current, of an antiparallel pair the one that they share;
+                      ///< not positive: supply too low
     Amperes limit{};  ///< the smallest of its lamps' limits
 };
 
@@ -48,7 +54,7 @@ struct GroupState {
     Ohms outputSeries{};  ///< assumed 0 where not known
     bool outputSeriesKnown = true;
     std::vector<RowState> rows;
-    Amperes total{};
+    Amperes total{};      ///< of the rows of one way round, of the way that takes more
     Watts sharedPower{};  ///< in the shared resistor
     Volts glowFrom{};     ///< track or supply volts at which the first lamp carries 0.1 mA
 };
@@ -94,9 +100,13 @@ struct LitLamp {
     const Lamp* lamp = nullptr;  ///< in the job it was made from
     Amperes current{};
     bool connected = false;
-    double brightness = 0;  ///< to the eye: 0 dark … 1 an LED at 20 mA
-    bool blinks = false;    ///< its chip does its work; where it begins anew all the time it is lit
+    double brightness = 0;               ///< to the eye: 0 dark … 1 an LED at 20 mA
+    std::optional<FilterColour> filter;  ///< what it shines through
+    bool blinks = false;  ///< its chip does its work; where it begins anew all the time it is lit
 };
+/// The colour its light has: a bulb's is white.
+[[nodiscard]] LedFamily lightFamily(const LampPart& part);
+
 /// Every lamp of a job with every output on; `groups` are its groups as they were solved, in its
 /// order. The job must outlive the result.
 [[nodiscard]] std::vector<LitLamp> litLamps(const Job& job,

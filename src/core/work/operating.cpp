@@ -62,8 +62,16 @@ std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating) 
                          operating.forward !=
                              (group.rows.front().lamps.front().fitted.pose.facing == Facing::Rear);
         const bool lit = led && isOn(operating, output) && (output == supplyOutput || awake);
-        if (lit || !groups[g]) continue;
-        for (RowState& row : groups[g]->rows) row.current = Amperes{0};
+        if (!groups[g]) continue;
+        // On plain DC either way round lights in its direction.
+        const bool takesTurns = !operating.everything && !isDigital(job.feed) &&
+                                lightsTurned(job, group) &&
+                                std::any_of(group.rows.begin(), group.rows.end(),
+                                            [](const LampRow& row) { return row.turned; });
+        for (std::size_t r = 0; r < group.rows.size(); ++r) {
+            const bool ahead = !takesTurns || operating.forward != group.rows[r].turned;
+            if (!lit || !ahead) groups[g]->rows[r].current = Amperes{0};
+        }
     }
     std::vector<LitLamp> all = litLamps(job, groups);
     auto lit = all.begin();

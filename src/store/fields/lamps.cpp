@@ -11,11 +11,28 @@ void placedLampFields(Io& io, Self& lamp) {
 }
 
 template <class Io, class Self>
+void guideFields(Io& io, Self& guide) {
+    io("kind", guide.kind);
+    io("length", guide.length, Required, upTo(500));
+    io("bore", guide.bore, Required, upTo(20));
+    io("gap", guide.gap, Maybe, from0To(100));
+}
+
+template <class Io, class Self>
+void pathFields(Io& io, Self& path) {
+    io("guide", path.guide, Maybe);
+    io("filter", path.filter, Maybe);
+    io("diffuser", path.diffuser, Maybe);
+}
+
+template <class Io, class Self>
 void rowFields(Io& io, Self& row) {
     io("resistor", row.resistor, OrNull, from0To(1e7));
     io("lamps", row.lamps, Required, members(1, 1000));
     io("tested", row.tested, Maybe);
     io("package", row.package, Maybe);
+    io("path", row.path, Maybe);
+    io("turned", row.turned, Maybe);
 }
 
 template <class Io, class Self>
@@ -71,6 +88,8 @@ void connectionFields(Io& io, Self& connection) {
 }  // namespace
 
 GLIMMET_FIELDS(core::Lamp, placedLampFields)
+GLIMMET_FIELDS(core::LightGuide, guideFields)
+GLIMMET_FIELDS(core::LightPath, pathFields)
 GLIMMET_FIELDS(core::LampRow, rowFields)
 GLIMMET_FIELDS(core::Tested, testedFields)
 GLIMMET_FIELDS(core::OwnResistors, ownFields)

@@ -75,14 +75,8 @@ Figure ruleFigure(const House& house) {
             words = text("running rule: continuous carries running with a quarter in hand");
             break;
     }
-    return {text("Close within this share of a limit"),
-            "margin",
-            house.closeMargin,
-            Dimension::Ratio,
-            {Basis::Kind::Chosen, {}, std::move(words)},
-            {},
-            {},
-            "rule "};
+    return figures::chosen(text("Close within this share of a limit"), "margin", house.closeMargin,
+                           std::move(words), "rule ");
 }
 
 Text verdictAction(const Rating& verdict) {
@@ -220,14 +214,8 @@ void judgeDecoder(const Reckoned& facts, const MotorEvidence& drive, Judging& ju
         finding.figures = {
             figures::computed(
                 text("Highest track volts"), "V_top", top, "V_track · (1 + spread)",
-                {track, Figure{text("Spread of the supply"),
-                               "spread",
-                               facts.house.supplySpread,
-                               Dimension::Ratio,
-                               {Basis::Kind::Assumed, {}, text("from place to place")},
-                               {},
-                               {},
-                               {}}}),
+                {track, figures::assumed(text("Spread of the supply"), "spread",
+                                         facts.house.supplySpread, text("from place to place"))}),
             figures::catalogue(text("Decoder's largest track volts"), "V_max", largest,
                                verbatim(decoder.name))};
         const Text supply =

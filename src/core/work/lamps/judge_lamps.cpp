@@ -10,6 +10,7 @@
 #include "core/work/lamps/judge_driver.h"
 #include "core/work/lamps/judge_feed.h"
 #include "core/work/lamps/judge_package.h"
+#include "core/work/lamps/judge_path.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/lamps/row_names.h"
 #include "core/work/lamps/tester.h"
@@ -135,20 +136,10 @@ std::vector<Figure> commonInputs(const Job& job, const LampGroup& group, const G
 
 /// What the spread of a row's current rests on.
 std::vector<Figure> spreadInputs(const LampGroup& group, std::size_t row, const House& house) {
-    const auto ratio = [](Text name, const char* symbol, double value, Text detail) {
-        return Figure{std::move(name),
-                      symbol,
-                      value,
-                      Dimension::Ratio,
-                      {Basis::Kind::Assumed, {}, std::move(detail)},
-                      {},
-                      {},
-                      {}};
-    };
-    std::vector<Figure> inputs{ratio(text("Spread of the supply"), "spread", house.supplySpread,
-                                     text("from place to place")),
-                               ratio(text("Resistors within"), "tolerance",
-                                     resistorTolerance(group), text("usual today"))};
+    std::vector<Figure> inputs{figures::assumed(text("Spread of the supply"), "spread",
+                                                house.supplySpread, text("from place to place")),
+                               figures::assumed(text("Resistors within"), "tolerance",
+                                                resistorTolerance(group), text("usual today"))};
     const Lamp& lamp = group.rows[row].lamps.front();
     if (!lamp.measured) {
         const FamilyValues values = familyValues(lamp.part.family);
@@ -194,7 +185,10 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
                                      text("for %1", rowName(group, row)),
                                      "resistor " + rowName(group, row) + " "));
     const Ohms common = group.shared() + state.outputSeries;
-    if (common > Ohms{0} && group.rows.size() == 1) {
+    const auto together =
+        std::count_if(group.rows.begin(), group.rows.end(),
+                      [&](const LampRow& other) { return other.turned == lamps.turned; });
+    if (common > Ohms{0} && together == 1) {
         path = "(R + R_common)";
         inputs.push_back(figures::computed(text("Shared and output resistance"), "R_common", common,
                                            "", commonInputs(job, group, state)));
@@ -239,6 +233,7 @@ enum class RowTrouble {
     NearLimit,
     TooDim,
     MayBeDark,  ///< in the lowest corner
+    Turned,     ///< the other way round where the volts never turn
     TooBright,
     None,
 };
@@ -284,7 +279,8 @@ RowVerdict rowVerdict(const RowState& made, Amperes wished) {
 /// Whether a row would have its wish if nothing were shared but what the board carries.
 bool sharedTakesTooMuch(const LampGroup& group, const GroupState& state, std::size_t row) {
     const double rows = static_cast<double>(group.rows.size());
-    return group.shared() > Ohms{0} && state.rows[row].ideal + group.shared() * rows > Ohms{0};
+    return group.shared() > Ohms{0} && !antiparallel(group) &&
+           state.rows[row].ideal + group.shared() * rows > Ohms{0};
 }
 
 Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& state,
@@ -353,6 +349,11 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
             }
             return text("%1 works, but %2: %3 where %4 was wished.", called, light, amps,
                         formatted(group.wish.target, 3));
+        case RowTrouble::Turned:
+            return text(
+                "%1 stays dark: it stands the other way round, and here the volts never "
+                "turn round.",
+                called);
         case RowTrouble::MayBeDark:
             return text("%1 works at %2, but hardly glimmers where the supply is lowest: %3.",
                         called, amps, formatted(made.lowest, 2));
@@ -388,6 +389,8 @@ Text rowAction(const std::string& called, RowTrouble trouble) {
         case RowTrouble::Dark:
         case RowTrouble::TooDim:
             return text("smaller resistor for %1", called);
+        case RowTrouble::Turned:
+            return text("turn %1 round", called);
         case RowTrouble::NearLimit:
         case RowTrouble::MayBeDark:
         case RowTrouble::None:
@@ -405,11 +408,38 @@ Option ownOption(const LampGroup& group) {
     return option;
 }
 
+/// The shared resistor of an antiparallel pair, chosen for a row's wish, and what both get by it.
+std::vector<Option> pairOptions(const Job& job, const LampGroup& group, const RowState& state,
+                                const House& house) {
+    std::vector<Option> options;
+    const auto value = fittedResistor(state.ideal, group.wish);
+    if (!value) return options;
+    LampGroup changed = group;
+    changed.connection = SharedResistor{*value};
+    const auto made = groupState(job, changed, house);
+    if (!made) return options;
+    Option option;
+    option.what = text("%1 for both", formatted(*value));
+    option.state = State::Fine;
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        const RowState& row = made->rows[r];
+        const Text one = text("%1 %2", rowName(group, r), formatted(row.current, 3));
+        option.effect = r == 0 ? one : text("%1, %2", option.effect, one);
+        option.state = worse(option.state,
+                             stateAgainst(row.current.value(), row.limit.value(), lampCloseAbove));
+    }
+    option.jot = "shared " + group.name + " " + jotOhms(*value);
+    option.inPlace = group.shared() == *value;
+    options.push_back(std::move(option));
+    return options;
+}
+
 /// Rows with nothing but one shared resistor, of which one takes what the others are short of: the
 /// resistor's place is the cause, and its value no remedy.
 bool sharedIsTheCause(const LampGroup& group, const GroupState& state) {
     double low = 1e9;
     double high = 0;
+    if (antiparallel(group)) return false;  // only one way round carries at a time
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
         if (!state.rows[r].connected || group.rows[r].resistor->value() > 0) return false;
         low = std::min(low, state.rows[r].current.value());
@@ -442,14 +472,28 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
     const Job& job = facts.job;
     const RowState& made = state.rows[row];
     const std::string called = rowName(group, row);
-    const RowVerdict verdict = rowVerdict(made, group.wish.target);
+    const bool never = group.rows[row].turned && made.connected && !lightsTurned(job, group);
+    const RowVerdict verdict =
+        never ? RowVerdict{RowTrouble::Turned, State::Over, Gravity::DoesNotWork}
+              : rowVerdict(made, group.wish.target);
     const bool shared = sharedIsTheCause(group, state);
     // Then the group says it; of a row only what can be destroyed is told.
     if (shared && verdict.gravity < Gravity::PartDestroyed) return;
     judging.say(
         "lamp.current:" + rowId(group, row), subjectOf(group), verdict.state, verdict.gravity,
         [&](Finding& finding) {
-            if (!shared) finding.options = known.of(job, group, row, made, facts.house);
+            if (never) {
+                Option turn;
+                turn.what = text("turn it round");
+                turn.effect = text("it lights");
+                turn.state = State::Fine;
+                turn.jot = "turned " + called + " none";
+                finding.options.push_back(std::move(turn));
+            } else if (antiparallel(group)) {
+                finding.options = pairOptions(job, group, made, facts.house);
+            } else if (!shared) {
+                finding.options = known.of(job, group, row, made, facts.house);
+            }
             finding.sentence =
                 anyway ? *anyway : rowSentence(group, row, state, verdict.trouble, finding.options);
             finding.action = shared ? text("own resistors for %1", group.name)
@@ -458,6 +502,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
             const bool burns =
                 verdict.trouble == RowTrouble::Burns || verdict.trouble == RowTrouble::MayBurn;
             const bool behindShared = group.shared() > Ohms{0} && group.rows.size() > 1 &&
+                                      !antiparallel(group) &&
                                       !(group.rows[row].resistor.value_or(Ohms{0}) > Ohms{0});
             const bool own =
                 (burns && behindShared) ||
@@ -467,7 +512,8 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
             if (own) finding.action = text("own resistors for %1", group.name);
             if (shared || own)
                 finding.options = {ownOption(group)};
-            else if (burns && group.rows.size() > 1)  // one row alone would be left uneven
+            else if (burns && group.rows.size() > 1 &&
+                     !antiparallel(group))  // one row alone would be left uneven
                 finding.options.insert(finding.options.begin(), ownOption(group));
             if (!own && verdict.trouble == RowTrouble::TooDim && !(made.ideal > Ohms{0})) {
                 finding.action = text("a smaller wish for %1", group.name);
@@ -598,10 +644,20 @@ void judgeOutput(const LampGroup& group, const std::vector<BoardCase>& cases, st
 }
 
 /// LEDs bear little the wrong way round; bare track and plain DC turn them round.
-void judgeReverse(const Reckoned& facts, const LampGroup& group, Judging& judging) {
+void judgeReverse(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+                  Judging& judging) {
     constexpr Volts bears{5};
-    if (group.output != supplyOutput || !reverses(facts.job) || group.oneWay) return;
-    const Volts top = Volts{*trackFigure(facts.job).value} * (1 + facts.house.supplySpread);
+    if (!lightsTurned(facts.job, group)) return;
+    Volts top = Volts{*trackFigure(facts.job).value} * (1 + facts.house.supplySpread);
+    if (antiparallel(group)) {
+        // What lights the other way round leaves no more than it takes itself.
+        top = Volts{0};
+        for (std::size_t r = 0; r < group.rows.size(); ++r) {
+            Volts across = state.rows[r].current * group.rows[r].resistor.value_or(Ohms{0});
+            for (const Volts& led : state.rows[r].led) across += led;
+            top = std::max(top, across);
+        }
+    }
     if (top <= bears) return;
     judging.say("lamp.reverse:" + group.id, subjectOf(group), State::Over, Gravity::PartDestroyed,
                 [&](Finding& finding) {
@@ -638,6 +694,46 @@ void judgeReverse(const Reckoned& facts, const LampGroup& group, Judging& judgin
                     diode.jot = "oneway " + group.name;
                     finding.options.push_back(std::move(diode));
                 });
+}
+
+/// What is seen of lamps that light in turn.
+void judgePair(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+               Judging& judging) {
+    if (!antiparallel(group) || !lightsTurned(facts.job, group)) return;
+    const auto kindOf = [&](bool turned) -> const LampPart& {
+        return std::find_if(group.rows.begin(), group.rows.end(),
+                            [&](const LampRow& row) { return row.turned == turned; })
+            ->lamps.front()
+            .part;
+    };
+    const LampPart& ahead = kindOf(false);
+    const LampPart& back = kindOf(true);
+    const bool mixed = isDigital(facts.job.feed) && ahead.family != back.family;
+    judging.say(
+        "lamp.pair:" + group.id, subjectOf(group), mixed ? State::Close : State::Fine,
+        mixed ? Gravity::WorksBadly : Gravity::CouldBeBetter, [&](Finding& finding) {
+            finding.figures = {
+                figures::chosen(text("Shared resistor"), "R_shared", group.shared(),
+                                text("for %1", group.name), "shared " + group.name + " "),
+                figures::computed(text("Through the way that takes more"), "I", state.total, "",
+                                  {})};
+            if (mixed) {
+                finding.sentence = text(
+                    "%1 shows %2 and %3 mixed, whichever way it runs: digital track turns its "
+                    "volts round thousands of times a second. Two colours that follow the "
+                    "direction take two outputs of a decoder.",
+                    atStart(group.name), ahead.name, back.name);
+                finding.action = text("outputs of a decoder for %1", group.name);
+            } else if (isDigital(facts.job.feed)) {
+                finding.sentence = text(
+                    "The lamps of %1 light in turn at every turn of the "
+                    "digital track: the eye sees both, each at half its light.",
+                    group.name);
+            } else {
+                finding.sentence = text("%1 shows %2 one way and %3 the other.",
+                                        atStart(group.name), ahead.name, back.name);
+            }
+        });
 }
 
 /// Outputs that do not switch to ground are no place for what is worked out for those. True where
@@ -738,7 +834,8 @@ void judgeGroup(const LampGroup& group, const GroupState& state, Judging& judgin
     // Uneven rows: the lamp with the lower voltage takes what the others are short of.
     std::optional<std::pair<std::size_t, std::size_t>> extremes;
     for (std::size_t r = 0; r < state.rows.size(); ++r) {
-        if (!state.rows[r].connected) continue;
+        // Rows of the other way round do not light beside these.
+        if (!state.rows[r].connected || group.rows[r].turned != group.rows.front().turned) continue;
         if (!extremes) extremes = {r, r};
         if (state.rows[r].current < state.rows[extremes->first].current) extremes->first = r;
         if (state.rows[r].current > state.rows[extremes->second].current) extremes->second = r;
@@ -985,7 +1082,8 @@ void judge(const Reckoned& facts, Judging& judging) {
             loaded(group, *state);
             continue;
         }
-        judgeReverse(facts, group, judging);
+        judgeReverse(facts, group, *state, judging);
+        judgePair(facts, group, *state, judging);
         judgeBlinkers(facts, group, judging);
         const bool otherKind = judgeOutputKind(facts, group, *state, judging);
         if (group.driver()) {
@@ -1020,6 +1118,7 @@ void judge(const Reckoned& facts, Judging& judging) {
             judgeOutputLoad(job, group, *state, judging);
             judgeOneFailed(facts, group, *state, judging);
             judgePackages(group, *state, judging);
+            judgePaths(group, *state, judging);
         }
     }
     judgeBattery(facts, judging);

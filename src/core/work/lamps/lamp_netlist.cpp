@@ -80,7 +80,7 @@ Result<circuit::Netlist> lampNetlist(const Job& job, const LampGroup& lamps, con
             const bool last = i + 1 == row.lamps.size();
             const std::string next = last ? below : "n" + number + "_" + std::to_string(i + 1);
             if (const auto* led = std::get_if<LedLaw>(&*lampLaw)) {
-                writer.led(above, next, *led);
+                writer.led(row.turned ? next : above, row.turned ? above : next, *led);
             } else {
                 // Settled, a filament is the resistance that it has where it works.
                 const RowState& works = state->rows[r];

@@ -7,6 +7,7 @@
 #include "core/work/lamps/feed_verbs.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/lamps/light_plan.h"
+#include "core/work/lamps/path_verbs.h"
 #include "core/work/supply.h"
 #include "core/work/units.h"
 
@@ -544,6 +545,74 @@ Result<Jotted> another(const Said& said) {
     return result;
 }
 
+/// "antiparallel nose red": a lamp the other way round across those of a row, behind its resistor.
+Result<Jotted> antiparallelTo(const Said& said) {
+    const auto point = pointOf(said);
+    if (!point) return tl::unexpected(point.error());
+    const auto index = groupOf(said);
+    if (!index) return tl::unexpected(index.error());
+    const LampGroup& before = said.context.job.groups[*index];
+    if (before.isBulbs()) return oneKind(before);
+    if (before.driver() || before.rows.size() != 1) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("Antiparallel are two rows behind one resistor; %1 is not one row of "
+                           "its own.",
+                           before.name));
+    }
+    // Where it is not chosen yet the usual one for the wish is.
+    Ohms resistor = before.shared() + before.rows.front().resistor.value_or(Ohms{0});
+    if (!before.rows.front().resistor) {
+        const House house = houseOf(said.context.job,
+                                    said.context.workshop ? said.context.workshop->house : House());
+        if (const auto state = groupState(said.context.job, before, house)) {
+            resistor = fittedResistor(state->rows.front().ideal, before.wish).value_or(Ohms{0});
+        }
+    }
+    if (!(resistor > Ohms{0})) {
+        return refuse(
+            ErrorCode::Missing,
+            text("Both hang behind one resistor. Choose it first: resistor %1 1k.", before.name));
+    }
+    const auto part = withPoint(partNamed(said.context.catalogue, *said.name("COLOUR")), *point);
+    if (!part) return tl::unexpected(part.error());
+    if (part->filament) return oneKind(before);
+    Jotted result = jotted(said, text("%1 the other way round across %2, both behind %3",
+                                      described(*part, *point), before.name, formatted(resistor)));
+    result.subject = before.id;
+    LampGroup& group = result.after.groups[*index];
+    group.connection = SharedResistor{resistor};
+    group.rows.front().resistor = Ohms{0};
+    LampRow other = group.rows.front();
+    other.turned = !other.turned;
+    other.tested.reset();
+    other.lamps.resize(1);
+    other.lamps.front().part = *part;
+    other.lamps.front().measured = point->has_value();
+    group.rows.push_back(std::move(other));
+    return result;
+}
+
+/// "turned nose/2": how lamps stand was found out.
+Result<Jotted> turned(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const LampGroup& before = said.context.job.groups[address->group];
+    if (before.isBulbs()) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 is a filament bulb: it lights either way round.", before.name));
+    }
+    const bool none = said.name("none").has_value();
+    const std::string called = rowOf(before, *address);
+    Jotted result = jotted(said, none ? text("%1: the usual way round", called)
+                                      : text("%1: the other way round", called));
+    result.subject = before.id;
+    std::vector<LampRow>& rows = result.after.groups[address->group].rows;
+    for (std::size_t i = 0; i < rows.size(); ++i) {
+        if (address->wholeCircuit || i == address->row) rows[i].turned = !none;
+    }
+    return result;
+}
+
 /// "plan headlamp, two ditch lamps half as bright, tail red": all of it as one change, each lamp
 /// with its output and its resistor.
 Result<Jotted> plan(const Said& said) {
@@ -751,6 +820,11 @@ Result<Jotted> resistor(const Said& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const LampGroup& group = said.context.job.groups[address->group];
+    if (address->wholeCircuit && antiparallel(group)) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("The rows of %1 hang behind one resistor: shared %1 %2.", group.name,
+                           *value ? formatted(**value) : std::string("1k")));
+    }
     const std::string called = rowOf(group, *address);
     Jotted result =
         jotted(said, !*value             ? text("%1: resistor not chosen", called)
@@ -1118,6 +1192,16 @@ constexpr Takes neighbour = [] {
     return made;
 }();
 constexpr Takes anotherTakes[] = {neighbour, colour, forwardVolts, forwardAmps};
+constexpr Takes pairTakes[] = {lampGroup,
+                               [] {
+                                   Takes made = colour;
+                                   made.needed = true;
+                                   made.missing = "Which lamp comes the other way round?";
+                                   return made;
+                               }(),
+                               forwardVolts, forwardAmps};
+constexpr Takes turnedTakes[] = {lampGroup,
+                                 {.what = "none", .kind = Kind::Name, .names = withoutIt}};
 constexpr Takes resistorTakes[] = {
     lampGroup, resistance, {.what = "none", .kind = Kind::Name, .names = noneOrOpen}};
 constexpr Takes sharedTakes[] = {
@@ -1189,6 +1273,10 @@ constexpr const char* wiredWords[] = {"ready-wired"};
 constexpr const char* parallelExamples[] = {"parallel front white"};
 constexpr const char* inlineExamples[] = {"inline front red"};
 constexpr const char* resistorExamples[] = {"resistor front 2k2", "resistor front/2 none"};
+constexpr const char* pairExamples[] = {"antiparallel rear red",
+                                        "antiparallel rear amber 2.0V 20mA"};
+constexpr const char* turnedExamples[] = {"turned front", "turned front none"};
+constexpr const char* turnedWords[] = {"flipped"};
 constexpr const char* sharedExamples[] = {"shared front 330", "shared front none"};
 constexpr const char* ownExamples[] = {"own front"};
 constexpr const char* joinExamples[] = {"join rear lamp front lamp"};
@@ -1254,6 +1342,16 @@ constexpr Verb table[] = {
      another<true>,
      false,
      neighbourNoise},
+    {"antiparallel",
+     {},
+     pairTakes,
+     pairExamples,
+     "a lamp the other way round across it, both behind its resistor",
+     antiparallelTo,
+     false,
+     neighbourNoise},
+    {"turned", turnedWords, turnedTakes, turnedExamples,
+     "its lamps stand the other way round: minus where plus comes", turned, false, groupNoise},
     {"resistor",
      {},
      resistorTakes,
@@ -1316,6 +1414,10 @@ constexpr Verb table[] = {
     driverVerb,
     oneWayVerb,
     packageVerb,
+    pipeVerb,
+    fibreVerb,
+    filterVerb,
+    diffuserVerb,
     {"remove",
      {},
      removeTakes,

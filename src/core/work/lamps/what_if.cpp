@@ -110,6 +110,9 @@ Consequence consequenceOf(const Job& job, const LampGroup& group, const FaultCas
     if (bridged && (heat > unplannedHeat || (row.package && heat > rating(*row.package)))) {
         return {State::Over, text("its resistor gives off %1", formatted(heat, 2))};
     }
+    if (one.fault == LampFault::Reversed && !inSeries && lightsTurned(job, group)) {
+        return {State::Close, text("it lights in the other direction")};
+    }
     const Volts backwards = before.drive - after.total * (group.shared() + before.outputSeries);
     if (one.fault == LampFault::Reversed && !inSeries && backwards > ledBearsBackwards) {
         return {State::Over, text("it stays dark and gets %1 backwards: more than it bears",

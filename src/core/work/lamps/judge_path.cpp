@@ -1,0 +1,137 @@
+#include "core/work/lamps/judge_path.h"
+
+#include "core/led/light_path.h"
+#include "core/quantity/format.h"
+#include "core/work/lamps/row_names.h"
+
+namespace glimmet::core::lamps {
+namespace {
+
+constexpr double hardlyPasses = 0.05;  ///< a colour before a lamp
+constexpr double aimFirst = 0.5;       ///< of what would get into a guide without a gap
+/// What is seen is as from a bare LED at: below these dark, seen in a dark room only.
+constexpr Amperes dark{5e-6};
+constexpr Amperes seenInTheDark = glowCurrent;
+
+Text guideWords(const LightGuide& guide) {
+    return guide.kind == GuideKind::Pipe ? text("light pipe") : text("light fibre");
+}
+
+std::vector<Figure> shareFigures(const LightPath& path, const LightPassed& made) {
+    std::vector<Figure> all;
+    if (path.guide) {
+        all.push_back(figures::assumed(
+            text("Gets into the %1", guideWords(*path.guide)), "k_in", made.entry,
+            text("an LED's face sends out as a matt face does, %1 before an end of %2",
+                 formatted(path.guide->gap), formatted(path.guide->bore))));
+        all.push_back(figures::assumed(text("Comes through it"), "k_through", made.along,
+                                       text("usual loss over %1", formatted(path.guide->length))));
+    }
+    if (path.filter) {
+        all.push_back(figures::assumed(text("Passes the colour before it"), "k_colour", made.filter,
+                                       text("usual for %1", std::string(name(*path.filter)))));
+    }
+    if (path.diffuser) {
+        all.push_back(figures::assumed(text("Passes the diffuser"), "k_diffuser", made.diffuser,
+                                       text("usual for an opal sheet")));
+    }
+    return all;
+}
+
+Figure arriving(const std::vector<Figure>& all, double total) {
+    std::string formula;
+    for (const Figure& share : all) formula += (formula.empty() ? "" : " · ") + share.symbol;
+    return figures::computed(text("Of its light is seen"), "k", total, formula, all);
+}
+
+}  // namespace
+
+void judgePaths(const LampGroup& group, const GroupState& state, Judging& judging) {
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        const LampRow& row = group.rows[r];
+        const RowState& made = state.rows[r];
+        // Of a lamp that is dark by itself that is the thing to say.
+        if (row.path.isOpen() || !made.connected || made.current < darkBelow(group.wish.target)) {
+            continue;
+        }
+        const LampPart& part = row.lamps.front().part;
+        const LightPassed through = passed(row.path, lightFamily(part));
+        const double total = through.total();
+        const bool wrongColour = row.path.filter && through.filter <= hardlyPasses;
+        const Amperes bare = made.current * total;
+        const bool faint = bare < seenInTheDark;
+        const bool gapped = row.path.guide && through.entry < aimFirst * through.atBest;
+        const State verdict = wrongColour || bare < dark ? State::Over
+                              : gapped || faint          ? State::Close
+                                                         : State::Fine;
+        const Gravity gravity = verdict == State::Over    ? Gravity::DoesNotWork
+                                : verdict == State::Close ? Gravity::WorksBadly
+                                                          : Gravity::CouldBeBetter;
+        judging.say(
+            "lamp.path:" + rowId(group, r), subjectOf(group), verdict, gravity,
+            [&](Finding& finding) {
+                const std::string called = rowName(group, r);
+                const std::string seen = percent(total);
+                const std::string gain =
+                    formatted(through.atBest / through.entry, Dimension::Ratio, 2);
+                finding.figures = {arriving(shareFigures(row.path, through), total)};
+                const auto offer = [&](Text what, double then, std::string line) {
+                    Option option;
+                    option.what = std::move(what);
+                    option.effect = text("about %1 of its light is seen", percent(then));
+                    option.state = made.current * then < dark            ? State::Over
+                                   : made.current * then < seenInTheDark ? State::Close
+                                                                         : State::Fine;
+                    option.jot = std::move(line);
+                    finding.options.push_back(std::move(option));
+                };
+                if (wrongColour) {
+                    finding.sentence = text(
+                        "The light of %1 hardly passes the %2 before it: about %3 is seen. Behind "
+                        "%2 belongs an LED whose light has that colour in it, %2 or white.",
+                        called, std::string(name(*row.path.filter)), seen);
+                    finding.action = text("another LED or another colour for %1", called);
+                    offer(text("Nothing coloured before it"), total / through.filter,
+                          "filter " + called + " none");
+                    return;
+                }
+                const Text looks = bare < dark
+                                       ? text("%1 looks dark", atStart(called))
+                                       : text("%1 is seen in a dark room only", atStart(called));
+                if (gapped) {
+                    finding.sentence =
+                        faint ? text(
+                                    "%1: of its light about %2 arrives. Across the gap of %3 most "
+                                    "misses the %4; close to it %5 times as much gets in.",
+                                    looks, seen, formatted(row.path.guide->gap),
+                                    guideWords(*row.path.guide), gain)
+                              : text(
+                                    "Aim %1 before giving it more current: across the gap of %2 "
+                                    "most of its light misses the %3; close to it %4 times as "
+                                    "much gets in.",
+                                    called, formatted(row.path.guide->gap),
+                                    guideWords(*row.path.guide), gain);
+                    finding.action =
+                        text("the LED of %1 up to its %2", called, guideWords(*row.path.guide));
+                    offer(text("Bring the LED up to its %1", guideWords(*row.path.guide)),
+                          total * through.atBest / through.entry,
+                          std::string(name(row.path.guide->kind)) + " " + called + " gap 0mm");
+                    return;
+                }
+                if (faint) {
+                    finding.sentence =
+                        text("%1: of its light about %2 arrives, as from a bare LED at %3.", looks,
+                             seen, formatted(bare, 2));
+                    finding.action =
+                        text("a shorter way for the light of %1, or more current", called);
+                    return;
+                }
+                finding.sentence = text(
+                    "Of the light of %1 about %2 is seen: as bright as a bare "
+                    "LED at %3.",
+                    called, seen, formatted(bare, 2));
+            });
+    }
+}
+
+}  // namespace glimmet::core::lamps

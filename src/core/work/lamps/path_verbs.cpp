@@ -1,0 +1,93 @@
+#include "core/work/lamps/path_verbs.h"
+
+namespace glimmet::core::lamps {
+
+using namespace jot;
+
+std::vector<Named> openNames(const Context&) { return {{"none", {"no"}, "nothing of it there"}}; }
+std::vector<Named> filterNames(const Context&) {
+    std::vector<Named> all{{"none", {"no", "clear"}, "no colour before it"}};
+    for (const auto& [colour, word] : wordsOf(FilterColour())) {
+        all.push_back({std::string(word), {}, "a colour before it"});
+    }
+    return all;
+}
+
+namespace {
+
+/// The line's rows with `change` made to what stands before each; `what` in words after the name.
+template <class Change>
+Result<Jotted> changed(const Said& said, const RowAddress& address, const Text& what,
+                       Change change) {
+    const LampGroup& before = said.context.job.groups[address.group];
+    Jotted result = jotted(said, text("%1: %2", rowOf(before, address), what));
+    result.subject = before.id;
+    std::vector<LampRow>& rows = result.after.groups[address.group].rows;
+    for (std::size_t i = 0; i < rows.size(); ++i) {
+        if (address.wholeCircuit || i == address.row) change(rows[i].path);
+    }
+    return result;
+}
+
+}  // namespace
+
+Result<Jotted> guide(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const auto length = said.one<Millimetres>("LENGTH");
+    const auto across = said.one<Millimetres>("ACROSS");
+    const auto gap = said.one<Millimetres>("GAP");
+    const auto kind = *named<GuideKind>(said.verb.word);
+    if (said.name("none")) {
+        if (length || across || gap) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("None, or one of some length: only one of them can be."));
+        }
+        return changed(said, *address, text("nothing that carries its light"),
+                       [](LightPath& path) { path.guide.reset(); });
+    }
+    // What is said of one that is there leaves the rest of it.
+    const LampGroup& group = said.context.job.groups[address->group];
+    const auto& there = group.rows[address->wholeCircuit ? 0 : address->row].path.guide;
+    const bool same = there && there->kind == kind;
+    if (!length && !same) {
+        return refuse(ErrorCode::Missing,
+                      text("How long is it? Write it like %1.", said.verb.examples.front()));
+    }
+    LightGuide made;
+    made.kind = kind;
+    if (same)
+        made = *there;
+    else
+        made.bore = kind == GuideKind::Pipe ? usualPipeBore : usualFibreBore;
+    if (length) made.length = *length;
+    if (across) made.bore = *across;
+    if (gap) made.gap = *gap;
+    const Text called = kind == GuideKind::Pipe ? text("a light pipe") : text("a light fibre");
+    const Text near = made.gap > Millimetres{0} ? text("%1 from the LED", formatted(made.gap))
+                                                : text("against the LED");
+    return changed(
+        said, *address,
+        text("%1 of %2, %3 across, %4", called, formatted(made.length), formatted(made.bore), near),
+        [&](LightPath& path) { path.guide = made; });
+}
+
+Result<Jotted> filter(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const auto colour = named<FilterColour>(*said.name("COLOUR"));
+    return changed(said, *address,
+                   colour ? text("a filter before it, %1", std::string(name(*colour)))
+                          : text("no filter before it"),
+                   [&](LightPath& path) { path.filter = colour; });
+}
+
+Result<Jotted> diffuser(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const bool none = said.name("none").has_value();
+    return changed(said, *address, none ? text("no diffuser") : text("a diffuser before it"),
+                   [&](LightPath& path) { path.diffuser = !none; });
+}
+
+}  // namespace glimmet::core::lamps

@@ -1,0 +1,66 @@
+// Verbs of what stands between a lamp and the eye.
+#pragma once
+
+#include "core/work/jotted.h"
+#include "core/work/lamps/addressing.h"
+
+namespace glimmet::core::lamps {
+
+[[nodiscard]] Result<Jotted> guide(const jot::Said& said);
+[[nodiscard]] Result<Jotted> filter(const jot::Said& said);
+[[nodiscard]] Result<Jotted> diffuser(const jot::Said& said);
+
+[[nodiscard]] std::vector<jot::Named> openNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> filterNames(const jot::Context&);
+
+inline constexpr jot::Takes guideTakes[] = {
+    lampGroup,
+    {.what = "LENGTH", .dimension = Dimension::Length, .least = 2e-3, .most = 0.5},
+    {.what = "ACROSS",
+     .after = "bore",
+     .dimension = Dimension::Length,
+     .least = 0.1e-3,
+     .most = 0.02},
+    {.what = "GAP",
+     .after = "gap",
+     .dimension = Dimension::Length,
+     .least = 0.01e-3,
+     .most = 0.02,
+     .zero = true},
+    {.what = "none", .kind = jot::Takes::Kind::Name, .names = openNames}};
+inline constexpr jot::Takes filterTakes[] = {lampGroup,
+                                             {.what = "COLOUR",
+                                              .kind = jot::Takes::Kind::Name,
+                                              .needed = true,
+                                              .missing = "Which colour: red, amber, green, blue?",
+                                              .names = filterNames}};
+inline constexpr jot::Takes diffuserTakes[] = {
+    lampGroup, {.what = "none", .kind = jot::Takes::Kind::Name, .names = openNames}};
+
+inline constexpr const char* pipeExamples[] = {"pipe front 25mm gap 1mm",
+                                               "pipe front 30mm bore 1.5mm"};
+inline constexpr const char* fibreExamples[] = {"fibre front 80mm bore 1mm", "fibre front none"};
+inline constexpr const char* fibreWords[] = {"fiber"};
+inline constexpr const char* filterExamples[] = {"filter front red", "filter front none"};
+inline constexpr const char* filterWords[] = {"lacquer", "lens"};
+inline constexpr const char* diffuserExamples[] = {"diffuser front", "diffuser front none"};
+
+inline constexpr jot::Verb pipeVerb{
+    "pipe", {},    guideTakes, pipeExamples, "a rod of acrylic that carries a lamp's light",
+    guide,  false, groupNoise};
+inline constexpr jot::Verb fibreVerb{
+    "fibre", fibreWords, guideTakes, fibreExamples, "a fibre that carries a lamp's light",
+    guide,   false,      groupNoise};
+inline constexpr jot::Verb filterVerb{"filter",
+                                      filterWords,
+                                      filterTakes,
+                                      filterExamples,
+                                      "a coloured glass, film or lacquer before a lamp",
+                                      filter,
+                                      false,
+                                      groupNoise};
+inline constexpr jot::Verb diffuserVerb{
+    "diffuser", {},    diffuserTakes, diffuserExamples, "an opal or sanded sheet before a lamp",
+    diffuser,   false, groupNoise};
+
+}  // namespace glimmet::core::lamps

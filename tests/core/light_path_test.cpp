@@ -1,0 +1,215 @@
+// What reaches the eye of a lamp behind a light pipe, a fibre, a colour, a diffuser.
+#include "core/led/light_path.h"
+
+#include "core/work/lamp_groups.h"
+#include "support/findings.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+#include <numbers>
+#include <random>
+
+namespace glimmet::core {
+namespace {
+
+using namespace tests;
+
+LightPath guided(GuideKind kind, double length, double bore, double gap) {
+    LightPath path;
+    path.guide = LightGuide{kind, Millimetres{length}, Millimetres{bore}, Millimetres{gap}};
+    return path;
+}
+
+/// Rays of a point of a matt face, counted where they meet a disc within an angle.
+double countedShare(double radius, double gap, double largestSine) {
+    std::mt19937_64 random(7);
+    std::uniform_real_distribution<double> unit;
+    int met = 0;
+    constexpr int rays = 400'000;
+    for (int i = 0; i < rays; ++i) {
+        const double sine = std::sqrt(unit(random));  // of a face that looks alike from everywhere
+        const double cosine = std::sqrt(1 - sine * sine);
+        if (sine <= largestSine && gap * sine <= radius * cosine) ++met;
+    }
+    return static_cast<double>(met) / rays;
+}
+
+TEST(LightPath, TheShareThatGetsInIsThatOfCountedRays) {
+    constexpr double faces = 0.96 * 0.96;
+    for (const double gap : {0.0, 0.3, 1.0, 2.5}) {
+        SCOPED_TRACE(gap);
+        EXPECT_NEAR(passed(guided(GuideKind::Pipe, 10, 2, gap), LedFamily::White).entry,
+                    countedShare(1, gap, 1) * faces, 0.004);
+        EXPECT_NEAR(passed(guided(GuideKind::Fibre, 10, 1, gap), LedFamily::White).entry,
+                    countedShare(0.5, gap, 0.5) * faces, 0.004);
+    }
+    // A quarter of the face lies before a fibre of half its width.
+    EXPECT_NEAR(passed(guided(GuideKind::Fibre, 10, 0.5, 0), LedFamily::White).entry,
+                0.25 * 0.25 * faces, 1e-12);
+    // What would get in at no gap stays the same.
+    EXPECT_NEAR(passed(guided(GuideKind::Pipe, 10, 2, 3), LedFamily::White).atBest, faces, 1e-12);
+}
+
+TEST(LightPath, LosesByLengthColourAndDiffuser) {
+    // 0.02 dB/mm: 50 mm take a decibel.
+    EXPECT_NEAR(passed(guided(GuideKind::Pipe, 50, 2, 0), LedFamily::White).along,
+                std::pow(10, -0.1), 1e-12);
+    EXPECT_NEAR(passed(guided(GuideKind::Fibre, 100, 1, 0), LedFamily::White).along,
+                std::pow(10, -0.003), 1e-12);
+    LightPath all = guided(GuideKind::Pipe, 50, 2, 1);
+    all.filter = FilterColour::Red;
+    all.diffuser = true;
+    EXPECT_NEAR(passed(all, LedFamily::White).total(),
+                0.5 * 0.9216 * std::pow(10, -0.1) * 0.15 * 0.5, 1e-12);
+    EXPECT_DOUBLE_EQ(passed({}, LedFamily::Red).total(), 1);
+    EXPECT_TRUE(LightPath{}.isOpen());
+    EXPECT_FALSE(all.isOpen());
+}
+
+TEST(LightPath, AColourPassesItsOwnAndSomeOfWhite) {
+    struct Case {
+        FilterColour filter;
+        LedFamily own;
+        std::vector<LedFamily> strangers;
+    };
+    const Case cases[] = {
+        {FilterColour::Red,
+         LedFamily::Red,
+         {LedFamily::Green, LedFamily::TrueGreen, LedFamily::Blue, LedFamily::UltraViolet}},
+        {FilterColour::Amber, LedFamily::Amber, {LedFamily::Blue, LedFamily::UltraViolet}},
+        {FilterColour::Green,
+         LedFamily::TrueGreen,
+         {LedFamily::Red, LedFamily::Amber, LedFamily::Yellow}},
+        {FilterColour::Blue, LedFamily::Blue, {LedFamily::Red, LedFamily::Amber}}};
+    for (const Case& one : cases) {
+        SCOPED_TRACE(name(one.filter));
+        const double own = filterPasses(one.filter, one.own);
+        const double white = filterPasses(one.filter, LedFamily::White);
+        EXPECT_GT(own, white);
+        EXPECT_GE(own, 0.7);
+        for (const LedFamily stranger : one.strangers) {
+            EXPECT_LE(filterPasses(one.filter, stranger), 0.05);
+            EXPECT_LT(filterPasses(one.filter, stranger), white + 1e-9);
+        }
+    }
+}
+
+// --- what is said -------------------------------------------------------------------------------
+
+constexpr const char* id = "lamp.path:marker";
+Job marker(std::initializer_list<const char*> lines) {
+    Job job = tests::jotted(
+        tests::newJob("Aurora", "saloon"),
+        {"supply fixed dc 12V", "lamp white for 5mA called marker", "resistor marker 1k8"});
+    return tests::jotted(std::move(job), lines);
+}
+
+TEST(LightPath, NothingIsSaidOfALampThatIsSeenAsItIs) {
+    EXPECT_FALSE(has(checkedAll(marker({})), id));
+    EXPECT_FALSE(has(checkedAll(marker({"pipe marker 25mm", "pipe marker none"})), id));
+    // Nor of one that is dark by itself.
+    EXPECT_FALSE(has(checkedAll(marker({"pipe marker 25mm", "resistor marker 1M"})), id));
+    EXPECT_FALSE(has(checkedAll(marker({"pipe marker 25mm", "resistor marker open"})), id));
+}
+
+TEST(LightPath, AimComesBeforeCurrent) {
+    const auto near = checkedAll(marker({"pipe marker 25mm gap 0.9mm"}));
+    EXPECT_EQ(finding(near, id).state, State::Fine);
+    EXPECT_NE(plain(finding(near, id).sentence).find("as bright as a bare LED"), std::string::npos);
+
+    const Job job = marker({"pipe marker 25mm gap 3mm"});
+    const auto all = checkedAll(job);
+    const Finding& far = finding(all, id);
+    EXPECT_EQ(far.state, State::Close);
+    EXPECT_EQ(far.gravity, Gravity::WorksBadly);
+    // 1 against 1/(1 + 3²): ten times as much.
+    EXPECT_EQ(plain(far.sentence),
+              "Aim marker before giving it more current: across the gap of 3 mm most of its light "
+              "misses the light pipe; close to it 10 times as much gets in.");
+    EXPECT_NEAR(*figure(far, "k").value, 0.1 * 0.9216 * std::pow(10, -0.05), 1e-9);
+    ASSERT_EQ(far.options.size(), 1U);
+    EXPECT_EQ(far.options[0].jot, "pipe marker gap 0mm");
+    const auto mended = checkedAll(tests::jotted(job, {far.options[0].jot.c_str()}));
+    EXPECT_EQ(finding(mended, id).state, State::Fine);
+}
+
+TEST(LightPath, LittleIsSeenInADarkRoomOnlyAndLessNotAtAll) {
+    // Through a thin fibre far off a millionth of an ampere is left of five thousandths.
+    const auto far = checkedAll(marker({"fibre marker 80mm bore 0.5mm gap 5mm"}));
+    EXPECT_EQ(finding(far, id).state, State::Over);
+    EXPECT_EQ(finding(far, id).gravity, Gravity::DoesNotWork);
+    EXPECT_NE(plain(finding(far, id).sentence).find("Marker looks dark"), std::string::npos);
+    ASSERT_EQ(finding(far, id).options.size(), 1U);
+    EXPECT_EQ(finding(far, id).options[0].state, State::Fine);
+    // With no gap to close there is only more light or a thicker fibre.
+    const auto thin = checkedAll(marker({"fibre marker 80mm bore 0.25mm"}));
+    const Finding& faint = finding(thin, id);
+    EXPECT_EQ(faint.state, State::Close);
+    EXPECT_EQ(faint.gravity, Gravity::WorksBadly);
+    EXPECT_TRUE(faint.options.empty());
+    EXPECT_NE(plain(faint.sentence).find("in a dark room only"), std::string::npos);
+    EXPECT_EQ(finding(checkedAll(marker({"fibre marker 80mm bore 1mm"})), id).state, State::Fine);
+    // Close up it is still faint: that is not promised as fine.
+    const auto both =
+        checkedAll(marker({"resistor marker 18k", "fibre marker 80mm bore 0.25mm gap 0.4mm"}));
+    ASSERT_EQ(finding(both, id).options.size(), 1U);
+    EXPECT_EQ(finding(both, id).options[0].state, State::Close);
+}
+
+TEST(LightPath, AStrangeColourIsSaid) {
+    EXPECT_EQ(finding(checkedAll(marker({"filter marker red"})), id).state, State::Fine);
+    Job red = tests::jotted(tests::newJob("Aurora", "saloon"),
+                            {"supply fixed dc 12V", "lamp red for 5mA called marker",
+                             "resistor marker 2k", "filter marker green"});
+    const auto all = checkedAll(red);
+    const Finding& strange = finding(all, id);
+    EXPECT_EQ(strange.state, State::Over);
+    EXPECT_NE(plain(strange.sentence).find("hardly passes the green"), std::string::npos);
+    ASSERT_EQ(strange.options.size(), 1U);
+    EXPECT_FALSE(has(checkedAll(tests::jotted(red, {strange.options[0].jot.c_str()})), id));
+    EXPECT_EQ(finding(checkedAll(tests::jotted(red, {"filter marker red"})), id).state,
+              State::Fine);
+}
+
+TEST(LightPath, IsSeenInTheDark) {
+    const auto lit = [](const Job& job) {
+        const Reckoned facts = factsOf(job);
+        return litLamps(job, facts.groups).front();
+    };
+    const LitLamp bare = lit(marker({}));
+    const LitLamp behind = lit(marker({"filter marker red", "diffuser marker"}));
+    EXPECT_FALSE(bare.filter);
+    EXPECT_EQ(behind.filter, FilterColour::Red);
+    EXPECT_NEAR(behind.brightness / bare.brightness, std::cbrt(0.15 * 0.5), 1e-9);
+    EXPECT_EQ(lit(marker({"diffuser marker", "diffuser marker none"})).brightness, bare.brightness);
+}
+
+TEST(LightPath, LinesKeepWhatTheyDoNotName) {
+    const auto guide = [](std::initializer_list<const char*> lines) {
+        return marker(lines).groups[0].rows[0].path.guide;
+    };
+    EXPECT_EQ(guide({"pipe marker 25mm"}),
+              (LightGuide{GuideKind::Pipe, Millimetres{25}, usualPipeBore, Millimetres{0}}));
+    EXPECT_EQ(guide({"pipe marker 25mm gap 1mm", "pipe marker 30mm"}),
+              (LightGuide{GuideKind::Pipe, Millimetres{30}, usualPipeBore, Millimetres{1}}));
+    // Another kind of guide is another part.
+    EXPECT_EQ(guide({"pipe marker 25mm gap 1mm", "fibre marker 60mm"}),
+              (LightGuide{GuideKind::Fibre, Millimetres{60}, usualFibreBore, Millimetres{0}}));
+    EXPECT_FALSE(guide({"pipe marker 25mm", "pipe marker none"}));
+    const Job open = marker({});
+    EXPECT_FALSE(understood("pipe marker gap 1mm", open, smallCatalogue(), ""));
+    EXPECT_FALSE(understood("fibre marker none 20mm", open, smallCatalogue(), ""));
+    // Of several rows one may be meant.
+    const Job two = marker({"parallel marker white", "resistor marker 1k8", "pipe marker/2 20mm"});
+    ASSERT_EQ(two.groups[0].rows.size(), 2U);
+    EXPECT_TRUE(two.groups[0].rows[0].path.isOpen());
+    EXPECT_FALSE(two.groups[0].rows[1].path.isOpen());
+    EXPECT_TRUE(has(checkedAll(two), "lamp.path:marker/2"));
+    EXPECT_FALSE(has(checkedAll(two), "lamp.path:marker/1"));
+}
+
+}  // namespace
+}  // namespace glimmet::core
