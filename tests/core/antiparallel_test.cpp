@@ -96,6 +96,11 @@ TEST(Antiparallel, OnPlainDcItFollowsTheDirection) {
     };
     EXPECT_EQ(lit(true), std::pair(true, false));
     EXPECT_EQ(lit(false), std::pair(false, true));
+    EXPECT_TRUE(railsTellDirection(job));
+    EXPECT_TRUE(railsTellDirection(nose({"oneway nose"})));
+    EXPECT_FALSE(railsTellDirection(nose({})));
+    EXPECT_FALSE(railsTellDirection(tests::jotted(job, {"supply dcc"})));
+    EXPECT_FALSE(railsTellDirection(tests::jotted(job, {"rectifier silicon"})));
     EXPECT_EQ(sentenceOf(job, "lamp.pair:nose"),
               "Nose shows white LED one way and red LED the other.");
     EXPECT_EQ(finding(checkedAll(job), "lamp.pair:nose").state, State::Fine);

@@ -249,9 +249,17 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         painter.drawText(words, Qt::AlignLeft | Qt::AlignTop, value);
         painter.setFont(wordsFont(13));
         painter.setPen(look.inkSoft);
-        painter.drawText(words, Qt::AlignLeft | Qt::AlignBottom,
-                         QFontMetricsF(painter.font())
-                             .elidedText(qs(lamp.part.name), Qt::ElideRight, words.width()));
+        // What stands before it lets through a share of its light: that is said before its name.
+        const QString part =
+            row.path.isOpen()
+                ? qs(lamp.part.name)
+                : tr("%1 seen, %2")
+                      .arg(qs(core::percent(
+                               core::passed(row.path, core::lightFamily(lamp.part)).total())),
+                           qs(lamp.part.name));
+        painter.drawText(
+            words, Qt::AlignLeft | Qt::AlignBottom,
+            QFontMetricsF(painter.font()).elidedText(part, Qt::ElideRight, words.width()));
         m_symbols.push_back({QRectF(x - 16, middle.y() - 20, columnWidth - 4, 40),
                              tr("%1 in %2, %3. Press to say what it is.")
                                  .arg(qs(lamp.part.name), called,
@@ -282,7 +290,8 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         return core::stateAgainst(current.value(), state.limit.value(), core::lampCloseAbove);
     };
     if (state.connected) {
-        const QString typical = u"↓ %1"_s.arg(qs(core::formatted(state.current, 3)));
+        const QString typical = (row.turned ? u"↑ %1"_s : u"↓ %1"_s)
+                                    .arg(qs(core::formatted(state.current, 3)));
         painter.setPen(look.of(against(state.current)));
         painter.drawText(words, Qt::AlignLeft | Qt::AlignBottom, typical);
         // What is over in the worst case only is marked apart, in outline.

@@ -245,8 +245,9 @@ void DrivingPanel::show(const core::Reckoned& facts, const core::Operating& oper
         m_keys[i]->setAccessibleName(tr("Key F%1").arg(m_numbers[i]));
     }
     m_all->setChecked(operating.everything);
-    m_reverse->setVisible(!m_numbers.empty());
-    m_all->setVisible(!m_numbers.empty());
+    const bool driven = !m_numbers.empty() || core::railsTellDirection(facts.job);
+    m_reverse->setVisible(driven);
+    m_all->setVisible(driven);
     m_reverse->setChecked(!operating.forward);
     m_reverse->setText(operating.forward ? tr("← forward") : tr("reverse →"));
     m_reverse->setAccessibleName(operating.forward ? tr("Driven forward")

@@ -25,6 +25,23 @@ std::vector<int> keysOf(const Job& job) {
     return {keys.begin(), keys.end()};
 }
 
+namespace {
+
+/// On plain DC either way round of a group lights in its direction.
+bool takesTurns(const Job& job, const LampGroup& group) {
+    return !isDigital(job.feed) && lightsTurned(job, group) &&
+           std::any_of(group.rows.begin(), group.rows.end(),
+                       [](const LampRow& row) { return row.turned; });
+}
+
+}  // namespace
+
+bool railsTellDirection(const Job& job) {
+    return std::any_of(job.groups.begin(), job.groups.end(), [&](const LampGroup& group) {
+        return oneWayOnly(job, group) || takesTurns(job, group);
+    });
+}
+
 bool isOn(const Operating& operating, std::string_view output) {
     if (operating.everything || output == supplyOutput) return true;
     const auto key = keyOf(output);
@@ -63,13 +80,9 @@ std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating) 
                              (group.rows.front().lamps.front().fitted.pose.facing == Facing::Rear);
         const bool lit = led && isOn(operating, output) && (output == supplyOutput || awake);
         if (!groups[g]) continue;
-        // On plain DC either way round lights in its direction.
-        const bool takesTurns = !operating.everything && !isDigital(job.feed) &&
-                                lightsTurned(job, group) &&
-                                std::any_of(group.rows.begin(), group.rows.end(),
-                                            [](const LampRow& row) { return row.turned; });
+        const bool inTurn = !operating.everything && takesTurns(job, group);
         for (std::size_t r = 0; r < group.rows.size(); ++r) {
-            const bool ahead = !takesTurns || operating.forward != group.rows[r].turned;
+            const bool ahead = !inTurn || operating.forward != group.rows[r].turned;
             if (!lit || !ahead) groups[g]->rows[r].current = Amperes{0};
         }
     }

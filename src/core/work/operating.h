@@ -23,6 +23,9 @@ struct Operating {
 [[nodiscard]] std::optional<int> keyOf(std::string_view output);
 /// Keys that switch a lamp of the job, rising.
 [[nodiscard]] std::vector<int> keysOf(const Job& job);
+/// Whether lamps without a key follow the direction: on plain DC behind a diode, or of both ways
+/// round.
+[[nodiscard]] bool railsTellDirection(const Job& job);
 /// Front and rear follow the direction as well.
 [[nodiscard]] bool isOn(const Operating& operating, std::string_view output);
 
