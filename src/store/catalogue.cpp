@@ -84,7 +84,8 @@ LoadedCatalogue loadedCatalogue(const QString& userFile) {
 std::vector<core::Job> demoJobs() {
     registerResources();
     std::vector<core::Job> jobs;
-    for (const char* name : {"ling", "tern", "aurora", "kittiwake", "smelt", "stockfish"}) {
+    for (const char* name :
+         {"ling", "tern", "aurora", "kittiwake", "smelt", "stockfish", "vinter", "holm-light"}) {
         auto job =
             jobFromJson(contents(QStringLiteral(":/store/demo/%1.json").arg(QLatin1String(name))));
         assert(job.has_value());

@@ -183,10 +183,19 @@ TEST(LampJudgement, FastFlashesAreWarnedOf) {
     EXPECT_FALSE(flashing(6, true));
     Job job = blinking();
     job.groups[1].rows[0].lamps[0].part.blink->perSecond = 4;
+    job.groups[1].rows[0].lamps[0].part.id = "flash-red-3mm";
     const auto all = checkedAll(job);
     EXPECT_EQ(finding(all, "lamp.flash:tail lamp").gravity, Gravity::FirePeople);
     EXPECT_NE(plain(finding(all, "lamp.flash:tail lamp").sentence).find("4 times"),
               std::string::npos);
+    // A slow one of its colour takes its place; of another colour none is offered.
+    const std::vector<Option>& slower = finding(all, "lamp.flash:tail lamp").options;
+    ASSERT_EQ(slower.size(), 1U);
+    EXPECT_EQ(slower[0].jot, "lamp tail lamp blink-red-3mm");
+    EXPECT_FALSE(
+        has(checkedAll(tests::jotted(job, {slower[0].jot.c_str()})), "lamp.flash:tail lamp"));
+    job.groups[1].rows[0].lamps[0].part.family = LedFamily::White;
+    EXPECT_TRUE(finding(checkedAll(job), "lamp.flash:tail lamp").options.empty());
 }
 
 TEST(Blinking, IsShownOnlyWhereTheChipComesToIt) {

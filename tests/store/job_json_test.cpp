@@ -45,7 +45,14 @@ core::Job fullJob() {
                               "gap 28mm both",
                               "creep 14km/h",
                               "coast 40mm",
-                              "bulb cab 16V 50mA on 1"});
+                              "bulb cab 16V 50mA on 1",
+                              "pipe rear 25mm bore 1.5mm gap 0.5mm",
+                              "filter rear red",
+                              "diffuser rear",
+                              "package rear 0805",
+                              "turned front/2",
+                              "oneway rear",
+                              "smoothing 330uF 25V charge 47R"});
 }
 
 TEST(JobJson, ReadsBackWhatItWrote) {
@@ -135,7 +142,7 @@ TEST(ShippedFiles, CatalogueAndDemoJobsAreReadWithoutAFault) {
     EXPECT_GE(loaded.catalogue.faults.size(), 40U);
     EXPECT_GE(loaded.catalogue.bodies.size(), 24U);
     const auto jobs = demoJobs();
-    ASSERT_EQ(jobs.size(), 6U);
+    ASSERT_EQ(jobs.size(), 8U);
     EXPECT_EQ(jobs[1].units.size(), 2U);
     EXPECT_EQ(jobs[2].name, "\"Aurora\"");
     EXPECT_EQ(jobs[3].name, "\"Kittiwake\"");

@@ -290,8 +290,8 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         return core::stateAgainst(current.value(), state.limit.value(), core::lampCloseAbove);
     };
     if (state.connected) {
-        const QString typical = (row.turned ? u"↑ %1"_s : u"↓ %1"_s)
-                                    .arg(qs(core::formatted(state.current, 3)));
+        const QString typical =
+            (row.turned ? u"↑ %1"_s : u"↓ %1"_s).arg(qs(core::formatted(state.current, 3)));
         painter.setPen(look.of(against(state.current)));
         painter.drawText(words, Qt::AlignLeft | Qt::AlignBottom, typical);
         // What is over in the worst case only is marked apart, in outline.

@@ -216,6 +216,33 @@ void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& gro
         });
 }
 
+/// Blinkers of the same colour that are slow enough, the quickest first.
+std::vector<Option> slowerBlinkers(const Catalogue& catalogue, const LampGroup& group,
+                                   std::size_t row) {
+    const LampPart& flashes = group.rows[row].lamps.front().part;
+    std::vector<const LampPart*> slow;
+    for (const LampPart& part : catalogue.lamps) {
+        if (part.blink && !part.blink->flickers && part.family == flashes.family &&
+            part.blink->perSecond <= 2) {
+            slow.push_back(&part);
+        }
+    }
+    std::stable_sort(slow.begin(), slow.end(), [](const LampPart* a, const LampPart* b) {
+        return a->blink->perSecond > b->blink->perSecond;
+    });
+    std::vector<Option> options;
+    for (const LampPart* part : slow) {
+        Option option;
+        option.what = verbatim(part->name);
+        option.effect =
+            text("flashes %1 times a second", formatted(part->blink->perSecond, Dimension::Ratio));
+        option.state = State::Fine;
+        option.jot = "lamp " + rowName(group, row) + " " + part->id;
+        options.push_back(std::move(option));
+    }
+    return options;
+}
+
 }  // namespace
 
 void judgeSmoothing(const Reckoned& facts, Judging& judging) {
@@ -251,6 +278,7 @@ void judgeBlinkers(const Reckoned& facts, const LampGroup& group, Judging& judgi
                                 "seizures in some people. Keep warning flashers at 2 or below.",
                                 atStart(group.name), formatted(chip->perSecond, Dimension::Ratio));
                             finding.action = text("a slower blinker for %1", group.name);
+                            finding.options = slowerBlinkers(facts.catalogue, group, row);
                         });
         }
     }
