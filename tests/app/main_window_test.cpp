@@ -425,6 +425,22 @@ TEST(MainWindow, StepsAlongTheLineOfWork) {
     app.press(Qt::Key_1, Qt::ControlModifier);
     EXPECT_EQ(app.bench().stage(), "intake");
 }
+TEST(MainWindow, GoesToNoStageThatTheModelDoesNotHave) {
+    OpenWindow app;
+    ASSERT_TRUE(
+        app.bench().addJob(tests::newJob("Holm Light", "lighthouse"), core::text("New job")));
+    for (const store::JobEntry& job : *app.bench().workshop()->jobs()) {
+        app.bench().openJob(job.id);
+        OpenWindow::settle();
+        int number = Qt::Key_1;
+        for (const core::JobRoom& room : core::jobRooms()) {
+            app.bench().goTo("lamps");
+            app.press(static_cast<Qt::Key>(number++), Qt::ControlModifier);
+            EXPECT_EQ(app.bench().stage(), room.applies(app.bench().job()) ? room.name : "lamps")
+                << job.name;
+        }
+    }
+}
 TEST(MainWindow, GivesEveryControlAName) {
     OpenWindow app;
     for (const StageView& view : stageViews()) {

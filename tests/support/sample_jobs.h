@@ -128,14 +128,17 @@ inline core::Job jotted(core::Job job, std::initializer_list<const char*> lines)
 }
 
 /// Jobs as they were kept in format 2: a shunter, a railcar of two units, a tank engine half known.
-inline std::vector<core::Job> keptJobs() {
-    std::vector<core::Job> all;
-    for (const char* name : {"ling", "tern", "kittiwake"}) {
-        std::ifstream file(std::string(TESTS_FOLDER "/samples/format2/") + name + ".json");
-        all.push_back(
-            store::jobFromJson(std::string(std::istreambuf_iterator<char>(file), {})).value());
-    }
-    return all;
+inline const std::vector<core::Job>& keptJobs() {
+    static const std::vector<core::Job> kept = [] {
+        std::vector<core::Job> all;
+        for (const char* name : {"ling", "tern", "kittiwake"}) {
+            std::ifstream file(std::string(TESTS_FOLDER "/samples/format2/") + name + ".json");
+            all.push_back(
+                store::jobFromJson(std::string(std::istreambuf_iterator<char>(file), {})).value());
+        }
+        return all;
+    }();
+    return kept;
 }
 
 /// The shunter of the contract's example: stall 1.3 A at 12 V, slip 0.6 A, light 0.25 A.

@@ -239,10 +239,10 @@ void MainWindow::buildMenus() {
     for (const core::JobRoom& room : core::jobRooms()) {
         ++number;
         const QKeySequence keys(number < 10 ? u"Ctrl+%1"_s.arg(number) : QString());
-        add(view, stageTitle(room.name), keys, [this, &room] {
+        m_stages.append(add(view, stageTitle(room.name), keys, [this, &room] {
             if (m_bench.onWorkshop()) m_bench.openJob(m_bench.jobId());
             m_bench.goTo(room.name);
-        });
+        }));
     }
     add(view, tr("Next stage"), QKeySequence(u"Ctrl+PgDown"_s), [this] { step(1); });
     add(view, tr("Stage before"), QKeySequence(u"Ctrl+PgUp"_s), [this] { step(-1); });
@@ -301,6 +301,11 @@ void MainWindow::showAll() {
     m_bodies->setEnabled(m_bench.workshop() && !m_bench.readOnly());
     chooseBody(!has && !m_bench.onWorkshop());
     for (QAction* action : m_needJob) action->setEnabled(has);
+    // Keys stay with their stages; one that this model does not have is not gone to.
+    for (qsizetype i = 0; i < m_stages.size(); ++i) {
+        const core::JobRoom& room = core::jobRooms()[static_cast<std::size_t>(i)];
+        m_stages[i]->setEnabled(has && room.applies(m_bench.job()));
+    }
     for (QAction* action : m_writing) {
         if (m_bench.readOnly()) action->setEnabled(false);
     }

@@ -89,6 +89,7 @@ private:
     QAction* m_houseRules = nullptr;
     QAction* m_lightsOut = nullptr;
     QAction* m_nightAction = nullptr;
+    QList<QAction*> m_stages;   ///< one a room, in their order
     QList<QAction*> m_writing;  ///< actions that need a workshop open for writing
     QList<QAction*> m_needJob;
 };
