@@ -99,7 +99,7 @@ TEST(LightPath, AColourPassesItsOwnAndSomeOfWhite) {
 
 // --- what is said -------------------------------------------------------------------------------
 
-constexpr const char* id = "lamp.path:marker";
+constexpr const char* pathId = "lamp.path:marker";
 Job marker(std::initializer_list<const char*> lines) {
     Job job = tests::jotted(
         tests::newJob("Aurora", "saloon"),
@@ -108,21 +108,22 @@ Job marker(std::initializer_list<const char*> lines) {
 }
 
 TEST(LightPath, NothingIsSaidOfALampThatIsSeenAsItIs) {
-    EXPECT_FALSE(has(checkedAll(marker({})), id));
-    EXPECT_FALSE(has(checkedAll(marker({"pipe marker 25mm", "pipe marker none"})), id));
+    EXPECT_FALSE(has(checkedAll(marker({})), pathId));
+    EXPECT_FALSE(has(checkedAll(marker({"pipe marker 25mm", "pipe marker none"})), pathId));
     // Nor of one that is dark by itself.
-    EXPECT_FALSE(has(checkedAll(marker({"pipe marker 25mm", "resistor marker 1M"})), id));
-    EXPECT_FALSE(has(checkedAll(marker({"pipe marker 25mm", "resistor marker open"})), id));
+    EXPECT_FALSE(has(checkedAll(marker({"pipe marker 25mm", "resistor marker 1M"})), pathId));
+    EXPECT_FALSE(has(checkedAll(marker({"pipe marker 25mm", "resistor marker open"})), pathId));
 }
 
 TEST(LightPath, AimComesBeforeCurrent) {
     const auto near = checkedAll(marker({"pipe marker 25mm gap 0.9mm"}));
-    EXPECT_EQ(finding(near, id).state, State::Fine);
-    EXPECT_NE(plain(finding(near, id).sentence).find("as bright as a bare LED"), std::string::npos);
+    EXPECT_EQ(finding(near, pathId).state, State::Fine);
+    EXPECT_NE(plain(finding(near, pathId).sentence).find("as bright as a bare LED"),
+              std::string::npos);
 
     const Job job = marker({"pipe marker 25mm gap 3mm"});
     const auto all = checkedAll(job);
-    const Finding& far = finding(all, id);
+    const Finding& far = finding(all, pathId);
     EXPECT_EQ(far.state, State::Close);
     EXPECT_EQ(far.gravity, Gravity::WorksBadly);
     // 1 against 1/(1 + 3²): ten times as much.
@@ -133,44 +134,45 @@ TEST(LightPath, AimComesBeforeCurrent) {
     ASSERT_EQ(far.options.size(), 1U);
     EXPECT_EQ(far.options[0].jot, "pipe marker gap 0mm");
     const auto mended = checkedAll(tests::jotted(job, {far.options[0].jot.c_str()}));
-    EXPECT_EQ(finding(mended, id).state, State::Fine);
+    EXPECT_EQ(finding(mended, pathId).state, State::Fine);
 }
 
 TEST(LightPath, LittleIsSeenInADarkRoomOnlyAndLessNotAtAll) {
     // Through a thin fibre far off a millionth of an ampere is left of five thousandths.
     const auto far = checkedAll(marker({"fibre marker 80mm bore 0.5mm gap 5mm"}));
-    EXPECT_EQ(finding(far, id).state, State::Over);
-    EXPECT_EQ(finding(far, id).gravity, Gravity::DoesNotWork);
-    EXPECT_NE(plain(finding(far, id).sentence).find("Marker looks dark"), std::string::npos);
-    ASSERT_EQ(finding(far, id).options.size(), 1U);
-    EXPECT_EQ(finding(far, id).options[0].state, State::Fine);
+    EXPECT_EQ(finding(far, pathId).state, State::Over);
+    EXPECT_EQ(finding(far, pathId).gravity, Gravity::DoesNotWork);
+    EXPECT_NE(plain(finding(far, pathId).sentence).find("Marker looks dark"), std::string::npos);
+    ASSERT_EQ(finding(far, pathId).options.size(), 1U);
+    EXPECT_EQ(finding(far, pathId).options[0].state, State::Fine);
     // With no gap to close there is only more light or a thicker fibre.
     const auto thin = checkedAll(marker({"fibre marker 80mm bore 0.25mm"}));
-    const Finding& faint = finding(thin, id);
+    const Finding& faint = finding(thin, pathId);
     EXPECT_EQ(faint.state, State::Close);
     EXPECT_EQ(faint.gravity, Gravity::WorksBadly);
     EXPECT_TRUE(faint.options.empty());
     EXPECT_NE(plain(faint.sentence).find("in a dark room only"), std::string::npos);
-    EXPECT_EQ(finding(checkedAll(marker({"fibre marker 80mm bore 1mm"})), id).state, State::Fine);
+    EXPECT_EQ(finding(checkedAll(marker({"fibre marker 80mm bore 1mm"})), pathId).state,
+              State::Fine);
     // Close up it is still faint: that is not promised as fine.
     const auto both =
         checkedAll(marker({"resistor marker 18k", "fibre marker 80mm bore 0.25mm gap 0.4mm"}));
-    ASSERT_EQ(finding(both, id).options.size(), 1U);
-    EXPECT_EQ(finding(both, id).options[0].state, State::Close);
+    ASSERT_EQ(finding(both, pathId).options.size(), 1U);
+    EXPECT_EQ(finding(both, pathId).options[0].state, State::Close);
 }
 
 TEST(LightPath, AStrangeColourIsSaid) {
-    EXPECT_EQ(finding(checkedAll(marker({"filter marker red"})), id).state, State::Fine);
+    EXPECT_EQ(finding(checkedAll(marker({"filter marker red"})), pathId).state, State::Fine);
     Job red = tests::jotted(tests::newJob("Aurora", "saloon"),
                             {"supply fixed dc 12V", "lamp red for 5mA called marker",
                              "resistor marker 2k", "filter marker green"});
     const auto all = checkedAll(red);
-    const Finding& strange = finding(all, id);
+    const Finding& strange = finding(all, pathId);
     EXPECT_EQ(strange.state, State::Over);
     EXPECT_NE(plain(strange.sentence).find("hardly passes the green"), std::string::npos);
     ASSERT_EQ(strange.options.size(), 1U);
-    EXPECT_FALSE(has(checkedAll(tests::jotted(red, {strange.options[0].jot.c_str()})), id));
-    EXPECT_EQ(finding(checkedAll(tests::jotted(red, {"filter marker red"})), id).state,
+    EXPECT_FALSE(has(checkedAll(tests::jotted(red, {strange.options[0].jot.c_str()})), pathId));
+    EXPECT_EQ(finding(checkedAll(tests::jotted(red, {"filter marker red"})), pathId).state,
               State::Fine);
 }
 

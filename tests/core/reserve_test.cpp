@@ -302,7 +302,9 @@ TEST(ReserveJots, ALiftTellsTheFaradsThatAreReallyThere) {
     EXPECT_EQ(told(fitted), "");
     EXPECT_EQ(answer("lift 2s", shunter()).substr(0, 3), "✗");
     EXPECT_EQ(answer("lift 0s", fitted).substr(0, 3), "✗");
-    EXPECT_EQ(answer("lift", fitted), "✗ How long did it go on? Write it like lift 2.1s.");
+    EXPECT_EQ(answer("lift", fitted),
+              "✗ How long did it go on? Write it like lift 2.1s, or lift nothing where it stopped "
+              "at once.");
 }
 TEST(ReserveJots, TheSameBankAgainKeepsWhatIsKnownAnotherForgetsIt) {
     const Job read = jotted(shunter(), {chips, "capacitance 3m"});

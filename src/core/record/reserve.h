@@ -6,6 +6,7 @@
 
 #include <optional>
 #include <string>
+#include <vector>
 
 namespace glimmet::core {
 
@@ -30,12 +31,36 @@ struct BankPart {
     bool operator==(const BankPart&) const = default;
 };
 
+/// Why a bank may do nothing.
+enum class DeadCause { Joint, Turned, Link, Resistor, Diode, Setting };
+constexpr auto wordsOf(DeadCause) {
+    return std::to_array<Word<DeadCause>>({{DeadCause::Joint, "joint"},
+                                           {DeadCause::Turned, "turned"},
+                                           {DeadCause::Link, "link"},
+                                           {DeadCause::Resistor, "resistor"},
+                                           {DeadCause::Diode, "diode"},
+                                           {DeadCause::Setting, "setting"}});
+}
+struct RuledOut {
+    DeadCause cause{};
+    std::string on;  ///< date, may be empty
+    bool operator==(const RuledOut&) const = default;
+};
+/// Lifted off the rail with a bank that gave nothing: what was found out since.
+struct DeadBank {
+    std::string on;                 ///< date, may be empty
+    std::optional<Volts> across{};  ///< the bank, on the track; nothing: not read yet
+    std::vector<RuledOut> ruledOut{};
+    bool operator==(const DeadBank&) const = default;
+};
+
 struct FittedBank {
     BankPart part;
     std::optional<Ohms> charge;  ///< resistor that was chosen; nothing: the part's own
     std::optional<Volts> diode;  ///< drop of the diode that was chosen; nothing: the part's own
     std::optional<Fitted> seat;  ///< nothing: where the picture finds room
     std::optional<Measured<Farads>> measured;  ///< capacitance as it was read
+    std::optional<DeadBank> dead{};            ///< it gave nothing when it was tried
     bool operator==(const FittedBank&) const = default;
 };
 

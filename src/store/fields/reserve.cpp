@@ -4,12 +4,26 @@ namespace glimmet::store {
 namespace {
 
 template <class Io, class Self>
+void ruledOutFields(Io& io, Self& out) {
+    io("cause", out.cause);
+    io("on", out.on, Maybe, date);
+}
+
+template <class Io, class Self>
+void deadFields(Io& io, Self& dead) {
+    io("on", dead.on, Maybe, date);
+    io("across", dead.across, Maybe, from0To(100));
+    io("ruled_out", dead.ruledOut, Maybe, members(0, 6));
+}
+
+template <class Io, class Self>
 void fittedBankFields(Io& io, Self& bank) {
     io("part", bank.part);
     io("charge", bank.charge, Maybe, from0To(1e5));
     io("diode", bank.diode, Maybe, from0To(5));
     io("seat", bank.seat, Maybe);
     io("measured", bank.measured, Maybe);
+    io("dead", bank.dead, Maybe);
     io.holds(
         "measured", [&] { return !bank.measured || bank.measured->value > core::Farads{0}; },
         "no capacitance", "a value_F above 0");
@@ -17,6 +31,8 @@ void fittedBankFields(Io& io, Self& bank) {
 
 }  // namespace
 
+GLIMMET_FIELDS(core::RuledOut, ruledOutFields)
+GLIMMET_FIELDS(core::DeadBank, deadFields)
 GLIMMET_FIELDS(core::FittedBank, fittedBankFields)
 
 }  // namespace glimmet::store

@@ -1,6 +1,7 @@
 // Checks of the stay-alive: does it hold, does it bear the volts, can it be charged.
 #include "core/quantity/format.h"
 #include "core/work/reserve/bank_options.h"
+#include "core/work/reserve/dead_bank.h"
 #include "core/work/reserve/judge_crossing.h"
 #include "core/work/reserve/reserve.h"
 #include "core/work/supply.h"
@@ -288,7 +289,9 @@ void judge(const Reckoned& facts, Judging& judging) {
     const Job& job = facts.job;
     const Loads loads = loadsOf(facts);
     OfferedBanks banks(facts, loads);
-    judgeCrossings(facts, loads, banks, judging);
+    // What a bank that gives nothing would do on paper says nothing.
+    const bool dead = job.bank && job.bank->dead;
+    if (!dead) judgeCrossings(facts, loads, banks, judging);
     if (!job.bank) {
         judgeNone(facts, banks, judging);
         return;
@@ -301,7 +304,10 @@ void judge(const Reckoned& facts, Judging& judging) {
     }
     const BankState state = bankState(facts, *job.bank, loads);
     if (!state.hold) return;  // nothing draws: there is a processor, so it does
-    judgeHold(facts, loads, state, banks, judging);
+    if (dead)
+        judgeDead(facts, state, banks, judging);
+    else
+        judgeHold(facts, loads, state, banks, judging);
     judgeVolts(facts, state, banks, judging);
     judgeCapacitance(*facts.job.bank, judging);
     judgeCharge(facts, state, judging);

@@ -135,6 +135,11 @@ Result<Jotted> capacitance(const Said& said) {
     return result;
 }
 
+tl::unexpected<Error> notDead() {
+    return refuse(ErrorCode::Unknown,
+                  text("That is asked of a bank that gave nothing. Say so first: lift nothing."));
+}
+
 /// Lifted off the rail with its loads on: how long it went on tells what the bank really has, for
 /// the time it holds is in proportion to its farads.
 Result<Jotted> lift(const Said& said) {
@@ -144,7 +149,19 @@ Result<Jotted> lift(const Said& said) {
             ErrorCode::Unknown,
             text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
     }
-    const Seconds held = *said.one<Seconds>("SECONDS");
+    const auto seconds = said.one<Seconds>("SECONDS");
+    const bool none = said.name("nothing").has_value();
+    if (seconds.has_value() == none) {
+        return refuse(ErrorCode::Missing, text("How long did it go on? Write it like %1, or lift "
+                                               "nothing where it stopped at once.",
+                                               said.verb.examples.front()));
+    }
+    if (none) {
+        Jotted result = jotted(said, text("Lifted off it stopped at once: the bank gave nothing"));
+        result.after.bank->dead = DeadBank{said.context.today};
+        return result;
+    }
+    const Seconds held = *seconds;
     static const House usual;
     const Reckoned facts = reckoned(
         job, said.context.workshop ? said.context.workshop->house : usual, said.context.catalogue);
@@ -164,6 +181,49 @@ Result<Jotted> lift(const Said& said) {
                    "and %3 is printed on it",
                    formatted(held), formatted(real, 2), formatted(job.bank->part.capacitance)));
     result.after.bank->measured = Measured<Farads>{real, said.context.today};
+    result.after.bank->dead.reset();
+    return result;
+}
+
+/// Of a bank that gave nothing: what the meter reads across it.
+Result<Jotted> across(const Said& said) {
+    const std::optional<FittedBank>& bank = said.context.job.bank;
+    if (!bank || !bank->dead) return notDead();
+    const Volts volts = *said.one<Volts>("VOLTS");
+    Jotted result = jotted(said, text("Across the bank, on the track: %1", formatted(volts)));
+    result.after.bank->dead->across = volts;
+    result.after.bank->dead->on = said.context.today;
+    return result;
+}
+
+std::vector<Named> causeNames(const Context&) {
+    return {{"joint", {"joints", "solder"}, "a lead that does not hold"},
+            {"turned", {"reversed", "polarity"}, "plus where minus belongs"},
+            {"link", {"ground"}, "the way to the decoder's ground"},
+            {"resistor", {}, "the charge resistor"},
+            {"diode", {}, "the diode past it"},
+            {"setting", {"settings"}, "the hold-up in the decoder's settings"}};
+}
+std::vector<Named> causeEnds(const Context&) {
+    return {{"found", {"it", "was it"}, "that was it, and it is put right"},
+            {"right", {"fine", "good", "ok"}, "it is as it should be"}};
+}
+Result<Jotted> cause(const Said& said) {
+    const std::optional<FittedBank>& bank = said.context.job.bank;
+    if (!bank || !bank->dead) return notDead();
+    const std::string& what = *said.name("CAUSE");
+    const bool found = *said.name("END") == "found";
+    Jotted result = jotted(
+        said, found ? text("Why the bank gave nothing: %1, put right. Lift it once more", what)
+                    : text("Not why the bank gives nothing: %1", what));
+    if (found) {
+        result.after.bank->dead.reset();
+        return result;
+    }
+    std::vector<RuledOut>& out = result.after.bank->dead->ruledOut;
+    const DeadCause one = *named<DeadCause>(what);
+    std::erase_if(out, [&](const RuledOut& before) { return before.cause == one; });
+    out.push_back({one, said.context.today});
     return result;
 }
 
@@ -316,12 +376,29 @@ constexpr Takes capacitanceTakes[] = {{.what = "FARADS",
                                        .least = 1e-5,
                                        .most = 10}};
 
-constexpr Takes liftTakes[] = {{.what = "SECONDS",
-                                .needed = true,
-                                .missing = "How long did it go on?",
-                                .dimension = Dimension::Time,
-                                .least = 0.01,
-                                .most = 600}};
+std::vector<Named> nothingNames(const Context&) {
+    return {{"nothing", {"none", "dead", "no hold"}, "it stopped at once"}};
+}
+constexpr Takes liftTakes[] = {
+    {.what = "SECONDS", .dimension = Dimension::Time, .least = 0.01, .most = 600},
+    {.what = "nothing", .kind = Kind::Name, .names = nothingNames}};
+constexpr Takes acrossTakes[] = {{.what = "VOLTS",
+                                  .needed = true,
+                                  .missing = "What does the meter read across it?",
+                                  .dimension = Dimension::Voltage,
+                                  .least = 1e-3,
+                                  .most = 30,
+                                  .zero = true}};
+constexpr Takes causeTakes[] = {{.what = "CAUSE",
+                                 .kind = Kind::Name,
+                                 .needed = true,
+                                 .missing = "What was looked at?",
+                                 .names = causeNames},
+                                {.what = "END",
+                                 .kind = Kind::Name,
+                                 .needed = true,
+                                 .missing = "Was it that (found), or is it right?",
+                                 .names = causeEnds}};
 
 constexpr Takes pointsTakes[] = {
     {.what = "NUMBER",
@@ -369,7 +446,11 @@ constexpr const char* bankExamples[] = {"bank electrolytic-2200u-25",
 constexpr const char* chargeExamples[] = {"charge 100R", "charge 100R diode 0.35V", "charge none"};
 constexpr const char* diodeExamples[] = {"diode 0.35V", "diode none"};
 constexpr const char* capacitanceExamples[] = {"capacitance 1900u"};
-constexpr const char* liftExamples[] = {"lift 2.1s"};
+constexpr const char* liftExamples[] = {"lift 2.1s", "lift nothing"};
+constexpr const char* acrossExamples[] = {"across 12.9V"};
+constexpr const char* acrossNoise[] = {"bank", "the", "it"};
+constexpr const char* causeExamples[] = {"cause joint right", "cause diode found"};
+constexpr const char* causeNoise[] = {"the", "is", "was"};
 constexpr const char* liftWords[] = {"lifted"};
 constexpr const char* liftNoise[] = {"it", "went", "on", "for", "held"};
 constexpr const char* pathNoise[] = {"resistor", "bank", "drop"};
@@ -396,6 +477,22 @@ constexpr Verb table[] = {
     {"lift", liftWords, liftTakes, liftExamples,
      "how long it goes on, lifted off the rail at a crawl with its lamps lit", lift, false,
      liftNoise},
+    {"across",
+     {},
+     acrossTakes,
+     acrossExamples,
+     "volts across a bank that gave nothing, on the track",
+     across,
+     false,
+     acrossNoise},
+    {"cause",
+     {},
+     causeTakes,
+     causeExamples,
+     "what was looked at of a bank that gave nothing: right, or found",
+     cause,
+     false,
+     causeNoise},
     {"points", pointsWords, pointsTakes, pointsExamples,
      "points of the layout whose frog gives no power, with its length if you have it", points,
      false, pointsNoise},
