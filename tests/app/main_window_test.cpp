@@ -424,12 +424,22 @@ TEST(MainWindow, StepsAlongTheLineOfWork) {
     EXPECT_EQ(app.bench().stage(), core::jobRooms().back().name);
     app.press(Qt::Key_1, Qt::ControlModifier);
     EXPECT_EQ(app.bench().stage(), "intake");
+    // And by the jot line, which changes nothing.
+    const core::Job before = app.bench().job();
+    const bool undoable = app.bench().undoable().undo.has_value();
+    app.jot(u"go lamps"_s);
+    EXPECT_EQ(app.bench().stage(), "lamps");
+    app.jot(u"go to Stay-alive"_s);
+    EXPECT_EQ(app.bench().stage(), "reserve");
+    EXPECT_TRUE(app.bench().job() == before);
+    EXPECT_EQ(app.bench().undoable().undo.has_value(), undoable);
 }
 TEST(MainWindow, GoesToNoStageThatTheModelDoesNotHave) {
     OpenWindow app;
     ASSERT_TRUE(
         app.bench().addJob(tests::newJob("Holm Light", "lighthouse"), core::text("New job")));
-    for (const store::JobEntry& job : *app.bench().workshop()->jobs()) {
+    const auto jobs = app.bench().workshop()->jobs();
+    for (const store::JobEntry& job : *jobs) {
         app.bench().openJob(job.id);
         OpenWindow::settle();
         int number = Qt::Key_1;

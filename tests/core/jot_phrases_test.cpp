@@ -199,7 +199,8 @@ TEST(JotExamples, WithALetterWrongMeanTheSameOrAreRefused) {
         if (line.starts_with("supply") || line.starts_with("scale") || line.starts_with("pickup"))
             continue;
         const auto meant = heard(line, job);
-        for (std::size_t i = 0; i < line.size(); ++i) {
+        for (std::size_t i = 0; i < line.size();
+             i += tests::sanitized ? 3 : 1) {  // it only repeats
             const char letter = line[i];
             // A wrong digit or unit is another value, which nobody can know.
             std::size_t from = line.rfind(' ', i);
@@ -207,7 +208,7 @@ TEST(JotExamples, WithALetterWrongMeanTheSameOrAreRefused) {
             const bool inNumber = (line[from] >= '0' && line[from] <= '9') || line[from] == '.';
             if (inNumber || !std::isalpha(static_cast<unsigned char>(letter))) continue;
             std::vector<std::string> garbled;
-            constexpr char step = tests::sanitized ? 5 : 1;  // it only repeats
+            constexpr char step = tests::sanitized ? 5 : 1;
             for (char other = 'a'; other <= 'z'; other = static_cast<char>(other + step)) {
                 garbled.push_back(line);
                 garbled.back()[i] = other;
@@ -271,8 +272,15 @@ TEST(JotExamples, LeadToTheStageThatTheyAreOf) {
         const std::string example = verb->examples.front();
         const auto result = heard(example, whereItHolds(example));
         ASSERT_TRUE(result.has_value()) << example;
+        if (result->goes) continue;
         EXPECT_EQ(result->stage, stage) << example;
     }
+    // One line does nothing else.
+    const auto gone = heard("go lamps", shunter());
+    EXPECT_TRUE(gone->goes);
+    EXPECT_EQ(gone->stage, "lamps");
+    EXPECT_TRUE(gone->after == shunter());
+    EXPECT_FALSE(heard("go choose", tests::newJob("Holm Light", "lighthouse")));
     EXPECT_EQ(heard("stall 1A 12V")->stage, "measure");
     EXPECT_EQ(heard("remove rear lamp")->stage, "lamps");
     EXPECT_EQ(heard("remove stall")->stage, "measure");

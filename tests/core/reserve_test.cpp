@@ -4,6 +4,7 @@
 
 #include "core/work/reserve/crossing_state.h"
 #include "core/work/standing.h"
+#include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 
@@ -305,6 +306,36 @@ TEST(ReserveJots, ALiftTellsTheFaradsThatAreReallyThere) {
     EXPECT_EQ(answer("lift", fitted),
               "✗ How long did it go on? Write it like lift 2.1s, or lift nothing where it stopped "
               "at once.");
+}
+TEST(ReserveJots, FadingLampsTellTheFaradsWithoutTheMotor) {
+    const Job fitted = jotted(shunter(), {"decoder middle", "lamp front white", "resistor front 1k",
+                                          "bank electrolytic-2200u-25 charge 100R diode 0.35V"});
+    const Reckoned facts = factsOf(fitted);
+    const Loads still = standingStill(loadsOf(facts));
+    EXPECT_EQ(still.bus.power, Watts{0});
+    EXPECT_GT(loadsOf(facts).bus.power, Watts{0});
+    const auto expected = bankState(facts, *fitted.bank, still).hold->time;
+    ASSERT_TRUE(expected);
+    // Held against the step-by-step fall of the same capacitor under the same loads.
+    double volts = (bankState(facts, *fitted.bank, still).bus - Volts{0.35}).value();
+    double time = 0;
+    for (constexpr double step = 1e-6; volts > processorMinimum.value(); time += step) {
+        volts -= still.bus.drawn(Volts{volts}).value() / 2.2e-3 * step;
+    }
+    EXPECT_NEAR(expected->value(), time, time * 1e-3);
+    EXPECT_NEAR(
+        *tests::figure(tests::finding(tests::checkedAll(fitted), "reserve.hold"), "t_fade").value,
+        expected->value(), 1e-12);
+    const std::string half = "fade " + std::to_string(expected->value() * 500) + "ms";
+    const Job faded = jotted(fitted, {half.c_str()});
+    EXPECT_NEAR(faded.bank->measured->value.value(), 1.1e-3, 1e-6);
+    EXPECT_NE(answer(half.c_str(), fitted).find("standing still"), std::string::npos);
+    // The motor draws too: the same time while it runs means more farads.
+    const std::string lifted = "lift " + half.substr(5);
+    EXPECT_GT(jotted(fitted, {lifted.c_str()}).bank->measured->value, faded.bank->measured->value);
+    EXPECT_NE(answer("fade 2s", jotted(shunter(), {"bank electrolytic-2200u-25"}))
+                  .find("no lamps that could fade"),
+              std::string::npos);
 }
 TEST(ReserveJots, TheSameBankAgainKeepsWhatIsKnownAnotherForgetsIt) {
     const Job read = jotted(shunter(), {chips, "capacitance 3m"});

@@ -337,6 +337,10 @@ bool Bench::taken(const core::Result<core::Jotted>& jotted) {
         emit failed(said(jotted.error()));
         return false;
     }
+    if (jotted->goes) {
+        goTo(jotted->stage);
+        return true;
+    }
     if (jotted->after == m_job) {
         emit failed(tr("That is how it stands already: %1.").arg(said(jotted->meaning)));
         return false;

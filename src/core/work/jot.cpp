@@ -92,7 +92,7 @@ Result<Jotted> understood(std::string_view line, const Job& job, const Catalogue
     auto jotted = heard->verb.read(*heard);
     if (!jotted) return jotted;
     for (const SpokenVerb& spoken : jobVerbs()) {
-        if (spoken.verb == &heard->verb) jotted->stage = spoken.stage;
+        if (spoken.verb == &heard->verb && !jotted->goes) jotted->stage = spoken.stage;
     }
     return jotted;
 }

@@ -20,6 +20,7 @@ struct Jotted {
     Job after;               ///< the job with it
     std::string_view stage;  ///< the room whose line it is; empty: shown wherever one is
     std::string subject;     ///< id of the group it touches, or empty
+    bool goes = false;       ///< it changes nothing and leads to its stage
 };
 
 /// Reads one line against a job. Pure: the job itself is not touched.

@@ -1,6 +1,7 @@
 // Jots of the record: names, notes, times, what model it is.
 #include "core/work/record_verbs.h"
 
+#include "core/work/job_rooms.h"
 #include "core/work/jotted.h"
 #include "core/work/units.h"
 
@@ -195,6 +196,31 @@ Result<Jotted> removeUnit(const Said& said) {
     return result;
 }
 
+/// The stages that the job has, by their names and their titles.
+std::vector<Named> stageNames(const Context& context) {
+    std::vector<Named> all;
+    for (const JobRoom& room : jobRooms()) {
+        if (room.applies(context.job)) all.push_back({room.name, {room.title}, "a stage"});
+    }
+    return all;
+}
+Result<Jotted> go(const Said& said) {
+    for (const JobRoom& room : jobRooms()) {
+        if (room.name != *said.name("STAGE")) continue;
+        Jotted result = jotted(said, text("Go to %1", std::string(room.name)));
+        result.stage = room.name;
+        result.goes = true;
+        return result;
+    }
+    return refuse(ErrorCode::Unknown, text("This model has no such stage."));
+}
+
+constexpr Takes goTakes[] = {{.what = "STAGE",
+                              .kind = Kind::Name,
+                              .needed = true,
+                              .missing = "Where to?",
+                              .names = stageNames,
+                              .unknown = "This model has no stage “%1”. There are: %2."}};
 constexpr Takes timeTakes[] = {
     {.what = "TIME",
      .needed = true,
@@ -233,6 +259,8 @@ constexpr Takes uncoupleTakes[] = {[] {
     return made;
 }()};
 
+constexpr const char* goExamples[] = {"go lamps"};
+constexpr const char* goNoise[] = {"to", "the"};
 constexpr const char* noteExamples[] = {"note clip broken rear left"};
 constexpr const char* timeExamples[] = {"time 25m wiring", "time 1h 30m test run"};
 constexpr const char* timeNoise[] = {"on", "for", "spent"};
@@ -253,6 +281,7 @@ constexpr Verb recordTable[] = {
     {"length", {}, lengthTakes, lengthExamples, "over the buffers; the picture follows", length},
     {"body", {}, bodyTakes, bodyExamples, "what it is drawn as", body},
     {"unit", {}, newUnitTakes, unitExamples, "couples another unit behind", unit},
+    {"go", {}, goTakes, goExamples, "to another stage", go, false, goNoise},
     {"uncouple", {}, uncoupleTakes, uncoupleExamples, "takes a unit out of the train", removeUnit},
 };
 

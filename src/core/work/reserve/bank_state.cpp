@@ -129,6 +129,13 @@ Loads loadsOf(const Reckoned& facts) {
     return loads;
 }
 
+Loads standingStill(Loads loads) {
+    loads.bus.power = Watts{0};
+    loads.drive = {};
+    loads.motorAssumed = false;
+    return loads;
+}
+
 Creep creep(const Job& job) { return {job.layout.kmh.value_or(usualKmh), !job.layout.kmh}; }
 
 std::vector<Place> places(const Job& job) {

@@ -37,6 +37,8 @@ struct Loads {
     bool motorAssumed = false;    ///< no reading says what the motor takes
 };
 [[nodiscard]] Loads loadsOf(const Reckoned& facts);
+/// The same without the motor: its lamps and its processor.
+[[nodiscard]] Loads standingStill(Loads loads);
 
 /// How slowly it goes over dead places.
 struct Creep {

@@ -109,6 +109,16 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
                 : figures::computed(text("Volts where its loads stop drawing"), "V_stop",
                                     state.hold->stops, "", std::move(inputs)),
             neededFigure(facts.job, state)};
+        // What is seen of it with the model in the hand.
+        const Loads still = standingStill(loads);
+        if (!still.bus.lamps.empty()) {
+            const BankState fades = bankState(facts, bank, still);
+            if (fades.hold && fades.hold->time) {
+                finding.figures.push_back(
+                    figures::computed(text("Its lamps go on, lifted off while it stands"), "t_fade",
+                                      *fades.hold->time, "", {}));
+            }
+        }
         if (state.worst) {
             std::vector<Figure> spread{assumedRatio(text("Spread of the supply"), "spread",
                                                     facts.house.supplySpread,

@@ -165,7 +165,13 @@ Result<Jotted> lift(const Said& said) {
     static const House usual;
     const Reckoned facts = reckoned(
         job, said.context.workshop ? said.context.workshop->house : usual, said.context.catalogue);
-    const BankState state = bankState(facts, *job.bank, loadsOf(facts));
+    const bool still = std::string_view(said.verb.word) == "fade";
+    const Loads loads = still ? standingStill(loadsOf(facts)) : loadsOf(facts);
+    if (still && loads.bus.lamps.empty()) {
+        return refuse(ErrorCode::Unknown, text("It has no lamps that could fade. Lift it while it "
+                                               "runs, and write how long it goes on: lift 2.1s."));
+    }
+    const BankState state = bankState(facts, *job.bank, loads);
     if (!state.hold || !state.hold->time || !(*state.hold->time > Seconds{0})) {
         return refuse(ErrorCode::OutOfRange,
                       text("As it stands the bank's time cannot be reckoned, so the lift tells "
@@ -176,10 +182,15 @@ Result<Jotted> lift(const Said& said) {
         return refuse(ErrorCode::OutOfRange,
                       text("That would be a bank of %1: read the time again.", formatted(real, 2)));
     }
+    const std::string has = formatted(real, 2);
+    const std::string printed = formatted(job.bank->part.capacitance);
     Jotted result = jotted(
-        said, text("Held %1 off the rail, at a crawl with every lamp lit: the bank has %2, "
-                   "and %3 is printed on it",
-                   formatted(held), formatted(real, 2), formatted(job.bank->part.capacitance)));
+        said, still ? text("Its lamps went on for %1, standing still off the rail: the bank has "
+                           "%2, and %3 is printed on it",
+                           formatted(held), has, printed)
+                    : text("Held %1 off the rail, at a crawl with every lamp lit: the bank has %2, "
+                           "and %3 is printed on it",
+                           formatted(held), has, printed));
     result.after.bank->measured = Measured<Farads>{real, said.context.today};
     result.after.bank->dead.reset();
     return result;
@@ -447,6 +458,9 @@ constexpr const char* chargeExamples[] = {"charge 100R", "charge 100R diode 0.35
 constexpr const char* diodeExamples[] = {"diode 0.35V", "diode none"};
 constexpr const char* capacitanceExamples[] = {"capacitance 1900u"};
 constexpr const char* liftExamples[] = {"lift 2.1s", "lift nothing"};
+constexpr const char* fadeExamples[] = {"fade 2.5s"};
+constexpr const char* fadeWords[] = {"faded", "fades"};
+constexpr const char* fadeNoise[] = {"lamps", "after", "it"};
 constexpr const char* acrossExamples[] = {"across 12.9V"};
 constexpr const char* acrossNoise[] = {"bank", "the", "it"};
 constexpr const char* causeExamples[] = {"cause joint right", "cause diode found"};
@@ -477,6 +491,8 @@ constexpr Verb table[] = {
     {"lift", liftWords, liftTakes, liftExamples,
      "how long it goes on, lifted off the rail at a crawl with its lamps lit", lift, false,
      liftNoise},
+    {"fade", fadeWords, liftTakes, fadeExamples,
+     "how long its lamps go on, lifted off the rail while it stands still", lift, false, fadeNoise},
     {"across",
      {},
      acrossTakes,
