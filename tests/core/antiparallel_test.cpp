@@ -82,7 +82,21 @@ TEST(Antiparallel, KeepsTheVoltsBackwardsSmall) {
     const auto state = groupState(behind, behind.groups[0], House());
     const Volts across = state->rows[1].current * Ohms{1000} + state->rows[1].led[0];
     ASSERT_GT(across, Volts{5});
-    EXPECT_NEAR(*figure(finding(all, "lamp.reverse:nose"), "V_rev").value, across.value(), 1e-9);
+    const Finding& reversed = finding(all, "lamp.reverse:nose");
+    EXPECT_NEAR(*figure(reversed, "V_rev").value, across.value(), 1e-9);
+    // The cure keeps both lights: no bridge, no diode.
+    ASSERT_EQ(reversed.options.size(), 1U);
+    const Job mended = tests::jotted(behind, {reversed.options[0].jot.c_str()});
+    EXPECT_EQ(mended.groups[0].shared(), Ohms{1800});
+    EXPECT_FALSE(has(checkedAll(mended), "lamp.reverse:nose"));
+    const Job apart = nose({"parallel nose red", "resistor nose/2 2k2", "turned nose/2"});
+    const auto before = checkedAll(apart);
+    ASSERT_EQ(finding(before, "lamp.reverse:nose").options.size(), 1U);
+    const Job joined =
+        tests::jotted(apart, {finding(before, "lamp.reverse:nose").options[0].jot.c_str()});
+    EXPECT_EQ(joined.groups[0].shared(), Ohms{2200});
+    EXPECT_TRUE(antiparallel(joined.groups[0]));
+    EXPECT_FALSE(has(checkedAll(joined), "lamp.reverse:nose"));
 }
 
 TEST(Antiparallel, OnPlainDcItFollowsTheDirection) {
@@ -223,6 +237,10 @@ TEST(Antiparallel, RefusesWhatItCannotBe) {
                                    {"supply dc 12V", "bulb 12V 50mA called stove"});
     EXPECT_NE(refused("turned stove", bulb).find("either way"), std::string::npos);
     EXPECT_FALSE(understood("antiparallel stove red", bulb, smallCatalogue(), ""));
+    for (const Job& job : {nose({}), nose({"parallel nose red", "resistor nose 1k"}),
+                           nose({"parallel nose red", "resistor nose none", "turned nose/2"})}) {
+        EXPECT_FALSE(understood("antiparallel nose", job, smallCatalogue(), ""));
+    }
     // Its lamps' bodies are one: they sit in one place.
     const Job two = pair();
     EXPECT_EQ(two.groups[0].rows[0].lamps[0].fitted, two.groups[0].rows[1].lamps[0].fitted);

@@ -161,6 +161,18 @@ TEST(LightPath, LittleIsSeenInADarkRoomOnlyAndLessNotAtAll) {
     EXPECT_EQ(finding(both, pathId).options[0].state, State::Close);
 }
 
+TEST(LightPath, ABulbCountsByTheLedThatGivesAsMuch) {
+    const Job bulb =
+        tests::jotted(tests::newJob("Aurora", "saloon"),
+                      {"supply fixed dc 12V", "bulb 12V 50mA called marker", "filter marker red"});
+    const auto all = checkedAll(bulb);
+    EXPECT_EQ(finding(all, pathId).state, State::Fine);
+    // Half of an LED at 20 mA, of which red passes 15 %: 1.5 mA.
+    EXPECT_NE(plain(finding(all, pathId).sentence).find("15 % is seen"), std::string::npos);
+    EXPECT_NE(plain(finding(all, pathId).sentence).find("at 1.5 mA"), std::string::npos);
+    EXPECT_FALSE(has(checkedAll(tests::jotted(bulb, {"filter marker none"})), pathId));
+}
+
 TEST(LightPath, AStrangeColourIsSaid) {
     EXPECT_EQ(finding(checkedAll(marker({"filter marker red"})), pathId).state, State::Fine);
     Job red = tests::jotted(tests::newJob("Aurora", "saloon"),

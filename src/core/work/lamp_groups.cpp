@@ -149,9 +149,9 @@ bool lightsTurned(const Job& job, const LampGroup& group) {
     return group.output == supplyOutput && reverses(job) && !group.oneWay;
 }
 
-bool antiparallel(const LampGroup& group) {
-    return group.shared() > Ohms{0} && firstOf(group, false) && firstOf(group, true);
-}
+bool bothWays(const LampGroup& group) { return firstOf(group, false) && firstOf(group, true); }
+
+bool antiparallel(const LampGroup& group) { return group.shared() > Ohms{0} && bothWays(group); }
 
 bool oneWayOnly(const Job& job, const LampGroup& group) {
     return group.oneWay && group.output == supplyOutput && turnsRound(job);

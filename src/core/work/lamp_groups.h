@@ -25,6 +25,8 @@ namespace glimmet::core {
 [[nodiscard]] bool oneWayOnly(const Job& job, const LampGroup& group);
 /// Whether rows that stand the other way round ever light: on rails whose volts turn round.
 [[nodiscard]] bool lightsTurned(const Job& job, const LampGroup& group);
+/// Whether rows of both ways round are connected.
+[[nodiscard]] bool bothWays(const LampGroup& group);
 /// Rows of both ways round straight across each other, behind the resistor that they share: each
 /// keeps the volts backwards from the other.
 [[nodiscard]] bool antiparallel(const LampGroup& group);

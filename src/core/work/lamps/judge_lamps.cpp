@@ -677,6 +677,23 @@ void judgeReverse(const Reckoned& facts, const LampGroup& group, const GroupStat
                                           "V_track · (1 + spread)", {trackFigure(facts.job)}),
                         figures::assumed(text("An LED bears backwards"), "V_rev_max", bears,
                                          text("usual for LEDs"))};
+                    // Lamps of both ways round want each other, not a bridge that keeps half dark.
+                    if (bothWays(group)) {
+                        finding.sentence = text(
+                            "%1 gets up to %2 backwards, an LED bears %3: what lights the "
+                            "other way round has a resistor of its own and keeps nothing "
+                            "from it.",
+                            atStart(group.name), formatted(top, 3), formatted(bears));
+                        finding.action = text("one resistor for both ways of %1", group.name);
+                        if (group.rows.size() != 2) return;
+                        Option one;
+                        one.what = text("straight across each other, behind one resistor");
+                        one.effect = text("each keeps the volts backwards from the other");
+                        one.state = State::Fine;
+                        one.jot = "antiparallel " + group.name;
+                        finding.options = {std::move(one)};
+                        return;
+                    }
                     Option option;
                     option.what = text("a bridge rectifier before the lamps");
                     option.effect = text("they light in both directions, with %1 less",
@@ -1079,6 +1096,7 @@ void judge(const Reckoned& facts, Judging& judging) {
             const bool made = output && output->kind == OutputKind::LampSupply;
             if (!made && judgeOutputKind(facts, group, *state, judging)) continue;
             judgeBulbs(facts, group, *state, judging);
+            judgePaths(group, *state, judging);
             loaded(group, *state);
             continue;
         }

@@ -51,14 +51,17 @@ void judgePaths(const LampGroup& group, const GroupState& state, Judging& judgin
         const LampRow& row = group.rows[r];
         const RowState& made = state.rows[r];
         // Of a lamp that is dark by itself that is the thing to say.
-        if (row.path.isOpen() || !made.connected || made.current < darkBelow(group.wish.target)) {
-            continue;
-        }
+        const bool lit =
+            group.isBulbs() ? made.light > 0 : made.current >= darkBelow(group.wish.target);
+        if (row.path.isOpen() || !made.connected || !lit) continue;
         const LampPart& part = row.lamps.front().part;
         const LightPassed through = passed(row.path, lightFamily(part));
         const double total = through.total();
         const bool wrongColour = row.path.filter && through.filter <= hardlyPasses;
-        const Amperes bare = made.current * total;
+        // A bulb by the LED that gives as much.
+        const Amperes gives =
+            group.isBulbs() ? Amperes{made.light * familyTestCurrent} : made.current;
+        const Amperes bare = gives * total;
         const bool faint = bare < seenInTheDark;
         const bool gapped = row.path.guide && through.entry < aimFirst * through.atBest;
         const State verdict = wrongColour || bare < dark ? State::Over
@@ -79,9 +82,9 @@ void judgePaths(const LampGroup& group, const GroupState& state, Judging& judgin
                     Option option;
                     option.what = std::move(what);
                     option.effect = text("about %1 of its light is seen", percent(then));
-                    option.state = made.current * then < dark            ? State::Over
-                                   : made.current * then < seenInTheDark ? State::Close
-                                                                         : State::Fine;
+                    option.state = gives * then < dark            ? State::Over
+                                   : gives * then < seenInTheDark ? State::Close
+                                                                  : State::Fine;
                     option.jot = std::move(line);
                     finding.options.push_back(std::move(option));
                 };

@@ -545,6 +545,31 @@ Result<Jotted> another(const Said& said) {
     return result;
 }
 
+/// "antiparallel nose": two rows that stand both ways round hang behind one resistor, the larger of
+/// those that they have.
+Result<Jotted> acrossEachOther(const Said& said, std::size_t index) {
+    const LampGroup& before = said.context.job.groups[index];
+    if (before.driver() || before.rows.size() != 2 || !bothWays(before)) {
+        return refuse(ErrorCode::Missing,
+                      text("Which lamp comes the other way round? Write it like %1.",
+                           said.verb.examples.front()));
+    }
+    Ohms one = before.shared();
+    for (const LampRow& row : before.rows) one = std::max(one, *row.resistor);
+    if (!(one > Ohms{0})) {
+        return refuse(
+            ErrorCode::Missing,
+            text("Both hang behind one resistor. Choose it first: shared %1 1k.", before.name));
+    }
+    Jotted result = jotted(said, text("The two of %1 straight across each other, both behind %2",
+                                      before.name, formatted(one)));
+    result.subject = before.id;
+    LampGroup& group = result.after.groups[index];
+    group.connection = SharedResistor{one};
+    for (LampRow& row : group.rows) row.resistor = Ohms{0};
+    return result;
+}
+
 /// "antiparallel nose red": a lamp the other way round across those of a row, behind its resistor.
 Result<Jotted> antiparallelTo(const Said& said) {
     const auto point = pointOf(said);
@@ -553,6 +578,12 @@ Result<Jotted> antiparallelTo(const Said& said) {
     if (!index) return tl::unexpected(index.error());
     const LampGroup& before = said.context.job.groups[*index];
     if (before.isBulbs()) return oneKind(before);
+    if (!said.name("COLOUR") && !*point) return acrossEachOther(said, *index);
+    if (!said.name("COLOUR")) {
+        return refuse(ErrorCode::Missing,
+                      text("Which lamp comes the other way round? Write it like %1.",
+                           said.verb.examples.front()));
+    }
     if (before.driver() || before.rows.size() != 1) {
         return refuse(ErrorCode::NotUnderstood,
                       text("Antiparallel are two rows behind one resistor; %1 is not one row of "
@@ -1192,14 +1223,7 @@ constexpr Takes neighbour = [] {
     return made;
 }();
 constexpr Takes anotherTakes[] = {neighbour, colour, forwardVolts, forwardAmps};
-constexpr Takes pairTakes[] = {lampGroup,
-                               [] {
-                                   Takes made = colour;
-                                   made.needed = true;
-                                   made.missing = "Which lamp comes the other way round?";
-                                   return made;
-                               }(),
-                               forwardVolts, forwardAmps};
+constexpr Takes pairTakes[] = {lampGroup, colour, forwardVolts, forwardAmps};
 constexpr Takes turnedTakes[] = {lampGroup,
                                  {.what = "none", .kind = Kind::Name, .names = withoutIt}};
 constexpr Takes resistorTakes[] = {
