@@ -229,6 +229,8 @@ TEST(Antiparallel, RefusesWhatItCannotBe) {
         std::string::npos);
     EXPECT_NE(refused("antiparallel nose red", nose({"parallel nose white"})).find("not one row"),
               std::string::npos);
+    EXPECT_NE(refused("antiparallel nose strip-warm-white-12v", nose({})).find("resistor in it"),
+              std::string::npos);
     EXPECT_NE(refused("antiparallel nose red", pair()).find("not one row"), std::string::npos);
     EXPECT_NE(refused("antiparallel nose red", nose({"driver nose 5mA"})).find("not one row"),
               std::string::npos);

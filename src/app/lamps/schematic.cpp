@@ -5,6 +5,7 @@
 #include "app/theme/words.h"
 #include "core/led/resistor_package.h"
 #include "core/quantity/format.h"
+#include "core/work/supply.h"
 
 #include <QHelpEvent>
 #include <QMouseEvent>
@@ -179,8 +180,7 @@ void Schematic::show(const core::Reckoned& facts, const core::LampGroup* group,
             m_group = *group;
             m_state = *state;
             m_onSupply = group->output == core::supplyOutput;
-            m_onRails = m_onSupply && !facts.job.decoder &&
-                        (core::isDigital(facts.job.feed) || facts.job.feed == core::Feed::PlainDc);
+            m_onRails = m_onSupply && core::turnsRound(facts.job);
             m_oneWay = core::oneWayOnly(facts.job, *group);
             m_bridge = m_onRails && !m_oneWay ? facts.job.supply.lampBridge : std::nullopt;
             m_smoothing = m_bridge ? facts.job.supply.smoothing : std::nullopt;
@@ -244,7 +244,7 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
             paintLedSymbol(painter, middle, 9, look.ink, light, brightness, row.turned);
         painter.setPen(look.ink);
         painter.setFont(figuresFont(13));
-        const QRectF words(x + 22, middle.y() - 18, columnWidth - 30, 36);
+        const QRectF words(x + 22, middle.y() - 22, columnWidth - 30, 36);
         const QString value = state.connected ? volts(state.led[i]) : QString();
         painter.drawText(words, Qt::AlignLeft | Qt::AlignTop, value);
         painter.setFont(wordsFont(13));
@@ -253,10 +253,7 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         const QString part =
             row.path.isOpen()
                 ? qs(lamp.part.name)
-                : tr("%1 seen, %2")
-                      .arg(qs(core::percent(
-                               core::passed(row.path, core::lightFamily(lamp.part)).total())),
-                           qs(lamp.part.name));
+                : tr("%1 seen, %2").arg(qs(core::percent(state.arrives)), qs(lamp.part.name));
         painter.drawText(
             words, Qt::AlignLeft | Qt::AlignBottom,
             QFontMetricsF(painter.font()).elidedText(part, Qt::ElideRight, words.width()));

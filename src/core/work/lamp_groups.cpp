@@ -139,6 +139,15 @@ std::optional<std::size_t> firstOf(const LampGroup& group, bool turned) {
     return {};
 }
 
+/// A row of each way round that ever lights.
+std::vector<std::size_t> waysLit(const Job& job, const LampGroup& group) {
+    std::vector<std::size_t> all;
+    if (const auto usual = firstOf(group, false)) all.push_back(*usual);
+    const auto turned = firstOf(group, true);
+    if (turned && lightsTurned(job, group)) all.push_back(*turned);
+    return all;
+}
+
 }  // namespace
 
 double resistorTolerance(const LampGroup& group) {
@@ -267,6 +276,7 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
         }
         const auto& bulb = row.lamps.front().part.filament;
         made.led.assign(row.lamps.size(), Volts{0});
+        made.arrives = passed(row.path, lightFamily(row.lamps.front().part)).total();
         const auto together =
             std::count_if(group.rows.begin(), group.rows.end(),
                           [&](const LampRow& other) { return other.turned == row.turned; });
@@ -278,10 +288,8 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
     }
 
     std::optional<Volts> glow;
-    for (const bool turned : {false, true}) {
-        const auto own = firstOf(group, turned);
-        if (!own || (turned && !lightsTurned(job, group))) continue;
-        const auto from = solveWay(group, common, spread, *own, state);
+    for (const std::size_t own : waysLit(job, group)) {
+        const auto from = solveWay(group, common, spread, own, state);
         if (!from) return tl::unexpected(from.error());
         glow = std::min(glow.value_or(*from), *from);
     }
@@ -336,10 +344,8 @@ Result<GroupCurrents> groupCurrents(const Job& job, const LampGroup& group, cons
         made.shorted = !group.driver() && !(common > Ohms{0});
         return made;
     }
-    for (const bool turned : {false, true}) {
-        const auto own = firstOf(group, turned);
-        if (!own || (turned && !lightsTurned(job, group))) continue;
-        const auto way = solvable(group, common, *own, Corner::Typical);
+    for (const std::size_t own : waysLit(job, group)) {
+        const auto way = solvable(group, common, own, Corner::Typical);
         if (!way) return tl::unexpected(way.error());
         auto solver = LampSolver::of(way->circuit);
         if (!solver) return tl::unexpected(solver.error());
@@ -405,13 +411,10 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
                 if (state) {
                     lit.current = state->rows[r].current;
                     lit.connected = state->rows[r].connected;
-                    const LightPath& path = group.rows[r].path;
+                    const RowState& row = state->rows[r];
                     lit.brightness =
-                        lit.current > Amperes{0}
-                            ? perceivedBrightness(state->rows[r].light *
-                                                  passed(path, lightFamily(lamp.part)).total())
-                            : 0;
-                    lit.filter = path.filter;
+                        lit.current > Amperes{0} ? perceivedBrightness(row.light * row.arrives) : 0;
+                    lit.filter = group.rows[r].path.filter;
                 }
                 all.push_back(std::move(lit));
             }

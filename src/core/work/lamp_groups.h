@@ -44,6 +44,7 @@ struct RowState {
     Amperes lowest{}, highest{};  ///< over the spread of supply, forward voltage and resistor
     std::vector<Volts> led;       ///< across each lamp
     double light = 0;             ///< of a lamp, on the average, of what an LED gives at 20 mA
+    double arrives = 1;           ///< of that at the eye, past what stands before the lamp
     Watts resistorPower{};
     Ohms ideal{};     ///< for the wished current, of an antiparallel pair the one that they share;
                       ///< not positive: supply too low

@@ -56,7 +56,7 @@ void judgePaths(const LampGroup& group, const GroupState& state, Judging& judgin
         if (row.path.isOpen() || !made.connected || !lit) continue;
         const LampPart& part = row.lamps.front().part;
         const LightPassed through = passed(row.path, lightFamily(part));
-        const double total = through.total();
+        const double total = made.arrives;
         const bool wrongColour = row.path.filter && through.filter <= hardlyPasses;
         // A bulb by the LED that gives as much.
         const Amperes gives =

@@ -607,6 +607,13 @@ Result<Jotted> antiparallelTo(const Said& said) {
     const auto part = withPoint(partNamed(said.context.catalogue, *said.name("COLOUR")), *point);
     if (!part) return tl::unexpected(part.error());
     if (part->filament) return oneKind(before);
+    for (const LampPart* each : {&*part, &before.rows.front().lamps.front().part}) {
+        if (!each->rated) continue;
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 has its resistor in it, and keeps no volts from what lies across "
+                           "it.",
+                           each->name));
+    }
     Jotted result = jotted(said, text("%1 the other way round across %2, both behind %3",
                                       described(*part, *point), before.name, formatted(resistor)));
     result.subject = before.id;

@@ -1,6 +1,7 @@
 #include "core/work/reserve/dead_bank.h"
 
 #include "core/quantity/format.h"
+#include "core/work/supply.h"
 
 #include <algorithm>
 

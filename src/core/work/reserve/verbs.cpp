@@ -158,7 +158,8 @@ Result<Jotted> lift(const Said& said) {
     }
     if (none) {
         Jotted result = jotted(said, text("Lifted off it stopped at once: the bank gave nothing"));
-        result.after.bank->dead = DeadBank{said.context.today};
+        // Said again it does not take away what was found out since.
+        if (!result.after.bank->dead) result.after.bank->dead = DeadBank{said.context.today};
         return result;
     }
     const Seconds held = *seconds;
