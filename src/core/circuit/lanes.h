@@ -13,6 +13,15 @@ using Bits = std::uint64_t __attribute__((vector_size(laneCount * sizeof(double)
 /// Per lane all bits set, or none: what comparing gives and ?: takes.
 using Mask = std::int64_t __attribute__((vector_size(laneCount * sizeof(double))));
 
+// Compiled for processors with wide registers and for all others; which, is found when the program
+// starts. Sanitizers and other compilers take the one for all.
+#if defined(__x86_64__) && defined(__GNUC__) && !defined(__clang__) && \
+    !defined(__SANITIZE_ADDRESS__)
+#define GLIMMET_FOR_WIDE_AND_OTHER_PROCESSORS \
+    __attribute__((target_clones("arch=x86-64-v3", "default")))
+#else
+#define GLIMMET_FOR_WIDE_AND_OTHER_PROCESSORS
+#endif
 /// For what is inlined into a function that is compiled for several processors.
 #define GLIMMET_INLINE [[gnu::always_inline]] inline
 

@@ -16,38 +16,39 @@ double gateConductance(const Switch& each, double gate) {
     return off * std::pow(each.off.value() / each.on.value(), std::clamp(gate, 0.0, 1.0));
 }
 
-Solver::Solver(const Circuit& circuit) : m_mesh(meshOf(circuit)) {
+Solver::Solver(const Circuit& circuit) : Solver(circuit, meetings(circuit)) {}
+
+Solver::Solver(const Circuit& circuit, const std::vector<Meeting>& met)
+    : m_layout(layoutOf(circuit, met)),
+      m_starts(circuit, met, givenNodes(m_layout)),
+      m_mesh(m_layout.unknowns, joinedUnknowns(circuit, m_layout)) {
     if (!m_mesh.fits()) return;
     const std::size_t nodes = circuit.nodes.size();
     m_offset.assign(nodes, 0);
     m_flow.assign(nodes, 0);
-    m_x.assign(m_unknowns + 1, 0);
-    m_placeOf.assign(nodes, m_unknowns);
+    m_x.assign(m_layout.unknowns + 1, 0);
+    m_placeOf.assign(nodes, m_layout.unknowns);
     for (Node node = 0; node < nodes; ++node) {
-        if (m_unknown[node] != none) m_placeOf[node] = m_mesh.place(m_unknown[node]);
+        if (m_layout.unknown[node] != none) m_placeOf[node] = m_mesh.place(m_layout.unknown[node]);
     }
     m_ohms.resize(circuit.resistors.size());
     for (std::size_t k = 0; k < circuit.resistors.size(); ++k) {
         const Resistor& each = circuit.resistors[k];
-        const bool taken = m_takenBy[k] != none;
+        const bool taken = m_layout.takenBy[k] != none;
         m_resistors.push_back({taken ? edge(ground, ground) : edge(each.a, each.b), 0});
-        if (!taken && (m_onForest[each.a] || m_onForest[each.b])) m_fed.push_back(k);
+        if (!taken && (m_layout.onForest[each.a] || m_layout.onForest[each.b])) m_fed.push_back(k);
     }
     for (std::size_t k = 0; k < circuit.capacitors.size(); ++k) {
         const Capacitor& each = circuit.capacitors[k];
-        m_capacitors.push_back({edge(each.a, each.b), m_isLimb[k] != 0});
+        m_capacitors.push_back({edge(each.a, each.b), m_layout.isLimb[k] != 0});
     }
     for (const CurrentSource& each : circuit.currentSources)
         m_currents.push_back(edge(each.plus, each.minus));
     for (const Switch& each : circuit.switches) m_switches.push_back({edge(each.a, each.b), 0});
     for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
-        const Diode& each = circuit.diodes[k];
-        const Inner& anode = m_inner[each.anode];
-        const Inner& cathode = m_inner[each.cathode];
-        m_diodeEdges.push_back(edge(anode.diode == k ? anode.far : each.anode,
-                                    cathode.diode == k ? cathode.far : each.cathode));
-        m_names.push_back(each.name);
-        if (m_onForest[m_diodeEdges[k].from] || m_onForest[m_diodeEdges[k].to])
+        m_diodeEdges.push_back(edge(m_layout.branches[k].from, m_layout.branches[k].to));
+        m_names.push_back(circuit.diodes[k].name);
+        if (m_layout.onForest[m_diodeEdges[k].from] || m_layout.onForest[m_diodeEdges[k].to])
             m_fedDiodes.push_back(k);
     }
     for (const OnePort& each : circuit.onePorts) {
@@ -64,7 +65,7 @@ Solver::Solver(const Circuit& circuit) : m_mesh(meshOf(circuit)) {
     excitation.thermal.resize(circuit.onePorts.size());
     m_gates.resize(circuit.switches.size());
     const auto place = [](const Edge& at) {
-        return JunctionRow::Place{at.slot, at.a, at.b, at.from, at.to};
+        return JunctionPlace{at.slot, at.a, at.b, at.from, at.to};
     };
     m_diodes.resize(circuit.diodes.size());
     m_probe.reserve(circuit.diodes.size());
@@ -77,128 +78,8 @@ Solver::Solver(const Circuit& circuit) : m_mesh(meshOf(circuit)) {
     forget();
 }
 
-/// Trees of voltage sources, each one unknown, and of capacitors' EMFs between such trees.
-void Solver::findForest(const Circuit& circuit) {
-    const std::size_t nodes = circuit.nodes.size();
-    std::vector<std::vector<std::size_t>> sourcesAt(nodes), capacitorsAt(nodes);
-    for (std::size_t k = 0; k < circuit.voltageSources.size(); ++k) {
-        sourcesAt[circuit.voltageSources[k].plus].push_back(k);
-        sourcesAt[circuit.voltageSources[k].minus].push_back(k);
-    }
-    for (std::size_t k = 0; k < circuit.capacitors.size(); ++k) {
-        capacitorsAt[circuit.capacitors[k].a].push_back(k);
-        capacitorsAt[circuit.capacitors[k].b].push_back(k);
-    }
-    m_onForest.assign(nodes, 0);
-    m_isLimb.assign(circuit.capacitors.size(), 0);
-    m_unknown.assign(nodes, none);
-    std::vector<char> reached(nodes, 0);
-    std::vector<char> used(circuit.voltageSources.size(), 0);
-    std::vector<Node> found;  // nodes of a tree, whose capacitors may lead further
-    const auto grow = [&](Node root) {
-        reached[root] = 1;
-        if (root != ground) m_unknown[root] = m_unknowns++;
-        const std::size_t first = found.size();
-        found.push_back(root);
-        for (std::size_t at = first; at < found.size(); ++at) {
-            const Node known = found[at];
-            for (const std::size_t k : sourcesAt[known]) {
-                if (used[k]) continue;
-                used[k] = 1;
-                const VoltageSource& source = circuit.voltageSources[k];
-                const bool rising = source.minus == known;
-                const Node next = rising ? source.plus : source.minus;
-                m_limbs.push_back({known, next, k, false, rising ? 1.0 : -1.0});
-                m_onForest[next] = 1;
-                m_unknown[next] = m_unknown[root];
-                reached[next] = 1;
-                found.push_back(next);
-            }
-        }
-    };
-    // Of a tree that floats, the node with the most conductance is the root: what an offset drives
-    // through a conductance is rounded, and should be small beside what else flows.
-    std::vector<double> conductance(nodes, 0);
-    for (const Resistor& each : circuit.resistors) {
-        for (const Node end : {each.a, each.b}) conductance[end] += 1 / each.resistance.value();
-    }
-    std::vector<Node> roots{ground};
-    for (const VoltageSource& each : circuit.voltageSources)
-        roots.insert(roots.end(), {each.plus, each.minus});
-    std::stable_sort(roots.begin() + 1, roots.end(),
-                     [&](Node a, Node b) { return conductance[a] > conductance[b]; });
-    for (Node node = 1; node < nodes; ++node) roots.push_back(node);
-    for (const Node root : roots) {
-        if (reached[root] || m_inner[root].diode != none) continue;
-        found.clear();
-        grow(root);
-        for (std::size_t at = 0; at < found.size(); ++at) {
-            const Node known = found[at];
-            for (const std::size_t k : capacitorsAt[known]) {
-                const Capacitor& each = circuit.capacitors[k];
-                const Node next = each.a == known ? each.b : each.a;
-                if (reached[next]) continue;
-                m_limbs.push_back({known, next, k, true, each.b == known ? 1.0 : -1.0});
-                m_onForest[next] = 1;
-                m_isLimb[k] = 1;
-                grow(next);
-            }
-        }
-    }
-}
-
-/// A node where only one resistor and one diode meet is inside the diode's branch.
-void Solver::takeResistorsIn(const Circuit& circuit, const std::vector<Meeting>& meetings) {
-    m_inner.assign(circuit.nodes.size(), {});
-    m_takenBy.assign(circuit.resistors.size(), none);
-    m_atAnode.assign(circuit.diodes.size(), none);
-    m_atCathode.assign(circuit.diodes.size(), none);
-    for (Node node = 1; node < circuit.nodes.size(); ++node) {
-        const Meeting& here = meetings[node];
-        const std::size_t resistor = here.resistor[0];
-        const std::size_t diode = here.diode[0];
-        if (!here.isSeries() || here.resistors != 1 || m_takenBy[resistor] != none) continue;
-        const Resistor& r = circuit.resistors[resistor];
-        const bool atAnode = circuit.diodes[diode].anode == node;
-        m_takenBy[resistor] = diode;
-        (atAnode ? m_atAnode : m_atCathode)[diode] = resistor;
-        m_inner[node] = {diode, resistor, r.a == node ? r.b : r.a, atAnode ? 1.0 : -1.0};
-        m_innerNodes.push_back(node);
-    }
-}
-
-StarMesh Solver::meshOf(const Circuit& circuit) {
-    const std::vector<Meeting> met = meetings(circuit);
-    takeResistorsIn(circuit, met);
-    findForest(circuit);
-    std::vector<char> given(circuit.nodes.size());
-    for (Node node = 0; node < given.size(); ++node)
-        given[node] = m_unknown[node] == none && m_inner[node].diode == none;
-    m_starts = StartCurrents(circuit, met, std::move(given));
-    std::vector<std::pair<std::size_t, std::size_t>> edges;
-    const auto join = [&](Node a, Node b) {
-        const std::size_t first = m_unknown[a];
-        const std::size_t second = m_unknown[b];
-        if (first != none && second != none && first != second) edges.emplace_back(first, second);
-    };
-    for (std::size_t k = 0; k < circuit.resistors.size(); ++k) {
-        if (m_takenBy[k] == none) join(circuit.resistors[k].a, circuit.resistors[k].b);
-    }
-    for (const Capacitor& each : circuit.capacitors) join(each.a, each.b);
-    for (const Switch& each : circuit.switches) join(each.a, each.b);
-    for (const OnePort& each : circuit.onePorts) join(each.a, each.b);
-    for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
-        const Diode& each = circuit.diodes[k];
-        const Inner& anode = m_inner[each.anode];
-        const Inner& cathode = m_inner[each.cathode];
-        join(anode.diode == k ? anode.far : each.anode,
-             cathode.diode == k ? cathode.far : each.cathode);
-    }
-    return {m_unknowns, edges};
-}
-
 Solver::Edge Solver::edge(Node a, Node b) const {
-    const std::size_t spare = m_unknowns;
+    const std::size_t spare = m_layout.unknowns;
     const std::size_t first = m_placeOf[a];
     const std::size_t second = m_placeOf[b];
     std::size_t slot = m_mesh.unusedSlot();
@@ -214,7 +95,7 @@ void Solver::update(const Circuit& circuit) {
     std::fill(m_constant.begin(), m_constant.end(), 0.0);
     for (std::size_t k = 0; k < circuit.resistors.size(); ++k) {
         m_ohms[k] = circuit.resistors[k].resistance.value();
-        if (m_takenBy[k] != none) continue;
+        if (m_layout.takenBy[k] != none) continue;
         m_resistors[k].conductance = 1 / m_ohms[k];
         m_constant[m_resistors[k].edge.slot] += m_resistors[k].conductance;
     }
@@ -227,8 +108,10 @@ void Solver::update(const Circuit& circuit) {
     rest(circuit);
     const auto outside = [&](std::size_t diode) {
         double ohms = 0;
-        if (m_atAnode[diode] != none) ohms += m_ohms[m_atAnode[diode]];
-        if (m_atCathode[diode] != none) ohms += m_ohms[m_atCathode[diode]];
+        const SolverLayout::Branch& branch = m_layout.branches[diode];
+        for (const std::size_t taken : {branch.atAnode, branch.atCathode}) {
+            if (taken != none) ohms += m_ohms[taken];
+        }
         return ohms;
     };
     for (std::size_t k = 0; k < circuit.diodes.size(); ++k) {
@@ -268,7 +151,7 @@ void Solver::forget() {
 
 /// What does not change while the equations are iterated.
 void Solver::prepare() {
-    for (const Limb& limb : m_limbs) {
+    for (const SolverLayout::Limb& limb : m_layout.limbs) {
         // An open capacitor ties nothing together.
         if (limb.isCapacitor && !(excitation.capacitorConductance[limb.which] > 0)) {
             m_offset[limb.next] = 0;
@@ -315,7 +198,7 @@ Fit Solver::relinearise(Port& port, const ThermalStage& stage) {
     return stands ? Fit::Good : m_tolerance.of(port.state.current - port.linear, port.linear);
 }
 
-Fit Solver::relinearise(JunctionRow::Stride stride) {
+Fit Solver::relinearise(Stride stride) {
     Fit worst = m_diodes.step(m_x.data(), stride, excitation.junctionExtra, m_tolerance);
     m_unsettledPort = none;
     for (std::size_t k = 0; k < m_ports.size(); ++k) {
@@ -337,7 +220,7 @@ bool Solver::solveLinearised(Slopes slopes) {
         add(m_values, m_x, each.edge, each.slope, each.state.current - each.slope * each.volts);
     }
     if (!m_mesh.solve(m_values, m_x)) return false;
-    m_x[m_unknowns] = 0;
+    m_x[m_layout.unknowns] = 0;
     bool finite = true;
     for (const double volts : m_x) finite = finite && std::isfinite(volts);
     return finite;
@@ -381,8 +264,7 @@ double Solver::slopeAt(double share, double linearPart) {
     double slope = (share - 1) * linearPart;
     for (std::size_t k = 0; k < m_x.size(); ++k)
         m_between[k] = m_before[k] + share * (m_x[k] - m_before[k]);
-    m_probe.step(m_between.data(), JunctionRow::Stride::Exact, excitation.junctionExtra,
-                 m_tolerance);
+    m_probe.step(m_between.data(), Stride::Exact, excitation.junctionExtra, m_tolerance);
     for (std::size_t k = 0; k < m_diodes.size(); ++k) {
         const double moved = volts(m_diodeEdges[k]) - before(m_diodeEdges[k]);
         slope += (m_probe.current(k) - m_diodes.linear(k)) * moved;
@@ -419,7 +301,7 @@ void Solver::searchAlong() {
         slope = slopeAt(share, linearPart);
         (slope < 0 ? low : high) = share;
     }
-    for (std::size_t k = 0; k < m_unknowns; ++k)
+    for (std::size_t k = 0; k < m_layout.unknowns; ++k)
         m_x[k] = m_before[k] + share * (m_x[k] - m_before[k]);
 }
 
@@ -430,7 +312,7 @@ bool Solver::settle(int most) {
         const bool searching = iteration >= freeIterations;
         if (searching) {
             // From here the elements stand where the voltages are, not where they were taken to.
-            if (iteration == freeIterations) relinearise(JunctionRow::Stride::Exact);
+            if (iteration == freeIterations) relinearise(Stride::Exact);
             m_before = m_x;
         }
         if (!solveLinearised(Slopes::True) || (searching && !descends())) {
@@ -441,8 +323,7 @@ bool Solver::settle(int most) {
         // from step to step: once that is known to be enough the next step needs no check. It is
         // known of diodes alone: the current of another element may hardly change with its voltage,
         // or fall, and a small error of it then moves the voltages far.
-        const Fit worst =
-            relinearise(searching ? JunctionRow::Stride::Exact : JunctionRow::Stride::Free);
+        const Fit worst = relinearise(searching ? Stride::Exact : Stride::Free);
         if (worst == Fit::Good) return true;
         if (worst == Fit::Close && m_ports.empty()) {
             if (!solveLinearised(Slopes::True)) return false;
@@ -451,7 +332,7 @@ bool Solver::settle(int most) {
         }
         if (searching) {
             searchAlong();
-            relinearise(JunctionRow::Stride::Exact);
+            relinearise(Stride::Exact);
         }
     }
     return false;
@@ -489,15 +370,15 @@ void Solver::voltages(std::vector<double>& volts) const {
     volts.resize(m_placeOf.size());
     for (Node node = 0; node < volts.size(); ++node)
         volts[node] = m_offset[node] + m_x[m_placeOf[node]];
-    for (const Node node : m_innerNodes) {
-        const Inner& inner = m_inner[node];
+    for (const Node node : m_layout.innerNodes) {
+        const SolverLayout::Inner& inner = m_layout.inner[node];
         volts[node] =
             volts[inner.far] - inner.sign * m_ohms[inner.resistor] * m_diodes.current(inner.diode);
     }
 }
 
 double Solver::voltage(Node node) const {
-    const Inner& inner = m_inner[node];
+    const SolverLayout::Inner& inner = m_layout.inner[node];
     if (inner.diode != none) {
         return voltage(inner.far) -
                inner.sign * m_ohms[inner.resistor] * m_diodes.current(inner.diode);
@@ -539,7 +420,7 @@ void Solver::sourceCurrents(std::vector<double>& amps) const {
         flow(m_currents[k], excitation.amps[k] * excitation.share);
     for (const std::size_t k : m_fedDiodes) flow(m_diodeEdges[k], m_diodes.current(k));
     for (const Port& each : m_ports) flow(each.edge, each.state.current);
-    for (auto limb = m_limbs.rbegin(); limb != m_limbs.rend(); ++limb) {
+    for (auto limb = m_layout.limbs.rbegin(); limb != m_layout.limbs.rend(); ++limb) {
         if (limb->isCapacitor) continue;
         amps[limb->which] = -limb->sign * m_flow[limb->next];
         m_flow[limb->known] += m_flow[limb->next];

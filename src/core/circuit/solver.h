@@ -7,11 +7,13 @@
 // companion model): EMFs shift what the unknowns are counted from, like sources. So a capacitor's
 // current is not the difference of two far larger ones, however short the step. A resistor alone
 // between a node and a diode is taken into the diode's branch: a lamp with its resistor is one
-// element and makes no node of its own. What is left is a network of conductances (star_mesh.h).
+// element and makes no node of its own (solver_layout.h). What is left is a network of conductances
+// (star_mesh.h).
 #pragma once
 
 #include "core/circuit/circuit.h"
 #include "core/circuit/junction_row.h"
+#include "core/circuit/solver_layout.h"
 #include "core/circuit/star_mesh.h"
 #include "core/circuit/start_currents.h"
 
@@ -131,24 +133,9 @@ private:
         Edge edge;
         bool isLimb = false;
     };
-    /// A source or a capacitor's EMF as a branch of the forest that they make, roots first.
-    struct Limb {
-        Node known = ground, next = ground;
-        std::size_t which = 0;
-        bool isCapacitor = false;
-        double sign = 1;  ///< of the volts from known to next
-    };
-    struct Inner {  ///< a node inside a diode's branch: between it and a resistor taken in
-        std::size_t diode = none;
-        std::size_t resistor = none;
-        Node far = ground;  ///< the resistor's other end
-        double sign = 1;    ///< of the drop from far to the node for the diode's current
-    };
-    static constexpr std::size_t none = static_cast<std::size_t>(-1);
+    static constexpr std::size_t none = SolverLayout::none;
 
-    void findForest(const Circuit& circuit);
-    void takeResistorsIn(const Circuit& circuit, const std::vector<Meeting>& meetings);
-    [[nodiscard]] StarMesh meshOf(const Circuit& circuit);
+    Solver(const Circuit& circuit, const std::vector<Meeting>& met);
     [[nodiscard]] Edge edge(Node a, Node b) const;
     void setValues(const Circuit& circuit);
     void prepare();
@@ -170,7 +157,7 @@ private:
     /// Whether the content falls from the voltages before towards the last solution.
     [[nodiscard]] bool descends() const;
     /// Linearises all elements where the voltages now are; the worst fit.
-    Fit relinearise(JunctionRow::Stride stride);
+    Fit relinearise(Stride stride);
     [[nodiscard]] Fit relinearise(Port& port, const ThermalStage& stage);
     /// Slope of the content from the voltages before the last solution to it, W, at a share of the
     /// way. `linearPart`: of resistors, capacitors and switches.
@@ -179,19 +166,11 @@ private:
     void searchAlong();
 
     // Topology, found once.
-    std::vector<std::size_t> m_unknown;  ///< per node, before the order of elimination; none: known
-    std::size_t m_unknowns = 0;
-    std::vector<Limb> m_limbs;
-    std::vector<std::size_t> m_placeOf;  ///< per node: of its unknown in m_x; known: the spare one
-    std::vector<char> m_onForest;        ///< per node: a limb leads to it
-    std::vector<char> m_isLimb;          ///< per capacitor
-    std::vector<Inner> m_inner;          ///< per node
-    std::vector<Node> m_innerNodes;      ///< those of them; what is far of them is none
-    std::vector<std::size_t> m_takenBy;  ///< per resistor: the diode that took it in, or none
-    std::vector<std::size_t> m_atAnode, m_atCathode;  ///< per diode: the resistors taken in
+    SolverLayout m_layout;
     StartCurrents m_starts;
     StarMesh m_mesh;
-    std::vector<Linear> m_resistors;  ///< per resistor; without effect where a diode took it in
+    std::vector<std::size_t> m_placeOf;  ///< per node: of its unknown in m_x; known: the spare one
+    std::vector<Linear> m_resistors;     ///< per resistor; without effect where a diode took it in
     std::vector<Linear> m_switches;
     std::vector<Condenser> m_capacitors;
     std::vector<Edge> m_currents;
