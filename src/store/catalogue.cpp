@@ -5,6 +5,7 @@
 #include <QDir>
 #include <QFile>
 #include <QFileInfo>
+#include <QSaveFile>
 #include <QStandardPaths>
 
 #include <algorithm>
@@ -79,6 +80,25 @@ LoadedCatalogue loadedCatalogue(const QString& userFile) {
     put(loaded.catalogue.bodies, own->bodies);
     put(loaded.catalogue.faults, own->faults);
     return loaded;
+}
+
+core::Result<void> keepBody(const QString& userFile, const core::BodyDrawing& drawing) {
+    const QFileInfo file(userFile);
+    if (file.exists() && !file.isFile()) {
+        return core::failure(core::ErrorCode::Unreadable, "catalogue",
+                             core::text("%1 is no file.", userFile.toStdString()));
+    }
+    auto text = catalogueWith(file.exists() ? contents(userFile) : std::string(), drawing);
+    if (!text) return tl::unexpected(text.error());
+    QSaveFile out(userFile);
+    const auto size = static_cast<qint64>(text->size());
+    if (!QDir().mkpath(file.absolutePath()) || !out.open(QIODevice::WriteOnly) ||
+        out.write(text->data(), size) != size || !out.commit()) {
+        return core::failure(core::ErrorCode::NotWritable, "catalogue",
+                             core::text("%1 could not be written: %2.", userFile.toStdString(),
+                                        out.errorString().toStdString()));
+    }
+    return {};
 }
 
 std::vector<core::Job> demoJobs() {

@@ -74,6 +74,19 @@ Result<Catalogue> catalogueFromJson(std::string_view text, std::vector<Fault>* f
     return documentIn<Catalogue>(text, catalogueFormatVersion, olderCatalogues(), faults);
 }
 
+Result<std::string> catalogueWith(std::string_view text, const BodyDrawing& drawing) {
+    Result<Catalogue> catalogue = Catalogue();
+    if (!text.empty()) catalogue = catalogueFromJson(text, nullptr);
+    if (!catalogue) return tl::unexpected(catalogue.error());
+    for (const BodyDrawing& each : catalogue->bodies) {
+        if (each.id != drawing.id) continue;
+        return failure(ErrorCode::NotUnderstood, "catalogue",
+                       core::text("There is a body “%1” already.", drawing.id));
+    }
+    catalogue->bodies.push_back(drawing);
+    return jsonOf(*catalogue, 1) + "\n";
+}
+
 Result<WorkshopRecord> workshopFromJson(std::string_view text) {
     return documentIn<WorkshopRecord>(text, workshopFormatVersion, {}, nullptr);
 }

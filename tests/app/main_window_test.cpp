@@ -11,10 +11,12 @@
 #include <QAbstractButton>
 #include <QAction>
 #include <QFileInfo>
+#include <QInputDialog>
 #include <QListView>
 #include <QMenuBar>
 #include <QPushButton>
 #include <QSignalSpy>
+#include <QTimer>
 
 using namespace Qt::StringLiterals;
 
@@ -223,9 +225,10 @@ TEST(MainWindow, LooksThroughALargeFileInTheBackground) {
     const QString large = app.file("large.glimmet");
     {
         const auto workshop = store::Workshop::open(large, store::Access::ReadWrite);
-        EXPECT_TRUE((*workshop)
-                        ->add(std::vector<core::Job>(1200, tests::keptJobs()[0]), core::text("x"))
-                        .has_value());
+        // Large by its notes: many jobs would take long to be put there and to be looked through.
+        core::Job job = tests::keptJobs()[0];
+        job.notes.resize(10, {"2026-03-02", std::string(90000, 'x')});
+        EXPECT_TRUE((*workshop)->add(std::vector<core::Job>(6, job), core::text("x")).has_value());
     }
     ASSERT_GT(QFileInfo(large).size(), 4 << 20);
     app.window().openWorkshop(large);
@@ -257,6 +260,38 @@ TEST(MainWindow, TeachesOnAnEmptyShelfAndPutsTheFirstModelOnIt) {
     app.jot(u"decoder four-wire-1.0"_s);
     EXPECT_EQ(app.sentence().substr(0, 14), "Not known yet:");
     EXPECT_FALSE(app.words(u"caution"_s).empty());
+}
+TEST(MainWindow, KeepsABodyForOtherModels) {
+    QFile own(store::userCatalogueFile());  // of the tests
+    own.remove();
+    OpenWindow app;
+    app.jot(u"roof 60mm"_s);
+    const auto keep = [&](const QString& title) {
+        QTimer::singleShot(0, [&] {
+            auto* dialog = qobject_cast<QInputDialog*>(QApplication::activeModalWidget());
+            ASSERT_NE(dialog, nullptr);
+            dialog->setTextValue(title);
+            dialog->accept();
+        });
+        for (QAction* each : app.window().findChildren<QAction*>()) {
+            if (each->text().contains(u"body for others"_s)) each->trigger();
+        }
+        OpenWindow::settle();
+    };
+    keep(u"Harbour shunter"_s);
+    EXPECT_NE(app.words(u"noticeWords"_s).find("stands among the shapes"), std::string::npos)
+        << app.words(u"noticeWords"_s);
+    keep(u"Dock shunter"_s);
+    EXPECT_NE(app.words(u"noticeWords"_s).find("already"), std::string::npos);
+    app.press(Qt::Key_N, Qt::ControlModifier);
+    QTest::mouseClick(app.find<QPushButton>(u"new-harbour-shunter"_s), Qt::LeftButton);
+    OpenWindow::settle();
+    EXPECT_EQ(app.bench().job().units[0].body.kind, "harbour-shunter");
+    EXPECT_NEAR(app.bench().job().units[0].body.height.value(), 60, 0.02);
+    app.jot(u"body railbus"_s);
+    app.jot(u"body harbour-shunter"_s);  // it can be typed as well
+    EXPECT_EQ(app.bench().job().units[0].body.kind, "harbour-shunter");
+    EXPECT_TRUE(own.remove());
 }
 TEST(MainWindow, ListsWhatCanBeTypedOneKeyAway) {
     OpenWindow app;

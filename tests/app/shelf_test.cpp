@@ -6,6 +6,7 @@
 #include "support/sanitized.h"
 
 #include <QListView>
+#include <QMimeData>
 #include <QSignalSpy>
 
 using namespace Qt::StringLiterals;
@@ -48,6 +49,61 @@ TEST(Shelf, FindsByAnyWordAndOpensWithReturn) {
     EXPECT_EQ(app.find<QListView>(u"shelfList"_s)->model()->rowCount(), 0);
     search->clear();
     EXPECT_EQ(app.find<QListView>(u"shelfList"_s)->model()->rowCount(), 4);
+}
+std::vector<std::string> namesOn(const QListView& list) {
+    std::vector<std::string> all;
+    for (int row = 0; row < list.model()->rowCount(); ++row)
+        all.push_back(list.model()->index(row, 0).data().toString().toStdString());
+    return all;
+}
+TEST(Shelf, StandsInTheOrderThatItWasDraggedTo) {
+    OpenWindow app;
+    auto* list = app.find<QListView>(u"shelfList"_s);
+    const auto came = namesOn(*list);
+    ASSERT_EQ(came.size(), 4U);
+    const auto drag = [&](int from, int before) {
+        QAbstractItemModel& model = *list->model();
+        const std::unique_ptr<QMimeData> data(model.mimeData({model.index(from, 0)}));
+        model.dropMimeData(data.get(), Qt::MoveAction, before, 0, {});
+        OpenWindow::settle();
+    };
+    const core::Job open = app.bench().job();
+    drag(3, 1);
+    EXPECT_EQ(namesOn(*list), (std::vector{came[0], came[3], came[1], came[2]}));
+    EXPECT_EQ(app.bench().job(), open);  // it moved, nothing else did
+    EXPECT_FALSE(app.bench().undoable().undo.has_value());
+    drag(3, 0);  // nothing stands before the workshop itself
+    drag(1, 1);
+    EXPECT_EQ(namesOn(*list), (std::vector{came[0], came[3], came[1], came[2]}));
+    drag(1, 4);  // behind the last: as they came, and nothing is kept
+    EXPECT_EQ(namesOn(*list), came);
+    EXPECT_TRUE(app.bench().workshopRecord().shelfOrder.empty());
+    EXPECT_FALSE(list->model()->flags(list->model()->index(0, 0)) & Qt::ItemIsDragEnabled);
+    EXPECT_TRUE(list->model()->flags(list->model()->index(1, 0)) & Qt::ItemIsDragEnabled);
+}
+TEST(Shelf, IsOrderedByKeyAndByLineAndStaysSo) {
+    OpenWindow app;
+    auto* list = app.find<QListView>(u"shelfList"_s);
+    const auto came = namesOn(*list);
+    list->setFocus();
+    list->setCurrentIndex(list->model()->index(2, 0));
+    app.press(Qt::Key_Left, Qt::AltModifier);
+    EXPECT_EQ(namesOn(*list), (std::vector{came[0], came[2], came[1], came[3]}));
+    app.press(Qt::Key_Left, Qt::AltModifier);  // it is the first already
+    EXPECT_EQ(namesOn(*list), (std::vector{came[0], came[2], came[1], came[3]}));
+    app.press(Qt::Key_Right, Qt::AltModifier);
+    app.press(Qt::Key_Right, Qt::AltModifier);
+    EXPECT_EQ(namesOn(*list), (std::vector{came[0], came[1], came[3], came[2]}));
+    app.press(Qt::Key_Right, Qt::AltModifier);
+    EXPECT_EQ(namesOn(*list), (std::vector{came[0], came[1], came[3], came[2]}));
+    app.press(Qt::Key_H, Qt::ControlModifier);
+    app.jot(u"shelf Tern first"_s);
+    EXPECT_EQ(namesOn(*list), (std::vector{came[0], came[2], came[1], came[3]}));
+    app.press(Qt::Key_Z, Qt::ControlModifier);
+    EXPECT_EQ(namesOn(*list), (std::vector{came[0], came[1], came[3], came[2]}));
+    app.reopen();
+    EXPECT_EQ(namesOn(*app.find<QListView>(u"shelfList"_s)),
+              (std::vector{came[0], came[1], came[3], came[2]}));
 }
 TEST(ShelfScan, LooksThroughManyJobsInTheBackgroundAndCanBeStopped) {
     OpenWindow app;

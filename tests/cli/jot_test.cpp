@@ -130,7 +130,8 @@ TEST(JotCommand, SpeaksToTheWorkshopsOwnRecord) {
     const std::string other = scratch.file("other.glimmet").toStdString();
     std::ofstream(scratch.file("ling.json").toStdString()) << away;
     ASSERT_TRUE(imported(other, scratch.file("ling.json").toStdString()).faults.empty());
-    EXPECT_EQ(tests::opened(scratch.file("other.glimmet"))->job(1)->rule, core::RatingRule::Strict);
+    EXPECT_EQ(tests::opened(scratch.file("other.glimmet"))->job(1)->own.rule,
+              core::RatingRule::Strict);
 }
 
 }  // namespace

@@ -7,6 +7,7 @@
 
 #include <gtest/gtest.h>
 
+#include <algorithm>
 #include <set>
 
 namespace glimmet::core {
@@ -16,6 +17,7 @@ using tests::drawing;
 using tests::drawings;
 using tests::jotted;
 using tests::newJob;
+using tests::smallCatalogue;
 
 TEST(BodyDrawings, AreWhatAFitterMeets) {
     std::set<std::string> ids, titles;
@@ -126,6 +128,95 @@ TEST(Units, LengthAndScaleChangeTheOneThatIsMeant) {
     Job own = two;
     own.units[1].body.ownMeasures = true;
     EXPECT_EQ(jotted(own, {"scale N"}).units[1].body, own.units[1].body);
+}
+TEST(OwnBody, FollowsWhatWasMeasuredAndKeepsWhatIsInItInPlace) {
+    const Job drawn =
+        jotted(newJob("x", "dock-shunter"), {"lamp front white", "cavity hood 20x9x8"});
+    const Body& was = drawn.units[0].body;
+    const Job own = jotted(drawn, {"roof 60mm", "floor 12mm", "length 150mm", "width 30mm"});
+    const Body& body = own.units[0].body;
+    EXPECT_EQ(floorOf(body), Millimetres{12});
+    EXPECT_EQ(body.height, Millimetres{60});
+    EXPECT_EQ(body.length, Millimetres{150});
+    EXPECT_EQ(body.width, Millimetres{30});
+    Millimetres top{0}, back{0};
+    for (const Point& at : body.profile) {
+        top = std::max(top, at.z);
+        back = std::max(back, at.x);
+    }
+    EXPECT_NEAR(top.value(), 60, 0.02);
+    EXPECT_NEAR((back / was.length).value() / 150 * was.length.value(),
+                std::max_element(
+                    was.profile.begin(), was.profile.end(),
+                    [](auto& a, auto& b) {
+                        return a.x < b.x;
+                    })->x.value() /
+                    was.length.value(),
+                1e-3);
+    // A hollow that was measured moves and keeps its size; one that is drawn is drawn out.
+    const auto hollow = [](const Body& of, const char* name) {
+        return *std::find_if(of.cavities.begin(), of.cavities.end(),
+                             [&](const Cavity& each) { return each.name == name; });
+    };
+    EXPECT_EQ(hollow(body, "hood").length, Millimetres{20});
+    EXPECT_NE(hollow(body, "hood").corner, hollow(was, "hood").corner);
+    EXPECT_NEAR(hollow(body, "cab floor").length.value(),
+                hollow(was, "cab floor").length.value() * 150 / was.length.value(), 0.01);
+    EXPECT_NEAR(hollow(body, "cab floor").width.value(),
+                hollow(was, "cab floor").width.value() * 30 / was.width.value(), 0.01);
+    // Lamps stay at their sites, wheels keep their size.
+    EXPECT_EQ(own.groups[0].rows[0].lamps[0].fitted.pose.at, body.sites.front().at);
+    for (std::size_t i = 0; i < body.axles.size(); ++i) {
+        EXPECT_EQ(body.axles[i].diameter, was.axles[i].diameter);
+        EXPECT_NEAR(body.axles[i].x.value(), was.axles[i].x.value() * 150 / was.length.value(),
+                    0.01);
+    }
+    EXPECT_EQ(jotted(own, {"scale N"}).units[0].body, body);  // it is what was measured
+    EXPECT_FALSE(understood("floor 59mm", own, smallCatalogue(), "").has_value());
+    EXPECT_FALSE(understood("roof 13mm", own, smallCatalogue(), "").has_value());
+}
+TEST(OwnBody, AxlesStandWhereTheyWereMeasured) {
+    const Job drawn = jotted(newJob("x", "dock-shunter"), {"axle 2 left"});
+    const Job own = jotted(drawn, {"axles 60mm 20mm 41mm", "wheels 10.5mm"});
+    const auto& axles = own.units[0].body.axles;
+    ASSERT_EQ(axles.size(), 3U);
+    EXPECT_EQ(axles[0].x, Millimetres{20});
+    EXPECT_EQ(axles[2].x, Millimetres{60});
+    EXPECT_EQ(axles[1].diameter, Millimetres{10.5});
+    EXPECT_TRUE(axles[0].collectsRight);
+    EXPECT_FALSE(axles[1].collectsRight);
+    EXPECT_TRUE(axles[1].collectsLeft);
+    EXPECT_EQ(jotted(own, {"axles 20mm 60mm"}).units[0].body.axles[1].diameter, Millimetres{10.5});
+    EXPECT_FALSE(understood("axles 20mm 900mm", own, smallCatalogue(), "").has_value());
+    EXPECT_FALSE(understood("axles 20mm", newJob("x", "house"), smallCatalogue(), "").has_value());
+}
+TEST(OwnBody, HollowsThatAreNotDrawnAreAdded) {
+    const Job two = jotted(newJob("x", "saloon"), {"unit saloon called tail"});
+    EXPECT_FALSE(
+        understood("cavity battery box 50x12x4 at 20x35", two, smallCatalogue(), "").has_value());
+    const Job with = jotted(two, {"cavity battery box 50x12x4 at 20x35 in tail"});
+    EXPECT_EQ(with.units[0], two.units[0]);
+    const Cavity& made = with.units[1].body.cavities.back();
+    EXPECT_EQ(made.name, "battery box");
+    EXPECT_TRUE(made.measured);
+    EXPECT_EQ(made.corner, (Point{Millimetres{20}, Millimetres{35}}));
+    EXPECT_EQ(made.width, Millimetres{12});
+    // The same again moves it, in the unit that was named.
+    const Job again = jotted(with, {"cavity battery box 40x12x4 at 25x35 in tail"});
+    EXPECT_EQ(again.units[1].body.cavities.size(), with.units[1].body.cavities.size());
+    EXPECT_EQ(again.units[1].body.cavities.back().length, Millimetres{40});
+}
+TEST(OwnBody, BecomesADrawingForOtherModelsAtAnyScale) {
+    const Job own = jotted(newJob("x", "dock-shunter"),
+                           {"scale N", "roof 26mm", "cavity hood 20x9x8", "axle 1 none"});
+    const BodyDrawing made = ownDrawing(own, 0, "harbour-shunter", "Harbour shunter");
+    EXPECT_EQ(made.body.kind, "harbour-shunter");
+    EXPECT_NEAR(made.body.height.value(), 26 * 160, 0.01);
+    EXPECT_FALSE(made.body.ownMeasures);
+    for (const Cavity& each : made.body.cavities) EXPECT_FALSE(each.measured);
+    EXPECT_TRUE(made.body.axles[0].collectsLeft && made.body.axles[0].collectsRight);
+    const Job next = core::newJob("y", made, *scaleNamed("0"));
+    EXPECT_NEAR(next.units[0].body.height.value(), 26 * 160 / 45.0, 0.01);
 }
 TEST(Units, MotorsAreReadApart) {
     const Job two = jotted(newJob("x", "railcar"), {"unit railcar called rear car"});

@@ -2,7 +2,9 @@
 // and that jobs are judged by them.
 #include "core/house/rules/rules.h"
 #include "core/work/job_summary.h"
+#include "core/work/shelf.h"
 #include "core/work/standing.h"
+#include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 
@@ -58,12 +60,113 @@ TEST(House, GoesAlongWithAJobThatLeaves) {
     EXPECT_EQ(measured(away, {}), State::Over);  // judged there as it was here
     const Job taken = adopted(away, {});
     EXPECT_FALSE(taken.judgedWith.has_value());
-    EXPECT_EQ(taken.rule, RatingRule::Strict);
-    EXPECT_NEAR(*taken.closeMargin, 0.1, 1e-12);
+    EXPECT_EQ(taken.own.rule, RatingRule::Strict);
+    EXPECT_NEAR(*taken.own.closeMargin, 0.1, 1e-12);
+    EXPECT_FALSE(taken.own.supplySpread || taken.own.drawers);  // there as here
     // Nothing is said where both houses do the same.
     EXPECT_FALSE(withHouse(shunter(), {}).judgedWith.has_value());
-    EXPECT_FALSE(adopted(away, strict).rule.has_value());
+    EXPECT_FALSE(adopted(away, strict).own.rule.has_value());
+    // All that is judged by goes along, and what the job had of its own with it.
+    House other;
+    other.rectifier = Volts{1.6};
+    other.bridge = Volts{1};
+    other.outputSwitch = Volts{0.6};
+    other.supplySpread = 0.1;
+    other.drawers = Series::E24;
+    other.meterTolerance = 0.02;
+    other.decoders = {"four-wire-1.0"};
+    const Job elsewhere = adopted(withHouse(jotted(shunter(), {"margin 30%"}), other), {});
+    House there = houseOf(elsewhere, {});
+    other.closeMargin = 0.3;
+    other.decoders.clear();  // what lies in a drawer stays in it
+    EXPECT_EQ(there, other);
     EXPECT_EQ(adopted(shunter(), strict), shunter());
+}
+
+TEST(House, IsFollowedByAJobAgainOnceItSaysSo) {
+    House wide;
+    wide.supplySpread = 0.1;
+    wide.drawers = Series::E24;
+    wide.meterTolerance = 0.03;
+    wide.closeMargin = 0.25;
+    wide.rule = RatingRule::Strict;
+    const Job own = jotted(
+        shunter(), {"spread 2%", "drawers E6", "tolerance 1%", "margin 10%", "rule running"});
+    const House its = houseOf(own, wide);
+    EXPECT_DOUBLE_EQ(its.supplySpread, 0.02);
+    EXPECT_EQ(its.drawers, Series::E6);
+    EXPECT_DOUBLE_EQ(its.meterTolerance, 0.01);
+    EXPECT_DOUBLE_EQ(its.closeMargin, 0.1);
+    EXPECT_EQ(its.rule, RatingRule::Running);
+    const Job again = jotted(
+        own, {"spread house", "drawers house", "tolerance house", "margin house", "rule house"});
+    EXPECT_EQ(houseOf(again, wide), wide);
+    EXPECT_EQ(again, shunter());
+    // Lamps that are new to it get its own resistors.
+    EXPECT_EQ(jotted(own, {"lamp front white"}).groups.at(0).wish.series, Series::E6);
+}
+TEST(House, TrackVoltsOfAJobThatVaryLessAreJudgedSo) {
+    // 19 V and 10 % are 20.9 V on a decoder that bears 20 V; 2 % are 19.4 V.
+    const Job hot = jotted(shunter(), {"track 19V"});
+    House wide;
+    wide.supplySpread = 0.1;
+    const auto volts = [&](const Job& job) {
+        return tests::finding(findings(job, smallCatalogue(), wide), "motor.track-volts");
+    };
+    const Finding before = volts(hot);
+    const Finding after = volts(jotted(hot, {"spread 2%"}));
+    EXPECT_NEAR(*tests::figure(before, "V_top").value, 20.9, 1e-9);
+    EXPECT_NEAR(*tests::figure(after, "V_top").value, 19.38, 1e-9);
+    EXPECT_EQ(tests::figure(before, "V_top").inputs.at(1).basis.kind, Basis::Kind::Assumed);
+    EXPECT_EQ(tests::figure(after, "V_top").inputs.at(1).basis.kind, Basis::Kind::Chosen);
+}
+
+TEST(Shelf, KeepsWhatWasPutSomewhereAndLeavesTheOthersAsTheyCame) {
+    const std::vector<int> came{1, 2, 3, 4, 5};
+    EXPECT_EQ(shelved(came, {}), came);
+    EXPECT_EQ(shelved(came, {{4}, {9}, {4}, {1}}),
+              (std::vector{4, 1, 2, 3, 5}));  // 9 was taken off
+    EXPECT_EQ(orderWith(4, 2, came, {}), (std::vector<Shelved>{{1}, {4}}));
+    EXPECT_EQ(orderWith(1, {}, came, {}), (std::vector<Shelved>{{2}, {3}, {4}, {5}}));
+    EXPECT_TRUE(orderWith(4, 5, came, {}).empty());  // where it stands
+    // Whatever is moved where: it stands there, and no other two change their order.
+    std::vector<Shelved> order;
+    for (int step = 0; step < 200; ++step) {
+        const int job = 1 + step * 7 % 5;
+        const std::optional<int> before =
+            step % 6 == 5 ? std::nullopt : std::optional(1 + (job + step) % 5);
+        if (before == job) continue;
+        std::vector<int> expected = shelved(came, order);
+        std::erase(expected, job);
+        expected.insert(
+            before ? std::find(expected.begin(), expected.end(), *before) : expected.end(), job);
+        order = orderWith(job, before, came, order);
+        EXPECT_EQ(shelved(came, order), expected) << step;
+    }
+}
+TEST(Shelf, IsOrderedByNames) {
+    const std::vector<std::pair<int, std::string>> jobs{
+        {1, "No. 4 \"Ling\""}, {2, "\"Tern\""}, {7, "Signal box"}};
+    const auto order = [&](std::string_view line, const WorkshopRecord& workshop = {}) {
+        const auto said = understood(line, workshop, smallCatalogue(), "", jobs);
+        EXPECT_TRUE(said.has_value()) << line;
+        return said ? shelved(said->after, jobs) : std::vector<int>();
+    };
+    EXPECT_EQ(order("shelf tern first"), (std::vector{2, 1, 7}));
+    EXPECT_EQ(order("shelf Signal box before Tern"), (std::vector{1, 7, 2}));
+    EXPECT_EQ(order("shelf Ling last"), (std::vector{2, 7, 1}));
+    WorkshopRecord turned;
+    turned.shelfOrder = {{7}};
+    EXPECT_EQ(order("shelf Ling first", turned), (std::vector{1, 7, 2}));
+    EXPECT_EQ(order("shelf Tern before Ling", turned), (std::vector{7, 2, 1}));
+    const auto refused = [&](std::string_view line) {
+        const auto said = understood(line, WorkshopRecord{}, smallCatalogue(), "", jobs);
+        return said ? plain(said->meaning) : "✗ " + plain(said.error().what);
+    };
+    EXPECT_EQ(refused("shelf Ling first"), "No. 4 \"Ling\" stands on the shelf before \"Tern\"");
+    EXPECT_EQ(refused("shelf Ling"), "✗ Where on the shelf? Write it like shelf Ling before Tern.");
+    EXPECT_EQ(refused("shelf Ling before Ling"), "✗ No. 4 \"Ling\" cannot stand before itself.");
+    EXPECT_EQ(refused("shelf Ling first before Tern").substr(0, 3), std::string("✗"));
 }
 
 TEST(HouseJots, SetEveryRule) {
@@ -111,7 +214,7 @@ TEST(HouseJots, EveryExampleIsUnderstoodAndListed) {
                 << example;
         }
     }
-    EXPECT_EQ(examples, 17U);
+    EXPECT_EQ(examples, 19U);
     EXPECT_EQ(workshopJotCompletions("dra", {}, smallCatalogue()).at(0).line, "drawers ");
 }
 

@@ -53,7 +53,7 @@ TEST(Jot, TakesTheOtherReadings) {
     EXPECT_EQ(meaning("ohms 9.8"), "Winding: 9.8 Ω");
     EXPECT_EQ(meaning("track 14.8V"), "Track or supply volts: 14.8 V");
     EXPECT_EQ(meaning("time 25m wiring"), "25 min on wiring");
-    EXPECT_EQ(meaning("rule strict"), "Rating rule: strict");
+    EXPECT_EQ(meaning("rule strict"), "For this job: rating rule strict");
 }
 TEST(Jot, SaysWhatIsMissingFromAReading) {
     EXPECT_EQ(whyRefused("stall 1.15A"),
@@ -236,8 +236,10 @@ TEST(Jot, FitsTheUsualBodyToScaleAndLengthButNotAnOwnProfile) {
     Job own = shunter();
     own.units.at(0).body.ownMeasures = true;
     EXPECT_EQ(read("scale N", own)->after.units, own.units);
-    EXPECT_EQ(whyRefused("length 142mm", own),
-              "Shunter has a profile of its own; its length comes from that.");
+    // What was measured keeps its other measures.
+    const Body longer = read("length 142mm", own)->after.units.at(0).body;
+    EXPECT_EQ(longer.length, Millimetres{142});
+    EXPECT_EQ(longer.height, own.units.at(0).body.height);
 }
 TEST(Jot, RefusesInTheWordsOfTheVerbAtTheBeginning) {
     // "output" is a verb too, and would find fault with "lamp".

@@ -101,14 +101,14 @@ TEST(JotScale, TakesTheLampsAlong) {
                 1e-9);
 }
 TEST(JotRule, ChangesTheVerdict) {
-    EXPECT_EQ(after("rule running").rule, RatingRule::Running);
+    EXPECT_EQ(after("rule running").own.rule, RatingRule::Running);
     EXPECT_EQ(worstState(findings(after("rule strict"), tests::smallCatalogue())), State::Over);
-    EXPECT_EQ(refusal("rule brave"), "“brave” is none of: strict, slip, running.");
+    EXPECT_EQ(refusal("rule brave"), "“brave” is none of: strict, slip, running, house.");
 }
 TEST(JotMargin, TakesPerCentOrAShare) {
-    EXPECT_NEAR(*after("margin 10%").closeMargin, 0.10, 1e-12);
-    EXPECT_NEAR(*after("margin 0.2").closeMargin, 0.2, 1e-12);
-    EXPECT_EQ(after("margin 0").closeMargin, 0);
+    EXPECT_NEAR(*after("margin 10%").own.closeMargin, 0.10, 1e-12);
+    EXPECT_NEAR(*after("margin 0.2").own.closeMargin, 0.2, 1e-12);
+    EXPECT_EQ(after("margin 0").own.closeMargin, 0);
     EXPECT_EQ(code("margin 95%"), ErrorCode::OutOfRange);
     EXPECT_EQ(code("margin -5%"), ErrorCode::OutOfRange);
     EXPECT_EQ(code("margin wide"), ErrorCode::NotUnderstood);

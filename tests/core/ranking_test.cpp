@@ -112,7 +112,9 @@ TEST(Ranking, RoomIsCloseInAHollowThatIsOnlyDrawn) {
     decoder.length = Millimetres{200};
     Job job = shunter();
     EXPECT_EQ(cellOf(job, decoder, Aspect::Room).state, State::Close);
-    job.units[0].body.ownMeasures = true;
+    job.units[0].body.ownMeasures = true;  // its outline, not what is in it
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Room).state, State::Close);
+    for (Cavity& each : job.units[0].body.cavities) each.measured = true;
     EXPECT_EQ(cellOf(job, decoder, Aspect::Room).state, State::Over);
     EXPECT_EQ(cellOf(jotted(shunter(), {"only under 19mm"}), middle(), Aspect::Room).state,
               State::Over);

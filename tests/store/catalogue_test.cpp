@@ -2,9 +2,12 @@
 
 #include "core/work/lamp_groups.h"
 #include "support/print_quantity.h"
+#include "support/sample_jobs.h"
 #include "support/scratch.h"
 
 #include <gtest/gtest.h>
+
+using namespace Qt::StringLiterals;
 
 namespace glimmet::store {
 namespace {
@@ -47,6 +50,31 @@ TEST(Catalogue, LeavesAFaultyFileOutWholeAndSaysWhy) {
     }
     Scratch::write(own, R"({"format":"glimmet-catalogue","version":7,"lamps":[]})");
     EXPECT_EQ(loadedCatalogue(own).userFault->code, core::ErrorCode::TooNew);
+}
+TEST(Catalogue, TakesABodyOfTheUsersBesideWhatIsInIt) {
+    const tests::Scratch scratch;
+    const QString own = scratch.file("new folder/catalogue.json");
+    const core::BodyDrawing body = core::ownDrawing(tests::newJob("x", "dock-shunter"), 0,
+                                                    "harbour-shunter", "Harbour shunter");
+    ASSERT_TRUE(keepBody(own, body).has_value());
+    core::BodyDrawing second = body;
+    second.id = "other";
+    ASSERT_TRUE(keepBody(own, second).has_value());
+    const auto loaded = loadedCatalogue(own);
+    EXPECT_FALSE(loaded.userFault.has_value());
+    ASSERT_NE(core::bodyNamed(loaded.catalogue, "harbour-shunter"), nullptr);
+    EXPECT_EQ(core::bodyNamed(loaded.catalogue, "harbour-shunter")->body, body.body);
+    EXPECT_NE(core::bodyNamed(loaded.catalogue, "other"), nullptr);
+    // The same again, a faulty file and one that cannot be written: refused, and nothing is lost.
+    const QByteArray before = tests::Scratch::contents(own);
+    EXPECT_EQ(core::plain(keepBody(own, body).error().what),
+              "There is a body “harbour-shunter” already.");
+    EXPECT_EQ(tests::Scratch::contents(own), before);
+    tests::Scratch::write(own, before.left(before.size() / 2));
+    EXPECT_FALSE(keepBody(own, body).has_value());
+    EXPECT_EQ(tests::Scratch::contents(own), before.left(before.size() / 2));
+    EXPECT_EQ(keepBody(scratch.file("new folder"), body).error().code, core::ErrorCode::Unreadable);
+    EXPECT_EQ(keepBody(own + u"/below"_s, body).error().code, core::ErrorCode::NotWritable);
 }
 TEST(Catalogue, HoldsOnlyPartsThatCanBeReckonedWith) {
     const LoadedCatalogue loaded = loadedCatalogue(QStringLiteral("/nonexistent"));

@@ -270,8 +270,8 @@ TEST(JobFormat1, IsBroughtForwardWithAllThatItSays) {
     EXPECT_EQ(tests::motor(job).windings.size(), 4U);
     EXPECT_EQ(tests::body(job).motors.size(), 1U);
     EXPECT_FALSE(tests::body(job).axles[1].collectsRight);
-    EXPECT_EQ(job.rule, core::RatingRule::Strict);
-    EXPECT_DOUBLE_EQ(*job.closeMargin, 0.1);
+    EXPECT_EQ(job.own.rule, core::RatingRule::Strict);
+    EXPECT_DOUBLE_EQ(*job.own.closeMargin, 0.1);
     ASSERT_EQ(job.groups.size(), 3U);
     EXPECT_EQ(job.groups[2].name, "front lamp");
     EXPECT_EQ(job.groups[2].shared(), core::Ohms{47});
@@ -299,9 +299,9 @@ TEST(JobFormat1, FeedsFollowFromItsThreeSupplies) {
     plain["supply"]["kind"] = "dc";
     EXPECT_EQ(jobFromJson(plain.dump())->feed, core::Feed::PlainDc);
     // What the house has too is the house's; the rest is the job's own.
-    EXPECT_FALSE(jobFromJson(fixture("ling"))->rule.has_value());
-    EXPECT_FALSE(jobFromJson(fixture("ling"))->closeMargin.has_value());
-    EXPECT_EQ(jobFromJson(fixture("battery"))->rule, core::RatingRule::Running);
+    EXPECT_FALSE(jobFromJson(fixture("ling"))->own.rule.has_value());
+    EXPECT_FALSE(jobFromJson(fixture("ling"))->own.closeMargin.has_value());
+    EXPECT_EQ(jobFromJson(fixture("battery"))->own.rule, core::RatingRule::Running);
 }
 // The currents of format 1 as the Glimmet that wrote it had them, in the words of today.
 TEST(JobFormat1, ComesToTheSameFigures) {

@@ -1,6 +1,7 @@
 #include "app/frame/bench.h"
 
 #include "app/theme/words.h"
+#include "core/work/shelf.h"
 #include "core/work/trials.h"
 #include "store/sisters.h"
 
@@ -235,15 +236,28 @@ bool Bench::stepWorkshop(bool forward) {
         emit failed(said(record.error()));
         return false;
     }
-    m_record = std::move(*record);
-    emit houseChanged();
-    recompute();
+    setRecord(std::move(*record));
     return true;
 }
 
 bool Bench::takeForWorkshop(const QString& line) {
-    const auto jotted =
-        core::understood(line.toStdString(), m_record, m_catalogue, today(), m_shelf);
+    return takenForWorkshop(
+        core::understood(line.toStdString(), m_record, m_catalogue, today(), m_shelf));
+}
+
+bool Bench::putOnShelf(store::JobId id, std::optional<store::JobId> before) {
+    if (!m_workshop || before == id) return false;
+    if (readOnly()) {
+        emit failed(tr("The workshop is open read-only: its shelf stays as it is."));
+        return false;
+    }
+    readShelf();
+    std::optional<int> other;
+    if (before) other = static_cast<int>(*before);
+    return takenForWorkshop(core::putOnShelf(m_record, m_shelf, static_cast<int>(id), other));
+}
+
+bool Bench::takenForWorkshop(const core::Result<core::WorkshopJotted>& jotted) {
     if (!jotted) {
         emit failed(said(jotted.error()));
         return false;
@@ -257,13 +271,21 @@ bool Bench::takeForWorkshop(const QString& line) {
         emit failed(said(recorded.error()));
         return false;
     }
-    m_stage = jotted->stage;
-    m_subject = jotted->subject;
-    m_spokenId.clear();
-    m_record = jotted->after;
-    emit houseChanged();
-    recompute();
+    if (m_onWorkshop) {
+        m_stage = jotted->stage;
+        m_subject = jotted->subject;
+        m_spokenId.clear();
+    }
+    setRecord(jotted->after);
     return true;
+}
+
+/// What has become of the workshop is shown: marks are stale where jobs are judged otherwise.
+void Bench::setRecord(core::WorkshopRecord record) {
+    const core::WorkshopRecord was = std::exchange(m_record, std::move(record));
+    if (was.shelfOrder != m_record.shelfOrder) emit shelfChanged();
+    if (!(was.house == m_record.house)) emit houseChanged();
+    recompute();
 }
 
 bool Bench::moved(const core::Result<store::Moved>& step) {

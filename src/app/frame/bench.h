@@ -73,6 +73,10 @@ public:
     bool redo();
     bool addJob(const core::Job& job, const core::Text& what);
     void takeOffShelf();
+    /// A drawing of the user's own, to choose from at once.
+    void addBody(core::BodyDrawing drawing) { m_catalogue.bodies.push_back(std::move(drawing)); }
+    /// A job before another one on the shelf, or last. False as take().
+    bool putOnShelf(store::JobId id, std::optional<store::JobId> before);
 
 signals:
     void workshopChanged();
@@ -93,6 +97,8 @@ private:
     bool edit(const core::Text& what, const core::Job& after);
     bool taken(const core::Result<core::Jotted>& jotted);
     bool takeForWorkshop(const QString& line);
+    bool takenForWorkshop(const core::Result<core::WorkshopJotted>& jotted);
+    void setRecord(core::WorkshopRecord record);
     bool stepWorkshop(bool forward);
     bool readRecord();
     void readShelf();

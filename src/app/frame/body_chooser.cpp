@@ -79,20 +79,7 @@ BodyChooser::BodyChooser(const std::vector<core::BodyDrawing>& bodies, QWidget* 
     m_grid->setContentsMargins(0, 0, 8, 8);
     m_grid->setSpacing(8);
     scroll->setWidget(m_field);
-    for (const core::BodyDrawing& drawing : bodies) {
-        auto* button = new BodyButton(drawing, m_field);
-        connect(button, &QPushButton::clicked, this,
-                [this, id = drawing.id] { emit bodyChosen(id); });
-        const QString group = QCoreApplication::translate("bodies", drawing.group.c_str());
-        m_tiles.push_back(
-            {button, group, (bodyTitle(drawing) + u' ' + group + u' ' + qs(drawing.id)).toLower()});
-        const bool known = std::any_of(m_headings.begin(), m_headings.end(),
-                                       [&](const QLabel* each) { return each->text() == group; });
-        if (known) continue;
-        auto* heading = new QLabel(group, m_field);
-        heading->setFont(wordsFont(14, true));
-        m_headings.push_back(heading);
-    }
+    for (const core::BodyDrawing& drawing : bodies) add(drawing);
 
     auto* top = new QHBoxLayout;
     top->addWidget(m_invitation, 1);
@@ -114,6 +101,20 @@ BodyChooser::BodyChooser(const std::vector<core::BodyDrawing>& bodies, QWidget* 
     });
     connect(m_back, &QPushButton::clicked, this, &BodyChooser::left);
     begin(false);
+}
+
+void BodyChooser::add(const core::BodyDrawing& drawing) {
+    auto* button = new BodyButton(drawing, m_field);
+    connect(button, &QPushButton::clicked, this, [this, id = drawing.id] { emit bodyChosen(id); });
+    const QString group = QCoreApplication::translate("bodies", drawing.group.c_str());
+    m_tiles.push_back(
+        {button, group, (bodyTitle(drawing) + u' ' + group + u' ' + qs(drawing.id)).toLower()});
+    const bool known = std::any_of(m_headings.begin(), m_headings.end(),
+                                   [&](const QLabel* each) { return each->text() == group; });
+    if (known) return;
+    auto* heading = new QLabel(group, m_field);
+    heading->setFont(wordsFont(14, true));
+    m_headings.push_back(heading);
 }
 
 void BodyChooser::begin(bool overJob) {

@@ -19,6 +19,8 @@ class BodyChooser : public QWidget {
     Q_OBJECT
 public:
     BodyChooser(const std::vector<core::BodyDrawing>& bodies, QWidget* parent = nullptr);
+    /// One more to choose from.
+    void add(const core::BodyDrawing& drawing);
     /// Whether there is a job to go back to.
     void begin(bool overJob);
 

@@ -106,6 +106,7 @@ void MainWindow::build() {
     connect(m_files, &WorkshopFiles::closing, &m_scan, &ShelfScan::cancel);
 
     m_bodies = new BodyChooser(m_bench.catalogue().bodies, bench);
+    connect(m_files, &WorkshopFiles::bodyKept, m_bodies, &BodyChooser::add);
     connect(m_bodies, &BodyChooser::bodyChosen, this, &MainWindow::begin);
     connect(m_bodies, &BodyChooser::left, this, [this] { chooseBody(false); });
     m_pictureStack = new QStackedWidget(bench);
@@ -169,6 +170,7 @@ void MainWindow::build() {
         else
             m_bench.openJob(id);
     });
+    connect(m_shelf, &ShelfView::putBefore, &m_bench, &Bench::putOnShelf);
     connect(m_shelf, &ShelfView::searched, this, &MainWindow::search);
     connect(m_line, &LineOfWork::stageChosen, &m_bench, &Bench::goTo);
     connect(m_picture, &PictureView::subjectChosen, &m_bench, &Bench::pointAt);
@@ -195,6 +197,8 @@ void MainWindow::buildMenus() {
     m_writing.append(add(workshop, tr("&Import job…"), {}, [this] { m_files->importJob(); }));
     m_needJob.append(add(workshop, tr("&Export job…"), QKeySequence(u"Ctrl+E"_s),
                          [this] { m_files->exportJob(); }));
+    m_needJob.append(
+        add(workshop, tr("Keep its &body for others…"), {}, [this] { m_files->keepBody(); }));
     auto* off =
         add(workshop, tr("&Take job off the shelf"), {}, [this] { m_bench.takeOffShelf(); });
     m_needJob.append(off);
@@ -272,7 +276,7 @@ void MainWindow::reloadShelf() {
         m_notices->say(said(jobs.error()));
         return;
     }
-    m_shelf->model()->setJobs(std::move(*jobs));
+    m_shelf->model()->setJobs(std::move(*jobs), m_bench.workshopRecord().shelfOrder);
     scan();
 }
 

@@ -3,12 +3,14 @@
 #include "app/frame/notices.h"
 #include "app/theme/words.h"
 #include "store/bundle.h"
+#include "store/catalogue.h"
 
 #include <QAction>
 #include <QDir>
 #include <QFile>
 #include <QFileDialog>
 #include <QFileInfo>
+#include <QInputDialog>
 #include <QMenu>
 #include <QSaveFile>
 #include <QSettings>
@@ -168,6 +170,44 @@ void WorkshopFiles::exportJob() {
         !file.commit()) {
         m_notices.say(tr("%1 could not be written.").arg(QFileInfo(path).fileName()));
     }
+}
+
+void WorkshopFiles::keepBody() {
+    if (!m_bench.hasJob()) return;
+    const core::Job& job = m_bench.job();
+    std::size_t unit = 0;
+    if (job.units.size() > 1) {
+        QStringList units;
+        for (std::size_t i = 0; i < job.units.size(); ++i) units << qs(core::unitCalled(job, i));
+        bool chosen = false;
+        const QString which = QInputDialog::getItem(m_window, tr("Keep body"), tr("Of which unit?"),
+                                                    units, 0, false, &chosen);
+        if (!chosen) return;
+        unit = static_cast<std::size_t>(units.indexOf(which));
+    }
+    const QString title =
+        QInputDialog::getText(m_window, tr("Keep body"),
+                              tr("What are models with this body called? Its measures are kept for "
+                                 "any scale; this one's are at 1:%1.")
+                                  .arg(job.scale.ratio))
+            .simplified()
+            .left(80);
+    if (title.isEmpty()) return;
+    QString id;
+    for (const QChar each : title.toLower()) id += each.isLetterOrNumber() ? each : u'-';
+    const core::BodyDrawing drawing =
+        core::ownDrawing(job, unit, id.toStdString(), title.toStdString());
+    if (core::bodyNamed(m_bench.catalogue(), drawing.id)) {
+        m_notices.say(tr("There is a body “%1” already; this one needs another name.").arg(title));
+        return;
+    }
+    if (const auto kept = store::keepBody(store::userCatalogueFile(), drawing); !kept) {
+        m_notices.say(said(kept.error()));
+        return;
+    }
+    m_bench.addBody(drawing);
+    emit bodyKept(drawing);
+    m_notices.say(tr("“%1” stands among the shapes of new jobs now, under “Your own”.").arg(title));
 }
 
 void WorkshopFiles::remember(const QString& path) {

@@ -25,9 +25,13 @@ public:
     void saveCopy();
     void importJob();
     void exportJob();
+    /// Asks what the body of the open job's first unit is to be called, and keeps it among the
+    /// user's own.
+    void keepBody();
     void fillRecent(QMenu& menu);
 
 signals:
+    void bodyKept(const glimmet::core::BodyDrawing& drawing);
     void closing();  ///< the workshop that is open is about to be another
 
 private:

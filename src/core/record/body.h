@@ -38,7 +38,7 @@ struct LampSite {
 struct Body {
     std::string kind;          ///< id of the drawing it came from: "dock-shunter"
     bool structure = false;    ///< stands on the ground: no wheels, no couplings
-    bool ownMeasures = false;  ///< measured on the model: no longer a drawing at a scale
+    bool ownMeasures = false;  ///< measured on the model: it does not follow the scale any more
     Millimetres length{}, height{}, width{};
     std::vector<Point> profile;                ///< closed outline, at least three points
     std::vector<std::vector<Point>> openings;  ///< windows and doors, closed outlines
@@ -61,5 +61,12 @@ struct BodyDrawing {
 
 /// The body with every measure times a factor, rounded to 0.01 mm. Range: factor > 0.
 [[nodiscard]] Body scaled(const Body& body, double factor);
+
+/// Where its outline begins above the rail head (of structures: above the ground).
+[[nodiscard]] Millimetres floorOf(const Body& body);
+/// Its outline drawn out to a length, a floor and a roof, with all that is in it; wheels and
+/// hollows that were measured keep their size. Range: length > 0, floor < roof.
+[[nodiscard]] Body drawnOut(const Body& body, Millimetres length, Millimetres floor,
+                            Millimetres roof);
 
 }  // namespace glimmet::core

@@ -5,6 +5,7 @@
 #include "core/motor/condition.h"
 #include "core/quantity/quantities.h"
 
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -23,5 +24,21 @@ struct House {
     std::vector<std::string> decoders;  ///< ids of those that lie in the drawer, sorted
     bool operator==(const House&) const = default;
 };
+
+/// Where a job is judged otherwise than the house does.
+struct OwnRules {
+    std::optional<RatingRule> rule;
+    std::optional<double> closeMargin;
+    std::optional<Volts> rectifier, bridge, outputSwitch;
+    std::optional<double> supplySpread;
+    std::optional<Series> drawers;
+    std::optional<double> meterTolerance;
+    bool operator==(const OwnRules&) const = default;
+};
+
+/// The house with these instead of its own.
+[[nodiscard]] House withOwn(House house, const OwnRules& own);
+/// What `other` has otherwise than `house`, but for what lies in its drawer.
+[[nodiscard]] OwnRules differences(const House& house, const House& other);
 
 }  // namespace glimmet::core

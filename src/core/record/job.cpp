@@ -79,6 +79,16 @@ Job withBody(Job job, std::size_t unit, const Body& body) {
     return job;
 }
 
+BodyDrawing ownDrawing(const Job& job, std::size_t unit, std::string id, std::string title) {
+    Body body = scaled(job.units[unit].body, job.scale.ratio);
+    body.kind = id;
+    body.ownMeasures = false;
+    // They were measured on this model; on the next one they are as drawn.
+    for (Cavity& each : body.cavities) each.measured = false;
+    for (Axle& each : body.axles) each.collectsLeft = each.collectsRight = true;
+    return {std::move(id), std::move(title), "Your own", std::move(body)};
+}
+
 bool isStructure(const Job& job) { return job.units.front().body.structure; }
 
 Millimetres startOf(const Job& job, std::size_t unit) {
@@ -139,18 +149,14 @@ Job withHouse(Job job, const House& house) {
 Job adopted(Job job, const House& house) {
     if (!job.judgedWith) return job;
     const House was = *std::exchange(job.judgedWith, std::nullopt);
-    if (!job.rule && was.rule != house.rule) job.rule = was.rule;
-    if (!job.closeMargin && std::abs(was.closeMargin - house.closeMargin) > 1e-12) {
-        job.closeMargin = was.closeMargin;
-    }
+    job.own = differences(house, withOwn(was, job.own));
     return job;
 }
 
 House houseOf(const Job& job, const House& house) {
     House made = job.judgedWith.value_or(house);
     if (job.judgedWith) made.decoders = house.decoders;
-    made.rule = job.rule.value_or(made.rule);
-    made.closeMargin = job.closeMargin.value_or(made.closeMargin);
+    made = withOwn(std::move(made), job.own);
     // Volts are known no better than the meter reads them.
     made.supplySpread = std::max(made.supplySpread, made.meterTolerance);
     return made;

@@ -77,8 +77,7 @@ struct Job {
     std::optional<FittedBank> bank;
     Layout layout;  ///< that it will run on
     std::vector<LampGroup> groups;
-    std::optional<RatingRule> rule;  ///< where this job is judged otherwise than the house does
-    std::optional<double> closeMargin;
+    OwnRules own;
     std::optional<House> judgedWith;  ///< of an exported job: the house where it came from
     std::vector<Note> notes;
     std::vector<TimeSpent> times;
@@ -96,6 +95,11 @@ struct Job {
 /// The job with another body for a unit: lamps at a site of it move to where that site is now, the
 /// others keep their share of length and height. Precondition: unit < units.
 [[nodiscard]] Job withBody(Job job, std::size_t unit, const Body& body);
+
+/// A unit's body as a drawing of its own, in prototype measures: for other models like it.
+/// Precondition: unit < units.
+[[nodiscard]] BodyDrawing ownDrawing(const Job& job, std::size_t unit, std::string id,
+                                     std::string title);
 
 /// A building stands alone and has no wheels.
 [[nodiscard]] bool isStructure(const Job& job);

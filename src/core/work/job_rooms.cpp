@@ -4,6 +4,7 @@
 #include "core/work/intake/intake.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/measure/measure.h"
+#include "core/work/own_rules.h"
 #include "core/work/prove/prove.h"
 #include "core/work/record_verbs.h"
 #include "core/work/reserve/reserve.h"
@@ -24,7 +25,9 @@ const std::vector<SpokenVerb>& jobVerbs() {
         for (const JobRoom& room : rooms) {
             for (const jot::Verb& verb : room.verbs()) made.push_back({&verb, room.name});
         }
-        for (const jot::Verb& verb : recordVerbs()) made.push_back({&verb, {}});
+        for (const auto verbs : {recordVerbs(), bodyVerbs(), ownRuleVerbs()}) {
+            for (const jot::Verb& verb : verbs) made.push_back({&verb, {}});
+        }
         return made;
     }();
     return all;

@@ -87,115 +87,6 @@ Result<Jotted> scale(const Said& said) {
     return result;
 }
 
-Result<Jotted> length(const Said& said) {
-    const Millimetres value = *said.one<Millimetres>("LENGTH");
-    const auto unit = unitOf(said);
-    if (!unit) return tl::unexpected(unit.error());
-    const Body& body = said.context.job.units[*unit].body;
-    if (body.ownMeasures) {
-        return refuse(ErrorCode::OutOfRange,
-                      text("%1 has a profile of its own; its length comes from that.",
-                           said.context.job.name));
-    }
-    Jotted result = jotted(said, text("Length: %1", formatted(value)));
-    if (said.context.job.units.size() > 1) {
-        result.meaning = text("%1, %2", result.meaning, unitCalled(said.context.job, *unit));
-    }
-    result.after =
-        withBody(std::move(result.after), *unit, scaled(body, (value / body.length).value()));
-    result.after.units[*unit].body.length = value;
-    return result;
-}
-
-// --- units -----------------------------------------------------------------------------------
-
-std::vector<Named> bodyNames(const Context& context) {
-    std::vector<Named> all;
-    for (const BodyDrawing& drawing : context.catalogue.bodies) {
-        all.push_back({drawing.id, {drawing.title}, drawing.title});
-    }
-    return all;
-}
-
-/// "unit saloon called trailer": coupled behind what is there.
-Result<Jotted> unit(const Said& said) {
-    const BodyDrawing& drawing = *bodyNamed(said.context.catalogue, *said.name("BODY"));
-    const Job& job = said.context.job;
-    if (isStructure(job) || drawing.body.structure) {
-        return refuse(ErrorCode::OutOfRange,
-                      text("What stands on the ground is coupled to nothing."));
-    }
-    constexpr std::size_t most = 20;
-    if (job.units.size() >= most) {
-        return refuse(ErrorCode::OutOfRange,
-                      text("A job has at most %1 units.", std::to_string(most)));
-    }
-    const std::string& called = said.at("WORDS").words;
-    for (const Named& taken : unitNames(said.context)) {
-        if (lowered(taken.name) == lowered(called)) {
-            return refuse(
-                ErrorCode::NotUnderstood,
-                text("There is a unit called %1 already. Give this one another name.", taken.name));
-        }
-    }
-    Jotted result =
-        jotted(said, called.empty() ? text("Coupled behind: %1", drawing.title)
-                                    : text("Coupled behind: %1, called %2", drawing.title, called));
-    result.after.couplings.push_back({Millimetres{520 / job.scale.ratio}, 0});
-    result.after.units.push_back(newUnit(result.after, drawing, called));
-    return result;
-}
-
-/// "body tank-engine": what a unit is drawn as. Lamps keep their places as far as they can.
-Result<Jotted> body(const Said& said) {
-    const BodyDrawing& drawing = *bodyNamed(said.context.catalogue, *said.name("BODY"));
-    const auto at = unitOf(said);
-    if (!at) return tl::unexpected(at.error());
-    const Job& job = said.context.job;
-    if (job.units.size() > 1 && drawing.body.structure) {
-        return refuse(ErrorCode::OutOfRange,
-                      text("What stands on the ground is coupled to nothing."));
-    }
-    Jotted result = jotted(said, text("Body: %1", drawing.title));
-    result.after =
-        withBody(std::move(result.after), *at, scaled(drawing.body, 1 / job.scale.ratio));
-    return result;
-}
-
-Result<Jotted> removeUnit(const Said& said) {
-    const auto at = unitOf(said);
-    if (!at) return tl::unexpected(at.error());
-    const Job& job = said.context.job;
-    if (job.units.size() == 1) {
-        return refuse(ErrorCode::OutOfRange, text("The only unit stays; give it another body."));
-    }
-    const std::string called = unitCalled(job, *at);
-    for (const LampGroup& group : job.groups) {
-        for (const LampRow& row : group.rows) {
-            for (const Lamp& lamp : row.lamps) {
-                if (lamp.fitted.unit != job.units[*at].id) continue;
-                return refuse(
-                    ErrorCode::OutOfRange,
-                    text("%1 sits in %2. Remove it first: remove %1.", group.name, called));
-            }
-        }
-    }
-    Jotted result = jotted(said, text("%1 uncoupled", called));
-    Job& after = result.after;
-    const auto index = static_cast<std::ptrdiff_t>(*at);
-    after.units.erase(after.units.begin() + index);
-    after.couplings.erase(after.couplings.begin() +
-                          std::min<std::ptrdiff_t>(index, std::ssize(after.couplings) - 1));
-    // What sat there is found a seat again.
-    if (after.decoder && after.decoder->seat && after.decoder->seat->unit == job.units[*at].id) {
-        after.decoder->seat.reset();
-    }
-    if (after.bank && after.bank->seat && after.bank->seat->unit == job.units[*at].id) {
-        after.bank->seat.reset();
-    }
-    return result;
-}
-
 /// The stages that the job has, by their names and their titles.
 std::vector<Named> stageNames(const Context& context) {
     std::vector<Named> all;
@@ -235,30 +126,6 @@ constexpr Takes scaleTakes[] = {{.what = "NAME",
                                  .needed = true,
                                  .missing = "Which scale?",
                                  .names = scaleNames}};
-constexpr Takes lengthTakes[] = {{.what = "LENGTH",
-                                  .needed = true,
-                                  .missing = "How long over the buffers?",
-                                  .dimension = Dimension::Length,
-                                  .least = 0.005,
-                                  .most = 3},
-                                 unitTakes};
-constexpr Takes drawn{.what = "BODY",
-                      .kind = Kind::Name,
-                      .needed = true,
-                      .missing = "Which body?",
-                      .names = bodyNames,
-                      .unknown = "No body goes by “%1”. There are: %2."};
-constexpr Takes newUnitTakes[] = {drawn, {.what = "WORDS", .kind = Kind::Words, .after = "called"}};
-constexpr Takes bodyTakes[] = {drawn, unitTakes};
-constexpr Takes uncoupleTakes[] = {[] {
-    Takes made = unitTakes;
-    made.after = nullptr;
-    made.ofSeveral = false;
-    made.needed = true;
-    made.missing = "Which unit?";
-    return made;
-}()};
-
 constexpr const char* goExamples[] = {"go lamps"};
 constexpr const char* goNoise[] = {"to", "the"};
 constexpr const char* noteExamples[] = {"note clip broken rear left"};
@@ -267,22 +134,13 @@ constexpr const char* timeNoise[] = {"on", "for", "spent"};
 constexpr const char* nameExamples[] = {"name No. 4 Ling"};
 constexpr const char* ownerExamples[] = {"owner R. Tide"};
 constexpr const char* scaleExamples[] = {"scale N", "scale H0"};
-constexpr const char* lengthExamples[] = {"length 142mm"};
-constexpr const char* unitExamples[] = {"unit saloon called trailer"};
-constexpr const char* bodyExamples[] = {"body tank-engine"};
-constexpr const char* uncoupleExamples[] = {"uncouple trailer"};
-
 constexpr Verb recordTable[] = {
     {"note", {}, {}, noteExamples, "anything worth remembering", note, true, {}, nullptr, 100000},
     {"time", {}, timeTakes, timeExamples, "time spent", timeSpent, false, timeNoise},
     {"name", {}, {}, nameExamples, "rename the job", nameJob, true},
     {"owner", {}, {}, ownerExamples, "whose it is", owner, true},
     {"scale", {}, scaleTakes, scaleExamples, "Z, N, TT, H0, 0, 1 or G", scale},
-    {"length", {}, lengthTakes, lengthExamples, "over the buffers; the picture follows", length},
-    {"body", {}, bodyTakes, bodyExamples, "what it is drawn as", body},
-    {"unit", {}, newUnitTakes, unitExamples, "couples another unit behind", unit},
     {"go", {}, goTakes, goExamples, "to another stage", go, false, goNoise},
-    {"uncouple", {}, uncoupleTakes, uncoupleExamples, "takes a unit out of the train", removeUnit},
 };
 
 }  // namespace

@@ -8,5 +8,6 @@
 namespace glimmet::core {
 
 [[nodiscard]] std::span<const jot::Verb> recordVerbs();
+[[nodiscard]] std::span<const jot::Verb> bodyVerbs();
 
 }  // namespace glimmet::core

@@ -1,4 +1,4 @@
-// What `rule` and `margin` take, of a job and of the house alike.
+// What the lines of rules take, of a job and of the house alike.
 #pragma once
 
 #include "core/jot/verb.h"
@@ -10,19 +10,38 @@ inline std::vector<Named> ruleNames(const Context&) {
             {"slip", {"slipping"}, "continuous above slipping, peak above stall"},
             {"running", {}, "continuous above 1.25 × what it runs with"}};
 }
-inline constexpr Takes ruleTakes[] = {{.what = "NAME",
-                                       .kind = Takes::Kind::Name,
-                                       .needed = true,
-                                       .missing = "Which rule: strict, slip or running?",
-                                       .names = ruleNames}};
-inline constexpr Takes marginTakes[] = {{.what = "SHARE",
-                                         .needed = true,
-                                         .missing = "How near is close?",
-                                         .dimension = Dimension::Ratio,
-                                         .least = 0.001,
-                                         .most = 0.9,
-                                         .zero = true}};
-inline constexpr const char* ruleExamples[] = {"rule strict"};
-inline constexpr const char* marginExamples[] = {"margin 10%"};
+inline std::vector<Named> seriesNames(const Context&) {
+    return {{"E6", {}, "20 %"}, {"E12", {}, "10 %"}, {"E24", {}, "5 %"}, {"E96", {}, "1 %"}};
+}
+inline constexpr Takes ruleTakes{.what = "NAME",
+                                 .kind = Takes::Kind::Name,
+                                 .needed = true,
+                                 .missing = "Which rule: strict, slip or running?",
+                                 .names = ruleNames};
+inline constexpr Takes drawersTakes{.what = "NAME",
+                                    .kind = Takes::Kind::Name,
+                                    .needed = true,
+                                    .missing = "Which series: E6, E12, E24 or E96?",
+                                    .names = seriesNames};
+constexpr Takes shareTakes(const char* missing, double least, double most) {
+    return {.what = "SHARE",
+            .needed = true,
+            .missing = missing,
+            .dimension = Dimension::Ratio,
+            .least = least,
+            .most = most,
+            .zero = true};
+}
+inline constexpr Takes marginTakes = shareTakes("How near is close?", 0.001, 0.9);
+inline constexpr Takes spreadTakes = shareTakes("By how much do track volts differ?", 0.001, 0.3);
+inline constexpr Takes toleranceTakes =
+    shareTakes("By how much may a reading be off?", 0.0005, 0.1);
+inline constexpr Takes dropTakes{.what = "VOLTS",
+                                 .needed = true,
+                                 .missing = "How many volts?",
+                                 .dimension = Dimension::Voltage,
+                                 .least = 0.05,
+                                 .most = 4,
+                                 .zero = true};
 
 }  // namespace glimmet::core::jot

@@ -73,6 +73,14 @@ Figure switchFigure(const Job& job, const House& house) {
                  house.outputSwitch, text("usual at lamp currents"), "switch ");
 }
 
+Figure spreadFigure(const Job& job, const House& house) {
+    const Text name = text("Spread of the supply");
+    return job.own.supplySpread ? figures::chosen(name, "spread", house.supplySpread,
+                                                  text("for this job"), "spread ")
+                                : figures::assumed(name, "spread", house.supplySpread,
+                                                   text("from place to place"), "spread ");
+}
+
 Figure busFigure(const Job& job, const House& house) {
     Figure track = trackFigure(job);
     Figure rectifier = rectifierFigure(job, house);

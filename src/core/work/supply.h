@@ -11,6 +11,8 @@ namespace glimmet::core {
 [[nodiscard]] Figure rectifierFigure(const Job& job, const House& house);  ///< V_rect
 [[nodiscard]] Figure bridgeFigure(const Job& job, const House& house);     ///< V_bridge
 [[nodiscard]] Figure switchFigure(const Job& job, const House& house);     ///< V_switch
+/// By how much track volts differ from place to place, a share.
+[[nodiscard]] Figure spreadFigure(const Job& job, const House& house);
 /// V_bus = V_track − V_rect: what the common (blue) wire stands at above decoder ground.
 [[nodiscard]] Figure busFigure(const Job& job, const House& house);
 

@@ -23,6 +23,11 @@ void districtModelFields(Io& io, Self& model) {
 }
 
 template <class Io, class Self>
+void shelvedFields(Io& io, Self& shelved) {
+    io("job", shelved.job, Required, within(1, 2147483647));
+}
+
+template <class Io, class Self>
 void districtFields(Io& io, Self& district) {
     io("name", district.name, Required, characters(100, 1));
     io("rating", district.rating, Required, upTo(100));
@@ -38,12 +43,14 @@ void workshopFields(Io& io, Self& workshop) {
     io("house", workshop.house);
     io("meter", workshop.meter, Maybe);
     io("districts", workshop.districts, Maybe, members(0, 100));
+    io("shelf_order", workshop.shelfOrder, Maybe, members(0, 100000));
 }
 
 }  // namespace
 
 GLIMMET_FIELDS(core::House, houseFields)
 GLIMMET_FIELDS(core::DistrictModel, districtModelFields)
+GLIMMET_FIELDS(core::Shelved, shelvedFields)
 GLIMMET_FIELDS(core::PowerDistrict, districtFields)
 GLIMMET_FIELDS(core::WorkshopRecord, workshopFields)
 

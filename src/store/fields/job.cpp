@@ -88,8 +88,14 @@ void jobFields(Io& io, Self& job) {
     io("bank", job.bank, Maybe);
     io("layout", job.layout, Maybe);
     io("groups", job.groups, Maybe, members(0, 1000));
-    io("rule", job.rule, Maybe);
-    io("close_margin", job.closeMargin, Maybe, within(0, 0.9));
+    io("rule", job.own.rule, Maybe);
+    io("close_margin", job.own.closeMargin, Maybe, within(0, 0.9));
+    io("rectifier_assumed", job.own.rectifier, Maybe, from0To(5));
+    io("bridge_assumed", job.own.bridge, Maybe, from0To(5));
+    io("switch_assumed", job.own.outputSwitch, Maybe, from0To(5));
+    io("supply_spread", job.own.supplySpread, Maybe, within(0, 0.5));
+    io("drawers", job.own.drawers, Maybe);
+    io("meter_tolerance", job.own.meterTolerance, Maybe, within(0, 0.1));
     io("judged_with", job.judgedWith, Maybe);
     io("notes", job.notes, Maybe);
     io("times", job.times, Maybe);

@@ -2,6 +2,8 @@
 
 #include "app/theme/words.h"
 
+#include <QMimeData>
+
 #include <algorithm>
 
 using namespace Qt::StringLiterals;
@@ -73,9 +75,47 @@ int ShelfModel::rowOf(store::JobId id) const {
     return -1;
 }
 
-void ShelfModel::setJobs(std::vector<store::JobEntry> jobs) {
+// A job that is dragged along the shelf, by its number.
+constexpr QLatin1String dragged("application/x-glimmet-shelf");
+
+Qt::ItemFlags ShelfModel::flags(const QModelIndex& index) const {
+    const Qt::ItemFlags flags = QAbstractListModel::flags(index);
+    // Between two jobs one is dropped, never on one; the workshop itself stays first.
+    if (!index.isValid()) return flags | Qt::ItemIsDropEnabled;
+    return index.data(IdRole).toLongLong() == workshopId ? flags : flags | Qt::ItemIsDragEnabled;
+}
+
+QStringList ShelfModel::mimeTypes() const { return {dragged}; }
+
+QMimeData* ShelfModel::mimeData(const QModelIndexList& indexes) const {
+    auto* data = new QMimeData;
+    data->setData(dragged, QByteArray::number(indexes.front().data(IdRole).toLongLong()));
+    return data;
+}
+
+bool ShelfModel::dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int,
+                              const QModelIndex& parent) {
+    if (action != Qt::MoveAction || !data->hasFormat(dragged) || parent.isValid()) return false;
+    const store::JobId id = data->data(dragged).toLongLong();
+    std::optional<store::JobId> before;
+    if (row >= 0 && row < rowCount()) before = index(row).data(IdRole).toLongLong();
+    if (before == id || before == workshopId) return false;
+    emit putBefore(id, before);
+    return false;  // no row is to be taken away: the shelf is read anew
+}
+
+void ShelfModel::setJobs(std::vector<store::JobEntry> jobs,
+                         const std::vector<core::Shelved>& order) {
     beginResetModel();
-    m_all = std::move(jobs);
+    std::vector<int> came;
+    std::unordered_map<int, store::JobEntry> called;
+    for (store::JobEntry& each : jobs) {
+        const int number = static_cast<int>(each.id);
+        came.push_back(number);
+        called.emplace(number, std::move(each));
+    }
+    m_all.clear();
+    for (const int number : core::shelved(came, order)) m_all.push_back(called.at(number));
     m_all.insert(m_all.begin(), {workshopId, tr("Workshop").toStdString(), {}, 1});
     applyFilter();
     endResetModel();

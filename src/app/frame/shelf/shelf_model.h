@@ -3,6 +3,7 @@
 
 #include "core/finding/finding.h"
 #include "core/record/part.h"
+#include "core/record/workshop.h"
 #include "store/workshop.h"
 
 #include <QAbstractListModel>
@@ -36,16 +37,27 @@ public:
     [[nodiscard]] std::vector<const core::Body*> bodiesOf(const QModelIndex& index) const;
 
     [[nodiscard]] int rowCount(const QModelIndex& parent = {}) const override;
+    [[nodiscard]] Qt::ItemFlags flags(const QModelIndex& index) const override;
+    [[nodiscard]] QStringList mimeTypes() const override;
+    [[nodiscard]] QMimeData* mimeData(const QModelIndexList& indexes) const override;
+    [[nodiscard]] Qt::DropActions supportedDropActions() const override { return Qt::MoveAction; }
+    /// Asks for it by putBefore(); nothing moves before the workshop has it.
+    bool dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int column,
+                      const QModelIndex& parent) override;
     [[nodiscard]] QVariant data(const QModelIndex& index, int role) const override;
 
     [[nodiscard]] int rowOf(store::JobId id) const;  ///< -1: not shown
     [[nodiscard]] const std::vector<store::JobEntry>& all() const { return m_all; }
 
-    void setJobs(std::vector<store::JobEntry> jobs);
+    /// `order`: as core::shelved() takes it.
+    void setJobs(std::vector<store::JobEntry> jobs, const std::vector<core::Shelved>& order = {});
     /// Only these are shown; nothing: all.
     void setFilter(std::optional<std::unordered_set<store::JobId>> shown);
     void setStandings(const std::vector<ShelfStanding>& standings);
     void rename(store::JobId id, const std::string& name, const std::string& bodies, double ratio);
+
+signals:
+    void putBefore(glimmet::store::JobId id, std::optional<glimmet::store::JobId> before);
 
 private:
     void applyFilter();

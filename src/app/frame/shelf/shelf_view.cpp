@@ -12,6 +12,7 @@
 #include <QPainter>
 #include <QPushButton>
 #include <QScrollBar>
+#include <QShortcut>
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
@@ -140,6 +141,15 @@ ShelfView::ShelfView(QWidget* parent)
     m_list->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     m_list->setFrameShape(QFrame::NoFrame);
     m_list->setFixedHeight(itemHeight + 12);
+    m_list->setDragDropMode(QAbstractItemView::DragDrop);
+    m_list->setDefaultDropAction(Qt::MoveAction);
+    m_list->setToolTip(tr("Drag a job to where it is to stand; or Alt+Left, Alt+Right"));
+    connect(m_model, &ShelfModel::putBefore, this, &ShelfView::putBefore);
+    for (const auto& [key, by] : {std::pair(Qt::Key_Left, -1), std::pair(Qt::Key_Right, 1)}) {
+        auto* move = new QShortcut(Qt::ALT | key, m_list);
+        move->setContext(Qt::WidgetShortcut);
+        connect(move, &QShortcut::activated, this, [this, by = by] { step(by); });
+    }
     m_list->setStyleSheet(u"QListView { background: transparent; }"_s);
 
     m_search->setObjectName(u"search"_s);
@@ -186,6 +196,21 @@ ShelfView::ShelfView(QWidget* parent)
         setOpenJob(m_open);
     };
     connect(m_model, &QAbstractItemModel::modelReset, this, count);
+}
+
+/// Moves the job that the list stands on by one.
+void ShelfView::step(int by) {
+    const QModelIndex at = m_list->currentIndex();
+    // Before the one to its left, or before the one behind that to its right.
+    const int target = at.row() + (by < 0 ? -1 : 2);
+    if (!at.isValid() || at.row() == 0 || target < 1 || target > m_model->rowCount()) return;
+    std::optional<store::JobId> before;
+    if (target < m_model->rowCount())
+        before = m_model->index(target).data(ShelfModel::IdRole).toLongLong();
+    const auto id = at.data(ShelfModel::IdRole).toLongLong();
+    emit putBefore(id, before);
+    m_list->setCurrentIndex(m_model->index(m_model->rowOf(id)));
+    m_list->setFocus();
 }
 
 void ShelfView::setOpenJob(store::JobId id) {

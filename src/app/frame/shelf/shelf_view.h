@@ -26,8 +26,10 @@ signals:
     void jobChosen(glimmet::store::JobId id);
     void searched(const QString& words);
     void scanCancelled();
+    void putBefore(glimmet::store::JobId id, std::optional<glimmet::store::JobId> before);
 
 private:
+    void step(int by);
     ShelfModel* m_model;
     QListView* m_list;
     QLineEdit* m_search;

@@ -1,6 +1,7 @@
 // Jots of the power districts.
 #include "core/house/district/district.h"
 #include "core/work/jotted.h"
+#include "core/work/shelf.h"
 
 #include <algorithm>
 
@@ -15,23 +16,6 @@ std::vector<Named> districtNames(const Context& context) {
     if (!context.workshop) return all;
     for (const PowerDistrict& each : context.workshop->districts) {
         all.push_back({each.name, {}, "a power district"});
-    }
-    return all;
-}
-std::vector<Named> modelNames(const Context& context) {
-    std::vector<Named> all;
-    for (const auto& [id, name] : context.shelf) {
-        Named named{name, {}, "on the shelf"};
-        // As a line is cut into words: No 4 Ling.
-        std::vector<std::string> words;
-        for (const Token& token : tokens(name)) words.push_back(token.words);
-        named.also.push_back(joined(words));
-        // “No. 4 "Ling"” goes by Ling.
-        const auto from = name.find('"'), to = name.rfind('"');
-        if (from != std::string::npos && to > from + 1) {
-            named.also.push_back(name.substr(from + 1, to - from - 1));
-        }
-        all.push_back(std::move(named));
     }
     return all;
 }
@@ -83,10 +67,7 @@ Result<WorkshopJotted> runs(const Said& said) {
         *said.context.workshop,
         {},
         where.value_or("")};
-    DistrictModel one;
-    for (const auto& [each, name] : said.context.shelf) {
-        if (name == model) one.job = each;
-    }
+    const DistrictModel one{jobCalled(said.context, model)};
     for (PowerDistrict& each : made.after.districts) {
         std::erase(each.models, one);
         if (where && each.name == *where) each.models.push_back(one);
@@ -121,7 +102,7 @@ constexpr Takes runsTakes[] = {{.what = "MODEL",
                                 .kind = Kind::Name,
                                 .needed = true,
                                 .missing = "Which model?",
-                                .names = modelNames,
+                                .names = shelfNames,
                                 .unknown = "No model on the shelf goes by “%1”. There are: %2.",
                                 .none = "Nothing stands on the shelf."},
                                aDistrict,

@@ -3,6 +3,7 @@
 #include "core/instrument/scpi.h"
 #include "core/work/jotted.h"
 #include "core/work/rule_takes.h"
+#include "core/work/shelf.h"
 
 #include <algorithm>
 
@@ -50,9 +51,6 @@ Result<WorkshopJotted> switchDrop(const Said& said) {
     return set(said, &House::outputSwitch, value,
                text("House, output switch drop: %1", formatted(value)), "switch");
 }
-std::vector<Named> seriesNames(const Context&) {
-    return {{"E6", {}, "20 %"}, {"E12", {}, "10 %"}, {"E24", {}, "5 %"}, {"E96", {}, "1 %"}};
-}
 Result<WorkshopJotted> drawers(const Said& said) {
     const std::string& chosen = *said.name("NAME");
     return set(said, &House::drawers, *named<Series>(chosen),
@@ -94,32 +92,53 @@ Result<WorkshopJotted> meter(const Said& said) {
     return made;
 }
 
-constexpr Takes spreadTakes[] = {{.what = "SHARE",
-                                  .needed = true,
-                                  .missing = "By how much do track volts differ?",
-                                  .dimension = Dimension::Ratio,
-                                  .least = 0.001,
-                                  .most = 0.3,
-                                  .zero = true}};
-constexpr Takes dropTakes[] = {{.what = "VOLTS",
-                                .needed = true,
-                                .missing = "How many volts?",
-                                .dimension = Dimension::Voltage,
-                                .least = 0.05,
-                                .most = 4,
-                                .zero = true}};
-constexpr Takes drawersTakes[] = {{.what = "NAME",
-                                   .kind = Kind::Name,
-                                   .needed = true,
-                                   .missing = "Which series: E6, E12, E24 or E96?",
-                                   .names = seriesNames}};
-constexpr Takes toleranceTakes[] = {{.what = "SHARE",
-                                     .needed = true,
-                                     .missing = "By how much may a reading be off?",
-                                     .dimension = Dimension::Ratio,
-                                     .least = 0.0005,
-                                     .most = 0.1,
-                                     .zero = true}};
+// A span of one that lives as long as the table.
+template <const Takes& takes>
+constexpr Takes only[] = {takes};
+constexpr const char* ruleExamples[] = {"rule strict"};
+constexpr const char* marginExamples[] = {"margin 10%"};
+std::vector<Named> endsOfShelf(const Context&) {
+    return {{"first", {}, "behind the workshop itself"}, {"last", {}, "behind all others"}};
+}
+/// "shelf Ling before Tern", "shelf Ling last"
+Result<WorkshopJotted> shelf(const Said& said) {
+    const std::string& name = *said.name("MODEL");
+    const auto& other = said.name("OTHER");
+    const auto& end = said.name("END");
+    if (other.has_value() == end.has_value()) {
+        return refuse(ErrorCode::Missing,
+                      text("Where on the shelf? Write it like %1.", said.verb.examples.front()));
+    }
+    const int job = jobCalled(said.context, name);
+    std::optional<int> before;
+    if (other) before = jobCalled(said.context, *other);
+    if (before == job) {
+        return refuse(ErrorCode::NotUnderstood, text("%1 cannot stand before itself.", name));
+    }
+    if (end == "first") {
+        const std::vector<int> all = shelved(*said.context.workshop, said.context.shelf);
+        const auto first =
+            std::find_if(all.begin(), all.end(), [&](int each) { return each != job; });
+        if (first != all.end()) before = *first;
+    }
+    return putOnShelf(*said.context.workshop, said.context.shelf, job, before);
+}
+
+constexpr Takes shelfTakes[] = {{.what = "MODEL",
+                                 .kind = Kind::Name,
+                                 .needed = true,
+                                 .missing = "Which model?",
+                                 .names = shelfNames,
+                                 .unknown = "No model on the shelf goes by “%1”. There are: %2.",
+                                 .none = "Nothing stands on the shelf yet."},
+                                {.what = "OTHER",
+                                 .kind = Kind::Name,
+                                 .after = "before",
+                                 .names = shelfNames,
+                                 .unknown = "No model on the shelf goes by “%1”. There are: %2."},
+                                {.what = "END", .kind = Kind::Name, .names = endsOfShelf}};
+constexpr const char* shelfExamples[] = {"shelf Ling before Tern", "shelf Ling last"};
+
 constexpr Takes haveTakes[] = {{.what = "DECODER",
                                 .kind = Kind::Name,
                                 .needed = true,
@@ -143,16 +162,19 @@ constexpr Verb verb(const char* word, std::span<const Takes> takes,
     return {word, {}, takes, examples, meaning, nullptr, false, dropNoise, read};
 }
 constexpr Verb table[] = {
-    verb("rule", ruleTakes, ruleExamples, "how the house holds ratings against motors", rule),
-    verb("margin", marginTakes, marginExamples, "how near to a limit counts as close", margin),
-    verb("spread", spreadTakes, spreadExamples, "by how much track volts differ", spread),
-    verb("rectifier", dropTakes, rectifierExamples, "drop of a decoder's rectifier, assumed",
+    verb("rule", only<ruleTakes>, ruleExamples, "how the house holds ratings against motors", rule),
+    verb("margin", only<marginTakes>, marginExamples, "how near to a limit counts as close",
+         margin),
+    verb("spread", only<spreadTakes>, spreadExamples, "by how much track volts differ", spread),
+    verb("rectifier", only<dropTakes>, rectifierExamples, "drop of a decoder's rectifier, assumed",
          rectifier),
-    verb("bridge", dropTakes, bridgeExamples, "drop of a motor bridge, assumed", bridge),
-    verb("switch", dropTakes, switchExamples, "drop of a lit output, assumed", switchDrop),
-    verb("drawers", drawersTakes, drawersExamples, "the resistors that are at hand", drawers),
-    verb("tolerance", toleranceTakes, toleranceExamples, "how far a meter may be off", tolerance),
+    verb("bridge", only<dropTakes>, bridgeExamples, "drop of a motor bridge, assumed", bridge),
+    verb("switch", only<dropTakes>, switchExamples, "drop of a lit output, assumed", switchDrop),
+    verb("drawers", only<drawersTakes>, drawersExamples, "the resistors that are at hand", drawers),
+    verb("tolerance", only<toleranceTakes>, toleranceExamples, "how far a meter may be off",
+         tolerance),
     verb("have", haveTakes, haveExamples, "a decoder that lies in the drawer", have),
+    verb("shelf", shelfTakes, shelfExamples, "where a job stands on the shelf", shelf),
     {"meter",
      {},
      {},

@@ -212,10 +212,8 @@ void judgeDecoder(const Reckoned& facts, const MotorEvidence& drive, Judging& ju
     const State state = stateAgainst(top.value(), largest.value(), 0.95);
     judging.say("motor.track-volts", {}, state, Gravity::PartDestroyed, [&](Finding& finding) {
         finding.figures = {
-            figures::computed(
-                text("Highest track volts"), "V_top", top, "V_track · (1 + spread)",
-                {track, figures::assumed(text("Spread of the supply"), "spread",
-                                         facts.house.supplySpread, text("from place to place"))}),
+            figures::computed(text("Highest track volts"), "V_top", top, "V_track · (1 + spread)",
+                              {track, spreadFigure(facts.job, facts.house)}),
             figures::catalogue(text("Decoder's largest track volts"), "V_max", largest,
                                verbatim(decoder.name))};
         const Text supply =

@@ -118,8 +118,7 @@ Cell roomCell(const Reckoned& facts, const Decoder& decoder) {
     if (!seat || seat->fits) return std::move(held.cell);
     // A hollow as it is drawn is a guess; one that was measured is not.
     const bool measured = std::all_of(job.units.begin(), job.units.end(), [](const Unit& unit) {
-        return unit.body.ownMeasures ||
-               std::all_of(unit.body.cavities.begin(), unit.body.cavities.end(),
+        return std::all_of(unit.body.cavities.begin(), unit.body.cavities.end(),
                            [](const Cavity& cavity) { return cavity.measured; });
     });
     held.against(

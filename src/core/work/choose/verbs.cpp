@@ -1,7 +1,6 @@
 // Jots of the decoder: which one, by which rule, what it should be.
 #include "core/work/choose/choose.h"
 #include "core/work/jotted.h"
-#include "core/work/rule_takes.h"
 
 #include <cmath>
 #include <set>
@@ -11,22 +10,6 @@ namespace {
 
 using namespace jot;
 using Kind = Takes::Kind;
-
-// --- rules -----------------------------------------------------------------------------------
-
-Result<Jotted> rule(const Said& said) {
-    const std::string& chosen = *said.name("NAME");
-    Jotted result = jotted(said, text("Rating rule: %1", chosen));
-    result.after.rule = *named<RatingRule>(chosen);
-    return result;
-}
-
-Result<Jotted> margin(const Said& said) {
-    const double share = said.at("SHARE").quantities.front();
-    Jotted result = jotted(said, text("Close within %1 of a limit", percent(share)));
-    result.after.closeMargin = share;
-    return result;
-}
 
 // --- decoder ---------------------------------------------------------------------------------
 
@@ -225,13 +208,6 @@ constexpr const char* refuseExamples[] = {"refuse sound no room for a speaker"};
 constexpr const char* refuseNoise[] = {"because"};
 
 constexpr Verb table[] = {
-    {"rule",
-     {},
-     ruleTakes,
-     ruleExamples,
-     "how ratings are held against the motor: strict, slip, running",
-     rule},
-    {"margin", {}, marginTakes, marginExamples, "how near to a limit counts as close", margin},
     {"decoder",
      {},
      decoderTakes,

@@ -135,9 +135,9 @@ std::vector<Figure> commonInputs(const Job& job, const LampGroup& group, const G
 }
 
 /// What the spread of a row's current rests on.
-std::vector<Figure> spreadInputs(const LampGroup& group, std::size_t row, const House& house) {
-    std::vector<Figure> inputs{figures::assumed(text("Spread of the supply"), "spread",
-                                                house.supplySpread, text("from place to place")),
+std::vector<Figure> spreadInputs(const Job& job, const LampGroup& group, std::size_t row,
+                                 const House& house) {
+    std::vector<Figure> inputs{spreadFigure(job, house),
                                figures::assumed(text("Resistors within"), "tolerance",
                                                 resistorTolerance(group), text("usual today"))};
     const Lamp& lamp = group.rows[row].lamps.front();
@@ -206,9 +206,9 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
                                 "", std::move(inputs));
     std::vector<Figure> all{std::move(current)};
     all.push_back(figures::computed(text("Spread, dimmest"), "I_min", made.lowest, "",
-                                    spreadInputs(group, row, house)));
+                                    spreadInputs(job, group, row, house)));
     all.push_back(figures::computed(text("Spread, brightest"), "I_max", made.highest, "",
-                                    spreadInputs(group, row, house)));
+                                    spreadInputs(job, group, row, house)));
     const LampPart& limiting = lamps.lamps.front().part;
     all.push_back(limiting.limit ? figures::catalogue(text("Lamp's limit"), "I_limit", made.limit,
                                                       verbatim(limiting.name))
@@ -673,8 +673,9 @@ void judgeReverse(const Reckoned& facts, const LampGroup& group, const GroupStat
                                   atStart(group.name), formatted(top, 3), formatted(bears));
                     finding.action = text("a bridge rectifier before %1", group.name);
                     finding.figures = {
-                        figures::computed(text("Backwards, at the most"), "V_rev", top,
-                                          "V_track · (1 + spread)", {trackFigure(facts.job)}),
+                        figures::computed(
+                            text("Backwards, at the most"), "V_rev", top, "V_track · (1 + spread)",
+                            {trackFigure(facts.job), spreadFigure(facts.job, facts.house)}),
                         figures::assumed(text("An LED bears backwards"), "V_rev_max", bears,
                                          text("usual for LEDs"))};
                     // Lamps of both ways round want each other, not a bridge that keeps half dark.

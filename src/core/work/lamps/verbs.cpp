@@ -243,12 +243,15 @@ Result<Jotted> bulbInPlace(const Said& said, std::size_t index, const LampPart& 
     return result;
 }
 
+House houseFor(const Said& said, const Job& job) {
+    return houseOf(job, said.context.workshop ? said.context.workshop->house : House());
+}
+
 /// A lamp with its own resistor needs no other one up to the volts that are printed on it. Nothing:
 /// it does, or is to be chosen.
 std::optional<Ohms> resistorOf(const Said& said, const LampPart& part) {
     if (part.filament) return Ohms{0};
-    const House house =
-        houseOf(said.context.job, said.context.workshop ? said.context.workshop->house : House());
+    const House house = houseFor(said, said.context.job);
     const Volts bus = busVolts(said.context.job, house);
     if (part.rated && bus <= *part.rated * 1.05) return Ohms{0};
     return {};
@@ -433,7 +436,7 @@ Result<Jotted> putIn(const Said& said, Lamp one, const std::string& called, cons
     }
     LampGroup group;
     group.id = newId(result.after, 'L');
-    if (said.context.workshop) group.wish.series = said.context.workshop->house.drawers;
+    group.wish.series = houseFor(said, said.context.job).drawers;
     group.name = called;
     group.output = *output;
     // What is made for its volts is wished as it is made.
@@ -593,8 +596,7 @@ Result<Jotted> antiparallelTo(const Said& said) {
     // Where it is not chosen yet the usual one for the wish is.
     Ohms resistor = before.shared() + before.rows.front().resistor.value_or(Ohms{0});
     if (!before.rows.front().resistor) {
-        const House house = houseOf(said.context.job,
-                                    said.context.workshop ? said.context.workshop->house : House());
+        const House house = houseFor(said, said.context.job);
         if (const auto state = groupState(said.context.job, before, house)) {
             resistor = fittedResistor(state->rows.front().ideal, before.wish).value_or(Ohms{0});
         }
@@ -917,8 +919,7 @@ Result<Jotted> own(const Said& said) {
     Jotted result = jotted(said, {});
     LampGroup& group = result.after.groups[*index];
     group.connection = OwnResistors{};
-    const House house =
-        houseOf(result.after, said.context.workshop ? said.context.workshop->house : House());
+    const House house = houseFor(said, result.after);
     const auto state = groupState(result.after, group, house);
     if (!state) return tl::unexpected(state.error());
     std::string all;

@@ -578,59 +578,145 @@ Result<Jotted> wire(const Said& said) {
 
 // --- hollows ---------------------------------------------------------------------------------
 
-/// Three lengths in millimetres: "52x14x11"; nothing where they are not.
-std::optional<std::array<Millimetres, 3>> sizesIn(std::string_view words) {
+/// Lengths in millimetres with an x between them, "52x14x11", each of 1 to 500; nothing where they
+/// are not so many.
+template <std::size_t count>
+std::optional<std::array<Millimetres, count>> sizesIn(std::string_view words) {
     if (words.ends_with("mm")) words.remove_suffix(2);
-    std::array<Millimetres, 3> sizes{};
-    for (std::size_t i = 0; i < sizes.size(); ++i) {
+    std::array<Millimetres, count> sizes{};
+    for (std::size_t i = 0; i < count; ++i) {
         double value = 0;
         const auto read = std::from_chars(words.data(), words.data() + words.size(), value);
         if (read.ec != std::errc() || !(value >= 1 && value <= 500)) return {};
         sizes[i] = Millimetres{value};
         words.remove_prefix(static_cast<std::size_t>(read.ptr - words.data()));
-        if (i + 1 == sizes.size()) break;
+        if (i + 1 == count) break;
         if (!words.starts_with('x')) return {};
         words.remove_prefix(1);
     }
     return words.empty() ? std::optional(sizes) : std::nullopt;
 }
 
-/// "cavity hood 52x14x11": a hollow of that name, in the first unit that has one.
-Result<Jotted> cavity(const Said& said) {
-    const std::string rest = lowered(said.rest);
+/// What stands behind the last " WORD " of a line, cut off it.
+std::optional<std::string> cutOff(std::string& line, std::string_view word) {
+    const std::string between = " " + std::string(word) + " ";
+    const std::size_t at = line.rfind(between);
+    if (at == std::string::npos) return {};
+    const std::string behind = line.substr(at + between.size());
+    line.resize(at);
+    return behind;
+}
+
+struct HollowSaid {
+    std::string name;
+    std::array<Millimetres, 3> sizes{};
+    std::optional<std::array<Millimetres, 2>> corner;  ///< from the front, above the rails
+    std::optional<std::string> unit;
+};
+std::optional<HollowSaid> hollowIn(std::string rest) {
+    HollowSaid said;
+    const std::optional<std::string> at = cutOff(rest, "at");
+    if (at) {
+        // "at 5x12 in tail": the unit stands last.
+        std::string corner = *at;
+        said.unit = cutOff(corner, "in");
+        said.corner = sizesIn<2>(corner);
+        if (!said.corner) return {};
+    }
     const std::size_t space = rest.find_last_of(' ');
-    const auto sizes = space == std::string::npos
-                           ? std::nullopt
-                           : sizesIn(std::string_view(rest).substr(space + 1));
-    if (!sizes) {
+    if (space == std::string::npos) return {};
+    const auto sizes = sizesIn<3>(std::string_view(rest).substr(space + 1));
+    if (!sizes) return {};
+    said.sizes = *sizes;
+    said.name = rest.substr(0, space);
+    return said;
+}
+
+bool meansUnit(const Job& job, const HollowSaid& hollow, std::size_t unit) {
+    return !hollow.unit || lowered(unitCalled(job, unit)) == *hollow.unit;
+}
+
+/// The hollow of that name, in the first unit meant that has one; nullptr: none has.
+Cavity* hollowNamed(Job& job, const HollowSaid& hollow) {
+    for (std::size_t i = 0; i < job.units.size(); ++i) {
+        if (!meansUnit(job, hollow, i)) continue;
+        for (Cavity& each : job.units[i].body.cavities) {
+            if (lowered(each.name) == hollow.name) return &each;
+        }
+    }
+    return nullptr;
+}
+
+/// A new one, in the unit that was named or the only one.
+Result<Cavity*> newHollow(Job& job, const HollowSaid& hollow) {
+    std::vector<Unit>& units = job.units;
+    std::size_t at = units.size() == 1 ? 0 : units.size();
+    std::string all;
+    for (std::size_t i = 0; i < units.size(); ++i) {
+        if (hollow.unit && meansUnit(job, hollow, i)) at = i;
+        all += (all.empty() ? "" : ", ") + unitCalled(job, i);
+    }
+    if (at == units.size() || (hollow.unit && units.size() == 1)) {
+        return refuse(ErrorCode::Unknown,
+                      units.size() == 1 ? text("There is one unit only: leave “in” out.")
+                                        : text("In which unit is it? Say in and one of: %1.", all));
+    }
+    std::vector<Cavity>& cavities = units[at].body.cavities;
+    constexpr std::size_t most = 20;
+    if (cavities.size() >= most) {
+        return refuse(ErrorCode::OutOfRange,
+                      text("A body has at most %1 hollows.", std::to_string(most)));
+    }
+    cavities.emplace_back();
+    cavities.back().name = hollow.name;
+    return &cavities.back();
+}
+
+/// "cavity hood 52x14x11": a hollow of that name. "cavity smokebox 20x10x9 at 5x12": one that is
+/// not drawn, or where it really is.
+Result<Jotted> cavity(const Said& said) {
+    const auto hollow = hollowIn(lowered(said.rest));
+    if (!hollow) {
         return refuse(
             ErrorCode::NotUnderstood,
             text("Which hollow, and its length, width and height in millimetres, each 1 to "
                  "500? Write it like %1.",
                  said.verb.examples.front()));
     }
-    const std::string name = rest.substr(0, space);
-    std::string all;
     Jotted result = jotted(said, {});
-    for (Unit& unit : result.after.units) {
-        for (Cavity& each : unit.body.cavities) {
-            if (lowered(each.name) != name) {
-                all += (all.empty() ? "" : ", ") + each.name;
-                continue;
+    Cavity* one = hollowNamed(result.after, *hollow);
+    if (!one) {
+        if (!hollow->corner) {
+            std::string all;
+            for (const Unit& unit : said.context.job.units) {
+                for (const Cavity& each : unit.body.cavities)
+                    all += (all.empty() ? "" : ", ") + each.name;
             }
-            each.length = (*sizes)[0];
-            each.width = (*sizes)[1];
-            each.height = (*sizes)[2];
-            each.measured = true;
-            result.meaning =
-                text("%1, measured: %2 long, %3 wide, %4 high", each.name, formatted(each.length),
-                     formatted(each.width), formatted(each.height));
-            return result;
+            return refuse(
+                ErrorCode::Unknown,
+                all.empty()
+                    ? text("Nothing hollow is drawn in this model. Say where it is: %1.",
+                           said.verb.examples.back())
+                    : text("No hollow goes by “%1”. There are: %2. A new one needs its place: %3.",
+                           hollow->name, all, said.verb.examples.back()));
         }
+        auto made = newHollow(result.after, *hollow);
+        if (!made) return tl::unexpected(made.error());
+        one = *made;
     }
-    return refuse(ErrorCode::Unknown,
-                  all.empty() ? text("Nothing hollow is drawn in this model.")
-                              : text("No hollow goes by “%1”. There are: %2.", name, all));
+    one->length = hollow->sizes[0];
+    one->width = hollow->sizes[1];
+    one->height = hollow->sizes[2];
+    if (hollow->corner) one->corner = {(*hollow->corner)[0], (*hollow->corner)[1]};
+    one->measured = true;
+    result.meaning = text("%1, measured: %2 long, %3 wide, %4 high", one->name,
+                          formatted(one->length), formatted(one->width), formatted(one->height));
+    if (hollow->corner) {
+        result.meaning =
+            text("%1; its lower front corner %2 from the front, %3 above the rails",
+                 std::move(result.meaning), formatted(one->corner.x), formatted(one->corner.z));
+    }
+    return result;
 }
 
 // --- taking back -----------------------------------------------------------------------------
@@ -824,7 +910,8 @@ constexpr const char* axleExamples[] = {"axle 2 left", "axle 1 none"};
 constexpr const char* axleNoise[] = {"collects", "from", "on", "wheel", "wheels", "only"};
 constexpr const char* pickupExamples[] = {"pickup L2 none", "pickup R1 tyre"};
 constexpr const char* pickupNoise[] = {"wheel", "is", "has", "a"};
-constexpr const char* cavityExamples[] = {"cavity hood 52x14x11"};
+constexpr const char* cavityExamples[] = {"cavity hood 52x14x11",
+                                          "cavity smokebox 20x10x9 at 5x12"};
 constexpr const char* cavityWords[] = {"hollow"};
 constexpr const char* wireExamples[] = {"wire red left rail", "wire grey motor minus"};
 constexpr const char* wireNoise[] = {"goes", "to", "is", "the"};

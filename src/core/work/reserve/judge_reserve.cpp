@@ -120,9 +120,7 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
             }
         }
         if (state.worst) {
-            std::vector<Figure> spread{assumedRatio(text("Spread of the supply"), "spread",
-                                                    facts.house.supplySpread,
-                                                    text("from place to place"))};
+            std::vector<Figure> spread{spreadFigure(facts.job, facts.house)};
             if (!bank.measured) {
                 spread.push_back(assumedRatio(text("Capacitance may be less by"), "short",
                                               capacitanceShort, text("usual for its kind")));
@@ -170,9 +168,7 @@ void judgeVolts(const Reckoned& facts, const BankState& state, OfferedBanks& ban
         Figure highest =
             figures::computed(text("Highest volts at the bank"), "V_top", state.highest,
                               "V_track · (1 + spread) − V_rect",
-                              {trackFigure(facts.job),
-                               assumedRatio(text("Spread of the supply"), "spread",
-                                            facts.house.supplySpread, text("from place to place")),
+                              {trackFigure(facts.job), spreadFigure(facts.job, facts.house),
                                rectifierFigure(facts.job, facts.house)});
         finding.figures = {
             std::move(highest),

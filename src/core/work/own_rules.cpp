@@ -1,0 +1,118 @@
+#include "core/work/own_rules.h"
+
+#include "core/work/jotted.h"
+#include "core/work/rule_takes.h"
+
+namespace glimmet::core {
+namespace {
+
+using namespace jot;
+
+constexpr const char* byHouse = "house";
+const Named houseName{byHouse, {}, "as the house does"};
+
+/// The rule as it was said, or the house's again; `meaning` words the former.
+template <class Value, class Words>
+Result<Jotted> set(const Said& said, std::optional<Value> OwnRules::*rule,
+                   const std::optional<Value>& value, Words meaning) {
+    const bool asHouse = said.name("HOUSE") == byHouse || said.name("NAME") == byHouse;
+    if (value && asHouse)
+        return refuse(ErrorCode::NotUnderstood, text("A value and the house's: which of them?"));
+    if (!value && !asHouse) {
+        return refuse(ErrorCode::Missing,
+                      text("%1 Write it like %2.", said.verb.takes.front().missing,
+                           said.verb.examples.front()));
+    }
+    Jotted made = jotted(said, asHouse ? text("%1: as the house has it", said.verb.word)
+                                       : text("For this job: %1", meaning(*value)));
+    made.after.own.*rule = value;
+    return made;
+}
+
+template <class Value>
+std::optional<Value> chosen(const Said& said) {
+    const auto& name = said.name("NAME");
+    return name && *name != byHouse ? named<Value>(*name) : std::nullopt;
+}
+std::optional<double> share(const Said& said) {
+    const auto& all = said.at("SHARE").quantities;
+    return all.empty() ? std::nullopt : std::optional(all.front());
+}
+
+Result<Jotted> rule(const Said& said) {
+    return set(said, &OwnRules::rule, chosen<RatingRule>(said),
+               [](RatingRule value) { return text("rating rule %1", std::string(name(value))); });
+}
+Result<Jotted> margin(const Said& said) {
+    return set(said, &OwnRules::closeMargin, share(said),
+               [](double value) { return text("close within %1 of a limit", percent(value)); });
+}
+Result<Jotted> spread(const Said& said) {
+    return set(said, &OwnRules::supplySpread, share(said),
+               [](double value) { return text("track volts differ by %1", percent(value)); });
+}
+Result<Jotted> tolerance(const Said& said) {
+    return set(said, &OwnRules::meterTolerance, share(said), [](double value) {
+        return text("a meter's reading may be off by %1", percent(value));
+    });
+}
+Result<Jotted> drawers(const Said& said) {
+    return set(said, &OwnRules::drawers, chosen<Series>(said), [](Series value) {
+        return text("new lamps get resistors of %1", std::string(name(value)));
+    });
+}
+
+std::vector<Named> houseOnly(const Context&) { return {houseName}; }
+std::vector<Named> rulesOrHouse(const Context& context) {
+    std::vector<Named> all = ruleNames(context);
+    all.push_back(houseName);
+    return all;
+}
+std::vector<Named> seriesOrHouse(const Context& context) {
+    std::vector<Named> all = seriesNames(context);
+    all.push_back(houseName);
+    return all;
+}
+constexpr Takes optional(Takes takes) {
+    takes.needed = false;
+    return takes;
+}
+constexpr Takes among(Takes takes, std::vector<Named> (*names)(const Context&)) {
+    takes.names = names;
+    return takes;
+}
+constexpr Takes house{.what = "HOUSE", .kind = Takes::Kind::Name, .names = houseOnly};
+constexpr Takes ownRule[] = {among(ruleTakes, rulesOrHouse)};
+constexpr Takes ownDrawers[] = {among(drawersTakes, seriesOrHouse)};
+constexpr Takes ownMargin[] = {optional(marginTakes), house};
+constexpr Takes ownSpread[] = {optional(spreadTakes), house};
+constexpr Takes ownTolerance[] = {optional(toleranceTakes), house};
+constexpr const char* ownRuleExamples[] = {"rule strict", "rule house"};
+constexpr const char* ownMarginExamples[] = {"margin 10%", "margin house"};
+constexpr const char* spreadExamples[] = {"spread 2%", "spread house"};
+constexpr const char* toleranceExamples[] = {"tolerance 2%", "tolerance house"};
+constexpr const char* drawersExamples[] = {"drawers E24", "drawers house"};
+
+constexpr Verb ownRuleTable[] = {
+    {"rule",
+     {},
+     ownRule,
+     ownRuleExamples,
+     "how ratings are held against the motor: strict, slip, running",
+     rule},
+    {"margin", {}, ownMargin, ownMarginExamples, "how near to a limit counts as close", margin},
+    {"spread", {}, ownSpread, spreadExamples, "by how much its track volts differ", spread},
+    {"tolerance",
+     {},
+     ownTolerance,
+     toleranceExamples,
+     "how far the meter that it was read with may be off",
+     tolerance},
+    {"drawers", {}, ownDrawers, drawersExamples, "the resistors that its new lamps get", drawers},
+};
+
+}  // namespace
+
+std::span<const Verb> ownRuleVerbs() { return ownRuleTable; }
+
+}  // namespace glimmet::core
