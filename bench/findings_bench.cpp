@@ -101,6 +101,85 @@ void failOneOfForty(benchmark::State& state) {
         benchmark::DoNotOptimize(core::lamps::whatIf(job, job.groups.front(), {}));
     }
 }
+// --- growth: time over size, of which docs/performance.md gives the exponent -------------------
+
+enum class Grows { RowsAlike, RowsUnlike, RowsShared, Groups, Readings };
+
+/// The railcar with so many of one thing; each a little unlike the others, but for rows alike.
+core::Job grown(Grows what, std::size_t count) {
+    core::Job job = demo("tern.json");
+    const core::LampRow first = job.groups.front().rows.front();
+    const auto led = [&](std::size_t i) {
+        static const core::Catalogue parts = store::loadedCatalogue({}).catalogue;
+        static const char* const ids[] = {"warm-white-0603", "red-3mm", "amber-0603", "green-3mm"};
+        core::LampRow row = first;
+        if (const core::LampPart* part = core::lampNamed(parts, ids[i % 4]))
+            row.lamps.front().part = *part;
+        row.resistor = core::Ohms{2200 + static_cast<double>(i % 97)};
+        return row;
+    };
+    core::LampGroup group = job.groups.front();
+    group.connection = core::OwnResistors{};
+    group.rows.assign(1, led(0));
+    if (what == Grows::Readings) {
+        core::Motor& motor = job.units.front().motors.front();
+        while (motor.readings.size() < count) {
+            core::TakenReading reading;
+            reading.condition = core::MotorCondition::Light;
+            reading.amps = core::Amperes{0.18 + 1e-4 * static_cast<double>(count % 13)};
+            reading.volts = core::Volts{12};
+            reading.on = "2026-03-02";
+            motor.readings.push_back(reading);
+        }
+        return job;
+    }
+    job.groups.clear();
+    if (what == Grows::Groups) {
+        for (std::size_t i = 0; i < count; ++i) {
+            core::LampGroup one = group;
+            one.id = core::newId(job, 'L');
+            one.name = "lamp " + std::to_string(i);
+            one.rows = {led(i)};
+            job.groups.push_back(std::move(one));
+        }
+        return job;
+    }
+    group.rows.clear();
+    for (std::size_t i = 0; i < count; ++i)
+        group.rows.push_back(led(what == Grows::RowsAlike ? 0 : i));
+    if (what == Grows::RowsShared) {
+        group.connection = core::SharedResistor{core::Ohms{5}};
+        for (core::LampRow& row : group.rows) row.resistor = core::Ohms{10};
+    }
+    job.groups.push_back(std::move(group));
+    return job;
+}
+void judgeGrown(benchmark::State& state, Grows what) {
+    const core::Job job = grown(what, static_cast<std::size_t>(state.range(0)));
+    const core::Catalogue catalogue = store::loadedCatalogue({}).catalogue;
+    for (auto _ : state) benchmark::DoNotOptimize(core::findings(job, catalogue));
+}
+BENCHMARK_CAPTURE(judgeGrown, rowsAlike, Grows::RowsAlike)
+    ->Unit(benchmark::kMillisecond)
+    ->RangeMultiplier(10)
+    ->Range(10, 10000);
+BENCHMARK_CAPTURE(judgeGrown, rowsUnlike, Grows::RowsUnlike)
+    ->Unit(benchmark::kMillisecond)
+    ->RangeMultiplier(10)
+    ->Range(10, 10000);
+BENCHMARK_CAPTURE(judgeGrown, rowsShared, Grows::RowsShared)
+    ->Unit(benchmark::kMillisecond)
+    ->RangeMultiplier(10)
+    ->Range(10, 10000);
+BENCHMARK_CAPTURE(judgeGrown, groups, Grows::Groups)
+    ->Unit(benchmark::kMillisecond)
+    ->RangeMultiplier(10)
+    ->Range(10, 10000);
+BENCHMARK_CAPTURE(judgeGrown, readings, Grows::Readings)
+    ->Unit(benchmark::kMillisecond)
+    ->RangeMultiplier(10)
+    ->Range(100, 100000);
+
 BENCHMARK(buildAThousand)->Unit(benchmark::kMillisecond)->Iterations(1);
 BENCHMARK(failOneOfForty)->Unit(benchmark::kMicrosecond);
 BENCHMARK(cutLogOfMeter)->Unit(benchmark::kMillisecond);

@@ -13,13 +13,25 @@ namespace {
 
 using namespace glimmet;
 
+/// The railcar with four hundred rows in one group, each a little unlike the others.
+core::Job manyRows() {
+    core::Job job = store::demoJobs().at(1);
+    core::LampGroup& group = job.groups.front();
+    group.rows.resize(400, group.rows.front());
+    for (std::size_t i = 0; i < group.rows.size(); ++i)
+        group.rows[i].resistor = core::Ohms{800 + 7.0 * static_cast<double>(i)};
+    return job;
+}
+
 void editToRepaint(benchmark::State& state, const char* lineA, const char* lineB, std::size_t which,
                    std::string_view stage) {
     QTemporaryDir folder;
     const QString path = folder.filePath(QStringLiteral("demo.glimmet"));
     {
         const auto workshop = store::Workshop::open(path, store::Access::ReadWrite);
-        (void)(*workshop)->add(store::demoJobs(), core::text("Demo")).value();
+        std::vector<core::Job> jobs = store::demoJobs();
+        jobs.push_back(manyRows());
+        (void)(*workshop)->add(jobs, core::text("Demo")).value();
     }
     app::MainWindow window(store::loadedCatalogue({}).catalogue);
     window.resize(1280, 800);
@@ -44,6 +56,9 @@ BENCHMARK_CAPTURE(editToRepaint, lamps, "resistor headlamps A 3k3", "resistor he
                   "lamps")
     ->Unit(benchmark::kMillisecond);
 BENCHMARK_CAPTURE(editToRepaint, rails, "resistor roof 1k5", "resistor roof 1k8", 2, "lamps")
+    ->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(editToRepaint, fourHundredRows, "resistor headlamps A 3k3",
+                  "resistor headlamps A/7 2k7", 8, "lamps")
     ->Unit(benchmark::kMillisecond);
 
 }  // namespace

@@ -798,6 +798,65 @@ TEST(GroupState, FindsTheWorstCornerOfASharedResistorAmongAllCombinations) {
     EXPECT_NEAR(state->rows[0].highest.value(), brightest, 1e-9);
     EXPECT_NEAR(state->rows[0].lowest.value(), dimmest, 1e-9);
 }
+// Twelve rows are each solved with the whole group, thirteen against straight lines. A thirteenth
+// that carries next to nothing changes nothing: both ways must come to the same.
+TEST(GroupState, OfManyRowsIsWhatSolvingAllOfThemForEachWouldGive) {
+    std::mt19937 random(5);
+    const auto between = [&](double low, double high) {
+        return std::uniform_real_distribution<double>(low, high)(random);
+    };
+    const Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
+    const LampRow front = job.groups[0].rows[0];
+    double worst = 0;
+    const auto compare = [&](const Result<Amperes>& solved, const Result<Amperes>& lines) {
+        ASSERT_TRUE(solved) << plain(solved.error().what);
+        ASSERT_TRUE(lines) << plain(lines.error().what);
+        const Amperes exact = *solved, quick = *lines;
+        const double away = std::abs((quick - exact).value());
+        if (away > 1e-6) worst = std::max(worst, away / exact.value());
+    };
+    for (int trial = 0; trial < (sanitized ? 8 : 60); ++trial) {
+        LampGroup group = job.groups[0];
+        const bool driven = trial % 3 == 2;
+        if (driven)
+            group.connection = ThroughDriver{Amperes{between(0.005, 0.06)}, Volts{1}};
+        else
+            group.connection = SharedResistor{Ohms{between(5, 400)}};
+        group.rows.clear();
+        constexpr LedFamily families[] = {LedFamily::White, LedFamily::Red, LedFamily::Amber};
+        for (int r = 0; r < 12; ++r) {
+            LampRow row = front;
+            row.lamps.front().part.family = families[trial % 2 == 0 ? 0 : r % 3];
+            row.resistor = Ohms{between(trial % 4 == 0 ? 20 : 500, 3000)};
+            group.rows.push_back(row);
+        }
+        LampGroup more = group;
+        more.rows.push_back(front);
+        more.rows.back().resistor = Ohms{1e7};
+        const auto exact = groupState(job, group, {});
+        const auto quick = groupState(job, more, {});
+        ASSERT_TRUE(exact && quick);
+        EXPECT_FALSE(exact->rows[0].sees.has_value());
+        for (std::size_t r = 0; r < 12; ++r) {
+            compare(exact->rows[r].lowest, quick->rows[r].lowest);
+            compare(exact->rows[r].highest, quick->rows[r].highest);
+            ASSERT_TRUE(quick->rows[r].sees.has_value());
+            for (const Ohms other : {Ohms{150}, Ohms{1000}, Ohms{4700}}) {
+                compare(currentWith(job, group, r, other, {}),
+                        currentWith(job, more, quick->rows[r], r, other, {}));
+            }
+        }
+        // A row whose resistor is not chosen yet sees all of the others.
+        more.rows.back().resistor.reset();
+        const auto without = groupState(job, more, {});
+        ASSERT_EQ(without->rows[12].sees.has_value(), false);  // twelve are connected
+        more.rows.push_back(more.rows.front());
+        const auto open = groupState(job, more, {});
+        compare(currentWith(job, more, 12, Ohms{2200}, {}),
+                currentWith(job, more, open->rows[12], 12, Ohms{2200}, {}));
+    }
+    EXPECT_LT(worst, 0.03);
+}
 TEST(GroupState, GivesAMeasuredLampNoSpreadOfItsOwn) {
     const Job drawer = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
     const Job measured = jotted(drawer, {"lamp front white 3.1V 20mA"});

@@ -32,35 +32,42 @@ Result<LampLaw> lawAt(const Lamp& lamp, Corner corner) {
     return law(shifted);
 }
 
+/// A connected row at a corner.
+Result<LampString> stringOf(const LampRow& row, double spread, Corner corner) {
+    const double factor = corner == Corner::Dimmest     ? 1 + spread
+                          : corner == Corner::Brightest ? 1 - spread
+                                                        : 1.0;
+    LampString string;
+    string.resistor = *row.resistor * factor;
+    for (const Lamp& lamp : row.lamps) {
+        auto lampLaw = lawAt(lamp, corner);
+        if (!lampLaw) return tl::unexpected(lampLaw.error());
+        string.lamps.push_back(*lampLaw);
+    }
+    return string;
+}
+
 struct Solvable {
     LampCircuit circuit;
     std::vector<std::size_t> rowOf;  ///< job row of each string that is connected
 };
 
-/// The connected rows that light where row `own` does; that row at its corner, the others at the
+/// The connected rows that light where row `like` does; row `own` at its corner, the others at the
 /// opposite one, because what the others take less of a shared resistance is left for this one.
-Result<Solvable> solvable(const LampGroup& group, Ohms common, std::size_t own, Corner corner) {
+Result<Solvable> solvable(const LampGroup& group, Ohms common, std::size_t own, std::size_t like,
+                          Corner corner) {
     Solvable made;
     made.circuit.common = common;
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
         const LampRow& row = group.rows[r];
-        if (!row.resistor || row.turned != group.rows[own].turned) continue;
+        if (!row.resistor || row.turned != group.rows[like].turned) continue;
         Corner here = corner;
         if (r != own && corner != Corner::Typical) {
             here = corner == Corner::Dimmest ? Corner::Brightest : Corner::Dimmest;
         }
-        const double spread = resistorTolerance(group);
-        const double factor = here == Corner::Dimmest     ? 1 + spread
-                              : here == Corner::Brightest ? 1 - spread
-                                                          : 1.0;
-        LampString string;
-        string.resistor = *row.resistor * factor;
-        for (const Lamp& lamp : row.lamps) {
-            auto lampLaw = lawAt(lamp, here);
-            if (!lampLaw) return tl::unexpected(lampLaw.error());
-            string.lamps.push_back(*lampLaw);
-        }
-        made.circuit.strings.push_back(std::move(string));
+        auto string = stringOf(row, resistorTolerance(group), here);
+        if (!string) return tl::unexpected(string.error());
+        made.circuit.strings.push_back(std::move(*string));
         made.rowOf.push_back(r);
     }
     return made;
@@ -76,16 +83,84 @@ Result<LampSolution> driven(LampSolver& solver, const LampGroup& group, Volts dr
     return solver.at(*lower);
 }
 
+// From so many rows on, what one of them does hardly moves the others: they are taken as straight
+// lines where they stand. Each row is then a circuit of its own, and all of them together take as
+// long as they are many. With fewer the whole group is solved for each (docs/physics.md).
+constexpr std::size_t manyRows = 12;
+
+/// What each string sees of the others and of what drives them at `at`; last, what another one
+/// would. `held`: the sum of all, where a driver keeps it. Errors: of the solver.
+Result<std::vector<SeenByRow::Source>> sourcesAt(LampSolver& solver, const LampCircuit& circuit,
+                                                 Volts at, std::optional<Amperes> held) {
+    if (!held && !(circuit.common > Ohms{0}))
+        return std::vector<SeenByRow::Source>(circuit.strings.size() + 1, {at, Ohms{0}});
+    constexpr Volts nudge{1e-4};
+    const auto here = solver.at(at);
+    if (!here) return tl::unexpected(here.error());
+    const auto beside = solver.at(at + nudge);
+    if (!beside) return tl::unexpected(beside.error());
+    const Volts node = at - here->total * circuit.common;
+    const double moved = (nudge - (beside->total - here->total) * circuit.common).value();
+    const double all = (beside->total - here->total).value() / moved;  // A/V
+    const double supply = held ? 0 : 1 / circuit.common.value();
+    const double given = held ? held->value() : at.value() / circuit.common.value();
+    // Without a string that carries so much, and so much more for a volt.
+    const auto without = [&](Amperes current, double slope) -> SeenByRow::Source {
+        const double others = all - slope;
+        const double open = given - (here->total - current).value() + others * node.value();
+        return {Volts{open / (supply + others)}, Ohms{1 / (supply + others)}};
+    };
+    std::vector<SeenByRow::Source> seen;
+    for (std::size_t k = 0; k < circuit.strings.size(); ++k) {
+        seen.push_back(
+            without(here->current[k], (beside->current[k] - here->current[k]).value() / moved));
+    }
+    seen.push_back(without(Amperes{0}, 0));
+    return seen;
+}
+
+Result<std::vector<SeenByRow>> seenByStrings(LampSolver& solver, const LampCircuit& circuit,
+                                             const LampGroup& group, Volts drive) {
+    const ThroughDriver* driver = group.driver();
+    const auto supply =
+        sourcesAt(solver, circuit, driver ? drive - driver->dropout : drive, std::nullopt);
+    if (!supply) return tl::unexpected(supply.error());
+    std::vector<SeenByRow> seen;
+    for (const SeenByRow::Source& each : *supply) seen.push_back({each, std::nullopt});
+    if (!driver) return seen;
+    // Whether it holds the sum may hang on the very row that is looked at.
+    const auto at = solver.driveForTotal(driver->current);
+    if (!at) return seen;  // never so much
+    const auto held = sourcesAt(solver, circuit, *at, driver->current);
+    if (!held) return tl::unexpected(held.error());
+    for (std::size_t k = 0; k < seen.size(); ++k) seen[k].driver = (*held)[k];
+    return seen;
+}
+
+Result<Amperes> currentOf(const LampString& string, const SeenByRow& seen) {
+    const auto one = solved({seen.supply.behind, {string}}, seen.supply.open);
+    if (!one) return tl::unexpected(one.error());
+    if (!seen.driver) return one->total;
+    const auto held = solved({seen.driver->behind, {string}}, seen.driver->open);
+    // Where the others carry nothing it keeps the sum for this one alone, and the supply decides.
+    return held ? std::min(one->total, held->total) : one->total;
+}
+
+/// Rows that feel each other.
+bool together(const LampGroup& group, Ohms common) {
+    return common > Ohms{0} || group.driver() != nullptr;
+}
+
 Result<Amperes> rowCurrent(const LampGroup& group, Ohms common, Volts drive, std::size_t row,
                            Corner corner) {
     // Behind no shared resistance a row does not feel the others.
-    if (!(common > Ohms{0}) && !group.driver() && group.rows.size() > 1) {
+    if (!together(group, common) && group.rows.size() > 1) {
         LampGroup alone;
         alone.wish = group.wish;
         alone.rows = {group.rows[row]};
         return rowCurrent(alone, common, drive, 0, corner);
     }
-    const auto made = solvable(group, common, row, corner);
+    const auto made = solvable(group, common, row, row, corner);
     if (!made) return tl::unexpected(made.error());
     if (made->circuit.strings.empty()) return Amperes{0};
     auto solver = LampSolver::of(made->circuit);
@@ -205,20 +280,75 @@ Amperes currentLimit(const LampPart& part) {
 
 namespace {
 
+/// A corner of every connected row behind a shared resistance, the others at the opposite one, into
+/// `member` of the states. For many rows: each is solved against what it sees of the others.
+Result<void> solveCorner(const LampGroup& group, Ohms common, Volts drive, std::size_t own,
+                         Corner corner, Amperes RowState::*member, GroupState& state) {
+    const auto others = solvable(group, common, group.rows.size(), own, corner);
+    if (!others) return tl::unexpected(others.error());
+    auto solver = LampSolver::of(others->circuit);
+    if (!solver) return tl::unexpected(solver.error());
+    const auto seen = seenByStrings(*solver, others->circuit, group, drive);
+    if (!seen) return tl::unexpected(seen.error());
+    for (std::size_t k = 0; k < others->rowOf.size(); ++k) {
+        const std::size_t r = others->rowOf[k];
+        const auto string = stringOf(group.rows[r], resistorTolerance(group), corner);
+        if (!string) return tl::unexpected(string.error());
+        const auto current = currentOf(*string, (*seen)[k]);
+        if (!current) return tl::unexpected(current.error());
+        state.rows[r].*member = *current;
+    }
+    return {};
+}
+
+/// The corners of every connected row that lights where row `own` does. `rows`: which those are.
+Result<void> solveCorners(const LampGroup& group, Ohms common, Volts spread, std::size_t own,
+                          const std::vector<std::size_t>& rows, GroupState& state) {
+    if (rows.size() > manyRows && together(group, common)) {
+        if (auto low = solveCorner(group, common, state.drive - spread, own, Corner::Dimmest,
+                                   &RowState::lowest, state);
+            !low)
+            return low;
+        return solveCorner(group, common, state.drive + spread, own, Corner::Brightest,
+                           &RowState::highest, state);
+    }
+    for (std::size_t k = 0; k < rows.size(); ++k) {
+        RowState& row = state.rows[rows[k]];
+        // Rows that are alike have the same corners: a strip is worked out once.
+        if (k > 0 && alike(group.rows[rows[k - 1]], group.rows[rows[k]])) {
+            row.lowest = state.rows[rows[k - 1]].lowest;
+            row.highest = state.rows[rows[k - 1]].highest;
+            continue;
+        }
+        const auto lowest =
+            rowCurrent(group, common, state.drive - spread, rows[k], Corner::Dimmest);
+        const auto highest =
+            rowCurrent(group, common, state.drive + spread, rows[k], Corner::Brightest);
+        if (!lowest) return tl::unexpected(lowest.error());
+        if (!highest) return tl::unexpected(highest.error());
+        row.lowest = *lowest;
+        row.highest = *highest;
+    }
+    return {};
+}
+
 /// Solves the rows that light where row `own` does into `state`; `spread`: of its drive. What comes
 /// back is the drive at which the first of them glows.
 Result<Volts> solveWay(const LampGroup& group, Ohms common, Volts spread, std::size_t own,
                        GroupState& state) {
-    const auto typical = solvable(group, common, own, Corner::Typical);
+    const auto typical = solvable(group, common, own, own, Corner::Typical);
     if (!typical) return tl::unexpected(typical.error());
     auto solver = LampSolver::of(typical->circuit);
     if (!solver) return tl::unexpected(solver.error());
     const auto solution = driven(*solver, group, state.drive);
     if (!solution) return tl::unexpected(solution.error());
-    const auto& bulb = group.rows.front().lamps.front().part.filament;
-    auto glow =
-        solver->driveForFirst(bulb ? currentAt(*bulb, bulb->rated * filamentGlows) : glowCurrent);
-    if (!glow) return glow;
+    const bool many = typical->rowOf.size() > manyRows && together(group, common);
+    std::vector<SeenByRow> seen;
+    if (many) {
+        auto each = seenByStrings(*solver, typical->circuit, group, state.drive);
+        if (!each) return tl::unexpected(each.error());
+        seen = std::move(*each);
+    }
     // Only one way round carries at a time.
     state.total = std::max(state.total, solution->total);
     for (std::size_t k = 0; k < typical->rowOf.size(); ++k) {
@@ -228,23 +358,17 @@ Result<Volts> solveWay(const LampGroup& group, Ohms common, Volts spread, std::s
         row.led = solution->lamp[k];
         row.light = lightOf(group.rows[r].lamps.front().part, row.current, row.led.front());
         row.resistorPower = solution->resistorPower[k];
-        // Rows that are alike have the same corners: a strip is worked out once.
-        const auto twin = std::find_if(
-            typical->rowOf.begin(), typical->rowOf.begin() + static_cast<std::ptrdiff_t>(k),
-            [&](std::size_t other) { return alike(group.rows[other], group.rows[r]); });
-        if (twin != typical->rowOf.begin() + static_cast<std::ptrdiff_t>(k)) {
-            row.lowest = state.rows[*twin].lowest;
-            row.highest = state.rows[*twin].highest;
-            continue;
-        }
-        const auto lowest = rowCurrent(group, common, state.drive - spread, r, Corner::Dimmest);
-        const auto highest = rowCurrent(group, common, state.drive + spread, r, Corner::Brightest);
-        if (!lowest) return tl::unexpected(lowest.error());
-        if (!highest) return tl::unexpected(highest.error());
-        row.lowest = *lowest;
-        row.highest = *highest;
+        if (many) row.sees = seen[k];
     }
-    return glow;
+    for (std::size_t r = 0; many && r < group.rows.size(); ++r) {
+        if (!group.rows[r].resistor && group.rows[r].turned == group.rows[own].turned)
+            state.rows[r].sees = seen.back();
+    }
+    if (auto corners = solveCorners(group, common, spread, own, typical->rowOf, state); !corners)
+        return tl::unexpected(corners.error());
+    const auto& bulb = group.rows.front().lamps.front().part.filament;
+    return solver->driveForFirst(bulb ? currentAt(*bulb, bulb->rated * filamentGlows)
+                                      : glowCurrent);
 }
 
 }  // namespace
@@ -263,6 +387,11 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
     const Volts spread = regulated ? Volts{0} : state.bus * house.supplySpread;
     const Volts drops = Volts{*trackFigure(job).value} - state.drive;
 
+    const auto turned = static_cast<std::size_t>(std::count_if(
+        group.rows.begin(), group.rows.end(), [](const LampRow& row) { return row.turned; }));
+    // A pair has one resistor, and that is the one to choose.
+    state.pair = antiparallel(group);
+    const Ohms before = state.pair ? common - group.shared() : common;
     for (const LampRow& row : group.rows) {
         RowState made;
         made.connected = row.resistor.has_value();
@@ -277,12 +406,8 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
         const auto& bulb = row.lamps.front().part.filament;
         made.led.assign(row.lamps.size(), Volts{0});
         made.arrives = passed(row.path, lightFamily(row.lamps.front().part)).total();
-        const auto together =
-            std::count_if(group.rows.begin(), group.rows.end(),
-                          [&](const LampRow& other) { return other.turned == row.turned; });
-        // A pair has one resistor, and that is the one to choose.
-        const Ohms before = antiparallel(group) ? common - group.shared() : common;
-        made.ideal = idealResistor(laws, state.drive, before, static_cast<std::size_t>(together),
+        made.ideal = idealResistor(laws, state.drive, before,
+                                   row.turned ? turned : group.rows.size() - turned,
                                    bulb ? bulb->current : group.wish.target);
         state.rows.push_back(std::move(made));
     }
@@ -304,6 +429,16 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
     return state;
 }
 
+Result<Amperes> currentWith(const Job& job, const LampGroup& group, const RowState& state,
+                            std::size_t row, Ohms resistor, const House& house) {
+    if (!state.sees) return currentWith(job, group, row, resistor, house);
+    LampRow changed = group.rows.at(row);
+    changed.resistor = resistor;
+    const auto string = stringOf(changed, 0, Corner::Typical);
+    if (!string) return tl::unexpected(string.error());
+    return currentOf(*string, *state.sees);
+}
+
 Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t row, Ohms resistor,
                             const House& house, bool inEveryRow) {
     Ohms series{};
@@ -313,7 +448,7 @@ Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t 
     LampGroup changed;
     changed.wish = group.wish;
     changed.connection = group.connection;
-    const bool alone = !(common > Ohms{0}) && !group.driver();
+    const bool alone = !together(group, common);
     if (alone)
         changed.rows = {group.rows.at(row)};
     else
@@ -345,7 +480,7 @@ Result<GroupCurrents> groupCurrents(const Job& job, const LampGroup& group, cons
         return made;
     }
     for (const std::size_t own : waysLit(job, group)) {
-        const auto way = solvable(group, common, own, Corner::Typical);
+        const auto way = solvable(group, common, own, own, Corner::Typical);
         if (!way) return tl::unexpected(way.error());
         auto solver = LampSolver::of(way->circuit);
         if (!solver) return tl::unexpected(solver.error());

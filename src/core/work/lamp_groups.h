@@ -38,6 +38,16 @@ inline constexpr Volts oneWayDrop{0.7};  ///< of a silicon diode at these curren
 /// Whether nothing tells two rows apart but where they sit.
 [[nodiscard]] bool alike(const LampRow& one, const LampRow& other);
 
+/// What a row sees of a group that it shares a resistance or a driver with.
+struct SeenByRow {
+    struct Source {  ///< volts behind a resistance
+        Volts open{};
+        Ohms behind{};
+    };
+    Source supply;
+    std::optional<Source> driver;  ///< where it keeps the sum; the smaller current is true
+};
+
 struct RowState {
     bool connected = false;       ///< its resistor is chosen (0 Ω deliberately none counts)
     Amperes current{};            ///< at typical values; 0 when not connected
@@ -49,6 +59,7 @@ struct RowState {
     Ohms ideal{};     ///< for the wished current, of an antiparallel pair the one that they share;
                       ///< not positive: supply too low
     Amperes limit{};  ///< the smallest of its lamps' limits
+    std::optional<SeenByRow> sees;  ///< at typical values, where many rows feel each other
 };
 
 struct GroupState {
@@ -56,6 +67,7 @@ struct GroupState {
     Volts drive{};        ///< bus − output switch
     Ohms outputSeries{};  ///< assumed 0 where not known
     bool outputSeriesKnown = true;
+    bool pair = false;  ///< antiparallel()
     std::vector<RowState> rows;
     Amperes total{};      ///< of the rows of one way round, of the way that takes more
     Watts sharedPower{};  ///< in the shared resistor
@@ -77,6 +89,10 @@ inline constexpr Ohms likelyOnBoard[] = {Ohms{0}, Ohms{470}, Ohms{1500}};
 
 /// The current row `row` would carry with `resistor`, all else as it stands; `inEveryRow`: with it
 /// in each of them.
+/// The same of one row, from what was solved.
+[[nodiscard]] Result<Amperes> currentWith(const Job& job, const LampGroup& group,
+                                          const RowState& state, std::size_t row, Ohms resistor,
+                                          const House& house);
 [[nodiscard]] Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t row,
                                           Ohms resistor, const House& house,
                                           bool inEveryRow = false);

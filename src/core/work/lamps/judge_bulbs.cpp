@@ -63,7 +63,7 @@ std::optional<Option> resistorFor(const Reckoned& facts, const LampGroup& group,
     const auto value =
         fittedResistor(made.ideal, {bulbOf(group, row).current, group.wish.series, {}});
     if (!value) return {};
-    const auto current = currentWith(facts.job, group, row, *value, facts.house);
+    const auto current = currentWith(facts.job, group, made, row, *value, facts.house);
     if (!current) return {};
     const Volts volts = voltageOf(bulbOf(group, row), *current);
     const Watts heat = *current * *current * *value;

@@ -41,10 +41,11 @@ Text effectWords(Amperes current, Amperes wished) {
     return text("%1, %2", formatted(current, 3), lightWords(relativeLight(current, wished)));
 }
 
-/// Resistors for one row: what the policy picks first, then the others by nearness to the wish,
-/// and the two rules of thumb of the trade with what they really give.
+/// Resistors for one row, or for `every` one of rows that are alike: what the policy picks first,
+/// then the others by nearness to the wish, and the two rules of thumb of the trade with what they
+/// really give.
 std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std::size_t row,
-                                    const RowState& state, const House& house) {
+                                    const RowState& state, const House& house, bool every) {
     std::vector<Option> options;
     // A wish beyond what the lamp bears is met as far as it bears it.
     ResistorWish wish = group.wish;
@@ -63,11 +64,11 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
         bool thumb = false;
     };
     std::vector<Candidate> candidates;
-    const bool every = group.rows.size() > 1 && allAlike(group);
     const auto add = [&](Ohms value, bool thumb) {
         const bool known = std::any_of(candidates.begin(), candidates.end(),
                                        [&](const Candidate& c) { return c.value == value; });
-        const auto current = currentWith(job, group, row, value, house, every);
+        const auto current = every ? currentWith(job, group, row, value, house, true)
+                                   : currentWith(job, group, state, row, value, house);
         if (known || !current) return;
         candidates.push_back(
             {value, *current,
@@ -279,7 +280,7 @@ RowVerdict rowVerdict(const RowState& made, Amperes wished) {
 /// Whether a row would have its wish if nothing were shared but what the board carries.
 bool sharedTakesTooMuch(const LampGroup& group, const GroupState& state, std::size_t row) {
     const double rows = static_cast<double>(group.rows.size());
-    return group.shared() > Ohms{0} && !antiparallel(group) &&
+    return group.shared() > Ohms{0} && !state.pair &&
            state.rows[row].ideal + group.shared() * rows > Ohms{0};
 }
 
@@ -436,10 +437,10 @@ std::vector<Option> pairOptions(const Job& job, const LampGroup& group, const Ro
 
 /// Rows with nothing but one shared resistor, of which one takes what the others are short of: the
 /// resistor's place is the cause, and its value no remedy.
-bool sharedIsTheCause(const LampGroup& group, const GroupState& state) {
+bool causedByShared(const LampGroup& group, const GroupState& state) {
     double low = 1e9;
     double high = 0;
-    if (antiparallel(group)) return false;  // only one way round carries at a time
+    if (state.pair) return false;  // only one way round carries at a time
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
         if (!state.rows[r].connected || group.rows[r].resistor->value() > 0) return false;
         low = std::min(low, state.rows[r].current.value());
@@ -448,15 +449,18 @@ bool sharedIsTheCause(const LampGroup& group, const GroupState& state) {
     return group.rows.size() > 1 && high > low * 2;
 }
 
-/// What is offered for one of the rows that are all alike is offered for each: worked out once.
-class AlikeOptions {
+/// What holds of a whole group is worked out once for all of its rows.
+class Together {
 public:
-    explicit AlikeOptions(const LampGroup& group)
-        : m_alike(group.rows.size() > 1 && allAlike(group)) {}
-    std::vector<Option> of(const Job& job, const LampGroup& group, std::size_t row,
-                           const RowState& state, const House& house) {
-        if (!m_alike) return resistorOptions(job, group, row, state, house);
-        if (!m_known) m_known = resistorOptions(job, group, row, state, house);
+    Together(const LampGroup& group, const GroupState& state)
+        : sharedIsTheCause(causedByShared(group, state)),
+          m_alike(group.rows.size() > 1 && allAlike(group)) {}
+    const bool sharedIsTheCause;
+    /// What is offered for one of the rows that are all alike is offered for each.
+    std::vector<Option> options(const Job& job, const LampGroup& group, std::size_t row,
+                                const RowState& state, const House& house) {
+        if (!m_alike) return resistorOptions(job, group, row, state, house, false);
+        if (!m_known) m_known = resistorOptions(job, group, row, state, house, true);
         return *m_known;
     }
 
@@ -467,7 +471,7 @@ private:
 
 /// `anyway`: said instead where the row comes to the same whatever is not known.
 void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
-              const GroupState& state, const std::optional<Text>& anyway, AlikeOptions& known,
+              const GroupState& state, const std::optional<Text>& anyway, Together& together,
               Judging& judging) {
     const Job& job = facts.job;
     const RowState& made = state.rows[row];
@@ -476,7 +480,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
     const RowVerdict verdict =
         never ? RowVerdict{RowTrouble::Turned, State::Over, Gravity::DoesNotWork}
               : rowVerdict(made, group.wish.target);
-    const bool shared = sharedIsTheCause(group, state);
+    const bool shared = together.sharedIsTheCause;
     // Then the group says it; of a row only what can be destroyed is told.
     if (shared && verdict.gravity < Gravity::PartDestroyed) return;
     judging.say(
@@ -489,10 +493,10 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                 turn.state = State::Fine;
                 turn.jot = "turned " + called + " none";
                 finding.options.push_back(std::move(turn));
-            } else if (antiparallel(group)) {
+            } else if (state.pair) {
                 finding.options = pairOptions(job, group, made, facts.house);
             } else if (!shared) {
-                finding.options = known.of(job, group, row, made, facts.house);
+                finding.options = together.options(job, group, row, made, facts.house);
             }
             finding.sentence =
                 anyway ? *anyway : rowSentence(group, row, state, verdict.trouble, finding.options);
@@ -502,7 +506,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
             const bool burns =
                 verdict.trouble == RowTrouble::Burns || verdict.trouble == RowTrouble::MayBurn;
             const bool behindShared = group.shared() > Ohms{0} && group.rows.size() > 1 &&
-                                      !antiparallel(group) &&
+                                      !state.pair &&
                                       !(group.rows[row].resistor.value_or(Ohms{0}) > Ohms{0});
             const bool own =
                 (burns && behindShared) ||
@@ -513,7 +517,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
             if (shared || own)
                 finding.options = {ownOption(group)};
             else if (burns && group.rows.size() > 1 &&
-                     !antiparallel(group))  // one row alone would be left uneven
+                     !state.pair)  // one row alone would be left uneven
                 finding.options.insert(finding.options.begin(), ownOption(group));
             if (!own && verdict.trouble == RowTrouble::TooDim && !(made.ideal > Ohms{0})) {
                 finding.action = text("a smaller wish for %1", group.name);
@@ -979,6 +983,22 @@ void judgeOutputLoad(const Job& job, const LampGroup& group, const GroupState& s
     }
 }
 
+/// Rows whose failing is worth trying: each of a few; of many the two that carry most, because what
+/// a row carried is what it leaves to the others.
+std::vector<std::size_t> thoseThatLeaveMost(const GroupState& state) {
+    constexpr std::size_t few = 12;
+    std::vector<std::size_t> all;
+    for (std::size_t r = 0; r < state.rows.size(); ++r) {
+        if (state.rows[r].connected) all.push_back(r);
+    }
+    if (all.size() <= few) return all;
+    std::partial_sort(all.begin(), all.begin() + 2, all.end(), [&](std::size_t a, std::size_t b) {
+        return state.rows[a].current > state.rows[b].current;
+    });
+    all.resize(2);
+    return all;
+}
+
 /// Where rows share a resistance, one that fails open leaves its current to the others.
 void judgeOneFailed(const Reckoned& facts, const LampGroup& group, const GroupState& state,
                     Judging& judging) {
@@ -988,23 +1008,25 @@ void judgeOneFailed(const Reckoned& facts, const LampGroup& group, const GroupSt
     Amperes limit{1};
     double rise = 1;
     std::size_t gone = 0;
-    for (std::size_t r = 0; r < group.rows.size(); ++r) {
-        if (!state.rows[r].connected) continue;
-        LampGroup without = group;
+    for (const RowState& row : state.rows) {
+        // A lamp that is over its limit anyway says so itself.
+        if (row.connected && row.current > row.limit) return;
+    }
+    LampGroup without = group;
+    for (const std::size_t r : thoseThatLeaveMost(state)) {
         without.rows[r].resistor.reset();
-        const auto then = groupState(facts.job, without, facts.house);
+        const auto then = groupCurrents(facts.job, without, facts.house);
+        without.rows[r].resistor = group.rows[r].resistor;
         if (!then) return;
         for (std::size_t k = 0; k < group.rows.size(); ++k) {
             const RowState& now = state.rows[k];
             if (k == r || !now.connected || !(now.current > Amperes{0})) continue;
-            // A lamp that is over its limit anyway says so itself.
-            if (now.current > now.limit) return;
-            if (then->rows[k].current / now.limit > most / limit) {
-                most = then->rows[k].current;
+            if (then->rows[k] / now.limit > most / limit) {
+                most = then->rows[k];
                 limit = now.limit;
                 gone = r;
             }
-            rise = std::max(rise, (then->rows[k].current / now.current).value());
+            rise = std::max(rise, (then->rows[k] / now.current).value());
         }
     }
     const bool burns = most > limit;
@@ -1120,13 +1142,13 @@ void judge(const Reckoned& facts, Judging& judging) {
             most += cases.empty() ? state->total : cases.front().state.total;
         }
         bool asked = false;
-        AlikeOptions known(group);
+        Together together(group, *state);
         for (std::size_t row = 0; row < group.rows.size() && !otherKind; ++row) {
             if (cases.empty() || sameOnEveryBoard(cases, row)) {
                 judgeRow(
                     facts, group, row, *state,
                     cases.empty() ? std::nullopt : std::optional(anywayWords(group, cases, row)),
-                    known, judging);
+                    together, judging);
             } else if (!asked) {
                 judgeOutput(group, cases, row, judging);
                 asked = true;
