@@ -5,45 +5,46 @@
 
 #include <algorithm>
 #include <cctype>
-#include <map>
+#include <iterator>
 #include <set>
+#include <string_view>
 
 namespace glimmet::core::intake {
 namespace {
 
-/// Words in small letters without their endings: "stops", "stopped" and "stopping" are one.
-std::set<std::string> stems(std::string_view words) {
-    std::set<std::string> all;
-    std::string word;
-    const auto end = [&] {
-        for (const char* ending : {"ing", "ed", "es", "s"}) {
-            const std::string_view tail(ending);
-            if (word.size() > tail.size() + 2 && word.ends_with(tail)) {
-                word.resize(word.size() - tail.size());
-                break;
-            }
+/// A word without its ending: "stops", "stopped" and "stopping" are one.
+std::string_view stemOf(std::string_view word) {
+    for (const std::string_view tail : {"ing", "ed", "es", "s"}) {
+        if (word.size() > tail.size() + 2 && word.ends_with(tail)) {
+            word.remove_suffix(tail.size());
+            break;
         }
-        // "stopp" and "stop"
-        if (word.size() > 3 && word.back() == word[word.size() - 2]) word.pop_back();
-        if (word.ends_with('e') && word.size() > 3) word.pop_back();
-        if (!word.empty()) all.insert(word);
-        word.clear();
-    };
-    for (const char letter : lowered(words)) {
-        if (std::isalnum(static_cast<unsigned char>(letter)) || (letter & '\x80'))
-            word += letter;
-        else
-            end();
     }
-    end();
-    return all;
+    // "stopp" and "stop"
+    if (word.size() > 3 && word.back() == word[word.size() - 2]) word.remove_suffix(1);
+    if (word.ends_with('e') && word.size() > 3) word.remove_suffix(1);
+    return word;
+}
+
+/// Calls visit(stem) for each word of words in small letters, until it says that it has enough.
+template <class Visit>
+void forEachStem(std::string_view words, Visit visit) {
+    const auto isLetter = [](char letter) {
+        return std::isalnum(static_cast<unsigned char>(letter)) || (letter & '\x80');
+    };
+    for (std::size_t at = 0; at < words.size();) {
+        std::size_t end = at;
+        while (end < words.size() && isLetter(words[end])) ++end;
+        if (end > at && !visit(stemOf(words.substr(at, end - at)))) return;
+        at = end + 1;
+    }
 }
 
 /// Words that say nothing of a fault.
-bool isSmall(const std::string& stem) {
-    static const std::set<std::string> small{"a",  "the", "on", "at",   "in",  "when", "it",
-                                             "is", "to",  "of", "with", "and", "or",   "its"};
-    return small.contains(stem);
+bool isSmall(std::string_view stem) {
+    static constexpr std::string_view small[] = {"a",  "the", "on", "at",   "in",  "when", "it",
+                                                 "is", "to",  "of", "with", "and", "or",   "its"};
+    return std::find(std::begin(small), std::end(small), stem) != std::end(small);
 }
 
 }  // namespace
@@ -56,15 +57,22 @@ std::vector<Suspect> suspects(const Job& job, const Catalogue& catalogue) {
     }
     std::vector<Suspect> all;
     if (said.empty()) return all;
-    const std::set<std::string> words = stems(said);
+    said = lowered(said);
+    std::set<std::string_view> words;  // of `said`
+    forEachStem(said, [&](std::string_view stem) {
+        words.insert(stem);
+        return true;
+    });
     const auto decided = [&](const KnownFault& fault) {
         return std::any_of(job.intake.faults.begin(), job.intake.faults.end(),
                            [&](const SuspectedFault& each) { return each.fault == fault.id; });
     };
-    std::map<std::string_view, int> shared;  // how many faults have a sign
-    for (const KnownFault& fault : catalogue.faults) {
-        for (const std::string& sign : fault.signs) ++shared[sign];
-    }
+    const auto faultsWith = [&](const std::string& sign) {
+        return std::count_if(
+            catalogue.faults.begin(), catalogue.faults.end(), [&](const KnownFault& fault) {
+                return std::find(fault.signs.begin(), fault.signs.end(), sign) != fault.signs.end();
+            });
+    };
     for (const KnownFault& fault : catalogue.faults) {
         if (decided(fault)) continue;
         Suspect made{&fault, {}, 0};
@@ -72,13 +80,15 @@ std::vector<Suspect> suspects(const Job& job, const Catalogue& catalogue) {
         for (const std::string& sign : fault.signs) {
             int telling = 0;
             bool fits = true;
-            for (const std::string& stem : stems(sign)) {
-                if (isSmall(stem)) continue;
+            forEachStem(lowered(sign), [&](std::string_view stem) {
+                if (isSmall(stem)) return true;
                 ++telling;
-                fits = fits && words.contains(stem);
-            }
+                fits = words.contains(stem);
+                return fits;
+            });
             if (!fits) continue;
-            const double weight = static_cast<double>(telling) / shared[sign];
+            const double weight =
+                static_cast<double>(telling) / static_cast<double>(faultsWith(sign));
             made.weight += weight;
             if (weight > best) {
                 best = weight;
