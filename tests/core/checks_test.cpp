@@ -857,6 +857,20 @@ TEST(GroupState, OfManyRowsIsWhatSolvingAllOfThemForEachWouldGive) {
     }
     EXPECT_LT(worst, 0.03);
 }
+TEST(LampJudgement, WhatIsNoLampIsAskedForAndTheOthersAreJudged) {
+    Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2", "lamp rear red",
+                                 "resistor rear 2k2"});
+    EXPECT_FALSE(has(checkedAll(job), "lamp.data:front lamp"));
+    // As a file may bring it: an LED of 20 V at 20 mA behind 900 Ω in itself has no junction left.
+    job.groups[0].rows[0].lamps[0].part.forward = ForwardPoint{Volts{2}, Amperes{0.02}};
+    job.groups[0].rows[0].lamps[0].part.series = Ohms{900};
+    const auto all = checkedAll(job);
+    const Finding& data = finding(all, "lamp.data:front lamp");
+    EXPECT_EQ(data.state, State::Ask);
+    EXPECT_EQ(plain(data.action), "measure the lamp of front lamp");
+    EXPECT_FALSE(has(all, "lamp.current:front lamp"));
+    EXPECT_TRUE(has(all, "lamp.current:rear lamp"));
+}
 TEST(GroupState, GivesAMeasuredLampNoSpreadOfItsOwn) {
     const Job drawer = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
     const Job measured = jotted(drawer, {"lamp front white 3.1V 20mA"});

@@ -115,7 +115,7 @@ TEST(Said, IsWhatWasReadByEye) {
 
 /// What a check says: once a state, as a job of said.txt or of the demo brought it up.
 struct Check {
-    std::string stage, gravest;
+    std::string stage, gravest, rule;
     std::map<State, std::string> said;
     std::set<std::string> numbers;  ///< limits and margins that its figures name
     std::set<std::string> tests;
@@ -125,13 +125,21 @@ std::string withoutSubject(const std::string& id) { return id.substr(0, id.find(
 
 std::map<std::string, Check> checks() {
     std::map<std::string, Check> all;
+    for (const JobRoom& room : jobRooms()) {
+        for (const DecidedBy& each : room.decided) {
+            all[each.id].stage = room.name;
+            all[each.id].rule = each.rule;
+        }
+    }
     std::map<std::string, Gravity> gravest;
     for (const Case& one : cases()) {
         const Job job = jobOf(one);
         for (const Finding& finding : findings(tests::factsOf(job))) {
             const std::string id = withoutSubject(finding.id);
             Check& check = all[id];
-            check.stage = finding.stage;
+            EXPECT_FALSE(check.rule.empty()) << "nothing says what decides " << id;
+            EXPECT_EQ(check.stage, finding.stage) << id;
+            EXPECT_EQ(plain(decidedBy(finding.id)), check.rule);
             Gravity& worst = gravest.try_emplace(id, finding.gravity).first->second;
             worst = std::max(worst, finding.gravity);
             check.gravest = gravityWord(worst);
@@ -169,7 +177,8 @@ std::map<std::string, Check> checks() {
 TEST(Judgement, IsWrittenDownAsItIs) {
     constexpr const char* document = TESTS_FOLDER "/../docs/judgement.md";
     std::ostringstream out;
-    out << "# What is judged\n\nEach check with its gravity, what it says in each state (as one of "
+    out << "# What is judged\n\nEach check with its gravity, what decides it, what it says in each "
+           "state (as one of "
            "the jobs in "
            "tests/core/said.txt\nbrought it up), what it takes for granted where nothing else is "
            "known, and "
@@ -184,7 +193,11 @@ TEST(Judgement, IsWrittenDownAsItIs) {
             if (check.stage != standing.stage) continue;
             if (!headed) out << "\n## " << standing.stage << "\n";
             headed = true;
-            out << "\n**" << id << "** (" << check.gravest << ")\n\n";
+            // One that no job of said.txt brings up is held by a test at least.
+            EXPECT_FALSE(check.said.empty() && check.tests.empty()) << id;
+            out << "\n**" << id << "**" << (check.said.empty() ? "" : " (" + check.gravest + ")")
+                << "\n\n"
+                << check.rule << "\n\n";
             for (const auto& [state, sentence] : check.said) {
                 out << "- *" << name(state) << "*: " << sentence << "\n";
             }

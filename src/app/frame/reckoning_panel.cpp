@@ -3,6 +3,7 @@
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/work/standing.h"
 
 #include <QLabel>
 #include <QScrollBar>
@@ -133,6 +134,8 @@ void ReckoningPanel::show(const core::Finding* spoken,
     m_mark->setVisible(spoken);
     if (spoken) m_mark->setState(spoken->state);
     m_sentence->setText(unbroken(spoken ? said(spoken->sentence) : empty));
+    const QString rule = spoken ? said(core::decidedBy(spoken->id)) : QString();
+    m_sentence->setToolTip(rule.isEmpty() ? QString() : tr("What decides this: %1").arg(rule));
     const bool caution = spoken && !spoken->caution.empty();
     m_caution->setVisible(caution);
     if (caution) m_caution->setText(said(spoken->caution));

@@ -72,6 +72,12 @@ struct Box {
     std::optional<Fitted> wanted;  ///< where it was put; nothing: where there is room
 };
 
+/// What decides the state of a finding, in words: for who wants to know why.
+struct DecidedBy {
+    const char* id;    ///< "lamp.current", without its subject
+    const char* rule;  ///< a sentence or two; to be translated
+};
+
 template <class Record, class Facts>
 struct Room {
     const char* name;   ///< "lamps": in files, jot, on the command line
@@ -81,6 +87,7 @@ struct Room {
     std::span<const jot::Verb> (*verbs)();
     Idle (*idle)(const Record&);
     void (*boxes)(const Record&, std::vector<Box>&) = nullptr;
+    std::span<const DecidedBy> decided = {};
 };
 
 }  // namespace glimmet::core

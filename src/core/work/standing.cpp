@@ -29,6 +29,16 @@ std::vector<Finding> findings(const Job& job, const Catalogue& catalogue, const 
     return findings(reckoned(job, house, catalogue, std::move(sisters)));
 }
 
+Text decidedBy(std::string_view id) {
+    id = id.substr(0, id.find(':'));
+    for (const JobRoom& room : jobRooms()) {
+        for (const DecidedBy& each : room.decided) {
+            if (id == each.id) return text(each.rule);
+        }
+    }
+    return {};
+}
+
 bool graver(const Finding& a, const Finding& b) {
     // What may be destroyed goes before a question about looks.
     const auto damage = [](const Finding& f) {

@@ -21,6 +21,10 @@ namespace glimmet::core {
                                             const House& house = {},
                                             std::vector<Sister> sisters = {});
 
+/// What decides the state of a finding, in words; empty where its room says nothing of it. `id`:
+/// with its subject or without.
+[[nodiscard]] Text decidedBy(std::string_view id);
+
 /// How a stage of the work stands, computed from its findings.
 struct StageStanding {
     enum class Kind { Done, Here, Ahead, Blocked, Waiting };

@@ -1,6 +1,7 @@
 // The room of the choice: which decoder carries the job, and what each wins and loses.
 #pragma once
 
+#include "core/work/choose/decided_by.h"
 #include "core/work/job_rooms.h"
 
 namespace glimmet::core::choose {
@@ -12,6 +13,6 @@ void judge(const Reckoned& facts, Judging& judging);
 
 void boxes(const Job& job, std::vector<Box>& all);
 
-inline constexpr JobRoom room{"choose", "Choose", applies, judge, verbs, idle, boxes};
+inline constexpr JobRoom room{"choose", "Choose", applies, judge, verbs, idle, boxes, decidedBy};
 
 }  // namespace glimmet::core::choose

@@ -2,6 +2,7 @@
 // is known of faults of its kind.
 #pragma once
 
+#include "core/work/intake/decided_by.h"
 #include "core/work/job_rooms.h"
 
 namespace glimmet::core::intake {
@@ -11,6 +12,6 @@ void judge(const Reckoned& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Verb> verbs();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobRoom room{"intake", "Intake", applies, judge, verbs, idle};
+inline constexpr JobRoom room{"intake", "Intake", applies, judge, verbs, idle, nullptr, decidedBy};
 
 }  // namespace glimmet::core::intake

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/work/job_rooms.h"
+#include "core/work/lamps/decided_by.h"
 
 namespace glimmet::core::lamps {
 
@@ -14,6 +15,6 @@ void judge(const Reckoned& facts, Judging& judging);
 /// name of its own.
 [[nodiscard]] std::string newLampJot(const Job& job, std::string_view output);
 
-inline constexpr JobRoom room{"lamps", "Lamps", applies, judge, verbs, idle};
+inline constexpr JobRoom room{"lamps", "Lamps", applies, judge, verbs, idle, nullptr, decidedBy};
 
 }  // namespace glimmet::core::lamps

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/work/job_rooms.h"
+#include "core/work/measure/decided_by.h"
 
 namespace glimmet::core::measure {
 
@@ -10,6 +11,7 @@ void judge(const Reckoned& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Verb> verbs();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobRoom room{"measure", "Measure", applies, judge, verbs, idle};
+inline constexpr JobRoom room{"measure", "Measure", applies, judge,
+                              verbs,     idle,      nullptr, decidedBy};
 
 }  // namespace glimmet::core::measure

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/work/job_rooms.h"
+#include "core/work/prove/decided_by.h"
 
 namespace glimmet::core::prove {
 
@@ -10,6 +11,6 @@ void judge(const Reckoned& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Verb> verbs();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobRoom room{"prove", "Prove", applies, judge, verbs, idle};
+inline constexpr JobRoom room{"prove", "Prove", applies, judge, verbs, idle, nullptr, decidedBy};
 
 }  // namespace glimmet::core::prove

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/work/job_rooms.h"
+#include "core/work/reserve/decided_by.h"
 
 namespace glimmet::core::reserve {
 
@@ -12,6 +13,7 @@ void judge(const Reckoned& facts, Judging& judging);
 
 void boxes(const Job& job, std::vector<Box>& all);
 
-inline constexpr JobRoom room{"reserve", "Stay-alive", applies, judge, verbs, idle, boxes};
+inline constexpr JobRoom room{"reserve", "Stay-alive", applies, judge,
+                              verbs,     idle,         boxes,   decidedBy};
 
 }  // namespace glimmet::core::reserve

@@ -1,0 +1,42 @@
+// What decides each finding of this stage: its state, in words. Numbers are those of the judges.
+#pragma once
+
+#include "core/work/room.h"
+
+namespace glimmet::core::choose {
+
+inline constexpr DecidedBy decidedBy[] = {
+    {"battery.pack", "Ask while a model on a battery has none chosen."},
+    {"battery.pickups", "Close where wheels still collect beside a battery."},
+    {"battery.run-time",
+     "Over where the pack's own resistance takes it below its cut-off under load; "
+     "close below two hours; ask while the load is not known."},
+    {"battery.volts",
+     "Ask where the volts that were read are not those of its cells: below 0.95 of empty or above "
+     "1.05 of full."},
+    {"controller.keys",
+     "Close where the model uses more functions than its owner's controller has "
+     "keys."},
+    {"decoder.command",
+     "Over where the decoder is commanded otherwise than the model; close where it "
+     "wants a receiver before it, or stops before the battery is empty."},
+    {"decoder.outputs", "Over where a lamp hangs on an output that the decoder lacks."},
+    {"decoder.room",
+     "Over where no hollow that was measured holds it; close where they are only "
+     "drawn."},
+    {"decoder.socket", "Close where its plug is not that of the socket."},
+    {"decoder.sound", "Close where sound was wanted and it has none."},
+    {"decoder.stay-alive", "Over where a bank was wanted and it has no place to join one."},
+    {"motor.rating",
+     "By the rating rule of the house, at the highest volts and lowest ohms: over "
+     "above a limit, close within the close margin of it, ask while the reading that"
+     " decides is missing."},
+    {"motor.total",
+     "Slipping motor and all lamps against the decoder's total: over above it, close"
+     " within the close margin."},
+    {"motor.track-volts",
+     "Highest track volts against the decoder's largest: over above, close above 95 "
+     "%."},
+};
+
+}  // namespace glimmet::core::choose

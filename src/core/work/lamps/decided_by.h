@@ -1,0 +1,75 @@
+// What decides each finding of this stage: its state, in words. Numbers are those of the judges.
+#pragma once
+
+#include "core/work/room.h"
+
+namespace glimmet::core::lamps {
+
+inline constexpr DecidedBy decidedBy[] = {
+    {"lamp.battery",
+     "Over where its own resistance takes 30 % of the volts; close where it lasts "
+     "less than two hours."},
+    {"lamp.blink",
+     "Over where its chip begins anew at every polarity change (20 µs), close where "
+     "it does at every speck of dirt (10 ms)."},
+    {"lamp.bulb",
+     "At the highest volts over above 1.3 times its rated ones; over below 1 % of "
+     "its light, close below 15 %; close above 1.05 times its rated volts; ask while"
+     " its resistor is not chosen."},
+    {"lamp.capacitor-spike",
+     "Close from the size on that sparks, without a resistor to charge through."},
+    {"lamp.capacitor-volts",
+     "Highest peak against what is printed: over above, close within the margin of "
+     "its kind."},
+    {"lamp.current",
+     "Worst corner of supply, batch and resistor against the limit: over above it, "
+     "close above 85 %. Over above 2 W in its resistor, below 0.1 mA or a twentieth "
+     "of the wish; close below half of it, above four times it, or where the lowest "
+     "corner glimmers only (a tenth). Ask while its resistor is not chosen."},
+    {"lamp.data", "Ask where what is known of a lamp is that of no lamp."},
+    {"lamp.driver",
+     "Over where a lamp passes its limit or the driver gives off more than 0.5 W; "
+     "over where it lacks volts for a glimmer, close where it holds less than 80 % "
+     "of its current, dims at the lowest volts, or lamps differ by more than a "
+     "quarter."},
+    {"lamp.flash", "Close from 3 to 30 flashes a second."},
+    {"lamp.flicker",
+     "Close where lamps on the rails are not carried over a speck of dirt (10 ms)."},
+    {"lamp.inrush", "Close where cold bulbs take more than three times what the output bears."},
+    {"lamp.no-output",
+     "Over where a lamp's output is not on the decoder; ask while there is none."},
+    {"lamp.one-failed",
+     "Behind a shared resistance: over where the others pass their limit when one "
+     "fails, close where they more than double."},
+    {"lamp.output",
+     "Ask for the output's own resistance while 0, 470 Ω and 1.5 kΩ come to "
+     "different verdicts; as grave as the gravest of them."},
+    {"lamp.output-current",
+     "All of its lamps against the output's limit: over above, close above 85 %."},
+    {"lamp.output-kind",
+     "Over where lamps hang on an output of a kind that cannot light them so; ask "
+     "while its kind is not known."},
+    {"lamp.package",
+     "The heat of a resistor against what its package bears: over above, close above"
+     " half."},
+    {"lamp.pair", "Close where two colours across each other mix on digital track."},
+    {"lamp.path",
+     "Over where less than 5 % of its colour passes a filter or the eye gets less "
+     "than an LED at 5 µA gives; close where the gap costs half, or it is seen in a "
+     "dark room only."},
+    {"lamp.reverse", "Over where an LED may get more than 5 V backwards."},
+    {"lamp.shared-heat", "Over above 2 W in the shared resistor."},
+    {"lamp.tested",
+     "What the 9 V tester shows against what it should: over where it stays dark, "
+     "close where it looks otherwise."},
+    {"lamp.total",
+     "All outputs on against the decoder's function total: over above, close within "
+     "the close margin."},
+    {"lamp.uneven",
+     "Over where one stays dark beside another that carries twice as much; close "
+     "where rows of a kind differ by more than a quarter, or more than one build in "
+     "ten would."},
+    {"lamp.whites", "Close where whites of different tints stand in one group."},
+};
+
+}  // namespace glimmet::core::lamps

@@ -1,0 +1,30 @@
+// What decides each finding of this stage: its state, in words. Numbers are those of the judges.
+#pragma once
+
+#include "core/work/room.h"
+
+namespace glimmet::core::reserve {
+
+inline constexpr DecidedBy decidedBy[] = {
+    {"reserve.capacitance", "Close where it has less than 70 % of what is printed."},
+    {"reserve.charge",
+     "Over without a charge resistor; close where it draws more than 100 mA after "
+     "0.1 s on the programming track, or one charge puts more than 1 J into its "
+     "resistor."},
+    {"reserve.crossing",
+     "Over where it stops on the place, close where it starts anew or slows; close "
+     "also where the worst case (least volts, least capacitance) does."},
+    {"reserve.dead",
+     "Over where the bank gives nothing when the model is lifted; what one reading "
+     "tells, then cause after cause."},
+    {"reserve.decoder", "Ask while there is a bank and no decoder to join it to."},
+    {"reserve.hold",
+     "Over where it holds shorter than what is needed, close where its worst case "
+     "does (least volts, 20 % less capacitance)."},
+    {"reserve.none", "Never wrong: no bank is fitted; what would come of one."},
+    {"reserve.volts",
+     "Highest bus volts against the rating: over above, close within the margin of "
+     "its kind."},
+};
+
+}  // namespace glimmet::core::reserve
