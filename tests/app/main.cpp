@@ -2,17 +2,17 @@
 
 #include <QApplication>
 #include <QSettings>
-#include <QStandardPaths>
 #include <QTemporaryDir>
 
 #include <gtest/gtest.h>
 
-// Several of it run side by side, each with settings of its own.
+// Several of it run side by side, each with settings and parts of its own.
 int main(int argc, char** argv) {
     qputenv("QT_QPA_PLATFORM", "offscreen");
-    QStandardPaths::setTestModeEnabled(true);
-    QApplication application(argc, argv);
     const QTemporaryDir settings;
+    for (const char* place : {"XDG_CONFIG_HOME", "XDG_DATA_HOME"})
+        qputenv(place, settings.path().toUtf8());
+    QApplication application(argc, argv);
     QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, settings.path());
     QApplication::setOrganizationName(QStringLiteral("glimmet-tests"));
     QApplication::setApplicationName(QStringLiteral("app_test"));

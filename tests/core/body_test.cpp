@@ -130,8 +130,9 @@ TEST(Units, LengthAndScaleChangeTheOneThatIsMeant) {
     EXPECT_EQ(jotted(own, {"scale N"}).units[1].body, own.units[1].body);
 }
 TEST(OwnBody, FollowsWhatWasMeasuredAndKeepsWhatIsInItInPlace) {
-    const Job drawn =
-        jotted(newJob("x", "dock-shunter"), {"lamp front white", "cavity hood 20x9x8"});
+    Job drawn = jotted(newJob("x", "dock-shunter"), {"lamp front white", "cavity hood 20x9x8"});
+    drawn.intake.spots = {{"S9", "bent", "", "U1", {Millimetres{40}, Millimetres{20}}, "", ""}};
+    drawn.lastId = 9;
     const Body& was = drawn.units[0].body;
     const Job own = jotted(drawn, {"roof 60mm", "floor 12mm", "length 150mm", "width 30mm"});
     const Body& body = own.units[0].body;
@@ -164,6 +165,8 @@ TEST(OwnBody, FollowsWhatWasMeasuredAndKeepsWhatIsInItInPlace) {
                 hollow(was, "cab floor").length.value() * 150 / was.length.value(), 0.01);
     EXPECT_NEAR(hollow(body, "cab floor").width.value(),
                 hollow(was, "cab floor").width.value() * 30 / was.width.value(), 0.01);
+    EXPECT_NEAR(own.intake.spots[0].at.x.value(), 40 * 150 / was.length.value(), 0.01);
+    EXPECT_NEAR(own.intake.spots[0].at.z.value(), 20 * 60 / was.height.value(), 0.01);
     // Lamps stay at their sites, wheels keep their size.
     EXPECT_EQ(own.groups[0].rows[0].lamps[0].fitted.pose.at, body.sites.front().at);
     for (std::size_t i = 0; i < body.axles.size(); ++i) {

@@ -79,7 +79,7 @@ BodyChooser::BodyChooser(const std::vector<core::BodyDrawing>& bodies, QWidget* 
     m_grid->setContentsMargins(0, 0, 8, 8);
     m_grid->setSpacing(8);
     scroll->setWidget(m_field);
-    for (const core::BodyDrawing& drawing : bodies) add(drawing);
+    for (const core::BodyDrawing& drawing : bodies) addTile(drawing);
 
     auto* top = new QHBoxLayout;
     top->addWidget(m_invitation, 1);
@@ -104,6 +104,14 @@ BodyChooser::BodyChooser(const std::vector<core::BodyDrawing>& bodies, QWidget* 
 }
 
 void BodyChooser::add(const core::BodyDrawing& drawing) {
+    addTile(drawing);
+    const QString group = m_tiles.back().group;
+    const auto heading = std::find_if(m_headings.begin(), m_headings.end(),
+                                      [&](const QLabel* each) { return each->text() == group; });
+    std::rotate(m_headings.begin(), heading, heading + 1);
+}
+
+void BodyChooser::addTile(const core::BodyDrawing& drawing) {
     auto* button = new BodyButton(drawing, m_field);
     connect(button, &QPushButton::clicked, this, [this, id = drawing.id] { emit bodyChosen(id); });
     const QString group = QCoreApplication::translate("bodies", drawing.group.c_str());

@@ -19,7 +19,7 @@ class BodyChooser : public QWidget {
     Q_OBJECT
 public:
     BodyChooser(const std::vector<core::BodyDrawing>& bodies, QWidget* parent = nullptr);
-    /// One more to choose from.
+    /// One more to choose from, where one sees it first.
     void add(const core::BodyDrawing& drawing);
     /// Whether there is a job to go back to.
     void begin(bool overJob);
@@ -33,6 +33,7 @@ protected:
     void resizeEvent(QResizeEvent* event) override;
 
 private:
+    void addTile(const core::BodyDrawing& drawing);
     void arrange();
     struct Tile {
         QPushButton* button;

@@ -58,6 +58,10 @@ Job newJob(std::string name, const BodyDrawing& drawing, const Scale& scale) {
 Job withBody(Job job, std::size_t unit, const Body& body) {
     const std::string id = job.units[unit].id;
     const Body before = std::exchange(job.units[unit].body, body);
+    const auto drawnAlong = [&](Point at) -> Point {
+        return {at.x * (body.length / before.length).value(),
+                at.z * (body.height / before.height).value()};
+    };
     const auto moved = [&](const Fitted& lamp) -> Point {
         for (std::size_t i = 0; i < before.sites.size() && i < body.sites.size(); ++i) {
             const LampSite& site = before.sites[i];
@@ -66,9 +70,11 @@ Job withBody(Job job, std::size_t unit, const Body& body) {
                 return body.sites[i].at;
             }
         }
-        return {lamp.pose.at.x * (body.length / before.length).value(),
-                lamp.pose.at.z * (body.height / before.height).value()};
+        return drawnAlong(lamp.pose.at);
     };
+    for (Spot& spot : job.intake.spots) {
+        if (spot.unit == id) spot.at = drawnAlong(spot.at);
+    }
     for (LampGroup& group : job.groups) {
         for (LampRow& row : group.rows) {
             for (Lamp& lamp : row.lamps) {

@@ -93,7 +93,7 @@ struct Job {
 [[nodiscard]] Unit newUnit(Job& job, const BodyDrawing& drawing, std::string name);
 
 /// The job with another body for a unit: lamps at a site of it move to where that site is now, the
-/// others keep their share of length and height. Precondition: unit < units.
+/// others and spots keep their share of length and height. Precondition: unit < units.
 [[nodiscard]] Job withBody(Job job, std::size_t unit, const Body& body);
 
 /// A unit's body as a drawing of its own, in prototype measures: for other models like it.
