@@ -135,7 +135,8 @@ void ReckoningPanel::show(const core::Finding* spoken,
     if (spoken) m_mark->setState(spoken->state);
     m_sentence->setText(unbroken(spoken ? said(spoken->sentence) : empty));
     const QString rule = spoken ? said(core::decidedBy(spoken->id)) : QString();
-    m_sentence->setToolTip(rule.isEmpty() ? QString() : tr("What decides this: %1").arg(rule));
+    m_sentence->setToolTip(
+        rule.isEmpty() ? QString() : tr("<p>What decides this: %1</p>").arg(rule.toHtmlEscaped()));
     const bool caution = spoken && !spoken->caution.empty();
     m_caution->setVisible(caution);
     if (caution) m_caution->setText(said(spoken->caution));
