@@ -44,10 +44,11 @@ Result<Jotted> height(const Said& said, bool roof) {
                       text("Between floor at %1 and roof at %2 is no room for a body.",
                            formatted(floor), formatted(top)));
     }
-    Jotted result = jotted(
-        said, ofUnitSaid(said, *unit,
-                         roof ? text("Roof, measured: %1 above the rails", formatted(value))
-                              : text("Floor, measured: %1 above the rails", formatted(value))));
+    const Text what = roof ? text("Roof, measured: %1", formatted(value))
+                           : text("Floor, measured: %1", formatted(value));
+    Jotted result = jotted(said, ofUnitSaid(said, *unit,
+                                            body.structure ? text("%1 above the ground", what)
+                                                           : text("%1 above the rails", what)));
     Body made = drawnOut(body, body.length, floor, top);
     made.ownMeasures = true;
     result.after = withBody(std::move(result.after), *unit, made);
@@ -114,6 +115,10 @@ Result<Jotted> wheels(const Said& said) {
         jotted(said, ofUnitSaid(said, *unit, text("Wheels, measured: %1", formatted(value))));
     Body& body = result.after.units[*unit].body;
     if (body.axles.empty()) return refuse(ErrorCode::OutOfRange, text("Nothing rolls here."));
+    if (value > body.length) {
+        return refuse(ErrorCode::OutOfRange, text("Wheels of %1 do not go under a body of %2.",
+                                                  formatted(value), formatted(body.length)));
+    }
     for (Axle& each : body.axles) each.diameter = value;
     body.ownMeasures = true;
     return result;

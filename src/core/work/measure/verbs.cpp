@@ -636,19 +636,42 @@ bool meansUnit(const Job& job, const HollowSaid& hollow, std::size_t unit) {
     return !hollow.unit || lowered(unitCalled(job, unit)) == *hollow.unit;
 }
 
-/// The hollow of that name, in the first unit meant that has one; nullptr: none has.
-Cavity* hollowNamed(Job& job, const HollowSaid& hollow) {
+struct HollowAt {
+    Body* body = nullptr;
+    Cavity* cavity = nullptr;  ///< nullptr: none goes by that name
+};
+/// The hollow of that name, in the first unit meant that has one.
+HollowAt hollowNamed(Job& job, const HollowSaid& hollow) {
     for (std::size_t i = 0; i < job.units.size(); ++i) {
         if (!meansUnit(job, hollow, i)) continue;
         for (Cavity& each : job.units[i].body.cavities) {
-            if (lowered(each.name) == hollow.name) return &each;
+            if (lowered(each.name) == hollow.name) return {&job.units[i].body, &each};
         }
     }
-    return nullptr;
+    return {};
+}
+
+/// Why a hollow cannot be there, if so. Walls are thin, and a drawing is not to the tenth.
+std::optional<Text> outside(const Body& body, const HollowSaid& hollow) {
+    constexpr double allowed = 1.02;
+    const auto corner = hollow.corner.value_or(std::array{Millimetres{0}, Millimetres{0}});
+    if (corner[0] + hollow.sizes[0] > body.length * allowed) {
+        return text(
+            "It would end %1 from the front, and the body is %2 long. If it is longer, say "
+            "so first: length 142mm.",
+            formatted(corner[0] + hollow.sizes[0]), formatted(body.length));
+    }
+    if (corner[1] + hollow.sizes[2] > body.height * allowed) {
+        return text(
+            "It would reach up to %1, and the body is %2 high. If it is higher, say so "
+            "first: roof 41mm.",
+            formatted(corner[1] + hollow.sizes[2]), formatted(body.height));
+    }
+    return {};
 }
 
 /// A new one, in the unit that was named or the only one.
-Result<Cavity*> newHollow(Job& job, const HollowSaid& hollow) {
+Result<HollowAt> newHollow(Job& job, const HollowSaid& hollow) {
     std::vector<Unit>& units = job.units;
     std::size_t at = units.size() == 1 ? 0 : units.size();
     std::string all;
@@ -669,7 +692,7 @@ Result<Cavity*> newHollow(Job& job, const HollowSaid& hollow) {
     }
     cavities.emplace_back();
     cavities.back().name = hollow.name;
-    return &cavities.back();
+    return HollowAt{&units[at].body, &cavities.back()};
 }
 
 /// "cavity hood 52x14x11": a hollow of that name. "cavity smokebox 20x10x9 at 5x12": one that is
@@ -684,8 +707,8 @@ Result<Jotted> cavity(const Said& said) {
                  said.verb.examples.front()));
     }
     Jotted result = jotted(said, {});
-    Cavity* one = hollowNamed(result.after, *hollow);
-    if (!one) {
+    HollowAt found = hollowNamed(result.after, *hollow);
+    if (!found.cavity) {
         if (!hollow->corner) {
             std::string all;
             for (const Unit& unit : said.context.job.units) {
@@ -702,8 +725,11 @@ Result<Jotted> cavity(const Said& said) {
         }
         auto made = newHollow(result.after, *hollow);
         if (!made) return tl::unexpected(made.error());
-        one = *made;
+        found = *made;
     }
+    if (auto why = outside(*found.body, *hollow))
+        return refuse(ErrorCode::OutOfRange, std::move(*why));
+    Cavity* one = found.cavity;
     one->length = hollow->sizes[0];
     one->width = hollow->sizes[1];
     one->height = hollow->sizes[2];
