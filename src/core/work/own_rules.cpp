@@ -31,8 +31,8 @@ Result<Jotted> set(const Said& said, std::optional<Value> OwnRules::*rule,
 
 template <class Value>
 std::optional<Value> chosen(const Said& said) {
-    const auto& name = said.name("NAME");
-    return name && *name != byHouse ? named<Value>(*name) : std::nullopt;
+    const std::string& name = *said.name("NAME");
+    return name != byHouse ? named<Value>(name) : std::nullopt;
 }
 std::optional<double> share(const Said& said) {
     const auto& all = said.at("SHARE").quantities;
