@@ -8,6 +8,7 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
+#include <cmath>
 #include <set>
 
 namespace glimmet::core {
@@ -177,6 +178,13 @@ TEST(OwnBody, FollowsWhatWasMeasuredAndKeepsWhatIsInItInPlace) {
     EXPECT_EQ(jotted(own, {"scale N"}).units[0].body, body);  // it is what was measured
     EXPECT_FALSE(understood("floor 59mm", own, smallCatalogue(), "").has_value());
     EXPECT_FALSE(understood("roof 13mm", own, smallCatalogue(), "").has_value());
+}
+TEST(OwnBody, OfNoHeightAtAllStaysANumber) {
+    Body flat = newJob("x", "dock-shunter").units[0].body;
+    for (Point& at : flat.profile) at.z = flat.height;
+    const Body made = drawnOut(flat, Millimetres{50}, Millimetres{5}, Millimetres{20});
+    for (const Point& at : made.profile) EXPECT_TRUE(std::isfinite(at.z.value()));
+    EXPECT_EQ(made.height, Millimetres{20});
 }
 TEST(OwnBody, AxlesStandWhereTheyWereMeasured) {
     const Job drawn = jotted(newJob("x", "dock-shunter"), {"axle 2 left"});

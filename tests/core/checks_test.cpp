@@ -857,6 +857,28 @@ TEST(GroupState, OfManyRowsIsWhatSolvingAllOfThemForEachWouldGive) {
     }
     EXPECT_LT(worst, 0.03);
 }
+// A driver whose one red lamp keeps all the others dark: they are no way for its current.
+TEST(GroupState, OfManyDarkRowsBesideOneThatCarriesAllIsWhatItIsWithFew) {
+    const Job job = jotted(shunter(), {"lamp front white", "resistor front 10R"});
+    const auto with = [&](std::size_t whites) {
+        LampGroup group = job.groups[0];
+        group.connection = ThroughDriver{Amperes{0.005}, Volts{1}};
+        group.rows.assign(whites + 1, group.rows.front());
+        for (std::size_t r = 1; r < group.rows.size(); ++r)
+            group.rows[r].lamps.resize(3, group.rows[r].lamps.front());
+        group.rows.front().lamps.front().part.family = LedFamily::Red;
+        return groupState(job, group, {});
+    };
+    const auto few = with(8);
+    const auto many = with(20);
+    ASSERT_TRUE(few) << plain(few.error().what);
+    ASSERT_TRUE(many) << plain(many.error().what);
+    EXPECT_TRUE(many->rows[0].sees.has_value());
+    EXPECT_NEAR(many->rows[0].current.value(), 0.005, 1e-5);
+    EXPECT_NEAR(many->rows[0].lowest.value(), few->rows[0].lowest.value(), 2e-5);
+    EXPECT_NEAR(many->rows[0].highest.value(), few->rows[0].highest.value(), 2e-5);
+    EXPECT_NEAR(many->rows[5].highest.value(), few->rows[5].highest.value(), 1e-6);
+}
 TEST(LampJudgement, WhatIsNoLampIsAskedForAndTheOthersAreJudged) {
     Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2", "lamp rear red",
                                  "resistor rear 2k2"});

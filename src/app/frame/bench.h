@@ -108,7 +108,7 @@ private:
     std::unique_ptr<store::Workshop> m_workshop;
     std::optional<store::JobId> m_jobId;
     core::WorkshopRecord m_record;
-    std::vector<std::pair<int, std::string>> m_shelf;  ///< names, while the workshop is forward
+    std::vector<std::pair<int, std::string>> m_shelf;  ///< names, as they were read last
     std::vector<core::JobSummary> m_loads;             ///< of the jobs in its districts
     std::vector<core::Sister> m_sisters;               ///< of the open job, as it was opened
     bool m_onWorkshop = false;

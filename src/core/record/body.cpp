@@ -55,7 +55,8 @@ Millimetres floorOf(const Body& body) {
 Body drawnOut(const Body& body, Millimetres length, Millimetres floor, Millimetres roof) {
     const double along = (length / body.length).value();
     const Millimetres from = floorOf(body);
-    const double up = ((roof - floor) / (body.height - from)).value();
+    // An outline without height, as a file may bring it, has nothing to be drawn out.
+    const double up = body.height > from ? ((roof - floor) / (body.height - from)).value() : 1.0;
     Body made = body;
     made.length = length;
     made.height = roof;

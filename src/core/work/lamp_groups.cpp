@@ -106,7 +106,9 @@ Result<std::vector<SeenByRow::Source>> sourcesAt(LampSolver& solver, const LampC
     const double given = held ? held->value() : at.value() / circuit.common.value();
     // Without a string that carries so much, and so much more for a volt.
     const auto without = [&](Amperes current, double slope) -> SeenByRow::Source {
-        const double others = all - slope;
+        // Others that are dark are no conductance, and their difference is rounding: at least what
+        // keeps a driver's sum a finite source, within 10 µA.
+        const double others = std::max(all - slope, held ? 1e-6 : 0.0);
         const double open = given - (here->total - current).value() + others * node.value();
         return {Volts{open / (supply + others)}, Ohms{1 / (supply + others)}};
     };
@@ -119,6 +121,7 @@ Result<std::vector<SeenByRow::Source>> sourcesAt(LampSolver& solver, const LampC
     return seen;
 }
 
+/// What each row sees, in the order of sourcesAt().
 Result<std::vector<SeenByRow>> seenByStrings(LampSolver& solver, const LampCircuit& circuit,
                                              const LampGroup& group, Volts drive) {
     const ThroughDriver* driver = group.driver();

@@ -10,7 +10,7 @@ inline constexpr DecidedBy decidedBy[] = {
      "Over where its own resistance takes 30 % of the volts; close where it lasts "
      "less than two hours."},
     {"lamp.blink",
-     "Over where its chip begins anew at every polarity change (20 µs), close where "
+     "Over where its chip begins anew at every polarity change (10 µs), close where "
      "it does at every speck of dirt (10 ms)."},
     {"lamp.bulb",
      "At the highest volts over above 1.3 times its rated ones; over below 1 % of "
