@@ -254,7 +254,7 @@ void DrivingPanel::show(const core::Reckoned& facts, const core::Operating& oper
                                                    : tr("Driven in reverse"));
     updateGeometry();
 
-    const double own = *core::trackFigure(facts.job).value;
+    const double own = core::trackVolts(facts.job).value();
     std::vector<VoltsScale::Tick> ticks;
     const auto from = core::comesOnAt(facts, operating);
     for (std::size_t g = 0; g < from.size(); ++g) {

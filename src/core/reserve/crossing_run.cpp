@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cassert>
 #include <cmath>
+#include <limits>
 
 namespace glimmet::core {
 namespace {
@@ -177,10 +178,18 @@ private:
     }
 
     void note(Crossing& made, bool counts) {
+        const bool dead = isDead();
         const double light = m_fullLight > 0 ? (m_awake ? lampCurrent(m_bus) / m_fullLight : 0) : 1;
         if (!m_run.traced) made.trace.clear();
         made.trace.push_back({Metres{m_travel}, Seconds{m_time}, Volts{m_bus},
-                              MetresPerSecond{m_speed}, light, m_awake, !isDead()});
+                              MetresPerSecond{m_speed}, light, m_awake, !dead});
+        if (dead && !m_darkFrom) {
+            m_darkFrom = m_time;
+            m_firstDark = std::min(m_firstDark, m_travel);
+        }
+        made.wentOn = Metres{std::max(m_travel - m_firstDark, 0.0)};
+        if (m_darkFrom) made.dark = std::max(made.dark, Seconds{m_time - *m_darkFrom});
+        if (!dead) m_darkFrom.reset();
         if (!counts) return;
         if (m_awake) made.lowestBus = std::min(made.lowestBus, Volts{m_bus});
         made.slowest = std::min(made.slowest, MetresPerSecond{m_speed});
@@ -193,6 +202,8 @@ private:
     double m_speed = 0, m_cruise = 0;
     double m_fullLight = 0;
     double m_travel = 0, m_time = 0;
+    std::optional<double> m_darkFrom;                              ///< s, where it is without power
+    double m_firstDark = std::numeric_limits<double>::infinity();  ///< travel
     double m_powered = 0;  ///< s, since the rails gave power again
     bool m_awake = true;
 };

@@ -54,6 +54,8 @@ struct Crossing {
     Volts lowestBus{};  ///< while the processor is in
     MetresPerSecond slowest{};
     double dimmest = 1;
+    Millimetres wentOn{};  ///< from where power was lost first to its last moment
+    Seconds dark{};        ///< the longest without power at one go
     /// From where it begins to where it runs on, or stands; at least one.
     std::vector<CrossingMoment> trace;
 };

@@ -186,7 +186,7 @@ Ohms commonOf(const Job& job, const LampGroup& group, Ohms& series, bool& known)
 Volts switchDrop(const Job& job, const LampGroup& group, const House& house) {
     // A lamp straight on the supply has no switching output in its path.
     if (group.output == supplyOutput) return Volts{0};
-    return Volts{*switchFigure(job, house).value};
+    return switchVolts(job, house);
 }
 
 // A bulb at its rated volts is about as bright as an LED at half of 20 mA (docs/physics.md).
@@ -205,7 +205,7 @@ bool ownSupply(const Job& job, const LampGroup& group) {
 /// What is left of the supply for a group's circuit.
 Volts driveOf(const Job& job, const LampGroup& group, const House& house) {
     if (ownSupply(job, group)) return lampSupplyVolts;
-    if (oneWayOnly(job, group)) return Volts{*trackFigure(job).value} - oneWayDrop;
+    if (oneWayOnly(job, group)) return trackVolts(job) - oneWayDrop;
     return busVolts(job, house) - switchDrop(job, group, house);
 }
 
@@ -384,11 +384,11 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
         common += *board - state.outputSeries;
         state.outputSeries = *board;
     }
-    state.bus = Volts{*feedFigure(job, group, house).value};
+    state.bus = oneWayOnly(job, group) ? trackVolts(job) : busVolts(job, house);
     state.drive = driveOf(job, group, house);
     const bool regulated = ownSupply(job, group);
     const Volts spread = regulated ? Volts{0} : state.bus * house.supplySpread;
-    const Volts drops = Volts{*trackFigure(job).value} - state.drive;
+    const Volts drops = trackVolts(job) - state.drive;
 
     const auto turned = static_cast<std::size_t>(std::count_if(
         group.rows.begin(), group.rows.end(), [](const LampRow& row) { return row.turned; }));

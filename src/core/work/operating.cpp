@@ -60,7 +60,7 @@ Awake decoderAwake(const Job& job) {
 
 std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating) {
     const Job& job = facts.job;
-    const Volts track{*trackFigure(job).value};
+    const Volts track = trackVolts(job);
     const Volts volts = operating.volts.value_or(track);
     std::vector<Result<GroupState>> groups = facts.groups;
     if (volts < track || volts > track) {

@@ -33,7 +33,7 @@ std::optional<RailFeed> railFeed(const Reckoned& facts) {
     if (!turnsRound(facts.job)) return {};
     RailFeed feed;
     feed.bus = busVolts(facts.job, facts.house);
-    const Volts track{*trackFigure(facts.job).value};
+    const Volts track = trackVolts(facts.job);
     feed.peak = feed.bus + track * facts.house.supplySpread;
     for (std::size_t g = 0; g < facts.groups.size(); ++g) {
         if (facts.job.groups[g].output != supplyOutput || !facts.groups[g]) continue;

@@ -3,12 +3,28 @@
 #include <algorithm>
 
 namespace glimmet::core {
+namespace {
+
+/// nullptr: that room makes no such finding.
+const DecidedBy* ruleOf(const JobRoom& room, std::string_view id) {
+    id = id.substr(0, id.find(':'));
+    const auto found = std::find_if(room.decided.begin(), room.decided.end(),
+                                    [&](const DecidedBy& each) { return id == each.id; });
+    return found == room.decided.end() ? nullptr : &*found;
+}
+
+}  // namespace
 
 std::vector<Finding> findings(const Reckoned& facts) { return findingsOf(facts, {}); }
 
 std::vector<Finding> findingsOf(const Reckoned& facts, std::string_view id) {
     std::vector<Finding> all;
-    for (const JobRoom& room : jobRooms()) {
+    // A finding is made in the room that has its rule; one without is looked for in all of them.
+    const auto rooms = jobRooms();
+    const bool known = std::any_of(rooms.begin(), rooms.end(),
+                                   [&](const JobRoom& room) { return ruleOf(room, id); });
+    for (const JobRoom& room : rooms) {
+        if (known && !ruleOf(room, id)) continue;
         Judging judging(all, room.name, id);
         if (room.applies(facts.job)) room.judge(facts, judging);
     }
@@ -30,11 +46,8 @@ std::vector<Finding> findings(const Job& job, const Catalogue& catalogue, const 
 }
 
 Text decidedBy(std::string_view id) {
-    id = id.substr(0, id.find(':'));
     for (const JobRoom& room : jobRooms()) {
-        for (const DecidedBy& each : room.decided) {
-            if (id == each.id) return text(each.rule);
-        }
+        if (const DecidedBy* rule = ruleOf(room, id)) return text(rule->rule);
     }
     return {};
 }

@@ -20,10 +20,28 @@ bool rectified(const Job& job) {
     return job.decoder || (isDigital(job.feed) && !motorsOf(job).empty());
 }
 
+/// Where nobody read the volts.
+Volts usualTrack(const Job& job) {
+    // Ratings and lamps meet a battery when it is just charged.
+    const bool known = job.feed == Feed::BatteryRadio && job.supply.pack;
+    return known ? voltsOf(*job.supply.pack).full : usualVolts(job.feed, job.scale);
+}
+/// Where nobody read the drop.
+Volts usualRectifier(const Job& job, const House& house) {
+    if (rectified(job)) return house.rectifier;
+    const auto& bridge = job.supply.lampBridge;
+    if (!bridge) return Volts{0};
+    return *bridge == LampBridge::Silicon ? house.rectifier : schottkyBridge;
+}
+
+Volts readOr(const std::optional<Measured<Volts>>& measured, Volts usual) {
+    return measured ? measured->value : usual;
+}
+
 }  // namespace
 
 Figure trackFigure(const Job& job) {
-    const Volts usual = usualVolts(job.feed, job.scale);
+    const Volts usual = usualTrack(job);
     switch (job.feed) {
         case Feed::TwoRailDcc:
         case Feed::ThreeRailDigital:
@@ -36,31 +54,18 @@ Figure trackFigure(const Job& job) {
         case Feed::BatteryRadio:
             break;
     }
-    // Ratings and lamps meet it when it is just charged.
-    const auto& pack = job.supply.pack;
-    return given(text("Battery volts"), "V_track", job.supply.volts,
-                 pack ? voltsOf(*pack).full : usual,
-                 pack ? text("its battery just charged") : text("a fresh 9 V block"), "track ");
+    return given(text("Battery volts"), "V_track", job.supply.volts, usual,
+                 job.supply.pack ? text("its battery just charged") : text("a fresh 9 V block"),
+                 "track ");
 }
 
 Figure rectifierFigure(const Job& job, const House& house) {
-    if (!rectified(job)) {
-        if (const auto& read = job.supply.rectifier) {
-            return figures::measured(text("Rectifier drop"), "V_rect", read->value, read->on, {},
-                                     "rectifier ");
-        }
-        if (const auto& bridge = job.supply.lampBridge) {
-            return *bridge == LampBridge::Silicon
-                       ? figures::assumed(text("Rectifier drop"), "V_rect", house.rectifier,
-                                          text("two silicon diodes"), "rectifier ")
-                       : figures::assumed(text("Rectifier drop"), "V_rect", schottkyBridge,
-                                          text("two Schottky diodes"), "rectifier ");
-        }
-        return figures::assumed(text("Rectifier drop"), "V_rect", Volts{0},
-                                text("no rectifier in the way"), "rectifier ");
-    }
-    return given(text("Rectifier drop"), "V_rect", job.supply.rectifier, house.rectifier,
-                 text("two silicon diodes"), "rectifier ");
+    const auto& bridge = job.supply.lampBridge;
+    return given(text("Rectifier drop"), "V_rect", job.supply.rectifier, usualRectifier(job, house),
+                 !rectified(job) && !bridge ? text("no rectifier in the way")
+                 : rectified(job) || *bridge == LampBridge::Silicon ? text("two silicon diodes")
+                                                                    : text("two Schottky diodes"),
+                 "rectifier ");
 }
 
 Figure bridgeFigure(const Job& job, const House& house) {
@@ -89,13 +94,19 @@ Figure busFigure(const Job& job, const House& house) {
                              {std::move(track), std::move(rectifier)});
 }
 
+Volts trackVolts(const Job& job) { return readOr(job.supply.volts, usualTrack(job)); }
+
+Volts switchVolts(const Job& job, const House& house) {
+    return readOr(job.supply.outputSwitch, house.outputSwitch);
+}
+
 MotorSupply motorSupply(const Job& job, const House& house) {
-    return {Volts{*trackFigure(job).value}, Volts{*rectifierFigure(job, house).value},
-            Volts{*bridgeFigure(job, house).value}};
+    return {trackVolts(job), readOr(job.supply.rectifier, usualRectifier(job, house)),
+            readOr(job.supply.bridge, house.bridge)};
 }
 
 Volts busVolts(const Job& job, const House& house) {
-    return Volts{*trackFigure(job).value - *rectifierFigure(job, house).value};
+    return trackVolts(job) - readOr(job.supply.rectifier, usualRectifier(job, house));
 }
 
 bool turnsRound(const Job& job) {

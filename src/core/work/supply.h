@@ -24,6 +24,8 @@ namespace glimmet::core {
 [[nodiscard]] bool turnsRound(const Job& job);
 
 /// The same as bare values.
+[[nodiscard]] Volts trackVolts(const Job& job);
+[[nodiscard]] Volts switchVolts(const Job& job, const House& house);
 [[nodiscard]] MotorSupply motorSupply(const Job& job, const House& house);
 [[nodiscard]] Volts busVolts(const Job& job, const House& house);
 

@@ -6,6 +6,7 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 namespace glimmet::core::circuit {
@@ -71,6 +72,32 @@ TEST(LongTransient, OfADimmedLampHasItsDutysMeanCurrent) {
     const Node a = made.node("a");
     const double lit = meanOf(*exact, bus, a, 0.2, 0.2 + 1.0 / 400 * 4) / 470;
     EXPECT_NEAR(means->diode[0][40] / lit, 1, 0.01);
+}
+// Two outputs of one decoder are dimmed in one rhythm, each by its own duty: both are its members.
+TEST(LongTransient, TwoOutputsOfOneRhythmEachHaveTheirOwnDuty) {
+    Parts made("two dimmed lamps on a hold");
+    made.capacitor("bus", "0", {Farads{2200e-6}, {}, {}, true, Volts{13}});
+    const std::array duties{0.3, 0.6};
+    const std::array lit{"a", "b"}, out{"out a", "out b"};
+    for (std::size_t i = 0; i < duties.size(); ++i) {
+        made.resistor("bus", lit[i], 470).led(lit[i], out[i], LedFamily::White);
+        LowSideOutput part;
+        part.gate = dimmed(duties[i], 400);
+        addLowSideOutput(made.circuit(), out[i], made.node(out[i]), 0, part);
+    }
+    const auto means = longTransient(made.circuit(), {5e-3, 0.3});
+    ASSERT_TRUE(means.has_value());
+    ASSERT_TRUE(means->averaged) << plain(means->why);
+    const auto exact = transient(made.circuit(), {2.5e-5, 0.3, 1e-6});
+    const Node bus = made.node("bus");
+    for (std::size_t i = 0; i < means->time.size(); i += 10) {
+        const auto at = static_cast<std::size_t>(std::lround(means->time[i] / 2.5e-5));
+        EXPECT_NEAR(means->voltage[bus][i], exact->voltage[bus][at], 0.02) << means->time[i];
+    }
+    for (std::size_t i = 0; i < duties.size(); ++i) {
+        const double mean = meanOf(*exact, bus, made.node(lit[i]), 0.2, 0.2 + 1.0 / 400 * 4) / 470;
+        EXPECT_NEAR(means->diode[i][40] / mean, 1, 0.01) << i;
+    }
 }
 // Tungsten's heat smooths a 50 Hz supply.
 TEST(LongTransient, OfABulbOnAlternatingCurrentIsItsMeanTemperature) {

@@ -48,8 +48,7 @@ Driven drivenBy(const Reckoned& facts, const LampGroup& group, const GroupState&
     made.heat = (state.drive - made.across) * state.total;
     const Amperes dimmest = state.rows[made.dimmest].current;
     const bool starved = state.total < driver.current * 0.8;
-    const Volts lowest =
-        state.drive - Volts{*trackFigure(facts.job).value} * facts.house.supplySpread;
+    const Volts lowest = state.drive - trackVolts(facts.job) * facts.house.supplySpread;
     const auto is = [&](DriverTrouble trouble, State verdict, Gravity gravity) {
         made.trouble = trouble;
         made.verdict = verdict;
@@ -102,8 +101,7 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
             const RowState& bright = state.rows[made.brightest];
             const std::string called = atStart(group.name);
             const std::string set = formatted(driver.current);
-            const Volts lowest =
-                state.drive - Volts{*trackFigure(facts.job).value} * facts.house.supplySpread;
+            const Volts lowest = state.drive - trackVolts(facts.job) * facts.house.supplySpread;
             switch (made.trouble) {
                 case DriverTrouble::NotConnected: {
                     const std::string row = rowName(group, made.dimmest);

@@ -652,7 +652,7 @@ void judgeReverse(const Reckoned& facts, const LampGroup& group, const GroupStat
                   Judging& judging) {
     constexpr Volts bears{5};
     if (!lightsTurned(facts.job, group)) return;
-    Volts top = Volts{*trackFigure(facts.job).value} * (1 + facts.house.supplySpread);
+    Volts top = trackVolts(facts.job) * (1 + facts.house.supplySpread);
     if (antiparallel(group)) {
         // What lights the other way round leaves no more than it takes itself.
         top = Volts{0};
@@ -1061,7 +1061,7 @@ void judgeBattery(const Reckoned& facts, Judging& judging) {
     if (!(all > Amperes{0})) return;
     const double hours = runTime(pack, all).value() / 3600;
     const Volts sag = all * voltsOf(pack).inside;
-    const Volts volts{*trackFigure(facts.job).value};
+    const Volts volts = trackVolts(facts.job);
     const State state = sag > volts * 0.3 ? State::Over : hours < 2 ? State::Close : State::Fine;
     judging.say("lamp.battery", {}, state, Gravity::WorksBadly, [&](Finding& finding) {
         const std::string lasts = formatted(hours, Dimension::Ratio, 2);

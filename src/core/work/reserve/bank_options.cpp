@@ -56,11 +56,10 @@ State voltsState(const BankPart& part, const BankState& state) {
                                                                         : State::Fine;
 }
 
-State crossingState(const Reckoned& facts, const Loads& loads,
+State crossingState(const Reckoned& facts, const Loads& loads, const std::vector<Place>& places,
                     const std::optional<FittedBank>& fitted) {
     State state = State::Fine;
-    if (facts.job.layout.spots.empty()) return state;
-    for (const Place& place : places(facts.job)) {
+    for (const Place& place : places) {
         if (const auto over = crossingOver(facts, loads, place, fitted, false)) {
             state = worse(state, over->state);
         }
@@ -80,12 +79,14 @@ std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
         }
     };
     std::vector<Tried> all;
+    const std::vector<Place> dead =
+        facts.job.layout.spots.empty() ? std::vector<Place>() : places(facts.job);
     for (const BankPart& part : facts.catalogue.banks) {
         const FittedBank fitted = asFitted(part, facts.job);
         Tried tried{fitted, bankState(facts, fitted, loads), {}, false, {}};
         if (!tried.state.hold) continue;
         tried.worst = worse(worse(holdState(tried.state), voltsState(part, tried.state)),
-                            crossingState(facts, loads, fitted));
+                            crossingState(facts, loads, dead, fitted));
         const Box box{"bank", part.name, part.length, part.width, part.height, {}};
         const auto seated = seats(facts.job, &box);
         const Seat* seat = seatOf(seated, "bank");
@@ -127,10 +128,7 @@ std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place) 
             ++number;
             const Axle& now = facts.job.units[unit].body.axles[axle];
             if (now.collectsLeft && now.collectsRight) continue;
-            Job tried = facts.job;
-            Axle& more = tried.units[unit].body.axles[axle];
-            more.collectsLeft = more.collectsRight = true;
-            const auto axles = collectingAxles(tried);
+            const auto axles = collectingAxles(facts.job, number);
             const bool bridged = std::all_of(place.ways.begin(), place.ways.end(), [&](Rails rail) {
                 const auto found = outages(axles, {DeadLength{rail, Millimetres{0}, place.length}});
                 return found && found->empty();

@@ -14,8 +14,9 @@ namespace glimmet::core::reserve {
 [[nodiscard]] State holdState(const BankState& state);
 [[nodiscard]] State voltsState(const BankPart& part, const BankState& state);
 
-/// How every place that the job has is crossed, the worst state of all; fine where it has none.
+/// How those places are crossed, the worst state of all; fine where there is none.
 [[nodiscard]] State crossingState(const Reckoned& facts, const Loads& loads,
+                                  const std::vector<Place>& places,
                                   const std::optional<FittedBank>& fitted);
 
 /// Banks of the catalogue, tried one by one: first what holds, gets over the places of the layout,

@@ -123,6 +123,8 @@ Loads loadsOf(const Reckoned& facts) {
         loads.figures.push_back(
             figures::computed(text("Every lamp lit, at full volts"), "I_lamps", lamps, "", {}));
     }
+    const auto dead = longestDead(facts.job);
+    loads.needed = std::max(dead ? dead->time : Seconds{0}, dirt);
     loads.bus.current = processorCurrent;
     loads.figures.push_back(figures::assumed(text("Processor"), "I_cpu", processorCurrent,
                                              text("usual for a decoder")));
@@ -182,13 +184,16 @@ int axlesBefore(const Job& job) {
     return count;
 }
 
-std::vector<CollectingAxle> collectingAxles(const Job& job) {
+std::vector<CollectingAxle> collectingAxles(const Job& job, int added) {
     std::vector<CollectingAxle> axles;
     if (job.feed == Feed::ThreeRailDigital) return axles;
     const auto [first, last] = wiredTogether(job);
+    int number = axlesBefore(job);
     for (std::size_t i = first; i <= last; ++i) {
         for (const Axle& axle : job.units[i].body.axles) {
-            axles.push_back({startOf(job, i) + axle.x, axle.collectsLeft, axle.collectsRight});
+            const bool both = ++number == added;
+            axles.push_back(
+                {startOf(job, i) + axle.x, axle.collectsLeft || both, axle.collectsRight || both});
         }
     }
     return axles;
@@ -212,22 +217,27 @@ std::optional<LongestDead> longestDead(const Job& job) {
     return longest;
 }
 
+Bank onBus(const Reckoned& facts, const FittedBank& fitted, const Loads& loads) {
+    const Path path = pathOf(fitted);
+    const Volts bus = std::max(busVolts(facts.job, facts.house), Volts{0.1});
+    const Volts back = path.diode > Volts{0} || !(path.charge > Ohms{0})
+                           ? path.diode
+                           : loads.bus.drawn(bus) * path.charge;
+    return {capacitanceOf(fitted), back, path.charge};
+}
+
 BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads& loads,
                     std::size_t steps) {
-    const Path path = pathOf(fitted);
     BankState state{busVolts(facts.job, facts.house), {}, {}, {}, Hold{}, {}, {}};
-    state.highest = Volts{*trackFigure(facts.job).value} * (1 + facts.house.supplySpread) -
-                    Volts{*rectifierFigure(facts.job, facts.house).value};
-    state.back = path.diode > Volts{0} || !(path.charge > Ohms{0})
-                     ? path.diode
-                     : loads.bus.drawn(std::max(state.bus, Volts{0.1})) * path.charge;
-    state.bank = {capacitanceOf(fitted), state.back, path.charge};
+    const Volts spread = trackVolts(facts.job) * facts.house.supplySpread;
+    state.highest = state.bus + spread;
+    state.bank = onBus(facts, fitted, loads);
+    state.back = state.bank.diode;
     state.hold = state.bus > Volts{0}
                      ? holdOf(state.bank, state.bus, processorMinimum, loads.bus, steps)
                      : Result<Hold>(Hold{Seconds{0}, {}, {}});
     // The worst credible case: the track at its lowest, a bank that was not read at its least.
-    const Volts lowest =
-        state.bus - Volts{*trackFigure(facts.job).value} * facts.house.supplySpread;
+    const Volts lowest = state.bus - spread;
     Bank least = state.bank;
     if (!fitted.measured) least.capacitance *= 1 - capacitanceShort;
     if (lowest > Volts{0}) {
@@ -236,8 +246,7 @@ BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads
     } else {
         state.worst = Seconds{0};
     }
-    const auto dead = longestDead(facts.job);
-    state.needed = std::max(dead ? dead->time : Seconds{0}, dirt);
+    state.needed = loads.needed;
     return state;
 }
 

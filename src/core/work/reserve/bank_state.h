@@ -35,6 +35,7 @@ struct Loads {
     Drive drive;                  ///< all motors as one, at the job's speed; in bus.power
     std::vector<Figure> figures;  ///< what each is and rests on
     bool motorAssumed = false;    ///< no reading says what the motor takes
+    Seconds needed{};             ///< the longest dead place, or dirt where its wheels bridge all
 };
 [[nodiscard]] Loads loadsOf(const Reckoned& facts);
 /// The same without the motor: its lamps and its processor.
@@ -59,8 +60,9 @@ struct Place {
 [[nodiscard]] std::vector<Place> places(const Job& job);
 
 /// The wheels of every unit that wires lead across to from where the decoder lies; x from the front
-/// of the train.
-[[nodiscard]] std::vector<CollectingAxle> collectingAxles(const Job& job);
+/// of the train. `added`: the axle, counted from 1 over the whole train, that collects on both
+/// sides as if it had the collectors; 0: none.
+[[nodiscard]] std::vector<CollectingAxle> collectingAxles(const Job& job, int added = 0);
 /// How many axles of the train stand before the first of them.
 [[nodiscard]] int axlesBefore(const Job& job);
 
@@ -72,6 +74,9 @@ struct LongestDead {
 };
 [[nodiscard]] std::optional<LongestDead> longestDead(const Job& job);
 
+/// A bank on the job's bus, on its way back through its diode or its charge resistor.
+[[nodiscard]] Bank onBus(const Reckoned& facts, const FittedBank& bank, const Loads& loads);
+
 struct BankState {
     Volts bus{};        ///< what it is charged to
     Volts highest{};    ///< the same at the top of the supply's range
@@ -79,7 +84,7 @@ struct BankState {
     Volts back{};       ///< drop of the way back at the first moment: diode, or charge resistor
     Result<Hold> hold;  ///< at typical values
     std::optional<Seconds> worst;  ///< with the supply at its lowest and the bank at its least
-    Seconds needed{};              ///< the longest dead place, or dirt where its wheels bridge all
+    Seconds needed{};              ///< as of the loads
 };
 /// `steps`: points of the trace; the time needs none.
 [[nodiscard]] BankState bankState(const Reckoned& facts, const FittedBank& bank, const Loads& loads,

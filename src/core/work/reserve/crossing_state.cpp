@@ -55,7 +55,20 @@ CrossingRun runOf(const Reckoned& facts, const Loads& loads, std::vector<Outage>
 std::optional<Bank> bankOf(const Reckoned& facts, const Loads& loads,
                            const std::optional<FittedBank>& fitted) {
     if (!fitted) return {};
-    return bankState(facts, *fitted, loads).bank;
+    return onBus(facts, *fitted, loads);
+}
+
+/// From the fastest down; `visit` returns whether slower ones are wanted.
+template <class Visit>
+void sweepDown(const Reckoned& facts, const Loads& loads, const CrossingState& at,
+               const std::optional<FittedBank>& fitted, Visit visit) {
+    const auto found = outagesOn(facts.job, at.place, at.rail);
+    if (!found) return;
+    const auto bank = bankOf(facts, loads, fitted);
+    const Volts bus = busVolts(facts.job, facts.house);
+    for (double kmh = fastestSwept; kmh >= slowestSwept; kmh -= sweptBy) {
+        if (!visit(AtSpeed{kmh, crossed(runOf(facts, loads, *found, bank, bus, kmh)).how})) return;
+    }
 }
 
 }  // namespace
@@ -98,7 +111,7 @@ std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& lo
         worst = CrossingState{place, rail, std::move(crossing), {}, {}};
     }
     if (!worst) return {};
-    const Volts lowest = bus - Volts{*trackFigure(facts.job).value} * facts.house.supplySpread;
+    const Volts lowest = bus - trackVolts(facts.job) * facts.house.supplySpread;
     auto least = bank;
     if (least && !fitted->measured) least->capacitance *= 1 - capacitanceShort;
     worst->inTheWorst = lowest > processorMinimum
@@ -115,14 +128,12 @@ std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& lo
 
 std::vector<AtSpeed> sweepOver(const Reckoned& facts, const Loads& loads, const CrossingState& at,
                                const std::optional<FittedBank>& fitted) {
-    const auto found = outagesOn(facts.job, at.place, at.rail);
-    if (!found) return {};
-    const auto bank = bankOf(facts, loads, fitted);
-    const Volts bus = busVolts(facts.job, facts.house);
     std::vector<AtSpeed> sweep;
-    for (double kmh = 2; kmh <= 60; kmh += 2) {
-        sweep.push_back({kmh, crossed(runOf(facts, loads, *found, bank, bus, kmh)).how});
-    }
+    sweepDown(facts, loads, at, fitted, [&](const AtSpeed& one) {
+        sweep.push_back(one);
+        return true;
+    });
+    std::reverse(sweep.begin(), sweep.end());
     return sweep;
 }
 
@@ -131,6 +142,17 @@ std::optional<double> sureFrom(const std::vector<AtSpeed>& sweep) {
     for (auto one = sweep.rbegin(); one != sweep.rend() && one->how < Crossed::Resets; ++one) {
         from = one->kmh;
     }
+    return from;
+}
+
+std::optional<double> sureFrom(const Reckoned& facts, const Loads& loads, const CrossingState& at,
+                               const std::optional<FittedBank>& fitted) {
+    std::optional<double> from;
+    sweepDown(facts, loads, at, fitted, [&](const AtSpeed& one) {
+        if (one.how >= Crossed::Resets) return false;
+        from = one.kmh;
+        return true;
+    });
     return from;
 }
 

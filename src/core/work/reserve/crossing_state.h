@@ -37,12 +37,18 @@ struct CrossingState {
                                                         const std::optional<FittedBank>& fitted,
                                                         bool traced = true);
 
-/// The speeds of interest over a place on its worse way, rising.
+/// The speeds of interest, km/h of the prototype.
+inline constexpr double slowestSwept = 2, fastestSwept = 60, sweptBy = 2;
+/// How each of them gets over a place on its worse way, rising.
 [[nodiscard]] std::vector<AtSpeed> sweepOver(const Reckoned& facts, const Loads& loads,
                                              const CrossingState& at,
                                              const std::optional<FittedBank>& fitted);
-/// The lowest of them from which on it neither stops nor starts anew; nothing: at none.
+/// The lowest of them from which on it neither stops nor starts anew; nothing: at none. The second
+/// sweeps no further down than that.
 [[nodiscard]] std::optional<double> sureFrom(const std::vector<AtSpeed>& sweep);
+[[nodiscard]] std::optional<double> sureFrom(const Reckoned& facts, const Loads& loads,
+                                             const CrossingState& at,
+                                             const std::optional<FittedBank>& fitted);
 
 /// The least capacitance behind a diode that carries it over without more than dimmed lamps.
 /// Nothing where none does (the volts are too low for the motor), or where it needs none.

@@ -11,25 +11,6 @@ namespace {
 
 std::string kmhWords(double kmh) { return formatted(kmh, Dimension::Ratio) + " km/h"; }
 
-/// How far it went from where power was lost first.
-Millimetres wentOn(const Crossing& crossing) {
-    for (const CrossingMoment& moment : crossing.trace) {
-        if (!moment.power) return crossing.trace.back().travel - moment.travel;
-    }
-    return Millimetres{0};
-}
-/// Longest without power at one go.
-Seconds longestDark(const Crossing& crossing) {
-    Seconds longest{0};
-    std::optional<Seconds> from;
-    for (const CrossingMoment& moment : crossing.trace) {
-        if (!moment.power && !from) from = moment.time;
-        if (from) longest = std::max(longest, moment.time - *from);
-        if (moment.power) from.reset();
-    }
-    return longest;
-}
-
 Text crossingSentence(const Job& job, const CrossingState& at) {
     const std::string speed = kmhWords(creep(job).kmh);
     const Crossing& crossing = at.crossing;
@@ -38,9 +19,9 @@ Text crossingSentence(const Job& job, const CrossingState& at) {
     switch (crossing.how) {
         case Crossed::Stops:
             return job.bank ? text("Stops on %1 at %2: its bank is spent after %3.", at.place.words,
-                                   speed, formatted(wentOn(crossing), 2))
+                                   speed, formatted(crossing.wentOn, 2))
                             : text("Stops on %1 at %2: without power it rolls %3.", at.place.words,
-                                   speed, formatted(wentOn(crossing), 2));
+                                   speed, formatted(crossing.wentOn, 2));
         case Crossed::Resets:
             return text("Rolls over %1 at %2, but its decoder starts anew there.", at.place.words,
                         speed);
@@ -54,7 +35,7 @@ Text crossingSentence(const Job& job, const CrossingState& at) {
                         share(crossing.dimmest));
         case Crossed::Carried:
             return text("Gets over %1 at %2: its bus falls to %3 for %4.", at.place.words, speed,
-                        bus, formatted(longestDark(crossing), 2));
+                        bus, formatted(crossing.dark, 2));
         case Crossed::Untouched:
             break;
     }
@@ -75,10 +56,9 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
                          job.bank ? text("least volts, least capacitance") : text("least volts"),
                          at.inTheWorst == Crossed::Stops ? text("stops") : text("starts anew"));
             }
-            const auto sweep = sweepOver(facts, loads, at, job.bank);
-            const auto from = sureFrom(sweep);
+            const auto from = sureFrom(facts, loads, at, job.bank);
             const double set = creep(job).kmh;
-            if (from && *from > sweep.front().kmh && *from <= set && !worse) {
+            if (from && *from > slowestSwept && *from <= set && !worse) {
                 finding.sentence =
                     text("%1 Below %2 it does not.", finding.sentence, kmhWords(*from));
             } else if (from && *from > set) {
@@ -106,7 +86,7 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
                                figures::computed(at.crossing.how == Crossed::Stops
                                                      ? text("Without power until it stood")
                                                      : text("Without power"),
-                                                 "t_dead", longestDark(at.crossing), "", {})};
+                                                 "t_dead", at.crossing.dark, "", {})};
             if (const auto needed = capacitanceFor(facts, loads, at)) {
                 finding.figures.push_back(figures::computed(
                     text("Capacitance that carries it over"), "C_need", *needed, "", {}));
@@ -127,7 +107,7 @@ void judgeCrossings(const Reckoned& facts, const Loads& loads, OfferedBanks& ban
                     Judging& judging) {
     if (facts.job.layout.spots.empty()) return;
     for (const Place& place : places(facts.job)) {
-        if (const auto at = crossingOver(facts, loads, place, facts.job.bank)) {
+        if (const auto at = crossingOver(facts, loads, place, facts.job.bank, false)) {
             judgeCrossing(facts, loads, *at, banks, judging);
         } else if (facts.job.feed == Feed::ThreeRailDigital) {
             judging.say("reserve.crossing:" + place.name, {place.name, place.name}, State::Fine,
