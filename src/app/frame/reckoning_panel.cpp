@@ -10,6 +10,7 @@
 #include <QVBoxLayout>
 
 #include <algorithm>
+#include <map>
 
 using namespace Qt::StringLiterals;
 
@@ -27,19 +28,21 @@ class Words : public QLabel {
 public:
     using QLabel::QLabel;
     int heightForWidth(int width) const override {
-        if (m_width != width || m_text != text() || m_font != font()) {
-            m_width = width;
+        if (m_text != text() || m_font != font()) {
+            m_heights.clear();
             m_text = text();
             m_font = font();
-            m_height = QLabel::heightForWidth(width);
         }
-        return m_height;
+        // A layout asks in turn for the width that it has and for that of the hint.
+        const auto [known, isNew] = m_heights.try_emplace(width);
+        if (isNew) known->second = QLabel::heightForWidth(width);
+        return known->second;
     }
     QSize sizeHint() const override { return {rowWidth, heightForWidth(rowWidth)}; }
     QSize minimumSizeHint() const override { return sizeHint(); }
 
 private:
-    mutable int m_width = -1, m_height = 0;
+    mutable std::map<int, int> m_heights;  ///< by width, of these words in this typeface
     mutable QString m_text;
     mutable QFont m_font;
 };
