@@ -58,7 +58,7 @@ BENCHMARK_CAPTURE(editToRepaint, lamps, "resistor headlamps A 3k3", "resistor he
 BENCHMARK_CAPTURE(editToRepaint, rails, "resistor roof 1k5", "resistor roof 1k8", 2, "lamps")
     ->Unit(benchmark::kMillisecond);
 BENCHMARK_CAPTURE(editToRepaint, fourHundredRows, "resistor headlamps A 3k3",
-                  "resistor headlamps A/7 2k7", 8, "lamps")
+                  "resistor headlamps A/7 2k7", 9, "lamps")
     ->Unit(benchmark::kMillisecond);
 
 }  // namespace

@@ -3,7 +3,9 @@
 #include "cli/input.h"
 #include "core/work/standing.h"
 #include "core/work/trials.h"
+#include "core/work/workshop_rooms.h"
 #include "store/catalogue.h"
+#include "store/district_loads.h"
 #include "store/job_json.h"
 #include "store/sisters.h"
 
@@ -104,6 +106,15 @@ Judged stagesOf(const core::Job& job, std::optional<store::JobId> id,
     return result;
 }
 
+/// The findings as lines under their head.
+void putFindings(const std::vector<core::Finding>& findings, Judged& result) {
+    for (const core::Finding& finding : findings) {
+        std::string state(core::name(finding.state));
+        state.resize(6, ' ');
+        result.out += "  " + state + core::plain(finding.sentence) + "\n";
+    }
+}
+
 Judged judged(const core::Job& job, std::optional<store::JobId> id,
               const core::Catalogue& catalogue, const core::House& house,
               std::vector<core::Sister> sisters, const CheckRequest& request) {
@@ -113,11 +124,7 @@ Judged judged(const core::Job& job, std::optional<store::JobId> id,
     Judged result{{}, core::worstState(findings)};
     if (!request.json) {
         result.out = job.name + "\n";
-        for (const core::Finding& finding : findings) {
-            std::string state(core::name(finding.state));
-            state.resize(6, ' ');
-            result.out += "  " + state + core::plain(finding.sentence) + "\n";
-        }
+        putFindings(findings, result);
         return result;
     }
     ordered_json out{{"name", job.name}};
@@ -226,6 +233,33 @@ private:
     const std::function<void(std::string_view)>& m_print;
 };
 
+/// House rules and power districts: what the workshop's own stations say.
+void checkStations(const CheckRequest& request, const store::Workshop& workshop,
+                   const core::Catalogue& catalogue, Checked& checked,
+                   const std::function<void(std::string_view)>& print) {
+    const auto record = workshop.workshopRecord();
+    if (!record) {
+        checked.faults.push_back(request.path + ": " + core::plain(record.error().what));
+        return;
+    }
+    const auto loads = store::districtLoads(workshop, *record, catalogue);
+    const auto findings = core::findings(core::WorkshopFacts{*record, catalogue, nullptr, loads});
+    checked.worst = core::worse(checked.worst, core::worstState(findings));
+    if (!request.json) {
+        Judged lines{"the workshop\n", {}};
+        putFindings(findings, lines);
+        print(lines.out);
+        return;
+    }
+    ordered_json out{{"state", core::name(core::worstState(findings))},
+                     {"next", core::plain(core::nextAction(findings))},
+                     {"findings", ordered_json::array()}};
+    for (const core::Finding& finding : findings) out["findings"].push_back(findingOut(finding));
+    print(ordered_json{{"workshop", std::move(out)}}.dump(-1, ' ', false,
+                                                          ordered_json::error_handler_t::replace) +
+          "\n");
+}
+
 void checkWorkshop(const CheckRequest& request, const store::Workshop& workshop,
                    const core::Catalogue& catalogue, Checked& checked, Page& page) {
     auto entries = workshop.jobs();
@@ -301,9 +335,16 @@ Checked check(const CheckRequest& request, const std::function<void(std::string_
         checked.faults.push_back(std::move(*fault));
         return checked;
     }
-    Page page(checked, request.json, print);
     const auto workshop =
         store::Workshop::open(QString::fromStdString(request.path), store::Access::ReadOnly);
+    if (request.workshop) {
+        if (workshop)
+            checkStations(request, **workshop, loaded.catalogue, checked, print);
+        else
+            checked.faults.push_back(request.path + ": " + core::plain(workshop.error().what));
+        return checked;
+    }
+    Page page(checked, request.json, print);
     if (workshop) {
         checkWorkshop(request, **workshop, loaded.catalogue, checked, page);
     } else if (workshop.error().code == core::ErrorCode::NotUnderstood) {

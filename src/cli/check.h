@@ -19,7 +19,8 @@ struct CheckRequest {
     std::optional<store::JobId> id{};  ///< only the job of that number
     std::string userCatalogue{};       ///< the user's own parts file
     bool json = false;
-    bool stages = false;  ///< how each stage stands, instead of the findings
+    bool workshop = false;  ///< the workshop's own stations instead of its jobs
+    bool stages = false;    ///< how each stage stands, instead of the findings
 };
 struct Checked {
     std::size_t jobs = 0;                   ///< that were judged

@@ -102,6 +102,8 @@ int main(int argc, char** argv) {
     CLI::Option* jobOption = check->add_option("--job", job, "only the jobs of this name");
     store::JobId id = 0;
     CLI::Option* idOption = check->add_option("--id", id, "only the job of this number");
+    bool ownStations = false;
+    check->add_flag("--workshop", ownStations, "the workshop's own stations: rules, districts");
     check->add_flag("--json", json, "findings as JSON");
     check->add_flag("--strict", strict, "exit status 1 when something is over");
 
@@ -174,8 +176,13 @@ int main(int argc, char** argv) {
     if (*reckonCommand) return reckon(kind, input, strict);
     if (*spiceCommand) return spice(input);
     if (*check || *stages) {
-        cli::CheckRequest request{
-            path, {}, {}, store::userCatalogueFile().toStdString(), json, stages->parsed()};
+        cli::CheckRequest request{path,
+                                  {},
+                                  {},
+                                  store::userCatalogueFile().toStdString(),
+                                  json,
+                                  ownStations,
+                                  stages->parsed()};
         if (*jobOption || *stagesJobOption) request.job = job;
         if (*idOption || *stagesIdOption) request.id = id;
         const cli::Checked result = cli::check(request, [](std::string_view words) {

@@ -104,8 +104,8 @@ core::Result<void> keepBody(const QString& userFile, const core::BodyDrawing& dr
 std::vector<core::Job> demoJobs() {
     registerResources();
     std::vector<core::Job> jobs;
-    for (const char* name :
-         {"ling", "tern", "aurora", "kittiwake", "smelt", "stockfish", "vinter", "holm-light"}) {
+    for (const char* name : {"ling", "tern", "aurora", "kittiwake", "smelt", "stockfish", "vinter",
+                             "holm-light", "dunlin"}) {
         auto job =
             jobFromJson(contents(QStringLiteral(":/store/demo/%1.json").arg(QLatin1String(name))));
         assert(job.has_value());

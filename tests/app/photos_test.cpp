@@ -1,13 +1,17 @@
 // Photos in the window: dropped, shown small and large, taken out; what is no picture is refused.
 #include "app/frame/photos.h"
 
+#include "app/frame/workshop_files.h"
 #include "app/stage_strip.h"
 #include "open_window.h"
+#include "store/bundle.h"
 
 #include <QAbstractButton>
 #include <QBuffer>
 #include <QDialog>
+#include <QFile>
 #include <QImage>
+#include <QSignalSpy>
 
 #include <gtest/gtest.h>
 
@@ -70,6 +74,27 @@ TEST_F(AtIntake, APictureThatIsDroppedIsKeptMadeSmallerAndShown) {
     EXPECT_TRUE(shows(prints()[2], QColor(30, 160, 30)));
     const auto second = open.bench().workshop()->photo(photos().at(1).sum);
     EXPECT_FALSE(second->find("Pier Lane") != std::string::npos);  // what it told of the owner
+}
+TEST_F(AtIntake, AnExportTakesThePhotosAlongOrSaysThatItCouldNot) {
+    ASSERT_TRUE(dropped(drawn("a.png", {40, 40}, Qt::blue)));
+    auto* files = open.window().findChild<WorkshopFiles*>();
+    ASSERT_NE(files, nullptr);
+    QSignalSpy ended(files, &WorkshopFiles::exportEnded);
+    files->exportTo(open.file("job.zip"));
+    // It may have ended before anybody waits.
+    ASSERT_TRUE(QTest::qWaitFor([&] { return ended.size() == 1; }, 20000));
+    EXPECT_TRUE(ended[0][1].toBool());
+    QFile written(open.file("job.zip"));
+    ASSERT_TRUE(written.open(QIODevice::ReadOnly));
+    const auto bundle = store::bundleFromBytes(written.readAll().toStdString());
+    ASSERT_TRUE(bundle.has_value());
+    EXPECT_EQ(bundle->job.name, open.bench().job().name);
+    ASSERT_EQ(bundle->photos.size(), 1U);
+    EXPECT_EQ(bundle->photos.begin()->second, *open.bench().workshop()->photo(photos()[0].sum));
+
+    files->exportTo(open.file("no such folder/job.zip"));
+    ASSERT_TRUE(QTest::qWaitFor([&] { return ended.size() == 2; }, 20000));
+    EXPECT_FALSE(ended[1][1].toBool());
 }
 TEST_F(AtIntake, AStepThatIsPressedIsWhatThePhotoIsOf) {
     open.jot(u"off rear screw"_s);

@@ -5,6 +5,8 @@
 
 #include <QAbstractButton>
 #include <QMenu>
+#include <QMouseEvent>
+#include <QRegularExpression>
 #include <QSignalSpy>
 #include <QTest>
 
@@ -129,6 +131,105 @@ TEST(PictureView, AWheelOffersWhatIsLikely) {
     ASSERT_EQ(chosen.count(), 1);
     EXPECT_EQ(chosen.at(0).at(0).toString(), u"axle 2 left"_s);
     menu->close();
+}
+/// A place on a target where nothing else lies on it.
+QPoint gripOf(const PictureView& view, const Target& target) {
+    for (int y = qCeil(target.where.top()); y < target.where.bottom(); y += 2) {
+        for (int x = qCeil(target.where.left()); x < target.where.right(); x += 2) {
+            const Target* top = nullptr;
+            for (const Target& each : view.targets()) {
+                if (each.where.contains(x, y)) top = &each;
+            }
+            if (top == &target) return {x, y};
+        }
+    }
+    ADD_FAILURE() << target.tip.toStdString() << " is covered";
+    return {};
+}
+/// The line that a drag of what has these words in its tip says; empty: it cannot be dragged.
+QString draggedBy(PictureView& view, const QString& words, const QPointF& millimetres) {
+    const Target* target = targetWith(view, words);
+    if (!target) return u"nothing there"_s;
+    QSignalSpy chosen(&view, &PictureView::jotChosen);
+    const QPoint from = gripOf(view, *target);
+    const QPointF by(millimetres.x() * view.view().scale, -millimetres.y() * view.view().scale);
+    QTest::mousePress(&view, Qt::LeftButton, {}, from);
+    QTest::mouseMove(&view, from + QPoint(8, 8));
+    QMouseEvent move(QEvent::MouseMove, from + by, view.mapToGlobal(from + by), Qt::NoButton,
+                     Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(&view, &move);
+    view.grab();  // it is painted where it would be
+    QTest::mouseRelease(&view, Qt::LeftButton, {}, (from + by).toPoint());
+    return chosen.isEmpty() ? QString() : chosen[0][0].toString();
+}
+TEST(PictureView, AHollowItsEdgesAWeightAndAnAxleAreDraggedToTheTenth) {
+    const core::Job job = jotted(shunter(), {"cavity hood 34x14x11 at 20x21",
+                                             "axles 20mm 60mm 80mm", "weight hood 6x6x4 at 25x21"});
+    PictureView view;
+    view.resize(900, 500);
+    view.show(tests::factsOf(job), motorLens, {});
+    view.setVisible(true);
+    view.grab();
+    const qreal origin = view.view().origin.x();
+    const auto within = [](const QString& line, const QRegularExpression& form, double at,
+                           const std::vector<double>& wanted) {
+        const auto match = form.match(line);
+        EXPECT_TRUE(match.hasMatch()) << line.toStdString();
+        for (std::size_t i = 0; i < wanted.size(); ++i)
+            EXPECT_NEAR(match.captured(static_cast<int>(i) + 1).toDouble(), wanted[i], at)
+                << line.toStdString();
+    };
+    const QRegularExpression hollow(
+        u"^cavity hood ([\\d.]+)x([\\d.]+)x([\\d.]+) at ([\\d.]+)x([\\d.]+)$"_s);
+    // A pixel is some 0.15 mm here.
+    within(draggedBy(view, u"hood: 34 mm"_s, {5, -3}), hollow, 0.21, {34, 14, 11, 25, 18});
+    within(draggedBy(view, u"Rear end of the hood"_s, {6, 5}), hollow, 0.21, {40, 14, 11, 20, 21});
+    within(draggedBy(view, u"Front end of the hood"_s, {6, 0}), hollow, 0.21, {28, 14, 11, 26, 21});
+    within(draggedBy(view, u"Roof of the hood"_s, {0, 3}), hollow, 0.21, {34, 14, 14, 20, 21});
+    within(draggedBy(view, u"Floor of the hood"_s, {0, -3}), hollow, 0.21, {34, 14, 14, 20, 18});
+    within(
+        draggedBy(view, u"Weight in the hood"_s, {4, 2}),
+        QRegularExpression(u"^weight hood ([\\d.]+)x([\\d.]+)x([\\d.]+) at ([\\d.]+)x([\\d.]+)$"_s),
+        0.21, {6, 6, 4, 29, 23});
+    within(draggedBy(view, u"Axle 2 of this unit"_s, {-5, 4}),
+           QRegularExpression(u"^axles ([\\d.]+)mm ([\\d.]+)mm ([\\d.]+)mm$"_s), 0.21,
+           {20, 55, 80});
+    EXPECT_EQ(view.view().origin.x(), origin) << "the view is moved where nothing is in hand";
+    // Every line is one that the job understands.
+    const QString line = draggedBy(view, u"hood: 34 mm"_s, {3, 1});
+    EXPECT_TRUE(core::understood(line.toStdString(), job, tests::smallCatalogue(), "2026-01-01")
+                    .has_value())
+        << line.toStdString();
+}
+TEST(PictureView, ADragIsGivenUpByEscapeAndDoneByKeys) {
+    const core::Job job = jotted(shunter(), {"cavity hood 34x14x11 at 20x21"});
+    PictureView view;
+    view.resize(900, 500);
+    view.show(tests::factsOf(job), motorLens, {});
+    view.setVisible(true);
+    view.grab();
+    QSignalSpy chosen(&view, &PictureView::jotChosen);
+    const QPoint from = gripOf(view, *targetWith(view, u"hood: 34 mm"_s));
+    QTest::mousePress(&view, Qt::LeftButton, {}, from);
+    QMouseEvent move(QEvent::MouseMove, QPointF(from + QPoint(30, 0)),
+                     view.mapToGlobal(QPointF(from + QPoint(30, 0))), Qt::NoButton, Qt::LeftButton,
+                     Qt::NoModifier);
+    QApplication::sendEvent(&view, &move);
+    QTest::keyClick(&view, Qt::Key_Escape);
+    QTest::mouseRelease(&view, Qt::LeftButton, {}, from + QPoint(30, 0));
+    EXPECT_TRUE(chosen.isEmpty());
+
+    view.activateWindow();
+    ASSERT_TRUE(QTest::qWaitForWindowActive(&view));
+    view.setFocus();
+    for (int i = 0; i < 60 && !view.accessibleName().contains(u"hood: 34 mm"_s); ++i)
+        QTest::keyClick(&view, Qt::Key_Tab);
+    ASSERT_TRUE(view.accessibleName().contains(u"hood: 34 mm"_s));
+    QTest::keyClick(&view, Qt::Key_Right, Qt::ControlModifier);
+    QTest::keyClick(&view, Qt::Key_Down, Qt::ControlModifier | Qt::ShiftModifier);
+    ASSERT_EQ(chosen.size(), 2);
+    EXPECT_EQ(chosen[0][0].toString(), u"cavity hood 34x14x11 at 20.1x21"_s);
+    EXPECT_EQ(chosen[1][0].toString(), u"cavity hood 34x14x11 at 20x20"_s);
 }
 TEST(PictureView, ZoomKeepsThePointUnderTheMouse) {
     PictureView view;

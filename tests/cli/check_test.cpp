@@ -206,6 +206,40 @@ TEST(Check, ErrorsOfTheDatabaseAreErrors) {
     (void)*store::Workshop::open(empty, store::Access::ReadWrite);
     EXPECT_EQ(checked(request(empty.toStdString(), true)).out, "{\"jobs\":[]}\n");
 }
+TEST(Check, SpeaksOfTheWorkshopsOwnStations) {
+    const Scratch scratch;
+    const QString file = scratch.file("w.glimmet");
+    {
+        const auto workshop = *store::Workshop::open(file, store::Access::ReadWrite);
+        (void)*workshop->add(tests::shunter(), core::text("x"));
+        core::WorkshopRecord record = *workshop->workshopRecord();
+        const auto entries = *workshop->jobs();
+        // The shunter takes 0.25 A, and 0.6 A with its wheels slipping.
+        record.districts = {{.name = "yard",
+                             .rating = core::Amperes{0.2},
+                             .trip = core::Amperes{0.3},
+                             .models = {{static_cast<int>(entries[0].id)}}}};
+        ASSERT_TRUE(workshop->recordWorkshop({{record, core::text("x")}}).has_value());
+    }
+    CheckRequest wanted = request(file.toStdString(), true);
+    wanted.workshop = true;
+    const Judged run = checked(wanted);
+    EXPECT_TRUE(run.faults.empty());
+    EXPECT_EQ(run.worst, core::State::Over);
+    const auto out = run.asJson()["workshop"];
+    EXPECT_EQ(out["state"], "over");
+    const bool told =
+        std::any_of(out["findings"].begin(), out["findings"].end(), [](const auto& each) {
+            return each["stage"] == "district" && each["state"] == "over" &&
+                   each["sentence"].template get<std::string>().find("yard") != std::string::npos;
+        });
+    EXPECT_TRUE(told) << run.out;
+    wanted.json = false;
+    EXPECT_EQ(checked(wanted).out.substr(0, 13), "the workshop\n");
+    // A job in JSON has no stations.
+    wanted.path = DEMO_FOLDER "/ling.json";
+    EXPECT_EQ(checked(wanted).faults.size(), 1U);
+}
 TEST(Export, TakesPhotosAlongIntoAnotherWorkshop) {
     const Scratch scratch;
     const std::string from = scratch.file("from.glimmet").toStdString();

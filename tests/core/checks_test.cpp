@@ -946,6 +946,22 @@ TEST(MotorChart, ShowsEverythingItDraws) {
     EXPECT_GT(chart.voltsShown, chart.motorVolts);
     EXPECT_FALSE(measure::motorChart(tests::newJob("x", "saloon", {}), {}).stall.has_value());
 }
+TEST(MotorChart, LeavesThePathOpenByTheScatterOfAStallAndTheMeter) {
+    const Job bare = tests::newJob("x", "dock-shunter");
+    const auto paths = [&](const char* line) {
+        const measure::MotorChart chart = measure::motorChart(jotted(bare, {line}), {});
+        return std::pair{chart.lowestPath.value(), chart.highestPath.value()};
+    };
+    const double off = 1.01 * 1.01;  // the meter's 1 % of volts and of amperes
+    const auto [low, high] = paths("stall 1.2A 12V");
+    EXPECT_NEAR(low, 10 / off, 1e-9);
+    EXPECT_NEAR(high, 10 * off, 1e-9);
+    const auto [least, most] = paths("stall 1.2A 12V scatter 100mA");
+    EXPECT_NEAR(least, 12 / 1.4 / off, 1e-9);
+    EXPECT_NEAR(most, 12 / 1.0 * off, 1e-9);
+    // However it scatters, a path stays one.
+    EXPECT_NEAR(paths("stall 1.2A 12V scatter 2A").second, 12 / 0.12 * off, 1e-9);
+}
 
 // Judging without words comes to the same as judging with them, in every demo-like job.
 TEST(Verdicts, AreTheFindingsWithoutWords) {

@@ -3,10 +3,12 @@
 #include "core/instrument/meter_log.h"
 #include "core/instrument/scpi.h"
 #include "core/instrument/settled.h"
+#include "core/work/measure/log_lines.h"
 #include "support/print_quantity.h"
 
 #include <gtest/gtest.h>
 
+#include <array>
 #include <cmath>
 #include <random>
 #include <sstream>
@@ -331,6 +333,18 @@ TEST(LogCutting, NothingOrOneRowIsCutWithoutHarm) {
         ASSERT_EQ(cutLog(few).size(), 1U) << n;
         EXPECT_EQ(cutLog(few)[0].to, n);
     }
+}
+
+TEST(LogLines, SayWhatAPartCameToAndByHowMuchItScattered) {
+    LogPart light{0, 10, MotorCondition::Light, true, Volts{12}, Amperes{0.18}, Amperes{0.0031}};
+    LogPart unsteady = light;
+    unsteady.steady = false;
+    LogPart stall{10, 20, MotorCondition::Stalled, true, Volts{11}, Amperes{1.1}, Amperes{0.05}};
+    LogPart off{20, 30, {}, true, Volts{0}, Amperes{0}, Amperes{0}};
+    const std::array parts{light, unsteady, stall, off};
+    EXPECT_EQ(measure::logLines(parts, "tail"),
+              (std::vector<std::string>{"light 180mA 12V scatter 3.1mA of tail",
+                                        "light 180mA 12V of tail", "stall 1.1A 11V of tail"}));
 }
 
 }  // namespace

@@ -250,8 +250,8 @@ TEST(JotCompletions, OfferVerbsNamesAndWhatComesBehindAWord) {
     };
     using Words = std::vector<std::string>;
     EXPECT_EQ(words("s"),
-              (Words{"settings", "starts", "stall", "slip", "supply", "switch", "socket", "strip",
-                     "shared", "series", "smoothing", "scale", "spread"}));
+              (Words{"settings", "starts", "stall", "slip", "supply", "switch", "speaker", "socket",
+                     "strip", "shared", "series", "smoothing", "scale", "spread"}));
     EXPECT_EQ(words("res"), (Words{"resistor"}));
     EXPECT_EQ(words("resistor "), (Words{"front lamp", "rear lamp", "cab lamp", "none", "open"}));
     EXPECT_EQ(words("resistor r"), (Words{"rear lamp"}));
@@ -264,7 +264,7 @@ TEST(JotCompletions, OfferVerbsNamesAndWhatComesBehindAWord) {
     const auto verbs = jotCompletions("stal", spokenTo, parts);
     ASSERT_EQ(verbs.size(), 1U);
     EXPECT_EQ(verbs[0].line, "stall ");
-    EXPECT_EQ(verbs[0].says, "stall AMPS VOLTS");
+    EXPECT_EQ(verbs[0].says, "stall AMPS VOLTS [scatter SCATTER]");
     EXPECT_EQ(jotCompletions("2k2 resistor re", spokenTo, parts)[0].line,
               "2k2 resistor rear lamp ");
 }
@@ -305,7 +305,8 @@ TEST(JotForms, ShowWhatMayBeLeftOut) {
     std::vector<std::string> patterns;
     for (const JotForm& form : jotForms()) patterns.push_back(form.pattern);
     for (const char* wanted :
-         {"stall AMPS VOLTS", "slip AMPS [VOLTS] [THROTTLE] [PERCENT]", "ohms OHMS …", "note WORDS",
+         {"stall AMPS VOLTS [scatter SCATTER]",
+          "slip AMPS [VOLTS] [scatter SCATTER] [THROTTLE] [PERCENT]", "ohms OHMS …", "note WORDS",
           "lamp [PLACE] [COLOUR] [VOLTS] [AMPS] [for WISH] [on OUTPUT] [called WORDS]"}) {
         EXPECT_NE(std::find(patterns.begin(), patterns.end(), wanted), patterns.end()) << wanted;
     }

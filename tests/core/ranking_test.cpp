@@ -318,6 +318,28 @@ TEST(Controller, KeysAreCountedAgainstWhatIsSwitched) {
     EXPECT_EQ(stateOf(job, "controller.keys"), State::Fine);
 }
 
+TEST(Controller, ReachesTheAddressThatTheModelCameWithOrNot) {
+    const Job came = jotted(shunter(), {"arrives with decoder", "settings 1=3 17=204 18=35 29=34"});
+    EXPECT_EQ(found(core::findings(factsOf(came)), "controller.address"), nullptr);
+    EXPECT_EQ(stateOf(jotted(came, {"controller address 3107"}), "controller.address"),
+              State::Fine);
+    const Job beyond = jotted(came, {"controller address 3106"});
+    const auto all = core::findings(factsOf(beyond));
+    const Finding* address = found(all, "controller.address");
+    ASSERT_NE(address, nullptr);
+    EXPECT_EQ(address->state, State::Close);
+    EXPECT_EQ(plain(address->action), "give it an address up to 3106");
+    // Not known what it came with: nothing to say.
+    EXPECT_EQ(found(core::findings(factsOf(jotted(shunter(), {"controller address 99"}))),
+                    "controller.address"),
+              nullptr);
+
+    EXPECT_EQ(found(core::findings(factsOf(came)), "controller.reads-back"), nullptr);
+    const auto writes = core::findings(factsOf(jotted(came, {"controller cannot read"})));
+    ASSERT_NE(found(writes, "controller.reads-back"), nullptr);
+    EXPECT_EQ(found(writes, "controller.reads-back")->state, State::Fine);
+}
+
 TEST(Bounds, AreReadingsToo) {
     // "over 1 A at half throttle": more than half an ampere continuous carries, whatever else.
     const Job small =

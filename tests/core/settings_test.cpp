@@ -31,6 +31,22 @@ TEST(ConfigurationVariables, KeepTheBoundaryBetweenShortAndLong) {
     settings.longAddress = true;
     EXPECT_EQ(*configurationVariables(settings), (Values{{17, 192}, {18, 5}, {29, 34}}));
 }
+TEST(ConfigurationVariables, TellTheAddressAgain) {
+    for (int address = 1; address <= highestLongAddress; address += address < 300 ? 1 : 97) {
+        BasicSettings settings;
+        settings.address = address;
+        EXPECT_EQ(addressIn(*configurationVariables(settings)), address);
+        settings.longAddress = true;
+        EXPECT_EQ(addressIn(*configurationVariables(settings)), address);
+    }
+    // What CV29 does not switch on is not the address.
+    EXPECT_EQ(addressIn({{1, 7}, {17, 204}, {18, 35}, {29, 2}}), 7);
+    EXPECT_EQ(addressIn({{1, 7}, {17, 204}, {18, 35}, {29, 34}}), 3107);
+    EXPECT_FALSE(addressIn({{1, 7}}).has_value());
+    EXPECT_FALSE(addressIn({{29, 2}}).has_value());
+    EXPECT_FALSE(addressIn({{17, 204}, {29, 34}}).has_value());
+    EXPECT_FALSE(addressIn({{17, 10}, {18, 35}, {29, 34}}).has_value());
+}
 TEST(ConfigurationVariables, RefuseWhatNoDecoderHas) {
     BasicSettings settings;
     for (const int address : {0, -1, 10240}) {

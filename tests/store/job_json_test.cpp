@@ -142,7 +142,7 @@ TEST(ShippedFiles, CatalogueAndDemoJobsAreReadWithoutAFault) {
     EXPECT_GE(loaded.catalogue.faults.size(), 40U);
     EXPECT_GE(loaded.catalogue.bodies.size(), 24U);
     const auto jobs = demoJobs();
-    ASSERT_EQ(jobs.size(), 8U);
+    ASSERT_EQ(jobs.size(), 9U);
     EXPECT_EQ(jobs[1].units.size(), 2U);
     EXPECT_EQ(jobs[2].name, "\"Aurora\"");
     EXPECT_EQ(jobs[3].name, "\"Kittiwake\"");

@@ -3,6 +3,7 @@
 #include "app/theme/words.h"
 #include "core/work/shelf.h"
 #include "core/work/trials.h"
+#include "store/district_loads.h"
 #include "store/sisters.h"
 
 #include <QDate>
@@ -94,17 +95,7 @@ void Bench::readShelf() {
     for (const store::JobEntry& entry : *jobs) {
         m_shelf.emplace_back(static_cast<int>(entry.id), entry.name);
     }
-    for (const core::PowerDistrict& district : m_record.districts) {
-        for (const core::DistrictModel& model : district.models) {
-            const bool stands = std::any_of(m_shelf.begin(), m_shelf.end(), [&](const auto& one) {
-                return one.first == model.job;
-            });
-            if (!stands) continue;
-            if (const auto job = m_workshop->job(model.job)) {
-                m_loads.push_back(core::summaryOf(model.job, *job, m_record.house, m_catalogue));
-            }
-        }
-    }
+    m_loads = store::districtLoads(*m_workshop, m_record, m_catalogue);
 }
 
 void Bench::goToJob() {

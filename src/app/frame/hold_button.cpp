@@ -85,9 +85,12 @@ void HoldButton::hold() {
 
 void HoldButton::held(const std::vector<BenchMeter::Held>& values) {
     m_button->setEnabled(true);
+    const bool scatter = core::measurable(m_jot.words().toStdString()).scatter;
     QStringList words, how;
     for (const BenchMeter::Held& each : values) {
         words.append(qs(core::asJot(each.dimension, each.value.mean)));
+        if (scatter && each.dimension == core::Dimension::Current && each.value.scatter > 1e-6)
+            words.append(u"scatter "_s + qs(core::asJot(each.dimension, each.value.scatter, 2)));
         how.append(tr("± %1").arg(qs(core::formatted(each.value.scatter, each.dimension, 2))));
     }
     m_jot.add(words.join(u' '), tr("Held, mean of %1 readings, scatter %2")

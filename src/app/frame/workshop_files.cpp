@@ -22,6 +22,23 @@ namespace glimmet::app {
 namespace {
 constexpr int recentFiles = 8;
 constexpr qint64 quicklyExamined = 4 << 20;  // bytes that are looked through within a frame
+/// A job to a file: with its photos, read from the workshop, or as JSON alone.
+bool exported(const core::Job& job, const QString& workshop, const QString& path) {
+    std::string bytes;
+    if (path.endsWith(u".zip"_s, Qt::CaseInsensitive)) {
+        const auto from = store::Workshop::open(workshop, store::Access::ReadOnly);
+        if (!from) return false;
+        auto packed = store::bundleToBytes(store::bundled(**from, job));
+        if (!packed) return false;
+        bytes = std::move(*packed);
+    } else {
+        bytes = store::jobToJson(job) + "\n";
+    }
+    QSaveFile file(path);  // what stood there stays whole until the new one is
+    const auto size = static_cast<qint64>(bytes.size());
+    return file.open(QIODevice::WriteOnly) && file.write(bytes.data(), size) == size &&
+           file.commit();
+}
 }  // namespace
 
 WorkshopFiles::WorkshopFiles(Bench& bench, Notices& notices, QWidget* window)
@@ -152,24 +169,25 @@ void WorkshopFiles::importJob() {
 
 void WorkshopFiles::exportJob() {
     if (!m_bench.hasJob()) return;
-    core::Job job = core::withHouse(m_bench.job(), m_bench.workshopRecord().house);
     // What has photos goes with them in one file; JSON alone can still be asked for.
-    const bool photos = !job.intake.photos.empty();
+    const bool photos = !m_bench.job().intake.photos.empty();
     const QString zip = tr("With its photos (*.zip)"), json = tr("Jobs in JSON (*.json)");
     const QString path = QFileDialog::getSaveFileName(
         m_window, tr("Export job"), QDir::homePath() + (photos ? u"/job.zip"_s : u"/job.json"_s),
         photos ? zip + u";;"_s + json : json);
-    if (path.isEmpty()) return;
-    const auto bytes =
-        path.endsWith(u".zip"_s, Qt::CaseInsensitive)
-            ? store::bundleToBytes(store::bundled(*m_bench.workshop(), std::move(job)))
-            : core::Result<std::string>(store::jobToJson(job) + "\n");
-    QSaveFile file(path);  // what stood there stays whole until the new one is
-    const auto size = bytes ? static_cast<qint64>(bytes->size()) : -1;
-    if (!bytes || !file.open(QIODevice::WriteOnly) || file.write(bytes->data(), size) != size ||
-        !file.commit()) {
-        m_notices.say(tr("%1 could not be written.").arg(QFileInfo(path).fileName()));
-    }
+    if (!path.isEmpty()) exportTo(path);
+}
+
+void WorkshopFiles::exportTo(const QString& path) {
+    core::Job job = core::withHouse(m_bench.job(), m_bench.workshopRecord().house);
+    // Photos are many megabytes: they are read and packed beside the interface.
+    const auto write = [job = std::move(job), from = m_bench.workshop()->path(), path] {
+        return exported(job, from, path);
+    };
+    QtConcurrent::run(write).then(this, [this, path](bool done) {
+        if (!done) m_notices.say(tr("%1 could not be written.").arg(QFileInfo(path).fileName()));
+        emit exportEnded(path, done);
+    });
 }
 
 void WorkshopFiles::keepBody() {

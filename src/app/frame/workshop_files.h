@@ -25,6 +25,8 @@ public:
     void saveCopy();
     void importJob();
     void exportJob();
+    /// The open job, with its photos where the name ends in .zip; written beside the interface.
+    void exportTo(const QString& path);
     /// Asks what the body of the open job's first unit is to be called, and keeps it among the
     /// user's own.
     void keepBody();
@@ -32,6 +34,7 @@ public:
 
 signals:
     void bodyKept(const glimmet::core::BodyDrawing& drawing);
+    void exportEnded(const QString& path, bool done);
     void closing();  ///< the workshop that is open is about to be another
 
 private:

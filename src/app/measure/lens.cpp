@@ -1,3 +1,4 @@
+#include "app/measure/handles.h"
 #include "app/measure/measure_view.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
@@ -70,6 +71,7 @@ void paintMotorLens(const LensInput& input) {
     const PartBoxes& parts = input.parts;
     const Theme& look = theme();
     paintMotorWires(input);
+    addHandles(input);
     for (std::size_t i = 0; i < scene.job.units.size(); ++i) {
         for (const core::Cavity& cavity : scene.job.units[i].body.cavities) {
             const QRectF box = scene.units[i].box(cavity.corner, cavity.length, cavity.height);

@@ -152,11 +152,22 @@ void MotorPlot::draw() {
         const QString words = motor.isEmpty()
                                   ? conditionWord(reading.condition)
                                   : tr("%1, %2").arg(conditionWord(reading.condition), motor);
+        if (reading.scatter && !reading.struck) {
+            // Twice the scatter: where nineteen of twenty values of the meter lay.
+            auto* bar = new QCPItemLine(m_plot);
+            bar->start->setCoords(volts, amps - 2 * reading.scatter->value());
+            bar->end->setCoords(volts, amps + 2 * reading.scatter->value());
+            bar->setHead(QCPLineEnding(QCPLineEnding::esBar, 9));
+            bar->setTail(QCPLineEnding(QCPLineEnding::esBar, 9));
+            bar->setPen(QPen(look.ink, 1.4));
+        }
+        const QString spread =
+            reading.scatter ? tr(" ± %1").arg(qs(core::formatted(*reading.scatter, 2))) : QString();
         const QString tip =
             (reading.struck    ? tr("%1, struck out: %2%3, measured %4")
              : reading.atLeast ? tr("%1, broken off: more than %2%3, measured %4")
                                : tr("%1: %2%3, measured %4"))
-                .arg(words, qs(core::formatted(reading.amps)),
+                .arg(words, qs(core::formatted(reading.amps)) + spread,
                      reading.volts ? tr(" at %1").arg(qs(core::formatted(*reading.volts)))
                      : reading.throttle
                          ? tr(", throttle at %1").arg(qs(core::percent(*reading.throttle)))

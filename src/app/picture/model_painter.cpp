@@ -187,6 +187,52 @@ QRectF paintMotor(QPainter& painter, const MatView& view, const core::Job& job,
     return box;
 }
 
+/// A weight as poured lead, a speaker as its frame and cone.
+void paintFixtures(QPainter& painter, const MatView& view, const core::Job& job, std::size_t unit,
+                   std::vector<Target>& targets) {
+    const core::Unit& in = job.units[unit];
+    const QString called = qs(core::unitCalled(job, unit));
+    const QString of = called.isEmpty() ? QString() : u" in "_s + called;
+    for (const core::Fixture& fixture : in.fixtures) {
+        const auto lies = core::lies(in, fixture);
+        if (!lies) continue;
+        const QRectF box = view.box(lies->corner, lies->length, lies->height);
+        const bool weight = fixture.kind == core::FixtureKind::Weight;
+        const QColor lead(0x6E, 0x74, 0x79);
+        painter.setPen(
+            QPen(QColor(0x22, 0x24, 0x22), 1.2, fixture.mayGo ? Qt::DashLine : Qt::SolidLine));
+        painter.setBrush(weight ? lead : QColor(0x2B, 0x2E, 0x2C));
+        painter.drawRect(box);
+        if (weight) {
+            painter.fillRect(box.adjusted(1, 1, -1, -1),
+                             QBrush(lead.darker(135), Qt::BDiagPattern));
+        } else {
+            const qreal r = qMin(box.width(), box.height()) * 0.42;
+            painter.setBrush(QColor(0x8A, 0x86, 0x7C));
+            painter.drawEllipse(box.center(), r, r);
+            painter.setBrush(QColor(0x2B, 0x2E, 0x2C));
+            painter.drawEllipse(box.center(), r * 0.4, r * 0.4);
+        }
+        const QString kind = weight ? tr("weight") : tr("speaker");
+        if (box.width() > 50 && box.height() > 22) {
+            paintLegend(painter, box.center(), kind, Qt::AlignHCenter | Qt::AlignVCenter,
+                        theme().matInk, theme().hollow);
+        }
+        const QString start = fixtureJot(fixture);
+        targets.push_back(
+            {box,
+             tr("%1 in the %2: %3 × %4 × %5. %6")
+                 .arg(weight ? tr("Weight") : tr("Speaker"), qs(fixture.place),
+                      shown(fixture.length), shown(fixture.width), shown(fixture.height),
+                      fixture.mayGo ? tr("It may go.") : tr("It stays.")),
+             start,
+             {},
+             {{tr("may go if its room is needed"), start + u"may go"_s + of},
+              {tr("stays"), start + u"stays"_s + of},
+              {weight ? tr("is milled out") : tr("is taken out"), start + u"gone"_s + of}}});
+    }
+}
+
 /// What lies in the hollows, each painted by its stage.
 QRectF paintSeated(QPainter& painter, const SceneInput& scene, const core::Seat& seat,
                    std::vector<Target>& targets) {
@@ -218,6 +264,10 @@ QRectF paintSeated(QPainter& painter, const SceneInput& scene, const core::Seat&
 
 }  // namespace
 
+QString fixtureJot(const core::Fixture& fixture) {
+    return u"%1 %2 "_s.arg(qs(std::string(core::name(fixture.kind))), qs(fixture.place));
+}
+
 PartBoxes paintModel(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets) {
     painter.setRenderHint(QPainter::Antialiasing);
     const core::Job& job = scene.job;
@@ -240,6 +290,7 @@ PartBoxes paintModel(QPainter& painter, const SceneInput& scene, std::vector<Tar
             parts.motors.push_back(
                 paintMotor(painter, scene.units[i], job, job.units[i], m, targets));
         }
+        paintFixtures(painter, scene.units[i], job, i, targets);
     }
     for (const core::Seat& seat : core::seats(job)) {
         parts.seated.emplace_back(seat.box.what, paintSeated(painter, scene, seat, targets));

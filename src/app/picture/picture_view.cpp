@@ -31,7 +31,7 @@ PictureView::PictureView(QWidget* parent) : QWidget(parent) {
     setAccessibleName(tr("Picture of the model, to scale"));
     setAccessibleDescription(
         tr("Tab goes from part to part, Return presses it, arrow keys move, plus and minus zoom, 0 "
-           "fits."));
+           "fits. Control and an arrow move what can be dragged by 0.1 mm, with Shift by 1 mm."));
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     setMinimumSize(320, 180);
@@ -87,9 +87,13 @@ void PictureView::placePanel() {
 }
 
 void PictureView::show(const core::Reckoned& facts, LensPainter lens, const std::string& subject) {
-    const bool other = !m_hasJob || !sameBodies(facts.job, m_job);
-    // Another model is driven anew; the same one goes on as it was.
-    if (!m_hasJob || facts.job.name != m_job.name) m_operating = {};
+    const bool another = !m_hasJob || facts.job.name != m_job.name;
+    // Another model is driven anew; the same one goes on as it was. Where one has zoomed in to
+    // measure, it stays so while its length stays.
+    if (another) m_operating = {};
+    const bool other = another || facts.job.units.size() != m_job.units.size() ||
+                       core::lengthOf(facts.job) != core::lengthOf(m_job) ||
+                       (m_fitted && !sameBodies(facts.job, m_job));
     m_job = facts.job;
     m_facts.emplace(core::Reckoned{m_job, facts.house, facts.catalogue, facts.groups, {}});
     m_hasJob = true;
@@ -191,6 +195,13 @@ void PictureView::paintEvent(QPaintEvent*) {
                         : tr("room dark: no lamp is lit"),
                     Qt::AlignLeft, ink, QColor(0, 0, 0));
     }
+    if (const auto now = dragged()) {
+        painter.setPen(QPen(theme().brass, 1.6, Qt::DashLine));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawRect(now->where);
+        paintLegend(painter, now->where.topLeft() + QPointF(0, -6), now->words,
+                    Qt::AlignLeft | Qt::AlignBottom, theme().matInk, theme().mat);
+    }
     if (hasFocus() && m_focused >= 0 && static_cast<std::size_t>(m_focused) < m_targets.size()) {
         painter.setPen(QPen(theme().brass.lighter(140), 2, Qt::DotLine));
         painter.setBrush(Qt::NoBrush);
@@ -226,10 +237,45 @@ void PictureView::press(const Target& target) {
                 [this](const QString& line) { emit jotChosen(line); });
 }
 
+std::optional<Dragged> PictureView::dragged() const {
+    if (!m_moved || !m_grabbed || m_inHand < 0 ||
+        static_cast<std::size_t>(m_inHand) >= m_targets.size()) {
+        return {};
+    }
+    const Target& target = m_targets[static_cast<std::size_t>(m_inHand)];
+    if (!target.drag) return {};
+    const QPointF by = m_draggedTo - *m_grabbed;
+    return target.drag(
+        {core::Millimetres{by.x() / view().scale}, core::Millimetres{-by.y() / view().scale}});
+}
+
+void PictureView::nudge(const Target& target, const QKeyEvent& event) {
+    const core::Millimetres step{event.modifiers() & Qt::ShiftModifier ? 1.0 : 0.1};
+    const core::Millimetres none{0};
+    core::Point by;
+    switch (event.key()) {
+        case Qt::Key_Left:
+            by = {-step, none};
+            break;
+        case Qt::Key_Right:
+            by = {step, none};
+            break;
+        case Qt::Key_Up:
+            by = {none, step};
+            break;
+        default:
+            by = {none, -step};
+            break;
+    }
+    emit jotChosen(target.drag(by).line);
+}
+
 void PictureView::mousePressEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton) return;
     m_grabbed = event->position();
     m_moved = false;
+    const Target* target = at(*m_grabbed);
+    m_inHand = target && target->drag ? static_cast<int>(target - m_targets.data()) : -1;
 }
 
 void PictureView::mouseMoveEvent(QMouseEvent* event) {
@@ -237,6 +283,11 @@ void PictureView::mouseMoveEvent(QMouseEvent* event) {
         const QPointF by = event->position() - *m_grabbed;
         if (!m_moved && by.manhattanLength() < 6) return;
         m_moved = true;
+        if (m_inHand >= 0) {
+            m_draggedTo = event->position();
+            update();
+            return;
+        }
         m_fitted = false;
         move(by);
         m_grabbed = event->position();
@@ -246,19 +297,40 @@ void PictureView::mouseMoveEvent(QMouseEvent* event) {
     const Target* target = at(event->position());
     const bool leads =
         target && (!target->jot.isEmpty() || !target->subject.empty() || !target->likely.empty());
-    setCursor(leads ? Qt::PointingHandCursor : Qt::CrossCursor);
+    setCursor(target && target->drag ? Qt::SizeAllCursor
+              : leads                ? Qt::PointingHandCursor
+                                     : Qt::CrossCursor);
 }
 
 void PictureView::mouseReleaseEvent(QMouseEvent* event) {
     if (!m_grabbed) return;
+    const auto now = dragged();
     m_grabbed.reset();
-    if (m_moved) return;
+    m_inHand = -1;
+    if (now) emit jotChosen(now->line);
+    if (m_moved) {
+        update();
+        return;
+    }
     if (const Target* target = at(event->position())) press(*target);
 }
 
 void PictureView::keyPressEvent(QKeyEvent* event) {
     const QPointF middle = rect().center();
     const qreal step = 30;
+    const bool arrow = event->key() >= Qt::Key_Left && event->key() <= Qt::Key_Down;
+    if (arrow && (event->modifiers() & Qt::ControlModifier) && m_focused >= 0 &&
+        static_cast<std::size_t>(m_focused) < m_targets.size()) {
+        const Target& target = m_targets[static_cast<std::size_t>(m_focused)];
+        if (target.drag) nudge(target, *event);
+        return;
+    }
+    if (event->key() == Qt::Key_Escape && m_grabbed) {
+        m_grabbed.reset();
+        m_inHand = -1;
+        update();
+        return;
+    }
     switch (event->key()) {
         case Qt::Key_Plus:
             zoom(1.25, middle);

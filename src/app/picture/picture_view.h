@@ -58,6 +58,9 @@ protected:
 private:
     [[nodiscard]] const Target* at(const QPointF& where) const;
     void press(const Target& target);
+    /// What the thing in hand would come to where the pointer is.
+    [[nodiscard]] std::optional<Dragged> dragged() const;
+    void nudge(const Target& target, const QKeyEvent& event);
     void move(const QPointF& by);
     void paintGround(QPainter& painter);
     void light();
@@ -85,6 +88,8 @@ private:
     int m_focused = -1;  ///< index of the target that the keyboard is on
     std::optional<QPointF> m_grabbed;
     bool m_moved = false;
+    int m_inHand = -1;    ///< index of the target that is dragged
+    QPointF m_draggedTo;  ///< where the pointer has it
 };
 
 }  // namespace glimmet::app

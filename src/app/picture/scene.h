@@ -13,6 +13,7 @@
 #include <QRectF>
 #include <QString>
 
+#include <functional>
 #include <optional>
 #include <span>
 #include <string>
@@ -41,6 +42,13 @@ struct MatView {
     }
 };
 
+/// What dragging a thing comes to.
+struct Dragged {
+    QString line;   ///< the whole jot line that says so
+    QRectF where;   ///< where it would be, in pixels
+    QString words;  ///< its measures, to be read while it is dragged
+};
+
 /// Something in the picture that can be pointed at.
 struct Target {
     QRectF where;                      ///< in pixels
@@ -48,6 +56,8 @@ struct Target {
     QString jot;                       ///< start of the jot line that enters it
     std::string subject;               ///< the id of what is in question when it is pressed
     std::vector<LikelyLine> likely{};  ///< whole lines to choose from with one press
+    /// By how many millimetres of the model, back and up. Nothing: it cannot be dragged.
+    std::function<Dragged(const core::Point& by)> drag{};
 };
 
 struct SceneInput {
@@ -110,6 +120,8 @@ void paintMat(QPainter& painter, const MatView& view, const QRectF& area, bool d
 /// Ground, body, hollows, axles, motor and decoder. Targets are added as things are painted, so
 /// that pointing always meets what is seen.
 PartBoxes paintModel(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);
+/// The line that a weight or speaker of a hollow is entered with: "weight hood ".
+[[nodiscard]] QString fixtureJot(const core::Fixture& fixture);
 void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);
 /// What is wrong and not mended: to be seen through every lens until it is.
 void paintSpots(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);

@@ -1,6 +1,11 @@
 #include "core/cv/configuration.h"
 
 namespace glimmet::core {
+namespace {
+
+constexpr int longAddressBit = 32;  // of CV29
+
+}  // namespace
 
 Result<std::map<int, std::uint8_t>> configurationVariables(const BasicSettings& settings) {
     const int address = settings.address;
@@ -23,10 +28,24 @@ Result<std::map<int, std::uint8_t>> configurationVariables(const BasicSettings& 
     } else {
         values[1] = static_cast<std::uint8_t>(address);
     }
-    values[29] = static_cast<std::uint8_t>(
-        (settings.reversed ? 1 : 0) + (settings.speedSteps == 14 ? 0 : 2) +
-        (settings.plainDc ? 4 : 0) + (settings.speedTable ? 16 : 0) + (isLong ? 32 : 0));
+    values[29] =
+        static_cast<std::uint8_t>((settings.reversed ? 1 : 0) +
+                                  (settings.speedSteps == 14 ? 0 : 2) + (settings.plainDc ? 4 : 0) +
+                                  (settings.speedTable ? 16 : 0) + (isLong ? longAddressBit : 0));
     return values;
+}
+
+std::optional<int> addressIn(const std::map<int, std::uint8_t>& values) {
+    const auto value = [&](int number) {
+        const auto found = values.find(number);
+        return found == values.end() ? std::optional<int>() : std::optional<int>(found->second);
+    };
+    const auto basic = value(29);
+    if (!basic) return {};
+    if (!(*basic & longAddressBit)) return value(1);
+    const auto high = value(17), low = value(18);
+    if (!high || !low || *high < 192) return {};
+    return (*high - 192) * 256 + *low;
 }
 
 }  // namespace glimmet::core

@@ -27,4 +27,7 @@ inline constexpr int highestLongAddress = 10239;
 [[nodiscard]] Result<std::map<int, std::uint8_t>> configurationVariables(
     const BasicSettings& settings);
 
+/// The address that a decoder with these values answers to; nothing where they do not tell.
+[[nodiscard]] std::optional<int> addressIn(const std::map<int, std::uint8_t>& values);
+
 }  // namespace glimmet::core

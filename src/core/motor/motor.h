@@ -18,6 +18,7 @@ struct MotorReading {
     Volts volts{};      ///< at the motor or the track at that moment, > 0
     Amperes amps{};     ///< > 0
     std::string taken;  ///< when, ISO 8601 (empty: not known)
+    Amperes scatter{};  ///< standard deviation; 0: not known
     bool operator==(const MotorReading&) const = default;
 };
 

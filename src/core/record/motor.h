@@ -28,6 +28,8 @@ struct TakenReading {
     bool atLeast = false;              ///< the meter was not waited for: at least so many amperes
     bool struck = false;               ///< taken back: shown, not reckoned with
     std::optional<double> throttle{};  ///< how far it was opened, 0 … 1, where that was noted
+    std::optional<Amperes>
+        scatter{};  ///< standard deviation of the meter's values, where it was held
     bool operator==(const TakenReading&) const = default;
 };
 

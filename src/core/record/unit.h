@@ -4,6 +4,7 @@
 #include "core/record/body.h"
 #include "core/record/motor.h"
 
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -45,6 +46,22 @@ struct FactoryWire {
     bool operator==(const FactoryWire&) const = default;
 };
 
+/// What lies in a hollow from the factory and takes room there.
+enum class FixtureKind { Weight, Speaker };
+constexpr auto wordsOf(FixtureKind) {
+    return std::to_array<Word<FixtureKind>>(
+        {{FixtureKind::Weight, "weight"}, {FixtureKind::Speaker, "speaker"}});
+}
+struct Fixture {
+    FixtureKind kind{};
+    std::string place;  ///< name of the cavity
+    std::optional<Point>
+        at;  ///< its lower front corner from that of the hollow; nothing: at its rear end
+    Millimetres length{}, width{}, height{};
+    bool mayGo = false;  ///< may be milled away or taken out
+    bool operator==(const Fixture&) const = default;
+};
+
 struct Unit {
     std::string id;    ///< "U1"
     std::string name;  ///< "motor car"; may be empty where there is one only
@@ -53,6 +70,7 @@ struct Unit {
     std::vector<Motor> motors;  ///< as Body::motors, as far as there are places
     std::vector<Collector> collectors;
     std::vector<FactoryWire> wires;
+    std::vector<Fixture> fixtures;
     bool operator==(const Unit&) const = default;
 };
 

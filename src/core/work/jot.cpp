@@ -124,6 +124,7 @@ Measurable measurable(std::string_view line) {
     for (const jot::Verb* verb : allVerbs()) {
         if (!jot::goesBy(*verb, tokens.front().words)) continue;
         for (const jot::Takes& takes : verb->takes) {
+            found.scatter = found.scatter || takes.what == std::string_view("SCATTER");
             const bool electric =
                 takes.kind == jot::Takes::Kind::Quantity && !takes.after &&
                 (takes.dimension == Dimension::Voltage || takes.dimension == Dimension::Current ||
@@ -142,8 +143,8 @@ Measurable measurable(std::string_view line) {
     return found;
 }
 
-std::string asJot(Dimension dimension, double si) {
-    std::string words = formatted(si, dimension, 4);
+std::string asJot(Dimension dimension, double si, int digits) {
+    std::string words = formatted(si, dimension, digits);
     std::erase(words, ' ');
     return words;
 }

@@ -44,10 +44,11 @@ struct Jotted {
 struct Measurable {
     std::vector<Dimension> dimensions;
     bool momentary = false;  ///< as jot::Verb::momentary: the first readings count
+    bool scatter = false;    ///< it keeps by how much the current scattered
 };
 [[nodiscard]] Measurable measurable(std::string_view line);
 /// A value read by a meter as it goes into a line: "181.2mA".
-[[nodiscard]] std::string asJot(Dimension dimension, double si);
+[[nodiscard]] std::string asJot(Dimension dimension, double si, int digits = 4);
 
 /// The same of a line about the workshop itself.
 struct WorkshopJotted {

@@ -21,8 +21,8 @@ MotorEvidence motorEvidence(const Motor& motor) {
             continue;
         }
         if (taken.condition == MotorCondition::Stalled && !taken.volts) continue;
-        evidence.readings.push_back(
-            {taken.condition, taken.volts.value_or(Volts{0}), taken.amps, taken.on});
+        evidence.readings.push_back({taken.condition, taken.volts.value_or(Volts{0}), taken.amps,
+                                     taken.on, taken.scatter.value_or(Amperes{0})});
     }
     if (const auto smallest = smallestWinding(motor)) evidence.winding = smallest->value;
     return evidence;

@@ -8,7 +8,7 @@ namespace {
 /// A hollow of a unit, with what is taken at its forward end.
 struct Hollow {
     std::size_t unit;
-    const Cavity* cavity;
+    Cavity cavity;
     Millimetres taken{0};
 };
 
@@ -18,7 +18,7 @@ Seat seated(const Job& job, Box box, std::vector<Hollow>& hollows) {
     seat.corner = {(first.length - seat.box.length) / 2.0, first.height / 2.0};
     Hollow* chosen = nullptr;
     for (Hollow& hollow : hollows) {
-        const Cavity& cavity = *hollow.cavity;
+        const Cavity& cavity = hollow.cavity;
         const auto& wanted = seat.box.wanted;
         if (wanted && (job.units[hollow.unit].id != wanted->unit || cavity.name != wanted->place)) {
             continue;
@@ -30,27 +30,83 @@ Seat seated(const Job& job, Box box, std::vector<Hollow>& hollows) {
             break;
         }
         if (!chosen ||
-            cavity.length * cavity.height > chosen->cavity->length * chosen->cavity->height) {
+            cavity.length * cavity.height > chosen->cavity.length * chosen->cavity.height) {
             chosen = &hollow;
         }
     }
     if (!chosen) return seat;
     seat.unit = chosen->unit;
-    seat.hollow = chosen->cavity->name;
+    seat.hollow = chosen->cavity.name;
     // On the floor of the hollow, at its forward end, where the hand gets to it.
     const Millimetres clear = seat.fits ? Millimetres{0.5} : Millimetres{0};
-    seat.corner = {chosen->cavity->corner.x + chosen->taken + clear,
-                   chosen->cavity->corner.z + clear};
+    seat.corner = {chosen->cavity.corner.x + chosen->taken + clear,
+                   chosen->cavity.corner.z + clear};
     chosen->taken += seat.box.length + clear;
     return seat;
 }
 
 }  // namespace
 
+std::optional<Cavity> lies(const Unit& unit, const Fixture& fixture) {
+    const auto& cavities = unit.body.cavities;
+    const auto hollow = std::find_if(cavities.begin(), cavities.end(), [&](const Cavity& cavity) {
+        return cavity.name == fixture.place;
+    });
+    if (hollow == cavities.end()) return {};
+    Cavity made = *hollow;
+    made.length = std::min(fixture.length, hollow->length);
+    made.height = std::min(fixture.height, hollow->height);
+    made.width = std::min(fixture.width, hollow->width);
+    const Millimetres most = hollow->length - made.length;
+    const Millimetres highest = hollow->height - made.height;
+    const Millimetres none{0};
+    made.corner.x += fixture.at ? std::clamp(fixture.at->x, none, most) : most;
+    made.corner.z += fixture.at ? std::clamp(fixture.at->z, none, highest) : none;
+    return made;
+}
+
+std::vector<Cavity> freeIn(const Unit& unit, const Cavity& cavity) {
+    constexpr Millimetres least{1};  // thinner is no room for anything
+    std::vector<Cavity> free{cavity};
+    for (const Fixture& fixture : unit.fixtures) {
+        if (fixture.place != cavity.name) continue;
+        const auto taken = lies(unit, fixture);
+        if (!taken) continue;
+        const Millimetres front = taken->corner.x, rear = front + taken->length;
+        const Millimetres low = taken->corner.z, high = low + taken->height;
+        std::vector<Cavity> left;
+        for (const Cavity& piece : free) {
+            const Millimetres end = piece.corner.x + piece.length;
+            const Millimetres top = piece.corner.z + piece.height;
+            if (front >= end || rear <= piece.corner.x || low >= top || high <= piece.corner.z) {
+                left.push_back(piece);
+                continue;
+            }
+            const auto keep = [&](Millimetres x, Millimetres z, Millimetres toX, Millimetres toZ) {
+                if (toX - x < least || toZ - z < least) return;
+                left.push_back(piece);
+                left.back().corner = {x, z};
+                left.back().length = toX - x;
+                left.back().height = toZ - z;
+            };
+            const Millimetres from = std::max(front, piece.corner.x), to = std::min(rear, end);
+            keep(piece.corner.x, piece.corner.z, front, top);
+            keep(rear, piece.corner.z, end, top);
+            keep(from, high, to, top);
+            keep(from, piece.corner.z, to, low);
+        }
+        free = std::move(left);
+    }
+    return free;
+}
+
 std::vector<Seat> seats(const Job& job, const Box* instead) {
     std::vector<Hollow> hollows;
     for (std::size_t i = 0; i < job.units.size(); ++i) {
-        for (const Cavity& cavity : job.units[i].body.cavities) hollows.push_back({i, &cavity});
+        for (const Cavity& cavity : job.units[i].body.cavities) {
+            for (Cavity& free : freeIn(job.units[i], cavity))
+                hollows.push_back({i, std::move(free)});
+        }
     }
     std::vector<Box> boxes;
     for (const JobRoom& room : jobRooms()) {

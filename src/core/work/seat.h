@@ -4,6 +4,7 @@
 
 #include "core/work/job_rooms.h"
 
+#include <optional>
 #include <string_view>
 #include <vector>
 
@@ -16,6 +17,13 @@ struct Seat {
     std::string hollow;  ///< name of the cavity; empty where the body has none
     bool fits = false;   ///< in length, height and width
 };
+
+/// What is free of a hollow beside the weights and speakers that lie in it: before, behind, above
+/// and below each, over the whole width. The name stays.
+[[nodiscard]] std::vector<Cavity> freeIn(const Unit& unit, const Cavity& cavity);
+/// Where a fixture lies in its unit; nothing where no hollow goes by that name any more. It does
+/// not reach out of the hollow.
+[[nodiscard]] std::optional<Cavity> lies(const Unit& unit, const Fixture& fixture);
 
 /// In the order of the stages. `instead`: a box in place of the job's own of that kind, to see
 /// where it would lie.

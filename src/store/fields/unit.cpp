@@ -14,6 +14,7 @@ void readingFields(Io& io, Self& reading) {
     io("at_least", reading.atLeast, Maybe);
     io("throttle", reading.throttle, Maybe, within(0.01, 1));
     io("struck", reading.struck, Maybe);
+    io("scatter", reading.scatter, Maybe, upTo(50));
     io.holds(
         "volts_V", [&] { return reading.volts || reading.condition != MotorCondition::Stalled; },
         "nothing", "the volts of the stall test");
@@ -53,6 +54,17 @@ void wireFields(Io& io, Self& wire) {
 }
 
 template <class Io, class Self>
+void fixtureFields(Io& io, Self& fixture) {
+    io("kind", fixture.kind);
+    io("place", fixture.place, Required, unsearched(characters(80)));
+    io("at", fixture.at, Maybe);
+    io("length", fixture.length, Required, within(0.1, farthest));
+    io("width", fixture.width, Required, within(0.1, farthest));
+    io("height", fixture.height, Required, within(0.1, farthest));
+    io("may_go", fixture.mayGo, Maybe);
+}
+
+template <class Io, class Self>
 void unitFields(Io& io, Self& unit) {
     io("id", unit.id, Required, identity);
     io("name", unit.name, Maybe);
@@ -61,6 +73,7 @@ void unitFields(Io& io, Self& unit) {
     io("motors", unit.motors, Maybe, members(0, 20));
     io("collectors", unit.collectors, Maybe, members(0, 100));
     io("wires", unit.wires, Maybe, members(0, 1000));
+    io("fixtures", unit.fixtures, Maybe, members(0, 100));
 }
 
 template <class Io, class Self>
@@ -75,6 +88,7 @@ GLIMMET_FIELDS(core::TakenReading, readingFields)
 GLIMMET_FIELDS(core::Motor, motorFields)
 GLIMMET_FIELDS(core::Collector, collectorFields)
 GLIMMET_FIELDS(core::FactoryWire, wireFields)
+GLIMMET_FIELDS(core::Fixture, fixtureFields)
 GLIMMET_FIELDS(core::Unit, unitFields)
 GLIMMET_FIELDS(core::Coupling, couplingFields)
 

@@ -14,9 +14,14 @@ inline constexpr DecidedBy decidedBy[] = {
     {"battery.volts",
      "Ask where the volts that were read are not those of its cells: below 0.95 of empty or above "
      "1.05 of full."},
+    {"controller.address",
+     "Close where the settings that it came with give it an address beyond what its owner's "
+     "controller reaches."},
     {"controller.keys",
      "Close where the model uses more functions than its owner's controller has "
      "keys."},
+    {"controller.reads-back",
+     "Always fine; told where its owner's controller cannot read settings back."},
     {"decoder.command",
      "Over where the decoder is commanded otherwise than the model; close where it "
      "wants a receiver before it, or stops before the battery is empty."},

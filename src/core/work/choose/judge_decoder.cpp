@@ -1,4 +1,5 @@
 // Checks of the decoder against motor, track, lamps, room and wishes.
+#include "core/cv/configuration.h"
 #include "core/quantity/format.h"
 #include "core/work/choose/choose.h"
 #include "core/work/choose/judge_battery.h"
@@ -7,9 +8,12 @@
 #include "core/work/motor_evidence.h"
 #include "core/work/motor_figures.h"
 #include "core/work/rating.h"
+#include "core/work/seat.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
+#include <iterator>
+#include <map>
 #include <set>
 
 namespace glimmet::core::choose {
@@ -342,6 +346,37 @@ void sayTooFewOutputs(const Reckoned& facts, const MotorEvidence& drive, Judging
 }
 
 /// Where it lies, what it is plugged into, what was wished for: what is fine is not told.
+/// What lies in a hollow and whose room would hold the decoder.
+std::vector<Option> roomToMake(const Reckoned& facts, const Decoder& part) {
+    std::vector<Option> options;
+    for (std::size_t u = 0; u < facts.job.units.size(); ++u) {
+        const Unit& unit = facts.job.units[u];
+        for (const Fixture& fixture : unit.fixtures) {
+            const std::string in =
+                facts.job.units.size() > 1 ? " in " + unitCalled(facts.job, u) : "";
+            const std::string line =
+                std::string(name(fixture.kind)) + " " + fixture.place + " gone" + in;
+            Job without = facts.job;
+            std::erase(without.units[u].fixtures, fixture);
+            const Box box{"decoder",  part.name,   part.length,
+                          part.width, part.height, facts.job.decoder->seat};
+            const auto seated = seats(without, &box);
+            const Seat* seat = seatOf(seated, "decoder");
+            if (!seat || !seat->fits) continue;
+            Option option;
+            option.what = fixture.kind == FixtureKind::Weight
+                              ? text("mill the weight out of the %1", fixture.place)
+                              : text("take the speaker out of the %1", fixture.place);
+            option.effect = fixture.mayGo ? text("the decoder lies there")
+                                          : text("the decoder lies there, if it may go");
+            option.state = State::Fine;
+            option.jot = line;
+            options.push_back(std::move(option));
+        }
+    }
+    return options;
+}
+
 void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
     const RankedDecoder fitted = held(facts, drive, facts.job.decoder->part);
     for (const Cell& cell : fitted.cells) {
@@ -350,7 +385,10 @@ void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judgin
             judging.say(id, {}, cell.state, gravity, [&](Finding& finding) {
                 finding.sentence = std::move(sentence);
                 finding.action = std::move(action);
-                finding.options = decoderOptions(facts, drive, cell.aspect);
+                if (cell.aspect == Aspect::Room)
+                    finding.options = roomToMake(facts, *fitted.decoder);
+                std::ranges::move(decoderOptions(facts, drive, cell.aspect),
+                                  std::back_inserter(finding.options));
             });
         };
         const Decoder& part = *fitted.decoder;
@@ -429,6 +467,40 @@ void judgeKeys(const Job& job, Judging& judging) {
                 });
 }
 
+/// The address that it came with, and what its owner reaches and reads.
+void judgeController(const Job& job, Judging& judging) {
+    const Controller& has = job.controller;
+    if (has.readsBack == false) {
+        judging.say("controller.reads-back", {}, State::Fine, Gravity::CouldBeBetter,
+                    [&](Finding& finding) {
+                        finding.sentence = text(
+                            "Its owner's controller cannot read settings back: they go with it in "
+                            "writing.");
+                    });
+    }
+    if (!has.longestAddress || !job.intake.settings) return;
+    std::map<int, std::uint8_t> values;
+    for (const ConfigurationValue& each : job.intake.settings->values)
+        values[each.number] = static_cast<std::uint8_t>(each.value);
+    const auto address = addressIn(values);
+    if (!address) return;
+    const bool beyond = *address > *has.longestAddress;
+    judging.say(
+        "controller.address", {}, beyond ? State::Close : State::Fine, Gravity::DoesNotWork,
+        [&](Finding& finding) {
+            const std::string answers = std::to_string(*address),
+                              reached = std::to_string(*has.longestAddress);
+            finding.sentence =
+                beyond ? text(
+                             "It came with address %1, and its owner's controller reaches %2 at "
+                             "the most: there it would not move.",
+                             answers, reached)
+                       : text("It came with address %1; its owner's controller reaches %2.",
+                              answers, reached);
+            if (beyond) finding.action = text("give it an address up to %1", reached);
+        });
+}
+
 }  // namespace
 
 bool applies(const Job& job) { return !isStructure(job); }
@@ -440,6 +512,7 @@ Idle idle(const Job& job) {
 
 void judge(const Reckoned& facts, Judging& judging) {
     judgeKeys(facts.job, judging);
+    judgeController(facts.job, judging);
     if (motorsOf(facts.job).empty()) return;
     const MotorEvidence drive = driveEvidence(facts.job);
     judgeRating(facts, drive, judging);

@@ -14,6 +14,10 @@ std::vector<std::string> logLines(std::span<const LogPart> parts, std::string_vi
                                                                          : "stall ";
         std::string line = verb + asJot(Dimension::Current, part.amps.value());
         if (part.volts > Volts{0}) line += " " + asJot(Dimension::Voltage, part.volts.value());
+        // Of a stall it would be how it heats up.
+        if (part.steady && part.condition != MotorCondition::Stalled &&
+            part.scatter > Amperes{1e-6})
+            line += " scatter " + asJot(Dimension::Current, part.scatter.value(), 2);
         if (!motor.empty()) line += " of " + std::string(motor);
         lines.push_back(std::move(line));
     }

@@ -24,7 +24,11 @@ MotorChart motorChart(const Job& job, const House& house) {
         chart.lowestPath = chart.highestPath = *chart.path;
         for (const MotorReading& reading : drive.readings) {
             if (reading.condition != MotorCondition::Stalled) continue;
-            chart.highestPath = std::max(chart.highestPath, Ohms{reading.volts / reading.amps});
+            const Amperes least =
+                std::max(reading.amps - reading.scatter * 2.0, reading.amps * 0.1);
+            const Amperes most = reading.amps + reading.scatter * 2.0;
+            chart.highestPath = std::max(chart.highestPath, Ohms{reading.volts / least});
+            chart.lowestPath = std::min(chart.lowestPath, Ohms{reading.volts / most});
         }
         // Volts and amperes may both be off.
         const double off = 1 + house.meterTolerance;

@@ -11,7 +11,8 @@ namespace glimmet::core::measure {
 struct MotorChart {
     Volts motorVolts{};        ///< what is left for the motor of the track's volts
     std::optional<Ohms> path;  ///< the stalled motor
-    /// Of the path, by all stall tests and by what the meter may be off; as `path`.
+    /// Of the path, by all stall tests, twice their scatter and what the meter may be off; as
+    /// `path`.
     Ohms lowestPath{}, highestPath{};
     std::optional<Amperes> stall;             ///< at motorVolts
     std::optional<Amperes> continuous, peak;  ///< of the decoder, if there is one

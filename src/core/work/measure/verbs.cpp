@@ -1,13 +1,13 @@
 // Jots of the motor, its pickups and what feeds them.
 #include "core/power/battery.h"
 #include "core/work/jotted.h"
+#include "core/work/measure/hollow_verbs.h"
 #include "core/work/measure/measure.h"
 #include "core/work/measure/wire_map.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/units.h"
 
 #include <array>
-#include <charconv>
 
 namespace glimmet::core::measure {
 namespace {
@@ -123,6 +123,7 @@ Result<Jotted> reading(const Said& said) {
     made.on = said.context.today;
     made.amps = *said.one<Amperes>("AMPS");
     made.volts = said.one<Volts>("VOLTS");
+    made.scatter = said.one<Amperes>("SCATTER");
     if (condition == MotorCondition::Stalled) {
         const Ohms path = *made.volts / made.amps;
         if (path < leastWinding || path > mostWinding) {
@@ -134,8 +135,9 @@ Result<Jotted> reading(const Said& said) {
         }
     }
     if (condition != MotorCondition::Stalled) made.throttle = throttleSaid(said);
-    const std::string what =
-        formatted(made.amps) + (made.volts ? " at " + formatted(*made.volts) : "");
+    const std::string what = formatted(made.amps) +
+                             (made.volts ? " at " + formatted(*made.volts) : "") +
+                             (made.scatter ? " ± " + formatted(*made.scatter, 2) : "");
     Jotted result = jotted(said, ofMotorSaid(said.context.job, **motor,
                                              withThrottle(readingAs(condition, what), made)));
     motorIn(result.after, (*motor)->id).readings.push_back(std::move(made));
@@ -576,175 +578,6 @@ Result<Jotted> wire(const Said& said) {
     return result;
 }
 
-// --- hollows ---------------------------------------------------------------------------------
-
-/// Lengths in millimetres with an x between them, "52x14x11", each of 1 to 500; nothing where they
-/// are not so many.
-template <std::size_t count>
-std::optional<std::array<Millimetres, count>> sizesIn(std::string_view words) {
-    if (words.ends_with("mm")) words.remove_suffix(2);
-    std::array<Millimetres, count> sizes{};
-    for (std::size_t i = 0; i < count; ++i) {
-        double value = 0;
-        const auto read = std::from_chars(words.data(), words.data() + words.size(), value);
-        if (read.ec != std::errc() || !(value >= 1 && value <= 500)) return {};
-        sizes[i] = Millimetres{value};
-        words.remove_prefix(static_cast<std::size_t>(read.ptr - words.data()));
-        if (i + 1 == count) break;
-        if (!words.starts_with('x')) return {};
-        words.remove_prefix(1);
-    }
-    return words.empty() ? std::optional(sizes) : std::nullopt;
-}
-
-/// What stands behind the last " WORD " of a line, cut off it.
-std::optional<std::string> cutOff(std::string& line, std::string_view word) {
-    const std::string between = " " + std::string(word) + " ";
-    const std::size_t at = line.rfind(between);
-    if (at == std::string::npos) return {};
-    const std::string behind = line.substr(at + between.size());
-    line.resize(at);
-    return behind;
-}
-
-struct HollowSaid {
-    std::string name;
-    std::array<Millimetres, 3> sizes{};
-    std::optional<std::array<Millimetres, 2>> corner;  ///< from the front, above the rails
-    std::optional<std::string> unit;
-};
-std::optional<HollowSaid> hollowIn(std::string rest) {
-    HollowSaid said;
-    const std::optional<std::string> at = cutOff(rest, "at");
-    if (at) {
-        // "at 5x12 in tail": the unit stands last.
-        std::string corner = *at;
-        said.unit = cutOff(corner, "in");
-        said.corner = sizesIn<2>(corner);
-        if (!said.corner) return {};
-    }
-    const std::size_t space = rest.find_last_of(' ');
-    if (space == std::string::npos) return {};
-    const auto sizes = sizesIn<3>(std::string_view(rest).substr(space + 1));
-    if (!sizes) return {};
-    said.sizes = *sizes;
-    said.name = rest.substr(0, space);
-    return said;
-}
-
-bool meansUnit(const Job& job, const HollowSaid& hollow, std::size_t unit) {
-    return !hollow.unit || lowered(unitCalled(job, unit)) == *hollow.unit;
-}
-
-struct HollowAt {
-    Body* body = nullptr;
-    Cavity* cavity = nullptr;  ///< nullptr: none goes by that name
-};
-/// The hollow of that name, in the first unit meant that has one.
-HollowAt hollowNamed(Job& job, const HollowSaid& hollow) {
-    for (std::size_t i = 0; i < job.units.size(); ++i) {
-        if (!meansUnit(job, hollow, i)) continue;
-        for (Cavity& each : job.units[i].body.cavities) {
-            if (lowered(each.name) == hollow.name) return {&job.units[i].body, &each};
-        }
-    }
-    return {};
-}
-
-/// Why a hollow cannot be there, if so. Walls are thin, and a drawing is not to the tenth.
-std::optional<Text> outside(const Body& body, const HollowSaid& hollow) {
-    constexpr double allowed = 1.02;
-    const auto corner = hollow.corner.value_or(std::array{Millimetres{0}, Millimetres{0}});
-    if (corner[0] + hollow.sizes[0] > body.length * allowed) {
-        return text(
-            "It would end %1 from the front, and the body is %2 long. If it is longer, say "
-            "so first: length 142mm.",
-            formatted(corner[0] + hollow.sizes[0]), formatted(body.length));
-    }
-    if (corner[1] + hollow.sizes[2] > body.height * allowed) {
-        return text(
-            "It would reach up to %1, and the body is %2 high. If it is higher, say so "
-            "first: roof 41mm.",
-            formatted(corner[1] + hollow.sizes[2]), formatted(body.height));
-    }
-    return {};
-}
-
-/// A new one, in the unit that was named or the only one.
-Result<HollowAt> newHollow(Job& job, const HollowSaid& hollow) {
-    std::vector<Unit>& units = job.units;
-    std::size_t at = units.size() == 1 ? 0 : units.size();
-    std::string all;
-    for (std::size_t i = 0; i < units.size(); ++i) {
-        if (hollow.unit && meansUnit(job, hollow, i)) at = i;
-        all += (all.empty() ? "" : ", ") + unitCalled(job, i);
-    }
-    if (at == units.size() || (hollow.unit && units.size() == 1)) {
-        return refuse(ErrorCode::Unknown,
-                      units.size() == 1 ? text("There is one unit only: leave “in” out.")
-                                        : text("In which unit is it? Say in and one of: %1.", all));
-    }
-    std::vector<Cavity>& cavities = units[at].body.cavities;
-    constexpr std::size_t most = 20;
-    if (cavities.size() >= most) {
-        return refuse(ErrorCode::OutOfRange,
-                      text("A body has at most %1 hollows.", std::to_string(most)));
-    }
-    cavities.emplace_back();
-    cavities.back().name = hollow.name;
-    return HollowAt{&units[at].body, &cavities.back()};
-}
-
-/// "cavity hood 52x14x11": a hollow of that name. "cavity smokebox 20x10x9 at 5x12": one that is
-/// not drawn, or where it really is.
-Result<Jotted> cavity(const Said& said) {
-    const auto hollow = hollowIn(lowered(said.rest));
-    if (!hollow) {
-        return refuse(
-            ErrorCode::NotUnderstood,
-            text("Which hollow, and its length, width and height in millimetres, each 1 to "
-                 "500? Write it like %1.",
-                 said.verb.examples.front()));
-    }
-    Jotted result = jotted(said, {});
-    HollowAt found = hollowNamed(result.after, *hollow);
-    if (!found.cavity) {
-        if (!hollow->corner) {
-            std::string all;
-            for (const Unit& unit : said.context.job.units) {
-                for (const Cavity& each : unit.body.cavities)
-                    all += (all.empty() ? "" : ", ") + each.name;
-            }
-            return refuse(
-                ErrorCode::Unknown,
-                all.empty()
-                    ? text("Nothing hollow is drawn in this model. Say where it is: %1.",
-                           said.verb.examples.back())
-                    : text("No hollow goes by “%1”. There are: %2. A new one needs its place: %3.",
-                           hollow->name, all, said.verb.examples.back()));
-        }
-        auto made = newHollow(result.after, *hollow);
-        if (!made) return tl::unexpected(made.error());
-        found = *made;
-    }
-    if (auto why = outside(*found.body, *hollow))
-        return refuse(ErrorCode::OutOfRange, std::move(*why));
-    Cavity* one = found.cavity;
-    one->length = hollow->sizes[0];
-    one->width = hollow->sizes[1];
-    one->height = hollow->sizes[2];
-    if (hollow->corner) one->corner = {(*hollow->corner)[0], (*hollow->corner)[1]};
-    one->measured = true;
-    result.meaning = text("%1, measured: %2 long, %3 wide, %4 high", one->name,
-                          formatted(one->length), formatted(one->width), formatted(one->height));
-    if (hollow->corner) {
-        result.meaning =
-            text("%1; its lower front corner %2 from the front, %3 above the rails",
-                 std::move(result.meaning), formatted(one->corner.x), formatted(one->corner.z));
-    }
-    return result;
-}
-
 // --- taking back -----------------------------------------------------------------------------
 
 std::vector<Named> readingNames(const Context&) {
@@ -796,14 +629,20 @@ Result<Jotted> removeReading(const Said& said) {
 
 // --- the table -------------------------------------------------------------------------------
 
-constexpr Takes stallTakes[] = {amps, stallVolts, ofMotor};
+/// What a meter's values scattered by; the hold button and a cut log write it.
+constexpr Takes scatter{.what = "SCATTER",
+                        .after = "scatter",
+                        .dimension = Dimension::Current,
+                        .least = 1e-6,
+                        .most = 5};
+constexpr Takes stallTakes[] = {amps, stallVolts, scatter, ofMotor};
 std::vector<Named> throttles(const Context&) {
     return {{"half throttle", {"half"}, "not fully open"}};
 }
 constexpr Takes halfThrottle{.what = "THROTTLE", .kind = Kind::Name, .names = throttles};
 constexpr Takes throttleShare{
     .what = "PERCENT", .dimension = Dimension::Ratio, .least = 0.01, .most = 1, .unitNeeded = true};
-constexpr Takes readingTakes[] = {amps, volts, halfThrottle, throttleShare, ofMotor};
+constexpr Takes readingTakes[] = {amps, volts, scatter, halfThrottle, throttleShare, ofMotor};
 constexpr Takes overTakes[] = {amps, volts, halfThrottle, throttleShare, ofMotor};
 constexpr Takes ohmsTakes[] = {{.what = "OHMS",
                                 .needed = true,
@@ -939,6 +778,9 @@ constexpr const char* pickupNoise[] = {"wheel", "is", "has", "a"};
 constexpr const char* cavityExamples[] = {"cavity hood 52x14x11",
                                           "cavity smokebox 20x10x9 at 5x12"};
 constexpr const char* cavityWords[] = {"hollow"};
+constexpr const char* weightWords[] = {"ballast"};
+constexpr const char* weightExamples[] = {"weight hood 30x12x8", "weight hood may go"};
+constexpr const char* speakerExamples[] = {"speaker hood 20x12x6"};
 constexpr const char* wireExamples[] = {"wire red left rail", "wire grey motor minus"};
 constexpr const char* wireNoise[] = {"goes", "to", "is", "the"};
 constexpr const char* removeExamples[] = {"remove stall"};
@@ -1035,8 +877,16 @@ constexpr Verb table[] = {
      {},
      cavityExamples,
      "a hollow as it was measured: length, width, height",
-     cavity,
+     cavityVerb,
      true},
+    {"weight",
+     weightWords,
+     {},
+     weightExamples,
+     "a weight that takes room in a hollow: its measures, whether it may go",
+     weightVerb,
+     true},
+    {"speaker", {}, {}, speakerExamples, "a speaker that is there already", speakerVerb, true},
     {"wire",
      {},
      wireTakes,

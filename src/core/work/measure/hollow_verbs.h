@@ -1,0 +1,18 @@
+// Jots of hollows and of what lies in them from the factory.
+#pragma once
+
+#include "core/jot/verb.h"
+#include "core/work/jot.h"
+
+namespace glimmet::core::measure {
+
+/// "cavity hood 52x14x11": a hollow of that name. "cavity smokebox 20x10x9 at 5x12": one that is
+/// not drawn, or where it really is, from the front and above the rails.
+[[nodiscard]] Result<Jotted> cavityVerb(const jot::Said& said);
+
+/// "weight hood 30x12x8": in a hollow, at its rear end; "… at 44x14": where it is. "weight hood may
+/// go", "stays", "gone": what becomes of it.
+[[nodiscard]] Result<Jotted> weightVerb(const jot::Said& said);
+[[nodiscard]] Result<Jotted> speakerVerb(const jot::Said& said);
+
+}  // namespace glimmet::core::measure

@@ -1,0 +1,157 @@
+// Weights and speakers that are there take room; what is left of a hollow, and who lies in it.
+#include "core/work/choose/ranking.h"
+#include "core/work/jot.h"
+#include "core/work/seat.h"
+#include "support/findings.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <algorithm>
+#include <random>
+
+namespace glimmet::core {
+namespace {
+
+using tests::jotted;
+
+Unit hollowUnit() {
+    Unit unit;
+    unit.body.cavities = {{"hood",
+                           {Millimetres{5}, Millimetres{3}},
+                           Millimetres{30},
+                           Millimetres{12},
+                           Millimetres{10},
+                           {},
+                           true}};
+    return unit;
+}
+bool covers(const Cavity& box, double x, double z) {
+    return x > box.corner.x.value() && x < (box.corner.x + box.length).value() &&
+           z > box.corner.z.value() && z < (box.corner.z + box.height).value();
+}
+
+TEST(FreeIn, IsEveryPlaceThatNothingTakesAndEachOnce) {
+    std::mt19937 random(11);
+    const auto upTo = [&](int most) {
+        return Millimetres{static_cast<double>(std::uniform_int_distribution(0, most)(random))};
+    };
+    for (int round = 0; round < 400; ++round) {
+        Unit unit = hollowUnit();
+        const int count = std::uniform_int_distribution(0, 4)(random);
+        for (int i = 0; i < count; ++i) {
+            Fixture one{FixtureKind::Weight,
+                        "hood",
+                        Point{upTo(40), upTo(15)},
+                        upTo(20) + Millimetres{1},
+                        Millimetres{5},
+                        upTo(8) + Millimetres{1},
+                        false};
+            if (i == 3) one.at.reset();
+            unit.fixtures.push_back(one);
+        }
+        const Cavity& hood = unit.body.cavities.front();
+        const std::vector<Cavity> free = freeIn(unit, hood);
+        for (double x = 5.5; x < 35; ++x) {
+            for (double z = 3.5; z < 15; ++z) {
+                const bool taken = std::ranges::any_of(unit.fixtures, [&](const Fixture& each) {
+                    return covers(*lies(unit, each), x, z);
+                });
+                const auto pieces = std::ranges::count_if(
+                    free, [&](const Cavity& piece) { return covers(piece, x, z); });
+                ASSERT_EQ(pieces, taken ? 0 : 1) << "round " << round << " at " << x << ", " << z;
+            }
+        }
+    }
+}
+TEST(FreeIn, AWeightWithoutAPlaceLiesAtTheRearEndAndNothingReachesOut) {
+    Unit unit = hollowUnit();
+    unit.fixtures = {
+        {FixtureKind::Weight, "hood", {}, Millimetres{12}, Millimetres{9}, Millimetres{4}, false}};
+    const auto there = lies(unit, unit.fixtures[0]);
+    EXPECT_EQ(there->corner, (Point{Millimetres{23}, Millimetres{3}}));
+    unit.fixtures[0].at = Point{Millimetres{28}, Millimetres{9}};
+    const auto pushed = lies(unit, unit.fixtures[0]);
+    EXPECT_EQ(pushed->corner, (Point{Millimetres{23}, Millimetres{11}}));
+    unit.fixtures[0].length = Millimetres{90};
+    EXPECT_EQ(lies(unit, unit.fixtures[0])->length, Millimetres{30});
+    unit.fixtures[0].place = "boiler";
+    EXPECT_FALSE(lies(unit, unit.fixtures[0]).has_value());
+    EXPECT_EQ(freeIn(unit, unit.body.cavities[0]), unit.body.cavities);
+}
+
+/// Its hood holds the decoder, its cab floor does not; both were measured.
+Job roomy() {
+    return jotted(tests::shunter(), {"cavity hood 34x14x11", "cavity cab floor 12x12x6"});
+}
+const char* const filling = "weight hood 24x12x8";
+
+TEST(Fixtures, AWeightTakesTheDecodersRoomAndMillingGivesItBack) {
+    EXPECT_TRUE(seatOf(seats(roomy()), "decoder")->fits);
+    const Job full = jotted(roomy(), {filling});
+    EXPECT_FALSE(seatOf(seats(full), "decoder")->fits);
+    ASSERT_EQ(tests::stateOf(full, "decoder.room"), State::Over);
+    const auto all = tests::checkedAll(full);
+    const Finding* room = tests::found(all, "decoder.room");
+    ASSERT_FALSE(room->options.empty());
+    EXPECT_EQ(room->options[0].jot, "weight hood gone");
+    EXPECT_EQ(plain(room->options[0].what), "mill the weight out of the hood");
+    EXPECT_EQ(plain(room->options[0].effect), "the decoder lies there, if it may go");
+    const Job milled = jotted(full, {room->options[0].jot.c_str()});
+    EXPECT_TRUE(seatOf(seats(milled), "decoder")->fits);
+    EXPECT_TRUE(tests::body(milled).cavities == tests::body(full).cavities);
+
+    const Job allowed = jotted(full, {"weight hood may go"});
+    const auto then = tests::checkedAll(allowed);
+    EXPECT_EQ(plain(tests::found(then, "decoder.room")->options[0].effect),
+              "the decoder lies there");
+}
+TEST(Fixtures, ASmallOneLeavesRoomBesideItAndMillingIsNotOfferedInVain) {
+    const Job beside = jotted(roomy(), {"weight hood 4x12x8"});
+    EXPECT_TRUE(seatOf(seats(beside), "decoder")->fits);
+    // At the front end it pushes the decoder back.
+    const double before = seatOf(seats(beside), "decoder")->corner.x.value();
+    const Point hood = tests::body(beside).cavities[0].corner;
+    const std::string line = "weight hood 4x12x8 at " + std::to_string(hood.x.value()) + "x" +
+                             std::to_string(hood.z.value());
+    const Job pushed = jotted(roomy(), {line.c_str()});
+    EXPECT_NEAR(seatOf(seats(pushed), "decoder")->corner.x.value() - before, 4, 0.01);
+
+    // A hollow too small without the weight too: milling it helps nothing.
+    const Job small = jotted(tests::shunter(), {"cavity hood 15x14x11", "cavity cab floor 12x12x6",
+                                                "weight hood 4x12x8"});
+    const auto all = tests::checkedAll(small);
+    const Finding* room = tests::found(all, "decoder.room");
+    ASSERT_NE(room, nullptr);
+    for (const Option& option : room->options) EXPECT_NE(option.jot, "weight hood gone");
+}
+TEST(Fixtures, MoveWithTheirHollowAndAreOnePerKind) {
+    Job job = jotted(roomy(), {"weight hood 4x12x8 at 10x20", "weight hood 5x12x8 at 11x20"});
+    ASSERT_EQ(job.units[0].fixtures.size(), 1U);
+    const Point before = lies(job.units[0], job.units[0].fixtures[0])->corner;
+    EXPECT_NEAR(before.x.value(), 11, 1e-9);
+    job = jotted(job, {"cavity hood 34x14x11 at 20x21"});
+    const Point after = lies(job.units[0], job.units[0].fixtures[0])->corner;
+    EXPECT_NEAR((after.x - before.x).value(),
+                20 - tests::body(roomy()).cavities[0].corner.x.value(), 0.01);
+    job = jotted(job, {"speaker hood 5x5x3", "weight hood may go", "weight hood 6x12x8"});
+    ASSERT_EQ(job.units[0].fixtures.size(), 2U);
+    EXPECT_TRUE(job.units[0].fixtures[1].mayGo) << "its fate stays when it is measured again";
+    job = jotted(job, {"weight hood stays", "speaker hood gone"});
+    ASSERT_EQ(job.units[0].fixtures.size(), 1U);
+    EXPECT_FALSE(job.units[0].fixtures[0].mayGo);
+}
+TEST(Fixtures, OfAUnitOfSeveralAreNamedWithIt) {
+    const Job two = jotted(newJob("Pair", "dock-shunter"), {"unit dock-shunter called rear"});
+    const Job job = jotted(two, {"weight hood 4x6x6 at 10x20 in rear"});
+    EXPECT_TRUE(job.units[0].fixtures.empty());
+    ASSERT_EQ(job.units[1].fixtures.size(), 1U);
+    EXPECT_TRUE(jotted(job, {"weight hood gone in rear"}).units[1].fixtures.empty());
+    const Job atItsEnd = jotted(two, {"weight hood 5x6x6 in rear", "cavity hood 30x12x9 in rear"});
+    ASSERT_EQ(atItsEnd.units[1].fixtures.size(), 1U);
+    EXPECT_EQ(atItsEnd.units[1].body.cavities[0].length, Millimetres{30});
+    EXPECT_FALSE(atItsEnd.units[0].body.cavities[0].measured);
+}
+
+}  // namespace
+}  // namespace glimmet::core
