@@ -242,6 +242,19 @@ TEST(Suspects, EveryFaultOfTheLibraryIsReachedByEachOfItsSigns) {
     }
 }
 
+TEST(Proof, SaysWhichWayWasReadAndWhatIsLeftToSay) {
+    const auto tried = [](std::initializer_list<const char*> lines) {
+        return sentence(jotted(plainJob(), lines), "prove.tried");
+    };
+    EXPECT_EQ(tried({}), "Not tried on plain DC.");
+    EXPECT_EQ(tried({"crawl forward 4V 200mA"}),
+              "Read on plain DC, forward only. Run it in reverse too.");
+    EXPECT_EQ(tried({"full reverse 12V 300mA"}),
+              "Read on plain DC, in reverse only. Run it forward too.");
+    EXPECT_EQ(tried({"crawl forward 4V 200mA", "full reverse 12V 300mA"}),
+              "Read on plain DC, both ways. Say whether it runs as it should.");
+    EXPECT_EQ(tried({"crawl forward 4V 200mA", "proved"}), "It runs on plain DC, both ways.");
+}
 TEST(Prove, IsAskedForWhereAModelHasSeenUse) {
     EXPECT_EQ(stateOf(jotted(plainJob(), {"arrives old"}), "prove.tried"), State::Ask);
     EXPECT_EQ(stateOf(plainJob(), "prove.tried"), State::Fine);
@@ -298,6 +311,16 @@ TEST(Prove, TellsWhatWasSeen) {
     const Job heard = jotted(plainJob(), {"remark grinding", "remark hot smell"});
     EXPECT_EQ(sentence(heard, "prove.remarks"),
               "Heard, seen or smelt on plain DC: grinding, hot smell.");
+    // What is gone is told by name or all at once; the finding's answer does so.
+    const auto all = tests::checkedAll(heard);
+    const Finding* remarks = tests::found(all, "prove.remarks");
+    ASSERT_EQ(remarks->options.size(), 2U);
+    EXPECT_EQ(remarks->options[1].jot, "remark gone hot smell");
+    EXPECT_EQ(jotted(heard, {"remark gone hot smell"}).proof.remarks,
+              std::vector<std::string>{"grinding"});
+    EXPECT_EQ(jotted(heard, {"noise Grinding is gone"}).proof.remarks,
+              std::vector<std::string>{"hot smell"});
+    EXPECT_TRUE(jotted(heard, {"remark none"}).proof.remarks.empty());
     EXPECT_FALSE(says(plainJob(), "prove.remarks"));
 }
 

@@ -318,6 +318,22 @@ TEST(Controller, KeysAreCountedAgainstWhatIsSwitched) {
     EXPECT_EQ(stateOf(job, "controller.keys"), State::Fine);
 }
 
+TEST(Wishes, APriceIsHeldAgainstEachAndTakenBackWithTheRest) {
+    const Job dear = jotted(shunter(), {"only price 40"});
+    EXPECT_EQ(dear.wanted.price, 40.0);
+    Decoder part = dear.decoder->part;
+    part.price = 41;
+    const auto cell = [&](const Decoder& decoder) {
+        return choose::held(factsOf(dear), driveEvidence(dear), decoder)
+            .cells[static_cast<std::size_t>(choose::Aspect::Price)]
+            .state;
+    };
+    EXPECT_NE(cell(part), State::Fine);
+    part.price = 40;
+    EXPECT_EQ(cell(part), State::Fine);
+    EXPECT_FALSE(jotted(dear, {"only any"}).wanted.price.has_value());
+    EXPECT_TRUE(jotted(dear, {"under 12mm"}).wanted.price.has_value());
+}
 TEST(Controller, ReachesTheAddressThatTheModelCameWithOrNot) {
     const Job came = jotted(shunter(), {"arrives with decoder", "settings 1=3 17=204 18=35 29=34"});
     EXPECT_EQ(found(core::findings(factsOf(came)), "controller.address"), nullptr);

@@ -387,6 +387,8 @@ void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judgin
                 finding.action = std::move(action);
                 if (cell.aspect == Aspect::Room)
                     finding.options = roomToMake(facts, *fitted.decoder);
+                if (!finding.options.empty())
+                    finding.action = text("make room for it, or choose a smaller decoder");
                 std::ranges::move(decoderOptions(facts, drive, cell.aspect),
                                   std::back_inserter(finding.options));
             });
@@ -452,6 +454,7 @@ void judgeKeys(const Job& job, Judging& judging) {
     }
     if (job.decoder && job.decoder->part.sound) functions.insert("sound");
     const auto wanted = static_cast<int>(functions.size());
+    if (wanted == 0) return;
     judging.say("controller.keys", {}, wanted > *keys ? State::Close : State::Fine,
                 Gravity::WorksBadly, [&](Finding& finding) {
                     const std::string have = std::to_string(*keys), want = std::to_string(wanted);

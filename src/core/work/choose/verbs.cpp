@@ -83,13 +83,14 @@ std::vector<Named> soundOnly(const Context&) {
 /// "only sound under 24mm": what a decoder should be. Each wish stands until it is taken back.
 Result<Jotted> only(const Said& said) {
     const auto longest = said.one<Millimetres>("LENGTH");
+    const std::vector<double>& price = said.at("PRICE").quantities;
     const auto& sound = said.name("SOUND");
     const bool any = said.name("ANY").has_value();
-    if (!longest && !sound && !any) {
+    if (!longest && !sound && price.empty() && !any) {
         return refuse(ErrorCode::Missing,
                       text("Which only? Write it like %1.", said.verb.examples.front()));
     }
-    if (any && (longest || sound)) {
+    if (any && (longest || sound || !price.empty())) {
         return refuse(ErrorCode::NotUnderstood, text("Any takes all wishes back: say it alone."));
     }
     Jotted result = jotted(said, {});
@@ -110,6 +111,11 @@ Result<Jotted> only(const Said& said) {
         wanted.longest = *longest;
         const Text length = text("No longer than %1", formatted(*longest));
         result.meaning = sound ? text("%1; %2", result.meaning, length) : length;
+    }
+    if (!price.empty()) {
+        wanted.price = price.front();
+        const Text most = text("No dearer than %1", formatted(price.front(), Dimension::Ratio));
+        result.meaning = sound || longest ? text("%1; %2", result.meaning, most) : most;
     }
     return result;
 }
@@ -176,7 +182,12 @@ constexpr Takes socketTakes[] = {{.what = "SOCKET",
 std::vector<Named> anyOnly(const Context&) { return {{"any", {"all"}, "takes the wishes back"}}; }
 constexpr Takes onlyTakes[] = {
     {.what = "SOUND", .kind = Kind::Name, .names = soundOnly},
-    {.what = "LENGTH", .dimension = Dimension::Length, .least = 0.005, .most = 0.3},
+    {.what = "LENGTH",
+     .dimension = Dimension::Length,
+     .least = 0.005,
+     .most = 0.3,
+     .unitNeeded = true},
+    {.what = "PRICE", .after = "price", .dimension = Dimension::Ratio, .least = 1, .most = 1e5},
     {.what = "ANY", .kind = Kind::Name, .names = anyOnly}};
 std::vector<Named> wishNames(const Context&) { return {{"sound", {}, "the wish for sound"}}; }
 constexpr Takes refuseTakes[] = {{.what = "WISH",
@@ -202,7 +213,9 @@ constexpr const char* controllerExamples[] = {"controller 12 keys", "controller 
 constexpr const char* controllerNoise[] = {"key", "keys", "functions", "up", "to", "back"};
 constexpr const char* decoderExamples[] = {"decoder four-wire-1.0", "decoder none"};
 constexpr const char* socketExamples[] = {"socket 8-pin", "socket none"};
-constexpr const char* onlyExamples[] = {"only sound", "only under 24mm", "only any"};
+constexpr const char* onlyExamples[] = {"only sound", "only under 24mm", "only price 40",
+                                        "only any"};
+constexpr const char* onlyWords[] = {"under", "below"};
 constexpr const char* onlyNoise[] = {"under", "below", "with"};
 constexpr const char* refuseExamples[] = {"refuse sound no room for a speaker"};
 constexpr const char* refuseNoise[] = {"because"};
@@ -223,14 +236,8 @@ constexpr Verb table[] = {
      false,
      controllerNoise},
     {"socket", {}, socketTakes, socketExamples, "what the model has for a plug", socket},
-    {"only",
-     {},
-     onlyTakes,
-     onlyExamples,
-     "what the decoder should be; any takes it back",
-     only,
-     false,
-     onlyNoise},
+    {"only", onlyWords, onlyTakes, onlyExamples, "what the decoder should be; any takes it back",
+     only, false, onlyNoise},
     {"refuse",
      {},
      refuseTakes,

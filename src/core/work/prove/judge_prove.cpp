@@ -71,11 +71,21 @@ void judgeTried(const Job& job, Judging& judging) {
                 finding.sentence = text("It runs on plain DC, both ways.");
                 return;
             }
+            const auto read = [&](Direction direction) {
+                return std::ranges::any_of(proof.readings, [&](const ProofReading& each) {
+                    return each.direction == direction;
+                });
+            };
+            const bool forward = read(Direction::Forward), reverse = read(Direction::Reverse);
             finding.sentence =
-                asked ? text(
-                            "Run it on plain DC before anything is done to it: both ways, "
-                            "slowly and fast.")
-                      : text("Not tried on plain DC.");
+                forward && reverse
+                    ? text("Read on plain DC, both ways. Say whether it runs as it should.")
+                : forward ? text("Read on plain DC, forward only. Run it in reverse too.")
+                : reverse ? text("Read on plain DC, in reverse only. Run it forward too.")
+                : asked   ? text(
+                                "Run it on plain DC before anything is done to it: both ways, "
+                                  "slowly and fast.")
+                        : text("Not tried on plain DC.");
             if (asked) finding.action = text("run it on plain DC");
             finding.options = {
                 answer(text("It runs, both ways"), text("the work goes on"), State::Fine, "proved"),
@@ -179,6 +189,9 @@ void judgeSeen(const Job& job, Judging& judging) {
         std::string all;
         for (const std::string& remark : job.proof.remarks) {
             all += (all.empty() ? "" : ", ") + remark;
+            if (finding.options.size() >= 4) continue;
+            finding.options.push_back(answer(text("“%1” is gone, tried again", remark),
+                                             text("go on"), State::Fine, "remark gone " + remark));
         }
         finding.sentence = text("Heard, seen or smelt on plain DC: %1.", all);
         finding.action = text("find where it comes from");

@@ -77,7 +77,33 @@ Result<Jotted> goOn(const Said& said) {
     result.after.proof.goOn = said.rest;
     return result;
 }
+/// "gone grinding", "grinding is gone": which remark is over; nothing: the line is a new one.
+std::optional<std::string> goneIn(std::string_view rest) {
+    if (rest == "gone" || rest == "none") return "";
+    if (rest.starts_with("gone ")) return std::string(rest.substr(5));
+    for (const std::string_view end : {" is gone", " gone"}) {
+        if (rest.ends_with(end)) return std::string(rest.substr(0, rest.size() - end.size()));
+    }
+    return {};
+}
+Result<Jotted> gone(const Said& said, const std::string& which) {
+    Jotted result = jotted(said, which.empty() ? text("Nothing is heard, seen or smelt any more")
+                                               : text("Gone: %1", which));
+    std::vector<std::string>& remarks = result.after.proof.remarks;
+    const std::size_t erased = std::erase_if(remarks, [&](const std::string& remark) {
+        return which.empty() || lowered(remark) == lowered(which);
+    });
+    if (erased == 0) {
+        std::string all;
+        for (const std::string& remark : remarks) all += (all.empty() ? "“" : ", “") + remark + "”";
+        return refuse(ErrorCode::Unknown,
+                      all.empty() ? text("Nothing was heard that could be gone.")
+                                  : text("No such remark was made. There are: %1.", all));
+    }
+    return result;
+}
 Result<Jotted> remark(const Said& said) {
+    if (const auto which = goneIn(said.rest)) return gone(said, *which);
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing,
                       text("What is to be heard? Write it like %1.", said.verb.examples.front()));
@@ -131,7 +157,7 @@ constexpr const char* provedExamples[] = {"proved"};
 constexpr const char* failsExamples[] = {"fails stops every turn of the wheels"};
 constexpr const char* failsWords[] = {"failed"};
 constexpr const char* continueExamples[] = {"continue it gets a new motor"};
-constexpr const char* remarkExamples[] = {"remark grinding in reverse"};
+constexpr const char* remarkExamples[] = {"remark grinding in reverse", "remark gone grinding"};
 constexpr const char* remarkWords[] = {"noise", "smell"};
 constexpr const char* litExamples[] = {"lit lamps", "lit no lamps"};
 constexpr const char* paceNoise[] = {"speed"};
