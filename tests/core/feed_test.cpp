@@ -192,6 +192,7 @@ TEST(LampJudgement, FastFlashesAreWarnedOf) {
     const std::vector<Option>& slower = finding(all, "lamp.flash:tail lamp").options;
     ASSERT_EQ(slower.size(), 1U);
     EXPECT_EQ(slower[0].jot, "lamp tail lamp blink-red-3mm");
+    EXPECT_FALSE(plain(slower[0].what).empty());
     EXPECT_FALSE(
         has(checkedAll(tests::jotted(job, {slower[0].jot.c_str()})), "lamp.flash:tail lamp"));
     job.groups[1].rows[0].lamps[0].part.family = LedFamily::White;
@@ -320,6 +321,18 @@ TEST(Driver, IsJudged) {
     EXPECT_EQ(burns.gravity, Gravity::PartDestroyed);
     EXPECT_EQ(burns.options.at(0).jot, "driver table lamp 20mA");
     EXPECT_EQ(of({burns.options[0].jot.c_str()}).state, State::Fine);
+    // What two may share, then one alone: the steps go down as far as its limit asks.
+    const auto offered = [&](double limit) {
+        Job job = saloon({"supply fixed dc 12V", "lamp table white", "driver table 50mA"});
+        job.groups[0].rows[0].lamps[0].part.limit = Amperes{limit};
+        const Finding found = finding(checkedAll(job), "lamp.driver:table lamp");
+        return found.options.empty() ? std::string() : found.options[0].jot;
+    };
+    EXPECT_EQ(offered(0.025), "driver table lamp 20mA");
+    EXPECT_EQ(offered(0.019), "driver table lamp 15mA");
+    EXPECT_EQ(offered(0.0135), "driver table lamp 10mA");
+    EXPECT_EQ(offered(0.0124), "driver table lamp 5mA");
+    EXPECT_EQ(offered(0.003), "driver table lamp 2mA");
     // Three whites and the driver want 11 V: the lowest place has 11.4 V; four leave nothing.
     EXPECT_EQ(of({"inline table", "inline table", "driver table 10mA"}).state, State::Fine);
     const Finding dims = of({"inline table", "inline table", "driver table 10mA dropout 2.8V"});
@@ -475,6 +488,26 @@ TEST(ResistorPackage, IsJudgedByWhatItBears) {
     EXPECT_EQ(state("package table 0805"), State::Close);
     EXPECT_EQ(state("package table 1/4W"), std::nullopt);
     EXPECT_EQ(state("package table open"), std::nullopt);
+    // Half of what it bears is enough in hand, a little more than half is not.
+    const auto stateAt = [](double watts) -> std::optional<State> {
+        Job one = saloon({"supply fixed dc 12V", "lamp table white", "package table 0805"});
+        LampGroup& group = one.groups[0];
+        group.rows[0].resistor = Ohms{1000};
+        const double now = groupState(one, group, {})->rows[0].resistorPower.value();
+        group.rows[0].resistor = Ohms{1000 * now / watts};
+        for (int i = 0; i < 30; ++i) {
+            const double heat = groupState(one, group, {})->rows[0].resistorPower.value();
+            group.rows[0].resistor = *group.rows[0].resistor * (heat / watts);
+        }
+        const auto found = checkedAll(one);
+        if (!has(found, "lamp.package:table lamp")) return {};
+        return finding(found, "lamp.package:table lamp").state;
+    };
+    const double bears = rating(ResistorPackage::Chip0805).value();
+    EXPECT_EQ(stateAt(bears * 0.49), std::nullopt);
+    EXPECT_EQ(stateAt(bears * 0.52), State::Close);
+    EXPECT_EQ(stateAt(bears * 0.99), State::Close);
+    EXPECT_EQ(stateAt(bears * 1.01), State::Over);
     Job job = saloon(
         {"supply fixed dc 12V", "lamp table white", "resistor table 1k", "package table 0402"});
     const auto all = checkedAll(job);

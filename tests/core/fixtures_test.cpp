@@ -125,6 +125,15 @@ TEST(Fixtures, ASmallOneLeavesRoomBesideItAndMillingIsNotOfferedInVain) {
     ASSERT_NE(room, nullptr);
     for (const Option& option : room->options) EXPECT_NE(option.jot, "weight hood gone");
 }
+TEST(Room, OfADrawingIsNotHeldAgainstWhatCameInIt) {
+    // Nothing was measured, and no hollow at 1:220 holds the decoder.
+    const Job runner = jotted(newJob("x", "dock-shunter", {"Z", 220}), {"decoder middle"});
+    EXPECT_EQ(tests::stateOf(runner, "decoder.room"), State::Close);
+    const auto came = tests::checkedAll(jotted(runner, {"arrives with decoder"}));
+    EXPECT_EQ(tests::found(came, "decoder.room"), nullptr);
+    const auto ran = tests::checkedAll(jotted(runner, {"arrives old runner"}));
+    ASSERT_NE(tests::found(ran, "decoder.room"), nullptr);
+}
 TEST(Fixtures, MoveWithTheirHollowAndAreOnePerKind) {
     Job job = jotted(roomy(), {"weight hood 4x12x8 at 10x20", "weight hood 5x12x8 at 11x20"});
     ASSERT_EQ(job.units[0].fixtures.size(), 1U);

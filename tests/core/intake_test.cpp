@@ -362,6 +362,13 @@ TEST(FactoryBoard, IsAskedForOneThingAtATime) {
     EXPECT_FALSE(says(plus, "board.resistors"));  // no lamp is planned yet
     const Job lit = jotted(plus, {"decoder middle", "lamp front white on front"});
     EXPECT_EQ(stateOf(lit, "board.resistors"), State::Ask);
+    const auto asked = findings(tests::factsOf(lit));
+    for (const Option& option : tests::found(asked, "board.resistors")->options)
+        EXPECT_EQ(option.state, State::Fine) << option.jot;
+    // A common that a decoder cannot use is changed before anything is metered at it.
+    EXPECT_FALSE(says(jotted(lit, {"board common track"}), "board.resistors"));
+    EXPECT_FALSE(says(jotted(lit, {"board common minus"}), "board.resistors"));
+    EXPECT_TRUE(says(jotted(lit, {"board common regulated"}), "board.resistors"));
     EXPECT_FALSE(says(jotted(lit, {"board resistors"}), "board.resistors"));
     EXPECT_FALSE(says(jotted(lit, {"board no resistors"}), "board.resistors"));
 }

@@ -7,6 +7,7 @@
 
 #include <gtest/gtest.h>
 
+#include <algorithm>
 #include <cstdlib>
 #include <filesystem>
 #include <fstream>
@@ -109,6 +110,41 @@ TEST(Said, IsWhatWasReadByEye) {
         GTEST_SKIP() << "written anew: read the difference";
     }
     for (const Case& one : all) EXPECT_EQ(saidOf(jobOf(one)), one.said) << one.name;
+}
+
+// A judge works an option out in closed form, the whole job is tried with it after. Where a check
+// looks at one thing only, the two agree.
+TEST(Said, OptionsAreWorthWhatTheirJudgePromised) {
+    // These weigh one thing of several, and the trial may find more.
+    const std::set<std::string> coarse{"lamp.current", "motor.rating",     "decoder.outputs",
+                                       "decoder.room", "reserve.crossing", "reserve.hold"};
+    int promised = 0;
+    for (const Case& one : cases()) {
+        const Job job = jobOf(one);
+        const Reckoned facts = tests::factsOf(job);
+        for (Finding& finding : findings(facts)) {
+            for (const Option& option : finding.options) {
+                EXPECT_FALSE(plain(option.what).empty()) << one.name << ": " << option.jot;
+                EXPECT_FALSE(option.jot.empty()) << one.name << ": " << plain(option.what);
+            }
+            if (finding.state == State::Fine ||
+                coarse.contains(finding.id.substr(0, finding.id.find(':'))))
+                continue;
+            std::map<std::string, State> before;
+            for (const Option& option : finding.options) {
+                if (option.kind == Option::Kind::Remedy) before[option.jot] = option.state;
+            }
+            tryOptions(finding, facts);
+            for (const auto& [jot, state] : before) {
+                const auto option =
+                    std::find_if(finding.options.begin(), finding.options.end(),
+                                 [&](const Option& each) { return each.jot == jot; });
+                ++promised;
+                EXPECT_EQ(option->state, state) << one.name << ": " << finding.id << ": " << jot;
+            }
+        }
+    }
+    EXPECT_GT(promised, 50);
 }
 
 // --- docs/judgement.md -----------------------------------------------------------------------
