@@ -242,6 +242,22 @@ TEST(Suspects, EveryFaultOfTheLibraryIsReachedByEachOfItsSigns) {
     }
 }
 
+TEST(Proof, RockedAndWithItsAuxiliaryDriveIsHeldAgainstRunningAloneAtLikeVolts) {
+    const Job ran = jotted(plainJob(), {"medium forward 8V 200mA", "full forward 12V 260mA"});
+    for (const auto& [line, id] : {std::pair{"rocking forward 8V 251mA", "prove.rocking"},
+                                   std::pair{"auxiliary forward 12V 326mA", "prove.auxiliary"}}) {
+        EXPECT_FALSE(says(ran, id));
+        EXPECT_EQ(stateOf(jotted(ran, {line}), id), State::Close) << line;
+        EXPECT_FALSE(says(jotted(plainJob(), {line}), id)) << "alone it was not read";
+    }
+    // Not by a quarter; the other way; at other volts; never one for the other.
+    EXPECT_FALSE(says(jotted(ran, {"rocking forward 8V 249mA"}), "prove.rocking"));
+    EXPECT_FALSE(says(jotted(ran, {"auxiliary forward 12V 324mA"}), "prove.auxiliary"));
+    EXPECT_FALSE(says(jotted(ran, {"rocking reverse 8V 400mA"}), "prove.rocking"));
+    EXPECT_FALSE(says(jotted(ran, {"auxiliary forward 10V 400mA"}), "prove.auxiliary"));
+    EXPECT_FALSE(says(jotted(ran, {"auxiliary forward 12V 400mA"}), "prove.rocking"));
+    EXPECT_TRUE(says(jotted(ran, {"rocking forward 8.7V 400mA"}), "prove.rocking"));
+}
 TEST(Proof, SaysWhichWayWasReadAndWhatIsLeftToSay) {
     const auto tried = [](std::initializer_list<const char*> lines) {
         return sentence(jotted(plainJob(), lines), "prove.tried");

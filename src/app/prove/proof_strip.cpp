@@ -77,7 +77,22 @@ void ProofStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
         for (const core::ProofReading& each : readings) {
             if (each.direction != way) continue;
             if (each.pace == core::Pace::Starts) starts = each.volts.value();
-            if (each.amps) points.emplace_back(each.volts.value(), each.amps->value() * 1000);
+            const bool loaded =
+                each.pace == core::Pace::Rocking || each.pace == core::Pace::Auxiliary;
+            if (!each.amps) continue;
+            const double volts = each.volts.value(), amps = each.amps->value() * 1000;
+            if (!loaded) {
+                points.emplace_back(volts, amps);
+                continue;
+            }
+            auto* mark = m_plot->addGraph();
+            mark->setLineStyle(QCPGraph::lsNone);
+            mark->setScatterStyle(
+                QCPScatterStyle(QCPScatterStyle::ssDiamond, QPen(colour, 2), Qt::NoBrush, 11));
+            mark->addData(volts, amps);
+            plotWords(*m_plot, volts, amps,
+                      each.pace == core::Pace::Rocking ? tr("rocked") : tr("auxiliary drive on"),
+                      Qt::AlignRight | Qt::AlignVCenter, colour);
         }
         std::sort(points.begin(), points.end());
         auto* graph = m_plot->addGraph();

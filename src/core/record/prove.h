@@ -16,13 +16,22 @@ constexpr auto wordsOf(Direction) {
         {{Direction::Forward, "forward"}, {Direction::Reverse, "reverse"}});
 }
 
-/// How fast it went.
-enum class Pace { Starts, Crawl, Medium, Full };
+/// How it went.
+enum class Pace {
+    Starts,
+    Crawl,
+    Medium,
+    Full,
+    Rocking,   ///< to and fro by the throttle, a wheel's turn each way
+    Auxiliary  ///< with what its motor drives besides: a fan, a plough's wheel, a crane
+};
 constexpr auto wordsOf(Pace) {
     return std::to_array<Word<Pace>>({{Pace::Starts, "starts"},
                                       {Pace::Crawl, "crawl"},
                                       {Pace::Medium, "medium"},
-                                      {Pace::Full, "full"}});
+                                      {Pace::Full, "full"},
+                                      {Pace::Rocking, "rocking"},
+                                      {Pace::Auxiliary, "auxiliary"}});
 }
 
 struct ProofReading {

@@ -6,6 +6,9 @@
 namespace glimmet::core::prove {
 
 inline constexpr DecidedBy decidedBy[] = {
+    {"prove.auxiliary",
+     "Close where it takes over 1.25 of the current with its auxiliary drive turning, at like volts "
+     "the same way."},
     {"prove.failed",
      "Over where it does not run on plain DC; close where it was let go on all the "
      "same."},
@@ -18,6 +21,9 @@ inline constexpr DecidedBy decidedBy[] = {
     {"prove.late",
      "Close where it starts above 35 % of the volts usual for its scale on plain DC."},
     {"prove.remarks", "Close while something was heard or seen on the trial and not undone."},
+    {"prove.rocking",
+     "Close where it takes over 1.25 of its running current while it is rocked to and fro, at like "
+     "volts the same way."},
     {"prove.tried",
      "Ask while an old model without a decoder was not tried on plain DC; a new one "
      "may be taken as it is."},

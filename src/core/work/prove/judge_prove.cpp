@@ -168,6 +168,55 @@ void judgeCurrents(const Job& job, Judging& judging) {
     }
 }
 
+/// Running alone the same way at like volts; nullptr: not read.
+const ProofReading* runningLike(const Job& job, const ProofReading& reading) {
+    const ProofReading* found = nullptr;
+    for (const ProofReading& each : job.proof.readings) {
+        const bool runs =
+            each.pace == Pace::Crawl || each.pace == Pace::Medium || each.pace == Pace::Full;
+        const bool alike = each.volts <= reading.volts * 1.1 && reading.volts <= each.volts * 1.1;
+        if (runs && alike && each.amps && each.direction == reading.direction) found = &each;
+    }
+    return found;
+}
+
+/// Rocked, and with what its motor drives besides: against running alone at like volts.
+void judgeLoaded(const Job& job, Judging& judging) {
+    const auto moreThanAlone =
+        [&](Pace pace) -> std::pair<const ProofReading*, const ProofReading*> {
+        for (const Direction direction : {Direction::Forward, Direction::Reverse}) {
+            const ProofReading* reading = last(job, direction, pace);
+            if (!reading || !reading->amps) continue;
+            const ProofReading* alone = runningLike(job, *reading);
+            if (alone && *reading->amps > *alone->amps * unlike) return {reading, alone};
+        }
+        return {};
+    };
+    if (const auto [rocked, alone] = moreThanAlone(Pace::Rocking); rocked) {
+        judging.say("prove.rocking", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
+            finding.sentence = text(
+                "Rocked to and fro it takes %1, running at like volts %2: it binds at one place of "
+                "a turn. Rods, a gear, or a wheel out of quarter.",
+                formatted(*rocked->amps, 3), formatted(*alone->amps, 3));
+            finding.action = text("find where it binds");
+            finding.figures = {ampsFigure(text("Rocked"), "I_rock", *rocked),
+                               ampsFigure(text("Running"), "I_run", *alone)};
+        });
+    }
+    if (const auto [driven, alone] = moreThanAlone(Pace::Auxiliary); driven) {
+        judging.say(
+            "prove.auxiliary", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
+                finding.sentence = text(
+                    "Its auxiliary drive loads the motor: %1 with it, %2 without. The decoder "
+                    "carries both together; take the running and slipping readings with it on.",
+                    formatted(*driven->amps, 3), formatted(*alone->amps, 3));
+                finding.action = text("read the motor with its auxiliary drive on, or uncouple it");
+                finding.figures = {ampsFigure(text("With it"), "I_aux", *driven),
+                                   ampsFigure(text("Without"), "I_run", *alone)};
+            });
+    }
+}
+
 void judgeSeen(const Job& job, Judging& judging) {
     // Until they are freed: the board goes out, they share another path, or all is proved open.
     // Bare wires hang on the rails until then.
@@ -214,6 +263,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     judgeTried(facts.job, judging);
     judgeStarts(facts.job, judging);
     judgeCurrents(facts.job, judging);
+    judgeLoaded(facts.job, judging);
     judgeSeen(facts.job, judging);
 }
 

@@ -22,9 +22,13 @@ Text paceWords(Pace pace) {
         case Pace::Medium:
             return text("At medium speed");
         case Pace::Full:
+            return text("At full speed");
+        case Pace::Rocking:
+            return text("Rocked to and fro,");
+        case Pace::Auxiliary:
             break;
     }
-    return text("At full speed");
+    return text("With its auxiliary drive turning,");
 }
 
 template <Pace pace>
@@ -153,6 +157,11 @@ constexpr const char* crawlExamples[] = {"crawl forward 3V 120mA"};
 constexpr const char* crawlWords[] = {"crawls", "crawling"};
 constexpr const char* mediumExamples[] = {"medium reverse 7V 200mA"};
 constexpr const char* fullExamples[] = {"full forward 12V 260mA"};
+constexpr const char* rockingExamples[] = {"rocking forward 6V 240mA"};
+constexpr const char* rockingWords[] = {"rock", "rocked"};
+constexpr const char* auxiliaryExamples[] = {"auxiliary forward 12V 420mA"};
+constexpr const char* auxiliaryWords[] = {"aux"};
+constexpr const char* auxiliaryNoise[] = {"drive", "on"};
 constexpr const char* provedExamples[] = {"proved"};
 constexpr const char* failsExamples[] = {"fails stops every turn of the wheels"};
 constexpr const char* failsWords[] = {"failed"};
@@ -183,6 +192,11 @@ constexpr Verb table[] = {
      reading<Pace::Full>,
      false,
      paceNoise},
+    {"rocking", rockingWords, readingTakes, rockingExamples,
+     "the most while it is rocked to and fro by the throttle", reading<Pace::Rocking>},
+    {"auxiliary", auxiliaryWords, readingTakes, auxiliaryExamples,
+     "with what its motor drives besides: a fan, a plough's wheel, a crane",
+     reading<Pace::Auxiliary>, false, auxiliaryNoise},
     {"lit", {}, litTakes, litExamples, "whether lamps light on plain DC", lit},
     {"remark", remarkWords, {}, remarkExamples, "what is heard, seen or smelt", remark, true},
     {"proved", {}, {}, provedExamples, "it runs on plain DC, both ways", proved},
