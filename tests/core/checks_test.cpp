@@ -102,9 +102,24 @@ TEST(MotorJudgement, ChoosesByTheKindWhereNobodyReadTheMotor) {
               State::Ask);
     EXPECT_EQ(finding(checkedAll(jotted(taken, {"decoder small"})), "motor.rating").state,
               State::Ask);
-    // One reading, and the kind says no more; nor in a scale where kinds say little.
-    EXPECT_EQ(finding(checkedAll(jotted(taken, {"light 180mA 12V"})), "motor.rating").state,
-              State::Ask);
+    // A reading that is usual for its kind takes nothing away; one that is not leaves the kind.
+    const auto with = [&](const char* line) {
+        return finding(checkedAll(jotted(taken, {line})), "motor.rating").state;
+    };
+    EXPECT_EQ(with("light 250mA 12V"), State::Fine);
+    EXPECT_EQ(with("haul 240mA 12V"), State::Fine);
+    EXPECT_EQ(with("full forward 12V 200mA"), State::Fine);
+    EXPECT_EQ(with("slip 0.5A 12V"), State::Fine);
+    EXPECT_EQ(with("light 260mA 12V"), State::Ask);
+    EXPECT_EQ(with("haul 260mA 12V"), State::Ask);
+    EXPECT_EQ(with("full reverse 12V 260mA"), State::Ask);
+    EXPECT_EQ(with("slip 0.51A 12V"), State::Ask);
+    EXPECT_EQ(with("over 260mA at half throttle"), State::Ask);
+    const auto usual = checkedAll(jotted(fresh, {"light 200mA 12V"}));
+    EXPECT_EQ(plain(finding(usual, "motor.rating").sentence),
+              "No decoder chosen. Nobody read its stall; what was read is usual for its kind, and "
+              "those stall at 1 A at the most: that will do to choose by.");
+    // Nor in a scale where kinds say little.
     EXPECT_EQ(finding(checkedAll(jotted(taken, {"scale G"})), "motor.rating").state, State::Ask);
 }
 TEST(MotorJudgement, WhatItTakesForLongIsCarriedForLong) {

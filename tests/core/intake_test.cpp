@@ -2,6 +2,7 @@
 #include "core/work/intake/album.h"
 #include "core/work/intake/look_list.h"
 #include "core/work/intake/suspects.h"
+#include "core/work/motor_figures.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 
@@ -257,6 +258,16 @@ TEST(Proof, RockedAndWithItsAuxiliaryDriveIsHeldAgainstRunningAloneAtLikeVolts) 
     EXPECT_FALSE(says(jotted(ran, {"auxiliary forward 10V 400mA"}), "prove.auxiliary"));
     EXPECT_FALSE(says(jotted(ran, {"auxiliary forward 12V 400mA"}), "prove.rocking"));
     EXPECT_TRUE(says(jotted(ran, {"rocking forward 8.7V 400mA"}), "prove.rocking"));
+}
+TEST(Proof, WhatItTookRunningIsNotAskedForAgain) {
+    const Job ran = jotted(plainJob(), {"crawl forward 4V 120mA", "full forward 12V 260mA",
+                                        "full reverse 12V 270mA", "rocking forward 12V 500mA"});
+    EXPECT_NEAR(*runningFigure(ran).value, 0.27, 1e-12);
+    EXPECT_EQ(runningFigure(ran).basis.kind, Basis::Kind::Measured);
+    EXPECT_EQ(sentence(ran, "motor.reading"), "What was read of the motor is enough to judge by.");
+    // A reading of its own counts, be it less.
+    EXPECT_NEAR(*runningFigure(jotted(ran, {"light 240mA 12V"})).value, 0.24, 1e-12);
+    EXPECT_FALSE(runningFigure(jotted(plainJob(), {"crawl forward 4V 120mA"})).value.has_value());
 }
 TEST(Proof, SaysWhichWayWasReadAndWhatIsLeftToSay) {
     const auto tried = [](std::initializer_list<const char*> lines) {

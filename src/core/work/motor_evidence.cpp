@@ -33,9 +33,31 @@ std::optional<Ohms> motorPath(const Motor& motor) {
     return pathResistance(evidence.readings, evidence.winding);
 }
 
+namespace {
+
+/// The largest current that it took on plain DC before anything was done: it ran alone there.
+std::optional<MotorReading> provedRunning(const Proof& proof) {
+    std::optional<MotorReading> most;
+    for (const ProofReading& each : proof.readings) {
+        const bool ran = each.pace == Pace::Medium || each.pace == Pace::Full;
+        if (!ran || !each.amps || (most && most->amps >= *each.amps)) continue;
+        most = MotorReading{MotorCondition::Light, each.volts, *each.amps, each.on};
+    }
+    return most;
+}
+
+}  // namespace
+
 MotorEvidence driveEvidence(const Job& job) {
     const std::vector<MotorAt> motors = motorsOf(job);
-    if (motors.size() == 1) return motorEvidence(*motors.front().motor);
+    if (motors.size() == 1) {
+        MotorEvidence one = motorEvidence(*motors.front().motor);
+        if (!largestReading(one.readings, MotorCondition::Light)) {
+            if (auto running = provedRunning(job.proof))
+                one.readings.push_back(std::move(*running));
+        }
+        return one;
+    }
     MotorEvidence all;
     if (motors.empty()) return all;
     for (const MotorAt& at : motors) all.atLeast += motorEvidence(*at.motor).atLeast;

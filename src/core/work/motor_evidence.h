@@ -28,7 +28,7 @@ struct MotorEvidence {
 
 /// All motors of a job as the one decoder sees them, side by side: currents add, as far as each
 /// motor was read in that condition; paths are parallel, where all are known (as `winding`).
-/// Of one motor: its own evidence.
+/// Of one motor: its own evidence, and where nobody read it running, what it took on plain DC.
 [[nodiscard]] MotorEvidence driveEvidence(const Job& job);
 
 /// "" for the only motor, else its unit's name, with a number where that has several: "rear car",

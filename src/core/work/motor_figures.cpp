@@ -80,7 +80,7 @@ Figure drivePathFigure(const Job& job) {
 template <class OfOne>
 Figure driveFigure(const Job& job, const char* symbol, OfOne ofOne) {
     const std::vector<MotorAt> motors = motorsOf(job);
-    if (motors.size() == 1) return ofOne(motorEvidence(*motors.front().motor).readings);
+    if (motors.size() == 1) return ofOne(driveEvidence(job).readings);
     std::vector<Figure> each;
     std::string formula;
     Amperes sum{0};

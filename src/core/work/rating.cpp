@@ -60,10 +60,14 @@ Rating rated(const Reckoned& facts, const MotorEvidence& drive, const MotorRatin
     const auto slip = largestReading(drive.readings, MotorCondition::Slipping);
     const auto light = largestReading(drive.readings, MotorCondition::Light);
     const auto hauling = largestReading(drive.readings, MotorCondition::Hauling);
-    const bool read = path || slip || light || hauling;
-    auto usual = read ? std::nullopt : usualCurrents(facts.job);
-    // What takes more than its kind does is not of the usual ones.
-    if (usual && drive.atLeast > usual->running) usual.reset();
+    auto usual = usualCurrents(facts.job);
+    // What takes more than its kind does is not of the usual ones; what agrees with it takes
+    // nothing away.
+    if (usual) {
+        const Amperes running =
+            std::max({light.value_or(Amperes{0}), hauling.value_or(Amperes{0}), drive.atLeast});
+        if (running > usual->running || slip.value_or(Amperes{0}) > usual->slip) usual.reset();
+    }
 
     const auto demand = [&](What what, From from, Amperes typical, Amperes worst, bool peak) {
         const Amperes limit = peak ? rating.peak : rating.continuous;

@@ -153,6 +153,11 @@ void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& jud
             finding.sentence =
                 stall.value
                     ? text("No decoder chosen: stalled this motor would draw %1.", shown(stall))
+                : byKind && !drive.readings.empty()
+                    ? text(
+                          "No decoder chosen. Nobody read its stall; what was read is usual for "
+                          "its kind, and those stall at %1 at the most: that will do to choose by.",
+                          formatted(usual->stall, 2))
                 : byKind
                     ? text(
                           "No decoder chosen. Nobody has read this motor; those of its kind stall "
