@@ -4,6 +4,7 @@
 #include "core/work/jotted.h"
 #include "core/work/lamp_groups.h"
 #include "core/work/lamps/addressing.h"
+#include "core/work/lamps/aspects.h"
 #include "core/work/lamps/feed_verbs.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/lamps/light_plan.h"
@@ -1325,6 +1326,9 @@ constexpr const char* bulbWords[] = {"filament"};
 constexpr const char* bulbExamples[] = {"bulb cab 16V 50mA", "bulb cab 12V 60mA on 1"};
 constexpr const char* stripExamples[] = {
     "strip strip-warm-white-12v 100mm on 1 called saloon light"};
+constexpr const char* aspectsWords[] = {"twocolour", "two-colour", "bicolour"};
+constexpr const char* aspectsExamples[] = {"aspects front white red",
+                                           "aspects distant signal yellow green"};
 constexpr const char* planExamples[] = {"plan headlamp, tail red, cab warm and hardly seen"};
 constexpr const char* lampNoise[] = {"output", "new"};
 constexpr const char* neighbourNoise[] = {"lamp"};
@@ -1341,6 +1345,13 @@ constexpr Verb table[] = {
      lampNoise},
     {"bulb", bulbWords, bulbTakes, bulbExamples,
      "a filament bulb by its rated volts and what it takes at them", bulb, false, lampNoise},
+    {"aspects",
+     aspectsWords,
+     {},
+     aspectsExamples,
+     "several colours at one place: a two-colour LED, a signal head",
+     aspectsVerb,
+     true},
     {"plan", {}, {}, planExamples, "several lamps at once, as one says it", plan, true},
     {"strip",
      {},

@@ -1,0 +1,188 @@
+#include "core/work/lamps/aspects.h"
+
+#include "core/led/led.h"
+#include "core/led/resistor_choice.h"
+#include "core/quantity/format.h"
+#include "core/text.h"
+#include "core/work/jotted.h"
+#include "core/work/lamp_groups.h"
+#include "core/work/supply.h"
+#include "core/work/units.h"
+
+#include <algorithm>
+#include <optional>
+#include <sstream>
+
+namespace glimmet::core::lamps {
+namespace {
+
+using namespace jot;
+using Strings = std::vector<std::string>;
+
+Strings plainWords(std::string_view line) {
+    std::istringstream in{std::string(line)};
+    Strings all;
+    for (std::string word; in >> word;) {
+        while (!word.empty() && word.back() == ',') word.pop_back();
+        if (!word.empty() && word != "and") all.push_back(lowered(word));
+    }
+    return all;
+}
+
+bool isColour(const std::string& wanted) {
+    for (const auto& [family, word] : wordsOf(LedFamily())) {
+        if (word == wanted) return true;
+    }
+    return false;
+}
+
+struct AspectsSaid {
+    std::string name;  ///< of a site, or a name of its own
+    Strings colours, outputs;
+};
+/// Words, then colours, then "on" and outputs. Nothing where what stands behind the first colour is
+/// none.
+std::optional<AspectsSaid> aspectsIn(std::string_view rest) {
+    AspectsSaid said;
+    bool on = false;
+    for (const std::string& word : plainWords(rest)) {
+        const bool tint = word == "warm" || word == "cool";
+        if (on) {
+            said.outputs.push_back(word);
+        } else if (word == "on" && !said.colours.empty()) {
+            on = true;
+        } else if (isColour(word) && !said.colours.empty() &&
+                   (said.colours.back() == "warm" || said.colours.back() == "cool")) {
+            said.colours.back() += " " + word;
+        } else if (isColour(word) || tint) {
+            said.colours.push_back(word);
+        } else if (said.colours.empty()) {
+            said.name += (said.name.empty() ? "" : " ") + word;
+        } else {
+            return {};
+        }
+    }
+    return said;
+}
+
+const NamedSite* siteCalled(const std::vector<NamedSite>& sites, const std::string& name) {
+    for (const NamedSite& each : sites) {
+        const std::string called = lowered(each.called);
+        if (called == name || called == name + " lamp") return &each;
+    }
+    return nullptr;
+}
+
+/// The output of a colour: by the place's direction, else one that is free, those of the direction
+/// last; empty: none is.
+std::string outputFor(const Job& job, const NamedSite* site, std::size_t index) {
+    const bool directional = site && site->site->facing != Facing::Inside && index < 2;
+    if (directional) {
+        const bool ahead = (site->site->facing == Facing::Front) == (index == 0);
+        return ahead ? "front" : "rear";
+    }
+    const auto taken = [&](const std::string& output) {
+        return std::ranges::any_of(job.groups,
+                                   [&](const LampGroup& group) { return group.output == output; });
+    };
+    if (job.decoder) {
+        for (const DecoderOutput& output : job.decoder->part.outputs) {
+            if (output.name != "front" && output.name != "rear" && !taken(output.name))
+                return output.name;
+        }
+        for (const char* output : {"front", "rear"}) {
+            if (outputNamed(job, output) && !taken(output)) return output;
+        }
+        return {};
+    }
+    int next = 1;
+    while (taken(std::to_string(next))) ++next;
+    return std::to_string(next);
+}
+
+/// What is chosen for the wish, behind the row's own output.
+void chooseResistor(const Job& job, LampGroup& group, std::size_t row, const House& house) {
+    const auto state = groupState(job, group, house);
+    if (!state) return;
+    group.rows[row].resistor = fittedResistor(state->rows[row].ideal, group.wish);
+}
+
+}  // namespace
+
+Result<Jotted> aspectsVerb(const Said& said) {
+    const auto told = aspectsIn(said.rest);
+    const Job& job = said.context.job;
+    if (!told || told->name.empty() || told->colours.size() < 2 || told->colours.size() > 4) {
+        return refuse(told && !told->name.empty() && !told->colours.empty()
+                          ? ErrorCode::NotUnderstood
+                          : ErrorCode::Missing,
+                      text("Which place, and which two or three colours there? Write it like %1.",
+                           said.verb.examples.front()));
+    }
+    if (!told->outputs.empty() && told->outputs.size() != told->colours.size()) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("Each colour has an output of its own: %1 colours, %2 outputs.",
+                 std::to_string(told->colours.size()), std::to_string(told->outputs.size())));
+    }
+    const auto sites = namedSites(job);
+    const NamedSite* site = siteCalled(sites, told->name);
+    const std::string place = site ? lowered(site->called) : told->name;
+    const bool pair = turnsRound(job) && motorsOf(job).empty();
+    if (pair && told->colours.size() > 2) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("A supply that reverses has two ways round, for two colours."));
+    }
+    if (pair && !told->outputs.empty()) {
+        return refuse(ErrorCode::NotUnderstood, text("Without a decoder there are no outputs."));
+    }
+    static const WorkshopRecord usual;
+    const WorkshopRecord& workshop = said.context.workshop ? *said.context.workshop : usual;
+    const auto take = [&](const std::string& line, const Job& on) {
+        return understood(line, on, said.context.catalogue, said.context.today, workshop);
+    };
+    Jotted all = jotted(said, {});
+    for (std::size_t i = 0; i < told->colours.size(); ++i) {
+        const std::string& colour = told->colours[i];
+        if (pair && i == 1) {
+            auto turned = take("antiparallel " + place + " " + colour, all.after);
+            if (!turned) return tl::unexpected(turned.error());
+            all.after = std::move(turned->after);
+            break;
+        }
+        const std::string name = pair ? place : place + " " + colour;
+        const std::string output = pair                    ? supplyOutput
+                                   : told->outputs.empty() ? outputFor(all.after, site, i)
+                                                           : told->outputs[i];
+        if (output.empty()) {
+            return refuse(
+                ErrorCode::OutOfRange,
+                text("No output is left for %1: each colour wants one of its own.", colour));
+        }
+        auto made =
+            take("lamp " + colour + (pair ? "" : " on " + output) + " called " + name, all.after);
+        if (!made) return tl::unexpected(made.error());
+        all.after = std::move(made->after);
+        for (LampGroup& group : all.after.groups) {
+            if (group.id != made->subject) continue;
+            Lamp& lamp = group.rows.back().lamps.back();
+            if (site) {
+                lamp.fitted = {job.units[site->unit].id,
+                               site->site->name,
+                               {site->site->at, {}, site->site->facing}};
+            }
+            chooseResistor(all.after, group, group.rows.size() - 1,
+                           houseOf(all.after, workshop.house));
+            if (all.subject.empty()) all.subject = group.id;
+            const Text one = text("%1 on output %2, %3", colour, output,
+                                  formatted(group.rows.back().resistor.value_or(Ohms{0})));
+            all.meaning = all.meaning.empty() ? one : text("%1; %2", std::move(all.meaning), one);
+        }
+    }
+    all.meaning = pair ? text("%1: %2 one way round, %3 the other (two legs)", place,
+                              told->colours[0], told->colours[1])
+                       : text("%1: %2; they share the plus", place, std::move(all.meaning));
+    return all;
+}
+
+}  // namespace glimmet::core::lamps

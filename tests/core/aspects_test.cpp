@@ -1,0 +1,121 @@
+// Several colours at one place: behind a decoder, and where the supply itself reverses.
+#include "core/work/jot.h"
+#include "core/work/lamp_groups.h"
+#include "core/work/operating.h"
+#include "support/findings.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <set>
+
+namespace glimmet::core {
+namespace {
+
+using tests::factsOf;
+using tests::jotted;
+
+/// What is lit, by name of its group, driven that way with F0 on.
+std::set<std::string> lit(const Job& job, bool reverse) {
+    Operating operating;
+    operating.forward = !reverse;
+    operating.everything = false;
+    std::set<std::string> names;
+    for (const LitLamp& each : litWhen(factsOf(job), operating)) {
+        if (each.brightness > 0) names.insert(std::string(name(each.lamp->part.family)));
+    }
+    return names;
+}
+const LampGroup& called(const Job& job, const char* name) { return *groupNamed(job, name); }
+
+TEST(Aspects, OfAPlaceEachHaveAnOutputOfTheirOwnAndTheirResistor) {
+    const Job job = jotted(tests::shunter(), {"aspects front white red"});
+    ASSERT_EQ(job.groups.size(), 2U);
+    const LampGroup& white = called(job, "front lamp white");
+    const LampGroup& red = called(job, "front lamp red");
+    EXPECT_EQ(white.output, "front");
+    EXPECT_EQ(red.output, "rear");
+    EXPECT_EQ(white.rows[0].lamps[0].fitted, red.rows[0].lamps[0].fitted);
+    EXPECT_EQ(white.rows[0].lamps[0].fitted.place, "front lamp");
+    for (const LampGroup* group : {&white, &red}) {
+        ASSERT_TRUE(group->rows[0].resistor.has_value());
+        const auto state = groupState(job, *group, {});
+        EXPECT_NEAR(state->rows[0].current.value(), group->wish.target.value(), 0.001);
+    }
+    EXPECT_LT(*white.rows[0].resistor, *red.rows[0].resistor);  // red takes fewer volts
+    for (const Finding& finding : tests::checkedAll(job)) {
+        if (finding.stage != "lamps") continue;
+        EXPECT_EQ(finding.state, State::Fine) << finding.id << plain(finding.sentence);
+    }
+    EXPECT_EQ(lit(job, false), std::set<std::string>{"white"});
+    EXPECT_EQ(lit(job, true), std::set<std::string>{"red"});
+}
+TEST(Aspects, OfBothEndsShareTheOutputsOfTheDirection) {
+    const Job job =
+        jotted(tests::shunter(), {"aspects front white red", "two-colour rear white red"});
+    ASSERT_EQ(job.groups.size(), 2U);
+    for (const LampGroup& group : job.groups) {
+        ASSERT_EQ(group.rows.size(), 2U) << group.output;
+        std::set<std::string> places;
+        for (const LampRow& row : group.rows) {
+            places.insert(row.lamps[0].fitted.place);
+            ASSERT_TRUE(row.resistor.has_value());
+        }
+        EXPECT_EQ(places, (std::set<std::string>{"front lamp", "rear lamp"}));
+        EXPECT_EQ(name(group.rows[0].lamps[0].part.family),
+                  group.output == "front" ? "white" : "red");
+        EXPECT_EQ(name(group.rows[1].lamps[0].part.family),
+                  group.output == "front" ? "red" : "white");
+    }
+}
+TEST(Aspects, OnASupplyThatReversesAreThePairOfTwoLegs) {
+    const Job job =
+        jotted(tests::newJob("Aurora", "saloon"), {"supply dc 12V", "aspects front white red"});
+    ASSERT_EQ(job.groups.size(), 1U);
+    EXPECT_TRUE(antiparallel(job.groups[0]));
+    EXPECT_EQ(job.groups[0].rows[0].lamps[0].fitted, job.groups[0].rows[1].lamps[0].fitted);
+    EXPECT_GT(job.groups[0].shared(), Ohms{0});
+}
+TEST(Aspects, OfASignalStandWhereTheyAreNamed) {
+    const Job job =
+        jotted(tests::shunter(), {"decoder none", "aspects home signal red warm white on 1 2"});
+    EXPECT_EQ(called(job, "home signal red").output, "1");
+    EXPECT_EQ(called(job, "home signal warm white").output, "2");
+    EXPECT_EQ(called(job, "home signal warm white").rows[0].lamps[0].part.tint, "warm");
+    // Without outputs named, the next that are free.
+    const Job more = jotted(job, {"aspects distant yellow green"});
+    EXPECT_EQ(called(more, "distant yellow").output, "3");
+    EXPECT_EQ(called(more, "distant green").output, "4");
+}
+TEST(Aspects, InsideTakeWhatIsFreeAndTheDirectionsOutputsLast) {
+    const Job job = jotted(tests::shunter(), {"aspects cab white red green"});
+    EXPECT_EQ(called(job, "cab lamp white").output, "1");
+    EXPECT_EQ(called(job, "cab lamp red").output, "front");
+    EXPECT_EQ(called(job, "cab lamp green").output, "rear");
+    const auto fourth = understood("aspects cab white red green amber", tests::shunter(),
+                                   tests::smallCatalogue(), "2026-01-01");
+    ASSERT_FALSE(fourth.has_value());
+    EXPECT_EQ(plain(fourth.error().what),
+              "No output is left for amber: each colour wants one of its own.");
+}
+TEST(Aspects, WhatIsNotColoursOrOutputsIsRefusedAndNothingIsTaken) {
+    const auto refused = [](const char* line, const Job& job = tests::shunter()) {
+        return !understood(line, job, tests::smallCatalogue(), "2026-01-01").has_value();
+    };
+    EXPECT_TRUE(refused("aspects"));
+    EXPECT_TRUE(refused("aspects front"));
+    EXPECT_TRUE(refused("aspects front white"));
+    EXPECT_TRUE(refused("aspects white red"));
+    EXPECT_TRUE(refused("aspects front white purplish red"));
+    EXPECT_TRUE(refused("aspects front white red on front"));
+    EXPECT_TRUE(refused("aspects front white red on front nowhere"));
+    EXPECT_TRUE(
+        refused("aspects front white red", jotted(tests::shunter(), {"aspects front white red"})));
+    const Job dc = jotted(tests::newJob("Aurora", "saloon"), {"supply dc 12V"});
+    EXPECT_TRUE(refused("aspects front white red green", dc));
+    EXPECT_TRUE(refused("aspects front white red on 1 2", dc));
+    EXPECT_FALSE(refused("aspects front white red", dc));
+}
+
+}  // namespace
+}  // namespace glimmet::core
