@@ -54,6 +54,13 @@ TEST(Aspects, OfBothEndsShareTheOutputsOfTheDirection) {
     const Job job =
         jotted(tests::shunter(), {"aspects front white red", "two-colour rear white red"});
     ASSERT_EQ(job.groups.size(), 2U);
+    EXPECT_EQ(called(job, "forward lamps").output, "front");
+    EXPECT_EQ(called(job, "reverse lamps").output, "rear");
+    const auto again = understood("aspects rear white red", job, tests::smallCatalogue(), "");
+    ASSERT_FALSE(again.has_value());
+    EXPECT_EQ(plain(again.error().what),
+              "There is a lamp already where the rear lamp goes. Take it out first: remove forward "
+              "lamps.");
     for (const LampGroup& group : job.groups) {
         ASSERT_EQ(group.rows.size(), 2U) << group.output;
         std::set<std::string> places;

@@ -100,6 +100,27 @@ std::string outputFor(const Job& job, const NamedSite* site, std::size_t index) 
     return std::to_string(next);
 }
 
+/// The group that already has a lamp at a site; nullptr: it is free.
+const LampGroup* groupAt(const Job& job, const NamedSite& site) {
+    for (const LampGroup& group : job.groups) {
+        for (const LampRow& row : group.rows) {
+            for (const Lamp& lamp : row.lamps) {
+                if (lamp.fitted.unit == job.units[site.unit].id &&
+                    lamp.fitted.place == site.site->name)
+                    return &group;
+            }
+        }
+    }
+    return nullptr;
+}
+
+/// A group that lamps of both ends share is called by the way that it lights.
+void nameByDirection(const Job& job, LampGroup& group) {
+    if (group.rows.size() < 2 || (group.output != "front" && group.output != "rear")) return;
+    const char* name = group.output == "front" ? "forward lamps" : "reverse lamps";
+    if (!groupNamed(job, name)) group.name = name;
+}
+
 /// What is chosen for the wish, behind the row's own output.
 void chooseResistor(const Job& job, LampGroup& group, std::size_t row, const House& house) {
     const auto state = groupState(job, group, house);
@@ -135,6 +156,12 @@ Result<Jotted> aspectsVerb(const Said& said) {
     }
     if (pair && !told->outputs.empty()) {
         return refuse(ErrorCode::NotUnderstood, text("Without a decoder there are no outputs."));
+    }
+    if (const LampGroup* there = site ? groupAt(job, *site) : nullptr) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("There is a lamp already where the %1 goes. Take it out first: remove "
+                           "%2.",
+                           site->site->name, there->name));
     }
     static const WorkshopRecord usual;
     const WorkshopRecord& workshop = said.context.workshop ? *said.context.workshop : usual;
@@ -173,6 +200,7 @@ Result<Jotted> aspectsVerb(const Said& said) {
             }
             chooseResistor(all.after, group, group.rows.size() - 1,
                            houseOf(all.after, workshop.house));
+            nameByDirection(all.after, group);
             if (all.subject.empty()) all.subject = group.id;
             const Text one = text("%1 on output %2, %3", colour, output,
                                   formatted(group.rows.back().resistor.value_or(Ohms{0})));
