@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <vector>
 
 namespace glimmet::core::circuit {
 namespace {
@@ -53,31 +54,11 @@ TEST(LongTransient, OfAStayAliveOnATrackSignalIsWhatTheEdgesGive) {
         EXPECT_NEAR(across(means->voltage), across(exact->voltage), 0.02) << means->time[i];
     }
 }
-TEST(LongTransient, OfADimmedLampHasItsDutysMeanCurrent) {
-    Parts made("dimmed lamp on a hold");
-    made.capacitor("bus", "0", {Farads{1000e-6}, {}, {}, true, Volts{13}});
-    made.resistor("bus", "a", 470).led("a", "out", LedFamily::White);
-    LowSideOutput part;
-    part.gate = dimmed(0.3, 400);
-    addLowSideOutput(made.circuit(), "output", made.node("out"), 0, part);
-    const auto means = longTransient(made.circuit(), {5e-3, 0.5});
-    ASSERT_TRUE(means.has_value());
-    ASSERT_TRUE(means->averaged) << plain(means->why);
-    const auto exact = transient(made.circuit(), {2.5e-5, 0.5, 1e-6});
-    const Node bus = made.node("bus");
-    for (std::size_t i = 0; i < means->time.size(); i += 10) {
-        const auto at = static_cast<std::size_t>(std::lround(means->time[i] / 2.5e-5));
-        EXPECT_NEAR(means->voltage[bus][i], exact->voltage[bus][at], 0.02) << means->time[i];
-    }
-    const Node a = made.node("a");
-    const double lit = meanOf(*exact, bus, a, 0.2, 0.2 + 1.0 / 400 * 4) / 470;
-    EXPECT_NEAR(means->diode[0][40] / lit, 1, 0.01);
-}
-// Two outputs of one decoder are dimmed in one rhythm, each by its own duty: both are its members.
-TEST(LongTransient, TwoOutputsOfOneRhythmEachHaveTheirOwnDuty) {
-    Parts made("two dimmed lamps on a hold");
-    made.capacitor("bus", "0", {Farads{2200e-6}, {}, {}, true, Volts{13}});
-    const std::array duties{0.3, 0.6};
+/// Lamps of a hold, each dimmed by its own duty in the decoder's one rhythm, against every edge.
+void expectEachItsDuty(const std::vector<double>& duties, double farads, double until) {
+    SCOPED_TRACE(duties.size());
+    Parts made("dimmed lamps on a hold");
+    made.capacitor("bus", "0", {Farads{farads}, {}, {}, true, Volts{13}});
     const std::array lit{"a", "b"}, out{"out a", "out b"};
     for (std::size_t i = 0; i < duties.size(); ++i) {
         made.resistor("bus", lit[i], 470).led(lit[i], out[i], LedFamily::White);
@@ -85,10 +66,10 @@ TEST(LongTransient, TwoOutputsOfOneRhythmEachHaveTheirOwnDuty) {
         part.gate = dimmed(duties[i], 400);
         addLowSideOutput(made.circuit(), out[i], made.node(out[i]), 0, part);
     }
-    const auto means = longTransient(made.circuit(), {5e-3, 0.3});
+    const auto means = longTransient(made.circuit(), {5e-3, until});
     ASSERT_TRUE(means.has_value());
     ASSERT_TRUE(means->averaged) << plain(means->why);
-    const auto exact = transient(made.circuit(), {2.5e-5, 0.3, 1e-6});
+    const auto exact = transient(made.circuit(), {2.5e-5, until, 1e-6});
     const Node bus = made.node("bus");
     for (std::size_t i = 0; i < means->time.size(); i += 10) {
         const auto at = static_cast<std::size_t>(std::lround(means->time[i] / 2.5e-5));
@@ -98,6 +79,10 @@ TEST(LongTransient, TwoOutputsOfOneRhythmEachHaveTheirOwnDuty) {
         const double mean = meanOf(*exact, bus, made.node(lit[i]), 0.2, 0.2 + 1.0 / 400 * 4) / 470;
         EXPECT_NEAR(means->diode[i][40] / mean, 1, 0.01) << i;
     }
+}
+TEST(LongTransient, OfADimmedLampHasItsDutysMeanCurrent) { expectEachItsDuty({0.3}, 1000e-6, 0.5); }
+TEST(LongTransient, TwoOutputsOfOneRhythmEachHaveTheirOwnDuty) {
+    expectEachItsDuty({0.3, 0.6}, 2200e-6, 0.3);
 }
 // Tungsten's heat smooths a 50 Hz supply.
 TEST(LongTransient, OfABulbOnAlternatingCurrentIsItsMeanTemperature) {
