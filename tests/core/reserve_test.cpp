@@ -2,6 +2,7 @@
 // findings firing and staying silent, the lines that fit a bank.
 #include "core/work/reserve/reserve.h"
 
+#include "core/work/reserve/bank_options.h"
 #include "core/work/reserve/crossing_state.h"
 #include "core/work/standing.h"
 #include "support/findings.h"
@@ -562,6 +563,34 @@ TEST(Crossings, TheChartHasEveryWheelThatCollectsOnTheDeadRail) {
     EXPECT_NEAR(middle.speed.value(), (trace[10].speed + trace[11].speed).value() / 2, 1e-9);
     // A third rail is not told from wheels.
     EXPECT_FALSE(crossingChart(factsOf(jotted(job, {"supply three-rail"})), "").has_value());
+}
+TEST(Crossings, AreWorthWhatBecomesOfTheModel) {
+    for (const Crossed how : {Crossed::Untouched, Crossed::Carried, Crossed::Dims})
+        EXPECT_EQ(stateOf(how), State::Fine);
+    EXPECT_EQ(stateOf(Crossed::Slows), State::Close);
+    EXPECT_EQ(stateOf(Crossed::Resets), State::Close);
+    EXPECT_EQ(stateOf(Crossed::Stops), State::Over);
+}
+TEST(Crossings, TheChartTellsSpeedsAsThePrototypeGoes) {
+    const auto chart = crossingChart(factsOf(lame({"points 1:6 15mm", "creep 15km/h"})), "");
+    ASSERT_TRUE(chart.has_value());
+    CrossingMoment moment;
+    moment.speed = chart->speed;
+    EXPECT_NEAR(chart->kmhAt(moment), 15, 1e-9);
+    moment.speed = chart->speed / 3.0;
+    EXPECT_NEAR(chart->kmhAt(moment), 5, 1e-9);
+}
+TEST(Collectors, AreOfferedOnlyWhereTheyBridgeBothWaysThrough) {
+    // Left collects on the outer axles, right on the first alone; 59 mm lie between the outer ones,
+    // 30 mm between neighbours.
+    const Job job = jotted(shunter(), {"axle 2 none", "axle 3 left", "points 1:9 40mm"});
+    const Place place = places(job).front();
+    const auto options = collectorOptions(factsOf(job), place);
+    ASSERT_EQ(options.size(), 1U);
+    EXPECT_EQ(options[0].jot, "axle 3 both");
+    // Dead rail that neighbours bridge: either will do.
+    const Job less = jotted(shunter(), {"axle 2 none", "axle 3 left", "points 1:9 20mm"});
+    EXPECT_EQ(collectorOptions(factsOf(less), places(less).front()).size(), 2U);
 }
 TEST(Crossings, NumbersOfAxlesAreThoseOfTheTrain) {
     Job train = jotted(newJob("x", "dock-shunter"),
