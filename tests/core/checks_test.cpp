@@ -122,6 +122,17 @@ TEST(MotorJudgement, ChoosesByTheKindWhereNobodyReadTheMotor) {
     // Nor in a scale where kinds say little.
     EXPECT_EQ(finding(checkedAll(jotted(taken, {"scale G"})), "motor.rating").state, State::Ask);
 }
+TEST(MotorJudgement, IsToBeReadWhereTheKindDecidesNothing) {
+    // The only decoder that there is does not carry all that motors of its kind may stall at.
+    Catalogue parts = smallCatalogue();
+    std::erase_if(parts.decoders, [](const Decoder& each) { return each.id != "small"; });
+    const Job job = tests::newJob("new", "dock-shunter");
+    const auto all = findings(job, parts);
+    EXPECT_EQ(plain(finding(all, "motor.rating").sentence),
+              "Measure the motor first: how much it draws decides which decoder it can have.");
+    EXPECT_EQ(plain(finding(all, "motor.rating").action), "measure the stall current");
+    EXPECT_FALSE(finding(all, "motor.rating").caution.empty());
+}
 TEST(MotorJudgement, WhatItTakesForLongIsCarriedForLong) {
     // Hauling 1.1 A on 1 A continuous, whatever slip and stall say.
     const Job job = jotted(shunter(), {"haul 1.1A 12V"});

@@ -505,6 +505,17 @@ TEST(Crossings, SayWhatCapacitanceItTakes) {
         crossingOver(factsOf(whole), loadsOf(factsOf(whole)), places(whole)[0], {});
     EXPECT_FALSE(capacitanceFor(factsOf(whole), loadsOf(factsOf(whole)), *bridged).has_value());
 }
+TEST(Crossings, TellWhetherTheDeadRailWasMeasured) {
+    for (const auto& [line, kind] : {std::pair{"points 1:9", Basis::Kind::Assumed},
+                                     std::pair{"points 1:9 28mm", Basis::Kind::Measured}}) {
+        const auto all = findings(factsOf(lame({line})));
+        const Figure& volts = findOf(all, "points 1:9")->figures.at(0);
+        const auto dead = std::find_if(volts.inputs.begin(), volts.inputs.end(),
+                                       [](const Figure& each) { return each.symbol == "d"; });
+        ASSERT_NE(dead, volts.inputs.end());
+        EXPECT_EQ(dead->basis.kind, kind) << line;
+    }
+}
 TEST(Crossings, InTheWorstCaseIsSaidToo) {
     // A bank that just does: with 20 % less it does not.
     const Job job = lame({"points 1:9"});
