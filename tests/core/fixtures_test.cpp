@@ -150,6 +150,18 @@ TEST(Fixtures, MoveWithTheirHollowAndAreOnePerKind) {
     ASSERT_EQ(job.units[0].fixtures.size(), 1U);
     EXPECT_FALSE(job.units[0].fixtures[0].mayGo);
 }
+TEST(Hollows, StandBesideTheCentreLineWhereThatWasSaid) {
+    const auto across = [](std::vector<const char*> lines) {
+        Job job = roomy();
+        for (const char* line : lines) job = jotted(job, {line});
+        return tests::body(job).cavities[0].across.value();
+    };
+    EXPECT_NEAR(across({"cavity hood 34x8x11 at 8x20 left 3"}), 3, 1e-9);
+    EXPECT_NEAR(across({"cavity hood 34x8x11 at 8x20 right 2.5mm"}), -2.5, 1e-9);
+    // Moved or measured anew it stays there until it is said otherwise.
+    EXPECT_NEAR(across({"cavity hood 34x8x11 at 8x20 left 3", "cavity hood 30x8x11 at 9x20"}), 3,
+                1e-9);
+}
 TEST(Fixtures, OfAUnitOfSeveralAreNamedWithIt) {
     const Job two = jotted(newJob("Pair", "dock-shunter"), {"unit dock-shunter called rear"});
     const Job job = jotted(two, {"weight hood 4x6x6 at 10x20 in rear"});

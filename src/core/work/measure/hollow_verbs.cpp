@@ -7,6 +7,7 @@
 #include <algorithm>
 #include <array>
 #include <charconv>
+#include <cmath>
 
 namespace glimmet::core::measure {
 namespace {
@@ -46,6 +47,7 @@ struct HollowSaid {
     std::string name;
     std::array<Millimetres, 3> sizes{};
     std::optional<std::array<Millimetres, 2>> corner;  ///< from the front, above the rails
+    std::optional<Millimetres> across;                 ///< its middle, left of the centre line
     std::optional<std::string> unit;
 };
 std::optional<HollowSaid> hollowIn(std::string rest) {
@@ -55,6 +57,14 @@ std::optional<HollowSaid> hollowIn(std::string rest) {
         // "at 5x12 in tail": the unit stands last.
         std::string corner = *at;
         said.unit = cutOff(corner, "in");
+        // "at 5x12 left 3": beside the centre line.
+        for (const auto& [side, sign] : {std::pair{"left", 1.0}, std::pair{"right", -1.0}}) {
+            const auto by = cutOff(corner, side);
+            if (!by) continue;
+            const auto size = sizesIn<1>(*by);
+            if (!size) return {};
+            said.across = (*size)[0] * sign;
+        }
         said.corner = sizesIn<2>(corner);
         if (!said.corner) return {};
     }
@@ -112,6 +122,14 @@ std::optional<Text> outside(const Body& body, const HollowSaid& hollow) {
             "It would reach up to %1, and the body is %2 high. If it is higher, say so "
             "first: roof 41mm.",
             formatted(corner[1] + hollow.sizes[2]), formatted(body.height));
+    }
+    const Millimetres aside = hollow.across.value_or(Millimetres{0});
+    const Millimetres reach = Millimetres{std::abs(aside.value())} + hollow.sizes[1] / 2.0;
+    if (reach > body.width / 2.0 * allowed) {
+        return text(
+            "It would reach %1 from the centre line, and the body is %2 wide. If it is wider, say "
+            "so first: width 31mm.",
+            formatted(reach), formatted(body.width));
     }
     return {};
 }
@@ -186,6 +204,7 @@ Result<Jotted> cavityVerb(const Said& said) {
     one->width = hollow->sizes[1];
     one->height = hollow->sizes[2];
     if (hollow->corner) one->corner = {(*hollow->corner)[0], (*hollow->corner)[1]};
+    if (hollow->across) one->across = *hollow->across;
     one->measured = true;
     result.meaning = text("%1, measured: %2 long, %3 wide, %4 high", one->name,
                           formatted(one->length), formatted(one->width), formatted(one->height));
@@ -193,6 +212,14 @@ Result<Jotted> cavityVerb(const Said& said) {
         result.meaning =
             text("%1; its lower front corner %2 from the front, %3 above the rails",
                  std::move(result.meaning), formatted(one->corner.x), formatted(one->corner.z));
+    }
+    if (hollow->across) {
+        const std::string aside = formatted(Millimetres{std::abs(one->across.value())});
+        result.meaning = one->across > Millimetres{0}
+                             ? text("%1, its middle %2 left of the centre line",
+                                    std::move(result.meaning), aside)
+                             : text("%1, its middle %2 right of the centre line",
+                                    std::move(result.meaning), aside);
     }
     return result;
 }

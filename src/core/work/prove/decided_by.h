@@ -7,7 +7,8 @@ namespace glimmet::core::prove {
 
 inline constexpr DecidedBy decidedBy[] = {
     {"prove.auxiliary",
-     "Close where it takes over 1.25 of the current with its auxiliary drive turning, at like volts "
+     "Close where it takes over 1.25 of the current with its auxiliary drive turning, at like "
+     "volts "
      "the same way."},
     {"prove.failed",
      "Over where it does not run on plain DC; close where it was let go on all the "

@@ -49,7 +49,8 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
         "reserve.crossing:" + at.place.name, {at.place.name, at.place.name}, at.state,
         Gravity::WorksBadly, [&](Finding& finding) {
             finding.sentence = crossingSentence(job, at);
-            const bool worse = at.inTheWorst >= Crossed::Resets && at.crossing.how < Crossed::Resets;
+            const bool worse =
+                at.inTheWorst >= Crossed::Resets && at.crossing.how < Crossed::Resets;
             if (worse) {
                 finding.sentence =
                     text("%1 In the worst case (%2) it %3.", finding.sentence,
