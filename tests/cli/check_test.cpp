@@ -18,6 +18,8 @@
 namespace glimmet::cli {
 namespace {
 
+using tests::Scratch;
+
 const std::string noCatalogue = "/nonexistent/catalogue.json";
 
 /// What was judged, and all that was printed.

@@ -14,6 +14,7 @@ namespace glimmet::core {
 namespace {
 
 using tests::jotted;
+using tests::newJob;
 
 Unit hollowUnit() {
     Unit unit;

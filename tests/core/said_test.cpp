@@ -135,7 +135,8 @@ TEST(Said, OptionsAreWorthWhatTheirJudgePromised) {
                 if (option.kind == Option::Kind::Remedy) before[option.jot] = option.state;
             }
             tryOptions(finding, facts);
-            for (const auto& [jot, state] : before) {
+            for (const auto& [line, state] : before) {
+                const std::string& jot = line;  // what a lambda can hold
                 const auto option =
                     std::find_if(finding.options.begin(), finding.options.end(),
                                  [&](const Option& each) { return each.jot == jot; });

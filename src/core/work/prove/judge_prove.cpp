@@ -180,39 +180,47 @@ const ProofReading* runningLike(const Job& job, const ProofReading& reading) {
     return found;
 }
 
-/// Rocked, and with what its motor drives besides: against running alone at like volts.
+/// A reading under more load than running alone at like volts, with the one that it is held
+/// against.
+struct MoreThanAlone {
+    const ProofReading* loaded = nullptr;
+    const ProofReading* alone = nullptr;
+};
+MoreThanAlone moreThanAlone(const Job& job, Pace pace) {
+    for (const Direction direction : {Direction::Forward, Direction::Reverse}) {
+        const ProofReading* reading = last(job, direction, pace);
+        if (!reading || !reading->amps) continue;
+        const ProofReading* alone = runningLike(job, *reading);
+        if (alone && *reading->amps > *alone->amps * unlike) return {reading, alone};
+    }
+    return {};
+}
+
+/// Rocked, and with what its motor drives besides.
 void judgeLoaded(const Job& job, Judging& judging) {
-    const auto moreThanAlone =
-        [&](Pace pace) -> std::pair<const ProofReading*, const ProofReading*> {
-        for (const Direction direction : {Direction::Forward, Direction::Reverse}) {
-            const ProofReading* reading = last(job, direction, pace);
-            if (!reading || !reading->amps) continue;
-            const ProofReading* alone = runningLike(job, *reading);
-            if (alone && *reading->amps > *alone->amps * unlike) return {reading, alone};
-        }
-        return {};
-    };
-    if (const auto [rocked, alone] = moreThanAlone(Pace::Rocking); rocked) {
+    const MoreThanAlone rocked = moreThanAlone(job, Pace::Rocking);
+    if (rocked.loaded) {
         judging.say("prove.rocking", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
             finding.sentence = text(
                 "Rocked to and fro it takes %1, running at like volts %2: it binds at one place of "
                 "a turn. Rods, a gear, or a wheel out of quarter.",
-                formatted(*rocked->amps, 3), formatted(*alone->amps, 3));
+                formatted(*rocked.loaded->amps, 3), formatted(*rocked.alone->amps, 3));
             finding.action = text("find where it binds");
-            finding.figures = {ampsFigure(text("Rocked"), "I_rock", *rocked),
-                               ampsFigure(text("Running"), "I_run", *alone)};
+            finding.figures = {ampsFigure(text("Rocked"), "I_rock", *rocked.loaded),
+                               ampsFigure(text("Running"), "I_run", *rocked.alone)};
         });
     }
-    if (const auto [driven, alone] = moreThanAlone(Pace::Auxiliary); driven) {
+    const MoreThanAlone driven = moreThanAlone(job, Pace::Auxiliary);
+    if (driven.loaded) {
         judging.say(
             "prove.auxiliary", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
                 finding.sentence = text(
                     "Its auxiliary drive loads the motor: %1 with it, %2 without. The decoder "
                     "carries both together; take the running and slipping readings with it on.",
-                    formatted(*driven->amps, 3), formatted(*alone->amps, 3));
+                    formatted(*driven.loaded->amps, 3), formatted(*driven.alone->amps, 3));
                 finding.action = text("read the motor with its auxiliary drive on, or uncouple it");
-                finding.figures = {ampsFigure(text("With it"), "I_aux", *driven),
-                                   ampsFigure(text("Without"), "I_run", *alone)};
+                finding.figures = {ampsFigure(text("With it"), "I_aux", *driven.loaded),
+                                   ampsFigure(text("Without"), "I_run", *driven.alone)};
             });
     }
 }
