@@ -179,6 +179,25 @@ TEST(Ranking, SaysWhatEachWinsAndLoses) {
     EXPECT_EQ(ranked.back().decoder->id, "small");
 }
 
+TEST(Ranking, OneThatIsCloseStillDoesAndSaysWhatIsClose) {
+    // 0.6 A of slipping on 0.65 A continuous: within a sixth of it, and the cheapest there is.
+    Catalogue parts = smallCatalogue();
+    Decoder tight = middle();
+    tight.id = "tight";
+    tight.continuous = Amperes{0.65};
+    tight.price = 1;
+    parts.decoders.push_back(tight);
+    const Job job = shunter();
+    const auto ranked = rankedDecoders(reckoned(job, House(), parts), driveEvidence(job));
+    const auto found = std::find_if(ranked.begin(), ranked.end(), [](const RankedDecoder& each) {
+        return each.decoder->id == "tight";
+    });
+    ASSERT_NE(found, ranked.end());
+    EXPECT_EQ(found->worst, State::Close);
+    EXPECT_EQ(plain(found->wins), "the cheapest that will do");
+    EXPECT_EQ(plain(found->loses), "little in hand for the motor");
+}
+
 Catalogue anyCatalogue(std::mt19937& random) {
     const auto any = [&](double least, double most) {
         return std::uniform_real_distribution<>(least, most)(random);
