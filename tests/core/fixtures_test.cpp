@@ -1,6 +1,7 @@
 // Weights and speakers that are there take room; what is left of a hollow, and who lies in it.
 #include "core/work/choose/ranking.h"
 #include "core/work/jot.h"
+#include "core/work/measure/dragged.h"
 #include "core/work/seat.h"
 #include "support/findings.h"
 #include "support/sample_jobs.h"
@@ -79,6 +80,52 @@ TEST(FreeIn, AWeightWithoutAPlaceLiesAtTheRearEndAndNothingReachesOut) {
     unit.fixtures[0].place = "boiler";
     EXPECT_FALSE(lies(unit, unit.fixtures[0]).has_value());
     EXPECT_EQ(freeIn(unit, unit.body.cavities[0]), unit.body.cavities);
+}
+
+TEST(Dragged, AnEdgeLeavesTheOneAcrossFromItWhereItIs) {
+    using measure::Grip;
+    const Cavity box{"hood",
+                     {Millimetres{5}, Millimetres{3}},
+                     Millimetres{30},
+                     Millimetres{12},
+                     Millimetres{10},
+                     {},
+                     true};
+    const auto by = [](double back, double up) {
+        return Point{Millimetres{back}, Millimetres{up}};
+    };
+    const auto rear = [](const Cavity& each) { return (each.corner.x + each.length).value(); };
+    const auto top = [](const Cavity& each) { return (each.corner.z + each.height).value(); };
+    EXPECT_EQ(dragged(box, Grip::All, by(2.04, -1.06)).corner,
+              (Point{Millimetres{7}, Millimetres{1.9}}));
+    EXPECT_EQ(dragged(box, Grip::All, by(-9, -9)).corner, (Point{Millimetres{1}, Millimetres{1}}));
+    // Also where it is drawn out beyond the front, or pushed past the other edge.
+    for (const double back : {-100.0, -4.5, -1.0, 0.04, 12.3, 29.5, 400.0}) {
+        const Cavity front = dragged(box, Grip::Front, by(back, 7));
+        EXPECT_NEAR(rear(front), 35, 1e-9) << back;
+        EXPECT_GE(front.corner.x, Millimetres{1});
+        EXPECT_GE(front.length, Millimetres{1} - Millimetres{1e-9});
+        EXPECT_EQ(front.corner.z, box.corner.z);
+        const Cavity behind = dragged(box, Grip::Rear, by(back, 7));
+        EXPECT_EQ(behind.corner, box.corner);
+        EXPECT_GE(behind.length, Millimetres{1});
+    }
+    EXPECT_NEAR(dragged(box, Grip::Rear, by(6.26, 0)).length.value(), 36.3, 1e-9);
+    EXPECT_EQ(dragged(box, Grip::Rear, by(900, 0)).length, Millimetres{500});
+    for (const double up : {-50.0, -1.5, 3.0, 11.5, 60.0}) {
+        const Cavity floor = dragged(box, Grip::Floor, by(7, up));
+        EXPECT_NEAR(top(floor), 15, 1e-9) << up;
+        EXPECT_GE(floor.height, Millimetres{1} - Millimetres{1e-9});
+        EXPECT_GE(floor.corner.z, Millimetres{1});
+        EXPECT_EQ(floor.corner.x, box.corner.x);
+    }
+    EXPECT_NEAR(dragged(box, Grip::Roof, by(0, 2.5)).height.value(), 14.5, 1e-9);
+    Body body;
+    body.length = Millimetres{90};
+    body.axles = {{Millimetres{20}, Millimetres{12}}};
+    EXPECT_NEAR(measure::draggedAxle(body, 0, Millimetres{3.14}).value(), 23.1, 1e-9);
+    EXPECT_EQ(measure::draggedAxle(body, 0, Millimetres{-30}), Millimetres{1});
+    EXPECT_EQ(measure::draggedAxle(body, 0, Millimetres{300}), Millimetres{90});
 }
 
 /// Its hood holds the decoder, its cab floor does not; both were measured.

@@ -3,11 +3,9 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
+#include "core/work/measure/dragged.h"
 
 #include <QPainter>
-
-#include <algorithm>
-#include <cmath>
 
 using namespace Qt::StringLiterals;
 
@@ -18,46 +16,14 @@ using core::Cavity;
 using core::Millimetres;
 using core::Point;
 
-constexpr Millimetres thinnest{1}, longest{500};  // that a line of a hollow takes
-constexpr qreal reach = 5;                        // pixels on either side of an edge
+using core::measure::Grip;
+using core::measure::toTenth;
 
-Millimetres toTenth(Millimetres length) {
-    return Millimetres{std::round(length.value() * 10) / 10};
-}
+constexpr qreal reach = 5;  // pixels on either side of an edge
+
 QString number(Millimetres length) { return QString::number(toTenth(length).value(), 'g', 6); }
 QString measures(Millimetres length, Millimetres width, Millimetres height) {
     return u"%1x%2x%3"_s.arg(number(length), number(width), number(height));
-}
-
-/// What is dragged of a box: all of it, or one of its edges.
-enum class Grip { All, Front, Rear, Floor, Roof };
-
-/// The box with a grip of it moved; it keeps at least the thinnest.
-Cavity moved(Cavity box, Grip grip, const Point& by) {
-    const Millimetres rear = box.corner.x + box.length, top = box.corner.z + box.height;
-    switch (grip) {
-        case Grip::All:
-            box.corner.x = toTenth(box.corner.x + by.x);
-            box.corner.z = toTenth(box.corner.z + by.z);
-            break;
-        case Grip::Front:
-            box.corner.x = std::min(toTenth(box.corner.x + by.x), rear - thinnest);
-            box.length = rear - box.corner.x;
-            break;
-        case Grip::Rear:
-            box.length = std::clamp(toTenth(box.length + by.x), thinnest, longest);
-            break;
-        case Grip::Floor:
-            box.corner.z = std::min(toTenth(box.corner.z + by.z), top - thinnest);
-            box.height = top - box.corner.z;
-            break;
-        case Grip::Roof:
-            box.height = std::clamp(toTenth(box.height + by.z), thinnest, longest);
-            break;
-    }
-    box.corner.x = std::max(box.corner.x, thinnest);
-    box.corner.z = std::max(box.corner.z, thinnest);
-    return box;
 }
 
 /// " in tail": of which unit a line is, where there are several.
@@ -82,7 +48,7 @@ void addHollow(const LensInput& input, std::size_t unit, const Cavity& cavity) {
     const QRectF box = view.box(cavity.corner, cavity.length, cavity.height);
     const auto drag = [view, cavity, start, of](Grip grip) {
         return [view, cavity, start, of, grip](const Point& by) {
-            return draggedTo(view, moved(cavity, grip, by), start, of);
+            return draggedTo(view, core::measure::dragged(cavity, grip, by), start, of);
         };
     };
     const QString how = cavity.measured ? tr("measured") : tr("as it is drawn");
@@ -124,7 +90,7 @@ void addFixture(const LensInput& input, std::size_t unit, const core::Fixture& f
         if (target.jot != start || target.where != where) continue;
         target.drag = [view, box = *lies, start,
                        of = ofUnit(input.scene.job, unit)](const Point& by) {
-            return draggedTo(view, moved(box, Grip::All, by), start, of);
+            return draggedTo(view, core::measure::dragged(box, Grip::All, by), start, of);
         };
     }
 }
@@ -141,8 +107,7 @@ void addAxles(const LensInput& input, std::size_t unit) {
         input.painter.setBrush(theme().matInk);
         input.painter.drawPolygon(mark);
         const auto drag = [body, view, i, of = ofUnit(input.scene.job, unit)](const Point& by) {
-            const Millimetres x =
-                std::clamp(toTenth(body.axles[i].x + by.x), thinnest, body.length);
+            const Millimetres x = core::measure::draggedAxle(body, i, by.x);
             QString line = u"axles"_s;
             for (std::size_t k = 0; k < body.axles.size(); ++k)
                 line += u" %1mm"_s.arg(number(k == i ? x : body.axles[k].x));
