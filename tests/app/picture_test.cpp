@@ -201,6 +201,29 @@ TEST(PictureView, AHollowItsEdgesAWeightAndAnAxleAreDraggedToTheTenth) {
                     .has_value())
         << line.toStdString();
 }
+TEST(PictureView, WhatCollectsBesideTheWheelsIsDraggedAndEachOfItsLinesIsTaken) {
+    core::Job job = jotted(shunter(), {"collector roller 40mm", "collector slider 71mm long 9mm"});
+    PictureView view;
+    view.resize(900, 500);
+    view.show(tests::factsOf(job), motorLens, {});
+    view.setVisible(true);
+    view.grab();
+    const QString line = draggedBy(view, u"A roller"_s, {5, 3});
+    const auto match = QRegularExpression(u"^collector roller 40mm to ([\\d.]+)mm$"_s).match(line);
+    EXPECT_NEAR(match.captured(1).toDouble(), 45, 0.21) << line.toStdString();
+    const auto taken = [&](const QString& one) {
+        return jotted(job, {one.toUtf8().constData()}).units[0].collectors;
+    };
+    EXPECT_EQ(taken(line).size(), 2U);
+    const Target* slider = targetWith(view, u"A slider"_s);
+    ASSERT_TRUE(slider);
+    ASSERT_EQ(slider->likely.size(), 4U);
+    EXPECT_EQ(taken(slider->likely[0].jot)[1].pole, core::Pole::Centre);
+    EXPECT_EQ(taken(slider->likely[1].jot)[1].pole, core::Pole::Left);
+    EXPECT_EQ(taken(slider->likely[2].jot)[1].pole, core::Pole::Right);
+    EXPECT_EQ(taken(slider->likely[3].jot).size(), 1U);
+    EXPECT_EQ(taken(slider->likely[2].jot)[1].length, core::Millimetres{9});
+}
 TEST(PictureView, ADragIsGivenUpByEscapeAndDoneByKeys) {
     const core::Job job = jotted(shunter(), {"cavity hood 34x14x11 at 20x21"});
     PictureView view;

@@ -132,6 +132,33 @@ TEST(MiddlePickup, IsAskedForAndHangsOnNoSingleRoller) {
     EXPECT_FALSE(bridgedInTheMiddle(jotted(tests::shunter(), {"collector wiper 20mm left"})));
     EXPECT_EQ(tests::stateOf(jotted(two, {"collector none"}), "pickup.middle"), State::Ask);
 }
+TEST(Collectors, ThatStandAreChangedMovedAndTakenOffByWhereTheyStand) {
+    const Job job = jotted(tests::shunter(), {"collector roller 20mm", "collector roller 60.4mm",
+                                              "collector slider 20mm"});
+    const auto after = [&](const char* line) { return jotted(job, {line}).units[0].collectors; };
+    const auto before = job.units[0].collectors;
+    ASSERT_EQ(before.size(), 3U);
+    // Of the same kind at the same place there is one: what is not said of it stays.
+    auto all = after("collector roller 20mm left");
+    ASSERT_EQ(all.size(), 3U);
+    EXPECT_EQ(all[0].pole, Pole::Left);
+    EXPECT_EQ(all[0].length, before[0].length);
+    all = after("collector slider 20mm long 30mm");
+    EXPECT_EQ(all[2].length, Millimetres{30});
+    EXPECT_EQ(all[2].pole, Pole::Centre);
+    EXPECT_EQ(all[0], before[0]);
+    EXPECT_EQ(after("collector roller 20.1mm").size(), 4U);  // beside it stands another
+
+    all = after("collector roller 60.4mm to 34mm");
+    EXPECT_NEAR(all[1].x.value(), 34, 1e-9);
+    EXPECT_EQ(all[0], before[0]);
+    all = after("collector roller 60.4mm gone");
+    EXPECT_EQ(all, (std::vector<Collector>{before[0], before[2]}));
+    for (const char* line : {"collector wiper 20mm gone", "collector roller 30mm gone",
+                             "collector roller 30mm to 40mm", "collector roller 20mm to 400mm"}) {
+        EXPECT_FALSE(understood(line, job, tests::smallCatalogue(), "").has_value()) << line;
+    }
+}
 TEST(MiddlePickup, TheWayBackIsAnyWheel) {
     Job job = jotted(tests::shunter(), {"supply three-rail", "collector slider 50mm long 30mm"});
     EXPECT_NEAR(job.units[0].collectors.at(0).length.value(), 30, 1e-9);

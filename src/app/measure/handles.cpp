@@ -107,7 +107,7 @@ void addAxles(const LensInput& input, std::size_t unit) {
         input.painter.setBrush(theme().matInk);
         input.painter.drawPolygon(mark);
         const auto drag = [body, view, i, of = ofUnit(input.scene.job, unit)](const Point& by) {
-            const Millimetres x = core::measure::draggedAxle(body, i, by.x);
+            const Millimetres x = core::measure::draggedAlong(body, body.axles[i].x, by.x);
             QString line = u"axles"_s;
             for (std::size_t k = 0; k < body.axles.size(); ++k)
                 line += u" %1mm"_s.arg(number(k == i ? x : body.axles[k].x));
@@ -126,6 +126,53 @@ void addAxles(const LensInput& input, std::size_t unit) {
     }
 }
 
+/// What touches beside the wheels: a slider as a skate at the rail's height, a roller as a wheel, a
+/// wiper as a blade.
+void addCollector(const LensInput& input, std::size_t unit, const core::Collector& collector) {
+    const MatView& view = input.scene.units[unit];
+    const QPointF foot = view.at({collector.x, Millimetres{0}});
+    const qreal wide = qMax<qreal>(view.size(collector.length), 6);
+    QPainter& painter = input.painter;
+    painter.setPen(QPen(theme().matInk, 1.4));
+    painter.setBrush(theme().brass);
+    switch (collector.kind) {
+        case core::CollectorKind::Roller:
+            painter.drawEllipse(foot - QPointF(0, 4), 4, 4);
+            break;
+        case core::CollectorKind::Slider:
+            painter.drawRoundedRect(QRectF(foot.x() - wide / 2, foot.y() - 5, wide, 4), 2, 2);
+            break;
+        case core::CollectorKind::Wiper:
+            painter.drawPolygon(QPolygonF() << foot + QPointF(-4, -9) << foot + QPointF(-1, -9)
+                                            << foot + QPointF(4, 0) << foot + QPointF(1, 0));
+            break;
+    }
+    painter.setBrush(Qt::NoBrush);
+    const QString kind = qs(std::string(name(collector.kind)));
+    const QString line = u"collector %1 %2mm"_s.arg(kind, number(collector.x));
+    const QString of = ofUnit(input.scene.job, unit);
+    const QRectF where(foot.x() - wide / 2 - 3, foot.y() - 12, wide + 6, 14);
+    const auto drag = [line, of, where, view, body = input.scene.job.units[unit].body,
+                       x = collector.x](const Point& by) {
+        const Millimetres to = core::measure::draggedAlong(body, x, by.x);
+        return Dragged{u"%1 to %2mm%3"_s.arg(line, number(to), of),
+                       where.translated(view.size(to - x), 0),
+                       tr("%1 mm behind the front").arg(number(to))};
+    };
+    input.targets.push_back(
+        {where,
+         tr("A %1, %2 behind the front, %3 long, collects: %4. Drag it to where it is.")
+             .arg(kind, qs(core::formatted(collector.x, 4)),
+                  qs(core::formatted(collector.length, 3)), qs(std::string(name(collector.pole)))),
+         line + u' ',
+         {},
+         {{tr("collects from the middle conductor"), line + u" centre"_s + of},
+          {tr("collects from the left rail"), line + u" left"_s + of},
+          {tr("collects from the right rail"), line + u" right"_s + of},
+          {tr("is taken off"), line + u" gone"_s + of}},
+         drag});
+}
+
 }  // namespace
 
 void addHandles(const LensInput& input) {
@@ -134,6 +181,7 @@ void addHandles(const LensInput& input) {
         for (const Cavity& cavity : unit.body.cavities) addHollow(input, i, cavity);
         for (const core::Fixture& fixture : unit.fixtures) addFixture(input, i, fixture);
         addAxles(input, i);
+        for (const core::Collector& each : unit.collectors) addCollector(input, i, each);
     }
 }
 

@@ -1,4 +1,4 @@
-// Hollows, what lies in them, and axles as things that can be dragged to where they are.
+// Hollows, what lies in them, axles and collectors as things that can be dragged to where they are.
 #pragma once
 
 #include "app/picture/scene.h"

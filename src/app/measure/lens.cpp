@@ -90,22 +90,6 @@ void paintMotorLens(const LensInput& input) {
                     look.mat);
         at += QPointF(0, 20);
     }
-    // What touches beside the wheels: a slider as a skate on the rail's height, a roller as a
-    // wheel.
-    painter.setPen(QPen(look.matInk, 1.4));
-    painter.setBrush(look.brass);
-    for (std::size_t i = 0; i < scene.job.units.size(); ++i) {
-        for (const core::Collector& each : scene.job.units[i].collectors) {
-            const QPointF foot = scene.units[i].at({each.x, core::Millimetres{0}});
-            const qreal wide = qMax<qreal>(scene.units[i].size(each.length), 6);
-            if (each.kind == core::CollectorKind::Roller) {
-                painter.drawEllipse(foot - QPointF(0, 4), 4, 4);
-            } else {
-                painter.drawRoundedRect(QRectF(foot.x() - wide / 2, foot.y() - 5, wide, 4), 2, 2);
-            }
-        }
-    }
-    painter.setBrush(Qt::NoBrush);
     for (std::size_t i = 0; i < scene.job.units.size(); ++i) {
         const QString unit = qs(core::unitCalled(scene.job, i));
         for (const core::FactoryWire& wire : scene.job.units[i].wires) {

@@ -47,8 +47,8 @@ Cavity dragged(Cavity box, Grip grip, const Point& by) {
     return box;
 }
 
-Millimetres draggedAxle(const Body& body, std::size_t axle, Millimetres back) {
-    return std::clamp(toTenth(body.axles[axle].x + back), least, std::max(least, body.length));
+Millimetres draggedAlong(const Body& body, Millimetres x, Millimetres back) {
+    return std::clamp(toTenth(x + back), least, std::max(least, body.length));
 }
 
 }  // namespace glimmet::core::measure

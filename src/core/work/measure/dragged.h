@@ -1,5 +1,5 @@
-// What dragging a hollow, what lies in it, or an axle comes to: its measures, to the tenth of a
-// millimetre.
+// What dragging a hollow, what lies in it, an axle or a collector comes to: its measures, to the
+// tenth of a millimetre.
 #pragma once
 
 #include "core/record/body.h"
@@ -19,7 +19,7 @@ enum class Grip { All, Front, Rear, Floor, Roof };
 /// the one across from it where it is.
 [[nodiscard]] Cavity dragged(Cavity box, Grip grip, const Point& by);
 
-/// Where an axle then stands, from the front end: on its body. Precondition: axle < axles.
-[[nodiscard]] Millimetres draggedAxle(const Body& body, std::size_t axle, Millimetres back);
+/// Where an axle or collector that stood at x then stands, from the front end: on its body.
+[[nodiscard]] Millimetres draggedAlong(const Body& body, Millimetres x, Millimetres back);
 
 }  // namespace glimmet::core::measure

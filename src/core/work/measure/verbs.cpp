@@ -506,7 +506,16 @@ std::vector<Named> poles(const Context&) {
             {"left", {"left rail"}, "the left rail"},
             {"right", {"right rail"}, "the right rail"}};
 }
-/// "collector slider 60mm", "collector roller 20mm centre"
+std::vector<Named> takenOff(const Context&) { return {{"gone", {"off"}, "it is taken off"}}; }
+/// The one of a kind that stands there, to the tenth of a millimetre that pictures and lines show.
+Collector* collectorAt(Unit& unit, CollectorKind kind, Millimetres x) {
+    for (Collector& each : unit.collectors) {
+        if (each.kind == kind && std::abs((each.x - x).value()) < 0.06) return &each;
+    }
+    return nullptr;
+}
+/// "collector slider 60mm", "collector roller 20mm centre", "collector roller 20mm to 34mm",
+/// "collector roller 34mm gone"
 Result<Jotted> collector(const Said& said) {
     const auto unit = unitOf(said);
     if (!unit) return tl::unexpected(unit.error());
@@ -523,20 +532,33 @@ Result<Jotted> collector(const Said& said) {
                                                "it like %1.",
                                                said.verb.examples.front()));
     }
-    if (*at > changed.body.length) {
+    const auto to = said.one<Millimetres>("TO");
+    if (to.value_or(*at) > changed.body.length) {
         return refuse(ErrorCode::OutOfRange, text("That is behind the end: the body is %1 long.",
                                                   formatted(changed.body.length, 4)));
     }
-    Collector made;
-    made.kind = *named<CollectorKind>(kind);
-    made.pole = *named<Pole>(said.name("POLE").value_or("centre"));
-    made.x = *at;
-    // A slider rests on some 45 mm of studs or rail; a roller touches at a point.
-    made.length =
-        said.one<Millimetres>("LONG").value_or(Millimetres{kind == "slider" ? 45.0 : 2.0});
-    result.meaning = text("A %1 at %2, %3 long, collects: %4", kind, formatted(made.x),
-                          formatted(made.length), std::string(name(made.pole)));
-    changed.collectors.push_back(made);
+    const auto madeOf = *named<CollectorKind>(kind);
+    Collector* stands = collectorAt(changed, madeOf, *at);
+    const bool gone = said.name("GONE").has_value();
+    if ((gone || to) && !stands) {
+        return refuse(ErrorCode::Unknown, text("No %1 stands at %2.", kind, formatted(*at, 4)));
+    }
+    if (gone) {
+        changed.collectors.erase(changed.collectors.begin() + (stands - changed.collectors.data()));
+        result.meaning = text("The %1 at %2 is taken off", kind, formatted(*at, 4));
+        return result;
+    }
+    if (!stands) {
+        // A slider rests on some 45 mm of studs or rail; a roller touches at a point.
+        changed.collectors.push_back(
+            {madeOf, Pole::Centre, *at, Millimetres{kind == "slider" ? 45.0 : 2.0}});
+        stands = &changed.collectors.back();
+    }
+    stands->x = to.value_or(stands->x);
+    stands->length = said.one<Millimetres>("LONG").value_or(stands->length);
+    if (const auto pole = said.name("POLE")) stands->pole = *named<Pole>(*pole);
+    result.meaning = text("A %1 at %2, %3 long, collects: %4", kind, formatted(stands->x, 4),
+                          formatted(stands->length), std::string(name(stands->pole)));
     return result;
 }
 
@@ -741,8 +763,10 @@ constexpr Takes collectorTakes[] = {
      .missing = "A slider, a roller, a wiper, or none?",
      .names = collectorKinds},
     {.what = "LONG", .after = "long", .dimension = Dimension::Length, .least = 0.0005, .most = 0.3},
+    {.what = "TO", .after = "to", .dimension = Dimension::Length, .least = 0.0005, .most = 1},
     {.what = "BACK", .dimension = Dimension::Length, .least = 0.0005, .most = 1, .zero = true},
     {.what = "POLE", .kind = Kind::Name, .names = poles},
+    {.what = "GONE", .kind = Kind::Name, .names = takenOff},
     unitTakes};
 constexpr const char* collectorExamples[] = {"collector slider 60mm",
                                              "collector roller 20mm centre", "collector none"};
