@@ -241,6 +241,36 @@ TEST(Jot, FitsTheUsualBodyToScaleAndLengthButNotAnOwnProfile) {
     EXPECT_EQ(longer.length, Millimetres{142});
     EXPECT_EQ(longer.height, own.units.at(0).body.height);
 }
+TEST(Jot, LinesOfEarlierDaysStandWhereTheyBelongInTheLog) {
+    Job job = afterLine("light 240mA 12V");
+    const auto before = job.units[0].motors[0].readings.size();
+    job = afterLine("on 2026-02-11 light 150mA 12V", job);
+    job = afterLine("light 170mA 12V 2026-02-20", job);
+    job = afterLine("2026-02-11: light 155mA 12V", job);
+    const auto& log = job.units[0].motors[0].readings;
+    ASSERT_EQ(log.size(), before + 3);
+    std::vector<std::string> days;
+    for (const TakenReading& each : log) days.push_back(each.on);
+    EXPECT_TRUE(std::is_sorted(days.begin(), days.end()));
+    EXPECT_EQ(log.back().on, "2026-03-02");  // what was read today still counts as the last
+    EXPECT_EQ(log.back().amps, Amperes{0.24});
+    // Of one day in the order in which they were entered.
+    std::vector<double> early;
+    for (const TakenReading& each : log)
+        if (each.on == "2026-02-11") early.push_back(each.amps.value());
+    EXPECT_EQ(early, (std::vector<double>{0.15, 0.155}));
+
+    job = afterLine("ohms 9.8", job);
+    job = afterLine("on 2026-01-05 ohms 9.6", job);
+    EXPECT_EQ(job.units[0].motors[0].windings.front().on, "2026-01-05");
+    job = afterLine("oiled gears on 2026-01-05", afterLine("oiled worm", job));
+    EXPECT_EQ(job.intake.oiled.front().point, "gears");
+    // A note may end with a date of its own.
+    job = afterLine("note it was new on 2025-12-24", job);
+    EXPECT_EQ(job.notes.back().on, "2026-03-02");
+    EXPECT_EQ(job.notes.back().words, "it was new on 2025-12-24");
+    EXPECT_EQ(afterLine("on 2025-12-24 note it was new", job).notes.back().on, "2025-12-24");
+}
 TEST(Jot, RefusesInTheWordsOfTheVerbAtTheBeginning) {
     // "output" is a verb too, and would find fault with "lamp".
     EXPECT_NE(whyRefused("lamp rear amber on output 9").find("No output goes by “9”"),

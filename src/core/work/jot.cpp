@@ -1,5 +1,6 @@
 #include "core/work/jot.h"
 
+#include "core/jot/dated.h"
 #include "core/jot/reader.h"
 #include "core/quantity/format.h"
 #include "core/work/job_rooms.h"
@@ -86,11 +87,27 @@ std::vector<JotForm> workshopJotForms() {
 
 Result<Jotted> understood(std::string_view line, const Job& job, const Catalogue& catalogue,
                           const std::string& today, const WorkshopRecord& workshop) {
-    const jot::Context context{job, catalogue, today, &workshop};
-    const auto heard = said(line, allVerbs(), context);
+    auto entry = jot::dated(line, today);
+    if (entry && entry->behind) {
+        // What a note ends with is its owner's.
+        const auto whole = said(line, allVerbs(), {job, catalogue, today, &workshop});
+        if (whole && whole->verb.sentence) entry = jot::Dated{line, {}, false};
+    }
+    if (!entry) return tl::unexpected(entry.error());
+    const std::string& day = entry->on.empty() ? today : entry->on;
+    const jot::Context context{job, catalogue, day, &workshop};
+    const auto heard = said(entry->line, allVerbs(), context);
     if (!heard) return tl::unexpected(heard.error());
     auto jotted = heard->verb.read(*heard);
     if (!jotted) return jotted;
+    if (!entry->on.empty() && day != today) {
+        const auto undated = understood(entry->line, job, catalogue, today, workshop);
+        if (undated && undated->after == jotted->after) {
+            return jot::refuse(ErrorCode::NotUnderstood,
+                               text("%1 keeps no day: leave %2 out.", heard->verb.word, day));
+        }
+        jotted->meaning = text("%1, on %2", std::move(jotted->meaning), day);
+    }
     for (const SpokenVerb& spoken : jobVerbs()) {
         if (spoken.verb == &heard->verb && !jotted->goes) jotted->stage = spoken.stage;
     }

@@ -24,7 +24,8 @@ struct Jotted {
 };
 
 /// Reads one line against a job. Pure: the job itself is not touched.
-/// `today` is the date that measurements get, ISO 8601.
+/// `today` is the date that measurements get, ISO 8601; a line that names an earlier day ("on
+/// 2026-03-02 light 150mA 12V") gets that one.
 /// Errors: NotUnderstood for words that mean nothing here, Unknown for names of nothing,
 /// OutOfRange for values no model has, Missing for what the line leaves out. Each explains itself
 /// and shows an example; nothing of a refused line is taken.

@@ -1,4 +1,5 @@
 // Jots of intake: what was looked at, what is wrong and where, what the owner says.
+#include "core/work/in_order.h"
 #include "core/work/intake/album.h"
 #include "core/work/intake/intake.h"
 #include "core/work/intake/look_list.h"
@@ -291,7 +292,7 @@ Result<Jotted> oiled(const Said& said) {
         jotted(said, gears == (with == "grease") ? text("Oiled: %1, with %2", point, with)
                                                  : text("Oiled: %1, with %2 (usual there: %3)",
                                                         point, with, gears ? "grease" : "oil"));
-    result.after.intake.oiled.push_back({point, with, said.context.today});
+    enterByDay(result.after.intake.oiled, {point, with, said.context.today});
     return result;
 }
 

@@ -1,5 +1,6 @@
 // Jots of the motor, its pickups and what feeds them.
 #include "core/power/battery.h"
+#include "core/work/in_order.h"
 #include "core/work/jotted.h"
 #include "core/work/measure/hollow_verbs.h"
 #include "core/work/measure/measure.h"
@@ -140,7 +141,7 @@ Result<Jotted> reading(const Said& said) {
                              (made.scatter ? " ± " + formatted(*made.scatter, 2) : "");
     Jotted result = jotted(said, ofMotorSaid(said.context.job, **motor,
                                              withThrottle(readingAs(condition, what), made)));
-    motorIn(result.after, (*motor)->id).readings.push_back(std::move(made));
+    enterByDay(motorIn(result.after, (*motor)->id).readings, std::move(made));
     return result;
 }
 
@@ -160,7 +161,7 @@ Result<Jotted> over(const Said& said) {
     Jotted result = jotted(
         said, ofMotorSaid(said.context.job, **motor,
                           withThrottle(text("Running, broken off: more than %1", what), made)));
-    motorIn(result.after, (*motor)->id).readings.push_back(std::move(made));
+    enterByDay(motorIn(result.after, (*motor)->id).readings, std::move(made));
     return result;
 }
 
@@ -170,7 +171,7 @@ Result<Jotted> ohms(const Said& said) {
     Jotted result = jotted(said, {});
     std::string all;
     for (const Ohms value : said.all<Ohms>("OHMS")) {
-        motorIn(result.after, (*motor)->id).windings.push_back({value, said.context.today});
+        enterByDay(motorIn(result.after, (*motor)->id).windings, {value, said.context.today});
         all += (all.empty() ? "" : ", ") + formatted(value);
     }
     result.meaning = ofMotorSaid(said.context.job, **motor, text("Winding: %1", all));

@@ -1,4 +1,5 @@
 // Jots of the proof on plain direct current.
+#include "core/work/in_order.h"
 #include "core/work/jotted.h"
 #include "core/work/prove/prove.h"
 
@@ -44,7 +45,7 @@ Result<Jotted> reading(const Said& said) {
         jotted(said, made.amps ? text("%1 %2: %3 at %4", paceWords(pace), way,
                                       formatted(*made.amps), formatted(made.volts))
                                : text("%1 %2: %3", paceWords(pace), way, formatted(made.volts)));
-    result.after.proof.readings.push_back(made);
+    enterByDay(result.after.proof.readings, std::move(made));
     return result;
 }
 
