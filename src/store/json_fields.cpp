@@ -48,43 +48,72 @@ std::string lineAndColumn(std::string_view text, std::size_t byte) {
     return "line " + std::to_string(line) + ", column " + std::to_string(column);
 }
 
-/// Goes through a document for keys that stand twice in one object. (A pass of its own: the
-/// parser's callback goes through the whole of a list again for each object in it.)
-class TwiceGivenKeys : public nlohmann::json_sax<json> {
+/// Builds the document as it is read, and sees where a key stands twice in one object.
+class Builder : public nlohmann::json_sax<json> {
 public:
-    explicit TwiceGivenKeys(std::vector<Fault>& faults) : m_faults(faults) {}
-    bool start_object(std::size_t) override {
-        m_keys.emplace_back();
-        return true;
-    }
-    bool end_object() override {
-        m_keys.pop_back();
-        return true;
-    }
+    Builder(std::string_view text, std::vector<Fault>& faults) : m_text(text), m_faults(faults) {}
+    json document;
+
+    bool null() override { return put(nullptr); }
+    bool boolean(bool value) override { return put(value); }
+    bool number_integer(number_integer_t value) override { return put(value); }
+    bool number_unsigned(number_unsigned_t value) override { return put(value); }
+    bool number_float(number_float_t value, const std::string&) override { return put(value); }
+    bool string(std::string& value) override { return put(std::move(value)); }
+    bool binary(binary_t& value) override { return put(json::binary(std::move(value))); }
+    bool start_object(std::size_t) override { return open(json::object()); }
+    bool start_array(std::size_t) override { return open(json::array()); }
+    bool end_object() override { return close(); }
+    bool end_array() override { return close(); }
     bool key(std::string& name) override {
-        if (!m_keys.back().insert(name).second) {
-            m_faults.push_back(
-                {"/…/" + pointerEscaped(name), "the field twice in one object", "each field once"});
+        auto& object = m_open.back()->get_ref<json::object_t&>();
+        const auto [place, added] = object.emplace(std::move(name), nullptr);
+        if (!added) {
+            m_faults.push_back({"/…/" + pointerEscaped(place->first),
+                                "the field twice in one object", "each field once"});
         }
+        m_value = &place->second;
         return m_faults.size() < mostFaults;
     }
-    bool null() override { return true; }
-    bool boolean(bool) override { return true; }
-    bool number_integer(number_integer_t) override { return true; }
-    bool number_unsigned(number_unsigned_t) override { return true; }
-    bool number_float(number_float_t, const std::string&) override { return true; }
-    bool string(std::string&) override { return true; }
-    bool binary(binary_t&) override { return true; }
-    bool start_array(std::size_t) override { return true; }
-    bool end_array() override { return true; }
-    /// What is no JSON is told by the parser itself.
-    bool parse_error(std::size_t, const std::string&, const json::exception&) override {
+    bool parse_error(std::size_t, const std::string&, const json::exception& error) override {
+        if (const auto* at = dynamic_cast<const json::parse_error*>(&error)) {
+            const bool empty = m_text.find_first_not_of(" \t\r\n") == std::string_view::npos;
+            m_faults.push_back({lineAndColumn(m_text, at->byte),
+                                empty ? "nothing" : "what is no JSON there", "a JSON document"});
+        } else {
+            m_faults.push_back({"/", "a number that no double holds", "numbers up to 1.8e308"});
+        }
         return false;
     }
 
 private:
+    json* place(json value) {
+        if (m_open.empty()) return &(document = std::move(value));
+        if (m_open.back()->is_array()) {
+            auto& list = m_open.back()->get_ref<json::array_t&>();
+            list.push_back(std::move(value));
+            return &list.back();
+        }
+        return &(*m_value = std::move(value));
+    }
+    bool put(json value) {
+        place(std::move(value));
+        return true;
+    }
+    bool open(json value) {
+        m_open.push_back(place(std::move(value)));
+        return true;
+    }
+    bool close() {
+        m_open.pop_back();
+        return true;
+    }
+
+    std::string_view m_text;
     std::vector<Fault>& m_faults;
-    std::vector<std::set<std::string>> m_keys;
+    std::vector<json*> m_open;  ///< objects and lists around the place; a list grows only when
+                                ///< nothing in it is open
+    json* m_value = nullptr;    ///< of the last key
 };
 
 }  // namespace
@@ -108,19 +137,10 @@ std::string sentence(const Fault& fault) {
 
 std::optional<json> parsedJson(std::string_view text, std::vector<Fault>& faults) {
     const std::size_t before = faults.size();
-    TwiceGivenKeys twice(faults);
-    json::sax_parse(text.begin(), text.end(), &twice);
+    Builder builder(text, faults);
+    json::sax_parse(text.begin(), text.end(), &builder);
     if (faults.size() > before) return {};
-    try {
-        return json::parse(text.begin(), text.end());
-    } catch (const json::parse_error& error) {
-        const bool empty = text.find_first_not_of(" \t\r\n") == std::string_view::npos;
-        faults.push_back({lineAndColumn(text, error.byte),
-                          empty ? "nothing" : "what is no JSON there", "a JSON document"});
-    } catch (const json::out_of_range&) {
-        faults.push_back({"/", "a number that no double holds", "numbers up to 1.8e308"});
-    }
-    return {};
+    return std::move(builder.document);
 }
 
 bool Range::holds(double value) const {
