@@ -123,7 +123,8 @@ TEST(Dragged, AnEdgeLeavesTheOneAcrossFromItWhereItIs) {
     Body body;
     body.length = Millimetres{90};
     body.axles = {{Millimetres{20}, Millimetres{12}}};
-    EXPECT_NEAR(measure::draggedAlong(body, body.axles[0].x, Millimetres{3.14}).value(), 23.1, 1e-9);
+    EXPECT_NEAR(measure::draggedAlong(body, body.axles[0].x, Millimetres{3.14}).value(), 23.1,
+                1e-9);
     EXPECT_EQ(measure::draggedAlong(body, body.axles[0].x, Millimetres{-30}), Millimetres{1});
     EXPECT_EQ(measure::draggedAlong(body, body.axles[0].x, Millimetres{300}), Millimetres{90});
 }
