@@ -8,6 +8,7 @@
 #include "app/lamps/lamps_strip.h"
 #include "app/lamps/odds_rows.h"
 #include "app/lamps/schematic.h"
+#include "app/lamps/tester_table.h"
 #include "app/measure/motor_plot.h"
 #include "app/reserve/crossing_plot.h"
 #include "app/reserve/hold_plot.h"
@@ -21,6 +22,7 @@
 #include "support/sample_jobs.h"
 
 #include <QAbstractButton>
+#include <QDoubleSpinBox>
 #include <QLabel>
 #include <QLineEdit>
 #include <QMenu>
@@ -390,6 +392,50 @@ core::Job saloonOnRails() {
     return jotted(tests::newJob("Aurora", "saloon", {}),
                   {"rectifier silicon", "lamp roof warm white for 3mA", "parallel roof",
                    "shared roof 1k", "lamp tail blink-red-3mm for 8mA", "resistor tail 1k"});
+}
+TEST(LampsStrip, TellsWhatEachTesterShouldShowAndTakesWhatIsSeen) {
+    LampsStrip strip;
+    strip.resize(760, 270);
+    strip.QWidget::show();
+    core::Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
+    const auto show = [&] { strip.show(tests::factsOf(job), {}, job.groups[0].id); };
+    show();
+    auto* table = strip.findChild<TesterTable*>();
+    const auto cell = [&](const QString& named) -> QAbstractButton* {
+        for (auto* each : table->findChildren<QAbstractButton*>())
+            if (each->accessibleName().startsWith(named)) return each;
+        return nullptr;
+    };
+    EXPECT_EQ(cell(u"front lamp"_s), nullptr);  // only what is looked at is worked out
+    QTest::mouseClick(strip.findChild<QToolButton*>(u"pageTesters"_s), Qt::LeftButton);
+    ASSERT_TRUE(cell(u"front lamp at the 9 V tester: should be lit"_s));
+    ASSERT_TRUE(cell(u"front lamp at the meter's diode test: should be dim"_s));
+    EXPECT_FALSE(cell(u"front lamp at a supply at 2.5 V"_s));
+    table->findChild<QDoubleSpinBox*>()->setValue(2.5);
+    EXPECT_TRUE(cell(u"front lamp at a supply at 2.5 V: should be"_s));
+
+    QSignalSpy chosen(&strip, &LampsStrip::jotChosen);
+    auto* diode = cell(u"front lamp at the meter's diode test: should be dim"_s);
+    diode->setFocus();
+    QTest::keyClick(diode, Qt::Key_Space);
+    auto* menu = table->findChild<QMenu*>(u"likelyLines"_s);
+    ASSERT_TRUE(menu);
+    ASSERT_EQ(menu->actions().size(), 4);
+    menu->actions()[2]->trigger();
+    menu->close();
+    ASSERT_EQ(chosen.count(), 1);
+    const QString line = chosen[0][0].toString();
+    EXPECT_EQ(line, u"tester front lamp dark at diode-test"_s);
+    job = jotted(job, {line.toUtf8().constData()});
+    show();
+    EXPECT_TRUE(cell(u"front lamp at the meter's diode test: should be dim, seen: dark"_s));
+    // Every look of every tester is a line that is understood, with and without its resistor.
+    for (const auto& each : core::lamps::testerLines(job.groups[0], core::Volts{2.5})) {
+        for (const auto& one : each.cells) {
+            const std::string said = core::lamps::testerJot(each.row, "dim", one.with);
+            EXPECT_EQ(jotted(job, {said.c_str()}).groups[0].rows[0].tested->with, one.with);
+        }
+    }
 }
 TEST(LampsStrip, TurnsItsPages) {
     LampsStrip strip;

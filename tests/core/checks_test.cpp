@@ -630,7 +630,7 @@ TEST(LampJudgement, WhatCannotHaveItsWishButShinesIsDimNotDark) {
     EXPECT_EQ(finding(checkedAll(faint), "lamp.current:front lamp").state, State::Over);
 }
 TesterLook expectedLookOf(const Job& job) {
-    return lamps::expectedLook(*lamps::atTester(job.groups.at(0).rows.at(0)));
+    return lamps::expectedLook(*lamps::atTester(job.groups.at(0), 0, {}));
 }
 TEST(LampTester, ShowsWhatALampByItselfShould) {
     const auto told = [](const Job& job, const char* id = "lamp.tested:front lamp") {
@@ -671,6 +671,54 @@ TEST(LampTester, ShowsWhatALampByItselfShould) {
     const Job wired = jotted(white, {"wired front 12V 0.46mA 9V 0.311mA"});
     EXPECT_EQ(expectedLookOf(wired), TesterLook::Dim);
     EXPECT_EQ(told(jotted(wired, {"tester front dim"})).substr(0, 5), "fine:");
+}
+TEST(LampTester, OfEachKindShowsWhatItsVoltsAndOhmsLetThrough) {
+    const auto told = [](const Job& job) {
+        const Finding one = finding(checkedAll(job), "lamp.tested:front lamp");
+        return std::string(name(one.state)) + ": " + plain(one.sentence);
+    };
+    const auto flows = [](const Job& job, Tester with) {
+        return lamps::atTester(job.groups.at(0), 0, with)->value();
+    };
+    const Job red = jotted(shunter(), {"lamp front red 2.0V 20mA", "resistor front 2k2"});
+    const Job white = jotted(shunter(), {"lamp front white 3.1V 20mA", "resistor front 2k2"});
+    // V = I·R + V_led(I) by hand, V_led falling some 60 to 120 mV for each tenfold less current.
+    EXPECT_NEAR(flows(red, {TesterKind::Cell, {}, false}), 0.05, 0.02);         // (3 − 2.1) / 15
+    EXPECT_NEAR(flows(red, {TesterKind::DiodeTest, {}, false}), 0.0011, 2e-4);  // (3 − 1.9) / 1k
+    EXPECT_EQ(flows(red, {TesterKind::Supply, Volts{5}, false}), 0.020);        // its limit
+    EXPECT_NEAR(flows(red, {TesterKind::Supply, Volts{5}, true}), 0.00142, 1e-4);  // 3.15 / 2201
+    EXPECT_NEAR(flows(red, {TesterKind::Block, {}, true}), 0.0022, 1e-4);          // 7.1 / 3200
+    EXPECT_LT(flows(white, {TesterKind::DiodeTest, {}, false}), 0.0005);
+    EXPECT_EQ(flows(jotted(shunter(), {"lamp front red"}), {TesterKind::Block, {}, true}), 0);
+
+    EXPECT_EQ(told(jotted(white, {"tester front dim at diode test"})).substr(0, 5), "fine:");
+    EXPECT_EQ(told(jotted(white, {"tester front lit at diode test"})).substr(0, 6), "close:");
+    EXPECT_NE(told(jotted(red, {"tester front lit at cell"})).find("stand in for a resistor"),
+              std::string::npos);
+    EXPECT_NE(told(jotted(red, {"tester front dark at cell"})).find("cell may be flat"),
+              std::string::npos);
+    EXPECT_EQ(told(jotted(red, {"tester front dark"})).find("flat"), std::string::npos);
+    EXPECT_NE(told(jotted(red, {"tester front dim with resistor"})).find("larger than on record"),
+              std::string::npos);
+    const Job small = jotted(red, {"resistor front 47k", "tester front lit with resistor"});
+    EXPECT_NE(told(small).find("smaller than on record, or bridged"), std::string::npos);
+    // What is answered is answered of the same tester at the same points.
+    const Job dark = jotted(red, {"tester front dark at supply 5V with resistor"});
+    EXPECT_NE(told(dark).find("a supply at 5 V"), std::string::npos);
+    const auto ofDark = checkedAll(dark);
+    for (const Option& option : finding(ofDark, "lamp.tested:front lamp").options) {
+        const Job then = jotted(dark, {option.jot.c_str()});
+        EXPECT_EQ(then.groups[0].rows[0].tested->with, dark.groups[0].rows[0].tested->with);
+        const auto after = checkedAll(then);
+        EXPECT_EQ(finding(after, "lamp.tested:front lamp").state, option.state) << option.jot;
+    }
+    for (const char* line :
+         {"tester front lit at cell 5V", "tester front lit at supply", "tester front lit 5V"}) {
+        EXPECT_FALSE(understood(line, red, smallCatalogue(), "").has_value()) << line;
+    }
+    const Job bare = jotted(shunter(), {"lamp front red"});
+    EXPECT_FALSE(
+        understood("tester front lit with resistor", bare, smallCatalogue(), "").has_value());
 }
 TEST(LampJudgement, OneThatFailsLeavesItsCurrentToTheOthers) {
     // Two whites on 270 Ω take 19 mA each; one alone would take 37.

@@ -6,6 +6,7 @@
 #include "app/lamps/lamps_view.h"
 #include "app/lamps/odds_rows.h"
 #include "app/lamps/schematic.h"
+#include "app/lamps/tester_table.h"
 #include "app/picture/scene.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
@@ -138,6 +139,7 @@ LampsStrip::LampsStrip(QWidget* parent)
       m_schematic(new Schematic),
       m_faults(new FaultTable),
       m_builds(new OddsRows),
+      m_testers(new TesterTable),
       m_dirt(new GapPlot),
       m_buttons(std::make_unique<Rows<OutputButton>>()) {
     setObjectName(u"lampsStrip"_s);
@@ -174,6 +176,8 @@ LampsStrip::LampsStrip(QWidget* parent)
         true);
     add(u"pageBuilds"_s, tr("ten builds"), tr("In how many builds its lamps look uneven"), m_builds,
         true);
+    add(u"pageTesters"_s, tr("testers"), tr("What the bench testers should show at its lamps"),
+        m_testers, true);
     add(u"pageDirt"_s, tr("over dirt"), tr("What the lamps do while the rails give nothing"),
         m_dirt, false);
     head->addStretch(1);
@@ -205,6 +209,7 @@ LampsStrip::LampsStrip(QWidget* parent)
     row->addLayout(shown, 1);
     turnTo(Circuit);
     connect(m_builds, &OddsRows::jotChosen, this, &LampsStrip::jotChosen);
+    connect(m_testers, &TesterTable::jotChosen, this, &LampsStrip::jotChosen);
     connect(m_dirt, &GapPlot::jotOffered, this, &LampsStrip::jotOffered);
     connect(m_schematic, &Schematic::jotOffered, this, &LampsStrip::jotOffered);
 }
@@ -298,6 +303,7 @@ void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
     m_shown = Shown{job, facts.house, group ? group->id : std::string()};
     m_faults->show(facts, group);
     m_builds->show(facts, group);
+    m_testers->show(group);
     // Only where lamps hang on the rails there is dirt to get over.
     const auto chart = core::gapChart(facts);
     m_dirt->show(chart);

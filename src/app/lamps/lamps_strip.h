@@ -21,6 +21,7 @@ class GapPlot;
 class OddsRows;
 class OutputButton;
 class Schematic;
+class TesterTable;
 
 class LampsStrip : public StageStrip {
     Q_OBJECT
@@ -34,7 +35,7 @@ public:
     void saveAs(const QString& path);
 
 private:
-    enum Page { Circuit, Faults, Builds, Dirt };
+    enum Page { Circuit, Faults, Builds, Testers, Dirt };
     void turnTo(Page page);
     void askWhere();
     struct Shown {
@@ -49,6 +50,7 @@ private:
     Schematic* m_schematic;
     FaultTable* m_faults;
     OddsRows* m_builds;
+    TesterTable* m_testers;
     GapPlot* m_dirt;
     QVBoxLayout* m_column = nullptr;
     std::unique_ptr<Rows<OutputButton>> m_buttons;

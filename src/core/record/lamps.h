@@ -5,6 +5,7 @@
 #include "core/led/resistor_package.h"
 #include "core/led/series.h"
 #include "core/record/fitted.h"
+#include "core/record/measured.h"
 #include "core/record/part.h"
 
 #include <optional>
@@ -29,10 +30,59 @@ constexpr auto wordsOf(TesterLook) {
                                             {TesterLook::Dark, "dark"},
                                             {TesterLook::Reversed, "reversed"}});
 }
+/// What is held to two points of a lamp on the bench.
+enum class TesterKind {
+    Block,      ///< a 9 V block behind 1 kΩ
+    Cell,       ///< a coin cell, 3 V
+    DiodeTest,  ///< of a meter
+    Supply,     ///< one that can be set, its current limited
+};
+constexpr auto wordsOf(TesterKind) {
+    return std::to_array<Word<TesterKind>>({{TesterKind::Block, "block"},
+                                            {TesterKind::Cell, "cell"},
+                                            {TesterKind::DiodeTest, "diode-test"},
+                                            {TesterKind::Supply, "supply"}});
+}
+struct Tester {
+    TesterKind kind = TesterKind::Block;
+    std::optional<Volts> volts{};  ///< that a supply is set to
+    bool resistor = false;         ///< held to the row with its resistor, not to its lamps
+    bool operator==(const Tester&) const = default;
+};
 struct Tested {
     TesterLook look{};
     std::string on;
+    Tester with{};
     bool operator==(const Tested&) const = default;
+};
+
+/// How far the joints of a row are.
+enum class Joints { Tacked, Soldered, Sleeved, Proved };
+constexpr auto wordsOf(Joints) {
+    return std::to_array<Word<Joints>>({{Joints::Tacked, "tacked"},
+                                        {Joints::Soldered, "soldered"},
+                                        {Joints::Sleeved, "sleeved"},
+                                        {Joints::Proved, "proved"}});
+}
+/// By what light it is seen, as it is fitted.
+enum class SeenIn { LitRoom, DarkRoom, Never };
+constexpr auto wordsOf(SeenIn) {
+    return std::to_array<Word<SeenIn>>(
+        {{SeenIn::LitRoom, "lit-room"}, {SeenIn::DarkRoom, "dark-room"}, {SeenIn::Never, "never"}});
+}
+struct Lead {
+    std::string colour;  ///< of its insulation
+    std::string to;      ///< what it joins; empty: nobody noted it
+    bool operator==(const Lead&) const = default;
+};
+/// How a row came to be in the model.
+struct Installed {
+    std::optional<Joints> joints;
+    std::string on;  ///< when the last of that was done
+    std::optional<Lead> plus, minus;
+    std::optional<Measured<Amperes>> current;  ///< read in the row, lit
+    std::optional<SeenIn> seen;
+    bool operator==(const Installed&) const = default;
 };
 
 /// LEDs in series with one resistor.
@@ -44,6 +94,7 @@ struct LampRow {
     LightPath path{};                          ///< between its lamps and the eye
     /// Its lamps stand the other way round: they light where the supply is reversed.
     bool turned = false;
+    Installed installed{};
     bool operator==(const LampRow&) const = default;
 
     [[nodiscard]] bool isBulbs() const {

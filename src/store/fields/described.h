@@ -88,6 +88,7 @@ inline constexpr const char* schemaName = nullptr;
 
 /// A line for every record that is kept.
 GLIMMET_DESCRIBED(core::Measured<core::Volts>, "measuredVolts")
+GLIMMET_DESCRIBED(core::Measured<core::Amperes>, "measuredAmperes")
 GLIMMET_DESCRIBED(core::Measured<core::Ohms>, "measuredOhms")
 GLIMMET_DESCRIBED(core::Measured<core::Farads>, "measuredFarads")
 GLIMMET_DESCRIBED(core::Pose, "pose")
@@ -126,7 +127,10 @@ GLIMMET_DESCRIBED(core::DeadBank, "deadBank")
 GLIMMET_DESCRIBED(core::FittedBank, "fittedBank")
 GLIMMET_DESCRIBED(core::Lamp, "lamp")
 GLIMMET_DESCRIBED(core::LampRow, "lampRow")
+GLIMMET_DESCRIBED(core::Tester, "tester")
 GLIMMET_DESCRIBED(core::Tested, "tested")
+GLIMMET_DESCRIBED(core::Lead, "lead")
+GLIMMET_DESCRIBED(core::Installed, "installed")
 GLIMMET_DESCRIBED(core::LightGuide, "lightGuide")
 GLIMMET_DESCRIBED(core::LightPath, "lightPath")
 GLIMMET_DESCRIBED(core::OwnResistors, "ownResistors")

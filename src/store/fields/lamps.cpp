@@ -33,12 +33,37 @@ void rowFields(Io& io, Self& row) {
     io("package", row.package, Maybe);
     io("path", row.path, Maybe);
     io("turned", row.turned, Maybe);
+    io("installed", row.installed, Maybe);
 }
 
 template <class Io, class Self>
 void testedFields(Io& io, Self& tested) {
     io("look", tested.look);
     io("on", tested.on, Maybe, date);
+    io("with", tested.with, Maybe);
+}
+
+template <class Io, class Self>
+void testerFields(Io& io, Self& tester) {
+    io("kind", tester.kind, Maybe);
+    io("volts", tester.volts, Maybe, upTo(40));
+    io("resistor", tester.resistor, Maybe);
+}
+
+template <class Io, class Self>
+void leadFields(Io& io, Self& lead) {
+    io("colour", lead.colour, Required, unsearched(characters(40)));
+    io("to", lead.to, Maybe, characters(400));
+}
+
+template <class Io, class Self>
+void installedFields(Io& io, Self& installed) {
+    io("joints", installed.joints, Maybe);
+    io("on", installed.on, Maybe, date);
+    io("plus", installed.plus, Maybe);
+    io("minus", installed.minus, Maybe);
+    io("current", installed.current, Maybe);
+    io("seen", installed.seen, Maybe);
 }
 
 template <class Io, class Self>
@@ -91,7 +116,10 @@ GLIMMET_FIELDS(core::Lamp, placedLampFields)
 GLIMMET_FIELDS(core::LightGuide, guideFields)
 GLIMMET_FIELDS(core::LightPath, pathFields)
 GLIMMET_FIELDS(core::LampRow, rowFields)
+GLIMMET_FIELDS(core::Tester, testerFields)
 GLIMMET_FIELDS(core::Tested, testedFields)
+GLIMMET_FIELDS(core::Lead, leadFields)
+GLIMMET_FIELDS(core::Installed, installedFields)
 GLIMMET_FIELDS(core::OwnResistors, ownFields)
 GLIMMET_FIELDS(core::SharedResistor, sharedFields)
 GLIMMET_FIELDS(core::ThroughDriver, driverFields)

@@ -13,6 +13,7 @@ void measuredFields(Io& io, Self& measured) {
 }  // namespace
 
 GLIMMET_FIELDS(core::Measured<core::Volts>, measuredFields)
+GLIMMET_FIELDS(core::Measured<core::Amperes>, measuredFields)
 GLIMMET_FIELDS(core::Measured<core::Ohms>, measuredFields)
 GLIMMET_FIELDS(core::Measured<core::Farads>, measuredFields)
 

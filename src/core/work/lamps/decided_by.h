@@ -36,6 +36,9 @@ inline constexpr DecidedBy decidedBy[] = {
     {"lamp.flicker",
      "Close where lamps on the rails are not carried over a speck of dirt (10 ms)."},
     {"lamp.inrush", "Close where cold bulbs take more than three times what the output bears."},
+    {"lamp.joints",
+     "By the lamp that is least far, of those whose joints are noted: close where it is tacked or "
+     "bare, ask while it was not lit from its own output."},
     {"lamp.no-output",
      "Over where a lamp's output is not on the decoder; ask while there is none."},
     {"lamp.one-failed",
@@ -57,7 +60,13 @@ inline constexpr DecidedBy decidedBy[] = {
      "Over where less than 5 % of its colour passes a filter or the eye gets less "
      "than an LED at 5 µA gives; close where the gap costs half, or it is seen in a "
      "dark room only."},
+    {"lamp.read",
+     "What was read in its row: over above its limit, close a tenth beyond the corners that were "
+     "worked out."},
     {"lamp.reverse", "Over where an LED may get more than 5 V backwards."},
+    {"lamp.seen",
+     "Over where a lamp that should be lit is not seen, close where it is seen in a dark room only "
+     "and should be in a lit one."},
     {"lamp.shared-heat", "Over above 2 W in the shared resistor."},
     {"lamp.tested",
      "What the 9 V tester shows against what it should: over where it stays dark, "

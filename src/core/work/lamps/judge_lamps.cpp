@@ -9,6 +9,7 @@
 #include "core/work/lamps/judge_bulbs.h"
 #include "core/work/lamps/judge_driver.h"
 #include "core/work/lamps/judge_feed.h"
+#include "core/work/lamps/judge_installed.h"
 #include "core/work/lamps/judge_package.h"
 #include "core/work/lamps/judge_path.h"
 #include "core/work/lamps/lamps.h"
@@ -1092,6 +1093,7 @@ Idle idle(const Job& job) { return {job.groups.empty() ? text("no lamps yet") : 
 void judge(const Reckoned& facts, Judging& judging) {
     const Job& job = facts.job;
     judgeTested(facts, judging);
+    judgeInstalled(facts, judging);
     judgeSmoothing(facts, judging);
     Amperes least{0}, most{0};  // of all outputs, by what their boards may carry
     // What it takes does not hang on what the board carries.

@@ -25,12 +25,16 @@ std::string number(std::optional<double> value) {
     return text;
 }
 
+std::string words(const Lead& lead) {
+    return lead.to.empty() ? lead.colour : lead.colour + " to " + lead.to;
+}
+
 }  // namespace
 
 std::string lampList(const Reckoned& facts) {
     std::string out =
         "lamp,row,output,parts,connection,resistor_ohm,body,wish_A,current_A,lowest_A,highest_A,"
-        "limit_A,resistor_W,glows_from_V\r\n";
+        "limit_A,resistor_W,glows_from_V,read_A,seen,joints,fitted,plus_lead,minus_lead\r\n";
     for (std::size_t g = 0; g < facts.job.groups.size(); ++g) {
         const LampGroup& group = facts.job.groups[g];
         const auto& state = facts.groups[g];
@@ -62,7 +66,17 @@ std::string lampList(const Reckoned& facts) {
                   of([](const RowState& s) { return s.resistorPower.value(); })}) {
                 out += each + ",";
             }
-            out += (made ? number(state->glowFrom.value()) : std::string()) + "\r\n";
+            const Installed& in = row.installed;
+            out += made ? number(state->glowFrom.value()) : std::string();
+            for (const std::string& each :
+                 {number(in.current ? std::optional(in.current->value.value()) : std::nullopt),
+                  in.seen ? std::string(name(*in.seen)) : std::string(),
+                  in.joints ? std::string(name(*in.joints)) : std::string(), cell(in.on),
+                  cell(in.plus ? words(*in.plus) : std::string()),
+                  cell(in.minus ? words(*in.minus) : std::string())}) {
+                out += "," + each;
+            }
+            out += "\r\n";
         }
     }
     return out;

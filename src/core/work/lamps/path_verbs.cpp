@@ -1,5 +1,7 @@
 #include "core/work/lamps/path_verbs.h"
 
+#include "core/work/lamps/rows_changed.h"
+
 namespace glimmet::core::lamps {
 
 using namespace jot;
@@ -13,24 +15,6 @@ std::vector<Named> filterNames(const Context&) {
     return all;
 }
 
-namespace {
-
-/// The line's rows with `change` made to what stands before each; `what` in words after the name.
-template <class Change>
-Result<Jotted> changed(const Said& said, const RowAddress& address, const Text& what,
-                       Change change) {
-    const LampGroup& before = said.context.job.groups[address.group];
-    Jotted result = jotted(said, text("%1: %2", rowOf(before, address), what));
-    result.subject = before.id;
-    std::vector<LampRow>& rows = result.after.groups[address.group].rows;
-    for (std::size_t i = 0; i < rows.size(); ++i) {
-        if (address.wholeCircuit || i == address.row) change(rows[i].path);
-    }
-    return result;
-}
-
-}  // namespace
-
 Result<Jotted> guide(const Said& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
@@ -43,8 +27,8 @@ Result<Jotted> guide(const Said& said) {
             return refuse(ErrorCode::NotUnderstood,
                           text("None, or one of some length: only one of them can be."));
         }
-        return changed(said, *address, text("nothing that carries its light"),
-                       [](LightPath& path) { path.guide.reset(); });
+        return rowsChanged(said, *address, text("nothing that carries its light"),
+                           [](LampRow& row) { row.path.guide.reset(); });
     }
     // What is said of one that is there leaves the rest of it.
     const LampGroup& group = said.context.job.groups[address->group];
@@ -66,28 +50,28 @@ Result<Jotted> guide(const Said& said) {
     const Text called = kind == GuideKind::Pipe ? text("a light pipe") : text("a light fibre");
     const Text near = made.gap > Millimetres{0} ? text("%1 from the LED", formatted(made.gap))
                                                 : text("against the LED");
-    return changed(
+    return rowsChanged(
         said, *address,
         text("%1 of %2, %3 across, %4", called, formatted(made.length), formatted(made.bore), near),
-        [&](LightPath& path) { path.guide = made; });
+        [&](LampRow& row) { row.path.guide = made; });
 }
 
 Result<Jotted> filter(const Said& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const auto colour = named<FilterColour>(*said.name("COLOUR"));
-    return changed(said, *address,
-                   colour ? text("a filter before it, %1", std::string(name(*colour)))
-                          : text("no filter before it"),
-                   [&](LightPath& path) { path.filter = colour; });
+    return rowsChanged(said, *address,
+                       colour ? text("a filter before it, %1", std::string(name(*colour)))
+                              : text("no filter before it"),
+                       [&](LampRow& row) { row.path.filter = colour; });
 }
 
 Result<Jotted> diffuser(const Said& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const bool none = said.name("none").has_value();
-    return changed(said, *address, none ? text("no diffuser") : text("a diffuser before it"),
-                   [&](LightPath& path) { path.diffuser = !none; });
+    return rowsChanged(said, *address, none ? text("no diffuser") : text("a diffuser before it"),
+                       [&](LampRow& row) { row.path.diffuser = !none; });
 }
 
 }  // namespace glimmet::core::lamps

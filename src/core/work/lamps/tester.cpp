@@ -21,79 +21,202 @@ TesterVerdict verdictOf(TesterLook seen, TesterLook expected) {
     return {State::Close, Gravity::WorksBadly};
 }
 
+/// What could be said instead, of the same tester at the same points.
+struct Again {
+    Finding& finding;
+    const std::string& row;
+    const Tester& tester;
+    void operator()(Text what, Text effect, State state, const char* look) const {
+        finding.options.push_back(
+            answer(std::move(what), std::move(effect), state, testerJot(row, look, tester)));
+    }
+};
+
+void sayWhy(TesterLook seen, TesterLook expected, const std::string& row, const Tester& tester,
+            const std::string& should, const Again& again, Finding& finding) {
+    const std::string start = atStart(row);
+    const Text at = called(tester);
+    if (seen == expected) {
+        finding.sentence =
+            expected == TesterLook::Dark
+                ? text("%1 is dark at %2, and should be: its LEDs need more volts.", start, at)
+            : tester.kind == TesterKind::Cell && !tester.resistor
+                ? text(
+                      "%1 shows at %2 what it should: %3. The cell's own ohms stand in for a "
+                      "resistor there; on any supply it needs one.",
+                      start, at, should)
+                : text("%1 shows at %2 what it should: %3.", start, at, should);
+        return;
+    }
+    switch (seen) {
+        case TesterLook::Reversed:
+            finding.sentence = text(
+                "%1 lights the other way round: its leads are swapped. Swap them where they are "
+                "joined.",
+                start);
+            finding.action = text("swap the leads of %1", row);
+            again(text("They are swapped"), text("it lights as it should"), State::Fine, "lit");
+            return;
+        case TesterLook::Dark:
+            finding.sentence =
+                tester.kind == TesterKind::Cell
+                    ? text(
+                          "%1 is dark at %2, where it should take %3: first try another lamp, the "
+                          "cell may be flat; then the other way round; dark both ways it is open, "
+                          "first a joint, then the LED.",
+                          start, at, should)
+                    : text(
+                          "%1 is dark at %2, where it should take %3: try it the other way round; "
+                          "dark both ways it is open, first a joint, then the LED.",
+                          start, at, should);
+            finding.action = text("turn the tester round at %1", row);
+            again(text("It lights the other way round"), text("its leads are swapped"),
+                  State::Close, "reversed");
+            again(text("It lights, with a new joint or a new LED"), text("go on"), State::Fine,
+                  "lit");
+            return;
+        case TesterLook::Dim:
+            finding.sentence =
+                tester.resistor
+                    ? text(
+                          "%1 is dim at %2, where it should take %3: its resistor is larger than "
+                          "on record, or a second one sits under a sleeve. Read its bands.",
+                          start, at, should)
+                    : text(
+                          "%1 is dim at %2, where it should take %3: a resistor is hidden in it, "
+                          "or it is another part. Read it at two voltages: wired %4 …",
+                          start, at, should, row);
+            finding.action = tester.resistor ? text("read the bands of the resistor of %1", row)
+                                             : text("read %1 at two voltages", row);
+            again(text("It is bright after all"), text("as it should be"), State::Fine, "lit");
+            return;
+        case TesterLook::Lit:
+            finding.sentence =
+                tester.resistor
+                    ? text(
+                          "%1 lights at %2, where it should show no more than %3: its resistor is "
+                          "smaller than on record, or bridged.",
+                          start, at, should)
+                    : text(
+                          "%1 lights at %2, where it should show no more than %3: it is not what "
+                          "stands in the record.",
+                          start, at, should);
+            finding.action = tester.resistor ? text("read the bands of the resistor of %1", row)
+                                             : text("say what %1 is", row);
+            return;
+    }
+}
+
 void judgeRow(const LampGroup& group, std::size_t row, Judging& judging) {
     const auto& tested = group.rows[row].tested;
-    const auto current = atTester(group.rows[row]);
-    if (!tested || !current) return;
+    if (!tested) return;
+    const auto current = atTester(group, row, tested->with);
+    if (!current) return;
     const TesterLook expected = expectedLook(*current);
     const TesterVerdict verdict = verdictOf(tested->look, expected);
-    const std::string called = rowName(group, row);
     judging.say(
         "lamp.tested:" + rowId(group, row), subjectOf(group), verdict.state, verdict.gravity,
         [&](Finding& finding) {
-            const std::string should = formatted(*current, 2);
-            const auto again = [&](Text what, Text effect, State state, const char* look) {
-                finding.options.push_back(answer(std::move(what), std::move(effect), state,
-                                                 "tester " + called + " " + look));
-            };
-            if (tested->look == expected) {
-                finding.sentence = expected == TesterLook::Dark
-                                       ? text(
-                                             "%1 is dark at the 9 V tester, and should be: its "
-                                             "LEDs need more volts.",
-                                             atStart(called))
-                                       : text("%1 shows at the 9 V tester what it should: %2.",
-                                              atStart(called), should);
-            } else if (tested->look == TesterLook::Reversed) {
-                finding.sentence = text(
-                    "%1 lights the other way round: its leads are swapped. Swap them where they "
-                    "are joined.",
-                    atStart(called));
-                finding.action = text("swap the leads of %1", called);
-                again(text("They are swapped"), text("it lights as it should"), State::Fine, "lit");
-            } else if (tested->look == TesterLook::Dark) {
-                finding.sentence = text(
-                    "%1 is dark at the 9 V tester, where it should take %2: try it the other way "
-                    "round; dark both ways it is open, first a joint, then the LED.",
-                    atStart(called), should);
-                finding.action = text("turn the tester round at %1", called);
-                again(text("It lights the other way round"), text("its leads are swapped"),
-                      State::Close, "reversed");
-                again(text("It lights, with a new joint or a new LED"), text("go on"), State::Fine,
-                      "lit");
-            } else if (tested->look == TesterLook::Dim) {
-                finding.sentence = text(
-                    "%1 is dim at the 9 V tester, where it should take %2: a resistor is hidden in "
-                    "it, or it is another part. Read it at two voltages: wired %3 …",
-                    atStart(called), should, called);
-                finding.action = text("read %1 at two voltages", called);
-                again(text("It is bright after all"), text("as it should be"), State::Fine, "lit");
-            } else {
-                finding.sentence = text(
-                    "%1 lights at the 9 V tester, where it should show no more than %2: it is not "
-                    "what stands in the record.",
-                    atStart(called), should);
-                finding.action = text("say what %1 is", called);
-            }
-            finding.figures = {figures::computed(text("At the 9 V tester"), "I_tester", *current,
-                                                 "(9 V − V_led) / 1 kΩ", {})};
+            const std::string name = rowName(group, row);
+            sayWhy(tested->look, expected, name, tested->with, formatted(*current, 2),
+                   {finding, name, tested->with}, finding);
+            const TesterLaw law = lawOf(tested->with);
+            const Text at = called(tested->with);
+            const Text usual = text("usual of %1", at);
+            const bool limited = law.limit && *current >= *law.limit;
+            finding.figures = {
+                limited
+                    ? figures::computed(
+                          text("At %1", at), "I_tester", *current, "I_most",
+                          {figures::assumed(text("It lets through"), "I_most", *law.limit, usual)})
+                    : figures::computed(
+                          text("At %1", at), "I_tester", *current, "(V_open − V_led) / R_tester",
+                          {figures::assumed(text("Its open volts"), "V_open", law.open, usual),
+                           figures::assumed(text("Behind them"), "R_tester", law.behind, usual)})};
         });
 }
 
 }  // namespace
 
-Result<Amperes> atTester(const LampRow& row) {
+TesterLaw lawOf(const Tester& tester) {
+    switch (tester.kind) {
+        case TesterKind::Block:
+            break;
+        case TesterKind::Cell:
+            return {Volts{3.0}, Ohms{15}, {}};
+        case TesterKind::DiodeTest:
+            return {Volts{3.0}, Ohms{1000}, {}};
+        case TesterKind::Supply:
+            return {tester.volts.value_or(usualSupply), Ohms{1}, Amperes{0.020}};
+    }
+    return {Volts{9}, Ohms{1000}, {}};
+}
+
+Text called(const Tester& tester) {
+    switch (tester.kind) {
+        case TesterKind::Block:
+            break;
+        case TesterKind::Cell:
+            return text("a 3 V cell");
+        case TesterKind::DiodeTest:
+            return text("the meter's diode test");
+        case TesterKind::Supply:
+            return text("a supply at %1", formatted(tester.volts.value_or(usualSupply)));
+    }
+    return text("the 9 V tester");
+}
+
+Result<Amperes> atTester(const LampGroup& group, std::size_t row, const Tester& tester) {
+    const LampRow& held = group.rows[row];
+    const TesterLaw with = lawOf(tester);
+    if (tester.resistor && !held.resistor) return Amperes{0};
     LampCircuit circuit;
-    circuit.common = testerResistor;
+    circuit.common = with.behind;
     circuit.strings.emplace_back();
-    for (const Lamp& lamp : row.lamps) {
+    if (tester.resistor) circuit.strings.front().resistor = *held.resistor + group.shared();
+    for (const Lamp& lamp : held.lamps) {
         const auto lampLaw = law(lamp.part);
         if (!lampLaw) return tl::unexpected(lampLaw.error());
         circuit.strings.front().lamps.push_back(*lampLaw);
     }
-    return solved(circuit, testerVolts).map([](const LampSolution& solution) {
-        return solution.total;
+    return solved(circuit, with.open).map([&](const LampSolution& solution) {
+        return std::min(solution.total, with.limit.value_or(solution.total));
     });
+}
+
+std::string testerJot(const std::string& row, std::string_view look, const Tester& tester) {
+    std::string line = "tester " + row + " " + std::string(look);
+    if (tester.kind != TesterKind::Block) line += " at " + std::string(name(tester.kind));
+    if (tester.kind == TesterKind::Supply)
+        line += " " + formatted(tester.volts.value_or(usualSupply), 6);
+    return line + (tester.resistor ? " with resistor" : "");
+}
+
+std::vector<TesterLine> testerLines(const LampGroup& group, Volts supply) {
+    std::vector<TesterLine> lines;
+    if (group.isBulbs()) return lines;
+    for (std::size_t row = 0; row < group.rows.size(); ++row) {
+        const auto& tested = group.rows[row].tested;
+        for (const bool resistor : {false, true}) {
+            if (resistor && !(group.rows[row].resistor.value_or(Ohms{0}) > Ohms{0})) continue;
+            TesterLine line{rowName(group, row), resistor, {}};
+            for (const Tester& with :
+                 {Tester{TesterKind::Block, {}, resistor}, Tester{TesterKind::Cell, {}, resistor},
+                  Tester{TesterKind::DiodeTest, {}, resistor},
+                  Tester{TesterKind::Supply, supply, resistor}}) {
+                const auto current = atTester(group, row, with);
+                if (!current) return {};
+                TesterLine::Cell cell{with, *current, expectedLook(*current), {}, State::Fine};
+                if (tested && tested->with == with) {
+                    cell.seen = tested->look;
+                    cell.state = verdictOf(tested->look, cell.look).state;
+                }
+                line.cells.push_back(cell);
+            }
+            lines.push_back(std::move(line));
+        }
+    }
+    return lines;
 }
 
 TesterLook expectedLook(Amperes current) {

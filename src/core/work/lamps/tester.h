@@ -1,5 +1,6 @@
-// The lamp tester of the bench: a 9 V block behind 1 kΩ, held to a lamp's leads. What should be
-// seen, and what it means when something else is seen.
+// Testers of the bench, held to a lamp's leads: a 9 V block behind 1 kΩ, a coin cell, a meter's
+// diode test, a supply that can be set. What should be seen, and what it means when something else
+// is seen.
 #pragma once
 
 #include "core/record/lamps.h"
@@ -9,14 +10,45 @@
 
 namespace glimmet::core::lamps {
 
-inline constexpr Volts testerVolts{9};
-inline constexpr Ohms testerResistor{1000};
+/// What a tester is behind its two points (docs/physics.md, "Testers").
+struct TesterLaw {
+    Volts open{};
+    Ohms behind{};
+    std::optional<Amperes> limit{};
+};
+[[nodiscard]] TesterLaw lawOf(const Tester& tester);
+/// "the 9 V tester", "a supply at 5 V"
+[[nodiscard]] Text called(const Tester& tester);
+inline constexpr Volts usualSupply{5};  ///< where it is not said what it is set to
 
-/// What flows through the lamps of a row by themselves, the right way round.
+/// What flows through a row, the right way round: its lamps by themselves, or with its resistor,
+/// and the one that it shares; 0 where that is asked for and none is chosen.
 /// Errors: those of a lamp whose data are no LED's.
-[[nodiscard]] Result<Amperes> atTester(const LampRow& row);
+[[nodiscard]] Result<Amperes> atTester(const LampGroup& group, std::size_t row,
+                                       const Tester& tester);
 /// How that looks on the bench: lit from 1 mA, dim from 0.1 mA, dark below.
 [[nodiscard]] TesterLook expectedLook(Amperes current);
+
+/// The line that enters what was seen: "tester rear lamp dim at cell".
+[[nodiscard]] std::string testerJot(const std::string& row, std::string_view look,
+                                    const Tester& tester);
+
+/// What should be seen of a row at each tester.
+struct TesterLine {
+    std::string row;  ///< "headlamps/2"
+    bool resistor = false;
+    struct Cell {
+        Tester with;
+        Amperes current{};
+        TesterLook look{};
+        std::optional<TesterLook> seen;  ///< that is on record
+        State state = State::Fine;       ///< of that
+    };
+    std::vector<Cell> cells;
+};
+/// A line for each row by itself, and one with its resistor where that is chosen; the columns are
+/// 9 V tester, cell, diode test, and a supply at those volts. Of bulbs none.
+[[nodiscard]] std::vector<TesterLine> testerLines(const LampGroup& group, Volts supply);
 
 /// Each row that was tested: whether it showed what it should.
 void judgeTested(const Reckoned& facts, Judging& judging);

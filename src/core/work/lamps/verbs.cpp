@@ -6,6 +6,7 @@
 #include "core/work/lamps/addressing.h"
 #include "core/work/lamps/aspects.h"
 #include "core/work/lamps/feed_verbs.h"
+#include "core/work/lamps/install_verbs.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/lamps/light_plan.h"
 #include "core/work/lamps/path_verbs.h"
@@ -239,6 +240,7 @@ Result<Jotted> bulbInPlace(const Said& said, std::size_t index, const LampPart& 
         result.meaning = text("%1, no resistor", result.meaning);
     }
     group.rows.front().tested.reset();
+    group.rows.front().installed = {};
     group.rows.front().lamps.front().part = part;
     group.rows.front().lamps.front().measured = false;
     return result;
@@ -329,6 +331,12 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
         for (Lamp* lamp : lamps) {
             lamp->part = *part;
             lamp->measured = point.has_value() || (same && wasMeasured);
+        }
+        for (std::size_t i = 0; i < group.rows.size() && !same; ++i) {
+            if (row != 0 && row != i + 1) continue;
+            // What was seen and read was of the one before.
+            group.rows[i].tested.reset();
+            group.rows[i].installed = {};
         }
         tell(described(*part, point));
         if (!same && !point && wasMeasured && old.forward) {
@@ -626,6 +634,7 @@ Result<Jotted> antiparallelTo(const Said& said) {
     LampRow other = group.rows.front();
     other.turned = !other.turned;
     other.tested.reset();
+    other.installed = {};
     other.lamps.resize(1);
     other.lamps.front().part = *part;
     other.lamps.front().measured = point->has_value();
@@ -807,33 +816,6 @@ Result<Jotted> wired(const Said& said) {
     row.lamps.resize(1, row.lamps.front());
     row.lamps.front().part = std::move(part);
     row.lamps.front().measured = true;
-    return result;
-}
-
-// --- at the tester ---------------------------------------------------------------------------
-
-std::vector<Named> looks(const Context&) {
-    return {{"lit", {"lights", "bright"}, "it lights"},
-            {"dim", {"glows"}, "it only glows"},
-            {"dark", {"nothing"}, "nothing is seen"},
-            {"reversed", {"backwards"}, "it lights with the tester the other way round"}};
-}
-Result<Jotted> tester(const Said& said) {
-    const auto address = oneRow(said);
-    if (!address) return tl::unexpected(address.error());
-    const LampGroup& before = said.context.job.groups[address->group];
-    if (before.isBulbs()) {
-        return refuse(
-            ErrorCode::NotUnderstood,
-            text("9 V behind 1 kΩ light no bulb. Read its ohms: cold some %1.",
-                 formatted(coldResistance(*before.rows[address->row].lamps.front().part.filament),
-                           2)));
-    }
-    const std::string& look = *said.name("LOOK");
-    Jotted result = jotted(said, text("At the 9 V tester %1: %2", rowOf(before, *address), look));
-    result.subject = before.id;
-    result.after.groups[address->group].rows[address->row].tested =
-        Tested{*named<TesterLook>(look), said.context.today};
     return result;
 }
 
@@ -1165,12 +1147,6 @@ constexpr Takes wiredTakes[] = {
     colour,
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 20, .atMost = 6},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 50e-6, .most = 0.5, .atMost = 6}};
-constexpr Takes testerTakes[] = {lampGroup,
-                                 {.what = "LOOK",
-                                  .kind = Kind::Name,
-                                  .needed = true,
-                                  .missing = "What was seen: lit, dim, dark, or reversed?",
-                                  .names = looks}};
 constexpr Takes resistance{
     .what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 1e6, .zero = true};
 constexpr Takes wish{.what = "AMPS", .dimension = Dimension::Current, .least = 20e-6, .most = 0.3};
@@ -1301,7 +1277,6 @@ constexpr const char* lampExamples[] = {"lamp rear red 2.0V 20mA", "lamp front w
                                         "lamp amber called fire glow"};
 constexpr const char* wiredExamples[] = {"wired front/2 12V 8.4mA 9V 5.6mA",
                                          "wired rear lamp red 12V 10mA"};
-constexpr const char* testerExamples[] = {"tester rear lamp lit", "tester rear lamp reversed"};
 constexpr const char* wiredWords[] = {"ready-wired"};
 constexpr const char* parallelExamples[] = {"parallel front white"};
 constexpr const char* inlineExamples[] = {"inline front red"};
@@ -1361,12 +1336,10 @@ constexpr Verb table[] = {
      strip,
      false,
      lampNoise},
-    {"tester",
-     {},
-     testerTakes,
-     testerExamples,
-     "what a lamp by itself shows at the 9 V tester",
-     tester},
+    testerVerb,
+    jointVerb,
+    leadsVerb,
+    seenVerb,
     {"wired", wiredWords, wiredTakes, wiredExamples,
      "a lamp with a resistor hidden in it, by readings at its leads", wired},
     {"parallel",

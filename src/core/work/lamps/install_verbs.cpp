@@ -1,0 +1,158 @@
+#include "core/work/lamps/install_verbs.h"
+
+#include "core/quantity/format.h"
+#include "core/work/lamps/rows_changed.h"
+#include "core/work/lamps/tester.h"
+
+namespace glimmet::core::lamps {
+
+using namespace jot;
+
+std::vector<Named> lookNames(const Context&) {
+    return {{"lit", {"lights", "bright"}, "it lights"},
+            {"dim", {"glows"}, "it only glows"},
+            {"dark", {"nothing"}, "nothing is seen"},
+            {"reversed", {"backwards"}, "it lights with the tester the other way round"}};
+}
+std::vector<Named> testerNames(const Context&) {
+    return {{"block", {"the block"}, "9 V behind 1 kΩ"},
+            {"cell", {"a cell", "coin cell", "a coin cell"}, "3 V, some 15 Ω of its own"},
+            {"diode-test",
+             {"diode test", "meter", "the diode test"},
+             "a meter's: 3 V behind some 1 kΩ"},
+            {"supply", {"a supply"}, "at the volts that are said, limited to 20 mA"}};
+}
+std::vector<Named> throughNames(const Context&) {
+    return {{"resistor", {"its resistor"}, "held to the row with its resistor"}};
+}
+std::vector<Named> jointNames(const Context&) {
+    return {{"tacked", {"tack"}, "to be done again"},
+            {"soldered", {}, "bare"},
+            {"sleeved", {"insulated"}, "soldered, and covered"},
+            {"proved", {"tried"}, "it was lit from its own output"},
+            {"none", {"open"}, "not joined"}};
+}
+
+namespace {
+constexpr const char* insulation[] = {"red",    "black", "orange", "grey",  "blue", "white",
+                                      "yellow", "green", "violet", "brown", "pink", "bare"};
+std::vector<Named> insulations(const char* says) {
+    std::vector<Named> all;
+    for (const char* colour : insulation) all.push_back({colour, {}, says});
+    return all;
+}
+
+Text lead(const char* which, const Lead& lead) {
+    return lead.to.empty() ? text("%1 lead %2", which, lead.colour)
+                           : text("%1 lead %2, to %3", which, lead.colour, lead.to);
+}
+
+}  // namespace
+
+std::vector<Named> plusNames(const Context&) { return insulations("of the lead to the plus"); }
+std::vector<Named> minusNames(const Context&) { return insulations("of the other lead"); }
+std::vector<Named> seenNames(const Context&) {
+    return {{"lit-room", {"lit room", "light", "daylight"}, "also with the room lights on"},
+            {"dark-room", {"dark room", "dark"}, "only with them off"},
+            {"never", {"not"}, "not at all"}};
+}
+
+Result<Jotted> tester(const Said& said) {
+    const auto address = oneRow(said);
+    if (!address) return tl::unexpected(address.error());
+    const LampGroup& before = said.context.job.groups[address->group];
+    if (before.isBulbs()) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("9 V behind 1 kΩ light no bulb. Read its ohms: cold some %1.",
+                 formatted(coldResistance(*before.rows[address->row].lamps.front().part.filament),
+                           2)));
+    }
+    Tester with;
+    with.volts = said.one<Volts>("VOLTS");
+    if (const auto& kind = said.name("TESTER")) with.kind = *named<TesterKind>(*kind);
+    if (with.volts && with.kind != TesterKind::Supply) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("Only a supply is set to some volts: at supply %1.", formatted(*with.volts)));
+    }
+    if (with.kind == TesterKind::Supply && !with.volts) {
+        return refuse(ErrorCode::Missing, text("A supply at how many volts? Write it like at "
+                                               "supply 5V."));
+    }
+    with.resistor = said.name("THROUGH").has_value();
+    const LampRow& row = before.rows[address->row];
+    if (with.resistor && !row.resistor) {
+        return refuse(ErrorCode::Missing,
+                      text("No resistor is chosen for %1 yet.", rowOf(before, *address)));
+    }
+    const std::string& look = *said.name("LOOK");
+    Jotted result = jotted(
+        said, with.resistor ? text("At %1 %2 with its resistor: %3", called(with),
+                                   rowOf(before, *address), look)
+                            : text("At %1 %2: %3", called(with), rowOf(before, *address), look));
+    result.subject = before.id;
+    result.after.groups[address->group].rows[address->row].tested =
+        Tested{*named<TesterLook>(look), said.context.today, with};
+    return result;
+}
+
+Result<Jotted> joint(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const std::string& joints = *said.name("JOINTS");
+    const auto how = named<Joints>(joints);
+    return rowsChanged(said, *address,
+                       how ? text("its joints are %1", joints) : text("it is not joined"),
+                       [&](LampRow& row) {
+                           row.installed.joints = how;
+                           row.installed.on = how ? said.context.today : std::string();
+                       });
+}
+
+Result<Jotted> leads(const Said& said) {
+    const auto address = oneRow(said);
+    if (!address) return tl::unexpected(address.error());
+    const auto& plus = said.name("PLUS");
+    const auto& minus = said.name("MINUS");
+    const std::string& to = said.at("WHERE").words;
+    if (!plus && !minus) {
+        return refuse(ErrorCode::Missing, text("Which colour has which lead? Write it like %1.",
+                                               said.verb.examples.front()));
+    }
+    if (plus && minus && !to.empty()) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("Which of the two goes to %1? Say one lead in a line.", to));
+    }
+    const Lead ofPlus{plus.value_or(""), plus && !minus ? to : ""};
+    const Lead ofMinus{minus.value_or(""), minus && !plus ? to : ""};
+    Text what = plus ? lead("plus", ofPlus) : lead("minus", ofMinus);
+    if (plus && minus) what = text("%1, %2", std::move(what), lead("minus", ofMinus));
+    return rowsChanged(said, *address, std::move(what), [&](LampRow& row) {
+        if (plus) row.installed.plus = ofPlus;
+        if (minus) row.installed.minus = ofMinus;
+    });
+}
+
+Result<Jotted> seenLamp(const Said& said) {
+    const auto address = oneRow(said);
+    if (!address) return tl::unexpected(address.error());
+    const auto amps = said.one<Amperes>("AMPS");
+    const auto& light = said.name("LIGHT");
+    if (!amps && !light) {
+        return refuse(ErrorCode::Missing,
+                      text("What is seen: in a lit room, in a dark room, never; or what current?"));
+    }
+    const auto in = light ? named<SeenIn>(*light) : std::nullopt;
+    Text what = !in                       ? verbatim(formatted(*amps))
+                : *in == SeenIn::LitRoom  ? text("seen in a lit room")
+                : *in == SeenIn::DarkRoom ? text("seen in a dark room only")
+                                          : text("not seen at all");
+    if (in && amps) what = text("%1, %2", std::move(what), formatted(*amps));
+    return rowsChanged(said, *address, std::move(what), [&](LampRow& row) {
+        if (amps) row.installed.current = Measured<Amperes>{*amps, said.context.today};
+        if (in) row.installed.seen = in;
+    });
+}
+
+}  // namespace glimmet::core::lamps

@@ -1,0 +1,81 @@
+// Verbs of a lamp on the bench and in the model: what a tester shows, its joints, its leads, what
+// is seen and read of it once it is in.
+#pragma once
+
+#include "core/work/jotted.h"
+#include "core/work/lamps/addressing.h"
+
+namespace glimmet::core::lamps {
+
+[[nodiscard]] Result<Jotted> tester(const jot::Said& said);
+[[nodiscard]] Result<Jotted> joint(const jot::Said& said);
+[[nodiscard]] Result<Jotted> leads(const jot::Said& said);
+[[nodiscard]] Result<Jotted> seenLamp(const jot::Said& said);
+
+[[nodiscard]] std::vector<jot::Named> lookNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> testerNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> throughNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> jointNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> plusNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> minusNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> seenNames(const jot::Context&);
+
+inline constexpr jot::Takes testerTakes[] = {
+    lampGroup,
+    {.what = "LOOK",
+     .kind = jot::Takes::Kind::Name,
+     .needed = true,
+     .missing = "What was seen: lit, dim, dark, or reversed?",
+     .names = lookNames},
+    {.what = "TESTER", .kind = jot::Takes::Kind::Name, .after = "at", .names = testerNames},
+    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.5, .most = 30},
+    {.what = "THROUGH", .kind = jot::Takes::Kind::Name, .after = "with", .names = throughNames}};
+inline constexpr jot::Takes jointTakes[] = {
+    lampGroup,
+    {.what = "JOINTS",
+     .kind = jot::Takes::Kind::Name,
+     .needed = true,
+     .missing = "How far are they: tacked, soldered, sleeved, or proved?",
+     .names = jointNames}};
+inline constexpr jot::Takes leadsTakes[] = {
+    lampGroup,
+    {.what = "PLUS", .kind = jot::Takes::Kind::Name, .after = "plus", .names = plusNames},
+    {.what = "MINUS", .kind = jot::Takes::Kind::Name, .after = "minus", .names = minusNames},
+    {.what = "WHERE", .kind = jot::Takes::Kind::Words, .after = "to"}};
+inline constexpr jot::Takes seenTakes[] = {
+    lampGroup,
+    {.what = "LIGHT", .kind = jot::Takes::Kind::Name, .names = seenNames},
+    {.what = "AMPS", .dimension = Dimension::Current, .least = 1e-6, .most = 2}};
+
+inline constexpr const char* testerExamples[] = {
+    "tester rear lamp lit", "tester rear lamp reversed", "tester rear lamp dim at cell"};
+inline constexpr const char* jointExamples[] = {"joint rear lamp soldered",
+                                                "joint rear lamp proved"};
+inline constexpr const char* jointWords[] = {"joints"};
+inline constexpr const char* leadsExamples[] = {"leads rear lamp plus blue",
+                                                "leads rear lamp minus yellow"};
+inline constexpr const char* leadsWords[] = {"lead"};
+inline constexpr const char* seenExamples[] = {"seen rear lamp lit-room", "seen rear lamp 3.2mA"};
+inline constexpr const char* seenNoise[] = {"lamp", "lamps", "in", "the", "only", "a"};
+
+inline constexpr jot::Verb testerVerb{"tester",
+                                      {},
+                                      testerTakes,
+                                      testerExamples,
+                                      "what a lamp shows at the 9 V tester, a cell, a diode test "
+                                      "or a supply",
+                                      tester};
+inline constexpr jot::Verb jointVerb{
+    "joint", jointWords, jointTakes, jointExamples, "how far the joints of a lamp are",
+    joint,   false,      groupNoise};
+inline constexpr jot::Verb leadsVerb{"leads",
+                                     leadsWords,
+                                     leadsTakes,
+                                     leadsExamples,
+                                     "the colour of a lamp's lead, and what it goes to",
+                                     leads};
+inline constexpr jot::Verb seenVerb{
+    "seen",   {},    seenTakes, seenExamples, "what is seen or read of a lamp that is in the model",
+    seenLamp, false, seenNoise};
+
+}  // namespace glimmet::core::lamps

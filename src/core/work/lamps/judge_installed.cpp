@@ -1,0 +1,171 @@
+#include "core/work/lamps/judge_installed.h"
+
+#include "core/finding/answer.h"
+#include "core/quantity/format.h"
+#include "core/work/lamps/row_names.h"
+
+namespace glimmet::core::lamps {
+namespace {
+
+constexpr double meterAllows = 1.1;  ///< a reading beside the worst corners
+
+std::vector<Figure> readAgainst(const RowState& made, const Measured<Amperes>& read) {
+    return {figures::measured(text("Current read"), "I_read", read.value, read.on, {}),
+            figures::computed(text("Lowest that it can be"), "I_low", made.lowest, "", {}),
+            figures::computed(text("Highest that it can be"), "I_high", made.highest, "", {})};
+}
+
+void judgeRead(const LampGroup& group, std::size_t row, const RowState& made, Judging& judging) {
+    const auto& read = group.rows[row].installed.current;
+    if (!read || !made.connected) return;
+    const bool much = read->value > made.highest * meterAllows;
+    const bool little = read->value * meterAllows < made.lowest;
+    const bool burns = read->value > made.limit;
+    const State state = burns ? State::Over : much || little ? State::Close : State::Fine;
+    judging.say("lamp.read:" + rowId(group, row), subjectOf(group), state,
+                burns ? Gravity::PartDestroyed : Gravity::WorksBadly, [&](Finding& finding) {
+                    const std::string called = rowName(group, row);
+                    const std::string start = atStart(called);
+                    const std::string amps = formatted(read->value, 3);
+                    if (burns) {
+                        finding.sentence = text(
+                            "%1 carries %2 where it bears %3: switch it off, and read the bands of "
+                            "its resistor.",
+                            start, amps, formatted(made.limit, 3));
+                    } else if (much) {
+                        finding.sentence = text(
+                            "%1 carries %2 where no more than %3 can flow: its resistor is smaller "
+                            "than on record, or its output gives more volts.",
+                            start, amps, formatted(made.highest, 3));
+                    } else if (little) {
+                        finding.sentence = text(
+                            "%1 carries %2 where at least %3 should flow: a second resistor, a bad "
+                            "joint, or another LED than on record.",
+                            start, amps, formatted(made.lowest, 3));
+                    } else {
+                        finding.sentence = text("%1 carries %2, as worked out.", start, amps);
+                    }
+                    if (state != State::Fine) finding.action = text("read the bands of %1", called);
+                    finding.figures = readAgainst(made, *read);
+                });
+}
+
+void judgeSeen(const LampGroup& group, std::size_t row, const RowState& made, Judging& judging) {
+    const auto& seen = group.rows[row].installed.seen;
+    if (!seen || !made.connected) return;
+    const bool lit =
+        group.isBulbs() ? made.light > 0 : made.current >= darkBelow(group.wish.target);
+    // What stands before it is counted as less current, as where that is judged.
+    const bool inTheLight =
+        lit && perceivedBrightness(made.light * made.arrives) >= perceivedBrightness(glowCurrent);
+    const bool missing = lit && *seen == SeenIn::Never;
+    const bool faint = inTheLight && *seen == SeenIn::DarkRoom;
+    const State state = missing ? State::Over : faint ? State::Close : State::Fine;
+    judging.say(
+        "lamp.seen:" + rowId(group, row), subjectOf(group), state,
+        missing ? Gravity::DoesNotWork : Gravity::WorksBadly, [&](Finding& finding) {
+            const std::string called = rowName(group, row);
+            const std::string start = atStart(called);
+            const std::string amps = formatted(made.current, 2);
+            if (missing) {
+                finding.sentence = text(
+                    "%1 is not seen at all, and should carry %2: first the tester at "
+                    "its leads, then its output.",
+                    start, amps);
+                finding.action = text("hold the tester to %1", called);
+                finding.options.push_back(answer(text("It is seen now"), text("go on"), State::Fine,
+                                                 "seen " + called + " lit-room"));
+            } else if (faint) {
+                finding.sentence = text(
+                    "%1 is seen in a dark room only, and should carry %2: read its "
+                    "current, or say what stands before it.",
+                    start, amps);
+                finding.action = text("read the current of %1", called);
+                finding.options.push_back(answer(text("It is seen in a lit room too"),
+                                                 text("as it should be"), State::Fine,
+                                                 "seen " + called + " lit-room"));
+            } else {
+                finding.sentence =
+                    *seen == SeenIn::LitRoom    ? text("%1 is seen in a lit room.", start)
+                    : *seen == SeenIn::DarkRoom ? text("%1 is seen in a dark room.", start)
+                                                : text("%1 is not seen, nor should it be.", start);
+            }
+        });
+}
+
+void judgeJoints(const Job& job, Judging& judging) {
+    std::size_t noted = 0, all = 0;
+    const LampGroup* least = nullptr;
+    std::size_t leastRow = 0;
+    const auto joints = [](const LampRow& row) { return *row.installed.joints; };
+    for (const LampGroup& group : job.groups) {
+        for (std::size_t row = 0; row < group.rows.size(); ++row) {
+            ++all;
+            if (!group.rows[row].installed.joints) continue;
+            ++noted;
+            if (!least || joints(group.rows[row]) < joints(least->rows[leastRow])) {
+                least = &group;
+                leastRow = row;
+            }
+        }
+    }
+    if (!least) return;
+    const Joints how = joints(least->rows[leastRow]);
+    const State state = how == Joints::Proved    ? State::Fine
+                        : how == Joints::Sleeved ? State::Ask
+                                                 : State::Close;
+    judging.say(
+        "lamp.joints", {}, state,
+        how == Joints::Sleeved ? Gravity::CouldBeBetter : Gravity::WorksBadly,
+        [&](Finding& finding) {
+            const std::string called = rowName(*least, leastRow);
+            const auto next = [&](Text what, const char* word) {
+                finding.options.push_back(answer(std::move(what), text("go on"), State::Fine,
+                                                 "joint " + called + " " + word));
+            };
+            switch (how) {
+                case Joints::Tacked:
+                    finding.sentence =
+                        text("%1 is only tacked: solder and sleeve it before the body goes on.",
+                             atStart(called));
+                    finding.action = text("solder %1", called);
+                    next(text("It is soldered and sleeved"), "sleeved");
+                    break;
+                case Joints::Soldered:
+                    finding.sentence = text(
+                        "The joints of %1 are bare: one touch of the frame, and its output is "
+                        "gone. "
+                        "Sleeve them.",
+                        called);
+                    finding.action = text("sleeve the joints of %1", called);
+                    next(text("They are sleeved"), "sleeved");
+                    break;
+                case Joints::Sleeved:
+                    finding.sentence =
+                        text("Light %1 from its own output once, before the body goes on.", called);
+                    finding.action = text("light %1", called);
+                    next(text("It lights"), "proved");
+                    break;
+                case Joints::Proved:
+                    finding.sentence = text("Joints of %1 of %2 lamps are proved.",
+                                            std::to_string(noted), std::to_string(all));
+                    break;
+            }
+        });
+}
+
+}  // namespace
+
+void judgeInstalled(const Reckoned& facts, Judging& judging) {
+    const Job& job = facts.job;
+    for (std::size_t g = 0; g < job.groups.size(); ++g) {
+        if (!facts.groups[g]) continue;
+        for (std::size_t row = 0; row < job.groups[g].rows.size(); ++row) {
+            judgeRead(job.groups[g], row, facts.groups[g]->rows[row], judging);
+            judgeSeen(job.groups[g], row, facts.groups[g]->rows[row], judging);
+        }
+    }
+    judgeJoints(job, judging);
+}
+
+}  // namespace glimmet::core::lamps

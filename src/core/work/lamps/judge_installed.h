@@ -1,0 +1,12 @@
+// Lamps that are in the model: whether what was read and seen of them is what was worked out, and
+// how far their joints are.
+#pragma once
+
+#include "core/work/reckoned.h"
+#include "core/work/room.h"
+
+namespace glimmet::core::lamps {
+
+void judgeInstalled(const Reckoned& facts, Judging& judging);
+
+}  // namespace glimmet::core::lamps
