@@ -393,6 +393,53 @@ core::Job saloonOnRails() {
                   {"rectifier silicon", "lamp roof warm white for 3mA", "parallel roof",
                    "shared roof 1k", "lamp tail blink-red-3mm for 8mA", "resistor tail 1k"});
 }
+TEST(Schematic, AResistorIsSteppedByArrowsThroughItsSeries) {
+    LampsStrip strip;
+    strip.resize(900, 330);
+    strip.QWidget::show();
+    core::Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
+    QSignalSpy chosen(&strip, &LampsStrip::jotChosen), offered(&strip, &LampsStrip::jotOffered);
+    Schematic& drawn = *strip.schematic();
+    const auto show = [&] {
+        strip.show(tests::factsOf(job), {}, job.groups[0].id);
+        drawn.grab();
+    };
+    show();
+    const auto resistor = [&] {
+        for (const Schematic::Symbol& each : drawn.symbols())
+            if (each.jot.startsWith(u"resistor"_s)) return each.where.center().toPoint();
+        return QPoint();
+    };
+    QTest::mouseClick(&drawn, Qt::LeftButton, {}, resistor());
+    EXPECT_EQ(offered.count(), 0);
+    const auto press = [&](Qt::Key key) {
+        QTest::keyClick(&drawn, key);
+        const QString line = chosen.isEmpty() ? QString() : chosen.takeLast()[0].toString();
+        if (!line.isEmpty()) job = jotted(job, {line.toUtf8().constData()});
+        show();
+        return line;
+    };
+    EXPECT_EQ(press(Qt::Key_Up), u"resistor front lamp 2.7kΩ"_s);
+    EXPECT_EQ(press(Qt::Key_Up), u"resistor front lamp 3.3kΩ"_s);
+    EXPECT_EQ(press(Qt::Key_Down), u"resistor front lamp 2.7kΩ"_s);
+    job = jotted(job, {"series front E96"});
+    show();
+    EXPECT_EQ(press(Qt::Key_Up), u"resistor front lamp 2.74kΩ"_s);
+    QTest::keyClick(&drawn, Qt::Key_Return);
+    EXPECT_EQ(offered.takeFirst()[0].toString(), u"resistor front lamp "_s);
+    // To the lamp beside it: that has nothing to step.
+    QTest::keyClick(&drawn, Qt::Key_Left);
+    EXPECT_EQ(press(Qt::Key_Up), QString());
+    QTest::keyClick(&drawn, Qt::Key_Return);
+    EXPECT_EQ(offered.takeFirst()[0].toString(), u"lamp front lamp "_s);
+    // Where none is chosen it begins at what the wish comes to.
+    job = jotted(shunter(), {"lamp front white for 3mA"});
+    job.groups[0].rows[0].resistor.reset();
+    show();
+    QTest::mouseClick(&drawn, Qt::LeftButton, {}, resistor());
+    const QString first = press(Qt::Key_Up);
+    EXPECT_NEAR(job.groups[0].rows[0].resistor->value(), 3900, 700) << first.toStdString();
+}
 TEST(LampsStrip, TellsWhatEachTesterShouldShowAndTakesWhatIsSeen) {
     LampsStrip strip;
     strip.resize(760, 270);

@@ -69,6 +69,27 @@ TEST(PreferredAround, GivesValuesOnBothSidesInOrder) {
     EXPECT_EQ(around[2].value(), 2200);
     EXPECT_EQ(around[3].value(), 2700);
 }
+TEST(SteppedFrom, GoesThroughEveryValueOfADecadeAndBack) {
+    const auto step = [](double from, Series series, bool up) {
+        return steppedFrom(Ohms{from}, series, up).value();
+    };
+    EXPECT_EQ(step(2200, Series::E12, true), 2700);
+    EXPECT_EQ(step(2200, Series::E12, false), 1800);
+    EXPECT_EQ(step(1000, Series::E12, false), 820);
+    EXPECT_EQ(step(820, Series::E12, true), 1000);
+    EXPECT_EQ(step(2077, Series::E12, true), 2200);
+    EXPECT_EQ(step(2077, Series::E12, false), 1800);
+    for (const auto& [series, count] : {std::pair{Series::E6, 6}, std::pair{Series::E12, 12},
+                                        std::pair{Series::E24, 24}, std::pair{Series::E96, 96}}) {
+        double value = 100;
+        for (int i = 0; i < count; ++i) {
+            const double next = step(value, series, true);
+            EXPECT_NEAR(step(next, series, false), value, value * 1e-9);
+            value = next;
+        }
+        EXPECT_NEAR(value, 1000, 1e-6);
+    }
+}
 
 }  // namespace
 }  // namespace glimmet::core

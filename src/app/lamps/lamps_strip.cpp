@@ -212,6 +212,7 @@ LampsStrip::LampsStrip(QWidget* parent)
     connect(m_testers, &TesterTable::jotChosen, this, &LampsStrip::jotChosen);
     connect(m_dirt, &GapPlot::jotOffered, this, &LampsStrip::jotOffered);
     connect(m_schematic, &Schematic::jotOffered, this, &LampsStrip::jotOffered);
+    connect(m_schematic, &Schematic::jotChosen, this, &LampsStrip::jotChosen);
 }
 
 void LampsStrip::turnTo(Page page) {

@@ -3,11 +3,13 @@
 #include "app/picture/scene.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/led/preferred_value.h"
 #include "core/led/resistor_package.h"
 #include "core/quantity/format.h"
 #include "core/work/supply.h"
 
 #include <QHelpEvent>
+#include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QToolTip>
@@ -168,10 +170,12 @@ Schematic::Schematic(QWidget* parent) : QWidget(parent) {
     setObjectName(u"schematic"_s);
     setAccessibleName(tr("Schematic"));
     setMouseTracking(true);
+    setFocusPolicy(Qt::StrongFocus);
 }
 
 void Schematic::show(const core::Reckoned& facts, const core::LampGroup* group,
                      const QString& empty) {
+    if (!group || group->id != m_group.id) m_inHand = 0;
     m_has = false;
     m_empty = empty;
     if (group) {
@@ -302,22 +306,36 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
             painter.drawRoundedRect(resistor.adjusted(-6, -6, 6, 6), 5, 5);
         }
     }
+    // Where none is chosen it begins at what the wish comes to.
+    const core::Ohms from =
+        row.resistor.value_or(core::Ohms{0}) > core::Ohms{0} ? *row.resistor : state.ideal;
     m_symbols.push_back(
         {resistor.adjusted(-8, -4, columnWidth - 40, 4),
          row.resistor
              ? tr("Resistor of %1: %2, chosen; %3 of heat, so %4 or larger. "
-                  "Press to change it.")
+                  "Press it, then the arrows up and down step it, Return types it.")
                    .arg(called, ohms(*row.resistor), qs(core::formatted(state.resistorPower, 3)),
                         qs(core::resistorBody(state.resistorPower)))
              : tr("Resistor of %1: not chosen yet. The options are in the "
                   "reckoning.")
                    .arg(called),
-         tr("resistor %1 ").arg(called)});
+         tr("resistor %1 ").arg(called), stepped(u"resistor "_s + called, from, true),
+         stepped(u"resistor "_s + called, from, false)});
+}
+
+QString Schematic::stepped(const QString& start, core::Ohms from, bool up) const {
+    if (!(from > core::Ohms{0})) return {};
+    const core::Ohms to = core::steppedFrom(from, m_group.wish.series, up);
+    return start + u' ' + qs(core::formatted(to, 6)).remove(u' ');
 }
 
 void Schematic::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     paint(painter);
+    if (!hasFocus() || m_inHand >= m_symbols.size()) return;
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(theme().brass, 2));
+    painter.drawRoundedRect(m_symbols[m_inHand].where, 4, 4);
 }
 
 void Schematic::paint(QPainter& painter) {
@@ -373,7 +391,8 @@ void Schematic::paint(QPainter& painter) {
         x += by;
     };
     const auto seriesPart = [&](const QString& value, const QString& words, const QString& tip,
-                                const QString& jot, const QColor& ink) {
+                                const QString& jot, const QColor& ink, const QString& up = {},
+                                const QString& down = {}) {
         lead(30);
         const QRectF box(x, foot - 8, 44, 16);
         paintResistor(painter, box, ink, look.paper);
@@ -382,15 +401,18 @@ void Schematic::paint(QPainter& painter) {
         painter.drawText(QRectF(x - 24, foot - 29, 92, 20), Qt::AlignCenter, value);
         painter.setFont(wordsFont(13));
         painter.drawText(QRectF(x - 34, foot + 11, 112, 20), Qt::AlignCenter, words);
-        m_symbols.push_back({box.adjusted(-20, -22, 20, 22), tip, jot});
+        m_symbols.push_back({box.adjusted(-20, -22, 20, 22), tip, jot, up, down});
         x += 44;
         lead(30);
     };
     if (m_group.shared() > core::Ohms{0}) {
         seriesPart(ohms(m_group.shared()), tr("shared"),
-                   tr("One resistor for all rows of %1, chosen. Press to change it.")
+                   tr("One resistor for all rows of %1, chosen. Press it, then the arrows up and "
+                      "down step it, Return types it.")
                        .arg(qs(m_group.name)),
-                   tr("shared %1 ").arg(qs(m_group.name)), look.ink);
+                   tr("shared %1 ").arg(qs(m_group.name)), look.ink,
+                   stepped(u"shared "_s + qs(m_group.name), m_group.shared(), true),
+                   stepped(u"shared "_s + qs(m_group.name), m_group.shared(), false));
     }
     if (m_oneWay) {
         lead(30);
@@ -470,8 +492,42 @@ void Schematic::paint(QPainter& painter) {
 void Schematic::mousePressEvent(QMouseEvent* event) {
     for (auto it = m_symbols.rbegin(); it != m_symbols.rend(); ++it) {
         if (!it->where.contains(event->position())) continue;
-        emit jotOffered(it->jot);
+        m_inHand = static_cast<std::size_t>(m_symbols.rend() - it) - 1;
+        update();
+        // What is stepped by arrows stays in hand; all else goes on in the jot line.
+        if (it->up.isEmpty())
+            emit jotOffered(it->jot);
+        else
+            setFocus();
         return;
+    }
+}
+
+void Schematic::keyPressEvent(QKeyEvent* event) {
+    if (m_symbols.empty()) return QWidget::keyPressEvent(event);
+    m_inHand = std::min(m_inHand, m_symbols.size() - 1);
+    const Symbol& symbol = m_symbols[m_inHand];
+    switch (event->key()) {
+        case Qt::Key_Up:
+            if (!symbol.up.isEmpty()) emit jotChosen(QString(symbol.up));
+            return;
+        case Qt::Key_Down:
+            if (!symbol.down.isEmpty()) emit jotChosen(QString(symbol.down));
+            return;
+        case Qt::Key_Left:
+        case Qt::Key_Right:
+            m_inHand = (m_inHand + (event->key() == Qt::Key_Left ? m_symbols.size() - 1 : 1)) %
+                       m_symbols.size();
+            setAccessibleDescription(m_symbols[m_inHand].tip);
+            update();
+            return;
+        case Qt::Key_Return:
+        case Qt::Key_Enter:
+        case Qt::Key_Space:
+            emit jotOffered(QString(symbol.jot));
+            return;
+        default:
+            QWidget::keyPressEvent(event);
     }
 }
 

@@ -24,6 +24,7 @@ public:
         QRectF where;
         QString tip;
         QString jot;
+        QString up{}, down{};  ///< lines that step a resistor to the next value
     };
     [[nodiscard]] const std::vector<Symbol>& symbols() const { return m_symbols; }
     /// Draws it as it stands, to a picture or a page as well.
@@ -31,16 +32,20 @@ public:
 
 signals:
     void jotOffered(const QString& start);
+    void jotChosen(const QString& line);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
     bool event(QEvent* event) override;
 
 private:
     /// Left of the rows what feeds them: rails, bridge, capacitor.
     void paintBridge(QPainter& painter, qreal top, qreal bottom);
     void paintSmoothing(QPainter& painter, qreal x, qreal top, qreal bottom);
+    /// The line that steps a resistor; empty where there is nothing to step from.
+    [[nodiscard]] QString stepped(const QString& start, core::Ohms from, bool up) const;
     [[nodiscard]] qreal rowsFrom() const;  ///< x of the first row
     void paintRow(QPainter& painter, std::size_t row, qreal x, qreal top, qreal bottom);
     core::LampGroup m_group;
@@ -54,6 +59,7 @@ private:
     std::optional<core::LampBridge> m_bridge;    ///< that was fitted there
     std::optional<core::Smoothing> m_smoothing;  ///< behind it
     std::vector<Symbol> m_symbols;
+    std::size_t m_inHand = 0;  ///< the symbol that keys are about
 };
 
 }  // namespace glimmet::app

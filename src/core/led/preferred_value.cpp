@@ -104,4 +104,19 @@ std::vector<Ohms> preferredAround(Ohms ideal, Series series, int count) {
     return around;
 }
 
+Ohms steppedFrom(Ohms value, Series series, bool up) {
+    // A value that is typed may lie a rounding beside its own.
+    constexpr double same = 1e-6;
+    const std::vector<Ohms> around = preferredAround(value, series, 2);
+    if (!up) {
+        for (auto it = around.rbegin(); it != around.rend(); ++it) {
+            if (*it < value * (1 - same)) return *it;
+        }
+    }
+    for (const Ohms each : around) {
+        if (up && each > value * (1 + same)) return each;
+    }
+    return value;
+}
+
 }  // namespace glimmet::core

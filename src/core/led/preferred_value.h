@@ -23,4 +23,8 @@ namespace glimmet::core {
 /// among the upper ones. Range: ideal finite and > 0 (asserted), count >= 1.
 [[nodiscard]] std::vector<Ohms> preferredAround(Ohms ideal, Series series, int count);
 
+/// The next preferred value above or below one that may be preferred itself. Range: value finite
+/// and > 0 (asserted).
+[[nodiscard]] Ohms steppedFrom(Ohms value, Series series, bool up);
+
 }  // namespace glimmet::core
