@@ -175,6 +175,7 @@ TEST(MainWindow, SymbolsOfTheCircuitLeadToTheirData) {
     for (const Schematic::Symbol& symbol : schematic->symbols()) {
         if (!symbol.jot.startsWith(u"resistor"_s)) continue;
         QTest::mouseClick(schematic, Qt::LeftButton, {}, symbol.where.center().toPoint());
+        QTest::keyClick(schematic, Qt::Key_Return);
         EXPECT_EQ(app.find<QLineEdit>(u"jot"_s)->text(), u"resistor rear lamp "_s);
         found = true;
         break;

@@ -70,6 +70,29 @@ TEST_F(InTheDark, KeysAndDirectionSwitchLamps) {
     view.setDark(true);
     EXPECT_EQ(lit(), "cab lamp ");
 }
+TEST_F(InTheDark, ALighterRoomShowsTheModelAndTakesFromTheLamps) {
+    const auto ground = [&] {  // beside the model, where no lamp shines
+        return qGray(view.grab().toImage().pixel(view.width() / 2, 6));
+    };
+    const auto strongest = [&] {
+        double most = 0;
+        for (const core::LitLamp& lamp : view.lamps()) most = std::max(most, lamp.brightness);
+        return most;
+    };
+    const int darkGround = ground();
+    const double dark = strongest();
+    press("room");
+    const int dimGround = ground();
+    EXPECT_GT(dimGround, darkGround);
+    EXPECT_LT(strongest(), dark);
+    const double dim = strongest();
+    press("room");
+    EXPECT_GT(ground(), dimGround);
+    EXPECT_LT(strongest(), dim);
+    press("room");
+    EXPECT_EQ(ground(), darkGround);
+    EXPECT_EQ(strongest(), dark);
+}
 TEST_F(InTheDark, VoltsAreTurnedByMouseAndKey) {
     EXPECT_EQ(volts()->accessibleName(), u"Volts: 14.5 V"_s);
     const double before = view.lamps()[0].current.value();

@@ -114,6 +114,13 @@ TEST(Bulbs, AreJudgedByTheirVolts) {
         seen(jotted(lit({"bulb cab 10V 50mA"}), {burns.options.at(0).jot.c_str()}), "lamp.bulb")
             .state,
         State::Fine);
+    // Another way out is an LED; of one that works nobody wants that.
+    ASSERT_EQ(burns.options.size(), 2U);
+    EXPECT_EQ(burns.options[1].jot, "lamp cab lamp warm white");
+    const Job cool = jotted(lit({"bulb cab 10V 50mA"}), {burns.options[1].jot.c_str()});
+    EXPECT_FALSE(cool.groups[0].isBulbs());
+    EXPECT_EQ(seen(cool, "lamp.current").state, State::Ask);
+    EXPECT_TRUE(fine.options.empty());
     // Just what its volts bear.
     EXPECT_EQ(seen(lit({"bulb cab 12.6V 50mA"}), "lamp.bulb").state, State::Fine);
     EXPECT_EQ(seen(lit({"bulb cab 12.5V 50mA"}), "lamp.bulb").state, State::Close);

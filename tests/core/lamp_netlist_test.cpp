@@ -75,7 +75,7 @@ TEST(LampList, IsATableForOtherPrograms) {
         << lines[4];
     // What a spreadsheet would reckon, or a comma, stays one cell of words; what is not known is
     // empty.
-    EXPECT_EQ(lines[5], "\"'=glow, \"\"low\"\"\",1,supply,amber LED,own,,,0.005,,,,,,\r");
+    EXPECT_EQ(lines[5], "\"'=glow, \"\"low\"\"\",1,supply,amber LED,own,,,0.005,,,,,,,,,,,,\r");
     EXPECT_EQ(std::count(lines[1].begin(), lines[1].end(), ','),
               std::count(lines[0].begin(), lines[0].end(), ','));
     const auto state = groupState(job, job.groups[0], {});

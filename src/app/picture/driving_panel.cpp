@@ -181,6 +181,7 @@ DrivingPanel::DrivingPanel(QWidget* parent)
     : QWidget(parent),
       m_all(new KeyCap(this)),
       m_reverse(new KeyCap(this)),
+      m_room(new KeyCap(this)),
       m_row(new QHBoxLayout(this)),
       m_scale(new VoltsScale(this)) {
     setObjectName(u"driving"_s);
@@ -195,6 +196,16 @@ DrivingPanel::DrivingPanel(QWidget* parent)
     m_row->addWidget(m_reverse);
     m_row->addSpacing(6);
     m_row->addWidget(m_scale, 1);
+    m_room->setObjectName(u"room"_s);
+    m_room->setToolTip(tr("How light the room is that it is looked at in: press for the next"));
+    m_row->addWidget(m_room);
+    connect(m_room, &QAbstractButton::clicked, this, [this] {
+        core::Operating next = m_operating;
+        next.room = next.room == core::RoomLight::Dark  ? core::RoomLight::Dim
+                    : next.room == core::RoomLight::Dim ? core::RoomLight::Lit
+                                                        : core::RoomLight::Dark;
+        emit driven(next);
+    });
     connect(m_all, &QAbstractButton::clicked, this, [this](bool on) {
         core::Operating next = m_operating;
         next.everything = on;
@@ -252,6 +263,11 @@ void DrivingPanel::show(const core::Reckoned& facts, const core::Operating& oper
     m_reverse->setText(operating.forward ? tr("← forward") : tr("reverse →"));
     m_reverse->setAccessibleName(operating.forward ? tr("Driven forward")
                                                    : tr("Driven in reverse"));
+    m_room->setChecked(operating.room != core::RoomLight::Dark);
+    m_room->setText(operating.room == core::RoomLight::Dark  ? tr("club room, dark")
+                    : operating.room == core::RoomLight::Dim ? tr("one lamp on")
+                                                             : tr("living room"));
+    m_room->setAccessibleName(tr("Room: %1").arg(m_room->text()));
     updateGeometry();
 
     const double own = core::trackVolts(facts.job).value();

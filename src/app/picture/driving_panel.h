@@ -31,6 +31,7 @@ private:
     core::Operating m_operating;
     KeyCap* m_all;
     KeyCap* m_reverse;
+    KeyCap* m_room;
     QHBoxLayout* m_row;
     std::vector<KeyCap*> m_keys;
     std::vector<int> m_numbers;  ///< of the keys that are shown

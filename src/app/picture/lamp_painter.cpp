@@ -1,11 +1,15 @@
 #include "app/picture/scene.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/led/eye.h"
 #include "core/quantity/format.h"
 
 #include <QCoreApplication>
 #include <QPainter>
 #include <QRadialGradient>
+
+#include <algorithm>
+#include <cmath>
 
 using namespace Qt::StringLiterals;
 
@@ -76,20 +80,45 @@ void paintLed(QPainter& painter, const QPointF& at, core::Facing facing, qreal s
     painter.restore();
 }
 
-/// The colour that is seen: of what it shines through, else its own.
-QColor seenColour(const core::LitLamp& lit) {
-    if (!lit.filter) return lampColour(lit.lamp->part.family, lit.lamp->part.tint);
-    switch (*lit.filter) {
+/// The family whose light comes out of what it shines through.
+core::LedFamily passedFamily(core::FilterColour filter) {
+    switch (filter) {
         case core::FilterColour::Red:
-            return lampColour(core::LedFamily::Red, {});
+            return core::LedFamily::Red;
         case core::FilterColour::Amber:
-            return lampColour(core::LedFamily::Amber, {});
+            return core::LedFamily::Amber;
         case core::FilterColour::Green:
-            return lampColour(core::LedFamily::TrueGreen, {});
+            return core::LedFamily::TrueGreen;
         case core::FilterColour::Blue:
             break;
     }
-    return lampColour(core::LedFamily::Blue, {});
+    return core::LedFamily::Blue;
+}
+
+/// The colour that is seen: of what it shines through, else its own; by day as its body looks, in
+/// the dark as its light does.
+QColor seenColour(const core::LitLamp& lit, bool dark) {
+    const core::LampPart& part = lit.lamp->part;
+    const auto family = lit.filter ? passedFamily(*lit.filter) : core::lightFamily(part);
+    const std::string tint = lit.filter ? std::string() : part.tint;
+    return dark ? lightColour(family, tint) : lampColour(family, tint);
+}
+
+/// What it throws on the ground before it, in bands that fade as its light does.
+void paintOnGround(QPainter& painter, const MatView& view, const core::Point& lamp,
+                   core::Facing facing, QColor colour, double strength) {
+    constexpr core::Millimetres step{3};
+    const core::Millimetres height = std::max(lamp.z, core::Millimetres{2});
+    const qreal way = facing == core::Facing::Front ? -1 : 1;
+    const qreal wide = view.size(step);
+    painter.setPen(Qt::NoPen);
+    for (core::Millimetres away = step; away < height * 6.0; away += step) {
+        colour.setAlphaF(
+            static_cast<float>(0.55 * strength * std::cbrt(core::onGround(height, away))));
+        const QPointF at =
+            view.at({lamp.x + away * way, core::Millimetres{0}}) - QPointF(wide / 2, 0);
+        painter.fillRect(QRectF(at, QSizeF(wide, qMax(2.5, view.scale * 0.9))), colour);
+    }
 }
 
 QString tipOf(const core::LitLamp& lit) {
@@ -124,7 +153,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
         for (const core::LitLamp& lit : scene.lamps) {
             if (!(lit.brightness > 0)) continue;
             const QPointF at = scene.at(lit.lamp->fitted);
-            const QColor colour = seenColour(lit);
+            const QColor colour = seenColour(lit, scene.dark);
             if (lit.lamp->fitted.pose.facing == core::Facing::Inside) {
                 // Inside light is seen through the windows, and faintly as a sheen on the shell.
                 painter.save();
@@ -135,6 +164,8 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
                 paintGlow(painter, at, view.scale * 8, colour, lit.brightness * 0.25);
             } else {
                 paintBeam(painter, view, at, lit.lamp->fitted.pose.facing, colour, lit.brightness);
+                paintOnGround(painter, scene.view(lit.lamp->fitted), lit.lamp->fitted.pose.at,
+                              lit.lamp->fitted.pose.facing, colour, lit.brightness);
                 paintGlow(painter, at, qMax(view.scale, 2.4) * (4 + 14 * lit.brightness), colour,
                           qMin(1.0, lit.brightness * 1.3));
             }
@@ -144,7 +175,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
     for (const core::LitLamp& lit : scene.lamps) {
         const QPointF at = scene.at(lit.lamp->fitted);
         const bool stressed = lit.group == scene.subject;
-        const QColor colour = seenColour(lit);
+        const QColor colour = seenColour(lit, scene.dark);
         if (!scene.dark)
             paintLed(painter, at, lit.lamp->fitted.pose.facing, size, colour, stressed);
         const qreal reach = qMax(12.0, size * 0.8);

@@ -175,6 +175,12 @@ void PictureView::paintEvent(QPaintEvent*) {
     const SceneInput scene{m_job, m_units, m_lamps, m_subject, m_dark, m_track};
     const PartBoxes parts = paintModel(painter, scene, m_targets);
     if (!m_dark && m_lens) m_lens({painter, scene, parts, m_targets});
+    // What light the room has lies on everything alike.
+    if (m_dark && m_operating.room != core::RoomLight::Dark) {
+        QColor room(0xFF, 0xE8, 0xC8);
+        room.setAlphaF(m_operating.room == core::RoomLight::Dim ? 0.06F : 0.2F);
+        painter.fillRect(rect(), room);
+    }
     paintLamps(painter, scene, m_targets);
     if (!m_dark) paintSpots(painter, scene, m_targets);
 
@@ -191,8 +197,8 @@ void PictureView::paintEvent(QPaintEvent*) {
         const bool lit = std::any_of(m_lamps.begin(), m_lamps.end(),
                                      [](const core::LitLamp& lamp) { return lamp.brightness > 0; });
         paintLegend(painter, QPointF(10, 8),
-                    lit ? tr("room dark; brightness as the eye would find it, roughly")
-                        : tr("room dark: no lamp is lit"),
+                    !lit ? tr("no lamp is seen")
+                         : tr("as the eye would find it, roughly; a shell lets nothing through"),
                     Qt::AlignLeft, ink, QColor(0, 0, 0));
     }
     if (const auto now = dragged()) {

@@ -1,10 +1,15 @@
 #include "app/theme/theme.h"
 
+#include "core/led/light_colour.h"
+
 #include <QApplication>
 #include <QFontDatabase>
 #include <QHash>
 #include <QPalette>
 #include <QStyleFactory>
+
+#include <map>
+#include <utility>
 
 using namespace Qt::StringLiterals;
 
@@ -181,6 +186,18 @@ QColor lampColour(core::LedFamily family, const std::string& tint) {
             break;
     }
     return tint == "cool" ? QColor(0xDE, 0xEA, 0xFF) : QColor(0xFF, 0xE2, 0xAE);
+}
+
+QColor lightColour(core::LedFamily family, const std::string& tint) {
+    static std::map<std::pair<core::LedFamily, std::string>, QColor> known;
+    const auto [place, isNew] = known.try_emplace({family, tint});
+    if (isNew) {
+        const core::ScreenColour made = core::onScreen(core::lightOf(family, tint));
+        place->second =
+            QColor::fromRgbF(static_cast<float>(made.red), static_cast<float>(made.green),
+                             static_cast<float>(made.blue));
+    }
+    return place->second;
 }
 
 }  // namespace glimmet::app

@@ -43,5 +43,7 @@ void loadTypefaces();                ///< once, at start
 [[nodiscard]] QColor wireColour(const QString& name);
 /// What an LED of the family looks like when it is lit.
 [[nodiscard]] QColor lampColour(core::LedFamily family, const std::string& tint);
+/// Of its light in the dark, as physics has it (core/led/light_colour.h).
+[[nodiscard]] QColor lightColour(core::LedFamily family, const std::string& tint);
 
 }  // namespace glimmet::app

@@ -92,6 +92,8 @@ std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating) 
         for (const LampRow& row : group.rows) {
             for (std::size_t i = 0; i < row.lamps.size(); ++i, ++lit) {
                 lit->blinks = row.lamps[i].part.blink && comesToBlink(facts, group, row);
+                const double light = lit->brightness * lit->brightness * lit->brightness;
+                lit->brightness = seenIn(light, operating.room);
             }
         }
     }

@@ -2,6 +2,7 @@
 // lit then.
 #pragma once
 
+#include "core/led/eye.h"
 #include "core/work/reckoned.h"
 
 #include <optional>
@@ -14,8 +15,9 @@ namespace glimmet::core {
 struct Operating {
     bool everything = true;  ///< every output on, whatever key and direction say
     bool forward = true;
-    std::set<int> keys{0};       ///< that are on; 0 is the light key
-    std::optional<Volts> volts;  ///< of the track or supply; nothing: as the job has them
+    std::set<int> keys{0};             ///< that are on; 0 is the light key
+    std::optional<Volts> volts;        ///< of the track or supply; nothing: as the job has them
+    RoomLight room = RoomLight::Dark;  ///< that it is looked at in
 };
 
 /// The key that switches an output as decoders come from their makers: the light key 0 for front

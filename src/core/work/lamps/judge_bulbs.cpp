@@ -143,6 +143,14 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                                        {text("no resistor"), text("all volts for the bulb"),
                                         State::Fine, "resistor " + rowName(group, row) + " none"});
             }
+            const bool unfit =
+                verdict.trouble != BulbTrouble::None && verdict.trouble != BulbTrouble::NoResistor;
+            if (unfit && group.rows.size() == 1) {
+                finding.options.push_back(
+                    {text("a warm white LED in its place"),
+                     text("stays cool, takes some mA; its resistor is chosen next"), State::Fine,
+                     "lamp " + group.name + " warm white"});
+            }
             Figure across = figures::computed(
                 text("Across the bulb"), "V_bulb", volts, "",
                 {busFigure(facts.job, facts.house),
