@@ -1,5 +1,6 @@
 #include "app/frame/jot_line.h"
 #include "app/frame/reckoning_panel.h"
+#include "app/frame/reckoning_rows.h"
 #include "app/lamps/lamps_strip.h"
 #include "app/lamps/schematic.h"
 #include "app/picture/picture_view.h"
@@ -162,6 +163,43 @@ TEST(MainWindow, AnAssumedFigureLeadsToItsMeasurement) {
     OpenWindow::settle();
     EXPECT_TRUE(
         app.find<QAbstractButton>(u"figure-V_rect"_s)->accessibleName().contains(u"measured"_s));
+}
+TEST(MainWindow, AnOptionThatIsHeldIsSeenInThePictureUntilItIsLetGo) {
+    OpenWindow app;
+    app.press(Qt::Key_5, Qt::ControlModifier);
+    ASSERT_TRUE(app.bench().take(u"resistor rear 120"_s));
+    app.bench().pointAt("rear lamp");
+    OpenWindow::settle();
+    auto* picture = app.window().findChild<PictureView*>();
+    const auto current = [&] {
+        for (const core::LitLamp& lit : picture->lamps())
+            if (lit.name == "rear lamp") return lit.current.value();
+        return 0.0;
+    };
+    const double before = current();
+    OptionRow* row = nullptr;
+    for (OptionRow* each : app.window().findChildren<OptionRow*>())
+        if (each->isVisible() && !row) row = each;
+    ASSERT_TRUE(row);
+    QTest::mousePress(row, Qt::LeftButton, {}, {8, 30});
+    const double held = current();
+    EXPECT_LT(held, 0.5 * before);
+    for (const core::LampGroup& group : app.bench().job().groups)  // nothing was taken
+        if (group.name == "rear lamp") {
+            EXPECT_EQ(group.rows[0].resistor, core::Ohms{120});
+        }
+    QTest::mouseRelease(row, Qt::LeftButton, {}, {8, 30});
+    EXPECT_EQ(current(), before);
+    // The same by key.
+    auto* use = row->findChild<QPushButton*>();
+    use->setFocus();
+    QTest::keyPress(use, Qt::Key_B);
+    EXPECT_EQ(current(), held);
+    QTest::keyRelease(use, Qt::Key_B);
+    EXPECT_EQ(current(), before);
+    QTest::keyPress(use, Qt::Key_B);
+    app.find<QLineEdit>(u"jot"_s)->setFocus();
+    EXPECT_EQ(current(), before);
 }
 TEST(MainWindow, SymbolsOfTheCircuitLeadToTheirData) {
     OpenWindow app;

@@ -319,6 +319,15 @@ core::Result<core::Text> Bench::understood(const QString& line) const {
         .map([](const core::Jotted& jotted) { return jotted.meaning; });
 }
 
+bool Bench::wouldBe(const QString& line,
+                    const std::function<void(const core::Reckoned&)>& seen) const {
+    if (m_onWorkshop || !hasJob()) return false;
+    const auto with = core::understood(line.toStdString(), m_job, m_catalogue, today(), m_record);
+    if (!with) return false;
+    seen(core::reckoned(with->after, m_record.house, m_catalogue, m_sisters));
+    return true;
+}
+
 std::vector<core::JotCompletion> Bench::completions(const QString& line) const {
     if (m_onWorkshop)
         return core::workshopJotCompletions(line.toStdString(), m_record, m_catalogue, m_shelf);

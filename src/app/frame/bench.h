@@ -12,6 +12,7 @@
 #include <QObject>
 #include <QUndoStack>
 
+#include <functional>
 #include <memory>
 #include <optional>
 #include <set>
@@ -64,6 +65,9 @@ public:
     /// How a jot line would be understood now.
     [[nodiscard]] core::Result<core::Text> understood(const QString& line) const;
     [[nodiscard]] std::vector<core::JotCompletion> completions(const QString& line) const;
+    /// The open job as it would be with a line, for as long as `seen` looks at it. False: the line
+    /// is none of a job.
+    bool wouldBe(const QString& line, const std::function<void(const core::Reckoned&)>& seen) const;
     /// Enters a jot line. False, with the sentence in failed(), when nothing was taken.
     bool take(const QString& line);
     /// Enters several as one change; a refused one keeps all of them out.

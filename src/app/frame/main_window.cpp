@@ -180,6 +180,13 @@ void MainWindow::build() {
             [this](bool dark) { m_lightsOut->setChecked(dark); });
     connect(m_reckoning, &ReckoningPanel::figureChosen, m_jot, &JotLine::offer);
     connect(m_reckoning, &ReckoningPanel::optionTaken, &m_bench, &Bench::take);
+    connect(m_reckoning, &ReckoningPanel::optionTried, this, [this](const QString& line) {
+        if (line.isEmpty())
+            showPicture();
+        else
+            m_bench.wouldBe(
+                line, [&](const core::Reckoned& facts) { m_picture->showTried(facts, line); });
+    });
     connect(m_reckoning, &ReckoningPanel::findingChosen, this,
             [this](const QString& id) { m_bench.speakOf(id.toStdString()); });
     connect(m_jot, &JotLine::listWanted, this, &MainWindow::showJotList);
@@ -335,6 +342,17 @@ void MainWindow::showAll() {
     m_jot->refresh();
 }
 
+void MainWindow::showPicture() {
+    if (!m_bench.hasJob()) return m_picture->showNothing();
+    m_picture->show(m_bench.facts(), stageView(m_bench.stage()).lens, inQuestion());
+}
+
+std::string MainWindow::inQuestion() const {
+    const std::string& subject = m_bench.subject();
+    const core::Finding* spoken = m_bench.spoken();
+    return subject.empty() && spoken ? spoken->subject.id : subject;
+}
+
 void MainWindow::showAttention() {
     const bool has = m_bench.hasJob();
     const core::Job& job = m_bench.job();
@@ -344,17 +362,12 @@ void MainWindow::showAttention() {
     if (has || onWorkshop) m_line->show(m_bench.standings(), stage);
     m_line->setVisible(has || onWorkshop);
     const core::Finding* spoken = m_bench.spoken();
-    std::string subject = m_bench.subject();
-    if (subject.empty() && spoken) subject = spoken->subject.id;
+    const std::string subject = inQuestion();
     StageStrip* strip = m_strips.at(view.stage);
     m_strip->setCurrentWidget(strip);
-    if (has) {
-        m_picture->standOn({});
-        m_picture->show(m_bench.facts(), view.lens, subject);
-        strip->show(m_bench.facts(), m_bench.findings(), subject);
-    } else {
-        m_picture->showNothing();
-    }
+    if (has) m_picture->standOn({});
+    showPicture();
+    if (has) strip->show(m_bench.facts(), m_bench.findings(), subject);
     if (onWorkshop) strip->showWorkshop(m_bench.workshopFacts(), subject);
     std::vector<const core::Finding*> others;
     for (const core::Finding& finding : m_bench.findings()) {

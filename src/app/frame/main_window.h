@@ -57,6 +57,9 @@ private:
     void buildMenus();
     void showAll();
     void showAttention();
+    void showPicture();
+    /// The id of what the window is about: chosen, or what is spoken of.
+    [[nodiscard]] std::string inQuestion() const;
     void reloadShelf();
     void scan();  ///< marks of all jobs anew
     void search(const QString& words);

@@ -160,6 +160,7 @@ void ReckoningPanel::show(const core::Finding* spoken,
         [this] {
             auto* row = new OptionRow(m_options.whole);
             connect(row, &OptionRow::taken, this, &ReckoningPanel::optionTaken);
+            connect(row, &OptionRow::tried, this, &ReckoningPanel::optionTried);
             return row;
         },
         [&](OptionRow& row, const core::Option& option) {

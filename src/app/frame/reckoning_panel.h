@@ -29,6 +29,7 @@ public:
 
 signals:
     void optionTaken(const QString& jot);
+    void optionTried(const QString& jot);        ///< held to be seen; empty: let go
     void figureChosen(const QString& jotStart);  ///< a figure that can be measured or entered
     void findingChosen(const QString& id);
 

@@ -4,6 +4,8 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 
+#include <QKeyEvent>
+#include <QMouseEvent>
 #include <QPainter>
 #include <QPushButton>
 #include <QStyle>
@@ -89,6 +91,27 @@ void FigureRow::paintEvent(QPaintEvent*) {
 OptionRow::OptionRow(QWidget* parent)
     : QWidget(parent), m_use(new QPushButton(tr("Use this"), this)) {
     connect(m_use, &QPushButton::clicked, this, [this] { emit taken(m_jot); });
+    m_use->installEventFilter(this);
+    setToolTip(tr("Hold the mouse here, or B on its button, to see it in the picture"));
+}
+
+void OptionRow::mousePressEvent(QMouseEvent* event) {
+    if (event->button() == Qt::LeftButton && !m_inPlace) emit tried(m_jot);
+}
+void OptionRow::mouseReleaseEvent(QMouseEvent* event) {
+    if (event->button() == Qt::LeftButton && !m_inPlace) emit tried({});
+}
+bool OptionRow::eventFilter(QObject* watched, QEvent* event) {
+    const auto type = event->type();
+    if (type == QEvent::KeyPress || type == QEvent::KeyRelease) {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        if (key->key() != Qt::Key_B || key->modifiers() != Qt::NoModifier) return false;
+        if (!key->isAutoRepeat()) emit tried(type == QEvent::KeyPress ? m_jot : QString());
+        return true;
+    }
+    // Whoever takes the keyboard away lets go as well.
+    if (type == QEvent::FocusOut) emit tried({});
+    return QWidget::eventFilter(watched, event);
 }
 
 void OptionRow::show(const core::Option& option, bool first, bool readOnly, int width) {

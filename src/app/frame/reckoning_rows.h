@@ -41,9 +41,14 @@ public:
 
 signals:
     void taken(const QString& jot);
+    /// To be seen in the picture as long as it is held; empty: let go.
+    void tried(const QString& jot);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
     QPushButton* m_use;

@@ -99,10 +99,16 @@ void PictureView::show(const core::Reckoned& facts, LensPainter lens, const std:
     m_hasJob = true;
     m_lens = lens;
     m_subject = subject;
+    m_tried.clear();
     light();
     placePanel();
     if (other) fit();
     update();
+}
+
+void PictureView::showTried(const core::Reckoned& facts, const QString& with) {
+    show(facts, m_lens, m_subject);
+    m_tried = with;
 }
 
 void PictureView::showNothing() {
@@ -200,6 +206,11 @@ void PictureView::paintEvent(QPaintEvent*) {
                     !lit ? tr("no lamp is seen")
                          : tr("as the eye would find it, roughly; a shell lets nothing through"),
                     Qt::AlignLeft, ink, QColor(0, 0, 0));
+    }
+    if (!m_tried.isEmpty()) {
+        paintLegend(painter, QPointF(width() / 2.0, 30), tr("tried: %1").arg(m_tried),
+                    Qt::AlignHCenter, m_dark ? QColor(0xF0, 0xF2, 0xE2) : theme().matInk,
+                    m_dark ? QColor(0, 0, 0) : theme().mat);
     }
     if (const auto now = dragged()) {
         painter.setPen(QPen(theme().brass, 1.6, Qt::DashLine));

@@ -23,6 +23,8 @@ public:
     explicit PictureView(QWidget* parent = nullptr);
     /// The job is copied: what is painted does not depend on who edits meanwhile.
     void show(const core::Reckoned& facts, LensPainter lens, const std::string& subject);
+    /// The same, but with something that is only tried: it says so, and is driven as it was.
+    void showTried(const core::Reckoned& facts, const QString& with);
     /// What the model stands on; nothing: the bench.
     void standOn(const std::optional<core::TrackUnder>& track);
     void showNothing();
@@ -77,6 +79,7 @@ private:
     QTimer m_blink;                       ///< runs while something blinks in the dark
     QElapsedTimer m_clock;
     std::string m_subject;
+    QString m_tried;  ///< the line that it is shown with; empty: as it is
     LensPainter m_lens = nullptr;
     bool m_dark = false;
     std::vector<MatView> m_units{MatView()};  ///< where each unit stands
