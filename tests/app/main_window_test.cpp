@@ -172,6 +172,7 @@ TEST(MainWindow, AnOptionThatIsHeldIsSeenInThePictureUntilItIsLetGo) {
     OpenWindow::settle();
     auto* picture = app.window().findChild<PictureView*>();
     const auto current = [&] {
+        OpenWindow::settle();
         for (const core::LitLamp& lit : picture->lamps())
             if (lit.name == "rear lamp") return lit.current.value();
         return 0.0;

@@ -717,6 +717,18 @@ TEST(LampTester, OfEachKindShowsWhatItsVoltsAndOhmsLetThrough) {
         EXPECT_FALSE(understood(line, red, smallCatalogue(), "").has_value()) << line;
     }
     const Job bare = jotted(shunter(), {"lamp front red"});
+    const auto table = lamps::testerLines(dark.groups[0], Volts{5});
+    ASSERT_EQ(table.size(), 2U);
+    for (const lamps::TesterLine& line : table) {
+        ASSERT_EQ(line.cells.size(), 4U);
+        for (const auto& cell : line.cells) {
+            EXPECT_EQ(cell.with.resistor, line.resistor);
+            EXPECT_EQ(cell.current.value(), flows(dark, cell.with));
+            EXPECT_EQ(cell.seen.has_value(), cell.with == dark.groups[0].rows[0].tested->with);
+        }
+    }
+    EXPECT_EQ(table[1].cells[3].state, State::Over);
+    EXPECT_EQ(lamps::testerLines(bare.groups[0], Volts{5}).size(), 1U);
     EXPECT_FALSE(
         understood("tester front lit with resistor", bare, smallCatalogue(), "").has_value());
 }

@@ -25,6 +25,12 @@ Cell cellOf(const Job& job, const Decoder& decoder, Aspect aspect) {
     return held(factsOf(job), driveEvidence(job), decoder).cells[static_cast<std::size_t>(aspect)];
 }
 Decoder middle() { return smallCatalogue().decoders[1]; }
+TEST(Ranking, ItsColumnsAreCalledByWhatTheyHold) {
+    EXPECT_STREQ(choose::title(choose::Aspect::Motor), "Motor");
+    EXPECT_STREQ(choose::title(choose::Aspect::Room), "Room");
+    EXPECT_STREQ(choose::title(choose::Aspect::StayAlive), "Stay-alive");
+    EXPECT_STREQ(choose::title(choose::Aspect::Price), "Price");
+}
 TEST(Ranking, HasACellForEveryAspectInOrder) {
     const RankedDecoder ranked = held(factsOf(shunter()), driveEvidence(shunter()), middle());
     ASSERT_EQ(ranked.cells.size(), aspects);

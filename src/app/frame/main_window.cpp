@@ -180,13 +180,17 @@ void MainWindow::build() {
             [this](bool dark) { m_lightsOut->setChecked(dark); });
     connect(m_reckoning, &ReckoningPanel::figureChosen, m_jot, &JotLine::offer);
     connect(m_reckoning, &ReckoningPanel::optionTaken, &m_bench, &Bench::take);
-    connect(m_reckoning, &ReckoningPanel::optionTried, this, [this](const QString& line) {
-        if (line.isEmpty())
-            showPicture();
-        else
-            m_bench.wouldBe(
-                line, [&](const core::Reckoned& facts) { m_picture->showTried(facts, line); });
-    });
+    // Later: a row also lets go while the window is in the middle of showing something else.
+    connect(
+        m_reckoning, &ReckoningPanel::optionTried, this,
+        [this](const QString& line) {
+            if (line.isEmpty())
+                showPicture();
+            else
+                m_bench.wouldBe(
+                    line, [&](const core::Reckoned& facts) { m_picture->showTried(facts, line); });
+        },
+        Qt::QueuedConnection);
     connect(m_reckoning, &ReckoningPanel::findingChosen, this,
             [this](const QString& id) { m_bench.speakOf(id.toStdString()); });
     connect(m_jot, &JotLine::listWanted, this, &MainWindow::showJotList);

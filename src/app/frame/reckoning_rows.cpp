@@ -95,22 +95,27 @@ OptionRow::OptionRow(QWidget* parent)
     setToolTip(tr("Hold the mouse here, or B on its button, to see it in the picture"));
 }
 
+void OptionRow::hold(bool held) {
+    if (held == m_held || (held && m_inPlace)) return;
+    m_held = held;
+    emit tried(held ? m_jot : QString());
+}
 void OptionRow::mousePressEvent(QMouseEvent* event) {
-    if (event->button() == Qt::LeftButton && !m_inPlace) emit tried(m_jot);
+    if (event->button() == Qt::LeftButton) hold(true);
 }
 void OptionRow::mouseReleaseEvent(QMouseEvent* event) {
-    if (event->button() == Qt::LeftButton && !m_inPlace) emit tried({});
+    if (event->button() == Qt::LeftButton) hold(false);
 }
 bool OptionRow::eventFilter(QObject* watched, QEvent* event) {
     const auto type = event->type();
     if (type == QEvent::KeyPress || type == QEvent::KeyRelease) {
         const auto* key = static_cast<QKeyEvent*>(event);
         if (key->key() != Qt::Key_B || key->modifiers() != Qt::NoModifier) return false;
-        if (!key->isAutoRepeat()) emit tried(type == QEvent::KeyPress ? m_jot : QString());
+        if (!key->isAutoRepeat()) hold(type == QEvent::KeyPress);
         return true;
     }
     // Whoever takes the keyboard away lets go as well.
-    if (type == QEvent::FocusOut) emit tried({});
+    if (type == QEvent::FocusOut) hold(false);
     return QWidget::eventFilter(watched, event);
 }
 
@@ -120,6 +125,7 @@ void OptionRow::show(const core::Option& option, bool first, bool readOnly, int 
     m_jot = qs(option.jot);
     m_state = option.state;
     m_inPlace = option.inPlace;
+    m_held = false;  // what is shown anew is shown with the picture as it is
     setAccessibleName(tr("%1, %2: %3").arg(m_what, stateWord(m_state), m_effect));
     m_use->setObjectName(u"use-"_s + m_jot);
     const bool answer = option.kind == core::Option::Kind::Answer;

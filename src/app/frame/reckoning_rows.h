@@ -51,7 +51,9 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
+    void hold(bool held);
     QPushButton* m_use;
+    bool m_held = false;
     QString m_what, m_effect, m_jot;
     core::State m_state{};
     bool m_inPlace = false;

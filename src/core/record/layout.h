@@ -26,10 +26,18 @@ struct Coast {
     bool operator==(const Coast&) const = default;
 };
 
+/// How its rails and wheels are: what one sees of the model without a bank.
+struct Dirt {
+    double stuttersPerMetre = 0;  ///< >= 0
+    std::string on;               ///< date; may be empty
+    bool operator==(const Dirt&) const = default;
+};
+
 struct Layout {
     std::vector<DeadSpot> spots;  ///< nothing: nobody said; no two points of one number
     std::optional<double> kmh;    ///< of the prototype, over such places; nothing: the usual
     std::optional<Coast> coast;   ///< nothing: as a worm without a flywheel lets it
+    std::optional<Dirt> dirt;     ///< nothing: nobody counted
     bool operator==(const Layout&) const = default;
 };
 

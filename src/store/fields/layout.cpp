@@ -21,16 +21,24 @@ void coastFields(Io& io, Self& coast) {
 }
 
 template <class Io, class Self>
+void dirtFields(Io& io, Self& dirt) {
+    io("stutters_per_m", dirt.stuttersPerMetre, Required, within(0, 1000));
+    io("on", dirt.on, Maybe, date);
+}
+
+template <class Io, class Self>
 void layoutFields(Io& io, Self& layout) {
     io("spots", layout.spots, Maybe, members(0, 50));
     io("speed_kmh", layout.kmh, Maybe, within(0.1, 500));
     io("coast", layout.coast, Maybe);
+    io("dirt", layout.dirt, Maybe);
 }
 
 }  // namespace
 
 GLIMMET_FIELDS(core::DeadSpot, deadSpotFields)
 GLIMMET_FIELDS(core::Coast, coastFields)
+GLIMMET_FIELDS(core::Dirt, dirtFields)
 GLIMMET_FIELDS(core::Layout, layoutFields)
 
 }  // namespace glimmet::store

@@ -56,6 +56,11 @@ State voltsState(const BankPart& part, const BankState& state) {
                                                                         : State::Fine;
 }
 
+State dirtState(const Job& job, std::optional<Seconds> carried) {
+    const double left = stuttersWith(job, carried).value_or(0);
+    return left > often ? State::Over : left > bearable ? State::Close : State::Fine;
+}
+
 State crossingState(const Reckoned& facts, const Loads& loads, const std::vector<Place>& places,
                     const std::optional<FittedBank>& fitted) {
     State state = State::Fine;
@@ -86,7 +91,8 @@ std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
         Tried tried{fitted, bankState(facts, fitted, loads), {}, false, {}};
         if (!tried.state.hold) continue;
         tried.worst = worse(worse(holdState(tried.state), voltsState(part, tried.state)),
-                            crossingState(facts, loads, dead, fitted));
+                            worse(crossingState(facts, loads, dead, fitted),
+                                  dirtState(facts.job, tried.state.hold->time)));
         const Box box{"bank", part.name, part.length, part.width, part.height, {}};
         const auto seated = seats(facts.job, &box);
         const Seat* seat = seatOf(seated, "bank");

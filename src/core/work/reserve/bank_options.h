@@ -14,6 +14,10 @@ namespace glimmet::core::reserve {
 [[nodiscard]] State holdState(const BankState& state);
 [[nodiscard]] State voltsState(const BankPart& part, const BankState& state);
 
+/// What is left of the stutters that were counted, carried for so long (nothing: as long as one
+/// likes); fine where nobody counted.
+[[nodiscard]] State dirtState(const Job& job, std::optional<Seconds> carried);
+
 /// How those places are crossed, the worst state of all; fine where there is none.
 [[nodiscard]] State crossingState(const Reckoned& facts, const Loads& loads,
                                   const std::vector<Place>& places,

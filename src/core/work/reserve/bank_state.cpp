@@ -2,6 +2,7 @@
 
 #include "core/quantity/format.h"
 #include "core/track/crossing.h"
+#include "core/track/dirt.h"
 #include "core/track/points.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/supply.h"
@@ -124,7 +125,7 @@ Loads loadsOf(const Reckoned& facts) {
             figures::computed(text("Every lamp lit, at full volts"), "I_lamps", lamps, "", {}));
     }
     const auto dead = longestDead(facts.job);
-    loads.needed = std::max(dead ? dead->time : Seconds{0}, dirt);
+    loads.needed = std::max(dead ? dead->time : Seconds{0}, dirtTime(facts.job));
     loads.bus.current = processorCurrent;
     loads.figures.push_back(figures::assumed(text("Processor"), "I_cpu", processorCurrent,
                                              text("usual for a decoder")));
@@ -139,6 +140,23 @@ Loads standingStill(Loads loads) {
 }
 
 Creep creep(const Job& job) { return {job.layout.kmh.value_or(usualKmh), !job.layout.kmh}; }
+
+namespace {
+MetresPerSecond creepSpeed(const Job& job) {
+    return modelSpeed(KilometresPerHour{creep(job).kmh}, job.scale.ratio);
+}
+}  // namespace
+
+Seconds dirtTime(const Job& job, double left) {
+    if (!job.layout.dirt) return dirt;
+    return timeToCarry(job.layout.dirt->stuttersPerMetre, creepSpeed(job), left);
+}
+
+std::optional<double> stuttersWith(const Job& job, std::optional<Seconds> carried) {
+    if (!job.layout.dirt) return {};
+    if (!carried) return 0.0;
+    return stuttersLeft(job.layout.dirt->stuttersPerMetre, creepSpeed(job), *carried);
+}
 
 std::vector<Place> places(const Job& job) {
     std::vector<Place> all;
@@ -202,7 +220,7 @@ std::vector<CollectingAxle> collectingAxles(const Job& job, int added) {
 std::optional<LongestDead> longestDead(const Job& job) {
     const std::vector<CollectingAxle> axles = collectingAxles(job);
     if (axles.empty()) return {};
-    const MetresPerSecond speed = modelSpeed(KilometresPerHour{creep(job).kmh}, job.scale.ratio);
+    const MetresPerSecond speed = creepSpeed(job);
     std::optional<LongestDead> longest;
     for (const Place& place : places(job)) {
         Millimetres most{0};

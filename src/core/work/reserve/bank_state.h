@@ -11,9 +11,11 @@
 namespace glimmet::core::reserve {
 
 // What is assumed; sources in docs/physics.md.
-inline constexpr double usualKmh = 20;       ///< over points, of the prototype
-inline constexpr double readingKmh = 80;     ///< of a model at the volts of its running reading
-inline constexpr Seconds dirt{0.05};         ///< a stutter on dirty rails
+inline constexpr double usualKmh = 20;    ///< over points, of the prototype
+inline constexpr double readingKmh = 80;  ///< of a model at the volts of its running reading
+inline constexpr Seconds dirt{0.05};      ///< a stutter on dirty rails, where nobody counted
+/// Stutters a metre: one in a hundred metres is bearable, one in ten is seen on every round.
+inline constexpr double bearable = 0.01, often = 0.1;
 inline constexpr Volts processorMinimum{5};  ///< below it a decoder starts anew
 inline constexpr Amperes processorCurrent{0.02};
 inline constexpr Volts usualDiode{0.35};  ///< Schottky, at these currents
@@ -47,6 +49,13 @@ struct Creep {
     bool assumed = false;
 };
 [[nodiscard]] Creep creep(const Job& job);
+
+/// What dirt asks a bank to hold so that no more than `left` of the stutters a metre that were
+/// counted outlast it; where nobody counted one that is usual.
+[[nodiscard]] Seconds dirtTime(const Job& job, double left = often);
+/// Stutters a metre that outlast a time, at its speed; 0 for as long as one likes. Nothing where
+/// nobody counted.
+[[nodiscard]] std::optional<double> stuttersWith(const Job& job, std::optional<Seconds> carried);
 
 /// A dead place of the layout.
 struct Place {

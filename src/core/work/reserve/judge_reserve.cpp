@@ -1,5 +1,6 @@
 // Checks of the stay-alive: does it hold, does it bear the volts, can it be charged.
 #include "core/quantity/format.h"
+#include "core/track/dirt.h"
 #include "core/work/reserve/bank_options.h"
 #include "core/work/reserve/dead_bank.h"
 #include "core/work/reserve/judge_crossing.h"
@@ -34,9 +35,15 @@ Basis deadBasis(const Job& job, const LongestDead& dead) {
 
 Figure neededFigure(const Job& job, const BankState& state) {
     const auto dead = longestDead(job);
-    if (!dead || dead->time < dirt) {
-        return figures::assumed(text("Without power"), "t_dead", state.needed,
-                                text("a stutter on dirty rails"));
+    if (!dead || !(dead->time > Seconds{0}) || dead->time < dirtTime(job)) {
+        return job.layout.dirt
+                   ? figures::made(text("Without power"), "t_dead", state.needed,
+                                   Basis{Basis::Kind::Computed,
+                                         {},
+                                         text("all but one stutter in 10 m, of those counted")},
+                                   "dirt ")
+                   : figures::assumed(text("Without power"), "t_dead", state.needed,
+                                      text("a stutter on dirty rails"), "dirt ");
     }
     return figures::made(text("Without power"), "t_dead", state.needed, deadBasis(job, *dead),
                          "points ");
@@ -68,10 +75,16 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
         const auto longest = longestDead(facts.job);
         const Text held = state.hold->time ? verbatim(formatted(*state.hold->time, 2))
                                            : text("as long as one likes");
-        const Text dead = longest && longest->time >= dirt
-                              ? text("%1 leaves it dead for %2", deadWords(facts.job, *longest),
-                                     formatted(longest->time, 2))
-                              : text("a stutter on dirty rails takes %1", formatted(dirt, 2));
+        const Seconds dirty = dirtTime(facts.job);
+        const Text dead =
+            longest && longest->time > Seconds{0} && longest->time >= dirty
+                ? text("%1 leaves it dead for %2", deadWords(facts.job, *longest),
+                       formatted(longest->time, 2))
+            : facts.job.layout.dirt && !(dirty > Seconds{0})
+                ? text("its wheels bridge what is dead, and it stutters seldom")
+            : facts.job.layout.dirt
+                ? text("%1 carry it over all but one stutter in 10 m", formatted(dirty, 2))
+                : text("a stutter on dirty rails takes %1", formatted(dirt, 2));
         const bool slow = state.back > usualDiode * 4.0;
         finding.sentence = verdict == State::Fine ? text("Holds %1: %2.", held, dead)
                            : verdict == State::Close
@@ -136,13 +149,72 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
                  "diode " + formatted(usualDiode.value(), Dimension::Ratio) + "V"});
         }
         // Wheels come before any bank where it is the track that asks for one.
-        if (verdict != State::Fine && longest && longest->time >= dirt) {
+        if (verdict != State::Fine && longest && longest->time > Seconds{0} &&
+            longest->time >= dirty) {
             for (Option& option : collectorOptions(facts, longest->place))
                 finding.options.push_back(std::move(option));
         }
         const std::vector<Option>& offered = banks.options();
         finding.options.insert(finding.options.end(), offered.begin(), offered.end());
         finding.caution = capacitorCaution();
+    });
+}
+
+/// "one stutter every 1.2 m", of so many a metre.
+Text stutterWords(double perMetre) {
+    const double metres = 1 / perMetre;
+    return text("one stutter every %1", metres < 1 ? formatted(Metres{metres}, 2)
+                                                   : formatted(metres, Dimension::Ratio, 2) + " m");
+}
+
+/// Of the stutters that were counted, what the bank leaves.
+void judgeDirt(const Reckoned& facts, const BankState* state, OfferedBanks& banks,
+               Judging& judging) {
+    const Job& job = facts.job;
+    if (!job.layout.dirt) return;
+    const double counted = job.layout.dirt->stuttersPerMetre;
+    const auto held = state ? state->hold->time : std::optional(Seconds{0});
+    const double left = *stuttersWith(job, held);
+    const State verdict = dirtState(job, held);
+    judging.say("reserve.dirt", {}, verdict, Gravity::WorksBadly, [&](Finding& finding) {
+        if (!(counted > 0)) {
+            finding.sentence = text("Its rails and wheels are clean: no stutters were counted.");
+        } else if (!state) {
+            finding.sentence =
+                verdict == State::Fine
+                    ? text("It stutters so seldom that no bank is needed: %1.",
+                           stutterWords(counted))
+                    : text(
+                          "Without a bank %1: clean its rails and wheels first; what is left wants "
+                          "a bank that "
+                          "holds %2.",
+                          stutterWords(counted), formatted(dirtTime(job, bearable), 2));
+        } else if (left < 1e-4) {
+            finding.sentence = text("The bank carries it over dirt: %1 before, none with it.",
+                                    stutterWords(counted));
+        } else {
+            finding.sentence =
+                verdict == State::Fine
+                    ? text("The bank carries it over dirt: %1 before, %2 with it.",
+                           stutterWords(counted), stutterWords(left))
+                    : text("The bank is too small for this dirt: %1 before, %2 with it.",
+                           stutterWords(counted), stutterWords(left));
+        }
+        if (verdict != State::Fine) {
+            finding.action = text("clean rails and wheels");
+            finding.options = banks.options();
+            if (!finding.options.empty()) finding.caution = capacitorCaution();
+        }
+        Figure before = figures::measured(text("Stutters a metre"), "n", counted,
+                                          job.layout.dirt->on, text("without a bank"), "dirt ");
+        if (!state) {
+            finding.figures = {std::move(before)};
+            return;
+        }
+        finding.figures = {figures::computed(
+            text("Left of them"), "n_left", left, "n · e^(−v · t_hold / l)",
+            {std::move(before), figures::assumed(text("Length of a stutter, on the average"), "l",
+                                                 stutterLength, text("random, without memory"))})};
     });
 }
 
@@ -300,6 +372,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     if (!dead) judgeCrossings(facts, loads, banks, judging);
     if (!job.bank) {
         judgeNone(facts, banks, judging);
+        judgeDirt(facts, nullptr, banks, judging);
         return;
     }
     if (!job.decoder) {
@@ -314,6 +387,7 @@ void judge(const Reckoned& facts, Judging& judging) {
         judgeDead(facts, state, banks, judging);
     else
         judgeHold(facts, loads, state, banks, judging);
+    if (!dead) judgeDirt(facts, &state, banks, judging);
     judgeVolts(facts, state, banks, judging);
     judgeCapacitance(*facts.job.bank, judging);
     judgeCharge(facts, state, judging);

@@ -354,6 +354,38 @@ Result<Jotted> coast(const Said& said) {
     return result;
 }
 
+std::vector<Named> dirtNames(const Context&) {
+    return {{"clean", {"none"}, "no stutters"},
+            {"little", {"rare", "a little"}, "one stutter in some 10 m"},
+            {"often", {"some", "dirty"}, "one every metre"},
+            {"bad", {"very dirty"}, "three every metre"}};
+}
+/// "dirt often", "dirt every 80cm", "dirt 3 per 2m"
+Result<Jotted> dirtOn(const Said& said) {
+    const auto every = said.one<Millimetres>("EVERY");
+    const auto within = said.one<Millimetres>("WITHIN");
+    const auto& count = said.at("COUNT").quantities;
+    const auto& feel = said.name("FEEL");
+    const int ways = (every ? 1 : 0) + (within || !count.empty() ? 1 : 0) + (feel ? 1 : 0);
+    if (ways != 1 || within.has_value() == count.empty()) {
+        return refuse(ErrorCode::Missing, text("How often does it stutter? Write it like %1 or %2.",
+                                               said.verb.examples[0], said.verb.examples[1]));
+    }
+    double perMetre = 0;
+    if (every) perMetre = 1 / Metres{*every}.value();
+    if (within) perMetre = count.front() / Metres{*within}.value();
+    if (feel)
+        perMetre = *feel == "bad" ? 3.0 : *feel == "often" ? 1.0 : *feel == "little" ? 0.1 : 0.0;
+    const std::string each = perMetre > 0 ? formatted(Metres{1 / perMetre}, 3) : std::string();
+    Jotted result = jotted(
+        said, !(perMetre > 0) ? text("Without a bank no stutters")
+              : within        ? text("Without a bank %1 stutters in %2, one every %3",
+                                     formatted(count.front(), Dimension::Ratio), formatted(*within), each)
+                              : text("Without a bank one stutter every %1", each));
+    result.after.layout.dirt = Dirt{perMetre, said.context.today};
+    return result;
+}
+
 std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"}}; }
 
 constexpr Takes back{
@@ -438,6 +470,23 @@ constexpr Takes coastTakes[] = {{.what = "MM",
                                  .dimension = Dimension::Length,
                                  .least = 0.2e-3,
                                  .most = 3}};
+constexpr Takes dirtTakes[] = {
+    {.what = "EVERY",
+     .after = "every",
+     .dimension = Dimension::Length,
+     .least = 0.01,
+     .most = 1000,
+     .unitNeeded = true},
+    {.what = "WITHIN",
+     .after = "per",
+     .dimension = Dimension::Length,
+     .least = 0.05,
+     .most = 1000,
+     .unitNeeded = true},
+    {.what = "COUNT", .dimension = Dimension::Ratio, .least = 1, .most = 1000},
+    {.what = "FEEL", .kind = Kind::Name, .names = dirtNames}};
+constexpr const char* dirtExamples[] = {"dirt every 1m", "dirt 3 per 2m", "dirt often"};
+constexpr const char* dirtWords[] = {"stutters"};
 constexpr const char* coastWords[] = {"coasts"};
 constexpr const char* coastExamples[] = {"coast 40mm"};
 constexpr const char* coastNoise[] = {"rolls", "for", "on"};
@@ -523,6 +572,8 @@ constexpr Verb table[] = {
      gapNoise},
     {"creep", creepWords, creepTakes, creepExamples,
      "how slowly it goes over dead places, in km/h of the prototype", creepAt, false, creepNoise},
+    {"dirt", dirtWords, dirtTakes, dirtExamples,
+     "how often it stutters on its layout without a bank", dirtOn},
     {"coast", coastWords, coastTakes, coastExamples,
      "how far it rolls at that speed once its motor is off: a flywheel shows here", coast, false,
      coastNoise},

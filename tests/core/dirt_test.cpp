@@ -1,0 +1,113 @@
+// Dirt: stutters that a bank carries over, by formula, by chance, and what is said of it.
+#include "core/track/dirt.h"
+
+#include "core/track/crossing.h"
+#include "core/work/reserve/bank_options.h"
+#include "core/work/reserve/bank_state.h"
+#include "support/findings.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+#include <random>
+
+namespace glimmet::core::reserve {
+namespace {
+
+using tests::factsOf;
+using tests::jotted;
+
+TEST(Dirt, LeavesWhatOutlastsTheBankAsChanceHasIt) {
+    const MetresPerSecond speed{0.064};
+    std::mt19937 random(3);
+    std::exponential_distribution<double> length(1 / 0.003);
+    for (const double seconds : {0.0, 0.02, 0.1, 0.2}) {
+        int outlast = 0;
+        constexpr int stutters = 200000;
+        for (int i = 0; i < stutters; ++i) outlast += length(random) / 0.064 > seconds ? 1 : 0;
+        EXPECT_NEAR(stuttersLeft(2, speed, Seconds{seconds}), 2.0 * outlast / stutters, 0.01);
+    }
+    // By hand: 3 mm at 64 mm/s is 46.9 ms, and ln 100 is 4.605.
+    EXPECT_NEAR(timeToCarry(1, speed, 0.01).value(), 0.2159, 1e-4);
+    EXPECT_EQ(timeToCarry(0.01, speed, 0.01), Seconds{0});
+    EXPECT_EQ(timeToCarry(0, speed, 0.01), Seconds{0});
+    for (const double rate : {0.02, 1.0, 30.0}) {
+        EXPECT_NEAR(stuttersLeft(rate, speed, timeToCarry(rate, speed, 0.01)), 0.01, 1e-12);
+    }
+}
+
+/// A shunter without dead frogs that stutters.
+Job stutters(const char* dirt) {
+    return jotted(tests::shunter(), {"points none", "gap none", dirt});
+}
+
+TEST(Dirt, IsWhatABankIsHeldAgainstOnceItIsCounted) {
+    const Job nobody = jotted(tests::shunter(), {"points none", "gap none"});
+    EXPECT_EQ(dirtTime(nobody), dirt);
+    EXPECT_FALSE(stuttersWith(nobody, Seconds{1}));
+    EXPECT_FALSE(tests::has(tests::checkedAll(nobody), "reserve.dirt"));
+
+    const Job counted = stutters("dirt every 1m");
+    // At 20 km/h in H0 it goes 63.9 mm/s.
+    EXPECT_NEAR(dirtTime(counted).value(), 0.1081, 1e-3);
+    EXPECT_NEAR(dirtTime(counted, bearable).value(), 0.2163, 1e-3);
+    EXPECT_EQ(loadsOf(factsOf(counted)).needed, dirtTime(counted));
+    EXPECT_EQ(dirtTime(stutters("dirt little")), Seconds{0});
+    EXPECT_LT(dirtTime(jotted(counted, {"creep 40km/h"})), dirtTime(counted));
+    EXPECT_EQ(dirtTime(stutters("dirt clean")), Seconds{0});
+    EXPECT_EQ(stuttersWith(counted, std::nullopt), 0.0);
+    EXPECT_NEAR(*stuttersWith(counted, Seconds{0}), 1, 1e-12);
+}
+TEST(Dirt, IsJudgedWithoutABankWithOneTooSmallAndWithOneThatHolds) {
+    EXPECT_EQ(tests::stateOf(stutters("dirt clean"), "reserve.dirt"), State::Fine);
+    EXPECT_EQ(tests::stateOf(stutters("dirt every 200m"), "reserve.dirt"), State::Fine);
+    EXPECT_EQ(tests::stateOf(stutters("dirt every 50m"), "reserve.dirt"), State::Close);
+    EXPECT_EQ(tests::stateOf(stutters("dirt every 5m"), "reserve.dirt"), State::Over);
+    const Job bad = stutters("dirt bad");
+    EXPECT_EQ(tests::stateOf(bad, "reserve.dirt"), State::Over);
+    EXPECT_NE(tests::sentenceOf(bad, "reserve.dirt").find("clean its rails and wheels first"),
+              std::string::npos);
+
+    const Job small = jotted(bad, {"bank can-1000u-25 charge 100R diode 0.35V"});
+    EXPECT_EQ(tests::stateOf(small, "reserve.dirt"), State::Over);
+    EXPECT_NE(tests::sentenceOf(small, "reserve.dirt").find("too small for this dirt"),
+              std::string::npos);
+    EXPECT_EQ(tests::stateOf(small, "reserve.hold"), State::Over);
+
+    // The first that is offered does what it promises.
+    const auto all = tests::checkedAll(small);
+    const Finding& one = tests::finding(all, "reserve.dirt");
+    ASSERT_FALSE(one.options.empty());
+    ASSERT_EQ(one.options.front().state, State::Fine) << plain(one.options.front().what);
+    const Job held = jotted(small, {one.options.front().jot.c_str()});
+    EXPECT_EQ(tests::stateOf(held, "reserve.dirt"), State::Fine);
+    EXPECT_EQ(tests::stateOf(held, "reserve.hold"), State::Fine);
+    EXPECT_NE(tests::sentenceOf(held, "reserve.dirt").find("carries it over dirt"),
+              std::string::npos);
+
+    const Job seldom = jotted(held, {"dirt little"});
+    EXPECT_NE(tests::sentenceOf(seldom, "reserve.hold").find("it stutters seldom"),
+              std::string::npos);
+    EXPECT_EQ(tests::stateOf(seldom, "reserve.hold"), State::Fine);
+    // A bank that gives nothing carries over nothing, and is spoken of by itself.
+    EXPECT_FALSE(tests::has(tests::checkedAll(jotted(held, {"lift nothing"})), "reserve.dirt"));
+}
+TEST(Dirt, IsSaidByFeelByDistanceOrByCount) {
+    const auto perMetre = [](const char* line) {
+        return jotted(tests::shunter(), {line}).layout.dirt->stuttersPerMetre;
+    };
+    EXPECT_NEAR(perMetre("dirt every 80cm"), 1.25, 1e-9);
+    EXPECT_NEAR(perMetre("dirt 3 per 2m"), 1.5, 1e-9);
+    EXPECT_NEAR(perMetre("stutters often"), 1, 1e-9);
+    EXPECT_NEAR(perMetre("dirt none"), 0, 1e-9);
+    EXPECT_EQ(jotted(tests::shunter(), {"dirt bad"}).layout.dirt->on, "2026-03-02");
+    for (const char* line : {"dirt", "dirt 3", "dirt per 2m", "dirt often every 1m"}) {
+        EXPECT_FALSE(understood(line, tests::shunter(), tests::smallCatalogue(), "").has_value())
+            << line;
+    }
+}
+
+}  // namespace
+}  // namespace glimmet::core::reserve
