@@ -47,7 +47,8 @@ TEST(LightColour, OnScreenHasItsHue) {
     EXPECT_NEAR(white.blue, 1, 0.01);
     const ScreenColour red = of(LedFamily::Red);
     EXPECT_NEAR(red.red, 1, 1e-9);
-    EXPECT_LT(red.green, 0.35);
+    EXPECT_LT(red.green, 0.2);
+    EXPECT_LT(red.blue, 0.1);  // not pink
     const ScreenColour amber = of(LedFamily::Amber), yellow = of(LedFamily::Yellow);
     EXPECT_NEAR(amber.red, 1, 1e-9);
     EXPECT_LT(red.green, amber.green);

@@ -76,8 +76,7 @@ ScreenColour onScreen(const Chromaticity& colour) {
     // IEC 61966-2-1.
     double linear[] = {3.2406 * x - 1.5372 - 0.4986 * z, -0.9689 * x + 1.8758 + 0.0415 * z,
                        0.0557 * x - 0.2040 + 1.0570 * z};
-    const double lowest = std::min({linear[0], linear[1], linear[2], 0.0});
-    for (double& each : linear) each -= lowest;
+    for (double& each : linear) each = std::max(each, 0.0);
     const double most = std::max({linear[0], linear[1], linear[2]});
     for (double& each : linear) {
         each /= most;

@@ -23,8 +23,8 @@ struct Chromaticity {
 /// Typical of each family; a white by its tint: "warm" 3000 K, "cool" 7000 K, else 4500 K.
 [[nodiscard]] Chromaticity lightOf(LedFamily family, std::string_view tint);
 
-/// sRGB, each 0 … 1, the strongest of them 1. What a screen cannot show is mixed with as much white
-/// as it takes.
+/// sRGB, each 0 … 1, the strongest of them 1. Beyond what a screen can show the parts that would
+/// have to be negative are left out: mixed with white instead a red LED would look pink.
 struct ScreenColour {
     double red = 0, green = 0, blue = 0;
 };
