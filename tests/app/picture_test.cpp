@@ -22,6 +22,7 @@ using tests::OpenWindow;
 using tests::shunter;
 const LensPainter motorLens = stageView("measure").lens;
 const LensPainter lampsLens = stageView("lamps").lens;
+const LensPainter roomLens = stageView("choose").lens;
 
 const Target* targetWith(const PictureView& view, const QString& words) {
     for (const Target& target : view.targets()) {
@@ -246,6 +247,24 @@ TEST(PictureView, WhatCollectsBesideTheWheelsIsDraggedAndEachOfItsLinesIsTaken) 
     EXPECT_EQ(taken(slider->likely[2].jot)[1].pole, core::Pole::Right);
     EXPECT_EQ(taken(slider->likely[3].jot).size(), 1U);
     EXPECT_EQ(taken(slider->likely[2].jot)[1].length, core::Millimetres{9});
+}
+TEST(PictureView, AWireThatMisleadsIsShownThroughEveryLensUntilItHasATag) {
+    const auto seen = [](std::initializer_list<const char*> lines, LensPainter lens) {
+        PictureView view;
+        view.resize(900, 500);
+        view.show(tests::factsOf(jotted(shunter(), lines)), lens, {});
+        return view.grab().toImage();
+    };
+    for (const LensPainter lens : {lampsLens, roomLens}) {
+        const QImage without = seen({"track 14V"}, lens);
+        EXPECT_EQ(seen({"track 14V", "wire red right rail"}, lens), without);
+        EXPECT_NE(seen({"track 14V", "wire red left rail"}, lens), without);
+        EXPECT_EQ(seen({"track 14V", "wire red left rail tagged"}, lens), without);
+        EXPECT_EQ(seen({"track 14V", "wire brown left rail"}, lens), without);
+    }
+    // Where they are measured all of them stand.
+    EXPECT_NE(seen({"track 14V", "wire red right rail"}, motorLens),
+              seen({"track 14V"}, motorLens));
 }
 TEST(PictureView, ADragIsGivenUpByEscapeAndDoneByKeys) {
     const core::Job job = jotted(shunter(), {"cavity hood 34x14x11 at 20x21"});

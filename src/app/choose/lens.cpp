@@ -23,6 +23,7 @@ QString measures(core::Millimetres length, core::Millimetres width, core::Millim
 void paintRoomLens(const LensInput& input) {
     const SceneInput& scene = input.scene;
     const Theme& look = theme();
+    paintFactoryWires(input.painter, scene, Wires::Misleading);
     for (std::size_t i = 0; i < scene.job.units.size(); ++i) {
         for (const core::Cavity& cavity : scene.job.units[i].body.cavities) {
             const QRectF box = scene.units[i].box(cavity.corner, cavity.length, cavity.height);

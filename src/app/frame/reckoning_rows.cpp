@@ -122,10 +122,11 @@ bool OptionRow::eventFilter(QObject* watched, QEvent* event) {
 void OptionRow::show(const core::Option& option, bool first, bool readOnly, int width) {
     m_what = unbroken(said(option.what));
     m_effect = unbroken(said(option.effect));
+    // What is said anew of the same option leaves it held; another one was not.
+    if (m_jot != qs(option.jot)) hold(false);
     m_jot = qs(option.jot);
     m_state = option.state;
     m_inPlace = option.inPlace;
-    m_held = false;  // what is shown anew is shown with the picture as it is
     setAccessibleName(tr("%1, %2: %3").arg(m_what, stateWord(m_state), m_effect));
     m_use->setObjectName(u"use-"_s + m_jot);
     const bool answer = option.kind == core::Option::Kind::Answer;

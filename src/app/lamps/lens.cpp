@@ -114,6 +114,7 @@ void paintLampsLens(const LensInput& input) {
     QPainter& painter = input.painter;
     const SceneInput& scene = input.scene;
     paintLampWires(input);
+    paintFactoryWires(painter, scene, Wires::Misleading);
     for (const core::LitLamp& lit : scene.lamps) {
         if (lit.group != scene.subject) continue;
         const QPointF at = scene.at(lit.lamp->fitted);

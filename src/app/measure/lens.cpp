@@ -80,29 +80,7 @@ void paintMotorLens(const LensInput& input) {
                         look.matInk, look.hollow);
         }
     }
-    // The factory's wires as the meter found them, in their own colours, however they mislead: a
-    // list in the corner, because where they run nobody knows.
-    QPointF at(painter.viewport().topLeft() + QPoint(44, 18));
-    const bool mapped = std::any_of(scene.job.units.begin(), scene.job.units.end(),
-                                    [](const core::Unit& unit) { return !unit.wires.empty(); });
-    if (mapped) {
-        paintLegend(painter, at, tr("factory wires"), Qt::AlignLeft | Qt::AlignVCenter, look.matInk,
-                    look.mat);
-        at += QPointF(0, 20);
-    }
-    for (std::size_t i = 0; i < scene.job.units.size(); ++i) {
-        const QString unit = qs(core::unitCalled(scene.job, i));
-        for (const core::FactoryWire& wire : scene.job.units[i].wires) {
-            QPainterPath stub(at);
-            stub.lineTo(at + QPointF(26, 0));
-            paintWire(painter, stub, wireColour(qs(wire.colour)), 4);
-            QString words = wire.labelled ? tr("%1, tagged").arg(qs(wire.to)) : qs(wire.to);
-            if (!unit.isEmpty()) words = tr("%1: %2").arg(unit, words);
-            paintLegend(painter, at + QPointF(32, 0), words, Qt::AlignLeft | Qt::AlignVCenter,
-                        look.matInk, look.mat);
-            at += QPointF(0, 20);
-        }
-    }
+    paintFactoryWires(input.painter, scene, Wires::All);
     const auto motors = core::motorsOf(scene.job);
     for (std::size_t i = 0; i < motors.size(); ++i) {
         const QRectF& motor = parts.motors[i];

@@ -133,6 +133,11 @@ void paintSpots(QPainter& painter, const SceneInput& scene, std::vector<Target>&
 inline constexpr qreal leastScale = 0.005;
 inline constexpr qreal mostScale = 80;
 
+/// The factory's wires as the meter found them, in their own colours: a list in the corner, because
+/// where they run nobody knows. Those that mislead are listed through every lens.
+enum class Wires { All, Misleading };
+void paintFactoryWires(QPainter& painter, const SceneInput& scene, Wires which);
+
 /// A wire in its insulation colour with an outline.
 void paintWire(QPainter& painter, const QPainterPath& path, const QColor& insulation, qreal width);
 /// Words in drafting letters with a ground of their own, so that they stay legible on anything.

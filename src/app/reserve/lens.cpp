@@ -29,6 +29,7 @@ void paintLead(const LensInput& input, const QPointF& from, const QPointF& to,
 void paintReserveLens(const LensInput& input) {
     const SceneInput& scene = input.scene;
     if (scene.track) paintTrack(input, *scene.track);
+    paintFactoryWires(input.painter, scene, Wires::Misleading);
     const QRectF bank = input.parts.of("bank");
     const QRectF decoder = input.parts.of("decoder");
     if (bank.isNull()) return;

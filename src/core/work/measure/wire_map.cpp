@@ -1,9 +1,9 @@
 #include "core/work/measure/wire_map.h"
 
 #include "core/finding/answer.h"
+#include "core/work/wire_convention.h"
 
 #include <array>
-#include <utility>
 
 namespace glimmet::core::measure {
 namespace {
@@ -12,20 +12,7 @@ constexpr std::array<std::string_view, 10> ends{
     "left rail",  "right rail", "motor plus", "motor minus", "common",
     "front lamp", "rear lamp",  "frame",      "nothing",     "middle conductor"};
 
-constexpr std::pair<std::string_view, std::string_view> convention[] = {
-    {"red", "right rail"},   {"black", "left rail"},  {"orange", "motor plus"},
-    {"grey", "motor minus"}, {"gray", "motor minus"}, {"blue", "common"},
-    {"white", "front lamp"}, {"yellow", "rear lamp"}};
-
 }  // namespace
-
-std::string_view conventional(std::string_view colour, Feed feed) {
-    if (feed == Feed::ThreeRailDigital && colour == "red") return "middle conductor";
-    for (const auto& [name, end] : convention) {
-        if (name == colour) return end;
-    }
-    return {};
-}
 
 std::span<const std::string_view> wireEnds() { return ends; }
 
@@ -35,10 +22,7 @@ void judgeWires(const Reckoned& facts, Judging& judging) {
         for (const FactoryWire& wire : unit.wires) {
             ++mapped;
             const std::string_view usual = conventional(wire.colour, facts.job.feed);
-            // With a middle conductor both running rails are the other pole.
-            const bool eitherRail = facts.job.feed == Feed::ThreeRailDigital &&
-                                    usual == "left rail" && wire.to == "right rail";
-            if (usual.empty() || usual == wire.to || eitherRail) continue;
+            if (!otherThanItsColour(wire, facts.job.feed)) continue;
             ++unlike;
             judging.say("wires.colour:" + unit.id + "-" + wire.colour, {unit.id, wire.colour},
                         wire.labelled ? State::Fine : State::Close, Gravity::PartDestroyed,

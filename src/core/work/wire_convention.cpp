@@ -1,0 +1,30 @@
+#include "core/work/wire_convention.h"
+
+#include <utility>
+
+namespace glimmet::core {
+namespace {
+
+constexpr std::pair<std::string_view, std::string_view> convention[] = {
+    {"red", "right rail"},   {"black", "left rail"},  {"orange", "motor plus"},
+    {"grey", "motor minus"}, {"gray", "motor minus"}, {"blue", "common"},
+    {"white", "front lamp"}, {"yellow", "rear lamp"}};
+
+}  // namespace
+
+std::string_view conventional(std::string_view colour, Feed feed) {
+    if (feed == Feed::ThreeRailDigital && colour == "red") return "middle conductor";
+    for (const auto& [name, end] : convention) {
+        if (name == colour) return end;
+    }
+    return {};
+}
+
+bool otherThanItsColour(const FactoryWire& wire, Feed feed) {
+    const std::string_view usual = conventional(wire.colour, feed);
+    const bool eitherRail =
+        feed == Feed::ThreeRailDigital && usual == "left rail" && wire.to == "right rail";
+    return !usual.empty() && usual != wire.to && !eitherRail;
+}
+
+}  // namespace glimmet::core
