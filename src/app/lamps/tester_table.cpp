@@ -48,7 +48,7 @@ protected:
         QPainter painter(this);
         painter.setRenderHint(QPainter::Antialiasing);
         paintRowGround(painter, *this);
-        // A flame-shaped fill by how it should look: full, half, none.
+        // Filled by how it should look: full, half, none.
         const QRectF lamp(8, 8, 11, 11);
         painter.setPen(QPen(look.inkSoft, 1.4));
         painter.setBrush(Qt::NoBrush);
