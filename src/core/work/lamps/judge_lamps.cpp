@@ -1092,8 +1092,6 @@ Idle idle(const Job& job) { return {job.groups.empty() ? text("no lamps yet") : 
 
 void judge(const Reckoned& facts, Judging& judging) {
     const Job& job = facts.job;
-    judgeTested(facts, judging);
-    judgeInstalled(facts, judging);
     judgeSmoothing(facts, judging);
     Amperes least{0}, most{0};  // of all outputs, by what their boards may carry
     // What it takes does not hang on what the board carries.
@@ -1164,6 +1162,9 @@ void judge(const Reckoned& facts, Judging& judging) {
             judgePaths(group, *state, judging);
         }
     }
+    // Of findings alike what was worked out leads, with its figures; what was seen stands below.
+    judgeTested(facts, judging);
+    judgeInstalled(facts, judging);
     judgeBattery(facts, judging);
     if (job.decoder && most > Amperes{0}) {
         const auto against = [&](Amperes total) {
