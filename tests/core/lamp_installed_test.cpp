@@ -35,6 +35,17 @@ TEST(LampInstalled, WhatIsReadAndSeenIsHeldAgainstWhatWasWorkedOut) {
                         "where no more than"),
               std::string::npos);
     EXPECT_EQ(said("seen front 60mA", "lamp.read:front lamp").substr(0, 5), "over:");
+    // Where nobody has looked at the board less than a bare output gives is a resistor on it.
+    Job unknown = job;
+    for (DecoderOutput& output : unknown.decoder->part.outputs) output.series.reset();
+    const auto asked = checkedAll(jotted(unknown, {"seen front 2.4mA"}));
+    EXPECT_EQ(finding(asked, "lamp.read:front lamp").state, State::Ask);
+    EXPECT_NE(plain(finding(asked, "lamp.read:front lamp").sentence)
+                  .find("output front carries a resistor on its board"),
+              std::string::npos);
+    // On an output that sets the current itself nothing of that was worked out.
+    EXPECT_FALSE(has(checkedAll(jotted(job, {"output front constant-current", "seen front 2.4mA"})),
+                     "lamp.read:front lamp"));
     EXPECT_EQ(said("seen front lit-room", "lamp.seen:front lamp").substr(0, 5), "fine:");
     EXPECT_EQ(said("seen front in the dark room only", "lamp.seen:front lamp").substr(0, 6),
               "close:");

@@ -61,8 +61,9 @@ inline constexpr DecidedBy decidedBy[] = {
      "than an LED at 5 µA gives; close where the gap costs half, or it is seen in a "
      "dark room only."},
     {"lamp.read",
-     "What was read in its row: over above its limit, close a tenth beyond the corners that were "
-     "worked out."},
+     "What was read in its row: over above its limit, close a tenth beyond the corners that "
+     "were worked out; ask where it is less than a bare output gives and nobody has looked at "
+     "its board."},
     {"lamp.reverse", "Over where an LED may get more than 5 V backwards."},
     {"lamp.seen",
      "Over where a lamp that should be lit is not seen, close where it is seen in a dark room only "

@@ -15,13 +15,27 @@ std::vector<Figure> readAgainst(const RowState& made, const Measured<Amperes>& r
             figures::computed(text("Highest that it can be"), "I_high", made.highest, "", {})};
 }
 
-void judgeRead(const LampGroup& group, std::size_t row, const RowState& made, Judging& judging) {
+/// Whether the output is one that what was worked out holds for: it switches to ground.
+bool switches(const Job& job, const LampGroup& group) {
+    const DecoderOutput* output = outputNamed(job, group.output);
+    return !output || output->kind == OutputKind::LowSide ||
+           (group.isBulbs() && output->kind == OutputKind::LampSupply);
+}
+
+void judgeRead(const LampGroup& group, std::size_t row, const GroupState& solved,
+               Judging& judging) {
+    const RowState& made = solved.rows[row];
     const auto& read = group.rows[row].installed.current;
     if (!read || !made.connected) return;
     const bool much = read->value > made.highest * meterAllows;
     const bool little = read->value * meterAllows < made.lowest;
     const bool burns = read->value > made.limit;
-    const State state = burns ? State::Over : much || little ? State::Close : State::Fine;
+    // Less than a bare output gives is what a resistor on its board would do.
+    const bool board = little && !solved.outputSeriesKnown;
+    const State state = burns            ? State::Over
+                        : board          ? State::Ask
+                        : much || little ? State::Close
+                                         : State::Fine;
     judging.say("lamp.read:" + rowId(group, row), subjectOf(group), state,
                 burns ? Gravity::PartDestroyed : Gravity::WorksBadly, [&](Finding& finding) {
                     const std::string called = rowName(group, row);
@@ -37,6 +51,11 @@ void judgeRead(const LampGroup& group, std::size_t row, const RowState& made, Ju
                             "%1 carries %2 where no more than %3 can flow: its resistor is smaller "
                             "than on record, or its output gives more volts.",
                             start, amps, formatted(made.highest, 3));
+                    } else if (board) {
+                        finding.sentence = text(
+                            "%1 carries %2 where a bare output would give it at least %3: output "
+                            "%4 carries a resistor on its board.",
+                            start, amps, formatted(made.lowest, 3), group.output);
                     } else if (little) {
                         finding.sentence = text(
                             "%1 carries %2 where at least %3 should flow: a second resistor, a bad "
@@ -45,7 +64,10 @@ void judgeRead(const LampGroup& group, std::size_t row, const RowState& made, Ju
                     } else {
                         finding.sentence = text("%1 carries %2, as worked out.", start, amps);
                     }
-                    if (state != State::Fine) finding.action = text("read the bands of %1", called);
+                    if (board)
+                        finding.action = text("look at the board of output %1", group.output);
+                    else if (state != State::Fine)
+                        finding.action = text("read the bands of %1", called);
                     finding.figures = readAgainst(made, *read);
                 });
 }
@@ -133,9 +155,8 @@ void judgeJoints(const Job& job, Judging& judging) {
                     break;
                 case Joints::Soldered:
                     finding.sentence = text(
-                        "The joints of %1 are bare: one touch of the frame, and its output is "
-                        "gone. "
-                        "Sleeve them.",
+                        "The joints of %1 are bare: one touch of the frame, and its output "
+                        "is gone. Sleeve them.",
                         called);
                     finding.action = text("sleeve the joints of %1", called);
                     next(text("They are sleeved"), "sleeved");
@@ -159,9 +180,9 @@ void judgeJoints(const Job& job, Judging& judging) {
 void judgeInstalled(const Reckoned& facts, Judging& judging) {
     const Job& job = facts.job;
     for (std::size_t g = 0; g < job.groups.size(); ++g) {
-        if (!facts.groups[g]) continue;
+        if (!facts.groups[g] || !switches(job, job.groups[g])) continue;
         for (std::size_t row = 0; row < job.groups[g].rows.size(); ++row) {
-            judgeRead(job.groups[g], row, facts.groups[g]->rows[row], judging);
+            judgeRead(job.groups[g], row, *facts.groups[g], judging);
             judgeSeen(job.groups[g], row, facts.groups[g]->rows[row], judging);
         }
     }

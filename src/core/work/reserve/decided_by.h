@@ -19,9 +19,8 @@ inline constexpr DecidedBy decidedBy[] = {
      "tells, then cause after cause."},
     {"reserve.decoder", "Ask while there is a bank and no decoder to join it to."},
     {"reserve.dirt",
-     "Of the stutters that were counted, those that outlast the bank: over above one in 10 m, "
-     "close "
-     "above one in 100 m."},
+     "Of the stutters that were counted, those that outlast the bank: over above one in "
+     "10 m, close above one in 100 m."},
     {"reserve.hold",
      "Over where it holds shorter than what is needed, close where its worst case "
      "does (least volts, 20 % less capacitance)."},
