@@ -21,7 +21,8 @@ namespace {
 
 constexpr qreal firstColumn = 46;
 constexpr qreal columnWidth = 150;
-constexpr qreal partWidth = 104;  // of what the rows share, along the foot
+constexpr qreal acrossWidth = 44;  // of one that stands across another, to its left
+constexpr qreal partWidth = 104;   // of what the rows share, along the foot
 constexpr qreal outputWidth = 250;
 constexpr qreal bridgeWidth = 96;  // with the rails on both sides of it
 constexpr qreal smoothingWidth = 100;
@@ -77,6 +78,18 @@ void minusBar(QPainter& painter, const QPointF& at) {
     painter.drawLine(at + QPointF(0, -9), at + QPointF(0, 9));
 }
 
+/// An AC terminal: a sine in a ring.
+void paintTerminal(QPainter& painter, const QPointF& at) {
+    painter.setPen(QPen(theme().ink, 1.6));
+    painter.setBrush(theme().paper);
+    painter.drawEllipse(at, 8, 8);
+    QPainterPath sine(at + QPointF(-5, 0));
+    sine.cubicTo(at + QPointF(-3, -6), at + QPointF(-1, -6), at);
+    sine.cubicTo(at + QPointF(1, 6), at + QPointF(3, 6), at + QPointF(5, 0));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawPath(sine);
+}
+
 /// A rail from its end.
 void paintRail(QPainter& painter, const QPointF& at) {
     painter.setPen(QPen(theme().ink, 2.4));
@@ -107,16 +120,21 @@ void Schematic::paintBridge(QPainter& painter, qreal top, qreal foot) {
     painter.drawEllipse(QPointF(x, top), 2.5, 2.5);
     painter.drawLine(QPointF(x - half, y), QPointF(x - half - 12, y));
     painter.drawLine(QPointF(x + half, y), QPointF(x + half + 12, y));
-    paintRail(painter, {x - half - 12, y});
-    paintRail(painter, {x + half + 12, y});
+    for (const qreal side : {-1.0, 1.0}) {
+        const QPointF end(x + side * (half + 12), y);
+        m_onAc ? paintTerminal(painter, end) : paintRail(painter, end);
+    }
     const QString kind = *m_bridge == core::LampBridge::Silicon ? tr("silicon") : tr("Schottky");
     painter.setFont(wordsFont(13));
     painter.setPen(look.inkSoft);
     painter.drawText(QRectF(x + 8, y + half - 4, 70, 20), Qt::AlignLeft | Qt::AlignVCenter, kind);
     m_symbols.push_back(
         {QRectF(x - half - 16, y - half, 2 * half + 32, 2 * half),
-         tr("A bridge of %1 diodes between the rails and the lamps. Press to change "
-            "it, or to enter its drop as measured.")
+         (m_onAc
+              ? tr("A bridge of %1 diodes between the AC and the lamps. Press to change it, or to "
+                   "enter its drop as measured.")
+              : tr("A bridge of %1 diodes between the rails and the lamps. Press to change "
+                   "it, or to enter its drop as measured."))
              .arg(kind),
          u"rectifier "_s});
 }
@@ -185,6 +203,7 @@ void Schematic::show(const core::Reckoned& facts, const core::LampGroup* group,
             m_state = *state;
             m_onSupply = group->output == core::supplyOutput;
             m_onRails = m_onSupply && core::turnsRound(facts.job);
+            m_onAc = facts.job.feed == core::Feed::Ac;
             m_oneWay = core::oneWayOnly(facts.job, *group);
             m_bridge = m_onRails && !m_oneWay ? facts.job.supply.lampBridge : std::nullopt;
             m_smoothing = m_bridge ? facts.job.supply.smoothing : std::nullopt;
@@ -204,16 +223,47 @@ qreal Schematic::rowsFrom() const {
     return firstColumn + (m_bridge ? bridgeWidth : 0) + (m_smoothing ? smoothingWidth : 0);
 }
 
+namespace {
+
+/// How far the lamps of a row reach to its left: those that stand across each other lie side by
+/// side.
+qreal acrossOf(const core::LampRow& row) {
+    std::size_t most = 1;
+    for (std::size_t i = 0; i < row.lamps.size(); ++i) {
+        most = std::max(most, core::standAcross(row, i));
+    }
+    return static_cast<qreal>(most - 1) * acrossWidth;
+}
+
+/// "warm white 0603", or "2 × warm white 0603" of those that stand across each other.
+QString setName(const core::LampRow& row, std::size_t first) {
+    const std::size_t count = core::standAcross(row, first);
+    if (count == 1) return qs(row.lamps[first].part.name);
+    QStringList others;
+    for (std::size_t i = first; i < first + count; ++i) {
+        const QString name = qs(row.lamps[i].part.name);
+        if (!others.contains(name)) others << name;
+    }
+    return others.size() == 1 ? u"%1 × %2"_s.arg(count).arg(others.front()) : others.join(u" ‖ "_s);
+}
+
+}  // namespace
+
+qreal Schematic::columnAt(std::size_t row) const {
+    qreal x = rowsFrom();
+    for (std::size_t r = 0; r < row; ++r) x += columnWidth + acrossOf(m_group.rows[r]);
+    return x + acrossOf(m_group.rows[row]);
+}
+
 QSize Schematic::minimumSizeHint() const {
     std::size_t deepest = 1;
     for (const core::LampRow& row : m_group.rows) deepest = std::max(deepest, row.lamps.size());
-    const qreal columns = m_has ? static_cast<qreal>(m_group.rows.size()) : 1;
+    const qreal right = m_has ? columnAt(m_group.rows.size() - 1) : rowsFrom();
     const qreal shared =
-        (m_group.driver() ? 1 : 0) + (m_oneWay ? 1 : 0) +
+        (m_group.driver() ? 1 : 0) + (m_group.contact ? 1 : 0) + (m_oneWay ? 1 : 0) +
         (m_group.shared() > core::Ohms{0} ? 1 : 0) +
         (!m_state.outputSeriesKnown || m_state.outputSeries > core::Ohms{0} ? 1 : 0);
-    return {qRound(qMax(rowsFrom() + columns * columnWidth,
-                        rowsFrom() + shared * partWidth + outputWidth)),
+    return {qRound(qMax(right + columnWidth, rowsFrom() + shared * partWidth + outputWidth)),
             qRound(leastHeight + 46 * static_cast<qreal>(deepest - 1))};
 }
 
@@ -225,7 +275,10 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         m_group.rows.size() == 1 ? qs(m_group.name) : u"%1/%2"_s.arg(qs(m_group.name)).arg(r + 1);
     const qreal resistorHeight = 40;
     const qreal resistorTop = bottom - 20 - resistorHeight;
-    const qreal ledSpace = (resistorTop - top - 14) / static_cast<qreal>(row.lamps.size());
+    const auto places = std::count_if(row.lamps.begin(), row.lamps.end(),
+                                      [](const core::Lamp& lamp) { return !lamp.across; });
+    const qreal ledSpace = (resistorTop - top - 14) / static_cast<qreal>(places);
+    qreal place = -1, beside = 0;
     painter.setPen(QPen(look.ink, 1.8));
     painter.drawLine(QPointF(x, top), QPointF(x, resistorTop));
     painter.drawLine(QPointF(x, resistorTop + resistorHeight), QPointF(x, bottom));
@@ -235,17 +288,37 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
 
     for (std::size_t i = 0; i < row.lamps.size(); ++i) {
         const core::Lamp& lamp = row.lamps[i];
-        const QPointF middle(x, top + 14 + ledSpace * (static_cast<qreal>(i) + 0.5));
+        beside = lamp.across ? beside + 1 : 0;
+        if (!lamp.across) ++place;
+        const QPointF middle(x - beside * acrossWidth, top + 14 + ledSpace * (place + 0.5));
+        if (lamp.across) {
+            // A bar over both and one under both, from the one before it.
+            painter.setPen(QPen(look.ink, 1.8));
+            painter.setBrush(Qt::NoBrush);
+            const QPointF up(middle.x(), middle.y() - 17), down(middle.x(), middle.y() + 17);
+            painter.drawPolyline(
+                QPolygonF{up + QPointF(acrossWidth, 0), up, down, down + QPointF(acrossWidth, 0)});
+        }
         const QColor light = lampColour(lamp.part.family, lamp.part.tint);
         painter.setPen(Qt::NoPen);
         painter.setBrush(look.paper);
         painter.drawRect(QRectF(middle.x() - 2, middle.y() - 9, 4, 17));
         const bool bulb = lamp.part.filament.has_value();
-        const double brightness = core::perceivedBrightness(state.light);
+        const double brightness =
+            core::perceivedBrightness(state.light * state.share[i] / state.share.front());
         if (bulb)
             paintBulbSymbol(painter, middle, 9, look.ink, light, brightness);
         else
             paintLedSymbol(painter, middle, 9, look.ink, light, brightness, row.turned);
+        if (lamp.across) {
+            m_symbols.push_back(
+                {QRectF(middle.x() - 16, middle.y() - 20, 36, 40),
+                 tr("%1 straight across the lamp beside it in %2: %3 of the current. Press to say "
+                    "what stands across.")
+                     .arg(qs(lamp.part.name), called, qs(core::percent(state.share[i]))),
+                 tr("across %1 ").arg(called)});
+            continue;
+        }
         painter.setPen(look.ink);
         painter.setFont(figuresFont(13));
         const QRectF words(x + 22, middle.y() - 22, columnWidth - 30, 36);
@@ -256,8 +329,8 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         // What stands before it lets through a share of its light: that is said before its name.
         const QString part =
             row.path.isOpen()
-                ? qs(lamp.part.name)
-                : tr("%1 seen, %2").arg(qs(core::percent(state.arrives)), qs(lamp.part.name));
+                ? setName(row, i)
+                : tr("%1 seen, %2").arg(qs(core::percent(state.arrives)), setName(row, i));
         painter.drawText(
             words, Qt::AlignLeft | Qt::AlignBottom,
             QFontMetricsF(painter.font()).elidedText(part, Qt::ElideRight, words.width()));
@@ -292,7 +365,8 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
     };
     if (state.connected) {
         const QString typical =
-            (row.turned ? u"↑ %1"_s : u"↓ %1"_s).arg(qs(core::formatted(state.current, 3)));
+            (row.turned ? u"↑ %1"_s : u"↓ %1"_s).arg(qs(core::formatted(state.current, 3))) +
+            (m_state.wave == core::Wave::Steady ? QString() : tr(" mean"));
         painter.setPen(look.of(against(state.current)));
         painter.drawText(words, Qt::AlignLeft | Qt::AlignBottom, typical);
         // What is over in the worst case only is marked apart, in outline.
@@ -354,7 +428,8 @@ void Schematic::paint(QPainter& painter) {
     const qreal foot = height() - footHeight;
     const qreal bottom = foot - 42;
     const qreal first = rowsFrom();
-    const qreal lastX = first + static_cast<qreal>(m_group.rows.size() - 1) * columnWidth;
+    const qreal firstX = columnAt(0);
+    const qreal lastX = columnAt(m_group.rows.size() - 1);
 
     // The common (blue) along the top, as a wire in its insulation.
     QPainterPath common(QPointF(20, top));
@@ -363,7 +438,12 @@ void Schematic::paint(QPainter& painter) {
     painter.setFont(wordsFont(13, true));
     painter.setPen(look.ink);
     painter.drawText(QRectF(16, top - 34, 240, 26), Qt::AlignLeft | Qt::AlignVCenter,
-                     m_bridge     ? tr("+ behind the bridge, %1").arg(volts(m_state.bus))
+                     m_bridge && m_state.wave != core::Wave::Steady
+                         ? tr("+ behind the bridge, %1 at the crest").arg(volts(m_state.bus))
+                     : m_bridge ? tr("+ behind the bridge, %1").arg(volts(m_state.bus))
+                     : m_onAc && m_state.wave != core::Wave::Steady
+                         ? tr("AC, %1 at the crest").arg(volts(m_state.bus))
+                     : m_onAc     ? tr("AC, %1").arg(volts(m_state.bus))
                      : m_onRails  ? tr("one rail, %1 to and fro").arg(volts(m_state.bus))
                      : m_onSupply ? tr("+ supply, %1").arg(volts(m_state.bus))
                                   : tr("+ common (blue), %1").arg(volts(m_state.bus)));
@@ -374,13 +454,13 @@ void Schematic::paint(QPainter& painter) {
                          u"track "_s});
 
     for (std::size_t r = 0; r < m_group.rows.size(); ++r) {
-        paintRow(painter, r, first + static_cast<qreal>(r) * columnWidth, top, bottom);
+        paintRow(painter, r, columnAt(r), top, bottom);
     }
 
     // What the rows share leads back along the foot: shared resistor, the output's own, its wire,
     // the switch, ground.
     painter.setPen(QPen(look.ink, 1.8));
-    painter.drawLine(QPointF(first, bottom), QPointF(lastX, bottom));
+    painter.drawLine(QPointF(qMin(first, firstX), bottom), QPointF(lastX, bottom));
     painter.drawLine(QPointF(first, bottom), QPointF(first, foot));
     if (m_bridge) paintBridge(painter, top, foot);
     if (m_smoothing) paintSmoothing(painter, firstColumn + bridgeWidth, top, foot);
@@ -431,6 +511,26 @@ void Schematic::paint(QPainter& painter) {
         x += 14;
         lead(20);
     }
+    if (m_group.contact) {
+        lead(30);
+        painter.setBrush(look.ink);
+        painter.drawEllipse(QPointF(x, foot), 2.5, 2.5);
+        painter.drawLine(QPointF(x, foot), QPointF(x + 26, foot - 11));
+        painter.drawEllipse(QPointF(x + 28, foot), 2.5, 2.5);
+        painter.setFont(figuresFont(13, true));
+        painter.drawText(QRectF(x - 24, foot - 33, 76, 20), Qt::AlignCenter,
+                         qs(core::formatted(m_group.contact->limit)));
+        painter.setFont(wordsFont(13));
+        painter.drawText(QRectF(x - 34, foot + 11, 96, 20), Qt::AlignCenter,
+                         m_group.contact->poles == 2 ? tr("two-pole switch") : tr("switch"));
+        m_symbols.push_back(
+            {QRectF(x - 14, foot - 34, 56, 66),
+             tr("The switch before %1: its contacts bear %2. Press to change it.")
+                 .arg(qs(m_group.name), qs(core::formatted(m_group.contact->limit))),
+             tr("toggle %1 ").arg(qs(m_group.name))});
+        x += 28;
+        lead(30);
+    }
     if (const core::ThroughDriver* driver = m_group.driver()) {
         seriesPart(qs(core::formatted(driver->current)), tr("driver"),
                    tr("A driver keeps the current of %1 and needs %2 itself. Press to change it.")
@@ -459,6 +559,7 @@ void Schematic::paint(QPainter& painter) {
         }
         painter.drawText(QRectF(x + 6, foot - 12, 160, 24), Qt::AlignVCenter,
                          m_bridge    ? tr("− of the bridge")
+                         : m_onAc    ? tr("AC, the other wire")
                          : m_onRails ? tr("the other rail")
                                      : tr("− supply"));
         return;

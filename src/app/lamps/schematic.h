@@ -46,7 +46,8 @@ private:
     void paintSmoothing(QPainter& painter, qreal x, qreal top, qreal bottom);
     /// The line that steps a resistor; empty where there is nothing to step from.
     [[nodiscard]] QString stepped(const QString& start, core::Ohms from, bool up) const;
-    [[nodiscard]] qreal rowsFrom() const;  ///< x of the first row
+    [[nodiscard]] qreal rowsFrom() const;  ///< where what feeds them ends
+    [[nodiscard]] qreal columnAt(std::size_t row) const;
     void paintRow(QPainter& painter, std::size_t row, qreal x, qreal top, qreal bottom);
     core::LampGroup m_group;
     core::GroupState m_state;
@@ -54,7 +55,8 @@ private:
     QString m_empty;
     QString m_outputWire;  ///< insulation colour
     bool m_onSupply = false;
-    bool m_oneWay = false;                       ///< a diode before it
+    bool m_oneWay = false;  ///< a diode before it
+    bool m_onAc = false;
     bool m_onRails = false;                      ///< a bridge before them, or they are turned round
     std::optional<core::LampBridge> m_bridge;    ///< that was fitted there
     std::optional<core::Smoothing> m_smoothing;  ///< behind it

@@ -40,8 +40,16 @@ circuit::Circuit made(const LampCircuit& lamps) {
             circuit::addResistor(all, "r" + std::to_string(k + 1), at, behind, string.resistor);
             at = behind;
         }
+        Node from = at;  // of the one that the next may stand across
         for (std::size_t i = 0; i < string.lamps.size(); ++i) {
-            const Node next = i + 1 == string.lamps.size() ? circuit::ground : fresh();
+            std::size_t last = i;
+            while (string.isAcross(last + 1)) ++last;
+            const bool beside = string.isAcross(i);
+            const Node next = beside                            ? at
+                              : last + 1 == string.lamps.size() ? circuit::ground
+                                                                : fresh();
+            if (beside) at = from;
+            from = at;
             if (const auto* led = std::get_if<LedLaw>(&string.lamps[i])) {
                 all.models.push_back(diodeModel(*led, {}));
                 all.diodes.push_back({"lamp " + std::to_string(all.diodes.size() + 1), at, next,
@@ -74,13 +82,19 @@ LampSolver::LampSolver(const LampCircuit& lamps, circuit::Circuit made, circuit:
     }
 }
 
+double LampSolver::through(std::size_t string, std::size_t lamp) const {
+    const Part& part = m_parts[string][lamp];
+    return part.bulb ? m_solver.onePortCurrent(part.index) : m_solver.diodeCurrent(part.index);
+}
+
 double LampSolver::currentOf(std::size_t string) const {
     if (m_parts[string].empty()) {
         const circuit::Resistor& only = m_circuit.resistors[m_bare[string]];
         return m_solver.across(only.a, only.b) / only.resistance.value();
     }
-    const Part& first = m_parts[string].front();
-    return first.bulb ? m_solver.onePortCurrent(first.index) : m_solver.diodeCurrent(first.index);
+    double sum = through(string, 0);
+    for (std::size_t i = 1; m_lamps.strings[string].isAcross(i); ++i) sum += through(string, i);
+    return sum;
 }
 
 Result<LampSolver> LampSolver::of(const LampCircuit& lamps) {
@@ -105,7 +119,10 @@ Result<LampSolution> LampSolver::at(Volts drive) {
         const LampString& string = m_lamps.strings[k];
         const Amperes current{lit ? std::max(0.0, currentOf(k)) : 0};
         std::vector<Volts> lamps;
-        for (const Part& part : m_parts[k]) {
+        std::vector<Amperes> through;
+        for (std::size_t i = 0; i < m_parts[k].size(); ++i) {
+            const Part& part = m_parts[k][i];
+            through.emplace_back(lit ? std::max(0.0, this->through(k, i)) : 0);
             if (!lit) {
                 lamps.emplace_back(0);
             } else if (part.bulb) {
@@ -117,6 +134,7 @@ Result<LampSolution> LampSolver::at(Volts drive) {
         }
         solution.current.push_back(current);
         solution.lamp.push_back(std::move(lamps));
+        solution.through.push_back(std::move(through));
         solution.resistorPower.emplace_back(current * current * string.resistor);
         solution.total += current;
     }
@@ -129,9 +147,7 @@ Result<Volts> LampSolver::driveForFirst(Amperes current) {
     // One string carries it and the others at most as much, which bounds the drop they share.
     Volts own{HUGE_VAL};
     for (const LampString& string : m_lamps.strings) {
-        Volts sum = current * string.resistor;
-        for (const LampLaw& lamp : string.lamps) sum += voltageOf(lamp, current);
-        own = std::min(own, sum);
+        own = std::min(own, current * string.resistor + voltageOf(string, current));
     }
     const Volts low = own + current * m_lamps.common;
     const Volts high = own + current * m_lamps.common * static_cast<double>(m_lamps.strings.size());
@@ -170,6 +186,40 @@ Result<Volts> LampSolver::driveBetween(Volts low, Volts high, Amperes current, C
         circuit::crossing({from, excess(from), to, excess(to)}, 1e-13 * to, excess);
     if (!good) return tl::unexpected(circuit::didNotSettle(m_solver));
     return Volts{drive};
+}
+
+Volts voltageOf(const LampString& string, Amperes current) {
+    Volts sum{0};
+    for (std::size_t first = 0; first < string.lamps.size();) {
+        std::size_t last = first + 1;
+        while (string.isAcross(last)) ++last;
+        // Volts at which all that stand across each other carry the current together: between those
+        // of the first of them with all of it and with the share that all alike would have.
+        const auto volts = [&](std::size_t lamp, Amperes amps) {
+            return voltageOf(string.lamps[lamp], amps).value();
+        };
+        double high = volts(first, current);
+        for (std::size_t i = first; i < last; ++i) high = std::min(high, volts(i, current));
+        double low = last == first + 1 ? high : 0;
+        while (high - low > 1e-12 * high) {
+            const double middle = (low + high) / 2;
+            if (middle <= low || middle >= high) break;
+            double carried = 0;
+            for (std::size_t i = first; i < last; ++i) {
+                // The current at these volts, halved down to.
+                double from = 0, to = current.value();
+                for (int step = 0; step < 60; ++step) {
+                    const double amps = (from + to) / 2;
+                    (volts(i, Amperes{amps}) > middle ? to : from) = amps;
+                }
+                carried += from;
+            }
+            (carried > current.value() ? high : low) = middle;
+        }
+        sum += Volts{high};
+        first = last;
+    }
+    return sum;
 }
 
 Result<LampSolution> solved(const LampCircuit& lamps, Volts drive) {

@@ -17,7 +17,16 @@ namespace glimmet::core {
 struct LampString {
     std::vector<LampLaw> lamps;  ///< in series; none where they are bridged
     Ohms resistor{};             ///< the string's own, >= 0; > 0 without lamps
+    /// Of each lamp, whether it stands across the one before it and takes a part of the current:
+    /// LEDs only, never the first. Empty: none does.
+    std::vector<bool> across{};
+
+    [[nodiscard]] bool isAcross(std::size_t lamp) const {
+        return lamp < across.size() && across[lamp];
+    }
 };
+/// Volts across the lamps of a string at its current. Range: current >= 0.
+[[nodiscard]] Volts voltageOf(const LampString& string, Amperes current);
 
 struct LampCircuit {
     Ohms common{};                    ///< shared resistor + output's own resistance, >= 0
@@ -25,9 +34,10 @@ struct LampCircuit {
 };
 
 struct LampSolution {
-    std::vector<Amperes> current;          ///< per string
-    std::vector<std::vector<Volts>> lamp;  ///< per string and lamp
-    std::vector<Watts> resistorPower;      ///< per string, in its own resistor
+    std::vector<Amperes> current;               ///< per string
+    std::vector<std::vector<Volts>> lamp;       ///< per string and lamp
+    std::vector<std::vector<Amperes>> through;  ///< likewise
+    std::vector<Watts> resistorPower;           ///< per string, in its own resistor
     Amperes total{};
     Watts commonPower{};  ///< in shared resistor and output resistance together
 };
@@ -55,6 +65,7 @@ private:
     LampSolver(const LampCircuit& circuit, circuit::Circuit made, circuit::Solver solver);
     [[nodiscard]] bool settle(Volts drive);
     [[nodiscard]] double currentOf(std::size_t string) const;
+    [[nodiscard]] double through(std::size_t string, std::size_t lamp) const;
     /// Where `carried` of the settled circuit rises to `current`, between two drives.
     template <class Carried>
     [[nodiscard]] Result<Volts> driveBetween(Volts low, Volts high, Amperes current,

@@ -4,11 +4,14 @@
 
 namespace glimmet::core {
 
+Ohms idealResistor(const LampString& lamps, Volts drive, Ohms common, std::size_t stringCount,
+                   Amperes target) {
+    const Volts left = drive - static_cast<double>(stringCount) * target * common;
+    return (left - voltageOf(lamps, target)) / target;
+}
 Ohms idealResistor(const std::vector<LampLaw>& lamps, Volts drive, Ohms common,
                    std::size_t stringCount, Amperes target) {
-    Volts left = drive - static_cast<double>(stringCount) * target * common;
-    for (const LampLaw& lamp : lamps) left -= voltageOf(lamp, target);
-    return left / target;
+    return idealResistor(LampString{lamps, Ohms{0}}, drive, common, stringCount, target);
 }
 
 std::optional<Ohms> fittedResistor(Ohms ideal, const ResistorWish& wish) {

@@ -13,6 +13,8 @@ namespace glimmet::core {
 /// ideal = (drive − n·target·common − ΣV_lamp(target)) / target for one of `stringCount` strings
 /// that all carry the target. Zero or negative where the supply is too low for the string.
 /// Source: Kirchhoff's voltage law; docs/physics.md.
+[[nodiscard]] Ohms idealResistor(const LampString& lamps, Volts drive, Ohms common,
+                                 std::size_t stringCount, Amperes target);
 [[nodiscard]] Ohms idealResistor(const std::vector<LampLaw>& lamps, Volts drive, Ohms common,
                                  std::size_t stringCount, Amperes target);
 

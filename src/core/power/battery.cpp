@@ -16,6 +16,9 @@ PackVolts voltsOf(const BatteryPack& pack) {
         case Chemistry::Alkaline:
             cell = {Volts{1.5}, Volts{1.25}, Volts{0.9}, Ohms{1.0 / 3}};
             break;
+        case Chemistry::Coin:
+            cell = {Volts{3.2}, Volts{2.9}, Volts{2.0}, Ohms{15}};
+            break;
     }
     const double cells = pack.cells;
     return {cell.full * cells, cell.nominal * cells, cell.cutOff * cells, cell.inside * cells};

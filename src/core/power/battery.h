@@ -25,6 +25,8 @@ inline constexpr double usableCapacity = 0.8;  ///< of what is printed
 /// is drawn for long; nothing above 10 A.
 [[nodiscard]] std::optional<Amperes> fuseFor(Amperes sustained);
 
+/// A coin cell of 20 mm, the usual one for a lamp or two: 0.22 Ah at a milliampere.
+[[nodiscard]] inline BatteryPack coinCell() { return {Chemistry::Coin, 1, AmpereHours{0.22}}; }
 /// A fresh 9 V block: six alkaline cells, 0.5 Ah at some tens of milliamperes.
 [[nodiscard]] inline BatteryPack nineVoltBlock() {
     return {Chemistry::Alkaline, 6, AmpereHours{0.5}};

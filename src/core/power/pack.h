@@ -6,11 +6,17 @@
 
 namespace glimmet::core {
 
-enum class Chemistry { LiIon, NiMH, Alkaline };
+enum class Chemistry {
+    LiIon,
+    NiMH,
+    Alkaline,
+    Coin,  ///< a lithium cell of 3 V the size of a coin
+};
 constexpr auto wordsOf(Chemistry) {
     return std::to_array<Word<Chemistry>>({{Chemistry::LiIon, "li-ion"},
                                            {Chemistry::NiMH, "nimh"},
-                                           {Chemistry::Alkaline, "alkaline"}});
+                                           {Chemistry::Alkaline, "alkaline"},
+                                           {Chemistry::Coin, "coin"}});
 }
 struct BatteryPack {
     Chemistry chemistry{};

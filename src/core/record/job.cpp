@@ -18,6 +18,7 @@ std::optional<Scale> scaleNamed(std::string_view wanted) {
 
 Volts usualVolts(Feed feed, const Scale& scale) {
     if (feed == Feed::BatteryRadio) return Volts{9};
+    if (feed == Feed::Ac) return Volts{16};
     if (!isDigital(feed)) return Volts{12};
     if (scale.ratio >= 150) return Volts{12};
     if (scale.ratio >= 60) return Volts{14.5};

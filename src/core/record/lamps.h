@@ -19,6 +19,9 @@ struct Lamp {
     Fitted fitted;
     LampPart part;
     bool measured = false;  ///< its forward point was read at the bench, not in a catalogue
+    /// It stands across the one before it in its row: the row's current divides between them.
+    bool across = false;
+    std::string lot{};  ///< its number: the bag or order that it came from; empty: not told
     bool operator==(const Lamp&) const = default;
 };
 
@@ -85,6 +88,20 @@ struct Installed {
     bool operator==(const Installed&) const = default;
 };
 
+/// The hole that a lamp goes into.
+struct Bore {
+    Millimetres across{};                ///< by the drill, > 0
+    std::optional<Millimetres> depth{};  ///< nothing: it goes through
+    bool operator==(const Bore&) const = default;
+};
+
+/// A switch that hands are laid on.
+struct LampSwitch {
+    Amperes limit{};  ///< printed on it, > 0
+    int poles = 1;    ///< 1: it opens one wire; 2: both
+    bool operator==(const LampSwitch&) const = default;
+};
+
 /// LEDs in series with one resistor.
 struct LampRow {
     std::vector<Lamp> lamps;                   ///< at least one
@@ -95,6 +112,7 @@ struct LampRow {
     /// Its lamps stand the other way round: they light where the supply is reversed.
     bool turned = false;
     Installed installed{};
+    std::optional<Bore> bore{};
     bool operator==(const LampRow&) const = default;
 
     [[nodiscard]] bool isBulbs() const {
@@ -127,6 +145,7 @@ struct LampGroup {
     std::string output;  ///< name of the decoder output, or "supply"
     Connection connection;
     std::vector<LampRow> rows;
+    std::optional<LampSwitch> contact{};  ///< that the group hangs behind
     bool oneWay = false;  ///< a diode before it: where the supply reverses it lights one way round
     ResistorWish wish{Amperes{0.005}, Series::E12, RoundingPolicy::Higher};
     bool operator==(const LampGroup&) const = default;

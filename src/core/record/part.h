@@ -5,6 +5,7 @@
 #include "core/led/blink_chip.h"
 #include "core/led/family.h"
 #include "core/led/filament_rating.h"
+#include "core/led/led_body.h"
 #include "core/quantity/quantities.h"
 #include "core/record/body.h"
 #include "core/record/intake.h"
@@ -85,6 +86,7 @@ struct LampPart {
     /// forward point is of all of it.
     std::optional<Volts> rated{};
     std::optional<Millimetres> section{};  ///< a strip, cut only at every so much
+    std::optional<LedBody> body{};         ///< nothing: not told
     bool operator==(const LampPart&) const = default;
 };
 

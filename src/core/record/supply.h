@@ -17,18 +17,22 @@ enum class Feed {
     PlainDc,           ///< on the rails; it reverses with the direction
     BatteryRadio,
     FixedDc,  ///< a supply that never reverses: structures
+    Ac,       ///< a sine of the mains' rhythm: structures, coaches of old three-rail layouts
 };
 constexpr auto wordsOf(Feed) {
     return std::to_array<Word<Feed>>({{Feed::TwoRailDcc, "two-rail-dcc"},
                                       {Feed::ThreeRailDigital, "three-rail-digital"},
                                       {Feed::PlainDc, "plain-dc"},
                                       {Feed::BatteryRadio, "battery-radio"},
-                                      {Feed::FixedDc, "fixed-dc"}});
+                                      {Feed::FixedDc, "fixed-dc"},
+                                      {Feed::Ac, "ac"}});
 }
 /// The full track volts lie on it all the time, alternating.
 [[nodiscard]] constexpr bool isDigital(Feed feed) {
     return feed == Feed::TwoRailDcc || feed == Feed::ThreeRailDigital;
 }
+/// Its volts turn round by themselves, many times a second.
+[[nodiscard]] constexpr bool alternates(Feed feed) { return isDigital(feed) || feed == Feed::Ac; }
 
 /// A bridge rectifier that was put before the lamps that hang straight on the supply.
 enum class LampBridge { Silicon, Schottky };

@@ -1,8 +1,9 @@
 #include "core/work/lamp_groups.h"
 
-#include "core/led/lamp_circuit.h"
+#include "core/led/lamp_drive.h"
 #include "core/led/preferred_value.h"
 #include "core/led/resistor_choice.h"
+#include "core/power/battery.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -32,6 +33,19 @@ Result<LampLaw> lawAt(const Lamp& lamp, Corner corner) {
     return law(shifted);
 }
 
+// Two of one batch differ by no more in nineteen pairs of twenty: each ± 0.1 V in as many.
+constexpr Volts pairApart{0.14};
+
+/// A lamp beside others of its batch: `off` from the middle of it.
+Result<LampLaw> lawOff(const Lamp& lamp, Volts off) {
+    if (lamp.measured) return law(lamp.part);
+    LampPart shifted = lamp.part;
+    shifted.forward = lamp.part.forward.value_or(
+        ForwardPoint{familyValues(lamp.part.family).typical, Amperes{familyTestCurrent}});
+    shifted.forward->voltage += off;
+    return law(shifted);
+}
+
 /// A connected row at a corner.
 Result<LampString> stringOf(const LampRow& row, double spread, Corner corner) {
     const double factor = corner == Corner::Dimmest     ? 1 + spread
@@ -43,6 +57,7 @@ Result<LampString> stringOf(const LampRow& row, double spread, Corner corner) {
         auto lampLaw = lawAt(lamp, corner);
         if (!lampLaw) return tl::unexpected(lampLaw.error());
         string.lamps.push_back(*lampLaw);
+        string.across.push_back(lamp.across);
     }
     return string;
 }
@@ -74,13 +89,22 @@ Result<Solvable> solvable(const LampGroup& group, Ohms common, std::size_t own, 
 }
 
 /// What a circuit does behind what drives it.
-Result<LampSolution> driven(LampSolver& solver, const LampGroup& group, Volts drive) {
+Result<LampSolution> driven(LampSolver& solver, const LampGroup& group, LampDrive drive) {
     const ThroughDriver* driver = group.driver();
-    auto most = solver.at(driver ? drive - driver->dropout : drive);
-    if (!driver || !most || most->total <= driver->current) return most;
-    const auto lower = solver.driveForTotal(driver->current);
-    if (!lower) return tl::unexpected(lower.error());
-    return solver.at(*lower);
+    if (!driver) return over(solver, drive);
+    drive.drops += driver->dropout;
+    return over(solver, drive, driver->current);
+}
+
+/// How far the supply comes below and above what it usually is.
+struct Spread {
+    Volts down{}, up{};
+};
+
+/// The same at another height of the supply.
+LampDrive moved(LampDrive drive, Volts by) {
+    drive.crest += by;
+    return drive;
 }
 
 // From so many rows on, what one of them does hardly moves the others: they are taken as straight
@@ -153,9 +177,14 @@ Result<Amperes> currentOf(const LampString& string, const SeenByRow& seen) {
 bool together(const LampGroup& group, Ohms common) {
     return common > Ohms{0} || group.driver() != nullptr;
 }
+/// Whether each is solved against what it sees of the others: what they are over a sine is no
+/// straight line.
+bool isMany(const LampGroup& group, Ohms common, const LampDrive& drive, std::size_t rows) {
+    return rows > manyRows && together(group, common) && drive.wave == Wave::Steady;
+}
 
-Result<Amperes> rowCurrent(const LampGroup& group, Ohms common, Volts drive, std::size_t row,
-                           Corner corner) {
+Result<Amperes> rowCurrent(const LampGroup& group, Ohms common, const LampDrive& drive,
+                           std::size_t row, Corner corner) {
     // Behind no shared resistance a row does not feel the others.
     if (!together(group, common) && group.rows.size() > 1) {
         LampGroup alone;
@@ -176,11 +205,19 @@ Result<Amperes> rowCurrent(const LampGroup& group, Ohms common, Volts drive, std
     return Amperes{0};
 }
 
+/// What the battery has in it, for lamps that hang straight on it: a coin cell's hides a resistor
+/// that is not there.
+Ohms insideOf(const Job& job, const LampGroup& group) {
+    const auto& pack = job.supply.pack;
+    const bool straight = group.output == supplyOutput && job.feed == Feed::BatteryRadio;
+    return straight && pack ? voltsOf(*pack).inside : Ohms{0};
+}
+
 Ohms commonOf(const Job& job, const LampGroup& group, Ohms& series, bool& known) {
     const DecoderOutput* output = outputNamed(job, group.output);
     series = output && output->series ? *output->series : Ohms{0};
     known = group.output == supplyOutput || (output && output->series.has_value());
-    return series + group.shared();
+    return series + group.shared() + insideOf(job, group);
 }
 
 Volts switchDrop(const Job& job, const LampGroup& group, const House& house) {
@@ -203,10 +240,19 @@ bool ownSupply(const Job& job, const LampGroup& group) {
 }
 
 /// What is left of the supply for a group's circuit.
-Volts driveOf(const Job& job, const LampGroup& group, const House& house) {
-    if (ownSupply(job, group)) return lampSupplyVolts;
-    if (oneWayOnly(job, group)) return trackVolts(job) - oneWayDrop;
-    return busVolts(job, house) - switchDrop(job, group, house);
+LampDrive driveOf(const Job& job, const LampGroup& group, const House& house) {
+    if (ownSupply(job, group)) return {lampSupplyVolts, {}};
+    const Volts crest = crestVolts(job);
+    const bool oneWay = oneWayOnly(job, group);
+    LampDrive drive{
+        crest, oneWay ? oneWayDrop : crest - busVolts(job, house) + switchDrop(job, group, house)};
+    if (!isWave(job)) return drive;
+    // A filament does not care which way; an LED that nothing turns over has one half.
+    const bool half = oneWay || (reverses(job) && !group.isBulbs());
+    drive.wave = half ? Wave::OneHalf : Wave::BothHalves;
+    // It is far too slow to follow: what heats it as much.
+    if (group.isBulbs()) return {drive.effective(), {}};
+    return drive;
 }
 
 /// The first row that is connected that way round.
@@ -245,7 +291,71 @@ bool oneWayOnly(const Job& job, const LampGroup& group) {
 }
 
 Figure feedFigure(const Job& job, const LampGroup& group, const House& house) {
-    return oneWayOnly(job, group) ? trackFigure(job) : busFigure(job, house);
+    if (isWave(job) && group.isBulbs()) {
+        return figures::computed(text("Volts that heat it as much"), "V_eff",
+                                 driveOf(job, group, house).most(), "",
+                                 {trackFigure(job), rectifierFigure(job, house)});
+    }
+    return oneWayOnly(job, group) ? crestFigure(job) : busFigure(job, house);
+}
+
+std::size_t standAcross(const LampRow& row, std::size_t lamp) {
+    const auto isAcross = [&](std::size_t i) {
+        return i < row.lamps.size() && row.lamps[i].across;
+    };
+    std::size_t first = lamp;
+    while (isAcross(first)) --first;
+    std::size_t end = lamp + 1;
+    while (isAcross(end)) ++end;
+    return end - first;
+}
+
+LampRow without(LampRow row, std::size_t lamp, bool all) {
+    std::size_t first = lamp, end = lamp + 1;
+    if (all) {
+        while (row.lamps[first].across) --first;
+        while (end < row.lamps.size() && row.lamps[end].across) ++end;
+    }
+    // What stood across it goes on by itself.
+    if (end < row.lamps.size()) {
+        row.lamps[end].across = row.lamps[end].across && row.lamps[first].across;
+    }
+    row.lamps.erase(row.lamps.begin() + static_cast<std::ptrdiff_t>(first),
+                    row.lamps.begin() + static_cast<std::ptrdiff_t>(end));
+    return row;
+}
+
+Result<Amperes> rowLimit(const LampRow& row, Amperes current) {
+    Amperes limit = currentLimit(row.lamps.front().part) * 1e3;
+    for (std::size_t i = 0; i < row.lamps.size(); ++i) {
+        double share = 1;
+        if (standAcross(row, i) > 1) {
+            std::size_t first = i;
+            while (row.lamps[first].across) --first;
+            LampString set;
+            set.resistor = Ohms{1000};
+            for (std::size_t k = first; k < first + standAcross(row, i); ++k) {
+                const auto its = lawOff(row.lamps[k], pairApart * (k == i ? -0.5 : 0.5));
+                if (!its) return tl::unexpected(its.error());
+                set.lamps.push_back(*its);
+                set.across.push_back(k > first);
+            }
+            const auto shared =
+                solved({Ohms{0}, {set}}, voltageOf(set, current) + current * set.resistor);
+            if (!shared) return tl::unexpected(shared.error());
+            share = shared->through.front()[i - first] / shared->total;
+        }
+        limit = std::min(limit, currentLimit(row.lamps[i].part) / share);
+    }
+    return limit;
+}
+
+Volts lampVolts(const LampRow& row, const RowState& state) {
+    Volts sum{0};
+    for (std::size_t i = 0; i < state.led.size(); ++i) {
+        if (!row.lamps[i].across) sum += state.led[i];
+    }
+    return sum;
 }
 
 bool alike(const LampRow& one, const LampRow& other) {
@@ -253,7 +363,8 @@ bool alike(const LampRow& one, const LampRow& other) {
            one.lamps.size() == other.lamps.size() &&
            std::equal(one.lamps.begin(), one.lamps.end(), other.lamps.begin(),
                       [](const Lamp& a, const Lamp& b) {
-                          return a.part == b.part && a.measured == b.measured;
+                          return a.part == b.part && a.measured == b.measured &&
+                                 a.across == b.across;
                       });
 }
 
@@ -305,14 +416,15 @@ Result<void> solveCorner(const LampGroup& group, Ohms common, Volts drive, std::
 }
 
 /// The corners of every connected row that lights where row `own` does. `rows`: which those are.
-Result<void> solveCorners(const LampGroup& group, Ohms common, Volts spread, std::size_t own,
+Result<void> solveCorners(const LampGroup& group, Ohms common, const LampDrive& drive,
+                          const Spread& spread, std::size_t own,
                           const std::vector<std::size_t>& rows, GroupState& state) {
-    if (rows.size() > manyRows && together(group, common)) {
-        if (auto low = solveCorner(group, common, state.drive - spread, own, Corner::Dimmest,
+    if (isMany(group, common, drive, rows.size())) {
+        if (auto low = solveCorner(group, common, state.drive - spread.down, own, Corner::Dimmest,
                                    &RowState::lowest, state);
             !low)
             return low;
-        return solveCorner(group, common, state.drive + spread, own, Corner::Brightest,
+        return solveCorner(group, common, state.drive + spread.up, own, Corner::Brightest,
                            &RowState::highest, state);
     }
     for (std::size_t k = 0; k < rows.size(); ++k) {
@@ -324,9 +436,9 @@ Result<void> solveCorners(const LampGroup& group, Ohms common, Volts spread, std
             continue;
         }
         const auto lowest =
-            rowCurrent(group, common, state.drive - spread, rows[k], Corner::Dimmest);
+            rowCurrent(group, common, moved(drive, -spread.down), rows[k], Corner::Dimmest);
         const auto highest =
-            rowCurrent(group, common, state.drive + spread, rows[k], Corner::Brightest);
+            rowCurrent(group, common, moved(drive, spread.up), rows[k], Corner::Brightest);
         if (!lowest) return tl::unexpected(lowest.error());
         if (!highest) return tl::unexpected(highest.error());
         row.lowest = *lowest;
@@ -337,29 +449,39 @@ Result<void> solveCorners(const LampGroup& group, Ohms common, Volts spread, std
 
 /// Solves the rows that light where row `own` does into `state`; `spread`: of its drive. What comes
 /// back is the drive at which the first of them glows.
-Result<Volts> solveWay(const LampGroup& group, Ohms common, Volts spread, std::size_t own,
-                       GroupState& state) {
+Result<Volts> solveWay(const LampGroup& group, Ohms common, const LampDrive& drive,
+                       const Spread& spread, std::size_t own, GroupState& state) {
     const auto typical = solvable(group, common, own, own, Corner::Typical);
     if (!typical) return tl::unexpected(typical.error());
     auto solver = LampSolver::of(typical->circuit);
     if (!solver) return tl::unexpected(solver.error());
-    const auto solution = driven(*solver, group, state.drive);
+    const auto solution = driven(*solver, group, drive);
     if (!solution) return tl::unexpected(solution.error());
-    const bool many = typical->rowOf.size() > manyRows && together(group, common);
+    const bool many = isMany(group, common, drive, typical->rowOf.size());
     std::vector<SeenByRow> seen;
     if (many) {
         auto each = seenByStrings(*solver, typical->circuit, group, state.drive);
         if (!each) return tl::unexpected(each.error());
         seen = std::move(*each);
     }
-    // Only one way round carries at a time.
-    state.total = std::max(state.total, solution->total);
+    // Only one way round carries at a time; over a whole turn of a sine both have.
+    const bool turns = drive.wave != Wave::Steady;
+    const Watts shared =
+        common > Ohms{0} ? solution->commonPower * (group.shared() / common) : Watts{0};
+    state.total = turns ? state.total + solution->total : std::max(state.total, solution->total);
+    state.sharedPower = turns ? state.sharedPower + shared : std::max(state.sharedPower, shared);
     for (std::size_t k = 0; k < typical->rowOf.size(); ++k) {
         const std::size_t r = typical->rowOf[k];
         RowState& row = state.rows[r];
         row.current = solution->current[k];
         row.led = solution->lamp[k];
-        row.light = lightOf(group.rows[r].lamps.front().part, row.current, row.led.front());
+        if (row.current > Amperes{0}) {
+            for (std::size_t i = 0; i < row.share.size(); ++i) {
+                row.share[i] = solution->through[k][i] / row.current;
+            }
+        }
+        row.light = lightOf(group.rows[r].lamps.front().part, row.current * row.share.front(),
+                            row.led.front());
         row.resistorPower = solution->resistorPower[k];
         if (many) row.sees = seen[k];
     }
@@ -367,7 +489,8 @@ Result<Volts> solveWay(const LampGroup& group, Ohms common, Volts spread, std::s
         if (!group.rows[r].resistor && group.rows[r].turned == group.rows[own].turned)
             state.rows[r].sees = seen.back();
     }
-    if (auto corners = solveCorners(group, common, spread, own, typical->rowOf, state); !corners)
+    if (auto corners = solveCorners(group, common, drive, spread, own, typical->rowOf, state);
+        !corners)
         return tl::unexpected(corners.error());
     const auto& bulb = group.rows.front().lamps.front().part.filament;
     return solver->driveForFirst(bulb ? currentAt(*bulb, bulb->rated * filamentGlows)
@@ -380,51 +503,74 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
                               std::optional<Ohms> board) {
     GroupState state;
     Ohms common = commonOf(job, group, state.outputSeries, state.outputSeriesKnown);
+    state.inside = insideOf(job, group);
     if (board) {
         common += *board - state.outputSeries;
         state.outputSeries = *board;
     }
-    state.bus = oneWayOnly(job, group) ? trackVolts(job) : busVolts(job, house);
-    state.drive = driveOf(job, group, house);
+    const LampDrive drive = driveOf(job, group, house);
+    state.bus = oneWayOnly(job, group)           ? crestVolts(job)
+                : isWave(job) && group.isBulbs() ? drive.most()
+                                                 : busVolts(job, house);
+    state.drive = drive.most();
+    state.wave = drive.wave;
     const bool regulated = ownSupply(job, group);
-    const Volts spread = regulated ? Volts{0} : state.bus * house.supplySpread;
-    const Volts drops = trackVolts(job) - state.drive;
+    Spread spread;
+    if (!regulated) spread.down = spread.up = state.bus * house.supplySpread;
+    // Its volts are those of a battery just charged: it never has more.
+    if (job.feed == Feed::BatteryRadio && job.supply.pack && !job.supply.volts) spread.up = {};
 
     const auto turned = static_cast<std::size_t>(std::count_if(
         group.rows.begin(), group.rows.end(), [](const LampRow& row) { return row.turned; }));
     // A pair has one resistor, and that is the one to choose.
     state.pair = antiparallel(group);
     const Ohms before = state.pair ? common - group.shared() : common;
-    for (const LampRow& row : group.rows) {
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        const LampRow& row = group.rows[r];
         RowState made;
         made.connected = row.resistor.has_value();
-        std::vector<LampLaw> laws;
-        made.limit = currentLimit(row.lamps.front().part);
+        LampString laws;
         for (const Lamp& lamp : row.lamps) {
             auto lampLaw = law(lamp.part);
             if (!lampLaw) return tl::unexpected(lampLaw.error());
-            laws.push_back(*lampLaw);
-            made.limit = std::min(made.limit, currentLimit(lamp.part));
+            laws.lamps.push_back(*lampLaw);
+            laws.across.push_back(lamp.across);
+            made.share.push_back(1.0 /
+                                 static_cast<double>(standAcross(row, laws.lamps.size() - 1)));
         }
         const auto& bulb = row.lamps.front().part.filament;
+        const auto limit = rowLimit(row, bulb ? bulb->current : group.wish.target);
+        if (!limit) return tl::unexpected(limit.error());
+        made.limit = *limit;
         made.led.assign(row.lamps.size(), Volts{0});
         made.arrives = passed(row.path, lightFamily(row.lamps.front().part)).total();
-        made.ideal = idealResistor(laws, state.drive, before,
-                                   row.turned ? turned : group.rows.size() - turned,
-                                   bulb ? bulb->current : group.wish.target);
+        const std::size_t beside = row.turned ? turned : group.rows.size() - turned;
+        const Amperes target = bulb ? bulb->current : group.wish.target;
+        if (drive.wave == Wave::Steady) {
+            made.ideal = idealResistor(laws, state.drive, before, beside, target);
+        } else if (r > 0 && alike(group.rows[r - 1], row)) {
+            made.ideal = state.rows.back().ideal;
+        } else {
+            const auto alone = resistorOn(laws, drive, target);
+            if (!alone) return tl::unexpected(alone.error());
+            made.ideal = *alone - before * static_cast<double>(beside);
+        }
         state.rows.push_back(std::move(made));
     }
 
     std::optional<Volts> glow;
     for (const std::size_t own : waysLit(job, group)) {
-        const auto from = solveWay(group, common, spread, own, state);
+        const auto from = solveWay(group, common, drive, spread, own, state);
         if (!from) return tl::unexpected(from.error());
         glow = std::min(glow.value_or(*from), *from);
     }
     if (!glow) return state;
-    state.sharedPower = Watts{state.total.value() * state.total.value() * group.shared().value()};
-    state.glowFrom = *glow + drops;
-    if (const ThroughDriver* driver = group.driver()) state.glowFrom += driver->dropout;
+    Volts from = *glow;
+    if (const ThroughDriver* driver = group.driver()) from += driver->dropout;
+    // Read as the supply is read: a sine by what it heats.
+    state.glowFrom = isWave(job) && group.isBulbs()
+                         ? from * (trackVolts(job) / state.drive)
+                         : (from + drive.drops) * (trackVolts(job) / drive.crest);
     // Digital track that is not rectified lights either way round half of the time.
     if (group.output == supplyOutput && reverses(job) && isDigital(job.feed)) {
         for (RowState& row : state.rows) row.light /= 2;
@@ -447,7 +593,7 @@ Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t 
     Ohms series{};
     bool known = true;
     const Ohms common = commonOf(job, group, series, known);
-    const Volts drive = driveOf(job, group, house);
+    const LampDrive drive = driveOf(job, group, house);
     LampGroup changed;
     changed.wish = group.wish;
     changed.connection = group.connection;
@@ -470,13 +616,13 @@ Result<GroupCurrents> groupCurrents(const Job& job, const LampGroup& group, cons
     const Ohms common = commonOf(job, group, series, known);
     GroupCurrents made;
     made.rows.resize(group.rows.size(), Amperes{0});
-    const Volts drive = driveOf(job, group, house);
+    const LampDrive drive = driveOf(job, group, house);
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
         const LampRow& row = group.rows[r];
         if (!row.lamps.empty() || !row.resistor || *row.resistor > Ohms{0}) continue;
         // A wire beside the others takes all that the common resistance or a driver lets through.
         made.rows[r] = group.driver()     ? group.driver()->current
-                       : common > Ohms{0} ? drive / common
+                       : common > Ohms{0} ? drive.effective() / common
                                           : Amperes{0};
         made.total = made.rows[r];
         made.shorted = !group.driver() && !(common > Ohms{0});
@@ -513,10 +659,12 @@ void addLoads(const LampGroup& group, const GroupState& state, BusLoads& loads) 
         // much as its share of the current makes of it.
         Ohms resistance = *group.rows[r].resistor + (group.shared() + state.outputSeries) *
                                                         (state.total / row.current).value();
-        for (const Lamp& lamp : group.rows[r].lamps) {
+        for (std::size_t i = 0; i < row.share.size(); ++i) {
+            const Lamp& lamp = group.rows[r].lamps[i];
             const auto its = law(lamp.part);
-            if (!its) continue;
-            if (const auto* led = std::get_if<LedLaw>(&*its)) resistance += led->slope(row.current);
+            if (!its || lamp.across) continue;
+            if (const auto* led = std::get_if<LedLaw>(&*its))
+                resistance += led->slope(row.current * row.share[i]) * row.share[i];
         }
         resistance = std::max(resistance, Ohms{1});
         loads.lamps.push_back(
@@ -539,7 +687,8 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
         const LampGroup& group = job.groups[g];
         const Result<GroupState>& state = groups[g];
         for (std::size_t r = 0; r < group.rows.size(); ++r) {
-            for (const Lamp& lamp : group.rows[r].lamps) {
+            for (std::size_t i = 0; i < group.rows[r].lamps.size(); ++i) {
+                const Lamp& lamp = group.rows[r].lamps[i];
                 LitLamp lit;
                 lit.group = group.id;
                 lit.name =
@@ -547,11 +696,12 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
                 lit.output = group.output;
                 lit.lamp = &lamp;
                 if (state) {
-                    lit.current = state->rows[r].current;
-                    lit.connected = state->rows[r].connected;
                     const RowState& row = state->rows[r];
+                    lit.current = row.current * row.share[i];
+                    lit.connected = row.connected;
+                    const double light = row.light * row.share[i] / row.share.front();
                     lit.brightness =
-                        lit.current > Amperes{0} ? perceivedBrightness(row.light * row.arrives) : 0;
+                        lit.current > Amperes{0} ? perceivedBrightness(light * row.arrives) : 0;
                     lit.filter = group.rows[r].path.filter;
                 }
                 all.push_back(std::move(lit));
@@ -589,6 +739,7 @@ double unevenBuilds(const LampGroup& group, const GroupState& state) {
             double slope = resistor;
             double volts = 0;
             for (const Lamp& lamp : group.rows[r].lamps) {
+                if (lamp.across) continue;
                 if (const auto lampLaw = law(lamp.part)) {
                     if (const auto* led = std::get_if<LedLaw>(&*lampLaw)) {
                         slope += led->slope(row.current).value();

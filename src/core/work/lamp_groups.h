@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/finding/figure.h"
+#include "core/led/lamp_drive.h"
 #include "core/led/lamp_law.h"
 #include "core/record/job.h"
 #include "core/reserve/hold.h"
@@ -16,6 +17,15 @@ namespace glimmet::core {
 /// The limit that counts: the part's, else the family's; of a bulb what it takes a tenth above its
 /// rated volts, of a lamp with its own resistor half more than at them.
 [[nodiscard]] Amperes currentLimit(const LampPart& part);
+
+/// How many lamps one of a row stands across, itself counted: 1 where it is alone in the chain.
+[[nodiscard]] std::size_t standAcross(const LampRow& row, std::size_t lamp);
+/// A row without one of its lamps; `all`: without those that stand across it either.
+[[nodiscard]] LampRow without(LampRow row, std::size_t lamp, bool all);
+/// The current of a row at which the first of its lamps is at its limit. Of lamps that stand across
+/// each other the one of the lowest forward volts in its batch takes more than its share.
+/// Errors: those of law() and of the solver. Range: current > 0, at which they share.
+[[nodiscard]] Result<Amperes> rowLimit(const LampRow& row, Amperes current);
 
 /// Parts of today are 5 % or better, whatever series their value is from; E96 is 1 %.
 [[nodiscard]] double resistorTolerance(const LampGroup& group);
@@ -53,23 +63,31 @@ struct RowState {
     Amperes current{};            ///< at typical values; 0 when not connected
     Amperes lowest{}, highest{};  ///< over the spread of supply, forward voltage and resistor
     std::vector<Volts> led;       ///< across each lamp
+    std::vector<double> share;    ///< of the row's current through each: 1 where none stands across
     double light = 0;             ///< of a lamp, on the average, of what an LED gives at 20 mA
     double arrives = 1;           ///< of that at the eye, past what stands before the lamp
     Watts resistorPower{};
     Ohms ideal{};     ///< for the wished current, of an antiparallel pair the one that they share;
                       ///< not positive: supply too low
-    Amperes limit{};  ///< the smallest of its lamps' limits
+    Amperes limit{};  ///< of the row's current (rowLimit)
     std::optional<SeenByRow> sees;  ///< at typical values, where many rows feel each other
 };
 
+/// Across all of a row's lamps, those that stand across others counted once.
+[[nodiscard]] Volts lampVolts(const LampRow& row, const RowState& state);
+
 struct GroupState {
     Volts bus{};
-    Volts drive{};        ///< bus − output switch
+    Volts drive{};  ///< bus − output switch; of a sine at its crest, of bulbs on it what heats
+    Wave wave =
+        Wave::Steady;     ///< over a sine currents, light and heat are means, volts the crest's
     Ohms outputSeries{};  ///< assumed 0 where not known
     bool outputSeriesKnown = true;
+    Ohms inside{};      ///< of the battery that it hangs on straight
     bool pair = false;  ///< antiparallel()
     std::vector<RowState> rows;
-    Amperes total{};      ///< of the rows of one way round, of the way that takes more
+    Amperes total{};      ///< of the rows of one way round, of the way that takes more; over a sine
+                          ///< of both
     Watts sharedPower{};  ///< in the shared resistor
     Volts glowFrom{};     ///< track or supply volts at which the first lamp carries 0.1 mA
 };

@@ -29,7 +29,7 @@ namespace {
 
 /// On plain DC either way round of a group lights in its direction.
 bool takesTurns(const Job& job, const LampGroup& group) {
-    return !isDigital(job.feed) && lightsTurned(job, group) &&
+    return !alternates(job.feed) && lightsTurned(job, group) &&
            std::any_of(group.rows.begin(), group.rows.end(),
                        [](const LampRow& row) { return row.turned; });
 }
@@ -38,7 +38,7 @@ bool takesTurns(const Job& job, const LampGroup& group) {
 
 bool railsTellDirection(const Job& job) {
     return std::any_of(job.groups.begin(), job.groups.end(), [&](const LampGroup& group) {
-        return oneWayOnly(job, group) || takesTurns(job, group);
+        return (oneWayOnly(job, group) && !alternates(job.feed)) || takesTurns(job, group);
     });
 }
 
@@ -75,7 +75,7 @@ std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating) 
         const std::string& output = job.groups[g].output;
         // A diode lets the lamps of an end light when that end leads.
         const LampGroup& group = job.groups[g];
-        const bool led = operating.everything || !oneWayOnly(job, group) ||
+        const bool led = operating.everything || alternates(job.feed) || !oneWayOnly(job, group) ||
                          operating.forward !=
                              (group.rows.front().lamps.front().fitted.pose.facing == Facing::Rear);
         const bool lit = led && isOn(operating, output) && (output == supplyOutput || awake);

@@ -33,8 +33,7 @@ std::optional<RailFeed> railFeed(const Reckoned& facts) {
     if (!turnsRound(facts.job)) return {};
     RailFeed feed;
     feed.bus = busVolts(facts.job, facts.house);
-    const Volts track = trackVolts(facts.job);
-    feed.peak = feed.bus + track * facts.house.supplySpread;
+    feed.peak = feed.bus + crestVolts(facts.job) * facts.house.supplySpread;
     for (std::size_t g = 0; g < facts.groups.size(); ++g) {
         if (facts.job.groups[g].output != supplyOutput || !facts.groups[g]) continue;
         if (oneWayOnly(facts.job, facts.job.groups[g])) continue;  // it is dark half of the way
@@ -60,9 +59,8 @@ std::optional<RailFeed> railFeed(const Reckoned& facts) {
         for (std::size_t r = 0; r < group.rows.size(); ++r) {
             const RowState& row = facts.groups[g]->rows[r];
             if (!row.connected) continue;
-            Volts sum = row.current * *group.rows[r].resistor;
-            for (const Volts led : row.led) sum += led;
-            across = std::max(across, sum);
+            across = std::max(
+                across, row.current * *group.rows[r].resistor + lampVolts(group.rows[r], row));
         }
         feed.half = std::max(feed.half, std::min(across + driver->dropout, feed.bus));
     }
@@ -160,16 +158,17 @@ std::optional<Seconds> chipLasts(const Reckoned& facts, const RailFeed& feed, Vo
 bool comesToBlink(const Reckoned& facts, const LampGroup& group, const LampRow& row) {
     const auto needs = chipNeeds(row);
     if (!needs) return false;
-    if (oneWayOnly(facts.job, group)) return !isDigital(facts.job.feed);
+    if (oneWayOnly(facts.job, group)) return !alternates(facts.job.feed);
     const auto feed = group.output == supplyOutput ? railFeed(facts) : std::nullopt;
-    if (!feed || !isDigital(facts.job.feed)) return true;
+    if (!feed || !alternates(facts.job.feed)) return true;
     const auto lasts = chipLasts(facts, *feed, *needs);
-    return !lasts || *lasts >= edgeGap;
+    return !lasts || *lasts >= turnGap(facts.job.feed);
 }
 
 std::optional<GapChart> gapChart(const Reckoned& facts) {
     const auto feed = railFeed(facts);
-    if (!feed || reverses(facts.job)) return {};
+    // Over a sine without a capacitor there is nothing to fall.
+    if (!feed || reverses(facts.job) || isWave(facts.job)) return {};
     GapChart chart;
     chart.feed = *feed;
     for (std::size_t g = 0; g < facts.job.groups.size(); ++g) {

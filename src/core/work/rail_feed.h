@@ -12,8 +12,12 @@
 namespace glimmet::core {
 
 // What is assumed; sources in docs/physics.md.
-inline constexpr Seconds edgeGap{10e-6};         ///< at every polarity change of digital track
-inline constexpr Seconds dirtGap{10e-3};         ///< a speck of dirt
+inline constexpr Seconds edgeGap{10e-6};  ///< at every polarity change of digital track
+inline constexpr Seconds dirtGap{10e-3};  ///< a speck of dirt
+/// How long a supply that turns round gives nothing to speak of.
+[[nodiscard]] constexpr Seconds turnGap(Feed feed) {
+    return feed == Feed::Ac ? mainsHalf : edgeGap;
+}
 inline constexpr Amperes chipDraws{1e-3};        ///< a blinker's chip by itself
 inline constexpr double leastCapacitance = 0.8;  ///< of what is printed
 inline constexpr double ceramicAtVolts = 0.5;    ///< of it, near its rated volts

@@ -2,6 +2,8 @@
 
 #include "core/power/battery.h"
 
+#include <numbers>
+
 namespace glimmet::core {
 namespace {
 
@@ -51,6 +53,9 @@ Figure trackFigure(const Job& job) {
         case Feed::FixedDc:
             return given(text("Supply volts"), "V_track", job.supply.volts, usual,
                          text("a usual DC supply"), "track ");
+        case Feed::Ac:
+            return given(text("Supply volts, AC"), "V_track", job.supply.volts, usual,
+                         text("a usual AC output, as a meter reads it"), "track ");
         case Feed::BatteryRadio:
             break;
     }
@@ -87,30 +92,46 @@ Figure spreadFigure(const Job& job, const House& house) {
 }
 
 Figure busFigure(const Job& job, const House& house) {
-    Figure track = trackFigure(job);
+    Figure crest = crestFigure(job);
     Figure rectifier = rectifierFigure(job, house);
-    const Volts bus{*track.value - *rectifier.value};
-    return figures::computed(text("Lamp bus"), "V_bus", bus, "V_track − V_rect",
-                             {std::move(track), std::move(rectifier)});
+    const Volts bus{*crest.value - *rectifier.value};
+    const std::string formula = crest.symbol + " − V_rect";
+    return figures::computed(isWave(job) ? text("Lamp bus at the crest") : text("Lamp bus"),
+                             "V_bus", bus, formula, {std::move(crest), std::move(rectifier)});
+}
+
+Figure crestFigure(const Job& job) {
+    Figure track = trackFigure(job);
+    if (job.feed != Feed::Ac) return track;
+    return figures::computed(text("Supply volts at the crest"), "V_crest", crestVolts(job),
+                             "√2 · V_track", {std::move(track)});
 }
 
 Volts trackVolts(const Job& job) { return readOr(job.supply.volts, usualTrack(job)); }
+
+Volts crestVolts(const Job& job) {
+    return job.feed == Feed::Ac ? trackVolts(job) * std::numbers::sqrt2 : trackVolts(job);
+}
 
 Volts switchVolts(const Job& job, const House& house) {
     return readOr(job.supply.outputSwitch, house.outputSwitch);
 }
 
 MotorSupply motorSupply(const Job& job, const House& house) {
-    return {trackVolts(job), readOr(job.supply.rectifier, usualRectifier(job, house)),
+    return {crestVolts(job), readOr(job.supply.rectifier, usualRectifier(job, house)),
             readOr(job.supply.bridge, house.bridge)};
 }
 
 Volts busVolts(const Job& job, const House& house) {
-    return trackVolts(job) - readOr(job.supply.rectifier, usualRectifier(job, house));
+    return crestVolts(job) - readOr(job.supply.rectifier, usualRectifier(job, house));
 }
 
 bool turnsRound(const Job& job) {
-    return !job.decoder && (isDigital(job.feed) || job.feed == Feed::PlainDc);
+    return !job.decoder && (alternates(job.feed) || job.feed == Feed::PlainDc);
+}
+
+bool isWave(const Job& job) {
+    return job.feed == Feed::Ac && !job.decoder && (reverses(job) || !job.supply.smoothing);
 }
 
 bool reverses(const Job& job) {

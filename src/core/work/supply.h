@@ -13,7 +13,10 @@ namespace glimmet::core {
 [[nodiscard]] Figure switchFigure(const Job& job, const House& house);     ///< V_switch
 /// By how much track volts differ from place to place, a share.
 [[nodiscard]] Figure spreadFigure(const Job& job, const House& house);
-/// V_bus = V_track − V_rect: what the common (blue) wire stands at above decoder ground.
+/// Of a sine its crest, √2 times what a meter reads; else V_track itself.
+[[nodiscard]] Figure crestFigure(const Job& job);
+/// V_bus = V_track − V_rect: what the common (blue) wire stands at above decoder ground. Of a sine
+/// its crest, which a capacitor behind the bridge keeps.
 [[nodiscard]] Figure busFigure(const Job& job, const House& house);
 
 /// Whether lamps straight on the supply see it both ways round: bare digital track all the time,
@@ -22,9 +25,12 @@ namespace glimmet::core {
 [[nodiscard]] bool reverses(const Job& job);
 /// The same of the rails themselves, before any rectifier.
 [[nodiscard]] bool turnsRound(const Job& job);
+/// Whether lamps straight on the supply follow a sine: nothing carries them from crest to crest.
+[[nodiscard]] bool isWave(const Job& job);
 
 /// The same as bare values.
 [[nodiscard]] Volts trackVolts(const Job& job);
+[[nodiscard]] Volts crestVolts(const Job& job);
 [[nodiscard]] Volts switchVolts(const Job& job, const House& house);
 [[nodiscard]] MotorSupply motorSupply(const Job& job, const House& house);
 [[nodiscard]] Volts busVolts(const Job& job, const House& house);

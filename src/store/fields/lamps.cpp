@@ -1,5 +1,7 @@
 #include "store/fields/io.h"
 
+#include <algorithm>
+
 namespace glimmet::store {
 namespace {
 
@@ -8,6 +10,20 @@ void placedLampFields(Io& io, Self& lamp) {
     io("fitted", lamp.fitted);
     io("part", lamp.part);
     io("measured", lamp.measured, Maybe);
+    io("across", lamp.across, Maybe);
+    io("lot", lamp.lot, Maybe, unsearched(characters(40)));
+}
+
+template <class Io, class Self>
+void boreFields(Io& io, Self& bore) {
+    io("across", bore.across, Required, upTo(50));
+    io("depth", bore.depth, Maybe, upTo(500));
+}
+
+template <class Io, class Self>
+void switchFields(Io& io, Self& contact) {
+    io("limit", contact.limit, Required, upTo(20));
+    io("poles", contact.poles, Maybe, within(1, 2));
 }
 
 template <class Io, class Self>
@@ -25,6 +41,11 @@ void pathFields(Io& io, Self& path) {
     io("diffuser", path.diffuser, Maybe);
 }
 
+bool hasAcross(const core::LampRow& row) {
+    return std::any_of(row.lamps.begin(), row.lamps.end(),
+                       [](const core::Lamp& lamp) { return lamp.across; });
+}
+
 template <class Io, class Self>
 void rowFields(Io& io, Self& row) {
     io("resistor", row.resistor, OrNull, from0To(1e7));
@@ -34,6 +55,10 @@ void rowFields(Io& io, Self& row) {
     io("path", row.path, Maybe);
     io("turned", row.turned, Maybe);
     io("installed", row.installed, Maybe);
+    io("bore", row.bore, Maybe);
+    io.holds(
+        "lamps", [&] { return !row.lamps.front().across && !(row.isBulbs() && hasAcross(row)); },
+        "a lamp across nothing", "across only at an LED behind another of its row");
 }
 
 template <class Io, class Self>
@@ -87,6 +112,7 @@ void groupFields(Io& io, Self& group) {
     io("name", group.name, Required, characters(400, 1));
     io("output", group.output, Required, unsearched(characters(40)));
     io("connection", group.connection);
+    io("switch", group.contact, Maybe);
     io("one_way", group.oneWay, Maybe);
     io("target", group.wish.target, Required, upTo(1));
     io("series", group.wish.series);
@@ -115,6 +141,8 @@ void connectionFields(Io& io, Self& connection) {
 GLIMMET_FIELDS(core::Lamp, placedLampFields)
 GLIMMET_FIELDS(core::LightGuide, guideFields)
 GLIMMET_FIELDS(core::LightPath, pathFields)
+GLIMMET_FIELDS(core::Bore, boreFields)
+GLIMMET_FIELDS(core::LampSwitch, switchFields)
 GLIMMET_FIELDS(core::LampRow, rowFields)
 GLIMMET_FIELDS(core::Tester, testerFields)
 GLIMMET_FIELDS(core::Tested, testedFields)

@@ -79,6 +79,7 @@ void lampFields(Io& io, Self& part) {
     io("blink", part.blink, Maybe);
     io("rated", part.rated, Maybe, upTo(60));
     io("section", part.section, Maybe, partSize);
+    io("body", part.body, Maybe);
     io("tint", part.tint, Maybe, word);
     io.holds(
         "vf_V", [&] { return core::law(part).has_value(); }, "values of no LED",

@@ -25,7 +25,7 @@ struct Held {
 };
 
 Cell trackCell(const Reckoned& facts, const Decoder& decoder) {
-    const Volts top = trackVolts(facts.job) * (1 + facts.house.supplySpread);
+    const Volts top = crestVolts(facts.job) * (1 + facts.house.supplySpread);
     Held held(Aspect::Track, verbatim(formatted(decoder.largestTrack, 3)));
     held.against(stateAgainst(top.value(), decoder.largestTrack.value(), 0.95),
                  text("bears %1, the track can have %2", formatted(decoder.largestTrack),

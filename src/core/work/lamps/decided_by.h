@@ -6,12 +6,19 @@
 namespace glimmet::core::lamps {
 
 inline constexpr DecidedBy decidedBy[] = {
+    {"lamp.across",
+     "Of lamps straight across each other: over where one is dark beside another, close where one "
+     "of the lowest forward volts in its batch takes more than a quarter more than the others."},
     {"lamp.battery",
      "Over where its own resistance takes 30 % of the volts; close where it lasts "
      "less than two hours."},
     {"lamp.blink",
      "Over where its chip begins anew at every polarity change (10 µs), close where "
-     "it does at every speck of dirt (10 ms)."},
+     "it does at every speck of dirt (10 ms). On AC over where it begins anew between two "
+     "crests (10 ms)."},
+    {"lamp.bore",
+     "Over where the hole is narrower than the LED painted and with its leads, close where it is "
+     "shorter than the LED."},
     {"lamp.bulb",
      "At the highest volts over above 1.3 times its rated ones; over below 1 % of "
      "its light, close below 15 %; close above 1.05 times its rated volts; ask while"
@@ -34,7 +41,8 @@ inline constexpr DecidedBy decidedBy[] = {
      "quarter."},
     {"lamp.flash", "Close from 3 to 30 flashes a second."},
     {"lamp.flicker",
-     "Close where lamps on the rails are not carried over a speck of dirt (10 ms)."},
+     "Close where lamps on the rails are not carried over a speck of dirt (10 ms); on AC where "
+     "they light in one half of it only, or a capacitor does not carry them to the next crest."},
     {"lamp.inrush", "Close where cold bulbs take more than three times what the output bears."},
     {"lamp.joints",
      "By the lamp that is least far, of those whose joints are noted: close where it is tacked or "
@@ -44,6 +52,8 @@ inline constexpr DecidedBy decidedBy[] = {
     {"lamp.one-failed",
      "Behind a shared resistance: over where the others pass their limit when one "
      "fails, close where they more than double."},
+    {"lamp.lots",
+     "Close where lamps of one colour came from different lots and not one of each was lit."},
     {"lamp.output",
      "Ask for the output's own resistance while 0, 470 Ω and 1.5 kΩ come to "
      "different verdicts; as grave as the gravest of them."},
@@ -69,6 +79,8 @@ inline constexpr DecidedBy decidedBy[] = {
      "Over where a lamp that should be lit is not seen, close where it is seen in a dark room only "
      "and should be in a lit one."},
     {"lamp.shared-heat", "Over above 2 W in the shared resistor."},
+    {"lamp.switch",
+     "Its current against what is printed on the switch: over above, close above 80 %."},
     {"lamp.tested",
      "What the 9 V tester shows against what it should: over where it stays dark, "
      "close where it looks otherwise."},

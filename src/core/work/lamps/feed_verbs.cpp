@@ -23,6 +23,40 @@ std::vector<Named> packageNames(const Context&) {
     return all;
 }
 
+std::vector<Named> poleNames(const Context&) {
+    return {{"one-pole", {"one pole", "single-pole"}, "it opens one wire"},
+            {"two-pole", {"two poles", "double-pole"}, "it opens both wires"},
+            {"none", {"no"}, "no switch"}};
+}
+
+Result<Jotted> toggle(const Said& said) {
+    const auto index = groupOf(said);
+    if (!index) return tl::unexpected(index.error());
+    const LampGroup& before = said.context.job.groups[*index];
+    const auto amps = said.one<Amperes>("AMPS");
+    const auto& poles = said.name("POLES");
+    const bool none = poles && *poles == "none";
+    if (none && amps) {
+        return refuse(ErrorCode::NotUnderstood, text("No switch has no amps."));
+    }
+    if (!none && !amps && !before.contact) {
+        return refuse(ErrorCode::Missing, text("How many amps are printed on it? Write it like %1.",
+                                               said.verb.examples.front()));
+    }
+    LampSwitch made = before.contact.value_or(LampSwitch{});
+    if (amps) made.limit = *amps;
+    if (poles) made.poles = *poles == "two-pole" ? 2 : 1;
+    Jotted result = jotted(
+        said, none ? text("%1: no switch before it", before.name)
+              : made.poles == 2
+                  ? text("%1: behind a two-pole switch of %2", before.name, formatted(made.limit))
+                  : text("%1: behind a switch of %2", before.name, formatted(made.limit)));
+    result.subject = before.id;
+    auto& contact = result.after.groups[*index].contact;
+    contact = none ? std::nullopt : std::optional(made);
+    return result;
+}
+
 Result<Jotted> smoothing(const Said& said) {
     const auto farads = said.one<Farads>("FARADS");
     const auto volts = said.one<Volts>("VOLTS");
@@ -102,6 +136,8 @@ Result<Jotted> oneWay(const Said& said) {
     const bool reversing = before.output == supplyOutput && turnsRound(said.context.job);
     Jotted result = jotted(
         said, none ? text("%1: no diode before it", before.name)
+              : reversing && said.context.job.feed == Feed::Ac
+                  ? text("%1: a diode before it, which bears the other half of the AC", before.name)
               : reversing
                   ? text("%1: a diode before it, so it lights in one direction", before.name)
                   : text("%1: a diode before it; here the volts never turn round, so it changes "

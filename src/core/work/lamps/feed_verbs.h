@@ -10,10 +10,12 @@ namespace glimmet::core::lamps {
 [[nodiscard]] Result<Jotted> driver(const jot::Said& said);
 [[nodiscard]] Result<Jotted> oneWay(const jot::Said& said);
 [[nodiscard]] Result<Jotted> package(const jot::Said& said);
+[[nodiscard]] Result<Jotted> toggle(const jot::Said& said);
 
 [[nodiscard]] std::vector<jot::Named> capacitorNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> withoutIt(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> packageNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> poleNames(const jot::Context&);
 
 inline constexpr jot::Takes smoothingTakes[] = {
     {.what = "FARADS", .dimension = Dimension::Capacitance, .least = 1e-7, .most = 0.1},
@@ -43,12 +45,19 @@ inline constexpr jot::Takes packageTakes[] = {lampGroup,
                                                .missing = "Which body: 0603, 0805, 1/4W?",
                                                .names = packageNames}};
 
+inline constexpr jot::Takes toggleTakes[] = {
+    lampGroup,
+    {.what = "AMPS", .dimension = Dimension::Current, .least = 10e-3, .most = 20},
+    {.what = "POLES", .kind = jot::Takes::Kind::Name, .names = poleNames}};
+
 inline constexpr const char* smoothingExamples[] = {
     "smoothing 330uF 25V charge 47R", "smoothing 10uF 25V tantalum", "smoothing none"};
 inline constexpr const char* driverExamples[] = {"driver front 5mA",
                                                  "driver front 10mA dropout 2V"};
 inline constexpr const char* oneWayExamples[] = {"oneway front", "oneway front none"};
 inline constexpr const char* packageExamples[] = {"package front 1/4W", "package front 0603"};
+inline constexpr const char* toggleExamples[] = {"toggle front 0.5A", "toggle front 3A two-pole"};
+inline constexpr const char* toggleNoise[] = {"switch", "of"};
 inline constexpr const char* smoothingNoise[] = {"capacitor", "resistor"};
 
 inline constexpr jot::Verb smoothingVerb{
@@ -78,6 +87,14 @@ inline constexpr jot::Verb oneWayVerb{
     oneWay,
     false,
     groupNoise};
+inline constexpr jot::Verb toggleVerb{"toggle",
+                                      {},
+                                      toggleTakes,
+                                      toggleExamples,
+                                      "the switch that a lamp hangs behind, by its amps",
+                                      toggle,
+                                      false,
+                                      toggleNoise};
 inline constexpr jot::Verb packageVerb{
     "package", {},    packageTakes, packageExamples, "the body of the resistor that is fitted",
     package,   false, groupNoise};

@@ -97,6 +97,58 @@ Result<Jotted> tester(const Said& said) {
     return result;
 }
 
+std::vector<Named> lotNames(const Context&) {
+    std::vector<Named> all{{"none", {"no"}, "not told any more"}};
+    for (int number = 1; number <= 12; ++number) {
+        all.push_back({std::to_string(number), {}, "a bag, a drawer, an order"});
+    }
+    return all;
+}
+std::vector<Named> noneOfIt(const Context&) { return {{"none", {"no"}, "not told any more"}}; }
+
+/// "bore front 2.4mm deep 6mm"
+Result<Jotted> bore(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const auto across = said.one<Millimetres>("ACROSS");
+    const auto depth = said.one<Millimetres>("DEPTH");
+    if (said.name("none")) {
+        if (across || depth) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("None, or one of some size: only one of them can be."));
+        }
+        return rowsChanged(said, *address, text("no hole told"),
+                           [](LampRow& row) { row.bore.reset(); });
+    }
+    const LampGroup& group = said.context.job.groups[address->group];
+    const auto& there = group.rows[address->wholeCircuit ? 0 : address->row].bore;
+    if (!across && !there) {
+        return refuse(ErrorCode::Missing,
+                      text("By what drill? Write it like %1.", said.verb.examples.front()));
+    }
+    Bore made = there.value_or(Bore{});
+    if (across) made.across = *across;
+    if (depth) made.depth = *depth;
+    return rowsChanged(
+        said, *address,
+        made.depth ? text("a hole of %1, %2 deep", formatted(made.across), formatted(*made.depth))
+                   : text("a hole of %1, right through", formatted(made.across)),
+        [&](LampRow& row) { row.bore = made; });
+}
+
+/// "lot front/2 3"
+Result<Jotted> lot(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const std::string& told = *said.name("LOT");
+    const std::string from = told == "none" ? std::string() : told;
+    return rowsChanged(said, *address,
+                       from.empty() ? text("no lot told") : text("from lot %1", from),
+                       [&](LampRow& row) {
+                           for (Lamp& lamp : row.lamps) lamp.lot = from;
+                       });
+}
+
 Result<Jotted> joint(const Said& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());

@@ -11,6 +11,8 @@ namespace glimmet::core::lamps {
 [[nodiscard]] Result<Jotted> joint(const jot::Said& said);
 [[nodiscard]] Result<Jotted> leads(const jot::Said& said);
 [[nodiscard]] Result<Jotted> seenLamp(const jot::Said& said);
+[[nodiscard]] Result<Jotted> bore(const jot::Said& said);
+[[nodiscard]] Result<Jotted> lot(const jot::Said& said);
 
 [[nodiscard]] std::vector<jot::Named> lookNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> testerNames(const jot::Context&);
@@ -19,6 +21,8 @@ namespace glimmet::core::lamps {
 [[nodiscard]] std::vector<jot::Named> plusNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> minusNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> seenNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> noneOfIt(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> lotNames(const jot::Context&);
 
 inline constexpr jot::Takes testerTakes[] = {
     lampGroup,
@@ -47,6 +51,26 @@ inline constexpr jot::Takes seenTakes[] = {
     {.what = "LIGHT", .kind = jot::Takes::Kind::Name, .names = seenNames},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 1e-6, .most = 2}};
 
+inline constexpr jot::Takes boreTakes[] = {
+    lampGroup,
+    {.what = "ACROSS", .dimension = Dimension::Length, .least = 0.2e-3, .most = 0.02},
+    {.what = "DEPTH",
+     .after = "deep",
+     .dimension = Dimension::Length,
+     .least = 0.2e-3,
+     .most = 0.2},
+    {.what = "none", .kind = jot::Takes::Kind::Name, .names = noneOfIt}};
+inline constexpr jot::Takes lotTakes[] = {lampGroup,
+                                          {.what = "LOT",
+                                           .kind = jot::Takes::Kind::Name,
+                                           .needed = true,
+                                           .missing = "Which lot is it from? Number them: 1, 2, 3.",
+                                           .names = lotNames}};
+
+inline constexpr const char* boreExamples[] = {"bore rear lamp 2.4mm", "bore rear lamp none"};
+inline constexpr const char* boreWords[] = {"hole", "drilled"};
+inline constexpr const char* lotExamples[] = {"lot rear lamp 2", "lot rear lamp none"};
+inline constexpr const char* lotWords[] = {"batch"};
 inline constexpr const char* testerExamples[] = {
     "tester rear lamp lit", "tester rear lamp reversed", "tester rear lamp dim at cell"};
 inline constexpr const char* jointExamples[] = {"joint rear lamp soldered",
@@ -77,5 +101,23 @@ inline constexpr jot::Verb leadsVerb{"leads",
 inline constexpr jot::Verb seenVerb{
     "seen",   {},    seenTakes, seenExamples, "what is seen or read of a lamp that is in the model",
     seenLamp, false, seenNoise};
+
+inline constexpr jot::Verb boreVerb{
+    "bore",
+    boreWords,
+    boreTakes,
+    boreExamples,
+    "the hole that a lamp goes into, by its drill; deep 6mm where it ends",
+    bore,
+    false,
+    groupNoise};
+inline constexpr jot::Verb lotVerb{"lot",
+                                   lotWords,
+                                   lotTakes,
+                                   lotExamples,
+                                   "the lot that a lamp came from, by its number: a bag, an order",
+                                   lot,
+                                   false,
+                                   groupNoise};
 
 }  // namespace glimmet::core::lamps

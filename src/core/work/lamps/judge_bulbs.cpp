@@ -153,7 +153,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
             }
             Figure across = figures::computed(
                 text("Across the bulb"), "V_bulb", volts, "",
-                {busFigure(facts.job, facts.house),
+                {feedFigure(facts.job, group, facts.house),
                  figures::chosen(text("Resistor"), "R", group.rows[row].resistor.value_or(Ohms{0}),
                                  {}, "resistor " + rowName(group, row) + " ")});
             const Figure current = figures::computed(text("Current"), "I", made.current, "", {});
@@ -200,7 +200,7 @@ void judgeInrush(const Reckoned& facts, const LampGroup& group, const GroupState
             finding.figures = {
                 figures::computed(
                     text("Current at the first moment"), "I_cold", inrush, "V / (R_cold + R)",
-                    {busFigure(facts.job, facts.house),
+                    {feedFigure(facts.job, group, facts.house),
                      figures::assumed(text("Cold, of its resistance hot"), "R_cold",
                                       coldResistance(bulbOf(group, 0)), text("a tenth"))}),
                 figures::catalogue(text("Output's limit"), "I_limit", output->limit,

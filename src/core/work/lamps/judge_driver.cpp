@@ -37,8 +37,8 @@ Driven drivenBy(const Reckoned& facts, const LampGroup& group, const GroupState&
         }
         if (!any) made.brightest = made.dimmest = r;
         any = true;
-        Volts sum = row.current * group.rows[r].resistor.value_or(Ohms{0});
-        for (const Volts led : row.led) sum += led;
+        const Volts sum =
+            row.current * group.rows[r].resistor.value_or(Ohms{0}) + lampVolts(group.rows[r], row);
         made.across = std::max(made.across, sum);
         if (row.current > state.rows[made.brightest].current) made.brightest = r;
         if (row.current < state.rows[made.dimmest].current) made.dimmest = r;
@@ -48,7 +48,7 @@ Driven drivenBy(const Reckoned& facts, const LampGroup& group, const GroupState&
     made.heat = (state.drive - made.across) * state.total;
     const Amperes dimmest = state.rows[made.dimmest].current;
     const bool starved = state.total < driver.current * 0.8;
-    const Volts lowest = state.drive - trackVolts(facts.job) * facts.house.supplySpread;
+    const Volts lowest = state.drive - crestVolts(facts.job) * facts.house.supplySpread;
     const auto is = [&](DriverTrouble trouble, State verdict, Gravity gravity) {
         made.trouble = trouble;
         made.verdict = verdict;
@@ -101,7 +101,7 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
             const RowState& bright = state.rows[made.brightest];
             const std::string called = atStart(group.name);
             const std::string set = formatted(driver.current);
-            const Volts lowest = state.drive - trackVolts(facts.job) * facts.house.supplySpread;
+            const Volts lowest = state.drive - crestVolts(facts.job) * facts.house.supplySpread;
             switch (made.trouble) {
                 case DriverTrouble::NotConnected: {
                     const std::string row = rowName(group, made.dimmest);
@@ -178,7 +178,7 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                 figures::chosen(
                     text("The driver needs"), "V_drop", driver.dropout, {},
                     "driver " + group.name + " " + formatted(driver.current) + " dropout "),
-                busFigure(facts.job, facts.house),
+                feedFigure(facts.job, group, facts.house),
                 figures::computed(text("Heat of the driver"), "P", made.heat, "", {lamps})};
             if (made.trouble == DriverTrouble::Burns || made.trouble == DriverTrouble::MayBurn) {
                 if (const auto amps = gentler(group, state, made)) {

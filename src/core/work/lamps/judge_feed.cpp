@@ -43,7 +43,43 @@ std::optional<Option> capacitorOption(const RailFeed& feed, Seconds gap, Volts a
     return option;
 }
 
+/// On AC without a capacitor: what turns round all the time is seen where only one half lights.
+void judgeHalves(const Reckoned& facts, Judging& judging) {
+    bool lit = false, halves = false;
+    for (std::size_t g = 0; g < facts.groups.size(); ++g) {
+        const LampGroup& group = facts.job.groups[g];
+        if (group.output != supplyOutput || group.isBulbs() || !facts.groups[g]) continue;
+        if (!(facts.groups[g]->total > Amperes{0})) continue;
+        lit = true;
+        halves =
+            halves || oneWayOnly(facts.job, group) || (reverses(facts.job) && !bothWays(group));
+    }
+    if (!lit) return;
+    judging.say(
+        "lamp.flicker", {}, halves ? State::Close : State::Fine, Gravity::CouldBeBetter,
+        [&](Finding& finding) {
+            finding.sentence =
+                halves ? text(
+                             "The lamps light in one half of the AC only, dark between: 50 times "
+                             "a second, which many see out of the corner of the eye. A bridge "
+                             "makes it 100 times, which nobody sees.")
+                       : text("The lamps dip 100 times a second with the AC: nobody sees that.");
+            finding.figures = {crestFigure(facts.job)};
+            if (!halves) return;
+            finding.action = text("a bridge rectifier before the lamps");
+            Option bridge;
+            bridge.what = text("a bridge rectifier before the lamps");
+            bridge.effect = text(
+                "they light in both halves of the AC, about twice as bright with "
+                "the resistors that they have");
+            bridge.state = State::Fine;
+            bridge.jot = "rectifier silicon";
+            finding.options = {std::move(bridge)};
+        });
+}
+
 void judgeFlicker(const Reckoned& facts, const RailFeed& feed, Judging& judging) {
+    const bool ac = facts.job.feed == Feed::Ac;
     const auto& smoothing = facts.job.supply.smoothing;
     std::optional<Seconds> until = Seconds{0};
     const bool behindBridge = !reverses(facts.job);
@@ -62,6 +98,13 @@ void judgeFlicker(const Reckoned& facts, const RailFeed& feed, Judging& judging)
                           "the %1 of a speck. %2 of lamps want a capacitor behind a "
                           "bridge.",
                           formatted(dirtGap), formatted(feed.total, 2))
+                : ac && (!until || carried)
+                    ? text("%1 carries the lamps from one crest of the AC to the next.",
+                           shown(*smoothing))
+                : ac ? text(
+                           "The lamps dip 100 times a second with the AC: with %1 half of their "
+                           "light is gone after %2, and the next crest comes after %3.",
+                           shown(*smoothing), formatted(*until, 2), formatted(mainsHalf))
                 : !until ? text("%1 carries the lamps over any speck of dirt.", shown(*smoothing))
                 : carried
                     ? text("%1 carries the lamps over dirt: half of their light is left after %2.",
@@ -71,7 +114,8 @@ void judgeFlicker(const Reckoned& facts, const RailFeed& feed, Judging& judging)
                           "gone after %2, and a speck takes %3.",
                           shown(*smoothing), formatted(*until, 2), formatted(dirtGap));
             finding.figures = {currentFigure(feed), busFigure(facts.job, facts.house),
-                               gapFigure(dirtGap, text("a speck of dirt"))};
+                               gapFigure(dirtGap, ac ? text("from crest to crest of 50 Hz")
+                                                     : text("a speck of dirt"))};
             if (smoothing) finding.figures.push_back(chosenCapacitor(*smoothing));
             if (carried) return;
             if (!behindBridge) {
@@ -126,17 +170,26 @@ void judgeVolts(const RailFeed& feed, const Smoothing& smoothing, Judging& judgi
 }
 
 /// Empty, it is a short for a moment.
-void judgeSpark(const RailFeed& feed, const Smoothing& smoothing, Judging& judging) {
+void judgeSpark(const RailFeed& feed, const Smoothing& smoothing, bool ac, Judging& judging) {
     constexpr Ohms inTheWires{1};  // its own and that of wires and wheels
     if (smoothing.charge > Ohms{0} || smoothing.capacitance < sparksFrom) return;
     const Amperes spike = feed.peak / inTheWires;
     judging.say(
         "lamp.capacitor-spike", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
-            finding.sentence = text(
-                "Empty, the capacitor takes about %1 for a moment: wheels spark, and a booster may "
-                "take it for a short. A resistor limits that; a diode past it lets the lamps have "
-                "it back.",
-                formatted(spike, 2));
+            finding.sentence = ac ? text(
+                                        "Empty, the capacitor takes about %1 for a moment: hard on "
+                                        "the bridge and on any "
+                                        "switch before it. A resistor limits that; a diode past it "
+                                        "lets the lamps have it "
+                                        "back.",
+                                        formatted(spike, 2))
+                                  : text(
+                                        "Empty, the capacitor takes about %1 for a moment: wheels "
+                                        "spark, and a booster may "
+                                        "take it for a short. A resistor limits that; a diode past "
+                                        "it lets the lamps have "
+                                        "it back.",
+                                        formatted(spike, 2));
             finding.action = text("a charge resistor before the capacitor");
             finding.figures = {
                 figures::computed(text("Current at the first moment"), "I_spike", spike,
@@ -162,9 +215,10 @@ void judgeSpark(const RailFeed& feed, const Smoothing& smoothing, Judging& judgi
 /// What a chip lives through where lamps hang on the rails.
 void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& group, std::size_t row,
                Volts needs, Judging& judging) {
-    const bool digital = isDigital(facts.job.feed);
+    const bool ac = facts.job.feed == Feed::Ac;
+    const Seconds turn = turnGap(facts.job.feed);
     const std::optional<Seconds> until = chipLasts(facts, feed, needs);
-    const bool edges = !digital || !until || *until >= edgeGap;
+    const bool edges = !alternates(facts.job.feed) || !until || *until >= turn;
     const bool dirt = !until || *until >= dirtGap;
     judging.say(
         "lamp.blink:" + rowId(group, row), subjectOf(group),
@@ -174,24 +228,32 @@ void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& gro
         !edges ? Gravity::DoesNotWork : Gravity::LooksUneven, [&](Finding& finding) {
             const std::string called = atStart(rowName(group, row));
             finding.sentence =
-                !edges ? text(
-                             "%1 never blinks: at every polarity change the digital track gives "
-                             "nothing for %2, and below %3 its chip begins anew, thousands of "
-                             "times a second.",
-                             called, formatted(edgeGap), formatted(needs, 2))
+                !edges && ac
+                    ? text(
+                          "%1 never blinks: 100 times a second the AC falls through 0, and below "
+                          "%2 its chip begins anew.",
+                          called, formatted(needs, 2))
+                : !edges ? text(
+                               "%1 never blinks: at every polarity change the digital track gives "
+                               "nothing for %2, and below %3 its chip begins anew, thousands of "
+                               "times a second.",
+                               called, formatted(edgeGap), formatted(needs, 2))
                 : !dirt
                     ? text(
                           "%1 blinks, but begins anew at every speck of dirt: that takes %2, and "
                           "its chip is below %3 after %4.",
                           called, formatted(dirtGap), formatted(needs, 2), formatted(*until, 2))
+                : ac ? text("%1 blinks: its chip has enough from one crest of the AC to the next.",
+                            called)
                 : until ? text("%1 blinks on through dirt: its chip has enough for %2.", called,
                                formatted(*until, 2))
                         : text("%1 blinks on through dirt: its chip has enough.", called);
             finding.figures = {
                 figures::assumed(text("Its chip begins anew below"), "V_reset", needs,
                                  text("usual for such chips")),
-                gapFigure(edges ? dirtGap : edgeGap,
-                          edges ? text("a speck of dirt") : text("at a polarity change")),
+                ac ? gapFigure(turn, text("from crest to crest of 50 Hz"))
+                   : gapFigure(edges ? dirtGap : edgeGap,
+                               edges ? text("a speck of dirt") : text("at a polarity change")),
                 currentFigure(feed)};
             if (dirt) return;
             finding.action = text("a capacitor behind the bridge");
@@ -203,10 +265,11 @@ void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& gro
             // What ends it, and what only ends the worst of it where space is short.
             if (auto option = capacitorOption(
                     feed, dirtGap, std::max(needs, feed.half),
-                    text("carries chip and lamps over %1 of dirt", formatted(dirtGap)))) {
+                    ac ? text("carries chip and lamps from crest to crest")
+                       : text("carries chip and lamps over %1 of dirt", formatted(dirtGap)))) {
                 finding.options.push_back(std::move(*option));
             }
-            if (edges) return;
+            if (edges || ac) return;
             if (auto option =
                     capacitorOption(feed, edgeGap, needs,
                                     text("enough for polarity changes; on dirt it begins anew"))) {
@@ -246,13 +309,14 @@ std::vector<Option> slowerBlinkers(const Catalogue& catalogue, const LampGroup& 
 }  // namespace
 
 void judgeSmoothing(const Reckoned& facts, Judging& judging) {
+    if (isWave(facts.job)) return judgeHalves(facts, judging);
     const auto feed = railFeed(facts);
     if (!feed) return;
     judgeFlicker(facts, *feed, judging);
     if (reverses(facts.job)) return;
     if (const auto& smoothing = facts.job.supply.smoothing) {
         judgeVolts(*feed, *smoothing, judging);
-        judgeSpark(*feed, *smoothing, judging);
+        judgeSpark(*feed, *smoothing, facts.job.feed == Feed::Ac, judging);
     }
 }
 

@@ -11,6 +11,7 @@
 #include "core/work/lamps/judge_feed.h"
 #include "core/work/lamps/judge_installed.h"
 #include "core/work/lamps/judge_package.h"
+#include "core/work/lamps/judge_part.h"
 #include "core/work/lamps/judge_path.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/lamps/row_names.h"
@@ -117,6 +118,10 @@ Basis lampBasis(const Lamp& lamp) {
 /// What the resistance that all rows share is made of.
 std::vector<Figure> commonInputs(const Job& job, const LampGroup& group, const GroupState& state) {
     std::vector<Figure> inputs;
+    if (state.inside > Ohms{0}) {
+        inputs.push_back(figures::assumed(text("In the battery"), "R_cell", state.inside,
+                                          text("usual for its cells")));
+    }
     if (group.shared() > Ohms{0}) {
         inputs.push_back(figures::chosen(text("Shared resistor"), "R_shared", group.shared(),
                                          text("for %1", group.name), "shared " + group.name + " "));
@@ -170,6 +175,7 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
         drops += " − V_diode";
     }
     for (std::size_t i = 0; i < lamps.lamps.size(); ++i) {
+        if (lamps.lamps[i].across) continue;
         const std::string symbol =
             lamps.lamps.size() == 1 ? "V_led" : "V_led" + std::to_string(i + 1);
         drops += " − " + symbol;
@@ -186,7 +192,7 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
     inputs.push_back(figures::chosen(text("Resistor"), "R", *lamps.resistor,
                                      text("for %1", rowName(group, row)),
                                      "resistor " + rowName(group, row) + " "));
-    const Ohms common = group.shared() + state.outputSeries;
+    const Ohms common = group.shared() + state.outputSeries + state.inside;
     const auto together =
         std::count_if(group.rows.begin(), group.rows.end(),
                       [&](const LampRow& other) { return other.turned == lamps.turned; });
@@ -200,10 +206,12 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
                                            state.total * common, "",
                                            commonInputs(job, group, state)));
     }
+    const bool wave = state.wave != Wave::Steady;
+    const std::string formula = "(" + drops + ") / " + path;
     Figure current =
         group.rows[row].resistor->value() > 0 || common > Ohms{0}
             ? figures::computed(text("Current through %1", rowName(group, row)), "I", made.current,
-                                "(" + drops + ") / " + path, std::move(inputs))
+                                wave ? "mean(" + formula + ")" : formula, std::move(inputs))
             : figures::computed(text("Current through %1", rowName(group, row)), "I", made.current,
                                 "", std::move(inputs));
     std::vector<Figure> all{std::move(current)};
@@ -217,7 +225,8 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
                                  : figures::assumed(text("Lamp's limit"), "I_limit", made.limit,
                                                     text("usual for LEDs")));
     all.push_back(figures::computed(
-        text("Heat in the resistor"), "P", made.resistorPower, "I · I · R",
+        text("Heat in the resistor"), "P", made.resistorPower,
+        wave ? "mean(I · I · R)" : "I · I · R",
         {all.front(), all.front().inputs[all.front().inputs.size() - (common > Ohms{0} ? 2 : 1)]}));
     return all;
 }
@@ -653,70 +662,83 @@ void judgeReverse(const Reckoned& facts, const LampGroup& group, const GroupStat
                   Judging& judging) {
     constexpr Volts bears{5};
     if (!lightsTurned(facts.job, group)) return;
-    Volts top = trackVolts(facts.job) * (1 + facts.house.supplySpread);
+    Volts top = crestVolts(facts.job) * (1 + facts.house.supplySpread);
     if (antiparallel(group)) {
         // What lights the other way round leaves no more than it takes itself.
         top = Volts{0};
         for (std::size_t r = 0; r < group.rows.size(); ++r) {
-            Volts across = state.rows[r].current * group.rows[r].resistor.value_or(Ohms{0});
-            for (const Volts& led : state.rows[r].led) across += led;
-            top = std::max(top, across);
+            top = std::max(top, state.rows[r].current * group.rows[r].resistor.value_or(Ohms{0}) +
+                                    lampVolts(group.rows[r], state.rows[r]));
         }
     }
     if (top <= bears) return;
-    judging.say("lamp.reverse:" + group.id, subjectOf(group), State::Over, Gravity::PartDestroyed,
-                [&](Finding& finding) {
-                    finding.sentence =
-                        isDigital(facts.job.feed)
-                            ? text(
-                                  "%1 gets up to %2 backwards at every turn of the digital track; "
-                                  "an LED bears %3. It wants a bridge rectifier before it.",
-                                  atStart(group.name), formatted(top, 3), formatted(bears))
-                            : text(
-                                  "%1 gets up to %2 backwards when the direction is reversed; an "
-                                  "LED bears %3. It wants a bridge rectifier before it.",
-                                  atStart(group.name), formatted(top, 3), formatted(bears));
-                    finding.action = text("a bridge rectifier before %1", group.name);
-                    finding.figures = {
-                        figures::computed(
-                            text("Backwards, at the most"), "V_rev", top, "V_track · (1 + spread)",
-                            {trackFigure(facts.job), spreadFigure(facts.job, facts.house)}),
-                        figures::assumed(text("An LED bears backwards"), "V_rev_max", bears,
-                                         text("usual for LEDs"))};
-                    // Lamps of both ways round want each other, not a bridge that keeps half dark.
-                    if (bothWays(group)) {
-                        finding.sentence = text(
-                            "%1 gets up to %2 backwards, an LED bears %3: what lights the "
-                            "other way round has a resistor of its own and keeps nothing "
-                            "from it.",
-                            atStart(group.name), formatted(top, 3), formatted(bears));
-                        finding.action = text("one resistor for both ways of %1", group.name);
-                        if (group.rows.size() != 2) return;
-                        Option one;
-                        one.what = text("straight across each other, behind one resistor");
-                        one.effect = text("each keeps the volts backwards from the other");
-                        one.state = State::Fine;
-                        one.jot = "antiparallel " + group.name;
-                        finding.options = {std::move(one)};
-                        return;
-                    }
-                    Option option;
-                    option.what = text("a bridge rectifier before the lamps");
-                    option.effect = text("they light in both directions, with %1 less",
-                                         formatted(facts.house.rectifier));
-                    option.state = State::Fine;
-                    option.jot = "rectifier silicon";
-                    finding.options = {std::move(option)};
-                    // On digital track it would flicker at half its light.
-                    if (isDigital(facts.job.feed)) return;
-                    Option diode;
-                    diode.what = text("a diode before %1", group.name);
-                    diode.effect = text("it lights in one direction only, with %1 less",
-                                        formatted(oneWayDrop));
-                    diode.state = State::Fine;
-                    diode.jot = "oneway " + group.name;
-                    finding.options.push_back(std::move(diode));
-                });
+    judging.say(
+        "lamp.reverse:" + group.id, subjectOf(group), State::Over, Gravity::PartDestroyed,
+        [&](Finding& finding) {
+            finding.sentence =
+                isDigital(facts.job.feed)
+                    ? text(
+                          "%1 gets up to %2 backwards at every turn of the digital track; "
+                          "an LED bears %3. It wants a bridge rectifier before it.",
+                          atStart(group.name), formatted(top, 3), formatted(bears))
+                : facts.job.feed == Feed::Ac
+                    ? text(
+                          "%1 gets up to %2 backwards in every other half of the AC; an "
+                          "LED bears %3. Some live so for years, none is made for it.",
+                          atStart(group.name), formatted(top, 3), formatted(bears))
+                    : text(
+                          "%1 gets up to %2 backwards when the direction is reversed; an "
+                          "LED bears %3. It wants a bridge rectifier before it.",
+                          atStart(group.name), formatted(top, 3), formatted(bears));
+            finding.action = text("a bridge rectifier before %1", group.name);
+            finding.figures = {
+                figures::computed(text("Backwards, at the most"), "V_rev", top,
+                                  crestFigure(facts.job).symbol + " · (1 + spread)",
+                                  {crestFigure(facts.job), spreadFigure(facts.job, facts.house)}),
+                figures::assumed(text("An LED bears backwards"), "V_rev_max", bears,
+                                 text("usual for LEDs"))};
+            // Lamps of both ways round want each other, not a bridge that keeps half dark.
+            if (bothWays(group)) {
+                finding.sentence = text(
+                    "%1 gets up to %2 backwards, an LED bears %3: what lights the "
+                    "other way round has a resistor of its own and keeps nothing "
+                    "from it.",
+                    atStart(group.name), formatted(top, 3), formatted(bears));
+                finding.action = text("one resistor for both ways of %1", group.name);
+                if (group.rows.size() != 2) return;
+                Option one;
+                one.what = text("straight across each other, behind one resistor");
+                one.effect = text("each keeps the volts backwards from the other");
+                one.state = State::Fine;
+                one.jot = "antiparallel " + group.name;
+                finding.options = {std::move(one)};
+                return;
+            }
+            Option option;
+            option.what = text("a bridge rectifier before the lamps");
+            option.effect = facts.job.feed == Feed::Ac
+                                ? text("they light in both halves of the AC, with %1 less",
+                                       formatted(facts.house.rectifier))
+                                : text("they light in both directions, with %1 less",
+                                       formatted(facts.house.rectifier));
+            option.state = State::Fine;
+            option.jot = "rectifier silicon";
+            finding.options = {std::move(option)};
+            // On digital track it would flicker at half its light.
+            if (isDigital(facts.job.feed)) return;
+            Option diode;
+            diode.what = text("a diode before %1", group.name);
+            diode.effect =
+                facts.job.feed == Feed::Ac
+                    ? text(
+                          "the diode bears the other half; it lights as before, with %1 "
+                          "less",
+                          formatted(oneWayDrop))
+                    : text("it lights in one direction only, with %1 less", formatted(oneWayDrop));
+            diode.state = State::Fine;
+            diode.jot = "oneway " + group.name;
+            finding.options.push_back(std::move(diode));
+        });
 }
 
 /// What is seen of lamps that light in turn.
@@ -731,22 +753,34 @@ void judgePair(const Reckoned& facts, const LampGroup& group, const GroupState& 
     };
     const LampPart& ahead = kindOf(false);
     const LampPart& back = kindOf(true);
-    const bool mixed = isDigital(facts.job.feed) && ahead.family != back.family;
+    const bool onAc = facts.job.feed == Feed::Ac;
+    const bool mixed = alternates(facts.job.feed) && ahead.family != back.family;
     judging.say(
         "lamp.pair:" + group.id, subjectOf(group), mixed ? State::Close : State::Fine,
         mixed ? Gravity::WorksBadly : Gravity::CouldBeBetter, [&](Finding& finding) {
             finding.figures = {
                 figures::chosen(text("Shared resistor"), "R_shared", group.shared(),
                                 text("for %1", group.name), "shared " + group.name + " "),
-                figures::computed(text("Through the way that takes more"), "I", state.total, "",
-                                  {})};
-            if (mixed) {
+                figures::computed(
+                    onAc ? text("Through both ways") : text("Through the way that takes more"), "I",
+                    state.total, "", {})};
+            if (mixed && onAc) {
+                finding.sentence = text(
+                    "%1 shows %2 and %3 mixed: the AC turns its volts round all the time. Two "
+                    "colours one after the other take DC that a switch turns round.",
+                    atStart(group.name), ahead.name, back.name);
+                finding.action = text("DC and a reversing switch for %1", group.name);
+            } else if (mixed) {
                 finding.sentence = text(
                     "%1 shows %2 and %3 mixed, whichever way it runs: digital track turns its "
                     "volts round thousands of times a second. Two colours that follow the "
                     "direction take two outputs of a decoder.",
                     atStart(group.name), ahead.name, back.name);
                 finding.action = text("outputs of a decoder for %1", group.name);
+            } else if (onAc) {
+                finding.sentence = text(
+                    "The lamps of %1 light in turn, one in each half of the AC: the eye sees both.",
+                    group.name);
             } else if (isDigital(facts.job.feed)) {
                 finding.sentence = text(
                     "The lamps of %1 light in turn at every turn of the "
@@ -1003,7 +1037,7 @@ std::vector<std::size_t> thoseThatLeaveMost(const GroupState& state) {
 /// Where rows share a resistance, one that fails open leaves its current to the others.
 void judgeOneFailed(const Reckoned& facts, const LampGroup& group, const GroupState& state,
                     Judging& judging) {
-    const Ohms common = group.shared() + state.outputSeries;
+    const Ohms common = group.shared() + state.outputSeries + state.inside;
     if (group.rows.size() < 2 || !(common > Ohms{0})) return;
     Amperes most{0};
     Amperes limit{1};
@@ -1113,6 +1147,10 @@ void judge(const Reckoned& facts, Judging& judging) {
                         });
             continue;
         }
+        judgeContact(group, *state, judging);
+        judgeBores(facts, group, judging);
+        judgeAcross(group, *state, judging);
+        judgeLots(group, judging);
         if (group.isBulbs()) {
             // A bulb lights either way round, and an output of 1.5 V is made for it.
             const DecoderOutput* output = outputNamed(job, group.output);

@@ -1,6 +1,9 @@
 #include "core/work/lamps/lamp_netlist.h"
 
 #include "core/work/lamp_groups.h"
+#include "core/work/supply.h"
+
+#include <utility>
 
 namespace glimmet::core::lamps {
 namespace {
@@ -13,6 +16,26 @@ public:
     void source(const char* name, const std::string& plus, const std::string& minus, Volts volts) {
         made().voltageSources.push_back(
             {name, node(plus), node(minus), circuit::Constant{volts.value()}, {}});
+    }
+    /// A sine of the mains' rhythm, and two turns of it to look at.
+    void sine(const std::string& plus, const std::string& minus, Volts crest) {
+        made().voltageSources.push_back({"vac",
+                                         node(plus),
+                                         node(minus),
+                                         circuit::Sine{0, crest.value(), 0.5 / mainsHalf.value()},
+                                         {}});
+        netlist.analysis = circuit::TransientSpan{mainsHalf.value() / 200, mainsHalf.value() * 4};
+    }
+    /// A bridge that takes next to nothing: its drop stands as a source of its own.
+    void bridge(const std::string& one, const std::string& other, const std::string& plus) {
+        const std::size_t model = made().models.size();
+        made().models.push_back({"bridge", Amperes{1e-9}, 0.05});
+        for (const auto& [from, to] :
+             {std::pair{one, plus}, std::pair{other, plus}, std::pair{std::string("0"), one},
+              std::pair{std::string("0"), other}}) {
+            made().diodes.push_back({"dbridge" + std::to_string(made().diodes.size() + 1),
+                                     node(from), node(to), model});
+        }
     }
     void sink(const char* name, const std::string& from, const std::string& to, Amperes current) {
         made().currentSources.push_back(
@@ -49,13 +72,28 @@ Result<circuit::Netlist> lampNetlist(const Job& job, const LampGroup& lamps, con
     if (!state) return tl::unexpected(state.error());
     Writer writer;
     writer.netlist.circuit.title = job.name + ": " + lamps.name;
-    writer.source("vbus", "bus", "0", state->bus);
+    Volts stands = state->bus;  // of which the drops are taken
+    switch (state->wave) {
+        case Wave::Steady:
+            writer.source("vbus", "bus", "0", state->bus);
+            break;
+        case Wave::BothHalves:
+            writer.sine("ac1", "ac2", crestVolts(job));
+            writer.bridge("ac1", "ac2", "bus");
+            stands = crestVolts(job);
+            break;
+        case Wave::OneHalf:
+            writer.sine("bus", "0", crestVolts(job));
+            stands = crestVolts(job);
+            break;
+    }
     // Ground, the switch's drop, the output's resistor, the shared one: then the rows.
     std::string foot = "0";
-    if (state->bus > state->drive) {
-        writer.source("vswitch", "output", "0", state->bus - state->drive);
+    if (stands > state->drive) {
+        writer.source("vswitch", "output", "0", stands - state->drive);
         foot = "output";
     }
+    foot = writer.behind(foot, state->inside, "cell");
     foot = writer.behind(foot, state->outputSeries, "board");
     foot = writer.behind(foot, lamps.shared(), "shared");
     if (const ThroughDriver* driver = lamps.driver()) {
@@ -73,12 +111,20 @@ Result<circuit::Netlist> lampNetlist(const Job& job, const LampGroup& lamps, con
         any = true;
         const std::string number = std::to_string(r + 1);
         const std::string below = writer.behind(foot, *row.resistor, "row" + number);
-        std::string above = "bus";
+        std::string above = "bus", from = above;
         for (std::size_t i = 0; i < row.lamps.size(); ++i) {
             const auto lampLaw = law(row.lamps[i].part);
             if (!lampLaw) return tl::unexpected(lampLaw.error());
-            const bool last = i + 1 == row.lamps.size();
-            const std::string next = last ? below : "n" + number + "_" + std::to_string(i + 1);
+            // One that stands across another lies between the same two nodes.
+            const bool beside = row.lamps[i].across;
+            std::size_t end = i + 1;
+            while (end < row.lamps.size() && row.lamps[end].across) ++end;
+            const std::string next = beside ? above
+                                     : end == row.lamps.size()
+                                         ? below
+                                         : "n" + number + "_" + std::to_string(i + 1);
+            if (beside) above = from;
+            from = above;
             if (const auto* led = std::get_if<LedLaw>(&*lampLaw)) {
                 writer.led(row.turned ? next : above, row.turned ? above : next, *led);
             } else {

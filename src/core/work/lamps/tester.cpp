@@ -178,6 +178,7 @@ Result<Amperes> atTester(const LampGroup& group, std::size_t row, const Tester& 
         const auto lampLaw = law(lamp.part);
         if (!lampLaw) return tl::unexpected(lampLaw.error());
         circuit.strings.front().lamps.push_back(*lampLaw);
+        circuit.strings.front().across.push_back(lamp.across);
     }
     return solved(circuit, with.open).map([&](const LampSolution& solution) {
         return std::min(solution.total, with.limit.value_or(solution.total));

@@ -255,7 +255,9 @@ House houseFor(const Said& said, const Job& job) {
 std::optional<Ohms> resistorOf(const Said& said, const LampPart& part) {
     if (part.filament) return Ohms{0};
     const House house = houseFor(said, said.context.job);
-    const Volts bus = busVolts(said.context.job, house);
+    const Job& job = said.context.job;
+    // What is printed on it for AC is what a meter reads.
+    const Volts bus = isWave(job) ? trackVolts(job) : busVolts(job, house);
     if (part.rated && bus <= *part.rated * 1.05) return Ohms{0};
     return {};
 }
@@ -520,8 +522,10 @@ Result<Jotted> bulb(const Said& said) {
     return putIn(said, {{}, part, false}, called, text("%1 bulb", shown(rating)), Ohms{0}, {});
 }
 
-/// "parallel front red", "inline front red": another lamp beside or behind those of a group.
-template <bool inSeries>
+/// "parallel front red", "inline front red", "across front": another lamp beside or behind those of
+/// a group, or straight across the last of a row.
+enum class Beside { Row, Series, Across };
+template <Beside how>
 Result<Jotted> another(const Said& said) {
     const auto point = pointOf(said);
     if (!point) return tl::unexpected(point.error());
@@ -541,14 +545,31 @@ Result<Jotted> another(const Said& said) {
     one.fitted.pose.at.x +=
         one.fitted.pose.facing == Facing::Rear ? Millimetres{-2} : Millimetres{2};
     const Text what = described(one.part, *point);
-    Jotted result =
-        jotted(said, inSeries ? text("%1 in series with %2", what, rowOf(group, *address))
-                     : group.isBulbs() || group.driver()
-                         ? text("%1 parallel to %2", what, group.name)
-                         : text("%1 parallel to %2, with a resistor of its own", what, group.name));
+    if (how == Beside::Across) {
+        const LampPart& beside = group.rows[address->row].lamps.back().part;
+        for (const LampPart* each : std::initializer_list<const LampPart*>{&one.part, &beside}) {
+            if (each->filament || each->rated) {
+                return refuse(ErrorCode::NotUnderstood,
+                              text("Only bare LEDs stand across each other behind one resistor; "
+                                   "%1 hangs beside the others: parallel %2.",
+                                   each->name, group.name));
+            }
+        }
+        one.across = true;
+    } else {
+        one.across = false;
+    }
+    Jotted result = jotted(
+        said, how == Beside::Series   ? text("%1 in series with %2", what, rowOf(group, *address))
+              : how == Beside::Across ? text("%1 straight across the last of %2, behind its "
+                                             "resistor",
+                                             what, rowOf(group, *address))
+              : group.isBulbs() || group.driver()
+                  ? text("%1 parallel to %2", what, group.name)
+                  : text("%1 parallel to %2, with a resistor of its own", what, group.name));
     result.subject = group.id;
     std::vector<LampRow>& rows = result.after.groups[address->group].rows;
-    if (inSeries) {
+    if (how != Beside::Row) {
         rows[address->row].lamps.push_back(std::move(one));
     } else {
         rows.push_back({{std::move(one)},
@@ -1280,6 +1301,7 @@ constexpr const char* wiredExamples[] = {"wired front/2 12V 8.4mA 9V 5.6mA",
 constexpr const char* wiredWords[] = {"ready-wired"};
 constexpr const char* parallelExamples[] = {"parallel front white"};
 constexpr const char* inlineExamples[] = {"inline front red"};
+constexpr const char* acrossExamples[] = {"across front white"};
 constexpr const char* resistorExamples[] = {"resistor front 2k2", "resistor front/2 none"};
 constexpr const char* pairExamples[] = {"antiparallel rear red",
                                         "antiparallel rear amber 2.0V 20mA"};
@@ -1340,6 +1362,8 @@ constexpr Verb table[] = {
     jointVerb,
     leadsVerb,
     seenVerb,
+    boreVerb,
+    lotVerb,
     {"wired", wiredWords, wiredTakes, wiredExamples,
      "a lamp with a resistor hidden in it, by readings at its leads", wired},
     {"parallel",
@@ -1347,7 +1371,7 @@ constexpr Verb table[] = {
      anotherTakes,
      parallelExamples,
      "another lamp beside it with its own resistor",
-     another<false>,
+     another<Beside::Row>,
      false,
      neighbourNoise},
     {"inline",
@@ -1355,7 +1379,15 @@ constexpr Verb table[] = {
      anotherTakes,
      inlineExamples,
      "another lamp in series with it",
-     another<true>,
+     another<Beside::Series>,
+     false,
+     neighbourNoise},
+    {"across",
+     {},
+     anotherTakes,
+     acrossExamples,
+     "another lamp straight across the last one of a row, behind the same resistor",
+     another<Beside::Across>,
      false,
      neighbourNoise},
     {"antiparallel",
@@ -1429,6 +1461,7 @@ constexpr Verb table[] = {
     smoothingVerb,
     driverVerb,
     oneWayVerb,
+    toggleVerb,
     packageVerb,
     pipeVerb,
     fibreVerb,

@@ -74,7 +74,11 @@ Shift shiftOf(const GroupState& before, const GroupCurrents& after, std::size_t 
         const bool lamps = k != row || (then && !then->lamps.empty());
         if (!was.connected || !lamps || !(was.current > Amperes{0})) continue;
         const Amperes now = after.rows[k];
-        if (now > was.limit && now > was.current * 1.02) shift.burns = true;
+        Amperes limit = was.limit;
+        if (k == row && now > Amperes{0}) limit = rowLimit(*then, now).value_or(limit);
+        // Of those that stood across each other one may now bear all.
+        const bool more = now > was.current * 1.02 || limit < was.limit * 0.98;
+        if (now > limit && more) shift.burns = true;
         shift.rise = std::max(shift.rise, (now / was.current).value());
         shift.fall = std::min(shift.fall, (now / was.current).value());
         shift.most = std::max(shift.most, now);
@@ -93,7 +97,8 @@ Consequence consequenceOf(const Job& job, const LampGroup& group, const FaultCas
     const LampRow& row = group.rows[one.row];
     const DecoderOutput* output = outputNamed(job, group.output);
     const bool bridged = one.fault == LampFault::Shorted;
-    const bool inSeries = row.lamps.size() > 1;
+    const bool across = standAcross(row, one.lamp) > 1;
+    const bool inSeries = row.lamps.size() > 1 && !across;
     const Amperes own = after.rows[one.row];
     if (after.shorted) {
         return {State::Over, output ? text("output %1 is shorted: nothing limits it", group.output)
@@ -110,11 +115,12 @@ Consequence consequenceOf(const Job& job, const LampGroup& group, const FaultCas
     if (bridged && (heat > unplannedHeat || (row.package && heat > rating(*row.package)))) {
         return {State::Over, text("its resistor gives off %1", formatted(heat, 2))};
     }
-    if (one.fault == LampFault::Reversed && !inSeries && lightsTurned(job, group)) {
+    if (one.fault == LampFault::Reversed && !inSeries && !across && lightsTurned(job, group)) {
         return {State::Close, text("it lights in the other direction")};
     }
-    const Volts backwards = before.drive - after.total * (group.shared() + before.outputSeries);
-    if (one.fault == LampFault::Reversed && !inSeries && backwards > ledBearsBackwards) {
+    const Volts backwards =
+        before.drive - after.total * (group.shared() + before.outputSeries + before.inside);
+    if (one.fault == LampFault::Reversed && !inSeries && !across && backwards > ledBearsBackwards) {
         return {State::Over, text("it stays dark and gets %1 backwards: more than it bears",
                                   formatted(backwards, 3))};
     }
@@ -124,6 +130,12 @@ Consequence consequenceOf(const Job& job, const LampGroup& group, const FaultCas
     }
     if (shift.fall < 0.5) {
         return {State::Close, text("the others lose more than half of their light")};
+    }
+    if (across) {
+        return {State::Fine, bridged ? text("it is dark, and so is what stands across it")
+                                     : text("it is dark, what stands across it takes its current: "
+                                            "%1 in all",
+                                            formatted(own, 3))};
     }
     if (inSeries && !bridged) return {State::Close, text("its whole row is dark")};
     if (inSeries) {
@@ -162,10 +174,10 @@ std::vector<FaultCase> whatIf(const Job& job, const LampGroup& group, const Hous
                  {LampFault::Open, LampFault::Shorted, LampFault::Reversed}) {
                 if (bulb && fault == LampFault::Reversed) continue;  // it lights all the same
                 std::optional<LampRow> then;
-                if (fault == LampFault::Shorted) {
-                    then = group.rows[r];
-                    then->lamps.erase(then->lamps.begin() + static_cast<std::ptrdiff_t>(i));
-                }
+                // What is bridged bridges what stands across it; what is open leaves it alone.
+                const bool shorted = fault == LampFault::Shorted;
+                if (shorted || standAcross(group.rows[r], i) > 1)
+                    then = without(group.rows[r], i, shorted);
                 const auto after = currentsWith(job, group, house, r, then);
                 if (!after) continue;
                 FaultCase one;

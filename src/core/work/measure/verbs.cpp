@@ -244,13 +244,15 @@ std::vector<Named> feedNames(const Context&) {
              "digital track with a middle conductor"},
             {"dc", {"plain dc", "analogue"}, "plain direct current"},
             {"battery", {"cell", "cells", "radio"}, "carried along, commanded by radio"},
-            {"fixed dc", {"fixed"}, "a supply that never reverses"}};
+            {"fixed dc", {"fixed"}, "a supply that never reverses"},
+            {"ac", {"alternating"}, "alternating current, as a meter reads it"}};
 }
 /// Plain direct current on a building never reverses: nobody turns a direction there.
 Feed feedNamed(const std::string& called, const Job& job) {
     if (called == "dcc") return Feed::TwoRailDcc;
     if (called == "three-rail") return Feed::ThreeRailDigital;
     if (called == "battery") return Feed::BatteryRadio;
+    if (called == "ac") return Feed::Ac;
     return called == "dc" && !isStructure(job) ? Feed::PlainDc : Feed::FixedDc;
 }
 Text feedWords(Feed feed) {
@@ -263,6 +265,8 @@ Text feedWords(Feed feed) {
             return text("dc");
         case Feed::BatteryRadio:
             return text("battery");
+        case Feed::Ac:
+            return text("ac");
         case Feed::FixedDc:
             break;
     }
@@ -271,6 +275,11 @@ Text feedWords(Feed feed) {
 Result<Jotted> supply(const Said& said) {
     const Job& before = said.context.job;
     const Feed feed = feedNamed(*said.name("KIND"), before);
+    if (feed == Feed::Ac && !motorsOf(before).empty()) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("A motor is not worked out on AC. Say what the model will run on: track "
+                           "three-rail."));
+    }
     Jotted result = jotted(said, text("Supply: %1", feedWords(feed)));
     result.after.feed = feed;
     if (const auto value = said.one<Volts>("VOLTS")) {
@@ -289,7 +298,8 @@ std::vector<Named> chemistries(const Context&) {
     return {{"li-ion", {"liion", "li ion", "lithium", "lipo", "li-po"}, "3.7 V a cell"},
             {"nimh", {"ni-mh"}, "1.2 V a cell"},
             {"alkaline", {}, "1.5 V a cell"},
-            {"block", {}, "of 9 V: six small alkaline cells"}};
+            {"block", {}, "of 9 V: six small alkaline cells"},
+            {"coin", {"coin cell", "button"}, "a lithium cell of 3 V and 20 mm"}};
 }
 std::vector<Named> cellCounts(const Context&) {
     std::vector<Named> all;
@@ -305,7 +315,11 @@ Result<Jotted> battery(const Said& said) {
     const auto& kind = said.name("KIND");
     const auto& cells = said.name("CELLS");
     BatteryPack pack = nineVoltBlock();
-    if (*kind != "block") {
+    if (*kind == "coin") {
+        pack = coinCell();
+        if (cells) pack.cells = std::stoi(*cells);
+        if (capacity) pack.capacity = *capacity;
+    } else if (*kind != "block") {
         if (!capacity || !cells) {
             return refuse(ErrorCode::Missing,
                           text("A battery needs its cells and what is printed on it: %1.",

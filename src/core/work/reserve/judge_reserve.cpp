@@ -358,7 +358,8 @@ bool applies(const Job& job) {
     // A battery has no dead track, a building does not roll; lamps on the rails have a capacitor of
     // their own (lamps).
     if (!job.decoder && motorsOf(job).empty()) return false;
-    return !isStructure(job) && job.feed != Feed::BatteryRadio && job.feed != Feed::FixedDc;
+    return !isStructure(job) && job.feed != Feed::BatteryRadio && job.feed != Feed::FixedDc &&
+           job.feed != Feed::Ac;
 }
 
 Idle idle(const Job& job) { return {job.bank ? Text{} : text("none fitted"), true}; }

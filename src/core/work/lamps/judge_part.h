@@ -1,0 +1,19 @@
+// Lamps against the place that they go into, against those that they share a current with, and
+// against others of their kind.
+#pragma once
+
+#include "core/work/reckoned.h"
+#include "core/work/room.h"
+
+namespace glimmet::core::lamps {
+
+/// What goes into no hole, or stands proud of it.
+void judgeBores(const Reckoned& facts, const LampGroup& group, Judging& judging);
+/// Lamps that stand straight across each other.
+void judgeAcross(const LampGroup& group, const GroupState& state, Judging& judging);
+/// Lamps of one kind that came from different lots.
+void judgeLots(const LampGroup& group, Judging& judging);
+/// The switch before a group.
+void judgeContact(const LampGroup& group, const GroupState& state, Judging& judging);
+
+}  // namespace glimmet::core::lamps
