@@ -21,7 +21,7 @@ Job onTwelve(std::initializer_list<const char*> lines) {
 }
 /// Two whites across each other, then a red: all behind one resistor.
 Job chain() {
-    return onTwelve({"lamp table white 3.0V 20mA", "across table", "inline table red 2.0V 20mA",
+    return onTwelve({"lamp table white 3.0V 20mA", "twin table", "inline table red 2.0V 20mA",
                      "resistor table 680"});
 }
 Amperes supplied(const Job& job) { return factsOf(job).groups[0]->total; }
@@ -76,7 +76,21 @@ TEST(AcrossEachOther, LimitsAreEachLampsOwn) {
     EXPECT_NEAR(rowLimit(row, Amperes{0.01})->value(), 0.02, 1e-9);
     row.lamps.pop_back();
     EXPECT_NEAR(rowLimit(row, Amperes{0.01})->value(), 0.04, 1e-6);
-    // From a drawer, one of the pair takes more than half.
+    // From a drawer, one of the pair takes more than half; the red behind them takes all anyway.
+    const LampRow whole = chain().groups[0].rows[0];
+    EXPECT_NEAR(*worstShare(whole, 2, Amperes{0.01}), 1, 1e-12);
+    EXPECT_NEAR(*worstShare(whole, 0, Amperes{0.01}), 0.5, 1e-6);  // read, so alike
+    LampRow drawn = row;
+    for (Lamp& lamp : drawn.lamps) lamp.measured = false;
+    const double most = *worstShare(drawn, 1, Amperes{0.01});
+    const auto off = [&](double by, double share) {
+        LampPart part = drawn.lamps[0].part;
+        part.forward->voltage += Volts{by};
+        return std::get<LedLaw>(*law(part)).voltage(Amperes{0.01 * share}).value();
+    };
+    EXPECT_GT(most, 0.6);
+    EXPECT_LT(most, 0.95);
+    EXPECT_NEAR(off(-0.07, most), off(0.07, 1 - most), 1e-6);  // both at the same volts
     for (Lamp& lamp : row.lamps) lamp.measured = false;
     EXPECT_LT(rowLimit(row, Amperes{0.01})->value(), 0.03);
     EXPECT_GT(rowLimit(row, Amperes{0.01})->value(), 0.02);
@@ -86,17 +100,17 @@ TEST(AcrossEachOther, LimitsAreEachLampsOwn) {
 }
 
 TEST(AcrossEachOther, NothingEvensThemOut) {
-    const Job job = onTwelve({"lamp table warm white", "across table", "resistor table 1k"});
+    const Job job = onTwelve({"lamp table warm white", "twin table", "resistor table 1k"});
     const auto all = checkedAll(job);
     EXPECT_EQ(finding(all, "lamp.across:table lamp").state, State::Close);
     EXPECT_NE(plain(finding(all, "lamp.across:table lamp").sentence).find("one may take"),
               std::string::npos);
     // Lamps that were read and are alike share evenly.
-    const Job read = onTwelve({"lamp table white 3.0V 20mA", "across table", "resistor table 1k"});
+    const Job read = onTwelve({"lamp table white 3.0V 20mA", "twin table", "resistor table 1k"});
     EXPECT_FALSE(has(checkedAll(read), "lamp.across:table lamp"));
     // A red one takes all that a white one would need.
     const Job mixed =
-        onTwelve({"lamp table white 3.0V 20mA", "across table red 2.0V 20mA", "resistor table 1k"});
+        onTwelve({"lamp table white 3.0V 20mA", "twin table red 2.0V 20mA", "resistor table 1k"});
     const auto dark = checkedAll(mixed);
     EXPECT_EQ(finding(dark, "lamp.across:table lamp").state, State::Over);
     EXPECT_NE(plain(finding(dark, "lamp.across:table lamp").sentence).find("dark"),
@@ -131,7 +145,7 @@ TEST(AcrossEachOther, OneThatFailsLeavesItsCurrentToTheOther) {
     EXPECT_EQ(of(LampFault::Open, 2).state, State::Close);
     EXPECT_NEAR(of(LampFault::Open, 2).current[0]->value(), 0, 1e-9);
     // Where the other cannot bear it, it burns.
-    const Job hot = onTwelve({"lamp table white 3.0V 20mA", "across table", "resistor table 270"});
+    const Job hot = onTwelve({"lamp table white 3.0V 20mA", "twin table", "resistor table 270"});
     const auto burns = lamps::whatIf(hot, hot.groups[0], House());
     EXPECT_EQ(burns.front().fault, LampFault::Open);
     EXPECT_EQ(burns.front().state, State::Over);
@@ -160,7 +174,7 @@ TEST(AcrossEachOther, ARowWithoutOneOfThem) {
 }
 
 TEST(AcrossEachOther, TheTesterLightsThemTogether) {
-    const Job pair = onTwelve({"lamp table white 3.0V 20mA", "across table"});
+    const Job pair = onTwelve({"lamp table white 3.0V 20mA", "twin table"});
     const Job one = onTwelve({"lamp table white 3.0V 20mA"});
     const auto both = lamps::atTester(pair.groups[0], 0, Tester{});
     const auto alone = lamps::atTester(one.groups[0], 0, Tester{});
@@ -174,7 +188,7 @@ TEST(AcrossEachOther, OnlyBareLedsDo) {
         const auto taken = understood(line, job, smallCatalogue(), {});
         return taken ? std::string("taken") : plain(taken.error().what);
     };
-    EXPECT_NE(refusal(onTwelve({"bulb table 12V 50mA"}), "across table").find("Only bare LEDs"),
+    EXPECT_NE(refusal(onTwelve({"bulb table 12V 50mA"}), "twin table").find("Only bare LEDs"),
               std::string::npos);
     // What comes after it in series is not across.
     EXPECT_FALSE(chain().groups[0].rows[0].lamps[2].across);

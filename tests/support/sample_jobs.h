@@ -100,6 +100,7 @@ inline core::Catalogue madeCatalogue() {
         made.rated = Volts{rated};
         made.length = Millimetres{length};
         made.width = made.height = Millimetres{side};
+        made.inSeries = kind == BankKind::Electrolytic ? 2 : 1;
         return made;
     };
     catalogue.banks = {bank("can-1000u-25", BankKind::Electrolytic, 1e-3, 25, 15, 8),

@@ -8,11 +8,7 @@
 #include "core/quantity/format.h"
 #include "core/work/supply.h"
 
-#include <QHelpEvent>
-#include <QKeyEvent>
-#include <QMouseEvent>
 #include <QPainter>
-#include <QToolTip>
 
 using namespace Qt::StringLiterals;
 
@@ -184,11 +180,9 @@ void Schematic::paintSmoothing(QPainter& painter, qreal x, qreal top, qreal foot
                          u"smoothing "_s});
 }
 
-Schematic::Schematic(QWidget* parent) : QWidget(parent) {
+Schematic::Schematic(QWidget* parent) : SymbolBoard(parent) {
     setObjectName(u"schematic"_s);
     setAccessibleName(tr("Schematic"));
-    setMouseTracking(true);
-    setFocusPolicy(Qt::StrongFocus);
 }
 
 void Schematic::show(const core::Reckoned& facts, const core::LampGroup* group,
@@ -316,7 +310,7 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
                  tr("%1 straight across the lamp beside it in %2: %3 of the current. Press to say "
                     "what stands across.")
                      .arg(qs(lamp.part.name), called, qs(core::percent(state.share[i]))),
-                 tr("across %1 ").arg(called)});
+                 tr("twin %1 ").arg(called)});
             continue;
         }
         painter.setPen(look.ink);
@@ -403,15 +397,6 @@ QString Schematic::stepped(const QString& start, core::Ohms from, bool up) const
     return start + u' ' + qs(core::formatted(to, 6)).remove(u' ');
 }
 
-void Schematic::paintEvent(QPaintEvent*) {
-    QPainter painter(this);
-    paint(painter);
-    if (!hasFocus() || m_inHand >= m_symbols.size()) return;
-    painter.setBrush(Qt::NoBrush);
-    painter.setPen(QPen(theme().brass, 2));
-    painter.drawRoundedRect(m_symbols[m_inHand].where, 4, 4);
-}
-
 void Schematic::paint(QPainter& painter) {
     const Theme& look = theme();
     painter.fillRect(rect(), look.paper);
@@ -437,7 +422,7 @@ void Schematic::paint(QPainter& painter) {
     paintWire(painter, common, m_onSupply ? wireColour(u"red"_s) : wireColour(u"blue"_s), 3);
     painter.setFont(wordsFont(13, true));
     painter.setPen(look.ink);
-    painter.drawText(QRectF(16, top - 34, 240, 26), Qt::AlignLeft | Qt::AlignVCenter,
+    painter.drawText(QRectF(16, top - 34, 330, 26), Qt::AlignLeft | Qt::AlignVCenter,
                      m_bridge && m_state.wave != core::Wave::Steady
                          ? tr("+ behind the bridge, %1 at the crest").arg(volts(m_state.bus))
                      : m_bridge ? tr("+ behind the bridge, %1").arg(volts(m_state.bus))
@@ -588,62 +573,6 @@ void Schematic::paint(QPainter& painter) {
     painter.setPen(look.inkSoft);
     painter.drawText(QRectF(x + 68, foot - 10, 140, 20), Qt::AlignLeft | Qt::AlignVCenter,
                      tr("− decoder ground"));
-}
-
-void Schematic::mousePressEvent(QMouseEvent* event) {
-    for (auto it = m_symbols.rbegin(); it != m_symbols.rend(); ++it) {
-        if (!it->where.contains(event->position())) continue;
-        m_inHand = static_cast<std::size_t>(m_symbols.rend() - it) - 1;
-        update();
-        // What is stepped by arrows stays in hand; all else goes on in the jot line.
-        if (it->up.isEmpty())
-            emit jotOffered(it->jot);
-        else
-            setFocus();
-        return;
-    }
-}
-
-void Schematic::keyPressEvent(QKeyEvent* event) {
-    if (m_symbols.empty()) return QWidget::keyPressEvent(event);
-    m_inHand = std::min(m_inHand, m_symbols.size() - 1);
-    const Symbol& symbol = m_symbols[m_inHand];
-    switch (event->key()) {
-        case Qt::Key_Up:
-            if (!symbol.up.isEmpty()) emit jotChosen(QString(symbol.up));
-            return;
-        case Qt::Key_Down:
-            if (!symbol.down.isEmpty()) emit jotChosen(QString(symbol.down));
-            return;
-        case Qt::Key_Left:
-        case Qt::Key_Right:
-            m_inHand = (m_inHand + (event->key() == Qt::Key_Left ? m_symbols.size() - 1 : 1)) %
-                       m_symbols.size();
-            setAccessibleDescription(m_symbols[m_inHand].tip);
-            update();
-            return;
-        case Qt::Key_Return:
-        case Qt::Key_Enter:
-        case Qt::Key_Space:
-            emit jotOffered(QString(symbol.jot));
-            return;
-        default:
-            QWidget::keyPressEvent(event);
-    }
-}
-
-bool Schematic::event(QEvent* event) {
-    if (event->type() == QEvent::ToolTip) {
-        const auto* help = static_cast<QHelpEvent*>(event);
-        for (auto it = m_symbols.rbegin(); it != m_symbols.rend(); ++it) {
-            if (!it->where.contains(help->pos())) continue;
-            QToolTip::showText(help->globalPos(), it->tip, this);
-            return true;
-        }
-        QToolTip::hideText();
-        return true;
-    }
-    return QWidget::event(event);
 }
 
 }  // namespace glimmet::app

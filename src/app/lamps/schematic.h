@@ -2,16 +2,15 @@
 // to its resistor, then what they share, the output that switches them, and decoder ground.
 #pragma once
 
+#include "app/theme/symbol_board.h"
 #include "core/work/reckoned.h"
-
-#include <QWidget>
 
 #include <optional>
 #include <vector>
 
 namespace glimmet::app {
 
-class Schematic : public QWidget {
+class Schematic : public SymbolBoard {
     Q_OBJECT
 public:
     explicit Schematic(QWidget* parent = nullptr);
@@ -19,26 +18,7 @@ public:
     void show(const core::Reckoned& facts, const core::LampGroup* group, const QString& empty);
     [[nodiscard]] QSize minimumSizeHint() const override;
 
-    /// A symbol that can be pressed or hovered.
-    struct Symbol {
-        QRectF where;
-        QString tip;
-        QString jot;
-        QString up{}, down{};  ///< lines that step a resistor to the next value
-    };
-    [[nodiscard]] const std::vector<Symbol>& symbols() const { return m_symbols; }
-    /// Draws it as it stands, to a picture or a page as well.
-    void paint(QPainter& painter);
-
-signals:
-    void jotOffered(const QString& start);
-    void jotChosen(const QString& line);
-
-protected:
-    void paintEvent(QPaintEvent* event) override;
-    void mousePressEvent(QMouseEvent* event) override;
-    void keyPressEvent(QKeyEvent* event) override;
-    bool event(QEvent* event) override;
+    void paint(QPainter& painter) override;
 
 private:
     /// Left of the rows what feeds them: rails, bridge, capacitor.
@@ -60,8 +40,6 @@ private:
     bool m_onRails = false;                      ///< a bridge before them, or they are turned round
     std::optional<core::LampBridge> m_bridge;    ///< that was fitted there
     std::optional<core::Smoothing> m_smoothing;  ///< behind it
-    std::vector<Symbol> m_symbols;
-    std::size_t m_inHand = 0;  ///< the symbol that keys are about
 };
 
 }  // namespace glimmet::app

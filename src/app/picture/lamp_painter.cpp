@@ -121,6 +121,17 @@ void paintOnGround(QPainter& painter, const MatView& view, const core::Point& la
     }
 }
 
+/// The outline of the body that something sits in.
+QPainterPath shellOf(const SceneInput& scene, const core::Fitted& fitted) {
+    const MatView& view = scene.view(fitted);
+    QPolygonF outline;
+    for (const core::Point& point : scene.body(fitted).profile) outline << view.at(point);
+    QPainterPath shell;
+    shell.addPolygon(outline);
+    shell.closeSubpath();
+    return shell;
+}
+
 QString tipOf(const core::LitLamp& lit) {
     const core::LampPart& part = lit.lamp->part;
     const QString basis = lit.lamp->measured ? tr("forward voltage measured")
@@ -154,6 +165,13 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
             if (!(lit.brightness > 0)) continue;
             const QPointF at = scene.at(lit.lamp->fitted);
             const QColor colour = seenColour(lit, scene.dark);
+            if (lit.leak.value_or(0) > 0) {
+                // What comes through the wall lies on it as a dull sheen, and nowhere else.
+                painter.save();
+                painter.setClipPath(shellOf(scene, lit.lamp->fitted));
+                paintGlow(painter, at, view.scale * 22, colour, lit.brightness * *lit.leak * 0.5);
+                painter.restore();
+            }
             if (lit.lamp->fitted.pose.facing == core::Facing::Inside) {
                 // Inside light is seen through the windows, and faintly as a sheen on the shell.
                 painter.save();
@@ -161,7 +179,8 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
                 paintGlow(painter, at, view.size(scene.body(lit.lamp->fitted).length) * 0.3, colour,
                           qMin(1.0, lit.brightness * 1.6));
                 painter.restore();
-                paintGlow(painter, at, view.scale * 8, colour, lit.brightness * 0.25);
+                if (!lit.leak)
+                    paintGlow(painter, at, view.scale * 8, colour, lit.brightness * 0.25);
             } else {
                 paintBeam(painter, view, at, lit.lamp->fitted.pose.facing, colour, lit.brightness);
                 paintOnGround(painter, scene.view(lit.lamp->fitted), lit.lamp->fitted.pose.at,

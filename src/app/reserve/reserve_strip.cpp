@@ -1,5 +1,7 @@
 #include "app/reserve/reserve_strip.h"
 
+#include "app/reserve/bank_drawing.h"
+#include "app/reserve/consequence_table.h"
 #include "app/reserve/crossing_plot.h"
 #include "app/reserve/hold_plot.h"
 #include "app/reserve/reserve_view.h"
@@ -7,8 +9,11 @@
 #include "app/theme/words.h"
 
 #include <QHBoxLayout>
+#include <QScrollArea>
 #include <QStackedWidget>
 #include <QToolButton>
+
+#include <utility>
 
 using namespace Qt::StringLiterals;
 
@@ -33,6 +38,10 @@ ReserveStrip::ReserveStrip(QWidget* parent) : StageStrip(parent) {
                      tr("The dead places of its layout, as it crosses them"), true);
     m_lifted = button(u"liftedOff"_s, tr("lifted off"),
                       tr("How long it goes on, lifted off the rails"), true);
+    m_wiring = button(u"bankWiring"_s, tr("wiring"),
+                      tr("How the bank is wired, with the marks of its parts"), true);
+    m_follows = button(u"bankFollows"_s, tr("what follows"),
+                       tr("What else comes of the bank: programming, power-up, stopping"), true);
     m_back = button(u"changeBack"_s, tr("‹ wheel"),
                     tr("Back to where a wheel meets or leaves dead rail (Shift+Left)"));
     m_play = button(u"rollOver"_s, tr("roll"), tr("Let it roll over slowly (Space)"));
@@ -47,6 +56,8 @@ ReserveStrip::ReserveStrip(QWidget* parent) : StageStrip(parent) {
     head->setSpacing(4);
     head->addWidget(m_track);
     head->addWidget(m_lifted);
+    head->addWidget(m_wiring);
+    head->addWidget(m_follows);
     head->addStretch(1);
     head->addWidget(m_back);
     head->addWidget(m_play);
@@ -60,20 +71,31 @@ ReserveStrip::ReserveStrip(QWidget* parent) : StageStrip(parent) {
     m_pages = new QStackedWidget(this);
     m_pages->addWidget(crossing);
     m_pages->addWidget(m_hold);
+    m_drawing = new BankDrawing;
+    m_consequences = new ConsequenceTable;
+    for (QWidget* each : std::initializer_list<QWidget*>{m_drawing, m_consequences}) {
+        auto* scroll = new QScrollArea;
+        scroll->setWidgetResizable(true);
+        scroll->setFrameShape(QFrame::NoFrame);
+        scroll->setWidget(each);
+        m_pages->addWidget(scroll);
+    }
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
     column->addLayout(head);
     column->addWidget(m_pages, 1);
 
-    connect(m_track, &QToolButton::clicked, this, [this] {
-        m_wanted = true;
-        turn(true);
-    });
-    connect(m_lifted, &QToolButton::clicked, this, [this] {
-        m_wanted = false;
-        turn(false);
-    });
+    for (const auto& [pressed, page] : {std::pair{m_track, Track},
+                                        {m_lifted, Lifted},
+                                        {m_wiring, Wiring},
+                                        {m_follows, Follows}}) {
+        connect(pressed, &QToolButton::clicked, this, [this, shown = page] {
+            m_wanted = shown;
+            turn(shown);
+        });
+    }
+    connect(m_drawing, &BankDrawing::jotOffered, this, &ReserveStrip::jotOffered);
     connect(m_back, &QToolButton::clicked, this, [this] { m_plot->toNextChange(false); });
     connect(m_on, &QToolButton::clicked, this, [this] { m_plot->toNextChange(true); });
     connect(m_play, &QToolButton::clicked, this, [this] { m_plot->play(!m_plot->playing()); });
@@ -90,15 +112,21 @@ void ReserveStrip::show(const core::Reckoned& facts, const std::vector<core::Fin
     m_plot->show(m_crossing);
     if (m_crossing) m_speeds->show(m_crossing->sweep, m_crossing->kmh);
     m_hold->show(core::reserve::holdChart(facts));
+    m_drawing->show(facts.job);
+    m_consequences->show(core::reserve::consequencesOf(facts));
     m_track->setEnabled(m_crossing.has_value());
     // Without a bank there is nothing to be seen of lifting it off.
-    turn(m_crossing && m_wanted.value_or(!facts.job.bank || !facts.job.layout.spots.empty()));
+    const bool usual = !facts.job.bank || !facts.job.layout.spots.empty();
+    const Page page = m_wanted.value_or(usual ? Track : Lifted);
+    turn(page == Track && !m_crossing ? Lifted : page);
 }
 
-void ReserveStrip::turn(bool toTheTrack) {
-    m_pages->setCurrentIndex(toTheTrack ? 0 : 1);
-    m_track->setChecked(toTheTrack);
-    m_lifted->setChecked(!toTheTrack);
+void ReserveStrip::turn(Page page) {
+    const bool toTheTrack = page == Track;
+    m_pages->setCurrentIndex(page);
+    int number = 0;
+    for (QToolButton* one : {m_track, m_lifted, m_wiring, m_follows})
+        one->setChecked(number++ == page);
     for (QToolButton* one : {m_back, m_play, m_on}) one->setVisible(toTheTrack);
     if (toTheTrack)
         standOn(m_plot->travel());

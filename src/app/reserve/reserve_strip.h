@@ -14,6 +14,8 @@ class QToolButton;
 
 namespace glimmet::app {
 
+class BankDrawing;
+class ConsequenceTable;
 class CrossingPlot;
 class HoldPlot;
 class SpeedColumn;
@@ -26,16 +28,20 @@ public:
               const std::string& subject) override;
 
 private:
-    void turn(bool toTheTrack);
+    /// What can be shown, in the order of its buttons.
+    enum Page { Track, Lifted, Wiring, Follows };
+    void turn(Page page);
     void standOn(core::Millimetres travel);
     std::optional<core::reserve::CrossingChart> m_crossing;
-    std::optional<bool> m_wanted;  ///< the page that was pressed; nothing: what there is to show
+    std::optional<Page> m_wanted;  ///< the page that was pressed; nothing: what there is to show
     std::string m_job;
     QStackedWidget* m_pages;
-    QToolButton *m_track, *m_lifted, *m_back, *m_play, *m_on;
+    QToolButton *m_track, *m_lifted, *m_wiring, *m_follows, *m_back, *m_play, *m_on;
     CrossingPlot* m_plot;
     SpeedColumn* m_speeds;
     HoldPlot* m_hold;
+    BankDrawing* m_drawing;
+    ConsequenceTable* m_consequences;
 };
 
 }  // namespace glimmet::app

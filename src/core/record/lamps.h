@@ -4,6 +4,7 @@
 #include "core/led/light_path.h"
 #include "core/led/resistor_package.h"
 #include "core/led/series.h"
+#include "core/led/wall.h"
 #include "core/record/fitted.h"
 #include "core/record/measured.h"
 #include "core/record/part.h"
@@ -113,6 +114,7 @@ struct LampRow {
     bool turned = false;
     Installed installed{};
     std::optional<Bore> bore{};
+    std::optional<Wall> wall{};  ///< round it; nothing: not told
     bool operator==(const LampRow&) const = default;
 
     [[nodiscard]] bool isBulbs() const {

@@ -28,7 +28,16 @@ struct BankPart {
     Ohms charge{};         ///< its own resistor in the charge path; 0: none
     Volts diode{};         ///< drop of its own discharge path; 0: none
     Millimetres length{}, width{}, height{};
+    int inSeries = 1;       ///< cells, one behind another
+    bool balanced = false;  ///< a resistor across each of them
     bool operator==(const BankPart&) const = default;
+};
+
+/// A Zener diode across the bank, behind its charge resistor.
+struct BankClamp {
+    Volts volts{};            ///< as printed, > 0
+    double tolerance = 0.05;  ///< a share, 0 … 0.2
+    bool operator==(const BankClamp&) const = default;
 };
 
 /// Why a bank may do nothing.
@@ -58,7 +67,8 @@ struct FittedBank {
     BankPart part;
     std::optional<Ohms> charge;  ///< resistor that was chosen; nothing: the part's own
     std::optional<Volts> diode;  ///< drop of the diode that was chosen; nothing: the part's own
-    std::optional<Fitted> seat;  ///< nothing: where the picture finds room
+    std::optional<BankClamp> clamp{};          ///< that keeps its volts down
+    std::optional<Fitted> seat;                ///< nothing: where the picture finds room
     std::optional<Measured<Farads>> measured;  ///< capacitance as it was read
     std::optional<DeadBank> dead{};            ///< it gave nothing when it was tried
     bool operator==(const FittedBank&) const = default;

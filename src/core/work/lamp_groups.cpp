@@ -325,29 +325,33 @@ LampRow without(LampRow row, std::size_t lamp, bool all) {
     return row;
 }
 
-Result<Amperes> rowLimit(const LampRow& row, Amperes current) {
-    Amperes limit = currentLimit(row.lamps.front().part) * 1e3;
-    for (std::size_t i = 0; i < row.lamps.size(); ++i) {
-        double share = 1;
-        if (standAcross(row, i) > 1) {
-            std::size_t first = i;
-            while (row.lamps[first].across) --first;
-            LampString set;
-            set.resistor = Ohms{1000};
-            for (std::size_t k = first; k < first + standAcross(row, i); ++k) {
-                const auto its = lawOff(row.lamps[k], pairApart * (k == i ? -0.5 : 0.5));
-                if (!its) return tl::unexpected(its.error());
-                set.lamps.push_back(*its);
-                set.across.push_back(k > first);
-            }
-            const auto shared =
-                solved({Ohms{0}, {set}}, voltageOf(set, current) + current * set.resistor);
-            if (!shared) return tl::unexpected(shared.error());
-            share = shared->through.front()[i - first] / shared->total;
-        }
-        limit = std::min(limit, currentLimit(row.lamps[i].part) / share);
+Result<double> worstShare(const LampRow& row, std::size_t lamp, Amperes current) {
+    const std::size_t count = standAcross(row, lamp);
+    if (count == 1) return 1.0;
+    std::size_t first = lamp;
+    while (row.lamps[first].across) --first;
+    LampString set;
+    set.resistor = Ohms{1000};  // whatever: it makes a current of its volts
+    for (std::size_t k = first; k < first + count; ++k) {
+        const auto its = lawOff(row.lamps[k], pairApart * (k == lamp ? -0.5 : 0.5));
+        if (!its) return tl::unexpected(its.error());
+        set.lamps.push_back(*its);
+        set.across.push_back(k > first);
     }
-    return limit;
+    const auto shared = solved({Ohms{0}, {set}}, voltageOf(set, current) + current * set.resistor);
+    if (!shared) return tl::unexpected(shared.error());
+    return (shared->through.front()[lamp - first] / shared->total).value();
+}
+
+Result<Amperes> rowLimit(const LampRow& row, Amperes current) {
+    std::optional<Amperes> limit;
+    for (std::size_t i = 0; i < row.lamps.size(); ++i) {
+        const auto share = worstShare(row, i, current);
+        if (!share) return tl::unexpected(share.error());
+        const Amperes its = currentLimit(row.lamps[i].part) / *share;
+        limit = std::min(limit.value_or(its), its);
+    }
+    return limit.value_or(Amperes{0});
 }
 
 Volts lampVolts(const LampRow& row, const RowState& state) {
@@ -703,6 +707,8 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
                     lit.brightness =
                         lit.current > Amperes{0} ? perceivedBrightness(light * row.arrives) : 0;
                     lit.filter = group.rows[r].path.filter;
+                    // Of light it is a share, of what the eye finds the cube root of that.
+                    if (const auto& wall = group.rows[r].wall) lit.leak = std::cbrt(leaks(*wall));
                 }
                 all.push_back(std::move(lit));
             }

@@ -22,6 +22,10 @@ namespace glimmet::core {
 [[nodiscard]] std::size_t standAcross(const LampRow& row, std::size_t lamp);
 /// A row without one of its lamps; `all`: without those that stand across it either.
 [[nodiscard]] LampRow without(LampRow row, std::size_t lamp, bool all);
+/// The share of a row's current that a lamp takes of those that stand across each other where it
+/// has the lowest forward volts of its batch and they the highest: 1 where it is alone in the
+/// chain. Errors and range: as below.
+[[nodiscard]] Result<double> worstShare(const LampRow& row, std::size_t lamp, Amperes current);
 /// The current of a row at which the first of its lamps is at its limit. Of lamps that stand across
 /// each other the one of the lowest forward volts in its batch takes more than its share.
 /// Errors: those of law() and of the solver. Range: current > 0, at which they share.
@@ -139,6 +143,7 @@ struct LitLamp {
     bool connected = false;
     double brightness = 0;               ///< to the eye: 0 dark … 1 an LED at 20 mA
     std::optional<FilterColour> filter;  ///< what it shines through
+    std::optional<double> leak;          ///< of its brightness, through the wall that was told
     bool blinks = false;  ///< its chip does its work; where it begins anew all the time it is lit
 };
 /// The colour its light has: a bulb's is white.

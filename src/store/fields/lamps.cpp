@@ -21,6 +21,13 @@ void boreFields(Io& io, Self& bore) {
 }
 
 template <class Io, class Self>
+void wallFields(Io& io, Self& wall) {
+    io("material", wall.material);
+    io("thickness", wall.thickness, Required, upTo(50));
+    io("lined", wall.lined, Maybe);
+}
+
+template <class Io, class Self>
 void switchFields(Io& io, Self& contact) {
     io("limit", contact.limit, Required, upTo(20));
     io("poles", contact.poles, Maybe, within(1, 2));
@@ -56,6 +63,7 @@ void rowFields(Io& io, Self& row) {
     io("turned", row.turned, Maybe);
     io("installed", row.installed, Maybe);
     io("bore", row.bore, Maybe);
+    io("wall", row.wall, Maybe);
     io.holds(
         "lamps", [&] { return !row.lamps.front().across && !(row.isBulbs() && hasAcross(row)); },
         "a lamp across nothing", "across only at an LED behind another of its row");
@@ -142,6 +150,7 @@ GLIMMET_FIELDS(core::Lamp, placedLampFields)
 GLIMMET_FIELDS(core::LightGuide, guideFields)
 GLIMMET_FIELDS(core::LightPath, pathFields)
 GLIMMET_FIELDS(core::Bore, boreFields)
+GLIMMET_FIELDS(core::Wall, wallFields)
 GLIMMET_FIELDS(core::LampSwitch, switchFields)
 GLIMMET_FIELDS(core::LampRow, rowFields)
 GLIMMET_FIELDS(core::Tester, testerFields)

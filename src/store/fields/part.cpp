@@ -98,6 +98,8 @@ void bankFields(Io& io, Self& bank) {
     io("length", bank.length, Required, partSize);
     io("width", bank.width, Required, partSize);
     io("height", bank.height, Required, partSize);
+    io("in_series", bank.inSeries, Maybe, within(1, 12));
+    io("balanced", bank.balanced, Maybe);
 }
 
 template <class Io, class Self>

@@ -17,10 +17,17 @@ void deadFields(Io& io, Self& dead) {
 }
 
 template <class Io, class Self>
+void clampFields(Io& io, Self& clamp) {
+    io("volts", clamp.volts, Required, upTo(100));
+    io("tolerance", clamp.tolerance, Maybe, from0To(0.2));
+}
+
+template <class Io, class Self>
 void fittedBankFields(Io& io, Self& bank) {
     io("part", bank.part);
     io("charge", bank.charge, Maybe, from0To(1e5));
     io("diode", bank.diode, Maybe, from0To(5));
+    io("clamp", bank.clamp, Maybe);
     io("seat", bank.seat, Maybe);
     io("measured", bank.measured, Maybe);
     io("dead", bank.dead, Maybe);
@@ -33,6 +40,7 @@ void fittedBankFields(Io& io, Self& bank) {
 
 GLIMMET_FIELDS(core::RuledOut, ruledOutFields)
 GLIMMET_FIELDS(core::DeadBank, deadFields)
+GLIMMET_FIELDS(core::BankClamp, clampFields)
 GLIMMET_FIELDS(core::FittedBank, fittedBankFields)
 
 }  // namespace glimmet::store

@@ -52,6 +52,8 @@ inline constexpr DecidedBy decidedBy[] = {
     {"lamp.one-failed",
      "Behind a shared resistance: over where the others pass their limit when one "
      "fails, close where they more than double."},
+    {"lamp.leak",
+     "Close where as much comes through the wall round it as a bare LED gives at 0.1 mA."},
     {"lamp.lots",
      "Close where lamps of one colour came from different lots and not one of each was lit."},
     {"lamp.output",

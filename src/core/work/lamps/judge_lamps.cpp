@@ -1158,6 +1158,7 @@ void judge(const Reckoned& facts, Judging& judging) {
             if (!made && judgeOutputKind(facts, group, *state, judging)) continue;
             judgeBulbs(facts, group, *state, judging);
             judgePaths(group, *state, judging);
+            judgeWalls(group, *state, judging);
             loaded(group, *state);
             continue;
         }
@@ -1198,6 +1199,7 @@ void judge(const Reckoned& facts, Judging& judging) {
             judgeOneFailed(facts, group, *state, judging);
             judgePackages(group, *state, judging);
             judgePaths(group, *state, judging);
+            judgeWalls(group, *state, judging);
         }
     }
     // Of findings alike what was worked out leads, with its figures; what was seen stands below.

@@ -102,9 +102,7 @@ void judgeAcross(const LampGroup& group, const GroupState& state, Judging& judgi
             }
             const bool dark = made.share[least] * made.current < darkBelow(made.current);
             // What one of the lowest volts in its batch takes of them.
-            const auto limit = rowLimit(row, made.current);
-            const double worst =
-                limit ? (currentLimit(row.lamps[most].part) / *limit).value() : made.share[most];
+            const double worst = worstShare(row, most, made.current).value_or(made.share[most]);
             const double others = (1 - worst) / static_cast<double>(count - 1);
             const bool uneven = worst > others * seenApart;
             if (!dark && !uneven) continue;

@@ -137,4 +137,42 @@ void judgePaths(const LampGroup& group, const GroupState& state, Judging& judgin
     }
 }
 
+void judgeWalls(const LampGroup& group, const GroupState& state, Judging& judging) {
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        const auto& wall = group.rows[r].wall;
+        const RowState& made = state.rows[r];
+        if (!wall || !made.connected || !(made.light > 0)) continue;
+        const double share = leaks(*wall);
+        const Amperes shows{made.light * share * familyTestCurrent};
+        const bool glows = shows >= seenInTheDark;
+        judging.say(
+            "lamp.leak:" + rowId(group, r), subjectOf(group), glows ? State::Close : State::Fine,
+            glows ? Gravity::LooksUneven : Gravity::CouldBeBetter, [&](Finding& finding) {
+                const std::string called = rowName(group, r);
+                const std::string what =
+                    formatted(wall->thickness) + " of " + std::string(name(wall->material));
+                finding.sentence =
+                    glows
+                        ? text(
+                              "The wall glows with %1: %2 let about %3 of its light through. Line "
+                              "it with foil or black paint, and close its gaps.",
+                              called, what, percent(share))
+                    : wall->lined
+                        ? text("Lined, the wall shows nothing of %1.", called)
+                        : text("Nothing to speak of comes of %1 through %2.", called, what);
+                finding.figures = {figures::assumed(text("Comes through the wall"), "k_wall", share,
+                                                    text("usual for light ones"),
+                                                    "wall " + called + " ")};
+                if (!glows) return;
+                finding.action = text("foil or black paint inside, round %1", called);
+                Option line;
+                line.what = text("foil or black paint inside");
+                line.effect = text("nothing comes through");
+                line.state = State::Fine;
+                line.jot = "wall " + called + " lined";
+                finding.options = {std::move(line)};
+            });
+    }
+}
+
 }  // namespace glimmet::core::lamps

@@ -6,6 +6,8 @@
 
 namespace glimmet::core::lamps {
 
+/// What comes through the walls round them.
+void judgeWalls(const LampGroup& group, const GroupState& state, Judging& judging);
 void judgePaths(const LampGroup& group, const GroupState& state, Judging& judging);
 
 }  // namespace glimmet::core::lamps

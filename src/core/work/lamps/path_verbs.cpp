@@ -15,6 +15,52 @@ std::vector<Named> filterNames(const Context&) {
     return all;
 }
 
+std::vector<Named> wallNames(const Context&) {
+    return {{"styrene", {"plastic"}, "light, unpainted"},
+            {"resin", {}, "cast"},
+            {"card", {"cardboard", "paper"}, "printed or laid over"},
+            {"wood", {"ply"}, "veneer or ply"},
+            {"metal", {"brass", "tin"}, "nothing comes through it"},
+            {"none", {"no"}, "not told any more"}};
+}
+std::vector<Named> linedNames(const Context&) {
+    return {{"lined", {"foil", "black"}, "with foil or black paint, its gaps closed"},
+            {"bare", {"unlined"}, "nothing inside it"}};
+}
+
+/// "wall cab styrene 1mm lined"; what is said of one that is there leaves the rest of it.
+Result<Jotted> wall(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const auto thickness = said.one<Millimetres>("THICKNESS");
+    const auto& material = said.name("MATERIAL");
+    const auto& lined = said.name("lined");
+    if (material && *material == "none") {
+        if (thickness || lined) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("None, or one of some kind: only one of them can be."));
+        }
+        return rowsChanged(said, *address, text("no wall told"),
+                           [](LampRow& row) { row.wall.reset(); });
+    }
+    const LampGroup& group = said.context.job.groups[address->group];
+    const auto& there = group.rows[address->wholeCircuit ? 0 : address->row].wall;
+    if (!there && !(material && thickness)) {
+        return refuse(ErrorCode::Missing, text("Of what, and how thick? Write it like %1.",
+                                               said.verb.examples.front()));
+    }
+    Wall made = there.value_or(Wall{});
+    if (material) made.material = *named<WallMaterial>(*material);
+    if (thickness) made.thickness = *thickness;
+    if (lined) made.lined = *lined == "lined";
+    const std::string what = std::string(name(made.material));
+    return rowsChanged(said, *address,
+                       made.lined
+                           ? text("a wall of %1 of %2, lined", formatted(made.thickness), what)
+                           : text("a wall of %1 of %2", formatted(made.thickness), what),
+                       [&](LampRow& row) { row.wall = made; });
+}
+
 Result<Jotted> guide(const Said& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());

@@ -9,9 +9,12 @@ namespace glimmet::core::lamps {
 [[nodiscard]] Result<Jotted> guide(const jot::Said& said);
 [[nodiscard]] Result<Jotted> filter(const jot::Said& said);
 [[nodiscard]] Result<Jotted> diffuser(const jot::Said& said);
+[[nodiscard]] Result<Jotted> wall(const jot::Said& said);
 
 [[nodiscard]] std::vector<jot::Named> openNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> filterNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> wallNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> linedNames(const jot::Context&);
 
 inline constexpr jot::Takes guideTakes[] = {
     lampGroup,
@@ -37,6 +40,14 @@ inline constexpr jot::Takes filterTakes[] = {lampGroup,
 inline constexpr jot::Takes diffuserTakes[] = {
     lampGroup, {.what = "none", .kind = jot::Takes::Kind::Name, .names = openNames}};
 
+inline constexpr jot::Takes wallTakes[] = {
+    lampGroup,
+    {.what = "MATERIAL", .kind = jot::Takes::Kind::Name, .names = wallNames},
+    {.what = "THICKNESS", .dimension = Dimension::Length, .least = 0.05e-3, .most = 0.02},
+    {.what = "lined", .kind = jot::Takes::Kind::Name, .names = linedNames}};
+
+inline constexpr const char* wallExamples[] = {"wall front styrene 1mm",
+                                               "wall front card 0.6mm lined"};
 inline constexpr const char* pipeExamples[] = {"pipe front 25mm gap 1mm",
                                                "pipe front 30mm bore 1.5mm"};
 inline constexpr const char* fibreExamples[] = {"fibre front 80mm bore 1mm", "fibre front none"};
@@ -59,6 +70,14 @@ inline constexpr jot::Verb filterVerb{"filter",
                                       filter,
                                       false,
                                       groupNoise};
+inline constexpr jot::Verb wallVerb{"wall",
+                                    {},
+                                    wallTakes,
+                                    wallExamples,
+                                    "the wall round a lamp, which its light may come through",
+                                    wall,
+                                    false,
+                                    groupNoise};
 inline constexpr jot::Verb diffuserVerb{
     "diffuser", {},    diffuserTakes, diffuserExamples, "an opal or sanded sheet before a lamp",
     diffuser,   false, groupNoise};

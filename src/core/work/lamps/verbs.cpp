@@ -522,7 +522,7 @@ Result<Jotted> bulb(const Said& said) {
     return putIn(said, {{}, part, false}, called, text("%1 bulb", shown(rating)), Ohms{0}, {});
 }
 
-/// "parallel front red", "inline front red", "across front": another lamp beside or behind those of
+/// "parallel front red", "inline front red", "twin front": another lamp beside or behind those of
 /// a group, or straight across the last of a row.
 enum class Beside { Row, Series, Across };
 template <Beside how>
@@ -1301,7 +1301,7 @@ constexpr const char* wiredExamples[] = {"wired front/2 12V 8.4mA 9V 5.6mA",
 constexpr const char* wiredWords[] = {"ready-wired"};
 constexpr const char* parallelExamples[] = {"parallel front white"};
 constexpr const char* inlineExamples[] = {"inline front red"};
-constexpr const char* acrossExamples[] = {"across front white"};
+constexpr const char* twinExamples[] = {"twin front white"};
 constexpr const char* resistorExamples[] = {"resistor front 2k2", "resistor front/2 none"};
 constexpr const char* pairExamples[] = {"antiparallel rear red",
                                         "antiparallel rear amber 2.0V 20mA"};
@@ -1382,11 +1382,11 @@ constexpr Verb table[] = {
      another<Beside::Series>,
      false,
      neighbourNoise},
-    {"across",
+    {"twin",
      {},
      anotherTakes,
-     acrossExamples,
-     "another lamp straight across the last one of a row, behind the same resistor",
+     twinExamples,
+     "a lamp straight across the last one of a row, behind the same resistor",
      another<Beside::Across>,
      false,
      neighbourNoise},
@@ -1467,6 +1467,7 @@ constexpr Verb table[] = {
     fibreVerb,
     filterVerb,
     diffuserVerb,
+    wallVerb,
     {"remove",
      {},
      removeTakes,

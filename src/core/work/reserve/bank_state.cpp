@@ -141,11 +141,9 @@ Loads standingStill(Loads loads) {
 
 Creep creep(const Job& job) { return {job.layout.kmh.value_or(usualKmh), !job.layout.kmh}; }
 
-namespace {
 MetresPerSecond creepSpeed(const Job& job) {
     return modelSpeed(KilometresPerHour{creep(job).kmh}, job.scale.ratio);
 }
-}  // namespace
 
 Seconds dirtTime(const Job& job, double left) {
     if (!job.layout.dirt) return dirt;
@@ -246,16 +244,21 @@ Bank onBus(const Reckoned& facts, const FittedBank& fitted, const Loads& loads) 
 
 BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads& loads,
                     std::size_t steps) {
-    BankState state{busVolts(facts.job, facts.house), {}, {}, {}, Hold{}, {}, {}};
+    const Volts bus = busVolts(facts.job, facts.house);
     const Volts spread = trackVolts(facts.job) * facts.house.supplySpread;
-    state.highest = state.bus + spread;
+    BankState state{bus, bus, bus + spread, bus + spread, {}, {}, Hold{}, {}, {}};
+    Volts lowest = bus - spread;
+    if (const auto& clamp = fitted.clamp) {
+        state.full = std::min(bus, clamp->volts);
+        state.highest = std::min(state.top, clamp->volts * (1 + clamp->tolerance));
+        lowest = std::min(lowest, clamp->volts * (1 - clamp->tolerance));
+    }
     state.bank = onBus(facts, fitted, loads);
     state.back = state.bank.diode;
-    state.hold = state.bus > Volts{0}
-                     ? holdOf(state.bank, state.bus, processorMinimum, loads.bus, steps)
+    state.hold = state.full > Volts{0}
+                     ? holdOf(state.bank, state.full, processorMinimum, loads.bus, steps)
                      : Result<Hold>(Hold{Seconds{0}, {}, {}});
     // The worst credible case: the track at its lowest, a bank that was not read at its least.
-    const Volts lowest = state.bus - spread;
     Bank least = state.bank;
     if (!fitted.measured) least.capacitance *= 1 - capacitanceShort;
     if (lowest > Volts{0}) {

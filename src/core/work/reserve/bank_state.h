@@ -49,6 +49,7 @@ struct Creep {
     bool assumed = false;
 };
 [[nodiscard]] Creep creep(const Job& job);
+[[nodiscard]] MetresPerSecond creepSpeed(const Job& job);  ///< of the model
 
 /// What dirt asks a bank to hold so that no more than `left` of the stutters a metre that were
 /// counted outlast it; where nobody counted one that is usual.
@@ -87,8 +88,10 @@ struct LongestDead {
 [[nodiscard]] Bank onBus(const Reckoned& facts, const FittedBank& bank, const Loads& loads);
 
 struct BankState {
-    Volts bus{};        ///< what it is charged to
-    Volts highest{};    ///< the same at the top of the supply's range
+    Volts bus{};        ///< that it hangs on
+    Volts full{};       ///< what it is charged to: the bus, or what its clamp lets come
+    Volts top{};        ///< of the bus, at the top of the supply's range
+    Volts highest{};    ///< at the bank then
     Bank bank;          ///< charge 0 where nothing limits it
     Volts back{};       ///< drop of the way back at the first moment: diode, or charge resistor
     Result<Hold> hold;  ///< at typical values

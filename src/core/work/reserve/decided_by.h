@@ -7,10 +7,17 @@ namespace glimmet::core::reserve {
 
 inline constexpr DecidedBy decidedBy[] = {
     {"reserve.capacitance", "Close where it has less than 70 % of what is printed."},
+    {"reserve.cells",
+     "Of banks whose cells differ by ± 10 %: over where in more than half of them one gets more "
+     "than "
+     "it bears, close where in more than one of a hundred."},
     {"reserve.charge",
      "Over without a charge resistor; close where it draws more than 100 mA after "
      "0.1 s on the programming track, or one charge puts more than 1 J into its "
      "resistor."},
+    {"reserve.clamp",
+     "Over where its highest lies above the bank's rating, where nothing limits its current, or "
+     "where it gives off more than 0.25 W; close where its lowest lies below the highest bus."},
     {"reserve.crossing",
      "Over where it stops on the place, close where it starts anew or slows; close "
      "also where the worst case (least volts, least capacitance) does."},
@@ -25,6 +32,10 @@ inline constexpr DecidedBy decidedBy[] = {
      "Over where it holds shorter than what is needed, close where its worst case "
      "does (least volts, 20 % less capacitance)."},
     {"reserve.none", "Never wrong: no bank is fitted; what would come of one."},
+    {"reserve.terminals",
+     "A plug-in reserve on a decoder: over where it has no terminals, close where it does not "
+     "switch "
+     "it, ask where nobody has looked. A plain bank: close where it has no pads."},
     {"reserve.volts",
      "Highest bus volts against the rating: over above, close within the margin of "
      "its kind."},

@@ -2,8 +2,10 @@
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
 #include "core/work/reserve/bank_options.h"
+#include "core/work/reserve/consequences.h"
 #include "core/work/reserve/dead_bank.h"
 #include "core/work/reserve/judge_crossing.h"
+#include "core/work/reserve/judge_fitting.h"
 #include "core/work/reserve/reserve.h"
 #include "core/work/supply.h"
 
@@ -252,18 +254,11 @@ void judgeVolts(const Reckoned& facts, const BankState& state, OfferedBanks& ban
     });
 }
 
-// On the programming track more than this, after the first tenth of a second, trips its limit.
-constexpr Amperes programmingLimit{0.1};
-constexpr Seconds programmingTime{0.1};
 constexpr Joules muchHeat{1.0};  // in one charge, for a quarter-watt resistor
 
-Amperes chargeAt(const BankState& state, Seconds time) {
-    const double tau = chargeTimeConstant(state.bank).value();
-    return chargePeak(state.bank, state.bus) * std::exp(-time.value() / tau);
-}
 State chargeState(const BankState& state) {
     if (!(state.bank.charge > Ohms{0})) return State::Over;
-    const bool trips = chargeAt(state, programmingTime) > programmingLimit;
+    const bool trips = chargeAfter(state, programmingTime) > programmingLimit;
     return trips || chargeEnergy(state.bank, state.bus) > muchHeat ? State::Close : State::Fine;
 }
 
@@ -321,7 +316,7 @@ void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging
         const Amperes peak = chargePeak(state.bank, state.bus);
         const Seconds full = chargeTimeConstant(state.bank) * 5.0;
         const Joules heat = chargeEnergy(state.bank, state.bus);
-        const bool trips = chargeAt(state, programmingTime) > programmingLimit;
+        const bool trips = chargeAfter(state, programmingTime) > programmingLimit;
         if (trips) finding.action = text("take the bank off to program");
         finding.sentence =
             trips ? text(
@@ -392,6 +387,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     judgeVolts(facts, state, banks, judging);
     judgeCapacitance(*facts.job.bank, judging);
     judgeCharge(facts, state, judging);
+    judgeFitting(facts, state, judging);
 }
 
 void boxes(const Job& job, std::vector<Box>& all) {

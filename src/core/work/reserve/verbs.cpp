@@ -110,7 +110,40 @@ Result<Jotted> part(const Said& said, std::optional<Quantity> FittedBank::*field
     result.after.bank.value().*field = value.value_or(Quantity{});
     return result;
 }
+/// "charge 1.2s": the time until its volts stand, to a twentieth: three time constants.
+Result<Jotted> charged(const Said& said, Seconds time) {
+    const std::optional<FittedBank>& bank = said.context.job.bank;
+    if (!bank) {
+        return refuse(
+            ErrorCode::Unknown,
+            text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
+    }
+    if (said.one<Ohms>("OHMS") || said.one<Volts>("VOLTS") || said.name("none")) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("How long it charges is read by itself: charge %1.", formatted(time)));
+    }
+    const Ohms resistor = pathOf(*bank).charge;
+    if (!(resistor > Ohms{0})) {
+        return refuse(
+            ErrorCode::Missing,
+            text("Nothing limits its charge, so its time tells nothing. Say what resistor "
+                 "it has: charge 100R."));
+    }
+    const Farads real{time.value() / (3 * resistor.value())};
+    if (real < Farads{1e-5} || real > Farads{10}) {
+        return refuse(ErrorCode::OutOfRange,
+                      text("That would be a bank of %1: read the time again.", formatted(real, 2)));
+    }
+    Jotted result =
+        jotted(said, text("Charged within %1 through %2 (its volts stand): the bank has "
+                          "%3, give or take a fifth, and %4 is printed on it",
+                          formatted(time), formatted(resistor), formatted(real, 2),
+                          formatted(bank->part.capacitance)));
+    result.after.bank->measured = Measured<Farads>{real, said.context.today};
+    return result;
+}
 Result<Jotted> charge(const Said& said) {
+    if (const auto time = said.one<Seconds>("TIME")) return charged(said, *time);
     auto result = part(said, &FittedBank::charge, "OHMS", text("Charge resistor"));
     const auto back = said.one<Volts>("VOLTS");
     if (result && back) {
@@ -121,6 +154,51 @@ Result<Jotted> charge(const Said& said) {
 }
 Result<Jotted> diode(const Said& said) {
     return part(said, &FittedBank::diode, "VOLTS", text("Diode past the charge resistor"));
+}
+
+/// "clamp 16V 5%"
+Result<Jotted> clamp(const Said& said) {
+    if (!said.context.job.bank) {
+        return refuse(
+            ErrorCode::Unknown,
+            text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
+    }
+    const auto volts = said.one<Volts>("VOLTS");
+    const auto& within = said.at("WITHIN").quantities;
+    const bool none = said.name("none").has_value();
+    if (volts.has_value() == none || (none && !within.empty())) {
+        return refuse(ErrorCode::Missing,
+                      text("What is printed on it? Write it like %1.", said.verb.examples.front()));
+    }
+    if (none) {
+        Jotted result = jotted(said, text("No clamp across the bank"));
+        result.after.bank->clamp.reset();
+        return result;
+    }
+    BankClamp made{*volts};
+    if (!within.empty()) made.tolerance = within.front();
+    Jotted result = jotted(said, text("A clamp of %1 within %2 across the bank, behind its charge "
+                                      "resistor",
+                                      formatted(made.volts), percent(made.tolerance)));
+    result.after.bank->clamp = made;
+    return result;
+}
+
+std::vector<Named> balanceNames(const Context&) {
+    return {{"cells", {"yes", "each"}, "a resistor across each of them"},
+            {"none", {"no"}, "nothing shares the volts among them"}};
+}
+/// "balance cells"
+Result<Jotted> balance(const Said& said) {
+    const std::optional<FittedBank>& bank = said.context.job.bank;
+    if (!bank || bank->part.inSeries < 2) {
+        return refuse(ErrorCode::Unknown, text("Its bank is not made of cells in series."));
+    }
+    const bool none = *said.name("CELLS") == "none";
+    Jotted result = jotted(said, none ? text("Nothing across the cells of the bank")
+                                      : text("A resistor across each cell of the bank"));
+    result.after.bank->part.balanced = !none;
+    return result;
 }
 
 Result<Jotted> capacitance(const Said& said) {
@@ -410,7 +488,27 @@ constexpr Takes bankTakes[] = {{.what = "NAME",
                                 .none = "This body has no hollows."}};
 constexpr Takes none{.what = "none", .kind = Kind::Name, .names = noneOnly};
 constexpr Takes chargeTakes[] = {
-    {.what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 10000}, none, back};
+    {.what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 10000},
+    none,
+    back,
+    {.what = "TIME",
+     .dimension = Dimension::Time,
+     .least = 0.05,
+     .most = 3600,
+     .unitNeeded = true}};
+constexpr Takes clampTakes[] = {
+    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 3, .most = 50},
+    {.what = "WITHIN",
+     .dimension = Dimension::Ratio,
+     .least = 0.005,
+     .most = 0.2,
+     .unitNeeded = true},
+    none};
+constexpr Takes balanceTakes[] = {{.what = "CELLS",
+                                   .kind = Kind::Name,
+                                   .needed = true,
+                                   .missing = "A resistor across each: balance cells, or none?",
+                                   .names = balanceNames}};
 constexpr Takes diodeTakes[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.1, .most = 1.5}, none};
 constexpr Takes capacitanceTakes[] = {{.what = "FARADS",
@@ -505,6 +603,9 @@ constexpr const char* bankExamples[] = {"bank electrolytic-2200u-25",
                                         "bank electrolytic-2200u-25 charge 100R diode 0.35V",
                                         "bank none"};
 constexpr const char* chargeExamples[] = {"charge 100R", "charge 100R diode 0.35V", "charge none"};
+constexpr const char* clampExamples[] = {"clamp 16V", "clamp 18V 2%", "clamp none"};
+constexpr const char* clampWords[] = {"zener"};
+constexpr const char* balanceExamples[] = {"balance cells", "balance none"};
 constexpr const char* diodeExamples[] = {"diode 0.35V", "diode none"};
 constexpr const char* capacitanceExamples[] = {"capacitance 1900u"};
 constexpr const char* liftExamples[] = {"lift 2.1s", "lift nothing"};
@@ -526,7 +627,7 @@ constexpr Verb table[] = {
      {},
      chargeTakes,
      chargeExamples,
-     "the resistor that limits the bank's charge",
+     "the resistor that limits the bank's charge, or the time until its volts stand: charge 1.2s",
      charge,
      false,
      pathNoise},
@@ -536,6 +637,16 @@ constexpr Verb table[] = {
      diodeExamples,
      "drop of the diode that gives the bank back past its resistor",
      diode,
+     false,
+     pathNoise},
+    {"clamp", clampWords, clampTakes, clampExamples,
+     "a Zener diode across the bank that keeps its volts down", clamp, false, pathNoise},
+    {"balance",
+     {},
+     balanceTakes,
+     balanceExamples,
+     "a resistor across each cell of a bank in series",
+     balance,
      false,
      pathNoise},
     {"lift", liftWords, liftTakes, liftExamples,

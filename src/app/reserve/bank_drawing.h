@@ -1,0 +1,29 @@
+// How the bank is wired, as a drawing with the marks that its parts carry, and the steps beside it.
+#pragma once
+
+#include "app/theme/symbol_board.h"
+#include "core/work/reserve/bank_wiring.h"
+
+#include <optional>
+
+namespace glimmet::app {
+
+class BankDrawing : public SymbolBoard {
+    Q_OBJECT
+public:
+    explicit BankDrawing(QWidget* parent = nullptr);
+    void show(const core::Job& job);
+    void paint(QPainter& painter) override;
+
+private:
+    void paintDecoder(QPainter& painter);
+    void paintCharge(QPainter& painter);
+    void paintClamp(QPainter& painter);
+    void paintBank(QPainter& painter);
+    void paintRails(QPainter& painter);
+    void paintSteps(QPainter& painter);
+    core::BankKind m_kind{};
+    std::optional<core::reserve::BankWiring> m_wiring;
+};
+
+}  // namespace glimmet::app

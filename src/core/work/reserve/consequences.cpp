@@ -1,0 +1,186 @@
+#include "core/work/reserve/consequences.h"
+
+#include "core/quantity/format.h"
+#include "core/work/reserve/crossing_state.h"
+#include "core/work/supply.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace glimmet::core::reserve {
+namespace {
+
+/// From when on it is charged to when the bus stands at `least`; nothing: for good.
+std::optional<Seconds> lasts(const BankState& state, const BusLoads& loads, Volts least) {
+    const auto hold = holdOf(state.bank, state.full, least, loads, 1);
+    if (!hold) return {};
+    return hold->time;
+}
+
+std::string metres(double value) {
+    return value < 1 ? formatted(Metres{value}, 2) : formatted(value, Dimension::Ratio, 2) + " m";
+}
+
+Consequence onProgrammingTrack(const BankState& state) {
+    Consequence made;
+    made.when = text("On the programming track");
+    const Amperes then = chargeAfter(state, programmingTime);
+    const Seconds seen = chargeBelow(state, programmingLimit - acknowledgeCurrent);
+    const bool trips = then > programmingLimit;
+    const bool late = seen > programmingTime;
+    made.state = trips || late ? State::Close : State::Fine;
+    made.comes =
+        trips
+            ? text(
+                  "it still charges with %1 after %2, where %3 are borne: the track switches off. "
+                  "Take the bank off to program, or let the decoder switch it.",
+                  formatted(then, 2), formatted(programmingTime), formatted(programmingLimit))
+        : late ? text(
+                     "answers of %1 for 6 ms are lost in its charge until %2 after the power came "
+                     "on: wait so long before you read settings.",
+                     formatted(acknowledgeCurrent), formatted(seen, 2))
+               : text("answers of %1 for 6 ms are seen: its charge is over by then.",
+                      formatted(acknowledgeCurrent));
+    made.figure =
+        figures::computed(text("Charging, %1 after power came on", formatted(programmingTime)),
+                          "I_charge", then, "V_bus / R_charge · e^(−t / (R_charge · C))",
+                          {figures::computed(text("Bus"), "V_bus", state.bus, "", {})});
+    return made;
+}
+
+Consequence atPowerUp(const BankState& state) {
+    Consequence made;
+    made.when = text("When the power comes on");
+    const Amperes peak = chargePeak(state.bank, state.bus);
+    const double count = std::floor((usualBooster / peak).value());
+    made.state = count < 4 ? State::Close : State::Fine;
+    made.comes =
+        count < 1 ? text("it alone takes more than a booster of %1 gives", formatted(usualBooster))
+                  : text(
+                        "%1 like it charge at once on a booster of %2; with more it may "
+                        "switch off again",
+                        formatted(count, Dimension::Ratio), formatted(usualBooster));
+    made.figure =
+        figures::computed(text("First charge current"), "I_charge", peak, "V_bus / R_charge", {});
+    return made;
+}
+
+Consequence whenCut(const Reckoned& facts, const BankState& state) {
+    Consequence made;
+    made.when = text("When the power is cut");
+    const std::string speed = formatted(creep(facts.job).kmh, Dimension::Ratio);
+    if (!state.hold->time) {
+        made.comes = text(
+            "it runs on for as long as the bank has volts for the motor: stop it by "
+            "command");
+        made.figure = figures::computed(text("Volts where its loads stop drawing"), "V_stop",
+                                        state.hold->stops, "", {});
+        made.state = State::Close;
+        return made;
+    }
+    const double driven = creepSpeed(facts.job).value() * state.hold->time->value();
+    const Figure roll = rollFigure(facts.job);
+    const double all = driven + *roll.value;
+    made.comes = text(
+        "it runs on for %1 at %2 km/h: what stops it at once is a command, not the "
+        "switch",
+        metres(all), speed);
+    made.figure = figures::computed(
+        text("Runs on without track"), "d_on", Metres{all}, "v · t_hold + d_roll",
+        {figures::computed(text("Holds without track"), "t_hold", *state.hold->time, "", {}),
+         roll});
+    made.state = State::Fine;
+    return made;
+}
+
+Consequence whenUnwanted(const BankState& state, const Loads& loads) {
+    Consequence made;
+    made.when = text("When it should be off");
+    BusLoads processor;
+    processor.current = loads.bus.current;
+    const auto awake = lasts(state, processor, processorMinimum);
+    const Seconds time = awake.value_or(Seconds{0});
+    const bool minutes = time > Seconds{60};
+    made.comes = minutes
+                     ? text(
+                           "its decoder keeps what it was told for %1: to make it forget, let it "
+                           "stand so long",
+                           formatted(time, 2))
+                     : text("its decoder forgets what it was told after %1", formatted(time, 2));
+    made.figure =
+        figures::computed(text("Decoder awake, standing, its lamps out"), "t_awake", time, "",
+                          {figures::assumed(text("Processor"), "I_cpu", processor.current,
+                                            text("usual for a decoder"))});
+    return made;
+}
+
+Consequence onPlainDc(const Reckoned& facts, const BankState& state) {
+    Consequence made;
+    made.when = text("On plain DC");
+    const Volts drop = crestVolts(facts.job) - state.bus;
+    Volts comes = throttleOpen - drop;
+    if (const auto& clamp = facts.job.bank->clamp)
+        comes = std::min(comes, clamp->volts * (1 + clamp->tolerance));
+    const Volts rated = facts.job.bank->part.rated;
+    const bool over = comes > rated;
+    made.state = over ? State::Close : State::Fine;
+    made.comes =
+        over ? text(
+                   "a throttle with little on it may bring %1 to a bank rated %2: keep it off such "
+                   "a layout, or clamp it",
+                   formatted(comes, 3), formatted(rated, 3))
+        : state.hold->time
+            ? text("it runs on for %1 after the throttle is shut", formatted(*state.hold->time, 2))
+            : text("it runs on after the throttle is shut");
+    made.figure =
+        figures::computed(text("Volts that may come"), "V_dc", comes, "",
+                          {figures::assumed(text("A throttle with little on it"), "V_open",
+                                            throttleOpen, text("usual of one of 12 V"))});
+    return made;
+}
+
+Consequence ofSound(const BankState& state, const Loads& loads) {
+    Consequence made;
+    made.when = text("Its sound");
+    const auto silent = lasts(state, loads.bus, silentBelow);
+    made.comes = !silent ? text("goes on as long as its motor does")
+                         : text("goes silent after %1 without track, before the motor stops",
+                                formatted(*silent, 2));
+    made.figure =
+        figures::computed(text("Sound without track"), "t_sound", silent.value_or(Seconds{0}), "",
+                          {figures::assumed(text("Its amplifier is silent below"), "V_silent",
+                                            silentBelow, text("usual for a decoder"))});
+    return made;
+}
+
+}  // namespace
+
+Amperes chargeAfter(const BankState& state, Seconds time) {
+    const double tau = chargeTimeConstant(state.bank).value();
+    return chargePeak(state.bank, state.bus) * std::exp(-time.value() / tau);
+}
+
+Seconds chargeBelow(const BankState& state, Amperes current) {
+    const double ratio = (chargePeak(state.bank, state.bus) / current).value();
+    return ratio > 1 ? chargeTimeConstant(state.bank) * std::log(ratio) : Seconds{0};
+}
+
+std::vector<Consequence> consequencesOf(const Reckoned& facts) {
+    std::vector<Consequence> all;
+    const auto& bank = facts.job.bank;
+    if (!bank || bank->dead) return all;
+    const Loads loads = loadsOf(facts);
+    const BankState state = bankState(facts, *bank, loads);
+    if (!state.hold || !(state.bus > processorMinimum)) return all;
+    if (state.bank.charge > Ohms{0}) {
+        all.push_back(onProgrammingTrack(state));
+        all.push_back(atPowerUp(state));
+    }
+    all.push_back(whenCut(facts, state));
+    all.push_back(whenUnwanted(state, loads));
+    if (facts.job.decoder && facts.job.decoder->part.sound) all.push_back(ofSound(state, loads));
+    all.push_back(onPlainDc(facts, state));
+    return all;
+}
+
+}  // namespace glimmet::core::reserve

@@ -1,0 +1,33 @@
+// What else comes of a bank: on the programming track, when the power comes on, when it is cut,
+// when one wants the model off, on plain DC.
+#pragma once
+
+#include "core/work/reserve/bank_state.h"
+
+#include <vector>
+
+namespace glimmet::core::reserve {
+
+// What is assumed; sources in docs/physics.md ("What a bank brings with it").
+inline constexpr Amperes programmingLimit{0.1};  ///< that a programming track bears …
+inline constexpr Seconds programmingTime{0.1};   ///< … so long after it came on
+inline constexpr Amperes acknowledgeCurrent{0.06};
+inline constexpr Amperes usualBooster{3};
+inline constexpr Volts silentBelow{8};    ///< an amplifier of a decoder
+inline constexpr Volts throttleOpen{18};  ///< a throttle of 12 V with little on it
+
+/// Charge current of a bank so long after the power came on. Range: charge resistor > 0.
+[[nodiscard]] Amperes chargeAfter(const BankState& state, Seconds time);
+/// When its charge has fallen below a current; 0 s where it never was above. Range: as above.
+[[nodiscard]] Seconds chargeBelow(const BankState& state, Amperes current);
+
+struct Consequence {
+    Text when;      ///< "On the programming track"
+    Text comes;     ///< a sentence
+    Figure figure;  ///< what decides it
+    State state{};
+};
+/// In the order in which they are met. Empty without a bank, or with one that gave nothing.
+[[nodiscard]] std::vector<Consequence> consequencesOf(const Reckoned& facts);
+
+}  // namespace glimmet::core::reserve

@@ -1,0 +1,194 @@
+#include "core/work/reserve/judge_fitting.h"
+
+#include "core/finding/answer.h"
+#include "core/quantity/format.h"
+#include "core/reserve/cells.h"
+#include "core/work/supply.h"
+
+#include <algorithm>
+
+namespace glimmet::core::reserve {
+namespace {
+
+constexpr Watts clampBears{0.25};  // of one of half a watt, in a closed model
+constexpr double seldom = 0.01, often = 0.5;
+
+void judgeCells(const Reckoned& facts, const BankState& state, Judging& judging) {
+    const BankPart& part = facts.job.bank->part;
+    if (part.inSeries < 2 || part.balanced || part.kind != BankKind::Supercapacitor) return;
+    const Volts bears = part.rated / static_cast<double>(part.inSeries);
+    const double share = overloadedShare(state.highest, part.inSeries, bears);
+    const State verdict = share > often ? State::Over : share > seldom ? State::Close : State::Fine;
+    if (verdict == State::Fine) return;
+    judging.say("reserve.cells", {}, verdict, Gravity::PartDestroyed, [&](Finding& finding) {
+        finding.sentence = text(
+            "In %1 of such banks one of the %2 cells gets more than the %3 it bears, %4 at the "
+            "most: "
+            "nothing shares the volts among them.",
+            percent(share), std::to_string(part.inSeries), formatted(bears),
+            formatted(highestCell(state.highest, part.inSeries), 3));
+        finding.action = text("a resistor across each cell");
+        finding.figures = {
+            figures::computed(text("Highest volts at the bank"), "V_top", state.highest, "",
+                              {trackFigure(facts.job), spreadFigure(facts.job, facts.house)}),
+            figures::computed(text("Most that a cell can get"), "V_cell",
+                              highestCell(state.highest, part.inSeries), "",
+                              {figures::assumed(text("Cells within ±"), "spread_C", cellSpread,
+                                                text("usual of one bag"))}),
+            figures::catalogue(text("A cell bears"), "V_bears", bears, verbatim(part.name))};
+        Option option;
+        option.what = text("a resistor across each cell, some 10 kΩ");
+        option.effect = text("they share the volts evenly; the bank runs empty in hours");
+        option.state = State::Fine;
+        option.jot = "balance cells";
+        finding.options = {std::move(option)};
+        finding.caution = capacitorCaution();
+    });
+}
+
+void judgeTerminals(const Job& job, Judging& judging) {
+    if (!job.decoder) return;
+    const bool module = job.bank->part.kind == BankKind::Module;
+    const ReserveTerminals there = job.decoder->part.reserve;
+    const auto say = [&](State state, Text sentence, Text action) {
+        judging.say("reserve.terminals", {}, state, Gravity::DoesNotWork, [&](Finding& finding) {
+            finding.sentence = std::move(sentence);
+            finding.action = std::move(action);
+            finding.figures = {};
+            finding.caution = capacitorCaution();
+        });
+    };
+    const std::string decoder = job.decoder->part.name;
+    switch (there) {
+        case ReserveTerminals::Managed:
+            return;
+        case ReserveTerminals::TwoWire:
+        case ReserveTerminals::Pads:
+            if (!module) return;
+            say(State::Close,
+                text("%1 has no third wire for a plug-in reserve: it does as a plain bank, always "
+                     "on, "
+                     "also on the programming track.",
+                     decoder),
+                text("a decoder that switches its reserve, or a plain bank"));
+            return;
+        case ReserveTerminals::None:
+            say(module ? State::Over : State::Close,
+                module
+                    ? text("%1 has nowhere to join a plug-in reserve.", decoder)
+                    : text("%1 has no pads for a bank: it has to be soldered to the plus and minus "
+                           "of its rectifier, work for a practised hand.",
+                           decoder),
+                text("a decoder with terminals for a reserve"));
+            return;
+        case ReserveTerminals::Unknown:
+            if (!module) return;
+            say(State::Ask,
+                text("Look whether %1 has three terminals for a plug-in reserve.", decoder),
+                text("look at the decoder's leaflet"));
+            return;
+    }
+}
+
+void judgeClamp(const Reckoned& facts, const BankState& state, Judging& judging) {
+    const auto& clamp = facts.job.bank->clamp;
+    if (!clamp) return;
+    const BankPart& part = facts.job.bank->part;
+    const ClampState made = clampState(*clamp, part, state);
+    const bool limited = state.bank.charge > Ohms{0};
+    const bool lets = made.highest > part.rated;
+    const Gravity gravity = !limited || made.heat > clampBears ? Gravity::FirePeople
+                            : lets                             ? Gravity::PartDestroyed
+                                                               : Gravity::WorksBadly;
+    judging.say("reserve.clamp", {}, made.state, gravity, [&](Finding& finding) {
+        const std::string volts = formatted(clamp->volts);
+        const std::string low = formatted(made.lowest, 3);
+        const std::string high = formatted(made.highest, 3);
+        const std::string top = formatted(state.top, 3);
+        finding.sentence =
+            !limited && made.heat > Watts{0}
+                ? text("Nothing limits what flows through the clamp: from %1 on it shorts the bus.",
+                       low)
+            : lets
+                ? text("The clamp of %1 may let %2 come to a bank rated %3: it protects nothing.",
+                       volts, high, formatted(part.rated, 3))
+            : made.heat > clampBears
+                ? text("The clamp of %1 conducts all the time: up to %2 come, and it gives off %3.",
+                       volts, top, formatted(made.heat, 2))
+            : made.heat > Watts{0}
+                ? text(
+                      "The clamp of %1 may conduct from %2 on, and up to %3 come: it gets warm, "
+                      "%4.",
+                      volts, low, top, formatted(made.heat, 2))
+                : text(
+                      "The clamp of %1 is dark up to %2 and lets no more than %3 come to the bank.",
+                      volts, top, high);
+        finding.figures = {
+            figures::chosen(text("Clamp, as printed"), "V_z", clamp->volts, {}, "clamp "),
+            figures::computed(text("Bus at the most"), "V_top", state.top, "",
+                              {trackFigure(facts.job), spreadFigure(facts.job, facts.house)}),
+            figures::catalogue(text("Rating"), "V_rated", part.rated, verbatim(part.name))};
+        if (made.heat > Watts{0}) {
+            finding.figures.push_back(figures::computed(text("Heat in the clamp"), "P_z", made.heat,
+                                                        "(V_top − V_z) / R_charge · V_z", {}));
+        }
+        if (made.state == State::Fine) return;
+        const auto fitting = clampsThatFit(part, state);
+        finding.action =
+            fitting.empty() ? text("no clamp, and a bank of higher rating") : text("another clamp");
+        for (const Volts fits : fitting) {
+            Option option;
+            option.what = text("a Zener of %1 within 5 %", formatted(fits));
+            option.effect =
+                text("dark up to %1, lets at most %2 come", top, formatted(fits * 1.05, 3));
+            option.state = State::Fine;
+            option.jot = "clamp " + formatted(fits.value(), Dimension::Ratio) + "V";
+            finding.options.push_back(std::move(option));
+        }
+        if (fitting.empty()) {
+            Option option;
+            option.what = text("no clamp");
+            option.effect = text("the bank gets what the bus has");
+            option.state = State::Close;
+            option.jot = "clamp none";
+            finding.options.push_back(std::move(option));
+        }
+        finding.caution = capacitorCaution();
+    });
+}
+
+}  // namespace
+
+ClampState clampState(const BankClamp& clamp, const BankPart& part, const BankState& state) {
+    ClampState made;
+    made.lowest = clamp.volts * (1 - clamp.tolerance);
+    made.highest = clamp.volts * (1 + clamp.tolerance);
+    const bool limited = state.bank.charge > Ohms{0};
+    if (state.top > made.lowest) {
+        made.heat = limited ? Watts{(state.top - made.lowest).value() / state.bank.charge.value() *
+                                    made.lowest.value()}
+                            : Watts{1000};
+    }
+    made.state = made.highest > part.rated || made.heat > clampBears ? State::Over
+                 : made.heat > Watts{0}                              ? State::Close
+                                                                     : State::Fine;
+    return made;
+}
+
+std::vector<Volts> clampsThatFit(const BankPart& part, const BankState& state) {
+    std::vector<Volts> all;
+    for (const double volts :
+         {10.0, 11.0, 12.0, 13.0, 15.0, 16.0, 18.0, 20.0, 22.0, 24.0, 27.0, 30.0, 33.0}) {
+        const bool dark = Volts{volts * 0.95} >= state.top;
+        if (dark && Volts{volts * 1.05} <= part.rated) all.emplace_back(volts);
+    }
+    return all;
+}
+
+void judgeFitting(const Reckoned& facts, const BankState& state, Judging& judging) {
+    judgeCells(facts, state, judging);
+    judgeTerminals(facts.job, judging);
+    judgeClamp(facts, state, judging);
+}
+
+}  // namespace glimmet::core::reserve

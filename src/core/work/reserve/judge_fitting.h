@@ -1,0 +1,23 @@
+// Checks of what a bank is made of and how it is joined: cells in series, clamp, terminals.
+#pragma once
+
+#include "core/work/reserve/bank_options.h"
+#include "core/work/room.h"
+
+namespace glimmet::core::reserve {
+
+/// Precondition: the job has a bank; `state` is of it.
+void judgeFitting(const Reckoned& facts, const BankState& state, Judging& judging);
+
+/// What a clamp comes to.
+struct ClampState {
+    Volts lowest{}, highest{};  ///< over its tolerance
+    Watts heat{};  ///< in it at the top of the bus, at its lowest; 0: it never conducts
+    State state{};
+};
+[[nodiscard]] ClampState clampState(const BankClamp& clamp, const BankPart& part,
+                                    const BankState& state);
+/// Zener values as sold that fit between the bus and the bank's rating.
+[[nodiscard]] std::vector<Volts> clampsThatFit(const BankPart& part, const BankState& state);
+
+}  // namespace glimmet::core::reserve

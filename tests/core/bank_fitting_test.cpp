@@ -1,0 +1,293 @@
+// Cells in series, clamps, terminals, wiring of a bank, and what else comes of it.
+#include "core/reserve/cells.h"
+#include "core/work/reserve/bank_wiring.h"
+#include "core/work/reserve/consequences.h"
+#include "core/work/reserve/judge_fitting.h"
+#include "support/findings.h"
+#include "support/print_quantity.h"
+#include "support/sample_jobs.h"
+
+#include <gtest/gtest.h>
+
+#include <cmath>
+
+namespace glimmet::core {
+namespace {
+
+using namespace tests;
+using reserve::ClampState;
+using reserve::Consequence;
+
+TEST(Cells, ShareByTheirCapacitance) {
+    // Of two, one a tenth less and one a tenth more: 1/0.9 against 1/1.1.
+    EXPECT_NEAR(highestCell(Volts{10}, 2, 0.1).value(), 10 * 1.1 / 2.0, 1e-12);
+    EXPECT_NEAR(highestCell(Volts{10}, 1, 0.1).value(), 10, 1e-12);
+    EXPECT_NEAR(highestCell(Volts{12}, 6, 0).value(), 2, 1e-12);
+    // By hand: V · (1/0.9) / (1/0.9 + 5/1.1).
+    EXPECT_NEAR(highestCell(Volts{14}, 6).value(), 14 / 0.9 / (1 / 0.9 + 5 / 1.1), 1e-12);
+}
+
+TEST(Cells, OddsLieBetweenNeverAndAlways) {
+    // Below what every cell bears in the worst case never, above the even share of all always.
+    EXPECT_EQ(overloadedShare(Volts{12}, 6, highestCell(Volts{12}, 6)), 0);
+    EXPECT_EQ(overloadedShare(Volts{12}, 6, Volts{1.99}), 1);
+    const double half = overloadedShare(Volts{12}, 6, Volts{2.12});
+    EXPECT_GT(half, 0.1);
+    EXPECT_LT(half, 0.9);
+    EXPECT_EQ(overloadedShare(Volts{12}, 6, Volts{2.12}), half);  // the same seed
+    // Two cells: one gets more than b of V where C2/C1 > b/(V − b); of even draws by the integral.
+    const double exact = [] {
+        const double ratio = 5.2 / 4.8;
+        int over = 0, all = 0;
+        for (int i = 0; i < 400; ++i) {
+            for (int k = 0; k < 400; ++k, ++all) {
+                const double a = 0.9 + 0.2 * (i + 0.5) / 400, b = 0.9 + 0.2 * (k + 0.5) / 400;
+                over += std::max(a / b, b / a) > ratio ? 1 : 0;
+            }
+        }
+        return static_cast<double>(over) / all;
+    }();
+    EXPECT_NEAR(overloadedShare(Volts{10}, 2, Volts{5.2}, 0.1, 20000), exact, 0.01);
+}
+
+/// The shunter with a decoder and a bank of six cells.
+Job cells(double rated, std::initializer_list<const char*> lines = {}) {
+    Job job = jotted(
+        jotted(shunter(), {"decoder middle", "bank cells-100m-16 charge 100R diode 0.35V"}), lines);
+    job.bank->part.inSeries = 6;
+    job.bank->part.rated = Volts{rated};
+    return job;
+}
+
+TEST(Cells, WithoutBalanceAreJudgedByTheirOdds) {
+    // 14.5 V of track, 13.3 on the bus, 14 at the most.
+    EXPECT_EQ(stateOf(cells(21), "reserve.cells"), State::Fine);
+    EXPECT_FALSE(has(checkedAll(cells(21)), "reserve.cells"));
+    EXPECT_EQ(stateOf(cells(16.2), "reserve.cells"), State::Fine);
+    const auto close = checkedAll(cells(15.2));
+    EXPECT_EQ(finding(close, "reserve.cells").state, State::Close);
+    EXPECT_EQ(stateOf(cells(14.2), "reserve.cells"), State::Over);
+    ASSERT_EQ(finding(close, "reserve.cells").options.size(), 1U);
+    // A resistor across each ends it; so does a bank that is no row of cells.
+    Job balanced = cells(14.2);
+    balanced = jotted(balanced, {"balance cells"});
+    EXPECT_TRUE(balanced.bank->part.balanced);
+    EXPECT_FALSE(has(checkedAll(balanced), "reserve.cells"));
+    EXPECT_TRUE(has(checkedAll(jotted(balanced, {"balance none"})), "reserve.cells"));
+    Job single = cells(14.2);
+    single.bank->part.inSeries = 1;
+    EXPECT_FALSE(has(checkedAll(single), "reserve.cells"));
+    EXPECT_FALSE(understood("balance cells", single, smallCatalogue(), {}));
+}
+
+Job canOf(const char* bank, std::initializer_list<const char*> lines) {
+    return jotted(jotted(shunter(), {"track 14.5V", "decoder middle", bank}), lines);
+}
+
+TEST(Clamps, AreDarkBelowAndGuardAbove) {
+    // Bus 13.3 V, at the most 14.03 V.
+    const char* can = "bank can-4700u-16 charge 100R diode 0.35V";
+    const auto clamp = [&](const char* line) {
+        return finding(checkedAll(canOf(can, {line})), "reserve.clamp").state;
+    };
+    EXPECT_FALSE(has(checkedAll(canOf(can, {})), "reserve.clamp"));
+    EXPECT_EQ(clamp("clamp 15V"), State::Fine);  // 14.25 … 15.75
+    EXPECT_EQ(clamp("clamp 16V"), State::Over);  // up to 16.8 on 16
+    EXPECT_EQ(clamp("clamp 16V 0.5%"), State::Over);
+    EXPECT_EQ(clamp("clamp 14V 2%"), State::Close);  // from 13.72 on it conducts a little
+    EXPECT_EQ(clamp("clamp 9V"), State::Over);       // 8.55 V, 55 mA: half a watt
+    const auto hot = checkedAll(canOf(can, {"clamp 9V"}));
+    const Finding& over = finding(hot, "reserve.clamp");
+    EXPECT_NEAR(*figure(over, "P_z").value, (14.025 - 8.55) / 100 * 8.55, 1e-3);
+    EXPECT_NE(plain(over.sentence).find("conducts all the time"), std::string::npos);
+    ASSERT_FALSE(over.options.empty());
+    EXPECT_EQ(over.options.front().jot, "clamp 15V");
+    // What it says of itself it keeps: taken, it is fine.
+    EXPECT_EQ(clamp(over.options.front().jot.c_str()), State::Fine);
+}
+
+TEST(Clamps, WithoutAResistorShortTheBus) {
+    const auto all = checkedAll(canOf("bank can-4700u-16", {"clamp 13V"}));
+    EXPECT_EQ(finding(all, "reserve.clamp").state, State::Over);
+    EXPECT_NE(plain(finding(all, "reserve.clamp").sentence).find("shorts the bus"),
+              std::string::npos);
+    EXPECT_EQ(finding(all, "reserve.clamp").gravity, Gravity::FirePeople);
+}
+
+TEST(Clamps, KeepTheBanksVoltsDown) {
+    const Job without = canOf("bank can-4700u-16 charge 100R diode 0.35V", {});
+    const Job with = jotted(without, {"clamp 12V"});
+    const auto stateOfBank = [](const Job& job) {
+        const auto facts = factsOf(job);
+        return reserve::bankState(facts, *job.bank, reserve::loadsOf(facts));
+    };
+    const auto bare = stateOfBank(without);
+    const auto held = stateOfBank(with);
+    EXPECT_NEAR(bare.highest.value(), bare.top.value(), 1e-12);
+    EXPECT_NEAR(held.highest.value(), 12.6, 1e-12);
+    EXPECT_NEAR(held.full.value(), 12, 1e-12);
+    EXPECT_LT(*held.hold->time, *bare.hold->time);
+    EXPECT_LT(*held.worst, *bare.worst);
+    // 14 V on 16 is close, 12.6 is not.
+    EXPECT_EQ(stateOf(without, "reserve.volts"), State::Close);
+    EXPECT_EQ(stateOf(with, "reserve.volts"), State::Fine);
+    EXPECT_FALSE(jotted(with, {"clamp none"}).bank->clamp);
+    EXPECT_NEAR(jotted(with, {"clamp 12V 2%"}).bank->clamp->tolerance, 0.02, 1e-12);
+    for (const char* line : {"clamp", "clamp none 5%", "clamp 12V none"}) {
+        EXPECT_FALSE(understood(line, with, smallCatalogue(), {})) << line;
+    }
+}
+
+TEST(Clamps, ThatFitLieBetweenBusAndRating) {
+    BankPart part;
+    part.rated = Volts{25};
+    reserve::BankState state{Volts{13.3}, Volts{13.3}, Volts{14}, Volts{14}, {},
+                             {},          Hold{},      {},        {}};
+    const auto fit = reserve::clampsThatFit(part, state);
+    ASSERT_FALSE(fit.empty());
+    for (const Volts volts : fit) {
+        EXPECT_GE(volts * 0.95, state.top);
+        EXPECT_LE(volts * 1.05, part.rated);
+    }
+    EXPECT_NEAR(fit.front().value(), 15, 1e-12);
+    EXPECT_NEAR(fit.back().value(), 22, 1e-12);
+    part.rated = Volts{15};
+    EXPECT_TRUE(reserve::clampsThatFit(part, state).empty());
+}
+
+TEST(Terminals, AModuleWantsThreeACanTwo) {
+    const auto with = [](const char* bank, ReserveTerminals there) {
+        Job job = jotted(shunter(), {"decoder middle", bank});
+        job.decoder->part.reserve = there;
+        return job;
+    };
+    using enum ReserveTerminals;
+    const char* module = "bank module-22m-18";
+    EXPECT_FALSE(has(checkedAll(with(module, Managed)), "reserve.terminals"));
+    EXPECT_EQ(stateOf(with(module, Pads), "reserve.terminals"), State::Close);
+    EXPECT_EQ(stateOf(with(module, TwoWire), "reserve.terminals"), State::Close);
+    EXPECT_EQ(stateOf(with(module, None), "reserve.terminals"), State::Over);
+    EXPECT_EQ(stateOf(with(module, Unknown), "reserve.terminals"), State::Ask);
+    const char* can = "bank can-1000u-25 charge 100R diode 0.35V";
+    for (const ReserveTerminals there : {Managed, Pads, TwoWire, Unknown}) {
+        EXPECT_FALSE(has(checkedAll(with(can, there)), "reserve.terminals"));
+    }
+    EXPECT_EQ(stateOf(with(can, None), "reserve.terminals"), State::Close);
+    EXPECT_NE(sentenceOf(with(can, None), "reserve.terminals").find("rectifier"),
+              std::string::npos);
+}
+
+TEST(ChargeTime, TellsTheFarads) {
+    const Job job = canOf("bank can-4700u-16 charge 100R diode 0.35V", {});
+    const Job read = jotted(job, {"charge 0.9s"});
+    EXPECT_NEAR(read.bank->measured->value.value(), 0.9 / 300, 1e-12);
+    EXPECT_FALSE(understood("charge 0.9s", canOf("bank can-4700u-16", {}), smallCatalogue(), {}));
+    EXPECT_FALSE(understood("charge 0.9s 100R", job, smallCatalogue(), {}));
+    EXPECT_FALSE(
+        understood("charge 3000s", canOf("bank can-4700u-16 charge 1R", {}), smallCatalogue(), {}));
+}
+
+const Consequence& of(const std::vector<Consequence>& all, std::string_view when) {
+    for (const Consequence& one : all) {
+        if (plain(one.when) == when) return one;
+    }
+    ADD_FAILURE() << "nothing of " << when;
+    static const Consequence none{};
+    return none;
+}
+
+TEST(Consequences, AreWorkedOutOfTheBank) {
+    const Job job =
+        canOf("bank can-4700u-16 charge 100R diode 0.35V", {"creep 20km/h", "coast 40mm"});
+    const auto facts = factsOf(job);
+    const auto all = reserve::consequencesOf(facts);
+    const auto state = reserve::bankState(facts, *job.bank, reserve::loadsOf(facts));
+    // 13.3 V through 100 Ω, τ = 0.47 s: 107 mA after 0.1 s.
+    const double peak = 0.133, tau = 0.47;
+    const Consequence& program = of(all, "On the programming track");
+    EXPECT_NEAR(*program.figure.value, peak * std::exp(-0.1 / tau), 1e-6);
+    EXPECT_EQ(program.state, State::Close);
+    EXPECT_NE(plain(program.comes).find("switches off"), std::string::npos);
+    // When an answer of 60 mA finds room beside it: below 40 mA.
+    EXPECT_NEAR(reserve::chargeBelow(state, Amperes{0.04}).value(), tau * std::log(peak / 0.04),
+                1e-9);
+    EXPECT_NEAR(reserve::chargeBelow(state, Amperes{0.2}).value(), 0, 1e-12);
+    EXPECT_NE(plain(of(all, "When the power comes on").comes).find("22 like it"),
+              std::string::npos);
+    // What it is driven on for, and what it rolls then.
+    const double speed = reserve::creepSpeed(job).value();
+    EXPECT_NEAR(*of(all, "When the power is cut").figure.value,
+                speed * state.hold->time->value() + 0.04, 1e-6);
+    // The processor alone: C · (13.3 − 0.35 − 5) / 20 mA.
+    EXPECT_NEAR(*of(all, "When it should be off").figure.value, 4.7e-3 * 7.95 / 0.02, 1e-6);
+    EXPECT_EQ(of(all, "On plain DC").state, State::Close);  // 16.8 V on 16
+    EXPECT_NEAR(*of(all, "On plain DC").figure.value, 16.8, 1e-9);
+    EXPECT_EQ(of(reserve::consequencesOf(factsOf(jotted(job, {"clamp 15V"}))), "On plain DC").state,
+              State::Fine);
+    for (const Consequence& one : all) EXPECT_NE(plain(one.when), "Its sound");
+}
+
+TEST(Consequences, ASmallBankIsNoTroubleToProgram) {
+    const auto all =
+        reserve::consequencesOf(factsOf(canOf("bank can-1000u-25 charge 1000R diode 0.35V", {})));
+    EXPECT_EQ(of(all, "On the programming track").state, State::Fine);
+    const auto late =
+        reserve::consequencesOf(factsOf(canOf("bank can-4700u-16 charge 220R diode 0.35V", {})));
+    // 60 mA at first: borne, but an answer is lost until it is below 40.
+    EXPECT_EQ(of(late, "On the programming track").state, State::Close);
+    EXPECT_NE(plain(of(late, "On the programming track").comes).find("are lost"),
+              std::string::npos);
+}
+
+TEST(Consequences, OfSoundAndOfNothing) {
+    Job job = canOf("bank can-4700u-16 charge 100R diode 0.35V", {});
+    job.decoder->part.sound = true;
+    const auto all = reserve::consequencesOf(factsOf(job));
+    const auto facts = factsOf(job);
+    const auto state = reserve::bankState(facts, *job.bank, reserve::loadsOf(facts));
+    const Figure& silent = of(all, "Its sound").figure;
+    EXPECT_GT(*silent.value, 0);
+    EXPECT_LT(*silent.value, state.hold->time->value());
+    // No bank, or one that gave nothing: nothing follows of it. Without a charge resistor the two
+    // that rest on it are left out.
+    EXPECT_TRUE(reserve::consequencesOf(factsOf(jotted(job, {"bank none"}))).empty());
+    EXPECT_TRUE(reserve::consequencesOf(factsOf(jotted(job, {"lift nothing"}))).empty());
+    EXPECT_EQ(reserve::consequencesOf(factsOf(jotted(job, {"charge none"}))).size(),
+              all.size() - 2);
+}
+
+TEST(BankWiring, FollowsWhatIsFitted) {
+    const Job can = canOf("bank can-1000u-25 charge 100R diode 0.35V", {});
+    const auto wired = *reserve::bankWiring(can);
+    EXPECT_EQ(plain(wired.plusTo), "common, blue");
+    EXPECT_EQ(plain(wired.minusTo), "decoder ground, black");
+    EXPECT_FALSE(wired.markIsPlus);
+    EXPECT_NE(plain(wired.mark).find("stripe"), std::string::npos);
+    const auto steps = [](const Job& job) {
+        std::string all;
+        const auto made = reserve::bankWiring(job);
+        for (const Text& step : made->steps) all += plain(step) + "\n";
+        return all;
+    };
+    EXPECT_NE(steps(can).find("band towards the decoder"), std::string::npos);
+    EXPECT_NE(steps(can).find("Never to a rail or the frame"), std::string::npos);
+    EXPECT_EQ(steps(can).find("Zener"), std::string::npos);
+    EXPECT_NE(steps(jotted(can, {"clamp 18V"})).find("Zener of 18 V"), std::string::npos);
+    EXPECT_EQ(steps(jotted(can, {"diode none"})).find("band towards"), std::string::npos);
+    EXPECT_NE(steps(jotted(can, {"balance cells"})).find("each of the 2 cells"), std::string::npos);
+    // Chips carry their bar on plus; a module has all in it, and a third wire where it is switched.
+    EXPECT_TRUE(reserve::bankWiring(canOf("bank chips-3300u-25", {}))->markIsPlus);
+    Job module = canOf("bank module-22m-18", {});
+    EXPECT_FALSE(reserve::bankWiring(module)->thirdWire);
+    module.decoder->part.reserve = ReserveTerminals::Managed;
+    EXPECT_TRUE(reserve::bankWiring(module)->thirdWire);
+    EXPECT_EQ(steps(module).find("side by side"), std::string::npos);
+    EXPECT_EQ(plain(reserve::bankWiring(module)->plusTo), "the decoder's plus for a bank");
+    Job none = can;
+    none.decoder->part.reserve = ReserveTerminals::None;
+    EXPECT_EQ(plain(reserve::bankWiring(none)->minusTo), "minus of the decoder's rectifier");
+    EXPECT_FALSE(reserve::bankWiring(jotted(can, {"bank none"})));
+}
+
+}  // namespace
+}  // namespace glimmet::core
