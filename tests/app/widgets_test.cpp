@@ -10,6 +10,8 @@
 #include "app/lamps/schematic.h"
 #include "app/lamps/tester_table.h"
 #include "app/measure/motor_plot.h"
+#include "app/reserve/bank_drawing.h"
+#include "app/reserve/consequence_table.h"
 #include "app/reserve/crossing_plot.h"
 #include "app/reserve/hold_plot.h"
 #include "app/reserve/reserve_strip.h"
@@ -18,6 +20,7 @@
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/work/reserve/consequences.h"
 #include "core/work/standing.h"
 #include "support/sample_jobs.h"
 
@@ -35,6 +38,7 @@
 
 #include <gtest/gtest.h>
 
+#include <algorithm>
 #include <cmath>
 
 using namespace Qt::StringLiterals;
@@ -721,6 +725,112 @@ TEST(ReserveStrip, ASpeedIsSetByPressAndKey) {
     EXPECT_EQ(chosen.back().at(0).toString(), u"creep 60km/h"_s);
     QTest::mouseClick(speeds, Qt::LeftButton, {}, {60, speeds->height() - 20});
     EXPECT_EQ(chosen.back().at(0).toString(), u"creep 2km/h"_s);
+}
+
+/// The bank's drawing, painted once.
+struct DrawnBank {
+    ReserveStrip strip;
+    BankDrawing* drawing = nullptr;
+    explicit DrawnBank(const core::Job& job) {
+        strip.resize(760, 300);
+        strip.QWidget::show();
+        strip.show(tests::factsOf(job), {}, {});
+        QTest::mouseClick(strip.findChild<QToolButton*>(u"bankWiring"_s), Qt::LeftButton);
+        drawing = strip.findChild<BankDrawing*>();
+        (void)drawing->grab();
+    }
+    [[nodiscard]] QStringList jots() const {
+        QStringList all;
+        for (const SymbolBoard::Symbol& each : drawing->symbols()) all << each.jot;
+        return all;
+    }
+};
+TEST(BankDrawing, HasASymbolForWhatIsFittedAndEachLeadsToItsLine) {
+    const core::Job can = jotted(
+        shunter(), {"decoder middle", "bank can-1000u-25 charge 100R diode 0.35V", "clamp 18V"});
+    DrawnBank drawn(can);
+    EXPECT_TRUE(drawn.drawing->isVisible());
+    EXPECT_EQ(drawn.jots(), (QStringList{u"charge "_s, u"diode "_s, u"clamp "_s, u"bank "_s}));
+    EXPECT_TRUE(drawn.drawing->accessibleName().contains(u"Zener of 18 V"_s));
+    // None lies over another, all lie within it.
+    const auto& symbols = drawn.drawing->symbols();
+    for (std::size_t a = 0; a < symbols.size(); ++a) {
+        EXPECT_TRUE(QRectF(drawn.drawing->rect()).contains(symbols[a].where)) << a;
+        for (std::size_t b = a + 1; b < symbols.size(); ++b) {
+            EXPECT_FALSE(symbols[a].where.intersects(symbols[b].where)) << a << b;
+        }
+    }
+    QSignalSpy offered(&drawn.strip, &ReserveStrip::jotOffered);
+    QTest::mouseClick(drawn.drawing, Qt::LeftButton, {}, symbols[2].where.center().toPoint());
+    ASSERT_EQ(offered.size(), 1);
+    EXPECT_EQ(offered.at(0).at(0).toString(), u"clamp "_s);
+    // By key as well: on to the bank, and its line.
+    QTest::keyClick(drawn.drawing, Qt::Key_Right);
+    QTest::keyClick(drawn.drawing, Qt::Key_Return);
+    EXPECT_EQ(offered.at(1).at(0).toString(), u"bank "_s);
+    // A module has its resistor and its diode in it; without a bank there is nothing.
+    EXPECT_EQ(DrawnBank(jotted(shunter(), {"decoder middle", "bank module-22m-18"})).jots(),
+              QStringList{u"bank "_s});
+    DrawnBank none(shunter());
+    EXPECT_TRUE(none.jots().isEmpty());
+    EXPECT_EQ(none.drawing->accessibleName(), u"No bank to wire"_s);
+}
+TEST(ConsequenceTable, SaysWhatFollowsALineEach) {
+    const core::Job can = jotted(
+        shunter(), {"track 14.5V", "decoder middle", "bank can-4700u-16 charge 100R diode 0.35V"});
+    ReserveStrip strip;
+    strip.resize(760, 300);
+    strip.QWidget::show();
+    strip.show(tests::factsOf(can), {}, {});
+    QTest::mouseClick(strip.findChild<QToolButton*>(u"bankFollows"_s), Qt::LeftButton);
+    auto* table = strip.findChild<ConsequenceTable*>();
+    EXPECT_TRUE(table->isVisible());
+    const auto marks = table->findChildren<StateMark*>();
+    const auto all = core::reserve::consequencesOf(tests::factsOf(can));
+    ASSERT_EQ(static_cast<std::size_t>(marks.size()), all.size());
+    QStringList words;
+    for (const QLabel* each : table->findChildren<QLabel*>()) words << each->text();
+    for (const auto& one : all) {
+        EXPECT_TRUE(words.contains(said(one.when))) << said(one.when).toStdString();
+        EXPECT_TRUE(words.contains(said(one.comes))) << said(one.comes).toStdString();
+        EXPECT_TRUE(words.contains(qs(core::shown(one.figure))));
+    }
+    EXPECT_EQ(marks.front()->state(), core::State::Close);  // the programming track
+    // Shown anew it forgets what it showed.
+    strip.show(tests::factsOf(shunter()), {}, {});
+    QTest::qWait(1);
+    EXPECT_TRUE(table->findChildren<StateMark*>().isEmpty());
+}
+
+TEST(Schematic, LampsAcrossEachOtherLieSideBySide) {
+    const core::Job job =
+        jotted(jotted(tests::newJob("Holm Light", "lighthouse"), {"supply ac 16V"}),
+               {"lamp lantern white 3.0V 20mA", "twin lantern", "inline lantern red",
+                "resistor lantern 1k", "parallel lantern white", "rectifier silicon",
+                "toggle lantern 0.5A two-pole"});
+    Schematic schematic;
+    schematic.show(tests::factsOf(job), &job.groups.front(), {});
+    schematic.resize(schematic.minimumSizeHint());
+    (void)schematic.grab();
+    const auto& symbols = schematic.symbols();
+    QStringList jots;
+    for (const auto& each : symbols) jots << each.jot;
+    EXPECT_TRUE(jots.contains(u"twin lantern/1 "_s)) << jots.join(u'|').toStdString();
+    EXPECT_TRUE(jots.contains(u"toggle lantern "_s));
+    for (std::size_t a = 0; a < symbols.size(); ++a) {
+        EXPECT_TRUE(QRectF(schematic.rect()).contains(symbols[a].where))
+            << symbols[a].jot.toStdString();
+        for (std::size_t b = a + 1; b < symbols.size(); ++b) {
+            EXPECT_FALSE(symbols[a].where.intersects(symbols[b].where))
+                << symbols[a].jot.toStdString() << " over " << symbols[b].jot.toStdString();
+        }
+    }
+    // Each half of the AC has its share; what the twin takes is said where it is pointed at.
+    const auto twin = std::find_if(symbols.begin(), symbols.end(), [](const auto& each) {
+        return each.jot.startsWith(u"twin "_s);
+    });
+    ASSERT_NE(twin, symbols.end());
+    EXPECT_TRUE(twin->tip.contains(u"50 %"_s)) << twin->tip.toStdString();
 }
 
 QStringList tipsOf(const core::Job& job) {

@@ -15,10 +15,11 @@ namespace {
 
 // Where things stand; all else follows from these.
 constexpr qreal plus = 72, minus = 178, control = 125;  // heights of the wires
-constexpr qreal decoderRight = 118, from = 168,
-                to = 280;  // the charge path lies between the latter
-constexpr qreal clampAt = 322, bankLeft = 366, bankWidth = 92;
-constexpr qreal rails = 226, stepsLeft = 494;
+constexpr qreal decoderRight = 104;
+constexpr qreal from = 208, to = 316;  // the charge path lies between them
+constexpr qreal clampAt = 356, bankLeft = 392, bankWidth = 92;
+constexpr qreal rails = 226, stepsLeft = 508;
+constexpr qreal stepsTop = 16, stepGap = 5;
 
 void dot(QPainter& painter, const QPointF& at) {
     painter.setBrush(theme().ink);
@@ -53,7 +54,7 @@ void words(QPainter& painter, const QRectF& where, const QString& said, bool str
 BankDrawing::BankDrawing(QWidget* parent) : SymbolBoard(parent) {
     setObjectName(u"bankDrawing"_s);
     setAccessibleName(tr("How the bank is wired"));
-    setMinimumSize(740, 250);
+    setMinimumSize(720, 250);
 }
 
 void BankDrawing::show(const core::Job& job) {
@@ -64,6 +65,7 @@ void BankDrawing::show(const core::Job& job) {
         for (const core::Text& step : m_wiring->steps) all += u' ' + app::said(step);
     }
     setAccessibleName(all);
+    measure();
     update();
 }
 
@@ -108,7 +110,7 @@ void BankDrawing::paintDecoder(QPainter& painter) {
     };
     terminal(plus, u"+"_s);
     terminal(minus, u"−"_s);
-    words(painter, {decoderRight + 4, plus + 5, 130, 34}, app::said(m_wiring->plusTo), false,
+    words(painter, {decoderRight + 4, plus + 5, 104, 50}, app::said(m_wiring->plusTo), false,
           Qt::AlignLeft | Qt::AlignTop);
     words(painter, {decoderRight + 4, minus + 4, 190, 20}, app::said(m_wiring->minusTo), false,
           Qt::AlignLeft | Qt::AlignTop);
@@ -225,8 +227,27 @@ void BankDrawing::paintRails(QPainter& painter) {
     painter.drawLine(QPointF(228, rails + 4), at + QPointF(-12, 0));
 }
 
+void BankDrawing::resizeEvent(QResizeEvent* event) {
+    SymbolBoard::resizeEvent(event);
+    measure();
+}
+
+void BankDrawing::measure() {
+    qreal y = stepsTop;
+    const QFontMetricsF metrics(wordsFont(13));
+    const QRectF column(0, 0, width() - stepsLeft - 34, 400);
+    if (m_wiring) {
+        for (const core::Text& step : m_wiring->steps) {
+            const QRectF used =
+                metrics.boundingRect(column, Qt::AlignLeft | Qt::TextWordWrap, app::said(step));
+            y += used.height() + stepGap;
+        }
+    }
+    setMinimumHeight(qMax(250, qRound(y)));
+}
+
 void BankDrawing::paintSteps(QPainter& painter) {
-    qreal y = 16;
+    qreal y = stepsTop;
     const qreal wide = width() - stepsLeft - 14;
     int number = 1;
     painter.setFont(wordsFont(13));
@@ -238,7 +259,7 @@ void BankDrawing::paintSteps(QPainter& painter) {
         QRectF used;
         painter.drawText(QRectF(stepsLeft + 20, y, wide - 20, 400),
                          Qt::AlignLeft | Qt::TextWordWrap, said, &used);
-        y = used.bottom() + 5;
+        y = used.bottom() + stepGap;
     }
 }
 

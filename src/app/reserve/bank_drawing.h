@@ -15,7 +15,11 @@ public:
     void show(const core::Job& job);
     void paint(QPainter& painter) override;
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
+    void measure();  ///< how high its steps make it
     void paintDecoder(QPainter& painter);
     void paintCharge(QPainter& painter);
     void paintClamp(QPainter& painter);
