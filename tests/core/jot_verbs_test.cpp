@@ -35,7 +35,7 @@ TEST(JotSupply, TakesKindsAndMeasuredDrops) {
     EXPECT_EQ(after("bridge 350mV").supply.bridge->value, Volts{0.35});
     EXPECT_EQ(after("switch .08V").supply.outputSwitch->on, "2026-03-02");
     EXPECT_EQ(refusal("supply steam"),
-              "“steam” is none of: dcc, three-rail, dc, battery, fixed dc, ac.");
+              "“steam” is none of: dcc, three-rail, dc, battery, fixed dc, reversing dc, ac.");
     EXPECT_EQ(code("rectifier 9V"), ErrorCode::OutOfRange);
     EXPECT_EQ(code("bridge -1V"), ErrorCode::OutOfRange);
 }

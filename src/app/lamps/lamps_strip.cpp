@@ -7,6 +7,7 @@
 #include "app/lamps/odds_rows.h"
 #include "app/lamps/schematic.h"
 #include "app/lamps/tester_table.h"
+#include "app/lamps/volts_table.h"
 #include "app/picture/scene.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
@@ -140,6 +141,7 @@ LampsStrip::LampsStrip(QWidget* parent)
       m_faults(new FaultTable),
       m_builds(new OddsRows),
       m_testers(new TesterTable),
+      m_volts(new VoltsTable),
       m_dirt(new GapPlot),
       m_buttons(std::make_unique<Rows<OutputButton>>()) {
     setObjectName(u"lampsStrip"_s);
@@ -178,6 +180,8 @@ LampsStrip::LampsStrip(QWidget* parent)
         true);
     add(u"pageTesters"_s, tr("testers"), tr("What the bench testers should show at its lamps"),
         m_testers, true);
+    add(u"pageVolts"_s, tr("other volts"), tr("What it would take and waste on 5, 9, 12 or 16 V"),
+        m_volts, true);
     add(u"pageDirt"_s, tr("over dirt"), tr("What the lamps do while the rails give nothing"),
         m_dirt, false);
     head->addStretch(1);
@@ -210,6 +214,7 @@ LampsStrip::LampsStrip(QWidget* parent)
     turnTo(Circuit);
     connect(m_builds, &OddsRows::jotChosen, this, &LampsStrip::jotChosen);
     connect(m_testers, &TesterTable::jotChosen, this, &LampsStrip::jotChosen);
+    connect(m_volts, &VoltsTable::jotChosen, this, &LampsStrip::jotChosen);
     connect(m_dirt, &GapPlot::jotOffered, this, &LampsStrip::jotOffered);
     connect(m_schematic, &Schematic::jotOffered, this, &LampsStrip::jotOffered);
     connect(m_schematic, &Schematic::jotChosen, this, &LampsStrip::jotChosen);
@@ -305,6 +310,11 @@ void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
     m_faults->show(facts, group);
     m_builds->show(facts, group);
     m_testers->show(group);
+    const auto volts = group ? core::lamps::onOtherVolts(job, *group, facts.house)
+                             : std::vector<core::lamps::OnVolts>();
+    m_volts->show(volts);
+    m_tabs[Volts]->setVisible(!volts.empty());
+    if (volts.empty() && m_pages->currentIndex() == Volts) turnTo(Circuit);
     // Only where lamps hang on the rails there is dirt to get over.
     const auto chart = core::gapChart(facts);
     m_dirt->show(chart);

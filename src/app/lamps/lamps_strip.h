@@ -22,6 +22,7 @@ class OddsRows;
 class OutputButton;
 class Schematic;
 class TesterTable;
+class VoltsTable;
 
 class LampsStrip : public StageStrip {
     Q_OBJECT
@@ -35,7 +36,7 @@ public:
     void saveAs(const QString& path);
 
 private:
-    enum Page { Circuit, Faults, Builds, Testers, Dirt };
+    enum Page { Circuit, Faults, Builds, Testers, Volts, Dirt };
     void turnTo(Page page);
     void askWhere();
     struct Shown {
@@ -51,6 +52,7 @@ private:
     FaultTable* m_faults;
     OddsRows* m_builds;
     TesterTable* m_testers;
+    VoltsTable* m_volts;
     GapPlot* m_dirt;
     QVBoxLayout* m_column = nullptr;
     std::unique_ptr<Rows<OutputButton>> m_buttons;

@@ -148,9 +148,13 @@ struct LampGroup {
     Connection connection;
     std::vector<LampRow> rows;
     std::optional<LampSwitch> contact{};  ///< that the group hangs behind
+    double dimmed = 1;    ///< to this share of its light by the decoder's setting, 0 … 1; > 0
     bool oneWay = false;  ///< a diode before it: where the supply reverses it lights one way round
     ResistorWish wish{Amperes{0.005}, Series::E12, RoundingPolicy::Higher};
     bool operator==(const LampGroup&) const = default;
+
+    /// The current that gives the wished light, dimmed as it is.
+    [[nodiscard]] Amperes atFull() const { return wish.target / dimmed; }
 
     /// Bulbs, in every row; else LEDs in every row.
     [[nodiscard]] bool isBulbs() const { return !rows.empty() && rows.front().isBulbs(); }

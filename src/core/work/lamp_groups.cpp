@@ -543,13 +543,13 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
                                  static_cast<double>(standAcross(row, laws.lamps.size() - 1)));
         }
         const auto& bulb = row.lamps.front().part.filament;
-        const auto limit = rowLimit(row, bulb ? bulb->current : group.wish.target);
+        const auto limit = rowLimit(row, bulb ? bulb->current : group.atFull());
         if (!limit) return tl::unexpected(limit.error());
         made.limit = *limit;
         made.led.assign(row.lamps.size(), Volts{0});
         made.arrives = passed(row.path, lightFamily(row.lamps.front().part)).total();
         const std::size_t beside = row.turned ? turned : group.rows.size() - turned;
-        const Amperes target = bulb ? bulb->current : group.wish.target;
+        const Amperes target = bulb ? bulb->current : group.atFull();
         if (drive.wave == Wave::Steady) {
             made.ideal = idealResistor(laws, state.drive, before, beside, target);
         } else if (r > 0 && alike(group.rows[r - 1], row)) {
@@ -703,7 +703,9 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
                     const RowState& row = state->rows[r];
                     lit.current = row.current * row.share[i];
                     lit.connected = row.connected;
-                    const double light = row.light * row.share[i] / row.share.front();
+                    // Dimmed by pulses: the eye takes their mean.
+                    const double light =
+                        row.light * row.share[i] / row.share.front() * group.dimmed;
                     lit.brightness =
                         lit.current > Amperes{0} ? perceivedBrightness(light * row.arrives) : 0;
                     lit.filter = group.rows[r].path.filter;

@@ -121,6 +121,7 @@ void groupFields(Io& io, Self& group) {
     io("output", group.output, Required, unsearched(characters(40)));
     io("connection", group.connection);
     io("switch", group.contact, Maybe);
+    io("dimmed", group.dimmed, Maybe, within(0.01, 1));
     io("one_way", group.oneWay, Maybe);
     io("target", group.wish.target, Required, upTo(1));
     io("series", group.wish.series);

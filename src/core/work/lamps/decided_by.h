@@ -34,6 +34,10 @@ inline constexpr DecidedBy decidedBy[] = {
      "of the wish; close below half of it, above four times it, or where the lowest "
      "corner glimmers only (a tenth). Ask while its resistor is not chosen."},
     {"lamp.data", "Ask where what is known of a lamp is that of no lamp."},
+    {"lamp.dimmed",
+     "Never wrong: what the decoder's setting leaves, and what a reset brings back. All else is "
+     "judged "
+     "at full light."},
     {"lamp.driver",
      "Over where a lamp passes its limit or the driver gives off more than 0.5 W; "
      "over where it lacks volts for a glimmer, close where it holds less than 80 % "

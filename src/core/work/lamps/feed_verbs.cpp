@@ -23,6 +23,34 @@ std::vector<Named> packageNames(const Context&) {
     return all;
 }
 
+std::vector<Named> fullName(const Context&) { return {{"full", {"none"}, "not dimmed"}}; }
+
+/// "dim front 40%"
+Result<Jotted> dim(const Said& said) {
+    const auto index = groupOf(said);
+    if (!index) return tl::unexpected(index.error());
+    const LampGroup& before = said.context.job.groups[*index];
+    const auto& share = said.at("SHARE").quantities;
+    const bool full = said.name("full").has_value();
+    if (share.empty() != full) {
+        return refuse(ErrorCode::Missing, text("To what share of its light? Write it like %1.",
+                                               said.verb.examples.front()));
+    }
+    if (!full && before.output == supplyOutput) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 hangs straight on the supply, where nothing dims it: a larger "
+                           "resistor does.",
+                           before.name));
+    }
+    const double to = full ? 1 : share.front();
+    Jotted result =
+        jotted(said, full ? text("%1: at full light", before.name)
+                          : text("%1: dimmed to %2 by the decoder", before.name, percent(to)));
+    result.subject = before.id;
+    result.after.groups[*index].dimmed = to;
+    return result;
+}
+
 std::vector<Named> poleNames(const Context&) {
     return {{"one-pole", {"one pole", "single-pole"}, "it opens one wire"},
             {"two-pole", {"two poles", "double-pole"}, "it opens both wires"},

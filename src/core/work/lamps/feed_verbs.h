@@ -11,11 +11,13 @@ namespace glimmet::core::lamps {
 [[nodiscard]] Result<Jotted> oneWay(const jot::Said& said);
 [[nodiscard]] Result<Jotted> package(const jot::Said& said);
 [[nodiscard]] Result<Jotted> toggle(const jot::Said& said);
+[[nodiscard]] Result<Jotted> dim(const jot::Said& said);
 
 [[nodiscard]] std::vector<jot::Named> capacitorNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> withoutIt(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> packageNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> poleNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> fullName(const jot::Context&);
 
 inline constexpr jot::Takes smoothingTakes[] = {
     {.what = "FARADS", .dimension = Dimension::Capacitance, .least = 1e-7, .most = 0.1},
@@ -50,6 +52,11 @@ inline constexpr jot::Takes toggleTakes[] = {
     {.what = "AMPS", .dimension = Dimension::Current, .least = 10e-3, .most = 20},
     {.what = "POLES", .kind = jot::Takes::Kind::Name, .names = poleNames}};
 
+inline constexpr jot::Takes dimTakes[] = {
+    lampGroup,
+    {.what = "SHARE", .dimension = Dimension::Ratio, .least = 0.02, .most = 1, .unitNeeded = true},
+    {.what = "full", .kind = jot::Takes::Kind::Name, .names = fullName}};
+
 inline constexpr const char* smoothingExamples[] = {
     "smoothing 330uF 25V charge 47R", "smoothing 10uF 25V tantalum", "smoothing none"};
 inline constexpr const char* driverExamples[] = {"driver front 5mA",
@@ -58,6 +65,9 @@ inline constexpr const char* oneWayExamples[] = {"oneway front", "oneway front n
 inline constexpr const char* packageExamples[] = {"package front 1/4W", "package front 0603"};
 inline constexpr const char* toggleExamples[] = {"toggle front 0.5A", "toggle front 3A two-pole"};
 inline constexpr const char* toggleNoise[] = {"switch", "of"};
+inline constexpr const char* dimExamples[] = {"dim front 40%", "dim front full"};
+inline constexpr const char* dimWords[] = {"dimmed"};
+inline constexpr const char* dimNoise[] = {"to", "lamp", "lamps"};
 inline constexpr const char* smoothingNoise[] = {"capacitor", "resistor"};
 
 inline constexpr jot::Verb smoothingVerb{
@@ -87,6 +97,9 @@ inline constexpr jot::Verb oneWayVerb{
     oneWay,
     false,
     groupNoise};
+inline constexpr jot::Verb dimVerb{
+    "dim", dimWords, dimTakes, dimExamples, "the share of its light that the decoder is set to",
+    dim,   false,    dimNoise};
 inline constexpr jot::Verb toggleVerb{"toggle",
                                       {},
                                       toggleTakes,

@@ -51,6 +51,7 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
     std::vector<Option> options;
     // A wish beyond what the lamp bears is met as far as it bears it.
     ResistorWish wish = group.wish;
+    wish.target = group.atFull();
     Ohms ideal = state.ideal;
     if (wish.target > state.limit * 0.8 && ideal > Ohms{0}) {
         const double share = wish.target / (state.limit * 0.8);
@@ -99,7 +100,7 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
                       : every           ? text("%1 for each", formatted(candidate.value))
                       : candidate.thumb ? text("%1, the rule of thumb", formatted(candidate.value))
                                         : verbatim(formatted(candidate.value));
-        option.effect = effectWords(candidate.current, group.wish.target);
+        option.effect = effectWords(candidate.current, group.atFull());
         option.state = stateAgainst(candidate.current.value(), state.limit.value(), lampCloseAbove);
         option.jot = "resistor " + (every ? group.name : rowName(group, row)) + " " +
                      (none ? "none" : jotOhms(candidate.value));
@@ -300,23 +301,23 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
     const std::string called = atStart(rowName(group, row));
     const std::string amps = formatted(made.current, 3);
     const std::string limit = formatted(made.limit, 3);
-    const Text light = lightWords(relativeLight(made.current, group.wish.target));
+    const Text light = lightWords(relativeLight(made.current, group.atFull()));
     switch (trouble) {
         case RowTrouble::SupplyTooLow:
             if (sharedTakesTooMuch(group, state, row)) {
                 return text(
                     "%1 cannot have %2: at that current the resistance that all rows share takes "
                     "more than %3 leave. Give each row a resistor of its own.",
-                    called, formatted(group.wish.target), formatted(state.bus));
+                    called, formatted(group.atFull()), formatted(state.bus));
             }
             return text(
                 "%1 stays dim or dark: %2 is too little for its LEDs at %3. Put fewer "
                 "in a row or wish for less.",
-                called, formatted(state.bus), formatted(group.wish.target));
+                called, formatted(state.bus), formatted(group.atFull()));
         case RowTrouble::NoResistor:
-            if (group.wish.target > made.limit) {
+            if (group.atFull() > made.limit) {
                 return text("The wish of %1 is above what %2 bears: %3. It has no resistor yet.",
-                            formatted(group.wish.target, 3), rowName(group, row), limit);
+                            formatted(group.atFull(), 3), rowName(group, row), limit);
             }
             return options.empty() ? text("%1 has no resistor yet.", called)
                                    : text("%1 has no resistor yet: %2 gives %3.", called,
@@ -337,7 +338,7 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                 called, formatted(made.resistorPower, 2));
         case RowTrouble::Dark:
             return text("%1 stays dark: it takes %2 where %3 was wished.", called, amps,
-                        formatted(group.wish.target, 3));
+                        formatted(group.atFull(), 3));
         case RowTrouble::TooDim:
             if (!(made.ideal > Ohms{0})) {
                 const Text why =
@@ -356,10 +357,10 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                               "fewer in a row.",
                               formatted(state.bus));
                 return text("%1 works, but %2: %3 where %4 was wished. %5", called, light, amps,
-                            formatted(group.wish.target, 3), why);
+                            formatted(group.atFull(), 3), why);
             }
             return text("%1 works, but %2: %3 where %4 was wished.", called, light, amps,
-                        formatted(group.wish.target, 3));
+                        formatted(group.atFull(), 3));
         case RowTrouble::Turned:
             return text(
                 "%1 stays dark: it stands the other way round, and here the volts never "
@@ -370,7 +371,7 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                         called, amps, formatted(made.lowest, 2));
         case RowTrouble::TooBright:
             return text("%1 works, but %2: %3 where %4 was wished.", called, light, amps,
-                        formatted(group.wish.target, 3));
+                        formatted(group.atFull(), 3));
         case RowTrouble::NearLimit:
             return text("%1 works, but close to its limit: %2, up to %3 in the worst case, of %4.",
                         called, amps, formatted(made.highest, 3), limit);
@@ -413,7 +414,7 @@ Text rowAction(const std::string& called, RowTrouble trouble) {
 Option ownOption(const LampGroup& group) {
     Option option;
     option.what = text("a resistor of its own for each");
-    option.effect = text("chosen for the wish of %1, nothing shared", formatted(group.wish.target));
+    option.effect = text("chosen for the wish of %1, nothing shared", formatted(group.atFull()));
     option.state = State::Fine;
     option.jot = "own " + group.name;
     return option;
@@ -489,7 +490,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
     const bool never = group.rows[row].turned && made.connected && !lightsTurned(job, group);
     const RowVerdict verdict =
         never ? RowVerdict{RowTrouble::Turned, State::Over, Gravity::DoesNotWork}
-              : rowVerdict(made, group.wish.target);
+              : rowVerdict(made, group.atFull());
     const bool shared = together.sharedIsTheCause;
     // Then the group says it; of a row only what can be destroyed is told.
     if (shared && verdict.gravity < Gravity::PartDestroyed) return;
@@ -544,8 +545,17 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                     "keep it from view.");
             }
             const Figure wish =
-                figures::chosen(text("Wished current"), "I_wish", group.wish.target,
-                                text("a brightness decision"), "target " + group.name + " ");
+                group.dimmed < 1
+                    ? figures::computed(
+                          text("Current for the wished light, dimmed"), "I_wish", group.atFull(),
+                          "I_target / share",
+                          {figures::chosen(text("Wished current"), "I_target", group.wish.target,
+                                           text("a brightness decision"),
+                                           "target " + group.name + " "),
+                           figures::chosen(text("Dimmed to"), "share", group.dimmed,
+                                           text("by the decoder"), "dim " + group.name + " ")})
+                    : figures::chosen(text("Wished current"), "I_wish", group.wish.target,
+                                      text("a brightness decision"), "target " + group.name + " ");
             const Figure bus = feedFigure(job, group, facts.house);
             if (verdict.trouble == RowTrouble::SupplyTooLow) {
                 finding.figures = {bus, wish};
@@ -575,7 +585,7 @@ std::vector<BoardCase> boardCases(const Reckoned& facts, const LampGroup& group)
         if (!state) return {};
         BoardCase made{board, std::move(*state), {}};
         for (const RowState& row : made.state.rows) {
-            made.rows.push_back(rowVerdict(row, group.wish.target));
+            made.rows.push_back(rowVerdict(row, group.atFull()));
         }
         all.push_back(std::move(made));
     }
@@ -605,7 +615,7 @@ Text anywayWords(const LampGroup& group, const std::vector<BoardCase>& cases, st
             return text(
                 "%1 works, but not well, whatever output %2 has on its board: %3 to %4 "
                 "where %5 was wished.",
-                called, group.output, low, high, formatted(group.wish.target, 3));
+                called, group.output, low, high, formatted(group.atFull(), 3));
         case State::Ask:
         case State::Fine:
             break;
@@ -636,7 +646,7 @@ void judgeOutput(const LampGroup& group, const std::vector<BoardCase>& cases, st
                     default:
                         break;
                 }
-                return effectWords(made.current, group.wish.target);
+                return effectWords(made.current, group.atFull());
             };
             finding.sentence = text(
                 "Look whether output %1 has a resistor on the board. For %2: none, then %3; 470 Ω, "
@@ -902,7 +912,7 @@ void judgeGroup(const LampGroup& group, const GroupState& state, Judging& judgin
         const std::size_t bright = extremes->second;
         const Amperes low = state.rows[dim].current;
         const Amperes high = state.rows[bright].current;
-        const bool dark = low < darkBelow(group.wish.target);
+        const bool dark = low < darkBelow(group.atFull());
         const bool mixed = group.rows[dim].lamps.front().part.family !=
                            group.rows[bright].lamps.front().part.family;
         const bool bare = !(group.rows[dim].resistor->value() > 0);  // nothing but the shared one
@@ -1148,6 +1158,7 @@ void judge(const Reckoned& facts, Judging& judging) {
             continue;
         }
         judgeContact(group, *state, judging);
+        judgeDimmed(group, *state, judging);
         judgeBores(facts, group, judging);
         judgeAcross(group, *state, judging);
         judgeLots(group, judging);

@@ -167,6 +167,23 @@ void judgeLots(const LampGroup& group, Judging& judging) {
     }
 }
 
+void judgeDimmed(const LampGroup& group, const GroupState& state, Judging& judging) {
+    if (!(group.dimmed < 1) || !(state.total > Amperes{0})) return;
+    const RowState& made = state.rows.front();
+    judging.say(
+        "lamp.dimmed:" + group.id, subjectOf(group), State::Fine, Gravity::CouldBeBetter,
+        [&](Finding& finding) {
+            finding.sentence = text(
+                "Dimmed to %1 by its decoder, %2 shines as at %3. After a reset of the decoder "
+                "it has %4 until that is set again.",
+                percent(group.dimmed), group.name, formatted(made.current * group.dimmed, 3),
+                formatted(made.current, 3));
+            finding.figures = {figures::computed(text("At full"), "I", made.current, "", {}),
+                               figures::chosen(text("Dimmed to"), "share", group.dimmed,
+                                               text("by the decoder"), "dim " + group.name + " ")};
+        });
+}
+
 void judgeContact(const LampGroup& group, const GroupState& state, Judging& judging) {
     if (!group.contact || !(state.total > Amperes{0})) return;
     const State verdict = stateAgainst(state.total.value(), group.contact->limit.value(), 0.8);

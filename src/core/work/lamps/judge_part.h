@@ -13,6 +13,8 @@ void judgeBores(const Reckoned& facts, const LampGroup& group, Judging& judging)
 void judgeAcross(const LampGroup& group, const GroupState& state, Judging& judging);
 /// Lamps of one kind that came from different lots.
 void judgeLots(const LampGroup& group, Judging& judging);
+/// What the decoder's setting leaves of its light.
+void judgeDimmed(const LampGroup& group, const GroupState& state, Judging& judging);
 /// The switch before a group.
 void judgeContact(const LampGroup& group, const GroupState& state, Judging& judging);
 

@@ -1462,6 +1462,7 @@ constexpr Verb table[] = {
     driverVerb,
     oneWayVerb,
     toggleVerb,
+    dimVerb,
     packageVerb,
     pipeVerb,
     fibreVerb,

@@ -238,14 +238,16 @@ Result<Jotted> switchDrop(const Said& said) {
 }
 
 std::vector<Named> feedNames(const Context&) {
-    return {{"dcc", {"two-rail dcc", "digital"}, "digital track of two rails"},
-            {"three-rail",
-             {"three rail", "centre rail", "three-rail digital"},
-             "digital track with a middle conductor"},
-            {"dc", {"plain dc", "analogue"}, "plain direct current"},
-            {"battery", {"cell", "cells", "radio"}, "carried along, commanded by radio"},
-            {"fixed dc", {"fixed"}, "a supply that never reverses"},
-            {"ac", {"alternating"}, "alternating current, as a meter reads it"}};
+    return {
+        {"dcc", {"two-rail dcc", "digital"}, "digital track of two rails"},
+        {"three-rail",
+         {"three rail", "centre rail", "three-rail digital"},
+         "digital track with a middle conductor"},
+        {"dc", {"plain dc", "analogue"}, "plain direct current"},
+        {"battery", {"cell", "cells", "radio"}, "carried along, commanded by radio"},
+        {"fixed dc", {"fixed"}, "a supply that never reverses"},
+        {"reversing dc", {"reversing", "point motor"}, "turned round by hand or by a point motor"},
+        {"ac", {"alternating"}, "alternating current, as a meter reads it"}};
 }
 /// Plain direct current on a building never reverses: nobody turns a direction there.
 Feed feedNamed(const std::string& called, const Job& job) {
@@ -253,16 +255,17 @@ Feed feedNamed(const std::string& called, const Job& job) {
     if (called == "three-rail") return Feed::ThreeRailDigital;
     if (called == "battery") return Feed::BatteryRadio;
     if (called == "ac") return Feed::Ac;
+    if (called == "reversing dc") return Feed::PlainDc;
     return called == "dc" && !isStructure(job) ? Feed::PlainDc : Feed::FixedDc;
 }
-Text feedWords(Feed feed) {
+Text feedWords(Feed feed, bool structure) {
     switch (feed) {
         case Feed::TwoRailDcc:
             return text("dcc");
         case Feed::ThreeRailDigital:
             return text("three-rail digital");
         case Feed::PlainDc:
-            return text("dc");
+            return structure ? text("reversing dc") : text("dc");
         case Feed::BatteryRadio:
             return text("battery");
         case Feed::Ac:
@@ -280,16 +283,18 @@ Result<Jotted> supply(const Said& said) {
                       text("A motor is not worked out on AC. Say what the model will run on: track "
                            "three-rail."));
     }
-    Jotted result = jotted(said, text("Supply: %1", feedWords(feed)));
+    Jotted result = jotted(said, text("Supply: %1", feedWords(feed, isStructure(before))));
     result.after.feed = feed;
     if (const auto value = said.one<Volts>("VOLTS")) {
         result.after.supply.volts = Measured<Volts>{*value, said.context.today};
-        result.meaning = text("Supply: %1, %2", feedWords(feed), formatted(*value));
+        result.meaning =
+            text("Supply: %1, %2", feedWords(feed, isStructure(before)), formatted(*value));
     } else if (feed != before.feed && before.supply.volts) {
         // Volts read on one kind of supply say nothing about another.
         result.after.supply.volts.reset();
-        result.meaning = text("Supply: %1; the %2 read on %3 no longer count", feedWords(feed),
-                              formatted(before.supply.volts->value), feedWords(before.feed));
+        result.meaning = text(
+            "Supply: %1; the %2 read on %3 no longer count", feedWords(feed, isStructure(before)),
+            formatted(before.supply.volts->value), feedWords(before.feed, isStructure(before)));
     }
     return result;
 }
@@ -337,8 +342,9 @@ Result<Jotted> battery(const Said& said) {
                                       formatted(pack.capacity), formatted(voltsOf(pack).full, 3)));
     if (before.feed != Feed::BatteryRadio) {
         result.after.feed = Feed::BatteryRadio;
-        result.meaning = text("Fed by a battery, not by %1. %2", feedWords(before.feed),
-                              std::move(result.meaning));
+        result.meaning =
+            text("Fed by a battery, not by %1. %2", feedWords(before.feed, isStructure(before)),
+                 std::move(result.meaning));
         result.after.supply.volts.reset();  // read on another kind of supply
     }
     result.after.supply.pack = pack;
