@@ -2,6 +2,7 @@
 // when one wants the model off, on plain DC.
 #pragma once
 
+#include "core/finding/state.h"
 #include "core/work/reserve/bank_state.h"
 
 #include <vector>
