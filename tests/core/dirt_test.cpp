@@ -10,6 +10,7 @@
 
 #include <gtest/gtest.h>
 
+#include <algorithm>
 #include <cmath>
 #include <random>
 
@@ -107,6 +108,91 @@ TEST(Dirt, IsSaidByFeelByDistanceOrByCount) {
         EXPECT_FALSE(understood(line, tests::shunter(), tests::smallCatalogue(), "").has_value())
             << line;
     }
+}
+
+TEST(OneWheel, AsWalkedByTheMillimetre) {
+    std::mt19937 random(11);
+    std::uniform_real_distribution<double> at(0, 60), long_(2, 40);
+    std::uniform_int_distribution<int> coin(0, 2);
+    int compared = 0;
+    for (int round = 0; round < 300; ++round) {
+        std::vector<CollectingAxle> axles;
+        for (int i = 0; i < 4; ++i)
+            axles.push_back({Millimetres{at(random)}, coin(random) > 0, true});
+        const double from = at(random);
+        const std::vector<DeadLength> dead{
+            {Rails::Left, Millimetres{from}, Millimetres{from + long_(random)}},
+            {coin(random) == 0 ? Rails::Both : Rails::Right, Millimetres{from + 50},
+             Millimetres{from + 60}}};
+        for (const Rails side : {Rails::Left, Rails::Right}) {
+            int wheels = 0;
+            double walked = 0;
+            for (const CollectingAxle& axle : axles) {
+                wheels += (side == Rails::Left ? axle.left : axle.right) ? 1 : 0;
+            }
+            constexpr double step = 0.01;
+            for (double travel = 0; travel < 240; travel += step) {
+                int on = 0;
+                for (const CollectingAxle& axle : axles) {
+                    if (!(side == Rails::Left ? axle.left : axle.right)) continue;
+                    const double wheel = travel - axle.x.value();
+                    const bool off =
+                        std::any_of(dead.begin(), dead.end(), [&](const DeadLength& one) {
+                            return (one.rail == side || one.rail == Rails::Both) &&
+                                   wheel > one.from.value() && wheel < one.to.value();
+                        });
+                    on += off ? 0 : 1;
+                }
+                walked += wheels > 1 && on == 1 ? step : 0;
+            }
+            EXPECT_NEAR(onOneWheel(axles, dead, side).value(), walked, 0.15) << round;
+            compared += walked > 0 ? 1 : 0;
+        }
+    }
+    EXPECT_GT(compared, 100);
+}
+
+TEST(OneWheel, GivesNothingAsOftenAsTheStuttersTell) {
+    // One a side: n · l = 2q. Two a side: 2q².
+    EXPECT_NEAR(wheelOff(1, 1, 1), 0.0015, 1e-9);
+    EXPECT_NEAR(wheelOff(1, 2, 2), std::sqrt(0.0015), 1e-9);
+    EXPECT_NEAR(wheelOff(0, 3, 3), 0, 1e-9);
+    EXPECT_LT(wheelOff(1, 1, 1), wheelOff(1, 3, 3));
+    EXPECT_NEAR(stuttersOnOneWheel(0.1, Millimetres{30}), 1, 1e-12);
+}
+
+TEST(OneWheel, OfADirtyModelStuttersWhereItHangsOnIt) {
+    // A gap of 40 mm leaves the shunter one wheel on the left for a while; it stutters every 2 m.
+    const Job job = jotted(tests::shunter(), {"points none", "gap none", "gap 40mm left",
+                                              "dirt every 2m", "decoder middle"});
+    const Place place = places(job).front();
+    const auto there = onOneWheel(job, place, Seconds{0});
+    ASSERT_TRUE(there);
+    const double q = wheelOff(0.5, 3, 3);
+    EXPECT_NEAR(there->stutters, q * there->length.value() / 3, 1e-9);
+    const auto all = tests::checkedAll(job);
+    const Finding& said = tests::finding(all, "reserve.one-wheel:" + place.name);
+    EXPECT_NEAR(*tests::figure(said, "n_there").value, there->stutters, 1e-9);
+    const double share = 1 - std::exp(-there->stutters);
+    EXPECT_EQ(said.state, share > 0.5 ? State::Over : share > 0.1 ? State::Close : State::Fine);
+    EXPECT_NE(said.state, State::Fine);
+    // A bank carries most of them, one that lasts for good all.
+    EXPECT_LT(onOneWheel(job, place, Seconds{0.2})->stutters, there->stutters / 50);
+    EXPECT_EQ(onOneWheel(job, place, std::nullopt)->stutters, 0);
+    const Job bank = jotted(job, {"bank can-4700u-16 charge 100R diode 0.35V"});
+    EXPECT_EQ(tests::finding(tests::checkedAll(bank), "reserve.one-wheel:" + place.name).state,
+              State::Fine);
+    // Clean rails, nobody who counted, a short gap that leaves it two wheels, or one that leaves it
+    // none: nothing is said.
+    const auto silent = [&](std::initializer_list<const char*> lines) {
+        const Job other = jotted(job, lines);
+        return !tests::has(tests::checkedAll(other),
+                           "reserve.one-wheel:" + places(other).front().name);
+    };
+    EXPECT_TRUE(silent({"dirt clean"}));
+    EXPECT_TRUE(silent({"gap none", "gap 3mm left"}));
+    EXPECT_TRUE(silent({"gap none", "gap 120mm left"}));
+    EXPECT_TRUE(silent({"axle 1 none", "axle 2 right"}));
 }
 
 }  // namespace

@@ -1,6 +1,7 @@
 #include "core/track/crossing.h"
 
 #include <algorithm>
+#include <utility>
 
 namespace glimmet::core {
 namespace {
@@ -105,6 +106,36 @@ Result<std::vector<Outage>> outages(const std::vector<CollectingAxle>& axles,
         }
     }
     return made;
+}
+
+Millimetres onOneWheel(const std::vector<CollectingAxle>& axles,
+                       const std::vector<DeadLength>& dead, Rails rail) {
+    const auto side = rail == Rails::Left ? &CollectingAxle::left : &CollectingAxle::right;
+    const auto wheels = std::count_if(axles.begin(), axles.end(),
+                                      [&](const CollectingAxle& axle) { return axle.*side; });
+    if (wheels < 2) return Millimetres{0};
+    Spans ofRail;
+    for (const DeadLength& length : dead) {
+        if (length.rail == rail || length.rail == Rails::Both)
+            ofRail.push_back({length.from.value(), length.to.value()});
+    }
+    // One more off at each beginning, one less at each end.
+    std::vector<std::pair<double, int>> turns;
+    for (const Span& span : joined(std::move(ofRail))) {
+        for (const CollectingAxle& axle : axles) {
+            if (!(axle.*side)) continue;
+            turns.emplace_back(span.from + axle.x.value(), 1);
+            turns.emplace_back(span.to + axle.x.value(), -1);
+        }
+    }
+    std::sort(turns.begin(), turns.end());
+    double sum = 0;
+    long off = 0;
+    for (std::size_t i = 0; i + 1 < turns.size(); ++i) {
+        off += turns[i].second;
+        if (wheels - off == 1) sum += turns[i + 1].first - turns[i].first;
+    }
+    return Millimetres{sum};
 }
 
 MetresPerSecond modelSpeed(KilometresPerHour prototype, double ratio) {

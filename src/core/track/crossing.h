@@ -42,6 +42,11 @@ struct Outage {
 [[nodiscard]] Result<std::vector<Outage>> outages(const std::vector<CollectingAxle>& axles,
                                                   const std::vector<DeadLength>& dead);
 
+/// Travel over which a side that has more wheels is down to one that collects. 0 for a side that
+/// has one at all times. Precondition: rail is the left or the right one; lengths as above.
+[[nodiscard]] Millimetres onOneWheel(const std::vector<CollectingAxle>& axles,
+                                     const std::vector<DeadLength>& dead, Rails rail);
+
 /// Speed of a model for a speed of its prototype. Range: ratio > 0 (87 for H0).
 [[nodiscard]] MetresPerSecond modelSpeed(KilometresPerHour prototype, double ratio);
 

@@ -16,4 +16,12 @@ inline constexpr Millimetres stutterLength{3};
 /// more without. Range: left > 0.
 [[nodiscard]] Seconds timeToCarry(double perMetre, MetresPerSecond speed, double left);
 
+/// The share of its way on which a wheel gives nothing: all wheels of a side are off together where
+/// it stutters, each by itself by chance, so n · l = q^left + q^right. 0 … 1. Range: perMetre >= 0,
+/// wheels >= 1 on each side.
+[[nodiscard]] double wheelOff(double perMetre, int left, int right);
+/// Stutters to be expected on a length where one such wheel is all that collects on its side: q · L
+/// / l.
+[[nodiscard]] double stuttersOnOneWheel(double off, Millimetres length);
+
 }  // namespace glimmet::core

@@ -233,6 +233,33 @@ std::optional<LongestDead> longestDead(const Job& job) {
     return longest;
 }
 
+std::optional<OnOneWheel> onOneWheel(const Job& job, const Place& place,
+                                     std::optional<Seconds> carried) {
+    if (!job.layout.dirt || !(job.layout.dirt->stuttersPerMetre > 0)) return {};
+    const std::vector<CollectingAxle> axles = collectingAxles(job);
+    int left = 0, right = 0;
+    for (const CollectingAxle& axle : axles) {
+        left += axle.left ? 1 : 0;
+        right += axle.right ? 1 : 0;
+    }
+    if (left == 0 || right == 0) return {};
+    OnOneWheel made;
+    for (const Rails way : place.ways) {
+        const std::vector<DeadLength> dead{{way, Millimetres{0}, place.length}};
+        const auto without = outages(axles, dead);
+        if (!without || !without->empty()) return {};
+        for (const Rails side : {Rails::Left, Rails::Right}) {
+            if (way == side || way == Rails::Both)
+                made.length = std::max(made.length, core::onOneWheel(axles, dead, side));
+        }
+    }
+    if (!(made.length > Millimetres{0})) return {};
+    const double off = wheelOff(job.layout.dirt->stuttersPerMetre, left, right);
+    const double all = stuttersOnOneWheel(off, made.length);
+    made.stutters = carried ? stuttersLeft(all, creepSpeed(job), *carried) : 0;
+    return made;
+}
+
 Bank onBus(const Reckoned& facts, const FittedBank& fitted, const Loads& loads) {
     const Path path = pathOf(fitted);
     const Volts bus = std::max(busVolts(facts.job, facts.house), Volts{0.1});

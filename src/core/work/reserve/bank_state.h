@@ -84,6 +84,18 @@ struct LongestDead {
 };
 [[nodiscard]] std::optional<LongestDead> longestDead(const Job& job);
 
+/// A dead place where it hangs on one wheel of a side for a while, on dirty rails: how far, and the
+/// stutters to be expected there at a crossing, of which a bank that holds `carried` (nothing: for
+/// good) leaves fewer.
+struct OnOneWheel {
+    Millimetres length{};
+    double stutters = 0;
+};
+/// The worse way through. Nothing where nobody counted stutters, where it is without power there
+/// anyway, or where it never hangs on one.
+[[nodiscard]] std::optional<OnOneWheel> onOneWheel(const Job& job, const Place& place,
+                                                   std::optional<Seconds> carried);
+
 /// A bank on the job's bus, on its way back through its diode or its charge resistor.
 [[nodiscard]] Bank onBus(const Reckoned& facts, const FittedBank& bank, const Loads& loads);
 

@@ -32,6 +32,9 @@ inline constexpr DecidedBy decidedBy[] = {
      "Over where it holds shorter than what is needed, close where its worst case "
      "does (least volts, 20 % less capacitance)."},
     {"reserve.none", "Never wrong: no bank is fitted; what would come of one."},
+    {"reserve.one-wheel",
+     "Where it bridges a place on one wheel of a side and stutters were counted: over where it "
+     "stutters there on more than half of its crossings, close on more than one in ten."},
     {"reserve.terminals",
      "A plug-in reserve on a decoder: over where it has no terminals, close where it does not "
      "switch "

@@ -1,10 +1,12 @@
 #include "core/work/reserve/judge_crossing.h"
 
 #include "core/quantity/format.h"
+#include "core/track/dirt.h"
 #include "core/work/reserve/bank_options.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace glimmet::core::reserve {
 namespace {
@@ -104,12 +106,60 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
 
 }  // namespace
 
+namespace {
+
+constexpr double seldomThere = 0.1, mostlyThere = 0.5;  // of its crossings
+
+/// Where it bridges a place on one wheel, dirt under that is enough.
+void judgeOnOneWheel(const Reckoned& facts, const Loads& loads, const Place& place,
+                     OfferedBanks& banks, Judging& judging) {
+    const Job& job = facts.job;
+    std::optional<Seconds> held = Seconds{0};
+    if (job.bank) {
+        const BankState state = bankState(facts, *job.bank, loads);
+        if (!state.hold) return;
+        held = state.hold->time;
+    }
+    const auto there = onOneWheel(job, place, held);
+    if (!there) return;
+    const double share = 1 - std::exp(-there->stutters);
+    const State verdict = share > mostlyThere   ? State::Over
+                          : share > seldomThere ? State::Close
+                                                : State::Fine;
+    judging.say(
+        "reserve.one-wheel:" + place.name, {place.name, place.name}, verdict, Gravity::WorksBadly,
+        [&](Finding& finding) {
+            const std::string length = formatted(there->length, 2);
+            finding.sentence = text(
+                "Over %1 it hangs on one wheel for %2: with the dirt that was counted it stutters "
+                "there "
+                "on %3 of its crossings.",
+                place.words, length, percent(share));
+            finding.figures = {
+                figures::computed(text("On one wheel"), "d_one", Metres{there->length}, "", {}),
+                figures::computed(
+                    text("Stutters at a crossing"), "n_there", there->stutters, "",
+                    {figures::measured(text("Stutters a metre"), "n",
+                                       job.layout.dirt->stuttersPerMetre, job.layout.dirt->on,
+                                       text("without a bank"), "dirt "),
+                     figures::assumed(text("Length of a stutter, on the average"), "l",
+                                      Metres{stutterLength}, text("random, without memory"))})};
+            if (verdict == State::Fine) return;
+            finding.action = text("clean its wheels, more wheels that collect, or a bank");
+            finding.options = banks.options();
+            if (!finding.options.empty()) finding.caution = capacitorCaution();
+        });
+}
+
+}  // namespace
+
 void judgeCrossings(const Reckoned& facts, const Loads& loads, OfferedBanks& banks,
                     Judging& judging) {
     if (facts.job.layout.spots.empty()) return;
     for (const Place& place : places(facts.job)) {
         if (const auto at = crossingOver(facts, loads, place, facts.job.bank, false)) {
             judgeCrossing(facts, loads, *at, banks, judging);
+            judgeOnOneWheel(facts, loads, place, banks, judging);
         } else if (facts.job.feed == Feed::ThreeRailDigital) {
             judging.say("reserve.crossing:" + place.name, {place.name, place.name}, State::Fine,
                         Gravity::CouldBeBetter, [&](Finding& finding) {
