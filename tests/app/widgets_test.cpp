@@ -9,6 +9,7 @@
 #include "app/lamps/odds_rows.h"
 #include "app/lamps/schematic.h"
 #include "app/lamps/tester_table.h"
+#include "app/lamps/volts_table.h"
 #include "app/measure/motor_plot.h"
 #include "app/reserve/bank_drawing.h"
 #include "app/reserve/consequence_table.h"
@@ -800,6 +801,37 @@ TEST(ConsequenceTable, SaysWhatFollowsALineEach) {
     strip.show(tests::factsOf(shunter()), {}, {});
     QTest::qWait(1);
     EXPECT_TRUE(table->findChildren<StateMark*>().isEmpty());
+}
+
+TEST(VoltsTable, HangsTheLampsOnOtherVoltsWithAPress) {
+    const core::Job job = jotted(tests::newJob("Holm Light", "lighthouse"),
+                                 {"supply fixed dc 12V", "lamp lantern white 3.0V 20mA for 5mA",
+                                  "inline lantern white 3.0V 20mA", "resistor lantern 1k5"});
+    LampsStrip strip;
+    strip.resize(900, 300);
+    strip.QWidget::show();
+    strip.show(tests::factsOf(job), {}, {});
+    auto* page = strip.findChild<QToolButton*>(u"pageVolts"_s);
+    EXPECT_TRUE(page->isVisible());
+    QTest::mouseClick(page, Qt::LeftButton);
+    auto* table = strip.findChild<VoltsTable*>();
+    EXPECT_TRUE(table->isVisible());
+    QStringList words;
+    for (const QLabel* each : table->findChildren<QLabel*>()) words << each->text();
+    EXPECT_TRUE(words.contains(u"12 V, as it is"_s)) << words.join(u'|').toStdString();
+    EXPECT_TRUE(words.contains(u"too low"_s));  // two whites on 5 V
+    // One press for each that is lit and is not where it hangs.
+    const auto uses = table->findChildren<QToolButton*>();
+    ASSERT_EQ(uses.size(), 2);  // 9 V and 16 V; at 12 V it would be as it is
+    QSignalSpy chosen(&strip, &LampsStrip::jotChosen);
+    QTest::mouseClick(uses[0], Qt::LeftButton);
+    EXPECT_EQ(chosen.at(0).at(0).toString(), u"supply fixed dc 9V"_s);
+    EXPECT_TRUE(core::understood("supply fixed dc 9V", job, tests::smallCatalogue(), {}));
+    // Behind a decoder there is no such choice; the page goes, and what was shown with it.
+    strip.show(tests::factsOf(jotted(shunter(), {"lamp front white", "resistor front 1k"})), {},
+               {});
+    EXPECT_FALSE(page->isVisible());
+    EXPECT_FALSE(table->isVisible());
 }
 
 TEST(Schematic, LampsAcrossEachOtherLieSideBySide) {

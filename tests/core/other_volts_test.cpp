@@ -28,6 +28,9 @@ TEST(OtherVolts, WasteIsWhatIsNotInTheLamps) {
     const Job job = steadyOn({});
     const auto all = onOtherVolts(job, job.groups[0], House());
     ASSERT_EQ(all.size(), 5U);
+    // Where it is what it would be there, it is told once.
+    const Job other = steadyOn({"resistor table 2k2"});
+    EXPECT_EQ(onOtherVolts(other, other.groups[0], House()).size(), 4U);
     for (std::size_t i = 1; i < all.size(); ++i) EXPECT_LE(all[i - 1].volts, all[i].volts);
     // Now: 12 V, 1.8 kΩ.
     const auto now =
@@ -61,9 +64,13 @@ TEST(OtherVolts, TooLowIsSaidAndWhatHangsElsewhereHasNone) {
     EXPECT_TRUE(onOtherVolts(decoder, decoder.groups[0], House()).empty());
     const Job driver = steadyOn({"driver table 5mA"});
     EXPECT_TRUE(onOtherVolts(driver, driver.groups[0], House()).empty());
-    // On the rails there is no "as it is" of steady volts, but what they would be is told.
+    // A coach has the volts of its rails; a building on AC could have others, none of them steady
+    // now.
     const Job rails = jotted(steadyOn({}), {"supply dcc"});
-    const auto others = onOtherVolts(rails, rails.groups[0], House());
+    EXPECT_TRUE(onOtherVolts(rails, rails.groups[0], House()).empty());
+    const Job ac = jotted(tests::newJob("Holm Light", "lighthouse"),
+                          {"supply ac 16V", "lamp lantern white 3.0V 20mA", "resistor lantern 1k"});
+    const auto others = onOtherVolts(ac, ac.groups[0], House());
     EXPECT_EQ(others.size(), 4U);
     for (const auto& each : others) EXPECT_FALSE(each.now);
 }

@@ -17,11 +17,11 @@ VoltsTable::VoltsTable(QWidget* parent) : QWidget(parent), m_grid(new QGridLayou
     setAccessibleName(tr("The group on other volts"));
     setAutoFillBackground(true);
     m_grid->setContentsMargins(14, 8, 14, 8);
-    m_grid->setHorizontalSpacing(18);
+    m_grid->setHorizontalSpacing(12);
     m_grid->setVerticalSpacing(4);
     int column = 0;
-    for (const QString& each : {tr("supply"), tr("resistor"), tr("takes"), tr("of it wasted"),
-                                tr("brightest : dimmest")}) {
+    for (const QString& each :
+         {tr("supply"), tr("resistor"), tr("takes"), tr("wasted"), tr("differ by")}) {
         auto* head = new QLabel(each);
         head->setFont(wordsFont(13, true));
         m_grid->addWidget(head, 0, column++);
@@ -49,11 +49,11 @@ void VoltsTable::show(const std::vector<core::lamps::OnVolts>& all) {
                                  qs(core::formatted(each.taken, 2))),
                  2);
             cell(qs(core::percent(each.wasted)), 3);
-            cell(u"%1 : 1"_s.arg(qs(core::formatted(each.apart, core::Dimension::Ratio, 2))), 4);
+            cell(u"%1 × "_s.arg(qs(core::formatted(each.apart, core::Dimension::Ratio, 2))), 4);
         }
         if (lit && !each.now) {
             auto* take = new QToolButton;
-            take->setText(tr("hang it there"));
+            take->setText(tr("use"));
             take->setAccessibleName(tr("Hang the lamps on %1").arg(volts));
             take->setToolTip(tr("All lamps of this model then hang on %1 of DC").arg(volts));
             take->setFocusPolicy(Qt::StrongFocus);
@@ -70,6 +70,7 @@ void VoltsTable::show(const std::vector<core::lamps::OnVolts>& all) {
                       "in resistors; with few volts left for them LEDs of one batch differ "
                       "more."));
     words->setWordWrap(true);
+    words->setMinimumWidth(1);
     m_grid->addWidget(words, row, 0, 1, 7);
     m_cells.push_back(words);
     for (int i = 0; i <= row + 1; ++i) m_grid->setRowStretch(i, i == row + 1 ? 1 : 0);

@@ -169,7 +169,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
                 // What comes through the wall lies on it as a dull sheen, and nowhere else.
                 painter.save();
                 painter.setClipPath(shellOf(scene, lit.lamp->fitted));
-                paintGlow(painter, at, view.scale * 22, colour, lit.brightness * *lit.leak * 0.5);
+                paintGlow(painter, at, view.scale * 22, colour, lit.brightness * *lit.leak * 0.8);
                 painter.restore();
             }
             if (lit.lamp->fitted.pose.facing == core::Facing::Inside) {

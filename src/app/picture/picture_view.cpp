@@ -202,10 +202,11 @@ void PictureView::paintEvent(QPaintEvent*) {
     if (m_dark) {
         const bool lit = std::any_of(m_lamps.begin(), m_lamps.end(),
                                      [](const core::LitLamp& lamp) { return lamp.brightness > 0; });
-        paintLegend(painter, QPointF(10, 8),
-                    !lit ? tr("no lamp is seen")
-                         : tr("as the eye would find it, roughly; a shell lets nothing through"),
-                    Qt::AlignLeft, ink, QColor(0, 0, 0));
+        paintLegend(
+            painter, QPointF(10, 8),
+            !lit ? tr("no lamp is seen")
+                 : tr("as the eye would find it, roughly; walls glow only where they were told"),
+            Qt::AlignLeft, ink, QColor(0, 0, 0));
     }
     if (!m_tried.isEmpty()) {
         paintLegend(painter, QPointF(width() / 2.0, 30), tr("tried: %1").arg(m_tried),

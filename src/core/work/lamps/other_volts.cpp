@@ -36,6 +36,8 @@ std::optional<OnVolts> worked(const Job& job, const LampGroup& group, const Hous
 std::vector<OnVolts> onOtherVolts(const Job& job, const LampGroup& group, const House& house) {
     std::vector<OnVolts> all;
     if (group.output != supplyOutput || group.isBulbs() || group.driver()) return all;
+    // What rolls has the volts of its rails.
+    if (!isStructure(job) && job.feed != Feed::FixedDc) return all;
     for (const double volts : {5.0, 9.0, 12.0, 16.0}) {
         Job there = job;
         there.feed = Feed::FixedDc;
@@ -68,6 +70,10 @@ std::vector<OnVolts> onOtherVolts(const Job& job, const LampGroup& group, const 
     if (connected && job.feed == Feed::FixedDc) {
         if (auto now = worked(job, group, house, busVolts(job, house))) {
             now->now = true;
+            std::erase_if(all, [&](const OnVolts& each) {
+                return each.volts <= now->volts && each.volts >= now->volts &&
+                       each.resistor == now->resistor;
+            });
             all.push_back(*now);
         }
     }

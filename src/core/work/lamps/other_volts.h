@@ -21,8 +21,8 @@ struct OnVolts {
     double apart = 1;   ///< brightest by dimmest corner of one row, in current
 };
 /// At 5, 9, 12 and 16 V of steady DC and as it is, rising; each row with the resistor that the
-/// group's wish asks for there. Empty for groups that are not straight on the supply, bulbs, and
-/// what hangs behind a driver.
+/// group's wish asks for there. Empty for groups that are not straight on a supply
+/// that could be another, bulbs, and what hangs behind a driver.
 [[nodiscard]] std::vector<OnVolts> onOtherVolts(const Job& job, const LampGroup& group,
                                                 const House& house);
 
