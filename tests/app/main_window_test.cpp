@@ -18,6 +18,7 @@
 #include <QPushButton>
 #include <QSignalSpy>
 #include <QTimer>
+#include <QToolButton>
 
 using namespace Qt::StringLiterals;
 
@@ -383,6 +384,22 @@ TEST(MainWindow, ShowsANoteAtOnceAndStaysInItsStage) {
         lines.append(label->text());
     EXPECT_TRUE(lines.first().startsWith(u"Owner: Harbourmaster"_s));
     EXPECT_TRUE(lines.filter(u"brush spring replaced"_s).size() == 1);
+}
+TEST(MainWindow, HoldsEveryPageOfABuildingsLampsOnASmallScreen) {
+    OpenWindow app;
+    for (const auto& line : {u"motor none"_s, u"decoder none"_s, u"body lighthouse"_s,
+                             u"supply ac 16V"_s, u"rectifier silicon"_s, u"smoothing 47uF 35V"_s,
+                             u"lamp lantern white 3.0V 20mA"_s, u"resistor lantern 3k9"_s}) {
+        app.jot(line);
+    }
+    app.bench().goTo("lamps");
+    // Whichever lamp is in question: no circuit has more pages than all of them.
+    for (const QString& page : {u"pageCircuit"_s, u"pageVolts"_s, u"pageDirt"_s}) {
+        app.find<QAbstractButton>(page)->show();
+    }
+    app.window().resize(1280, 720);
+    OpenWindow::settle();
+    EXPECT_EQ(app.window().size(), QSize(1280, 720));
 }
 TEST(MainWindow, HoldsEverythingOnASmallScreen) {
     OpenWindow app;

@@ -127,5 +127,31 @@ TEST(SupplyVerb, ABuildingCanHangOnWhatIsTurnedRound) {
     EXPECT_EQ(plain(taken->meaning), "Supply: reversing dc, 12 V");
 }
 
+TEST(OutputLimit, IsAskedForWhereItMatters) {
+    const Job known =
+        jotted(shunter(), {"decoder middle", "lamp front white", "resistor front 2k2"});
+    const Job job = jotted(known, {"output front unmarked"});
+    EXPECT_FALSE(job.decoder->part.outputs[0].limit);
+    EXPECT_TRUE(known.decoder->part.outputs[0].limit);
+    // Five milliamperes bears any; nearly a tenth of an ampere is asked for.
+    const std::string id = "lamp.output-current:front lamp";
+    EXPECT_FALSE(has(checkedAll(job), id));
+    const Job bulb = jotted(shunter(), {"decoder middle", "bulb front lamp 12V 95mA on front",
+                                        "output front unmarked"});
+    const std::string of = "lamp.output-current:" + bulb.groups[0].name;
+    const auto all = checkedAll(bulb);
+    EXPECT_EQ(finding(all, of).state, State::Ask);
+    EXPECT_FALSE(figure(finding(all, of), "I_limit").value);
+    EXPECT_EQ(finding(checkedAll(jotted(bulb, {"output front 50mA"})), of).state, State::Over);
+    EXPECT_FALSE(has(checkedAll(jotted(bulb, {"output front 200mA"})), of));
+    // Nothing is said of a rush into an output of which nobody knows what it bears.
+    EXPECT_FALSE(has(all, "lamp.inrush:" + bulb.groups[0].name));
+    // One that sets its current itself: that is asked for.
+    const Job sets = jotted(job, {"output front constant-current"});
+    EXPECT_EQ(finding(checkedAll(sets), "lamp.output-kind:front lamp").state, State::Ask);
+    EXPECT_FALSE(understood("output front 100mA 470R", job, smallCatalogue(), {}));
+    EXPECT_FALSE(understood("output front 100mA unmarked", job, smallCatalogue(), {}));
+}
+
 }  // namespace
 }  // namespace glimmet::core

@@ -30,7 +30,11 @@ TEST(Walls, LetLessThroughTheThickerTheyAre) {
         EXPECT_LT(thick, thin) << word;
         EXPECT_EQ(leaks({material, Millimetres{0.1}, true}), 0) << word;
     }
+    // As docs/physics.md has them: what passes the faces, and over what depth it falls to 1/e.
     EXPECT_NEAR(leaks({WallMaterial::Styrene, Millimetres{1.4}}), 0.5 / std::exp(1.0), 1e-12);
+    EXPECT_NEAR(leaks({WallMaterial::Resin, Millimetres{1.0}}), 0.5 / std::exp(1.0), 1e-12);
+    EXPECT_NEAR(leaks({WallMaterial::Card, Millimetres{0.3}}), 0.4 / std::exp(1.0), 1e-12);
+    EXPECT_NEAR(leaks({WallMaterial::Wood, Millimetres{0.5}}), 0.3 / std::exp(1.0), 1e-12);
 }
 
 Job walled(std::initializer_list<const char*> lines) {

@@ -169,6 +169,7 @@ LampsStrip::LampsStrip(QWidget* parent)
         tab->setAccessibleName(tip);
         tab->setCheckable(true);
         tab->setFocusPolicy(Qt::StrongFocus);
+        tab->setMinimumWidth(30);  // on a small screen they give way, not the window
         connect(tab, &QToolButton::clicked, this, [this, page] { turnTo(page); });
         head->addWidget(tab);
         m_tabs.push_back(tab);
@@ -180,10 +181,12 @@ LampsStrip::LampsStrip(QWidget* parent)
         true);
     add(u"pageTesters"_s, tr("testers"), tr("What the bench testers should show at its lamps"),
         m_testers, true);
-    add(u"pageVolts"_s, tr("other volts"), tr("What it would take and waste on 5, 9, 12 or 16 V"),
+    add(u"pageVolts"_s, tr("volts"), tr("What it would take and waste on 5, 9, 12 or 16 V"),
         m_volts, true);
     add(u"pageDirt"_s, tr("over dirt"), tr("What the lamps do while the rails give nothing"),
         m_dirt, false);
+    // Not before there is something on them: a window once made wider stays so.
+    for (const Page page : {Volts, Dirt}) m_tabs[page]->hide();
     head->addStretch(1);
     auto* save = new QToolButton(this);
     save->setObjectName(u"saveLamps"_s);

@@ -36,9 +36,9 @@ struct DecoderOutput {
     std::string name;  ///< "front", "rear", "1" …
     std::string wire;  ///< insulation colour: "white", "yellow", "green" …
     OutputKind kind = OutputKind::LowSide;
-    Amperes limit{};             ///< largest current, > 0
-    std::optional<Ohms> series;  ///< its own resistor; 0 when bare; nothing: not known
-    std::string seriesMeasured;  ///< date when the user found that out; empty: from the catalogue
+    std::optional<Amperes> limit;  ///< largest current, > 0; nothing: nobody knows
+    std::optional<Ohms> series;    ///< its own resistor; 0 when bare; nothing: not known
+    std::string seriesMeasured;    ///< date when the user found that out; empty: from the catalogue
     bool operator==(const DecoderOutput&) const = default;
 };
 

@@ -98,7 +98,8 @@ struct GroupState {
 
 inline constexpr double lampCloseAbove = 0.85;  ///< of an LED's limit it is close (4-judgement)
 inline constexpr Amperes glowCurrent{0.0001};
-inline constexpr Volts lampSupplyVolts{1.5};  ///< of an output that is made for bulbs
+inline constexpr Amperes usualOutputLimit{0.1};  ///< of a decoder's output, where nobody knows
+inline constexpr Volts lampSupplyVolts{1.5};     ///< of an output that is made for bulbs
 
 /// `board`: the output's own resistor, where it is to be taken for something else than is known.
 /// Errors: OutOfRange from a lamp whose data are no LED's.

@@ -15,7 +15,7 @@ void outputFields(Io& io, Self& output) {
     io("name", output.name, Required, word);
     io("wire", output.wire, Maybe, word);
     io("kind", output.kind);
-    io("limit", output.limit, Required, amps);
+    io("limit", output.limit, OrNull, amps);
     io("series", output.series, OrNull, from0To(1e5));
     io("series_on", output.seriesMeasured, Maybe, date);
 }

@@ -76,9 +76,15 @@ Cell outputsCell(const Reckoned& facts, const Decoder& decoder) {
             continue;
         }
         if (!facts.groups[g]) continue;
-        held.against(
-            stateAgainst(facts.groups[g]->total.value(), output->limit.value(), closeAbove),
-            text("its output %1 gives %2", group.output, formatted(output->limit, 3)));
+        const double total = facts.groups[g]->total.value();
+        if (!output->limit) {
+            if (stateAgainst(total, usualOutputLimit.value(), closeAbove) != State::Fine)
+                held.against(State::Ask,
+                             text("what its output %1 gives is not told", group.output));
+            continue;
+        }
+        held.against(stateAgainst(total, output->limit->value(), closeAbove),
+                     text("its output %1 gives %2", group.output, formatted(*output->limit, 3)));
     }
     const auto lit = std::count_if(
         decoder.outputs.begin(), decoder.outputs.end(),

@@ -172,7 +172,8 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
 void judgeInrush(const Reckoned& facts, const LampGroup& group, const GroupState& state,
                  Judging& judging) {
     const DecoderOutput* output = outputNamed(facts.job, group.output);
-    if (!output || state.total > output->limit) return;  // that is said by itself
+    if (!output || !output->limit || state.total > *output->limit)
+        return;  // that is said by itself
     for (std::size_t row = 0; row < group.rows.size(); ++row) {
         // What ends that ends this too.
         if (verdictOf(group, row, state.rows[row]).trouble == BulbTrouble::Burns) return;
@@ -187,7 +188,7 @@ void judgeInrush(const Reckoned& facts, const LampGroup& group, const GroupState
     if (!(siemens > 0)) return;
     const Ohms path{1 / siemens + (state.outputSeries + group.shared()).value()};
     const Amperes inrush = state.drive / path;
-    const Amperes bears = output->limit * inrushBears;
+    const Amperes bears = *output->limit * inrushBears;
     if (inrush <= bears) return;
     judging.say(
         "lamp.inrush:" + group.id, subjectOf(group), State::Close, Gravity::DoesNotWork,
@@ -195,7 +196,7 @@ void judgeInrush(const Reckoned& facts, const LampGroup& group, const GroupState
             finding.sentence = text(
                 "Cold, %1 draws %2 for a moment, and output %3 is made for %4: its protection may "
                 "take that for a short.",
-                group.name, formatted(inrush, 2), group.output, formatted(output->limit, 3));
+                group.name, formatted(inrush, 2), group.output, formatted(*output->limit, 3));
             finding.action = text("a resistor for %1", group.name);
             finding.figures = {
                 figures::computed(
@@ -203,7 +204,7 @@ void judgeInrush(const Reckoned& facts, const LampGroup& group, const GroupState
                     {feedFigure(facts.job, group, facts.house),
                      figures::assumed(text("Cold, of its resistance hot"), "R_cold",
                                       coldResistance(bulbOf(group, 0)), text("a tenth"))}),
-                figures::catalogue(text("Output's limit"), "I_limit", output->limit,
+                figures::catalogue(text("Output's limit"), "I_limit", *output->limit,
                                    verbatim(facts.job.decoder->part.name))};
             // As many ohms as leave the first moment what the output bears.
             const Ohms wanted = state.drive / bears - path;

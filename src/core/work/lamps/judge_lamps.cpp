@@ -852,7 +852,14 @@ bool judgeOutputKind(const Reckoned& facts, const LampGroup& group, const GroupS
         case OutputKind::ConstantCurrent: {
             // It gives its own current, shared by the rows; it needs some volts to work with.
             constexpr Volts dropout{2};
-            const Amperes each = output->limit / static_cast<double>(group.rows.size());
+            if (!output->limit) {
+                say(State::Ask, Gravity::PartDestroyed,
+                    text("Output %1 sets the current of %2 itself: look what it is set to.",
+                         group.output, group.name),
+                    text("the current that output %1 is set to", group.output));
+                return true;
+            }
+            const Amperes each = *output->limit / static_cast<double>(group.rows.size());
             Volts most{0};
             Amperes limit{1e9};
             for (std::size_t r = 0; r < group.rows.size(); ++r) {
@@ -860,7 +867,7 @@ bool judgeOutputKind(const Reckoned& facts, const LampGroup& group, const GroupS
                 for (const Lamp& lamp : group.rows[r].lamps) {
                     if (const auto lampLaw = law(lamp.part)) drop += voltageOf(*lampLaw, each);
                 }
-                most = std::max(most, drop + output->limit * group.shared());
+                most = std::max(most, drop + *output->limit * group.shared());
                 limit = std::min(limit, state.rows[r].limit);
             }
             if (each > limit) {
@@ -996,21 +1003,42 @@ void judgeGroup(const LampGroup& group, const GroupState& state, Judging& judgin
     }
 }
 
+/// An output of which nobody knows what it bears: asked for where it carries nearly what usual ones
+/// do.
+void judgeUnmarked(const LampGroup& group, const GroupState& state, Judging& judging) {
+    if (stateAgainst(state.total.value(), usualOutputLimit.value(), lampCloseAbove) == State::Fine)
+        return;
+    judging.say(
+        "lamp.output-current:" + group.id, subjectOf(group), State::Ask, Gravity::PartDestroyed,
+        [&](Finding& finding) {
+            finding.sentence =
+                text("Look up what output %1 bears: it would carry %2, and most bear %3.",
+                     group.output, formatted(state.total, 3), formatted(usualOutputLimit));
+            finding.action = text("what output %1 bears", group.output);
+            finding.figures = {
+                figures::computed(text("All rows together"), "I_out", state.total, "", {}),
+                figures::missing(text("Output's limit"), "I_limit", Dimension::Current,
+                                 text("in the decoder's leaflet"), "output " + group.output + " ")};
+        });
+}
+
 /// What an output carries of what it bears, and whether there is one at all.
 void judgeOutputLoad(const Job& job, const LampGroup& group, const GroupState& state,
                      Judging& judging) {
     if (const DecoderOutput* output = outputNamed(job, group.output)) {
-        const State load = stateAgainst(state.total.value(), output->limit.value(), lampCloseAbove);
+        if (!output->limit) return judgeUnmarked(group, state, judging);
+        const Amperes limit = *output->limit;
+        const State load = stateAgainst(state.total.value(), limit.value(), lampCloseAbove);
         if (load != State::Fine) {
             judging.say(
                 "lamp.output-current:" + group.id, subjectOf(group), load, Gravity::PartDestroyed,
                 [&](Finding& finding) {
                     finding.sentence = text("Output %1 carries %2 of its %3.", group.output,
-                                            formatted(state.total, 3), formatted(output->limit, 3));
+                                            formatted(state.total, 3), formatted(limit, 3));
                     finding.action = text("fewer or dimmer lamps on output %1", group.output);
                     finding.figures = {
                         figures::computed(text("All rows together"), "I_out", state.total, "", {}),
-                        figures::catalogue(text("Output's limit"), "I_limit", output->limit,
+                        figures::catalogue(text("Output's limit"), "I_limit", limit,
                                            verbatim(job.decoder->part.name))};
                 });
         }

@@ -107,6 +107,9 @@ std::vector<Named> noneOrOpen(const Context&) {
             {"open", {"unknown"}, "not chosen yet"}};
 }
 std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"}}; }
+std::vector<Named> unmarkedOnly(const Context&) {
+    return {{"unmarked", {"unrated"}, "nobody knows what it bears"}};
+}
 std::vector<Named> bareOnly(const Context&) {
     return {{"bare", {"none", "no"}, "no resistor on the board"}, {"unknown", {}, "not looked at"}};
 }
@@ -1053,8 +1056,27 @@ Result<Jotted> outputKind(const Said& said) {
     return result;
 }
 
+/// "output front 100mA": what it bears; "unmarked": nobody knows.
+Result<Jotted> outputLimit(const Said& said, std::optional<Amperes> amps) {
+    if (said.one<Ohms>("OHMS") || said.name("bare") || (amps && said.name("unmarked"))) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("What an output bears is said by itself. Write it like output %1 100mA.",
+                           *said.name("OUTPUT")));
+    }
+    const std::string& called = *said.name("OUTPUT");
+    Jotted result = jotted(said, amps ? text("Output %1 bears %2", called, formatted(*amps))
+                                      : text("Nobody knows what output %1 bears", called));
+    for (DecoderOutput& each : result.after.decoder->part.outputs) {
+        if (each.name == called) each.limit = amps;
+    }
+    if (const LampGroup* group = fedBy(said.context.job, called)) result.subject = group->id;
+    return result;
+}
+
 Result<Jotted> output(const Said& said) {
     if (said.name("KIND")) return outputKind(said);
+    const auto amps = said.one<Amperes>("AMPS");
+    if (amps || said.name("unmarked")) return outputLimit(said, amps);
     const auto value = ohmsOr(said, "bare");
     if (!value) return tl::unexpected(value.error());
     const std::string& called = *said.name("OUTPUT");
@@ -1281,7 +1303,13 @@ constexpr Takes outputTakes[] = {
      .explained = true},
     {.what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 1e5, .zero = true},
     {.what = "bare", .kind = Kind::Name, .names = bareOnly},
-    {.what = "KIND", .kind = Kind::Name, .names = outputKindNames}};
+    {.what = "KIND", .kind = Kind::Name, .names = outputKindNames},
+    {.what = "AMPS",
+     .dimension = Dimension::Current,
+     .least = 5e-3,
+     .most = 0.5,
+     .unitNeeded = true},
+    {.what = "unmarked", .kind = Kind::Name, .names = unmarkedOnly}};
 constexpr Takes placeTakes[] = {lampGroup,
                                 {.what = "BACK UP",
                                  .needed = true,
@@ -1315,7 +1343,8 @@ constexpr const char* targetExamples[] = {"target front 3mA", "target rear half 
                                           "target rear like front"};
 constexpr const char* seriesExamples[] = {"series front E24"};
 constexpr const char* outputExamples[] = {"output front 680R", "output front bare",
-                                          "output front constant-current"};
+                                          "output front constant-current", "output front 100mA",
+                                          "output front unmarked"};
 constexpr const char* placeExamples[] = {"place front 3mm 41mm"};
 constexpr const char* removeExamples[] = {"remove rear lamp", "remove front/2"};
 constexpr const char* wishWords[] = {"wish"};
@@ -1446,7 +1475,7 @@ constexpr Verb table[] = {
      {},
      outputTakes,
      outputExamples,
-     "resistor found on the decoder's board; bare for none",
+     "resistor found on the decoder's board, bare for none; or the current that it bears",
      output,
      false,
      outputNoise},

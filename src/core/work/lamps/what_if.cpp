@@ -107,9 +107,10 @@ Consequence consequenceOf(const Job& job, const LampGroup& group, const FaultCas
     if (shift.burns) {
         return {State::Over, text("the others burn after it: up to %1", formatted(shift.most, 3))};
     }
-    if (output && after.total > output->limit && before.total <= output->limit) {
+    const auto limit = output ? output->limit : std::nullopt;
+    if (limit && after.total > *limit && before.total <= *limit) {
         return {State::Over, text("output %1 carries %2 of its %3", group.output,
-                                  formatted(after.total, 3), formatted(output->limit, 3))};
+                                  formatted(after.total, 3), formatted(*limit, 3))};
     }
     const Watts heat = own * own * *row.resistor;
     if (bridged && (heat > unplannedHeat || (row.package && heat > rating(*row.package)))) {

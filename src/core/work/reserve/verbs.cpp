@@ -44,6 +44,11 @@ Fitted seatCalled(const Job& job, const std::string& called) {
     return {};
 }
 
+tl::unexpected<Error> noBank() {
+    return refuse(ErrorCode::Unknown,
+                  text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
+}
+
 constexpr std::size_t mostSpots = 50;  // as the record keeps them
 tl::unexpected<Error> tooMany() {
     return refuse(
@@ -90,11 +95,7 @@ Result<Jotted> bank(const Said& said) {
 template <class Quantity>
 Result<Jotted> part(const Said& said, std::optional<Quantity> FittedBank::*field,
                     std::string_view what, Text name) {
-    if (!said.context.job.bank) {
-        return refuse(
-            ErrorCode::Unknown,
-            text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
-    }
+    if (!said.context.job.bank) return noBank();
     const auto value = said.one<Quantity>(what);
     const bool none = said.name("none").has_value();
     if (value && none) {
@@ -113,11 +114,7 @@ Result<Jotted> part(const Said& said, std::optional<Quantity> FittedBank::*field
 /// "charge 1.2s": the time until its volts stand, to a twentieth: three time constants.
 Result<Jotted> charged(const Said& said, Seconds time) {
     const std::optional<FittedBank>& bank = said.context.job.bank;
-    if (!bank) {
-        return refuse(
-            ErrorCode::Unknown,
-            text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
-    }
+    if (!bank) return noBank();
     if (said.one<Ohms>("OHMS") || said.one<Volts>("VOLTS") || said.name("none")) {
         return refuse(ErrorCode::NotUnderstood,
                       text("How long it charges is read by itself: charge %1.", formatted(time)));
@@ -158,11 +155,7 @@ Result<Jotted> diode(const Said& said) {
 
 /// "clamp 16V 5%"
 Result<Jotted> clamp(const Said& said) {
-    if (!said.context.job.bank) {
-        return refuse(
-            ErrorCode::Unknown,
-            text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
-    }
+    if (!said.context.job.bank) return noBank();
     const auto volts = said.one<Volts>("VOLTS");
     const auto& within = said.at("WITHIN").quantities;
     const bool none = said.name("none").has_value();
@@ -202,11 +195,7 @@ Result<Jotted> balance(const Said& said) {
 }
 
 Result<Jotted> capacitance(const Said& said) {
-    if (!said.context.job.bank) {
-        return refuse(
-            ErrorCode::Unknown,
-            text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
-    }
+    if (!said.context.job.bank) return noBank();
     const Farads value = *said.one<Farads>("FARADS");
     Jotted result = jotted(said, text("Capacitance of the bank, measured: %1", formatted(value)));
     result.after.bank->measured = Measured<Farads>{value, said.context.today};
@@ -222,11 +211,7 @@ tl::unexpected<Error> notDead() {
 /// the time it holds is in proportion to its farads.
 Result<Jotted> lift(const Said& said) {
     const Job& job = said.context.job;
-    if (!job.bank) {
-        return refuse(
-            ErrorCode::Unknown,
-            text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
-    }
+    if (!job.bank) return noBank();
     const auto seconds = said.one<Seconds>("SECONDS");
     const bool none = said.name("nothing").has_value();
     if (seconds.has_value() == none) {
