@@ -225,6 +225,40 @@ TEST(LampsOnAc, AChipBeginsAnewAtEveryCrestUntilACapacitorCarriesIt) {
     EXPECT_NE(sentenceOf(carried, "lamp.blink:lantern").find("from one crest"), std::string::npos);
 }
 
+TEST(LampsOnAc, ADriverHasHalfOfItsTimeThere) {
+    const Job job = onAc({"lamp lantern red 2.0V 20mA", "driver lantern 5mA"});
+    const auto all = checkedAll(job);
+    EXPECT_EQ(finding(all, "lamp.driver:lantern").state, State::Close);
+    EXPECT_NE(plain(finding(all, "lamp.driver:lantern").sentence).find("one half of the AC"),
+              std::string::npos);
+    EXPECT_EQ(finding(checkedAll(jotted(job, {"rectifier silicon"})), "lamp.driver:lantern").state,
+              State::Fine);
+}
+
+TEST(LampsOnAc, VoltsBelowTheBridgeAreNoNumbersOutOfNothing) {
+    const Job job = onAc({"supply ac 1V", "bulb lantern 16V 50mA", "rectifier 2V"});
+    const auto facts = factsOf(job);
+    EXPECT_TRUE(std::isfinite(facts.groups[0]->glowFrom.value()));
+    EXPECT_EQ(finding(checkedAll(job), "lamp.bulb:lantern").state, State::Over);
+}
+
+TEST(LampsOfBuildings, MeetNoDirt) {
+    Job job = jotted(tests::newJob("Holm Light", "lighthouse"),
+                     {"supply reversing dc 12V", "lamp lantern red 2.0V 20mA",
+                      "resistor lantern 1k", "rectifier silicon"});
+    EXPECT_FALSE(has(checkedAll(job), "lamp.flicker"));
+    job.groups[0].rows[0].lamps[0].part.blink = BlinkChip{1, false, Volts{1.5}};
+    EXPECT_EQ(finding(checkedAll(job), "lamp.blink:lantern").state, State::Fine);
+    // On digital volts its chip begins anew all the same.
+    EXPECT_EQ(finding(checkedAll(jotted(job, {"supply dcc"})), "lamp.blink:lantern").state,
+              State::Over);
+    // A coach has rails under it.
+    EXPECT_TRUE(has(checkedAll(jotted(tests::newJob("Aurora", "saloon"),
+                                      {"supply dc 12V", "lamp table red", "resistor table 1k",
+                                       "rectifier silicon"})),
+                    "lamp.flicker"));
+}
+
 TEST(LampsOnAc, AMotorIsNotWorkedOutThere) {
     const auto refused = understood("supply ac 16V", shunter(), smallCatalogue(), {});
     ASSERT_FALSE(refused);

@@ -130,6 +130,15 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                     finding.action = text("a smaller current for %1", group.name);
                     break;
                 case DriverTrouble::Starved:
+                    if (state.wave == Wave::OneHalf) {
+                        finding.sentence = text(
+                            "%1 gets %2 of the %3 that its driver is set to, on the average: it "
+                            "lights "
+                            "in one half of the AC only.",
+                            called, formatted(state.total, 3), set);
+                        finding.action = text("a bridge rectifier before the lamps");
+                        break;
+                    }
                     finding.sentence = text(
                         "%1 gets %2 of the %3 that its driver is set to: lamps and driver leave "
                         "nothing of %4. Put fewer in a row.",

@@ -219,7 +219,7 @@ void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& gro
     const Seconds turn = turnGap(facts.job.feed);
     const std::optional<Seconds> until = chipLasts(facts, feed, needs);
     const bool edges = !alternates(facts.job.feed) || !until || *until >= turn;
-    const bool dirt = !until || *until >= dirtGap;
+    const bool dirt = !until || *until >= dirtGap || (isStructure(facts.job) && edges);
     judging.say(
         "lamp.blink:" + rowId(group, row), subjectOf(group),
         !edges  ? State::Over
@@ -243,6 +243,7 @@ void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& gro
                           "%1 blinks, but begins anew at every speck of dirt: that takes %2, and "
                           "its chip is below %3 after %4.",
                           called, formatted(dirtGap), formatted(needs, 2), formatted(*until, 2))
+                : isStructure(facts.job) && !ac ? text("%1 blinks: its chip has enough.", called)
                 : ac ? text("%1 blinks: its chip has enough from one crest of the AC to the next.",
                             called)
                 : until ? text("%1 blinks on through dirt: its chip has enough for %2.", called,
@@ -312,7 +313,8 @@ void judgeSmoothing(const Reckoned& facts, Judging& judging) {
     if (isWave(facts.job)) return judgeHalves(facts, judging);
     const auto feed = railFeed(facts);
     if (!feed) return;
-    judgeFlicker(facts, *feed, judging);
+    // A building hangs on wires: there is no dirt to get over, only the AC's crests.
+    if (!isStructure(facts.job) || facts.job.feed == Feed::Ac) judgeFlicker(facts, *feed, judging);
     if (reverses(facts.job)) return;
     if (const auto& smoothing = facts.job.supply.smoothing) {
         judgeVolts(*feed, *smoothing, judging);
