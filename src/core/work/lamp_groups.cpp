@@ -572,9 +572,9 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
     Volts from = *glow;
     if (const ThroughDriver* driver = group.driver()) from += driver->dropout;
     // Read as the supply is read: a sine by what it heats.
-    const bool heats = isWave(job) && group.isBulbs() && state.drive > Volts{0};
-    state.glowFrom = heats ? from * (trackVolts(job) / state.drive)
-                           : (from + drive.drops) * (trackVolts(job) / drive.crest);
+    // Where nothing is left of it there is nothing to go by.
+    state.glowFrom =
+        drive.crest > Volts{0} ? (from + drive.drops) * (trackVolts(job) / drive.crest) : from;
     // Digital track that is not rectified lights either way round half of the time.
     if (group.output == supplyOutput && reverses(job) && isDigital(job.feed)) {
         for (RowState& row : state.rows) row.light /= 2;
