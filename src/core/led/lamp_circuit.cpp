@@ -193,13 +193,12 @@ Volts voltageOf(const LampString& string, Amperes current) {
     for (std::size_t first = 0; first < string.lamps.size();) {
         std::size_t last = first + 1;
         while (string.isAcross(last)) ++last;
-        // Volts at which all that stand across each other carry the current together: between those
-        // of the first of them with all of it and with the share that all alike would have.
+        // Volts at which all that stand across each other carry the current together: no more than
+        // those of the first of them with all of it.
         const auto volts = [&](std::size_t lamp, Amperes amps) {
             return voltageOf(string.lamps[lamp], amps).value();
         };
         double high = volts(first, current);
-        for (std::size_t i = first; i < last; ++i) high = std::min(high, volts(i, current));
         double low = last == first + 1 ? high : 0;
         while (high - low > 1e-12 * high) {
             const double middle = (low + high) / 2;
