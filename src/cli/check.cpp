@@ -1,6 +1,7 @@
 #include "cli/check.h"
 
 #include "cli/input.h"
+#include "cli/json_text.h"
 #include "core/work/standing.h"
 #include "core/work/trials.h"
 #include "core/work/workshop_rooms.h"
@@ -8,8 +9,6 @@
 #include "store/district_loads.h"
 #include "store/job_json.h"
 #include "store/sisters.h"
-
-#include <nlohmann/json.hpp>
 
 #include <algorithm>
 #include <condition_variable>
@@ -20,53 +19,58 @@
 namespace glimmet::cli {
 namespace {
 
-using nlohmann::ordered_json;
-
 /// A finding's figure, and what it rests on, in SI base units (lengths in mm) with the unit in
 /// the key.
-ordered_json figureOut(const core::Figure& figure) {
-    ordered_json out{{"name", core::plain(figure.name)}, {"symbol", figure.symbol}};
-    const std::string key = "value" + std::string(core::jsonSuffix(figure.dimension));
+void put(JsonText& out, const core::Figure& figure) {
+    out.open('{').with("name", core::plain(figure.name)).with("symbol", figure.symbol);
+    out.key("value" + std::string(core::jsonSuffix(figure.dimension)));
     const double factor = figure.dimension == core::Dimension::Length ? 1000.0 : 1.0;
-    out[key] = nullptr;
-    if (figure.value) out[key] = *figure.value * factor;
-    out["basis"] = core::name(figure.basis.kind);
-    out["basis_words"] = core::plain(core::words(figure.basis));
-    if (!figure.basis.on.empty()) out["on"] = figure.basis.on;
+    if (figure.value)
+        out.value(*figure.value * factor);
+    else
+        out.null();
+    out.with("basis", core::name(figure.basis.kind));
+    out.with("basis_words", core::plain(core::words(figure.basis)));
+    if (!figure.basis.on.empty()) out.with("on", figure.basis.on);
     if (!figure.formula.empty()) {
-        out["formula"] = figure.formula;
-        out["with_values"] = core::withValues(figure);
+        out.with("formula", figure.formula).with("with_values", core::withValues(figure));
     }
     if (!figure.inputs.empty()) {
-        out["rests_on"] = ordered_json::array();
-        for (const core::Figure& input : figure.inputs) out["rests_on"].push_back(figureOut(input));
+        out.key("rests_on").open('[');
+        for (const core::Figure& input : figure.inputs) put(out, input);
+        out.close(']');
     }
-    return out;
+    out.close('}');
 }
 
-ordered_json findingOut(const core::Finding& finding) {
-    ordered_json out{{"id", finding.id},
-                     {"stage", finding.stage},
-                     {"state", core::name(finding.state)},
-                     {"sentence", core::plain(finding.sentence)}};
+void put(JsonText& out, const core::Option& option) {
+    out.open('{')
+        .with("what", core::plain(option.what))
+        .with("effect", core::plain(option.effect))
+        .with("state", core::name(option.state))
+        .with("jot", option.jot)
+        .with("in_place", option.inPlace)
+        .with("kind", option.kind == core::Option::Kind::Answer ? "answer" : "remedy")
+        .close('}');
+}
+
+void put(JsonText& out, const core::Finding& finding) {
+    out.open('{')
+        .with("id", finding.id)
+        .with("stage", finding.stage)
+        .with("state", core::name(finding.state))
+        .with("sentence", core::plain(finding.sentence));
     if (!finding.subject.id.empty()) {
-        out["subject"] = {{"id", finding.subject.id}, {"name", finding.subject.name}};
+        out.key("subject").open('{').with("id", finding.subject.id);
+        out.with("name", finding.subject.name).close('}');
     }
-    if (!finding.action.empty()) out["action"] = core::plain(finding.action);
-    if (!finding.caution.empty()) out["caution"] = core::plain(finding.caution);
-    out["figures"] = ordered_json::array();
-    for (const core::Figure& figure : finding.figures) out["figures"].push_back(figureOut(figure));
-    out["options"] = ordered_json::array();
-    for (const core::Option& option : finding.options) {
-        out["options"].push_back(
-            {{"what", core::plain(option.what)},
-             {"effect", core::plain(option.effect)},
-             {"state", core::name(option.state)},
-             {"jot", option.jot},
-             {"in_place", option.inPlace},
-             {"kind", option.kind == core::Option::Kind::Answer ? "answer" : "remedy"}});
-    }
-    return out;
+    if (!finding.action.empty()) out.with("action", core::plain(finding.action));
+    if (!finding.caution.empty()) out.with("caution", core::plain(finding.caution));
+    out.key("figures").open('[');
+    for (const core::Figure& figure : finding.figures) put(out, figure);
+    out.close(']').key("options").open('[');
+    for (const core::Option& option : finding.options) put(out, option);
+    out.close(']').close('}');
 }
 
 /// One job, judged and worded.
@@ -92,17 +96,19 @@ Judged stagesOf(const core::Job& job, std::optional<store::JobId> id,
         }
         return result;
     }
-    ordered_json out{{"name", job.name}};
-    if (id) out["id"] = *id;
-    out["next"] = next;
-    out["stages"] = ordered_json::array();
+    JsonText out;
+    out.open('{').with("name", job.name);
+    if (id) out.with("id", static_cast<double>(*id));
+    out.with("next", next).key("stages").open('[');
     for (const core::StageStanding& stage : standings) {
-        out["stages"].push_back({{"stage", stage.stage},
-                                 {"kind", core::name(stage.kind)},
-                                 {"state", core::name(stage.worst)},
-                                 {"why", core::plain(stage.why)}});
+        out.open('{')
+            .with("stage", stage.stage)
+            .with("kind", core::name(stage.kind))
+            .with("state", core::name(stage.worst))
+            .with("why", core::plain(stage.why))
+            .close('}');
     }
-    result.out = out.dump(-1, ' ', false, ordered_json::error_handler_t::replace);
+    result.out = out.close(']').close('}').taken();
     return result;
 }
 
@@ -127,17 +133,18 @@ Judged judged(const core::Job& job, std::optional<store::JobId> id,
         putFindings(findings, result);
         return result;
     }
-    ordered_json out{{"name", job.name}};
-    if (id) out["id"] = *id;
-    out["state"] = core::name(result.worst);
-    out["next"] = core::plain(core::nextAction(findings));
-    out["findings"] = ordered_json::array();
-    core::Trials trials(facts);
+    JsonText out;
+    out.open('{').with("name", job.name);
+    if (id) out.with("id", static_cast<double>(*id));
+    out.with("state", core::name(result.worst));
+    out.with("next", core::plain(core::nextAction(findings)));
+    out.key("findings").open('[');
+    core::Trials trials(facts, findings);
     for (core::Finding& finding : findings) {
         trials.tryOptions(finding);
-        out["findings"].push_back(findingOut(finding));
+        put(out, finding);
     }
-    result.out = out.dump(-1, ' ', false, ordered_json::error_handler_t::replace);
+    result.out = out.close(']').close('}').taken();
     return result;
 }
 
@@ -251,13 +258,13 @@ void checkStations(const CheckRequest& request, const store::Workshop& workshop,
         print(lines.out);
         return;
     }
-    ordered_json out{{"state", core::name(core::worstState(findings))},
-                     {"next", core::plain(core::nextAction(findings))},
-                     {"findings", ordered_json::array()}};
-    for (const core::Finding& finding : findings) out["findings"].push_back(findingOut(finding));
-    print(ordered_json{{"workshop", std::move(out)}}.dump(-1, ' ', false,
-                                                          ordered_json::error_handler_t::replace) +
-          "\n");
+    JsonText out;
+    out.open('{').key("workshop").open('{');
+    out.with("state", core::name(core::worstState(findings)));
+    out.with("next", core::plain(core::nextAction(findings)));
+    out.key("findings").open('[');
+    for (const core::Finding& finding : findings) put(out, finding);
+    print(out.close(']').close('}').close('}').taken() + "\n");
 }
 
 void checkWorkshop(const CheckRequest& request, const store::Workshop& workshop,

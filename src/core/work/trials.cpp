@@ -12,11 +12,13 @@ namespace {
 constexpr std::size_t most = 8;   // candidates; they were picked in closed form
 constexpr std::size_t kept = 32;  // jobs with a line taken: large ones are not all held at once
 
-std::map<std::string, State> states(const Reckoned& facts) {
+/// The gravest of each id; of findings or of verdicts.
+template <class Said>
+std::map<std::string, State> states(const std::vector<Said>& said) {
     std::map<std::string, State> all;
-    for (const Verdict& verdict : verdicts(facts)) {
-        State& state = all[verdict.id];
-        state = worse(state, verdict.state);
+    for (const Said& each : said) {
+        State& state = all[each.id];
+        state = worse(state, each.state);
     }
     return all;
 }
@@ -34,7 +36,9 @@ struct Trials::Tried {
     std::map<std::string, State> states;
 };
 
-Trials::Trials(const Reckoned& facts) : m_facts(facts) {}
+Trials::Trials(const Reckoned& facts) : m_facts(facts), m_before(states(verdicts(facts))) {}
+Trials::Trials(const Reckoned& facts, const std::vector<Finding>& before)
+    : m_facts(facts), m_before(states(before)) {}
 Trials::~Trials() = default;
 
 const Trials::Tried& Trials::tried(const std::string& jot) {
@@ -45,7 +49,7 @@ const Trials::Tried& Trials::tried(const std::string& jot) {
     if (auto jotted = understood(jot, m_facts.job, m_facts.catalogue, {}, workshop)) {
         made->job = std::move(jotted->after);
         made->facts.emplace(reckonedAfter(m_facts, made->job));
-        made->states = states(*made->facts);
+        made->states = states(verdicts(*made->facts));
     }
     return *m_tried.emplace(jot, std::move(made)).first->second;
 }
@@ -54,8 +58,6 @@ void tryOptions(Finding& finding, const Reckoned& facts) { Trials(facts).tryOpti
 
 void Trials::tryOptions(Finding& finding) {
     if (finding.state == State::Fine || finding.options.empty()) return;
-    if (m_before.empty()) m_before = states(m_facts);
-    const auto& before = m_before;
     std::vector<int> rank(finding.options.size(), 2);
     for (std::size_t i = 0; i < finding.options.size(); ++i) {
         Option& option = finding.options[i];
@@ -66,7 +68,7 @@ void Trials::tryOptions(Finding& finding) {
         const auto& after = then.states;
         option.state = stateOf(after, finding.id);
         const auto trouble = std::find_if(after.begin(), after.end(), [&](const auto& each) {
-            return each.first != finding.id && each.second > stateOf(before, each.first);
+            return each.first != finding.id && each.second > stateOf(m_before, each.first);
         });
         // What stays as grave as that is not moved, it stays.
         const bool stays =

@@ -8,6 +8,7 @@
 #include <map>
 #include <memory>
 #include <string>
+#include <vector>
 
 namespace glimmet::core {
 
@@ -15,6 +16,8 @@ namespace glimmet::core {
 class Trials {
 public:
     explicit Trials(const Reckoned& facts);  ///< must outlive it
+    /// `before`: all findings of that job, where they are known already.
+    Trials(const Reckoned& facts, const std::vector<Finding>& before);
     ~Trials();
     Trials(const Trials&) = delete;
     Trials& operator=(const Trials&) = delete;

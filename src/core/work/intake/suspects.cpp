@@ -4,10 +4,11 @@
 #include "core/text.h"
 
 #include <algorithm>
+#include <array>
 #include <cctype>
 #include <iterator>
-#include <set>
 #include <string_view>
+#include <vector>
 
 namespace glimmet::core::intake {
 namespace {
@@ -44,7 +45,8 @@ void forEachStem(std::string_view words, Visit visit) {
 bool isSmall(std::string_view stem) {
     static constexpr std::string_view small[] = {"a",  "the", "on", "at",   "in",  "when", "it",
                                                  "is", "to",  "of", "with", "and", "or",   "its"};
-    return std::find(std::begin(small), std::end(small), stem) != std::end(small);
+    return stem.size() <= 4 &&
+           std::find(std::begin(small), std::end(small), stem) != std::end(small);
 }
 
 }  // namespace
@@ -58,11 +60,16 @@ std::vector<Suspect> suspects(const Job& job, const Catalogue& catalogue) {
     std::vector<Suspect> all;
     if (said.empty()) return all;
     said = lowered(said);
-    std::set<std::string_view> words;  // of `said`
+    // The stems of `said` by their first letter: most signs fall at a letter that nobody said.
+    std::array<std::vector<std::string_view>, 256> words;
     forEachStem(said, [&](std::string_view stem) {
-        words.insert(stem);
+        words[static_cast<unsigned char>(stem.front())].push_back(stem);
         return true;
     });
+    const auto isSaid = [&](std::string_view stem) {
+        const auto& alike = words[static_cast<unsigned char>(stem.front())];
+        return std::find(alike.begin(), alike.end(), stem) != alike.end();
+    };
     const auto decided = [&](const KnownFault& fault) {
         return std::any_of(job.intake.faults.begin(), job.intake.faults.end(),
                            [&](const SuspectedFault& each) { return each.fault == fault.id; });
@@ -81,9 +88,9 @@ std::vector<Suspect> suspects(const Job& job, const Catalogue& catalogue) {
             int telling = 0;
             bool fits = true;
             forEachStem(lowered(sign), [&](std::string_view stem) {
-                if (isSmall(stem)) return true;
-                ++telling;
-                fits = words.contains(stem);
+                const bool tells = !isSmall(stem);
+                telling += tells ? 1 : 0;
+                fits = !tells || isSaid(stem);
                 return fits;
             });
             if (!fits) continue;

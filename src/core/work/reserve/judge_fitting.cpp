@@ -17,6 +17,7 @@ void judgeCells(const Reckoned& facts, const BankState& state, Judging& judging)
     const BankPart& part = facts.job.bank->part;
     if (part.inSeries < 2 || part.balanced || part.kind != BankKind::Supercapacitor) return;
     const Volts bears = part.rated / static_cast<double>(part.inSeries);
+    if (highestCell(state.highest, part.inSeries) <= bears) return;
     const double share = overloadedShare(state.highest, part.inSeries, bears);
     const State verdict = share > often ? State::Over : share > seldom ? State::Close : State::Fine;
     if (verdict == State::Fine) return;
