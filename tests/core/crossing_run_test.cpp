@@ -21,6 +21,7 @@ CrossingRun run(double farads) {
     made.bus = Volts{bus};
     made.bulk = Farads{bulk};
     if (farads > 0) made.bank = Bank{Farads{farads}, Volts{diode}, Ohms{100}};
+    made.full = Volts{bus};
     made.minimum = Volts{5};
     made.restart = Seconds{0.3};
     made.slowing = 0.4;

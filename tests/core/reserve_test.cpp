@@ -371,8 +371,15 @@ TEST(DeadPlaces, AreThoseOfTheLayoutElseUsualPoints) {
     EXPECT_TRUE(all[0].measured);
     EXPECT_NEAR(all[1].length.value(), 28 * 6 / 9.0, 1e-9);
     EXPECT_FALSE(all[1].measured);
-    EXPECT_EQ(all[1].ways, (std::vector{Rails::Left, Rails::Right}));
-    EXPECT_EQ(all[2].ways, std::vector{Rails::Right});
+    // Both ways through points, forwards and backwards; a gap has one.
+    ASSERT_EQ(all[1].passages.size(), 4U);
+    EXPECT_EQ(plain(words(all[1].passages[0])), "forwards, with the frog on its left");
+    EXPECT_EQ(all[1].passages[0].dead.at(0).rail, Rails::Left);
+    EXPECT_EQ(all[1].passages[1].dead.at(0).rail, Rails::Right);
+    EXPECT_EQ(plain(words(all[1].passages[3])), "backwards, with the frog on its right");
+    ASSERT_EQ(all[2].passages.size(), 2U);
+    EXPECT_EQ(plain(words(all[2].passages[1])), "backwards");
+    EXPECT_EQ(all[2].passages[0].dead.at(0).rail, Rails::Right);
     EXPECT_EQ(places(jotted(job, {"points 1:12 live"})).size(), 2U);
     EXPECT_EQ(places(jotted(job, {"points none"}))[0].name, "gap right 5 mm");
     EXPECT_EQ(places(jotted(job, {"points none", "gap none"}))[0].name, "points");
@@ -431,9 +438,9 @@ TEST(Crossings, AreJudgedWherePlacesWereNamed) {
     EXPECT_EQ(seen(mended, "reserve.crossing:points 1:9").state, State::Fine);
     EXPECT_EQ(seen(mended, "reserve.crossing:points 1:9").words,
               "Its wheels bridge the dead 28 mm of points 1:9: it is never without power there.");
-    // On three rails wheels tell nothing.
+    // On three rails wheels alone tell nothing.
     EXPECT_TRUE(seen(jotted(job, {"supply three-rail"}), "reserve.crossing:points 1:9")
-                    .words.starts_with("Over the dead 28 mm of points 1:9 the middle conductor "));
+                    .words.starts_with("Over the dead 28 mm of points 1:9 its slider decides"));
     // A gap in the other rail does not touch it: two axles collect there, 29.6 mm apart.
     EXPECT_EQ(seen(lame({"gap 28mm right"}), "reserve.crossing:gap right 28 mm").state,
               State::Fine);
@@ -450,7 +457,7 @@ TEST(Crossings, ABankCarriesItOrIsSpent) {
     EXPECT_EQ(seen(fast, "reserve.crossing:gap left 5 mm").state, State::Fine);
     const Loads loads = loadsOf(factsOf(fast));
     const auto at = crossingOver(factsOf(fast), loads, places(fast)[0], fast.bank);
-    const auto sweep = sweepOver(factsOf(fast), loads, *at, fast.bank);
+    const auto sweep = sweepOver(factsOf(fast), loads, at->way(), fast.bank);
     EXPECT_EQ(sweep.size(), 30U);
     EXPECT_EQ(sweep.front().how, Crossed::Stops);
     const auto from = sureFrom(sweep);
@@ -472,7 +479,7 @@ TEST(Crossings, AFlywheelCarriesItOver) {
     EXPECT_EQ(seen(heavy, "reserve.crossing:points 1:9").state, State::Close);
     EXPECT_EQ(seen(heavy, "reserve.crossing:points 1:9").words,
               "Rolls over the dead 28 mm of points 1:9 at 14 km/h, but its decoder starts anew "
-              "there.");
+              "there. Only with the frog on its left.");
     const Job slow = jotted(heavy, {"creep 10km/h"});
     EXPECT_NEAR(*rollFigure(slow).value, 0.040 * 100 / 196, 1e-9);
     EXPECT_EQ(rollFigure(slow).basis.kind, Basis::Kind::Measured);
@@ -546,34 +553,128 @@ TEST(Crossings, TheChartHasEveryWheelThatCollectsOnTheDeadRail) {
     const auto chart = crossingChart(factsOf(job), "");
     ASSERT_TRUE(chart.has_value());
     EXPECT_EQ(chart->at.place.name, "points 1:9");
-    EXPECT_EQ(chart->at.rail, Rails::Left);
-    ASSERT_EQ(chart->wheels.size(), 1U);
-    EXPECT_EQ(chart->wheels[0].axle, 2);
-    EXPECT_NEAR((chart->wheels[0].to - chart->wheels[0].from).value(), 28, 1e-9);
-    EXPECT_TRUE(chart->stands);
+    // The worst way first: the frog on its left, where one axle collects; that is so backwards too.
+    ASSERT_EQ(chart->ways.size(), 2U);
+    EXPECT_EQ(chart->way().passages, (std::vector<std::size_t>{0, 2}));
+    EXPECT_EQ(chart->passage().dead.at(0).rail, Rails::Left);
+    EXPECT_EQ(chart->ways[1].crossing.how, Crossed::Untouched);
+    ASSERT_EQ(chart->way().wheels.size(), 1U);
+    EXPECT_EQ(chart->way().wheels[0].axle, 2);
+    EXPECT_NEAR((chart->way().wheels[0].to - chart->way().wheels[0].from).value(), 28, 1e-9);
+    EXPECT_TRUE(chart->way().stands());
     EXPECT_NEAR(chart->speed.value(), 20 / 3.6 / 87, 1e-9);
     // Of two that are equally bad the longer one.
     EXPECT_EQ(crossingChart(factsOf(lame({"points 1:6", "points 1:9"})), "")->at.place.name,
               "points 1:9");
     // As far as the wheels that matter are over it, with some room.
-    EXPECT_NEAR((chart->wheels[0].from - chart->from).value(), 6, 1e-9);
-    EXPECT_NEAR((chart->to - chart->wheels[0].to).value(), 12, 1e-9);
-    EXPECT_LT(chart->at.crossing.trace.back().travel, chart->outages.at(0).to);
+    EXPECT_NEAR((chart->way().wheels[0].from - chart->way().from).value(), 6, 1e-9);
+    EXPECT_NEAR((chart->way().to - chart->way().wheels[0].to).value(), 12, 1e-9);
+    EXPECT_LT(chart->way().crossing.trace.back().travel, chart->way().outages.at(0).to);
     const auto gap = crossingChart(factsOf(job), "gap right 15 mm");
     EXPECT_EQ(gap->at.place.name, "gap right 15 mm");
-    ASSERT_EQ(gap->wheels.size(), 2U);
-    EXPECT_EQ(gap->wheels[0].axle, 2);
-    EXPECT_EQ(gap->wheels[1].axle, 3);
-    EXPECT_FALSE(gap->stands);
+    ASSERT_EQ(gap->way().wheels.size(), 2U);
+    EXPECT_EQ(gap->way().wheels[0].axle, 2);
+    EXPECT_EQ(gap->way().wheels[1].axle, 3);
+    EXPECT_FALSE(gap->way().stands());
     // Between two moments straight, before the first and behind the last as there.
-    const auto& trace = chart->at.crossing.trace;
+    const auto& trace = chart->way().crossing.trace;
     EXPECT_EQ(chart->momentAt(trace.front().travel - Millimetres{50}).bus, trace.front().bus);
     EXPECT_EQ(chart->momentAt(trace.back().travel + Millimetres{50}).bus, trace.back().bus);
     const CrossingMoment middle = chart->momentAt((trace[10].travel + trace[11].travel) / 2.0);
     EXPECT_NEAR(middle.bus.value(), (trace[10].bus + trace[11].bus).value() / 2, 1e-9);
     EXPECT_NEAR(middle.speed.value(), (trace[10].speed + trace[11].speed).value() / 2, 1e-9);
-    // A third rail is not told from wheels.
+    // A third rail is not told from wheels alone.
     EXPECT_FALSE(crossingChart(factsOf(jotted(job, {"supply three-rail"})), "").has_value());
+}
+TEST(Crossings, SayOnWhichWaysItIsSo) {
+    // Both directions, one frog of the two.
+    EXPECT_NE(seen(lame({"points 1:9"}), "reserve.crossing:points 1:9")
+                  .words.find(" Only with the frog on its left."),
+              std::string::npos);
+    // All ways alike: nothing to add.
+    EXPECT_EQ(seen(lame({"gap 28mm left"}), "reserve.crossing:gap left 28 mm").words.find(" Only "),
+              std::string::npos);
+    CrossingState at;
+    at.place.passages = {{text("left"), false, {}},
+                         {text("right"), false, {}},
+                         {text("left"), true, {}},
+                         {text("right"), true, {}}};
+    const auto only = [&](std::vector<Crossed> ways) {
+        at.ways = std::move(ways);
+        at.passage = static_cast<std::size_t>(std::max_element(at.ways.begin(), at.ways.end()) -
+                                              at.ways.begin());
+        return plain(onlyWays(at));
+    };
+    const Crossed good = Crossed::Carried, bad = Crossed::Stops;
+    EXPECT_EQ(only({bad, bad, bad, bad}), "");
+    EXPECT_EQ(only({bad, good, bad, good}), "left");
+    EXPECT_EQ(only({good, good, bad, bad}), "backwards");
+    EXPECT_EQ(only({good, bad, good, good}), "forwards, right");
+    EXPECT_EQ(only({bad, bad, bad, good}), "left; forwards");
+}
+TEST(Crossings, BackwardsWhatComesLastIsMetFirst) {
+    // Left collects in front alone: one gap behind the other is met in the other order.
+    const Job job = jotted(shunter(), {"axle 2 right", "axle 3 right"});
+    Passage passage{{},
+                    false,
+                    {{Rails::Left, Millimetres{0}, Millimetres{5}},
+                     {Rails::Left, Millimetres{30}, Millimetres{45}}}};
+    const auto axles = collectingAxles(job);
+    const auto forwards = outagesOn(axles, passage).value();
+    passage.backwards = true;
+    const auto backwards = outagesOn(axles, passage).value();
+    ASSERT_EQ(forwards.size(), 2U);
+    ASSERT_EQ(backwards.size(), 2U);
+    const Millimetres wheel = axles.back().x - axles.front().x;
+    EXPECT_NEAR((backwards[0].from - (forwards[0].from - axles.front().x)).value(), wheel.value(),
+                1e-9);
+    // The picture beneath it: where the track lies under the front axle the same wheel is dead.
+    CrossingChart chart;
+    chart.axles = axles;
+    chart.at.place.passages = {passage};
+    chart.ways.resize(1);
+    chart.ways[0].passages = {0};
+    for (const double travel : {-3.0, 1.0, 4.9, 5.1, 31.0, 44.0, 46.0, 70.0}) {
+        const Millimetres led = wheel + Millimetres{travel};  // the rear axle goes first
+        const TrackUnder under = chart.under(led);
+        const Millimetres at = under.travel - axles.front().x;
+        const bool dead =
+            std::any_of(under.dead.begin(), under.dead.end(),
+                        [&](const DeadLength& each) { return at >= each.from && at <= each.to; });
+        const bool meant = (travel >= 0 && travel <= 5) || (travel >= 30 && travel <= 45);
+        EXPECT_EQ(dead, meant) << travel;
+    }
+}
+TEST(Crossings, ASliderBridgesWhatIsShorter) {
+    const Job job = jotted(shunter(), {"supply three-rail", "collector slider 45mm"});
+    EXPECT_EQ(seen(jotted(job, {"gap 28mm middle"}), "reserve.crossing:gap middle 28 mm").state,
+              State::Fine);
+    // 45 mm of it touch: what is dead beyond that it rolls without power.
+    const Job longer = jotted(job, {"gap 60mm middle"});
+    EXPECT_EQ(seen(longer, "reserve.crossing:gap middle 60 mm").state, State::Over);
+    EXPECT_NEAR(longestDead(longer)->time.value(), 0.015 / (20 / 3.6 / 87), 1e-6);
+    // Frogs are of one pole with both rails; one outer rail alone is made up for by the other.
+    EXPECT_EQ(longestDead(jotted(job, {"points 1:9"}))->time.value(), 0);
+    EXPECT_EQ(longestDead(jotted(job, {"gap 200mm left"}))->time.value(), 0);
+    EXPECT_GT(longestDead(jotted(job, {"gap 200mm both"}))->time.value(), 0);
+    const auto chart = crossingChart(factsOf(longer), "");
+    ASSERT_TRUE(chart.has_value());
+    ASSERT_EQ(chart->way().wheels.size(), 1U);
+    EXPECT_EQ(chart->way().wheels[0].axle, 0);
+    EXPECT_NEAR((chart->way().wheels[0].to - chart->way().wheels[0].from).value(), 15, 1e-9);
+    EXPECT_NE(answer("gap 28mm middle", shunter()).find("no middle one"), std::string::npos);
+}
+TEST(Crossings, AClampedBankBeginsAtItsClamp) {
+    const Job job = lame(
+        {"gap 5mm left", "bank electrolytic-2200u-25", "charge 100R", "diode 0.35V", "clamp 9V"});
+    const auto clamped =
+        crossingOver(factsOf(job), loadsOf(factsOf(job)), places(job)[0], job.bank);
+    ASSERT_TRUE(clamped.has_value());
+    EXPECT_LT(clamped->crossing.lowestBus, Volts{9});
+    const Job free = jotted(job, {"clamp none"});
+    const auto full =
+        crossingOver(factsOf(free), loadsOf(factsOf(free)), places(free)[0], free.bank);
+    EXPECT_GT(full->crossing.lowestBus, clamped->crossing.lowestBus + Volts{2});
 }
 TEST(Crossings, AreWorthWhatBecomesOfTheModel) {
     for (const Crossed how : {Crossed::Untouched, Crossed::Carried, Crossed::Dims})
@@ -608,13 +709,22 @@ TEST(Crossings, NumbersOfAxlesAreThoseOfTheTrain) {
                        {"unit saloon called coach", "decoder small", "points 1:9"});
     const auto alone = crossingChart(factsOf(train), "");
     ASSERT_TRUE(alone.has_value());
-    EXPECT_EQ(alone->wheels.back().axle, 3);
+    EXPECT_EQ(alone->way().wheels.back().axle, 3);
     train.decoder->seat = Fitted{train.units[1].id, "", {}};
     const auto coach = crossingChart(factsOf(train), "");
     ASSERT_TRUE(coach.has_value());
-    EXPECT_EQ(coach->wheels.front().axle, 4);
+    EXPECT_EQ(coach->way().wheels.front().axle, 4);
 }
 TEST(Crossings, LinesAreTakenAsMeantOrRefused) {
+    EXPECT_EQ(answer("points 1:6 crossing", shunter()),
+              "A crossing 1:6 with a dead frog: usually 18.7 mm of a rail");
+    EXPECT_EQ(answer("points curved 1:9 25mm", shunter()),
+              "Curved points 1:9: 25 mm of a rail are dead, by the ruler");
+    // Of one number there may be several kinds.
+    const Job kinds = jotted(shunter(), {"points 1:9", "points 1:9 three-way",
+                                         "points 1:9 double slip", "points 1:9 20mm"});
+    EXPECT_EQ(kinds.layout.spots.size(), 3U);
+    EXPECT_EQ(jotted(kinds, {"points 1:9 three-way live"}).layout.spots.size(), 2U);
     EXPECT_EQ(answer("points 1:9", shunter()),
               "Points 1:9 with a dead frog: usually 28 mm of a rail");
     EXPECT_EQ(answer("points 1:9 live", shunter()),

@@ -47,7 +47,7 @@ CrossingPlot::CrossingPlot(QWidget* parent) : QWidget(parent), m_plot(plotIn(thi
     connect(m_clock, &QTimer::timeout, this, [this] {
         if (!m_chart) return;
         // The whole of it takes at least four seconds to watch.
-        const double range = (m_chart->to - m_chart->from).value();
+        const double range = (m_chart->way().to - m_chart->way().from).value();
         const double step = std::min(range / 120, m_chart->speed.value() * 1000 * 0.033);
         const core::Millimetres next = m_travel + core::Millimetres{step};
         const core::Millimetres end = m_chart->end();
@@ -62,12 +62,13 @@ void CrossingPlot::play(bool on) {
         m_clock->stop();
         return;
     }
-    if (m_travel >= m_chart->end()) setTravel(m_chart->from);
+    if (m_travel >= m_chart->end()) setTravel(m_chart->way().from);
     m_clock->start();
 }
 
 void CrossingPlot::show(const std::optional<core::reserve::CrossingChart>& chart) {
-    const bool same = m_chart && chart && m_chart->at.place.name == chart->at.place.name;
+    const bool same = m_chart && chart && m_chart->at.place.name == chart->at.place.name &&
+                      m_chart->way().passages == chart->way().passages;
     m_chart = chart;
     if (!m_chart) {
         m_clock->stop();
@@ -76,32 +77,33 @@ void CrossingPlot::show(const std::optional<core::reserve::CrossingChart>& chart
     if (!same) {
         m_clock->stop();
         // Where it stands, else without power, else on its way over.
-        m_travel = m_chart->stands ? m_chart->at.crossing.trace.back().travel
-                   : m_chart->outages.empty()
-                       ? (m_chart->from + m_chart->to) / 2.0
-                       : (m_chart->outages.front().from + m_chart->outages.front().to) / 2.0;
+        m_travel =
+            m_chart->way().stands() ? m_chart->way().crossing.trace.back().travel
+            : m_chart->way().outages.empty()
+                ? (m_chart->way().from + m_chart->way().to) / 2.0
+                : (m_chart->way().outages.front().from + m_chart->way().outages.front().to) / 2.0;
     }
     // After a change that makes it stand it is shown where it stands.
     m_travel = std::min(m_travel, m_chart->end());
-    m_travel = std::clamp(m_travel, m_chart->from, m_chart->to);
+    m_travel = std::clamp(m_travel, m_chart->way().from, m_chart->way().to);
     draw();
 }
 
 void CrossingPlot::setTravel(core::Millimetres travel) {
     if (!m_chart) return;
-    m_travel = std::clamp(travel, m_chart->from, m_chart->to);
+    m_travel = std::clamp(travel, m_chart->way().from, m_chart->way().to);
     drawCursor();
     emit travelled(m_travel);
 }
 
 void CrossingPlot::toNextChange(bool forward) {
     if (!m_chart) return;
-    std::vector<core::Millimetres> changes{m_chart->from, m_chart->to};
-    for (const core::reserve::WheelOnDead& wheel : m_chart->wheels) {
+    std::vector<core::Millimetres> changes{m_chart->way().from, m_chart->way().to};
+    for (const core::reserve::WheelOnDead& wheel : m_chart->way().wheels) {
         changes.push_back(wheel.from);
         changes.push_back(wheel.to);
     }
-    for (const core::CrossingMoment& moment : m_chart->at.crossing.trace) {
+    for (const core::CrossingMoment& moment : m_chart->way().crossing.trace) {
         if (!moment.awake) {
             changes.push_back(moment.travel);  // where the processor goes out
             break;
@@ -136,7 +138,7 @@ void CrossingPlot::draw() {
     const Theme& look = theme();
     const core::reserve::CrossingChart& chart = *m_chart;
     const double bus = chart.bus.value();
-    const double from = chart.from.value(), to = chart.to.value();
+    const double from = chart.way().from.value(), to = chart.way().to.value();
     begin(*m_plot, {tr("travel (mm)"), to}, {tr("decoder's bus (V)"), bus * (lanesTo + 0.04)});
     m_plot->xAxis->setRange(from, to);
     // Above the bus there are lanes, no volts.
@@ -145,7 +147,7 @@ void CrossingPlot::draw() {
     m_plot->yAxis->setTicker(ticks);
 
     // Where no wheel of a side has power the ground is hatched through all curves.
-    for (const core::Outage& outage : chart.outages) {
+    for (const core::Outage& outage : chart.way().outages) {
         QColor ground = look.over;
         ground.setAlphaF(0.22F);
         block(m_plot, {outage.from.value(), bus * lanesTo}, {outage.to.value(), 0},
@@ -153,26 +155,30 @@ void CrossingPlot::draw() {
     }
     // A lane for each axle with a wheel on the dead rail: thin where it has power, blocked where
     // not.
-    std::vector<core::reserve::WheelOnDead> axles;
-    for (const core::reserve::WheelOnDead& wheel : chart.wheels) {
-        if (axles.empty() || axles.back().axle != wheel.axle) axles.push_back(wheel);
+    std::vector<std::vector<core::reserve::WheelOnDead>> axles;
+    for (const core::reserve::WheelOnDead& wheel : chart.way().wheels) {
+        if (axles.empty() || axles.back().front().axle != wheel.axle) axles.emplace_back();
+        axles.back().push_back(wheel);
     }
     const double lanes = static_cast<double>(std::max<std::size_t>(axles.size(), 1));
     const double lane = std::min((lanesTo - wordsHigh - lanesFrom) / lanes, 0.12);
     double top = lanesTo - wordsHigh;
-    for (const core::reserve::WheelOnDead& wheel : axles) {
+    for (const auto& blocks : axles) {
         const double middle = (top - lane / 2) * bus;
         auto* line = new QCPItemLine(m_plot);
         line->start->setCoords(from, middle);
         line->end->setCoords(to, middle);
         line->setPen(QPen(look.fine, 2));
-        block(m_plot, {wheel.from.value(), (top - lane * 0.18) * bus},
-              {wheel.to.value(), (top - lane * 0.82) * bus}, look.over);
+        for (const core::reserve::WheelOnDead& wheel : blocks) {
+            block(m_plot, {wheel.from.value(), (top - lane * 0.18) * bus},
+                  {wheel.to.value(), (top - lane * 0.82) * bus}, look.over);
+        }
         // Beside its block: blocks stand staggered, so that their numbers do not meet.
         auto* number = new QCPItemText(m_plot);
-        number->position->setCoords(wheel.to.value(), middle);
+        number->position->setCoords(blocks.back().to.value(), middle);
         number->setPositionAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-        number->setText(QString::number(wheel.axle));
+        number->setText(blocks.front().axle == 0 ? tr("slider")
+                                                 : QString::number(blocks.front().axle));
         number->setFont(figuresFont(13, true));
         number->setColor(look.ink);
         number->setBrush(look.paper);
@@ -192,10 +198,10 @@ void CrossingPlot::draw() {
         speed->addData(travel, (moment.speed / chart.speed).value() * bus);
         light->addData(travel, moment.light * bus);
     };
-    const std::vector<core::CrossingMoment>& trace = chart.at.crossing.trace;
-    if (trace.front().travel > chart.from) add(from, trace.front());
+    const std::vector<core::CrossingMoment>& trace = chart.way().crossing.trace;
+    if (trace.front().travel > chart.way().from) add(from, trace.front());
     for (const core::CrossingMoment& moment : trace) add(moment.travel.value(), moment);
-    if (!chart.stands && trace.back().travel < chart.to) add(to, trace.back());
+    if (!chart.way().stands() && trace.back().travel < chart.way().to) add(to, trace.back());
 
     auto* least = new QCPItemLine(m_plot);
     least->start->setCoords(from, chart.minimum.value());
@@ -204,15 +210,13 @@ void CrossingPlot::draw() {
     plotWords(*m_plot, to, chart.minimum.value(),
               tr("processor out below %1").arg(qs(core::formatted(chart.minimum))),
               Qt::AlignRight | Qt::AlignBottom, look.over);
-    const bool right = chart.at.rail == core::Rails::Right;
     plotWords(*m_plot, from, bus * lanesTo,
-              chart.at.rail == core::Rails::Both ? tr("axles that collect, on dead rail")
-              : right ? tr("axles that collect on the right, on dead rail")
-                      : tr("axles that collect on the left, on dead rail"),
+              tr("%1: axles that collect, on dead rail")
+                  .arg(app::said(core::reserve::words(chart.passage()))),
               Qt::AlignLeft | Qt::AlignTop, look.inkSoft);
     plotWords(*m_plot, to, bus, tr("bus —   speed - -   lamps ···"), Qt::AlignRight | Qt::AlignTop,
               look.inkSoft);
-    if (chart.stands) {
+    if (chart.way().stands()) {
         const double at = trace.back().travel.value();
         auto* wall = new QCPItemLine(m_plot);
         wall->start->setCoords(at, 0);
@@ -242,7 +246,7 @@ void CrossingPlot::drawCursor() {
     // Beside the cursor, as far as the plot is wide.
     const double half = (QFontMetrics(figuresFont(13, true)).horizontalAdvance(said) + 16.0) / 2 *
                         m_plot->xAxis->range().size() / qMax(m_plot->axisRect()->width(), 1);
-    const double low = m_chart->from.value() + half, high = m_chart->to.value() - half;
+    const double low = m_chart->way().from.value() + half, high = m_chart->way().to.value() - half;
     auto* words = new QCPItemText(m_plot);
     words->position->setCoords(low < high ? std::clamp(at, low, high) : (low + high) / 2,
                                m_chart->bus.value() * 0.05);
@@ -255,7 +259,9 @@ void CrossingPlot::drawCursor() {
     words->setBrush(ground);
     words->setPadding(QMargins(6, 2, 6, 2));
     words->setLayer(layer);
-    setAccessibleName(tr("Over %1: %2").arg(app::said(m_chart->at.place.words), said));
+    setAccessibleName(tr("Over %1, %2: %3")
+                          .arg(app::said(m_chart->at.place.words),
+                               app::said(core::reserve::words(m_chart->passage())), said));
     layer->replot();
 }
 
@@ -293,7 +299,8 @@ void CrossingPlot::keyPressEvent(QKeyEvent* event) {
         }
         case Qt::Key_Home:
         case Qt::Key_End:
-            if (m_chart) setTravel(event->key() == Qt::Key_Home ? m_chart->from : m_chart->to);
+            if (m_chart)
+                setTravel(event->key() == Qt::Key_Home ? m_chart->way().from : m_chart->way().to);
             return;
         case Qt::Key_Space:
             play(!playing());

@@ -101,6 +101,13 @@ ReserveStrip::ReserveStrip(QWidget* parent) : StageStrip(parent) {
     connect(m_play, &QToolButton::clicked, this, [this] { m_plot->play(!m_plot->playing()); });
     connect(m_plot, &CrossingPlot::travelled, this, &ReserveStrip::standOn);
     connect(m_speeds, &SpeedColumn::jotChosen, this, &ReserveStrip::jotChosen);
+    connect(m_speeds, &SpeedColumn::wayChosen, this, [this](std::size_t way) {
+        if (!m_crossing || way >= m_crossing->ways.size()) return;
+        m_crossing->shown = way;
+        m_turned = true;
+        showCrossing();
+        standOn(m_plot->travel());
+    });
     connect(m_hold, &HoldPlot::jotOffered, this, &ReserveStrip::jotOffered);
 }
 
@@ -108,9 +115,16 @@ void ReserveStrip::show(const core::Reckoned& facts, const std::vector<core::Fin
                         const std::string& subject) {
     if (facts.job.name != m_job) m_wanted.reset();
     m_job = facts.job.name;
-    m_crossing = core::reserve::crossingChart(facts, subject);
-    m_plot->show(m_crossing);
-    if (m_crossing) m_speeds->show(m_crossing->sweep, m_crossing->kmh);
+    // The same place keeps the way that was pressed.
+    const auto before = std::exchange(m_crossing, core::reserve::crossingChart(facts, subject));
+    if (m_crossing && before && m_crossing->at.place.name == before->at.place.name && m_turned) {
+        for (std::size_t i = 0; i < m_crossing->ways.size(); ++i) {
+            if (m_crossing->ways[i].passages == before->way().passages) m_crossing->shown = i;
+        }
+    } else {
+        m_turned = false;
+    }
+    showCrossing();
     m_hold->show(core::reserve::holdChart(facts));
     m_drawing->show(facts.job);
     m_consequences->show(core::reserve::consequencesOf(facts));
@@ -119,6 +133,11 @@ void ReserveStrip::show(const core::Reckoned& facts, const std::vector<core::Fin
     const bool usual = !facts.job.bank || !facts.job.layout.spots.empty();
     const Page page = m_wanted.value_or(usual ? Track : Lifted);
     turn(page == Track && !m_crossing ? Lifted : page);
+}
+
+void ReserveStrip::showCrossing() {
+    m_plot->show(m_crossing);
+    if (m_crossing) m_speeds->show(*m_crossing);
 }
 
 void ReserveStrip::turn(Page page) {
@@ -137,7 +156,7 @@ void ReserveStrip::turn(Page page) {
 void ReserveStrip::standOn(core::Millimetres travel) {
     if (!m_crossing) return;
     // A model that stops goes no further in the picture either.
-    emit trackShown(core::TrackUnder{m_crossing->dead, std::min(travel, m_crossing->end())});
+    emit trackShown(m_crossing->under(std::min(travel, m_crossing->end())));
 }
 
 }  // namespace glimmet::app

@@ -31,9 +31,11 @@ private:
     /// What can be shown, in the order of its buttons.
     enum Page { Track, Lifted, Wiring, Follows };
     void turn(Page page);
+    void showCrossing();
     void standOn(core::Millimetres travel);
     std::optional<core::reserve::CrossingChart> m_crossing;
     std::optional<Page> m_wanted;  ///< the page that was pressed; nothing: what there is to show
+    bool m_turned = false;         ///< to another way over the place than the worst
     std::string m_job;
     QStackedWidget* m_pages;
     QToolButton *m_track, *m_lifted, *m_wiring, *m_follows, *m_back, *m_play, *m_on;

@@ -1,4 +1,5 @@
-// Speeds of the prototype over a dead place: how each gets over, the slowest below. A press sets
+// Speeds of the prototype over a dead place: how each gets over, the slowest below; a column for
+// the ways over it that differ. A press on a column shows that way, one on the shown column sets
 // the speed.
 #pragma once
 
@@ -8,26 +9,39 @@
 
 #include <vector>
 
+class QPainter;
+
 namespace glimmet::app {
 
 class SpeedColumn : public QWidget {
     Q_OBJECT
 public:
     explicit SpeedColumn(QWidget* parent = nullptr);
-    void show(std::vector<core::reserve::AtSpeed> sweep, double kmh);
+    void show(const core::reserve::CrossingChart& chart);
 
 signals:
     void jotChosen(const QString& line);
+    /// One of the chart's ways.
+    void wayChosen(std::size_t way);
 
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
 
 private:
-    [[nodiscard]] QRectF bar(std::size_t index) const;
+    [[nodiscard]] const std::vector<core::reserve::AtSpeed>& sweep() const;
+    [[nodiscard]] QRectF bar(std::size_t index, std::size_t column) const;
+    void paintColumn(QPainter& painter, std::size_t column) const;
+    void paintHead(QPainter& painter, std::size_t column) const;
+    [[nodiscard]] QString words(std::size_t column) const;
     void choose(double kmh);
-    std::vector<core::reserve::AtSpeed> m_sweep;
+    void turnTo(std::size_t column);
+    std::vector<core::reserve::CrossingWay> m_ways;
+    std::size_t m_first = 0;  ///< of the ways, where there is not room for all
+    std::vector<core::reserve::Passage> m_passages;
+    std::size_t m_column = 0;  ///< that is shown
     double m_kmh = 0;
 };
 

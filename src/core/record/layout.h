@@ -12,8 +12,9 @@ namespace glimmet::core {
 
 /// Points whose frog is dead, or a gap in a rail.
 struct DeadSpot {
-    double number = 0;                    ///< points of 1 in so many, 1 … 30; 0: a gap
-    Rails rail{};                         ///< of a gap; points take one rail on each of their ways
+    double number = 0;  ///< points or a crossing of 1 in so many, 1 … 30; 0: a gap
+    Trackwork work{};   ///< what has that number
+    Rails rail{};       ///< of a gap; points take one rail on each of their ways
     std::optional<Millimetres> length{};  ///< by the ruler; of points without: what is usual
     bool operator==(const DeadSpot&) const = default;
 };
@@ -34,7 +35,7 @@ struct Dirt {
 };
 
 struct Layout {
-    std::vector<DeadSpot> spots;  ///< nothing: nobody said; no two points of one number
+    std::vector<DeadSpot> spots;  ///< nothing: nobody said; no two of one kind and number
     std::optional<double> kmh;    ///< of the prototype, over such places; nothing: the usual
     std::optional<Coast> coast;   ///< nothing: as a worm without a flywheel lets it
     std::optional<Dirt> dirt;     ///< nothing: nobody counted

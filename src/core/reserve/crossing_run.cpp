@@ -17,7 +17,7 @@ public:
     explicit Rolling(const CrossingRun& run)
         : m_run(run),
           m_set(run.speed.value()),
-          m_bank(run.bank ? run.bus.value() : 0),
+          m_bank(run.bank ? run.full.value() : 0),
           m_bus(run.bus.value()) {
         m_fullLight = lampCurrent(m_bus);
         // Where the volts do not reach for the speed that is set, it runs as fast as they do.
@@ -168,7 +168,8 @@ private:
         } else {
             if (m_run.bank) {
                 const double tau = m_run.bank->charge.value() * m_run.bank->capacitance.value();
-                m_bank = tau > 0 ? m_bus - (m_bus - m_bank) * std::exp(-step / tau) : m_bus;
+                const double full = std::min(m_bus, m_run.full.value());
+                m_bank = tau > 0 ? full - (full - m_bank) * std::exp(-step / tau) : full;
             }
             m_powered += step;
         }
@@ -213,6 +214,7 @@ private:
 Crossing crossed(const CrossingRun& run) {
     assert(run.speed.value() > 0 && run.bus.value() > 0 && run.bulk.value() > 0);
     assert(run.slowing > 0 && run.restart.value() >= 0);
+    assert(!run.bank || run.full.value() > 0);
     return Rolling(run).all();
 }
 

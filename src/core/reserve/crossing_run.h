@@ -22,6 +22,7 @@ struct CrossingRun {
     Volts bus{};                  ///< while the rails give power, > 0
     Farads bulk{};                ///< of the decoder itself, > 0
     std::optional<Bank> bank;     ///< charged when it begins
+    Volts full{};                 ///< what the bank is charged to: the bus, or less; > 0 with one
     Volts minimum{};              ///< below it the processor is out
     Seconds restart{};            ///< until it drives again once power is back, >= 0
     double slowing = 0;           ///< m/s², of a model whose motor is off; > 0

@@ -54,10 +54,13 @@ Spans lost(const std::vector<CollectingAxle>& axles, bool CollectingAxle::*colle
     for (const CollectingAxle& axle : axles) {
         if (!(axle.*collects)) continue;
         Spans shifted = ofRail;
+        // What touches over a length is without power while all of it lies on dead rail.
+        const double half = axle.touches.value() / 2;
         for (Span& span : shifted) {
-            span.from += axle.x.value();
-            span.to += axle.x.value();
+            span.from += axle.x.value() + half;
+            span.to += axle.x.value() - half;
         }
+        std::erase_if(shifted, [](const Span& span) { return span.from > span.to; });
         all = first ? shifted : common(all, shifted);
         first = false;
     }

@@ -9,13 +9,16 @@
 
 namespace glimmet::core {
 
-/// An axle at x behind the foremost, and the rails that its wheels collect from.
+/// An axle at x behind the foremost, and the rails that its wheels collect from. A slider is one
+/// that touches over a length, x in its middle.
 struct CollectingAxle {
     Millimetres x{};
     bool left = false, right = false;
+    Millimetres touches{};  ///< 0: a wheel, at a point
 };
 
-/// A length of rail that gives no power. Both ends count as dead.
+/// A length of rail that gives no power. Both ends count as dead. A middle rail is none of the two
+/// that are reckoned with here.
 struct DeadLength {
     Rails rail{};
     Millimetres from{}, to{};  ///< from < to

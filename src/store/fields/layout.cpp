@@ -6,6 +6,7 @@ namespace {
 template <class Io, class Self>
 void deadSpotFields(Io& io, Self& spot) {
     io("number", spot.number, Maybe, within(0, 30));
+    io("work", spot.work, Maybe);
     io("rail", spot.rail, Maybe);
     io("length", spot.length, Maybe, upTo(5000));
     io.holds(

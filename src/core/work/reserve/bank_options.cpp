@@ -135,10 +135,11 @@ std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place) 
             const Axle& now = facts.job.units[unit].body.axles[axle];
             if (now.collectsLeft && now.collectsRight) continue;
             const auto axles = collectingAxles(facts.job, number);
-            const bool bridged = std::all_of(place.ways.begin(), place.ways.end(), [&](Rails rail) {
-                const auto found = outages(axles, {DeadLength{rail, Millimetres{0}, place.length}});
-                return found && found->empty();
-            });
+            const bool bridged = std::all_of(place.passages.begin(), place.passages.end(),
+                                             [&](const Passage& passage) {
+                                                 const auto found = outagesOn(axles, passage);
+                                                 return found && found->empty();
+                                             });
             if (!bridged) continue;
             Option option;
             option.what = text("collectors on both wheels of axle %1", std::to_string(number));

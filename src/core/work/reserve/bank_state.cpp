@@ -1,9 +1,7 @@
 #include "core/work/reserve/bank_state.h"
 
 #include "core/quantity/format.h"
-#include "core/track/crossing.h"
 #include "core/track/dirt.h"
-#include "core/track/points.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/supply.h"
 
@@ -74,18 +72,6 @@ Crawling crawling(const Motor& motor, double kmh) {
                 std::move(inputs)),
             false};
 }
-
-/// The first and the last unit that wires join to the one where the decoder lies.
-std::pair<std::size_t, std::size_t> wiredTogether(const Job& job) {
-    const std::size_t home =
-        job.decoder && job.decoder->seat ? unitAt(job, job.decoder->seat->unit) : 0;
-    std::size_t first = home;
-    std::size_t last = home;
-    while (first > 0 && job.couplings[first - 1].contacts >= 2) --first;
-    while (last < job.couplings.size() && job.couplings[last].contacts >= 2) ++last;
-    return {first, last};
-}
-
 }  // namespace
 
 Path pathOf(const FittedBank& bank) {
@@ -139,12 +125,6 @@ Loads standingStill(Loads loads) {
     return loads;
 }
 
-Creep creep(const Job& job) { return {job.layout.kmh.value_or(usualKmh), !job.layout.kmh}; }
-
-MetresPerSecond creepSpeed(const Job& job) {
-    return modelSpeed(KilometresPerHour{creep(job).kmh}, job.scale.ratio);
-}
-
 Seconds dirtTime(const Job& job, double left) {
     if (!job.layout.dirt) return dirt;
     return timeToCarry(job.layout.dirt->stuttersPerMetre, creepSpeed(job), left);
@@ -154,110 +134,6 @@ std::optional<double> stuttersWith(const Job& job, std::optional<Seconds> carrie
     if (!job.layout.dirt) return {};
     if (!carried) return 0.0;
     return stuttersLeft(job.layout.dirt->stuttersPerMetre, creepSpeed(job), *carried);
-}
-
-std::vector<Place> places(const Job& job) {
-    std::vector<Place> all;
-    for (const DeadSpot& spot : job.layout.spots) {
-        Place place;
-        place.measured = spot.length.has_value();
-        if (spot.number > 0) {
-            const std::string number = formatted(spot.number, Dimension::Ratio);
-            place.name = "points 1:" + number;
-            place.length = spot.length.value_or(usualFrog(spot.number, job.scale.ratio));
-            place.words = text("the dead %1 of points 1:%2", formatted(place.length, 3), number);
-            place.ways = {Rails::Left, Rails::Right};
-        } else {
-            const std::string rail(core::name(spot.rail));
-            place.length = *spot.length;
-            place.name = "gap " + rail + " " + formatted(place.length, 3);
-            place.words =
-                spot.rail == Rails::Both
-                    ? text("a gap of %1 in both rails", formatted(place.length, 3))
-                    : text("a gap of %1 in the %2 rail", formatted(place.length, 3), rail);
-            place.ways = {spot.rail};
-        }
-        all.push_back(std::move(place));
-    }
-    std::stable_sort(all.begin(), all.end(),
-                     [](const Place& a, const Place& b) { return a.length > b.length; });
-    if (all.empty()) {
-        const Millimetres length = usualFrog(usualNumber, job.scale.ratio);
-        all.push_back({"points",
-                       text("an insulated frog of %1", formatted(length, 3)),
-                       length,
-                       false,
-                       {Rails::Left, Rails::Right}});
-    }
-    return all;
-}
-
-int axlesBefore(const Job& job) {
-    int count = 0;
-    for (std::size_t i = 0; i < wiredTogether(job).first; ++i) {
-        count += static_cast<int>(job.units[i].body.axles.size());
-    }
-    return count;
-}
-
-std::vector<CollectingAxle> collectingAxles(const Job& job, int added) {
-    std::vector<CollectingAxle> axles;
-    if (job.feed == Feed::ThreeRailDigital) return axles;
-    const auto [first, last] = wiredTogether(job);
-    int number = axlesBefore(job);
-    for (std::size_t i = first; i <= last; ++i) {
-        for (const Axle& axle : job.units[i].body.axles) {
-            const bool both = ++number == added;
-            axles.push_back(
-                {startOf(job, i) + axle.x, axle.collectsLeft || both, axle.collectsRight || both});
-        }
-    }
-    return axles;
-}
-
-std::optional<LongestDead> longestDead(const Job& job) {
-    const std::vector<CollectingAxle> axles = collectingAxles(job);
-    if (axles.empty()) return {};
-    const MetresPerSecond speed = creepSpeed(job);
-    std::optional<LongestDead> longest;
-    for (const Place& place : places(job)) {
-        Millimetres most{0};
-        for (const Rails rail : place.ways) {
-            const auto found = outages(axles, {DeadLength{rail, Millimetres{0}, place.length}});
-            if (!found) return {};
-            for (const Outage& outage : *found) most = std::max(most, outage.length());
-        }
-        const Seconds time{Metres{most} / speed};
-        if (!longest || time > longest->time) longest = LongestDead{time, place};
-    }
-    return longest;
-}
-
-std::optional<OnOneWheel> onOneWheel(const Job& job, const Place& place,
-                                     std::optional<Seconds> carried) {
-    if (!job.layout.dirt || !(job.layout.dirt->stuttersPerMetre > 0)) return {};
-    const std::vector<CollectingAxle> axles = collectingAxles(job);
-    int left = 0, right = 0;
-    for (const CollectingAxle& axle : axles) {
-        left += axle.left ? 1 : 0;
-        right += axle.right ? 1 : 0;
-    }
-    if (left == 0 || right == 0) return {};
-    OnOneWheel made;
-    for (const Rails way : place.ways) {
-        const std::vector<DeadLength> dead{{way, Millimetres{0}, place.length}};
-        const auto without = outages(axles, dead);
-        if (!without || !without->empty()) return {};
-        for (const Rails side : {Rails::Left, Rails::Right}) {
-            if (way == side || way == Rails::Both)
-                made.length = std::max(made.length, core::onOneWheel(axles, dead, side));
-        }
-    }
-    if (!(made.length > Millimetres{0})) return {};
-    const double off = wheelOff(job.layout.dirt->stuttersPerMetre, left, right);
-    const double all = stuttersOnOneWheel(off, made.length);
-    made.stutters = carried ? stuttersLeft(all, creepSpeed(job), *carried) : 0;
-    return made;
 }
 
 Bank onBus(const Reckoned& facts, const FittedBank& fitted, const Loads& loads) {

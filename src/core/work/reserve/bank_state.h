@@ -5,13 +5,13 @@
 #include "core/reserve/crossing_run.h"
 #include "core/reserve/hold.h"
 #include "core/work/reckoned.h"
+#include "core/work/reserve/places.h"
 
 #include <optional>
 
 namespace glimmet::core::reserve {
 
 // What is assumed; sources in docs/physics.md.
-inline constexpr double usualKmh = 20;    ///< over points, of the prototype
 inline constexpr double readingKmh = 80;  ///< of a model at the volts of its running reading
 inline constexpr Seconds dirt{0.05};      ///< a stutter on dirty rails, where nobody counted
 /// Stutters a metre: one in a hundred metres is bearable, one in ten is seen on every round.
@@ -43,58 +43,12 @@ struct Loads {
 /// The same without the motor: its lamps and its processor.
 [[nodiscard]] Loads standingStill(Loads loads);
 
-/// How slowly it goes over dead places.
-struct Creep {
-    double kmh = 0;  ///< of the prototype
-    bool assumed = false;
-};
-[[nodiscard]] Creep creep(const Job& job);
-[[nodiscard]] MetresPerSecond creepSpeed(const Job& job);  ///< of the model
-
 /// What dirt asks a bank to hold so that no more than `left` of the stutters a metre that were
 /// counted outlast it; where nobody counted one that is usual.
 [[nodiscard]] Seconds dirtTime(const Job& job, double left = often);
 /// Stutters a metre that outlast a time, at its speed; 0 for as long as one likes. Nothing where
 /// nobody counted.
 [[nodiscard]] std::optional<double> stuttersWith(const Job& job, std::optional<Seconds> carried);
-
-/// A dead place of the layout.
-struct Place {
-    std::string name;      ///< "points 1:9", "gap left 28 mm": as its line names it
-    Text words;            ///< "the dead 28 mm of points 1:9"
-    Millimetres length{};  ///< of the dead rail
-    bool measured = false;
-    std::vector<Rails> ways;  ///< the rail that is dead, for each way through
-};
-/// Those that the job has, the longest first; else the points that any layout has.
-[[nodiscard]] std::vector<Place> places(const Job& job);
-
-/// The wheels of every unit that wires lead across to from where the decoder lies; x from the front
-/// of the train. `added`: the axle, counted from 1 over the whole train, that collects on both
-/// sides as if it had the collectors; 0: none.
-[[nodiscard]] std::vector<CollectingAxle> collectingAxles(const Job& job, int added = 0);
-/// How many axles of the train stand before the first of them.
-[[nodiscard]] int axlesBefore(const Job& job);
-
-/// Where the model is without power for longest, at its speed; 0 s where its wheels bridge every
-/// place, nothing where it cannot be told from wheels (a third rail, no wheels).
-struct LongestDead {
-    Seconds time{};
-    Place place;
-};
-[[nodiscard]] std::optional<LongestDead> longestDead(const Job& job);
-
-/// A dead place where it hangs on one wheel of a side for a while, on dirty rails: how far, and the
-/// stutters to be expected there at a crossing, of which a bank that holds `carried` (nothing: for
-/// good) leaves fewer.
-struct OnOneWheel {
-    Millimetres length{};
-    double stutters = 0;
-};
-/// The worse way through. Nothing where nobody counted stutters, where it is without power there
-/// anyway, or where it never hangs on one.
-[[nodiscard]] std::optional<OnOneWheel> onOneWheel(const Job& job, const Place& place,
-                                                   std::optional<Seconds> carried);
 
 /// A bank on the job's bus, on its way back through its diode or its charge resistor.
 [[nodiscard]] Bank onBus(const Reckoned& facts, const FittedBank& bank, const Loads& loads);

@@ -21,15 +21,22 @@ namespace glimmet::core::reserve {
 struct AtSpeed {
     double kmh = 0;
     Crossed how{};
+    bool operator==(const AtSpeed&) const = default;
 };
 
 struct CrossingState {
     Place place;
-    Rails rail{};          ///< that is dead on the worse way through
-    Crossing crossing;     ///< on that way, at the job's speed and typical values
-    Crossed inTheWorst{};  ///< with the supply at its lowest and the bank at its least
+    std::size_t passage = 0;    ///< the worst one, of the place's
+    std::vector<Crossed> ways;  ///< how it gets over on each of them
+    Crossing crossing;          ///< on the worst, at the job's speed and typical values
+    Crossed inTheWorst{};       ///< with the supply at its lowest and the bank at its least
     State state{};
+
+    [[nodiscard]] const Passage& way() const { return place.passages[passage]; }
 };
+/// Where not every way is as bad as the worst: those that are, "backwards", "with the frog on its
+/// left". Empty where all are alike.
+[[nodiscard]] Text onlyWays(const CrossingState& at);
 /// Over one place with a bank or none. Nothing where it cannot be told from wheels. `traced`: with
 /// every moment, not only the last one.
 [[nodiscard]] std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& loads,
@@ -39,9 +46,9 @@ struct CrossingState {
 
 /// The speeds of interest, km/h of the prototype.
 inline constexpr double slowestSwept = 2, fastestSwept = 60, sweptBy = 2;
-/// How each of them gets over a place on its worse way, rising.
+/// How each of them gets over on a passage, rising.
 [[nodiscard]] std::vector<AtSpeed> sweepOver(const Reckoned& facts, const Loads& loads,
-                                             const CrossingState& at,
+                                             const Passage& passage,
                                              const std::optional<FittedBank>& fitted);
 /// The lowest of them from which on it neither stops nor starts anew; nothing: at none. The second
 /// sweeps no further down than that.
@@ -57,30 +64,46 @@ inline constexpr double slowestSwept = 2, fastestSwept = 60, sweptBy = 2;
 
 /// Where a wheel that collects stands on dead rail.
 struct WheelOnDead {
-    int axle = 0;  ///< from 1, from the front of the train, as lines name it
+    int axle = 0;  ///< from 1, from the front of the train, as lines name it; 0: a slider
     Rails rail{};
-    Millimetres from{}, to{};  ///< travel of the train's front
+    Millimetres from{}, to{};  ///< travel of the leading end
 };
 
-/// What the strip shows of one place: everything over the travel of the train's front.
-struct CrossingChart {
-    CrossingState at;
-    std::vector<DeadLength> dead;
+/// Passages of a place that are alike, over the travel of the leading end.
+struct CrossingWay {
+    std::vector<std::size_t> passages;  ///< of the place; the first one is what the rest shows
+    std::vector<AtSpeed> sweep;         ///< rising
+    Crossing crossing;                  ///< at the speed that is set
     std::vector<WheelOnDead> wheels;
     std::vector<Outage> outages;
-    Millimetres from{}, to{};  ///< travel of the train's front, while those wheels come over it
-    std::vector<AtSpeed> sweep;
-    double kmh = 0;  ///< that is set
+    Millimetres from{}, to{};  ///< while those wheels come over it
+
+    /// It goes no further than its trace.
+    [[nodiscard]] bool stands() const { return crossing.how == Crossed::Stops; }
+};
+
+/// What the strip shows of one place.
+struct CrossingChart {
+    CrossingState at;
+    std::vector<CollectingAxle> axles;
+    std::vector<CrossingWay> ways;  ///< the worst first
+    std::size_t shown = 0;          ///< of the ways; whoever shows it may turn to another
+    double kmh = 0;                 ///< that is set
     Volts bus{}, minimum{};
     MetresPerSecond speed{};
-    bool stands = false;  ///< it goes no further than its trace
 
+    [[nodiscard]] const CrossingWay& way() const { return ways[shown]; }
+    [[nodiscard]] const Passage& passage() const {
+        return at.place.passages[way().passages.front()];
+    }
     /// Where it stands, or the last that is shown.
     [[nodiscard]] Millimetres end() const;
     /// Its speed as the prototype goes.
     [[nodiscard]] double kmhAt(const CrossingMoment& moment) const;
     /// Between two moments along a straight line; before the first and behind the last as there.
     [[nodiscard]] CrossingMoment momentAt(Millimetres travel) const;
+    /// The track under the train, whose front is drawn first.
+    [[nodiscard]] TrackUnder under(Millimetres travel) const;
 };
 /// Of the place with that name, else of the worst. Nothing where it cannot be told from wheels.
 [[nodiscard]] std::optional<CrossingChart> crossingChart(const Reckoned& facts,

@@ -51,6 +51,9 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
         "reserve.crossing:" + at.place.name, {at.place.name, at.place.name}, at.state,
         Gravity::WorksBadly, [&](Finding& finding) {
             finding.sentence = crossingSentence(job, at);
+            if (const Text only = onlyWays(at); !only.empty()) {
+                finding.sentence = text("%1 Only %2.", finding.sentence, only);
+            }
             const bool worse =
                 at.inTheWorst >= Crossed::Resets && at.crossing.how < Crossed::Resets;
             if (worse) {
@@ -164,8 +167,7 @@ void judgeCrossings(const Reckoned& facts, const Loads& loads, OfferedBanks& ban
             judging.say("reserve.crossing:" + place.name, {place.name, place.name}, State::Fine,
                         Gravity::CouldBeBetter, [&](Finding& finding) {
                             finding.sentence = text(
-                                "Over %1 the middle conductor decides, not the wheels: whether its "
-                                "slider bridges that is not worked out here.",
+                                "Over %1 its slider decides, and nobody said where it has one.",
                                 place.words);
                         });
         }

@@ -1,5 +1,5 @@
 // Jots of the stay-alive.
-#include "core/track/points.h"
+#include "core/track/trackwork.h"
 #include "core/work/jotted.h"
 #include "core/work/reserve/bank_state.h"
 #include "core/work/reserve/reserve.h"
@@ -316,16 +316,42 @@ std::vector<Named> frogs(const Context&) {
             {"live", {"powered"}, "the frog gives power"}};
 }
 std::vector<Named> railNames(const Context&) {
-    return {{"left", {}, "rail"}, {"right", {}, "rail"}, {"both", {}, "rails"}};
+    return {{"left", {}, "rail"},
+            {"right", {}, "rail"},
+            {"both", {}, "rails"},
+            {"middle", {"centre", "studs"}, "rail of three, or studs"}};
 }
 
+std::vector<Named> trackworks(const Context&) {
+    return {{"curved", {}, "both ways are curved"},
+            {"three-way", {"three way", "threeway"}, "two branches at one place"},
+            {"crossing", {"diamond"}, "two tracks that cross"},
+            {"double-slip", {"double slip", "slip"}, "a crossing that one can turn off on"}};
+}
+/// "points 1:9", "three-way points 1:6", "crossing 1:6"
+Text workWords(Trackwork work, const std::string& number) {
+    switch (work) {
+        case Trackwork::Points:
+            break;
+        case Trackwork::Curved:
+            return text("Curved points %1", number);
+        case Trackwork::ThreeWay:
+            return text("Three-way points %1", number);
+        case Trackwork::Crossing:
+            return text("A crossing %1", number);
+        case Trackwork::DoubleSlip:
+            return text("A double slip %1", number);
+    }
+    return text("Points %1", number);
+}
 Result<Jotted> points(const Said& said) {
     const std::string& id = *said.name("NUMBER");
     const auto length = said.one<Millimetres>("MM");
     const auto frog = said.name("FROG");
+    const auto kind = said.name("KIND");
     std::vector<DeadSpot> spots = said.context.job.layout.spots;
     if (id == "none") {
-        if (length || frog) {
+        if (length || frog || kind) {
             return refuse(ErrorCode::NotUnderstood,
                           text("None, or points with a frog: only one of them can be."));
         }
@@ -337,8 +363,10 @@ Result<Jotted> points(const Said& said) {
     DeadSpot spot;
     spot.number = std::stod(id.substr(2));
     spot.length = length;
+    if (kind) spot.work = *named<Trackwork>(*kind);
+    const Text called = workWords(spot.work, id);
     const auto before = std::find_if(spots.begin(), spots.end(), [&](const DeadSpot& one) {
-        return one.number > 0 && std::abs(one.number - spot.number) < 1e-9;
+        return one.number > 0 && one.work == spot.work && std::abs(one.number - spot.number) < 1e-9;
     });
     if (frog == "live") {
         if (length) {
@@ -347,15 +375,14 @@ Result<Jotted> points(const Said& said) {
         }
         if (before != spots.end()) spots.erase(before);
         Jotted result =
-            jotted(said, text("Points %1 with a live frog: they give power all along", id));
+            jotted(said, text("%1 with a live frog: they give power all along", called));
         result.after.layout.spots = std::move(spots);
         return result;
     }
     Jotted result = jotted(
-        said, length
-                  ? text("Points %1: %2 of a rail are dead, by the ruler", id, formatted(*length))
-                  : text("Points %1 with a dead frog: usually %2 of a rail", id,
-                         formatted(usualFrog(spot.number, said.context.job.scale.ratio), 3)));
+        said, length ? text("%1: %2 of a rail are dead, by the ruler", called, formatted(*length))
+                     : text("%1 with a dead frog: usually %2 of a rail", called,
+                            formatted(usualFrog(spot.number, said.context.job.scale.ratio), 3)));
     if (before != spots.end())
         *before = spot;
     else
@@ -384,11 +411,18 @@ Result<Jotted> gap(const Said& said) {
     }
     if (!rail) {
         return refuse(ErrorCode::Missing,
-                      text("In which rail: left, right or both? Write it like gap 28mm left."));
+                      text(said.context.job.feed == Feed::ThreeRailDigital
+                               ? "In which rail: left, right, both or middle? Write it like gap "
+                                 "28mm middle."
+                               : "In which rail: left, right or both? Write it like gap 28mm "
+                                 "left."));
     }
     DeadSpot spot;
     spot.length = length;
-    spot.rail = *rail == "left" ? Rails::Left : *rail == "right" ? Rails::Right : Rails::Both;
+    spot.rail = *named<Rails>(*rail);
+    if (spot.rail == Rails::Middle && said.context.job.feed != Feed::ThreeRailDigital) {
+        return refuse(ErrorCode::Unknown, text("Its track has two rails and no middle one."));
+    }
     if (std::find(spots.begin(), spots.end(), spot) == spots.end()) spots.push_back(spot);
     if (spots.size() > mostSpots) return tooMany();
     Jotted result = jotted(
@@ -535,6 +569,7 @@ constexpr Takes pointsTakes[] = {
      .names = pointsNumbers,
      .unknown = "No points part by “%1”. There are: %2."},
     {.what = "MM", .dimension = Dimension::Length, .least = 1e-3, .most = 0.5, .unitNeeded = true},
+    {.what = "KIND", .kind = Kind::Name, .names = trackworks},
     {.what = "FROG", .kind = Kind::Name, .names = frogs}};
 constexpr Takes gapTakes[] = {
     {.what = "MM", .dimension = Dimension::Length, .least = 0.2e-3, .most = 2},
@@ -575,8 +610,8 @@ constexpr const char* coastExamples[] = {"coast 40mm"};
 constexpr const char* coastNoise[] = {"rolls", "for", "on"};
 constexpr const char* pointsWords[] = {"turnout", "turnouts"};
 constexpr const char* pointsExamples[] = {"points 1:9", "points 1:9 30mm", "points 1:9 live",
-                                          "points none"};
-constexpr const char* pointsNoise[] = {"frog", "of"};
+                                          "points 1:6 crossing", "points none"};
+constexpr const char* pointsNoise[] = {"frog", "frogs", "of"};
 constexpr const char* gapExamples[] = {"gap 28mm left", "gap 12mm both", "gap none"};
 constexpr const char* gapNoise[] = {"in", "rail", "rails", "the", "of"};
 constexpr const char* creepExamples[] = {"creep 14km/h"};
@@ -656,8 +691,9 @@ constexpr Verb table[] = {
      false,
      causeNoise},
     {"points", pointsWords, pointsTakes, pointsExamples,
-     "points of the layout whose frog gives no power, with its length if you have it", points,
-     false, pointsNoise},
+     "points or a crossing of the layout whose frogs give no power, with their length if you have "
+     "it",
+     points, false, pointsNoise},
     {"gap",
      {},
      gapTakes,
