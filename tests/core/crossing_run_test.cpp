@@ -1,6 +1,8 @@
 // A model over dead track against closed forms, and what must hold of every crossing.
 #include "core/reserve/crossing_run.h"
 
+#include "core/circuit/analysis.h"
+#include "support/bank_circuits.h"
 #include "support/print_quantity.h"
 
 #include <gtest/gtest.h>
@@ -182,6 +184,40 @@ TEST(CrossingRuns, WhatTheBankLosesIsWhatWasDrawn) {
         EXPECT_NEAR(drawn, lost, lost * 0.01 + 1e-6) << i;
     }
     EXPECT_GT(seen, 60);
+}
+
+// The engine's transient knows nothing of crossings: contacts, diodes, charging are its own.
+TEST(CrossingRuns, AgreeWithTheEnginesCircuit) {
+    for (const tests::BankCase& each : tests::bankCases) {
+        SCOPED_TRACE(each.name);
+        const Crossing crossing = crossed(tests::bankRun(each));
+        const circuit::Netlist netlist = tests::bankCircuit(each);
+        const auto engine =
+            circuit::transient(netlist.circuit, std::get<circuit::TransientSpan>(netlist.analysis));
+        ASSERT_TRUE(engine.has_value());
+        circuit::Circuit named = netlist.circuit;
+        const auto& volts = engine->voltage[circuit::nodeNamed(named, "bus")];
+        const std::vector<CrossingMoment>& trace = crossing.trace;
+        double lowest = bus;
+        double furthest = 0;
+        for (std::size_t i = 0; i < engine->time.size(); ++i) {
+            lowest = std::min(lowest, volts[i]);
+            // Where the rails come back the one jumps and the other takes a microsecond.
+            const auto after = std::upper_bound(
+                trace.begin(), trace.end(), engine->time[i],
+                [](double t, const CrossingMoment& moment) { return t < moment.time.value(); });
+            if (after == trace.begin() || after == trace.end()) continue;
+            const CrossingMoment& one = *(after - 1);
+            if (one.power != after->power || engine->time[i] - one.time.value() < 1e-5) continue;
+            const double share =
+                (engine->time[i] - one.time.value()) / (after->time - one.time).value();
+            const double ours = one.bus.value() + share * (after->bus - one.bus).value();
+            furthest = std::max(furthest, std::abs(ours - volts[i]));
+        }
+        EXPECT_NEAR(crossing.lowestBus.value(), lowest, 0.01 * bus);
+        EXPECT_LT(furthest, 0.02 * bus);
+        EXPECT_LT(lowest, bus - 0.4);
+    }
 }
 
 }  // namespace

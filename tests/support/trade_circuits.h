@@ -57,6 +57,9 @@ public:
         model.breakdownCurrent = core::Amperes{5e-3};
         return diode(anode, cathode, model);
     }
+    Build& with(const char* anode, const char* cathode, core::circuit::DiodeModel model) {
+        return diode(anode, cathode, std::move(model));
+    }
     /// Four silicon diodes; what comes in at `a` and `b` leaves rectified between plus and minus.
     Build& bridgeWithTwoStrings(const char* a, const char* b) {
         return bridge(a, b, "p", "m")

@@ -1,6 +1,7 @@
 // Glimmet's engine against ngspice, an independent simulator: the circuits of the trade, built by
 // Glimmet, written by its SPICE writer, run by `ngspice -b` unchanged but for a control block that
 // prints the result.
+#include "support/bank_circuits.h"
 #include "support/part_circuits.h"
 #include "support/trade_circuits.h"
 
@@ -155,6 +156,12 @@ void compare(const Netlist& netlist, int number) {
 TEST(AgainstNgspice, CircuitsOfTheTradesPartsAgree) {
     int number = 1000;
     for (const Netlist& netlist : tests::partCircuits()) compare(netlist, ++number);
+}
+TEST(AgainstNgspice, BanksOnDeadTrackAgree) {
+    int number = 2000;
+    for (const tests::BankCase& each : tests::bankCases) {
+        compare(tests::bankCircuit(each), ++number);
+    }
 }
 TEST(AgainstNgspice, AtLeastFortyCircuitsOfTheTradeAgree) {
     const auto circuits = tests::tradeCircuits();
