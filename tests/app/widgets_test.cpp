@@ -649,12 +649,14 @@ TEST(ReserveStrip, ShowsTheWorstPlaceAndTheOneInQuestion) {
     strip.show(tests::factsOf(job), {}, {});
     auto* plot = strip.findChild<CrossingPlot*>();
     EXPECT_TRUE(plot->isVisible());
-    EXPECT_TRUE(plot->accessibleName().startsWith(u"Over the dead 28 mm of points 1:9: "_s))
+    EXPECT_TRUE(plot->accessibleName().startsWith(
+        u"Over the dead 28 mm of points 1:9, forwards, with the frog on its left: "_s))
         << plot->accessibleName().toStdString();
     EXPECT_TRUE(plot->accessibleName().endsWith(u"no power · decoder out"_s))
         << plot->accessibleName().toStdString();
     strip.show(tests::factsOf(job), {}, "gap right 10 mm");
-    EXPECT_TRUE(plot->accessibleName().startsWith(u"Over a gap of 10 mm in the right rail: "_s));
+    EXPECT_TRUE(
+        plot->accessibleName().startsWith(u"Over a gap of 10 mm in the right rail, forwards: "_s));
     // What was turned to stays as long as it is the same job.
     QTest::mouseClick(strip.findChild<QToolButton*>(u"liftedOff"_s), Qt::LeftButton);
     EXPECT_FALSE(plot->isVisible());
@@ -716,16 +718,34 @@ TEST(ReserveStrip, ASpeedIsSetByPressAndKey) {
     strip.show(tests::factsOf(lameOnPoints()), {}, {});
     auto* speeds = strip.findChild<SpeedColumn*>();
     EXPECT_EQ(speeds->accessibleName().toStdString(),
-              "Speeds: from 2 km/h stops, from 36 km/h starts anew; set to 20 km/h");
+              "Speeds, with the frog on its left: from 2 km/h stops, from 36 km/h starts anew; set "
+              "to 20 km/h");
     QSignalSpy chosen(&strip, &ReserveStrip::jotChosen);
     QTest::keyClick(speeds, Qt::Key_Up);
     EXPECT_EQ(chosen.back().at(0).toString(), u"creep 22km/h"_s);
     QTest::keyClick(speeds, Qt::Key_Down);
     EXPECT_EQ(chosen.back().at(0).toString(), u"creep 18km/h"_s);
-    QTest::mouseClick(speeds, Qt::LeftButton, {}, {60, 40});
+    QTest::mouseClick(speeds, Qt::LeftButton, {}, {60, 66});
     EXPECT_EQ(chosen.back().at(0).toString(), u"creep 60km/h"_s);
     QTest::mouseClick(speeds, Qt::LeftButton, {}, {60, speeds->height() - 20});
     EXPECT_EQ(chosen.back().at(0).toString(), u"creep 2km/h"_s);
+    // The other column is the other way: a press or a key turns to it and sets no speed.
+    const auto before = chosen.size();
+    auto* plot = strip.findChild<CrossingPlot*>();
+    QTest::mouseClick(speeds, Qt::LeftButton, {}, {80, 100});
+    EXPECT_TRUE(speeds->accessibleName().startsWith(u"Speeds, with the frog on its right: "_s))
+        << speeds->accessibleName().toStdString();
+    EXPECT_TRUE(plot->accessibleName().contains(u"frog on its right"_s));
+    // It stays there as long as the place does.
+    strip.show(tests::factsOf(jotted(lameOnPoints(), {"creep 18km/h"})), {}, {});
+    EXPECT_TRUE(plot->accessibleName().contains(u"frog on its right"_s));
+    QTest::keyClick(speeds, Qt::Key_Right);  // there is no third
+    EXPECT_TRUE(plot->accessibleName().contains(u"frog on its right"_s));
+    QTest::keyClick(speeds, Qt::Key_Left);
+    EXPECT_TRUE(plot->accessibleName().contains(u"frog on its left"_s));
+    EXPECT_EQ(chosen.size(), before);
+    strip.show(tests::factsOf(lameOnPoints()), {}, "gap right 10 mm");
+    EXPECT_TRUE(speeds->accessibleName().startsWith(u"Speeds: "_s));
 }
 
 /// The bank's drawing, painted once.

@@ -253,9 +253,91 @@ TEST(Consequences, OfSoundAndOfNothing) {
     EXPECT_TRUE(reserve::consequencesOf(factsOf(jotted(job, {"bank none"}))).empty());
     EXPECT_TRUE(reserve::consequencesOf(factsOf(jotted(job, {"lift nothing"}))).empty());
     EXPECT_EQ(reserve::consequencesOf(factsOf(jotted(job, {"charge none"}))).size(),
-              all.size() - 2);
+              all.size() - 3);
 }
 
+TEST(Consequences, ItsResistorTakesTheLoadsCurrentOnDirtyRails) {
+    const char* const bank = "bank can-4700u-16 charge 100R diode 0.35V";
+    const Job job = canOf(bank, {"creep 20km/h", "dirt 4 per 1m"});
+    const auto facts = factsOf(job);
+    const double drawn =
+        reserve::loadsOf(facts)
+            .bus.drawn(reserve::bankState(facts, *job.bank, reserve::loadsOf(facts)).bus)
+            .value();
+    const auto all = reserve::consequencesOf(facts);
+    const Consequence& dirty = of(all, "On dirty rails");
+    // Off half of the time all of the load comes through it in the other half.
+    EXPECT_NEAR(*dirty.figure.value, drawn * drawn * 100, 1e-9);
+    // A stutter of 3 mm on the average: n·v·C·(I·l/(v·C))².
+    const double speed = reserve::creepSpeed(job).value();
+    const double mean = 4 * speed * 4.7e-3 * std::pow(drawn * 0.003 / speed / 4.7e-3, 2);
+    EXPECT_NE(plain(dirty.comes).find(formatted(Watts{mean}, 2)), std::string::npos)
+        << plain(dirty.comes);
+    // Told where it was counted as that bad; else it is a figure.
+    EXPECT_EQ(dirty.state, drawn * drawn * 100 > 0.125 ? State::Close : State::Fine);
+    EXPECT_EQ(
+        of(reserve::consequencesOf(factsOf(canOf(bank, {"creep 20km/h"}))), "On dirty rails").state,
+        State::Fine);
+    EXPECT_EQ(of(reserve::consequencesOf(
+                     factsOf(canOf("bank can-4700u-16 charge 1R diode 0.35V", {"dirt 4 per 1m"}))),
+                 "On dirty rails")
+                  .state,
+              State::Fine);
+}
+TEST(Consequences, OfANightPutAway) {
+    // A can is empty, cells are not: 5 V · e^(−8 h / 2·10⁵ s).
+    const auto can =
+        reserve::consequencesOf(factsOf(canOf("bank can-4700u-16 charge 100R diode 0.35V", {})));
+    EXPECT_LT(*of(can, "Put away for the night").figure.value, 1e-6);
+    EXPECT_NE(plain(of(can, "Put away for the night").comes).find("nothing is left"),
+              std::string::npos);
+    const char* const row = "bank 6x1F 2.7V series charge 100R diode 0.35V";
+    const auto cells = reserve::consequencesOf(factsOf(canOf(row, {})));
+    EXPECT_NEAR(*of(cells, "Put away for the night").figure.value, 5 * std::exp(-8 * 3600 / 2e5),
+                1e-9);
+    EXPECT_NE(plain(of(cells, "Put away for the night").comes).find("before you solder"),
+              std::string::npos);
+    // 10 kΩ across each of 1 F: τ = 10⁴ s.
+    const auto balanced = reserve::consequencesOf(factsOf(canOf(row, {"balance cells"})));
+    EXPECT_NEAR(*of(balanced, "Put away for the night").figure.value, 5 * std::exp(-2.88), 1e-9);
+}
+
+TEST(OwnBanks, AreMadeUpOfTheirParts) {
+    const Job row = canOf("bank 5x0.47F 2.7V series", {});
+    const BankPart& cells = row.bank->part;
+    EXPECT_NEAR(cells.capacitance.value(), 0.094, 1e-12);
+    EXPECT_NEAR(cells.rated.value(), 13.5, 1e-12);
+    EXPECT_EQ(cells.inSeries, 5);
+    EXPECT_EQ(cells.kind, BankKind::Supercapacitor);
+    // 1.71 J at 2.8 J/cm³: 612 mm³ each.
+    EXPECT_NEAR(cells.width.value(), 7.5, 1e-9);
+    EXPECT_NEAR(cells.height.value(), 11.5, 1e-9);
+    EXPECT_NEAR(cells.length.value(), 37.5, 1e-9);
+    EXPECT_EQ(cells.name, "5 × 470 mF 2.7 V in series (size guessed)");
+    const BankPart side = canOf("bank 4x220u 16V tantalum in parallel", {}).bank->part;
+    EXPECT_NEAR(side.capacitance.value(), 880e-6, 1e-12);
+    EXPECT_EQ(side.rated, Volts{16});
+    EXPECT_EQ(side.inSeries, 1);
+    EXPECT_EQ(side.kind, BankKind::Tantalum);
+    const BankPart one = canOf("bank 1000uF 25V size 20x10x10 charge 100R", {}).bank->part;
+    EXPECT_EQ(one.kind, BankKind::Electrolytic);
+    EXPECT_EQ(one.length, Millimetres{20});
+    EXPECT_EQ(one.name.find("guessed"), std::string::npos);
+    // The same again keeps what was read on it; another forgets it.
+    const Job read = jotted(row, {"capacitance 80000u"});
+    EXPECT_TRUE(jotted(read, {"bank 5x0.47F 2.7V series"}).bank->measured.has_value());
+    EXPECT_FALSE(jotted(read, {"bank 6x0.47F 2.7V series"}).bank->measured.has_value());
+    for (const char* line :
+         {"bank 5x0.47F series", "bank 5x0.47F 2.7V", "bank 14x0.47F 2.7V series",
+          "bank 1F 2.7V size big", "bank can-1000u-25 1F 2.7V", "bank none series", "bank",
+          "bank can-1000u-25 series", "bank 5x0.47F 2.7V series 52x14x11"}) {
+        EXPECT_FALSE(understood(line, row, smallCatalogue(), {})) << line;
+    }
+    // It is judged like any other: cells that nothing balances.
+    EXPECT_TRUE(
+        tests::has(tests::checkedAll(canOf("bank 5x0.47F 2.7V series charge 100R diode 0.35V", {})),
+                   "reserve.cells"));
+}
 TEST(BankWiring, FollowsWhatIsFitted) {
     const Job can = canOf("bank can-1000u-25 charge 100R diode 0.35V", {});
     const auto wired = *reserve::bankWiring(can);

@@ -211,8 +211,7 @@ void CrossingPlot::draw() {
               tr("processor out below %1").arg(qs(core::formatted(chart.minimum))),
               Qt::AlignRight | Qt::AlignBottom, look.over);
     plotWords(*m_plot, from, bus * lanesTo,
-              tr("%1: axles that collect, on dead rail")
-                  .arg(app::said(core::reserve::words(chart.passage()))),
+              tr("axles on dead rail, %1").arg(app::said(core::reserve::words(chart.passage()))),
               Qt::AlignLeft | Qt::AlignTop, look.inkSoft);
     plotWords(*m_plot, to, bus, tr("bus —   speed - -   lamps ···"), Qt::AlignRight | Qt::AlignTop,
               look.inkSoft);

@@ -63,9 +63,17 @@ const std::vector<core::reserve::AtSpeed>& SpeedColumn::sweep() const {
 }
 
 QString SpeedColumn::words(std::size_t column) const {
+    const std::vector<std::size_t>& mine = m_ways[column].passages;
+    const auto hasBoth = [&](const core::reserve::Passage& passage) {
+        return std::count_if(mine.begin(), mine.end(), [&](std::size_t each) {
+                   return m_passages[each].way == passage.way;
+               }) > 1;
+    };
     QStringList all;
-    for (const std::size_t passage : m_ways[column].passages) {
-        all += said(core::reserve::words(m_passages[passage]));
+    for (const std::size_t each : mine) {
+        const core::reserve::Passage& passage = m_passages[each];
+        const QString one = said(hasBoth(passage) ? passage.way : core::reserve::words(passage));
+        if (!one.isEmpty() && !all.contains(one)) all += one;
     }
     return all.join(u"; "_s);
 }
@@ -85,9 +93,11 @@ void SpeedColumn::show(const core::reserve::CrossingChart& chart) {
         if (i > 0 && sweep()[i].how == sweep()[i - 1].how) continue;
         said += tr("from %1 km/h %2").arg(sweep()[i].kmh).arg(crossedWord(sweep()[i].how));
     }
-    setAccessibleName(tr("Speeds, %1: %2; set to %3 km/h")
-                          .arg(words(m_column), said.join(u", "_s))
-                          .arg(m_kmh, 0, 'g', 4));
+    const QString way = words(m_column);
+    setAccessibleName(
+        tr("%1: %2; set to %3 km/h")
+            .arg(way.isEmpty() ? tr("Speeds") : tr("Speeds, %1").arg(way), said.join(u", "_s))
+            .arg(m_kmh, 0, 'g', 4));
     update();
 }
 

@@ -53,6 +53,14 @@ bool unitLike(const std::string& word) {
            std::find(std::begin(prefixes), std::end(prefixes), word) != std::end(prefixes);
 }
 
+/// "5x0.47F": so many of a capacitor. A size, "52x14x11", stays whole.
+bool countOfFarads(std::string_view piece, std::size_t cross) {
+    const std::string_view each = piece.substr(cross + 1);
+    if (cross == 0 || !digits(piece.substr(0, cross)) || !startsNumeric(each)) return false;
+    const bool micro = each.ends_with('u') || each.ends_with("µ") || each.ends_with("μ");
+    return micro || dimensionNamed(each) == Dimension::Capacitance;
+}
+
 /// Where a piece without blanks falls apart; the joining sign is left out.
 std::vector<std::pair<std::size_t, std::size_t>> parts(std::string_view piece) {
     std::vector<std::pair<std::size_t, std::size_t>> found;
@@ -69,7 +77,8 @@ std::vector<std::pair<std::size_t, std::size_t>> parts(std::string_view piece) {
         const bool list = c == ',' && numeric && beforeNumber && points > commas;
         const bool joins = c == '@' || c == '=' || c == ';' || list ||
                            ((c == ',' || c == ':') && afterUnit && beforeNumber) ||
-                           (c == '/' && numeric && afterUnit && beforeNumber);
+                           (c == '/' && numeric && afterUnit && beforeNumber) ||
+                           (c == 'x' && countOfFarads(piece, i));
         if (!joins) continue;
         found.emplace_back(from, i);
         from = i + 1;

@@ -1,6 +1,7 @@
 #include "core/work/reserve/consequences.h"
 
 #include "core/quantity/format.h"
+#include "core/track/dirt.h"
 #include "core/work/reserve/crossing_state.h"
 #include "core/work/supply.h"
 
@@ -153,7 +154,80 @@ Consequence ofSound(const BankState& state, const Loads& loads) {
     return made;
 }
 
+/// What its charge resistor gives off while contact comes and goes.
+Consequence inItsResistor(const Reckoned& facts, const BankState& state, const Loads& loads) {
+    Consequence made;
+    made.when = text("On dirty rails");
+    const double drawn = loads.bus.drawn(state.bus).value();
+    const double ohms = state.bank.charge.value(), farads = state.bank.capacitance.value();
+    const auto& counted = facts.job.layout.dirt;
+    const double perMetre = counted ? counted->stuttersPerMetre : usualStutters;
+    // A stutter takes I·t out of it, ½·C·ΔV² stays in the resistor when that comes back; lengths
+    // are random without memory, so the mean of t² is twice the square of its mean.
+    const double speed = creepSpeed(facts.job).value();
+    const double mean = Metres{stutterLength}.value() / speed;
+    const double taken = std::min(drawn * mean / farads, state.bus.value());
+    const Watts usual{perMetre * speed * farads * taken * taken};
+    // Off half of the time, all of it comes through the resistor in the other half.
+    const Watts half{drawn * drawn * ohms};
+    made.state = counted && perMetre >= 3 && half > resistorBears ? State::Close : State::Fine;
+    made.comes =
+        half > resistorBears
+            ? text(
+                  "its charge resistor gets %1; were it without power half of the time, %2: one "
+                  "of a quarter of a watt cooks then",
+                  formatted(usual, 2), formatted(half, 2))
+            : text("its charge resistor gets %1; were it without power half of the time, %2",
+                   formatted(usual, 2), formatted(half, 2));
+    std::vector<Figure> inputs{
+        figures::computed(text("Every load"), "I", Amperes{drawn}, "", {}),
+        figures::computed(text("Charge resistor"), "R", state.bank.charge, "", {})};
+    if (!counted) {
+        inputs.push_back(figures::assumed(text("Stutters a metre"), "n", perMetre,
+                                          text("nobody counted"), "dirt "));
+    }
+    made.figure = figures::computed(text("Its charge resistor, off half of the time"), "P_half",
+                                    half, "I² · R", std::move(inputs));
+    return made;
+}
+
+/// What is left in it the next morning.
+Consequence overNight(const Reckoned& facts, const BankState& state) {
+    Consequence made;
+    made.when = text("Put away for the night");
+    const BankPart& part = facts.job.bank->part;
+    const double tau = part.kind == BankKind::Supercapacitor && part.balanced
+                           ? balanceOhms.value() * part.capacitance.value() * part.inSeries
+                           : selfDischarge(part.kind).value();
+    const Volts left = std::min(state.full, processorMinimum) * std::exp(-night.value() / tau);
+    made.comes = left > Volts{0.5}
+                     ? text(
+                           "its decoder empties it to %1, and of those %2 are left in the morning: "
+                           "a resistor across it before you solder",
+                           formatted(processorMinimum), formatted(left, 2))
+                     : text("nothing is left in it in the morning");
+    made.figure = figures::computed(
+        text("Left after %1 h", formatted(night.value() / 3600, Dimension::Ratio)), "V_left", left,
+        "V_min · e^(−t / τ)",
+        {figures::assumed(text("Loses its volts by itself within"), "τ", Seconds{tau},
+                          text("usual for its kind"))});
+    return made;
+}
+
 }  // namespace
+
+Seconds selfDischarge(BankKind kind) {
+    switch (kind) {
+        case BankKind::Electrolytic:
+            return Seconds{1000};
+        case BankKind::Tantalum:
+            return Seconds{2000};
+        case BankKind::Supercapacitor:
+        case BankKind::Module:
+            break;
+    }
+    return Seconds{2e5};
+}
 
 Amperes chargeAfter(const BankState& state, Seconds time) {
     const double tau = chargeTimeConstant(state.bank).value();
@@ -176,10 +250,12 @@ std::vector<Consequence> consequencesOf(const Reckoned& facts) {
         all.push_back(onProgrammingTrack(state));
         all.push_back(atPowerUp(state));
     }
+    if (state.bank.charge > Ohms{0}) all.push_back(inItsResistor(facts, state, loads));
     all.push_back(whenCut(facts, state));
     all.push_back(whenUnwanted(state, loads));
     if (facts.job.decoder && facts.job.decoder->part.sound) all.push_back(ofSound(state, loads));
     all.push_back(onPlainDc(facts, state));
+    all.push_back(overNight(facts, state));
     return all;
 }
 

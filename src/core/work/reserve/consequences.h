@@ -17,6 +17,13 @@ inline constexpr Amperes usualBooster{3};
 inline constexpr Volts silentBelow{8};    ///< an amplifier of a decoder
 inline constexpr Volts throttleOpen{18};  ///< a throttle of 12 V with little on it
 
+inline constexpr double usualStutters = 1;    ///< a metre, where nobody counted
+inline constexpr Watts resistorBears{0.125};  ///< one of a quarter of a watt, in a closed model
+inline constexpr Seconds night{8 * 3600.0};
+inline constexpr Ohms balanceOhms{10e3};  ///< across each cell
+/// The time in which a bank loses its volts by itself, to a third.
+[[nodiscard]] Seconds selfDischarge(BankKind kind);
+
 /// Charge current of a bank so long after the power came on. Range: charge resistor > 0.
 [[nodiscard]] Amperes chargeAfter(const BankState& state, Seconds time);
 /// When its charge has fallen below a current; 0 s where it never was above. Range: as above.

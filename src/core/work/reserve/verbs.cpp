@@ -2,6 +2,7 @@
 #include "core/track/trackwork.h"
 #include "core/work/jotted.h"
 #include "core/work/reserve/bank_state.h"
+#include "core/work/reserve/own_bank.h"
 #include "core/work/reserve/reserve.h"
 
 #include <algorithm>
@@ -56,13 +57,31 @@ tl::unexpected<Error> tooMany() {
         text("More than %1 dead places are not kept. Keep the worst.", std::to_string(mostSpots)));
 }
 
+/// "in the hood", and "in series".
+std::vector<Named> hollowsAndJoints(const Context& context) {
+    std::vector<Named> all = hollows(context);
+    for (const Named& joint : joints(context)) all.push_back(joint);
+    return all;
+}
 Result<Jotted> bank(const Said& said) {
-    const std::string& id = *said.name("NAME");
+    const bool own = said.one<Farads>("FARADS").has_value();
+    if (own == said.name("NAME").has_value()) {
+        return refuse(ErrorCode::Missing,
+                      own ? text("A bank of the catalogue, or one made up: only one of them.")
+                          : text("Which bank? Write one of the catalogue, or what it is made of: "
+                                 "bank 5x0.47F 2.7V series."));
+    }
+    if (!own && (said.one<Volts>("RATED") || !said.at("COUNT").quantities.empty() ||
+                 jointSaid(said) || said.name("KIND") || !said.at("SIZE").words.empty())) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("What a bank of the catalogue is made of is known already."));
+    }
+    const std::string id = own ? "own-bank" : *said.name("NAME");
     const std::optional<FittedBank>& before = said.context.job.bank;
     const auto charge = said.one<Ohms>("OHMS");
     const auto diode = said.one<Volts>("VOLTS");
     if (id == "none") {
-        if (charge || diode || said.name("HOLLOW")) {
+        if (charge || diode || said.name("HOLLOW") || said.name("JOINT")) {
             return refuse(ErrorCode::NotUnderstood,
                           text("Without a bank there is nothing to charge and no place."));
         }
@@ -71,18 +90,28 @@ Result<Jotted> bank(const Said& said) {
         return result;
     }
     FittedBank made;
-    made.part = *bankNamed(said.context.catalogue, id);
-    if (before && before->part.id == id) made = *before;  // the same again keeps what is known
+    if (own) {
+        auto part = ownBank(said);
+        if (!part) return tl::unexpected(part.error());
+        made.part = std::move(*part);
+    } else {
+        made.part = *bankNamed(said.context.catalogue, id);
+    }
+    // The same again keeps what is known.
+    const bool same = before && before->part.id == id && (!own || before->part == made.part);
+    if (same) made = *before;
     made.charge = charge ? charge : made.charge;
     made.diode = diode ? diode : made.diode;
-    Text meaning = text("Stay-alive: %1", made.part.name);
+    Text meaning = own ? text("Stay-alive: %1, %2 at up to %3", made.part.name,
+                              formatted(made.part.capacitance, 3), formatted(made.part.rated))
+                       : text("Stay-alive: %1", made.part.name);
     if (charge) meaning = text("%1, charge resistor %2", meaning, formatted(*charge));
     if (diode) meaning = text("%1, diode %2", meaning, formatted(*diode));
-    if (const auto& hollow = said.name("HOLLOW")) {
+    if (const auto& hollow = said.name("HOLLOW"); hollow && hollow != jointSaid(said)) {
         made.seat = seatCalled(said.context.job, *hollow);
         meaning = text("%1, in the %2", meaning, *hollow);
     }
-    if (before && before->part.id != id && before->measured) {
+    if (before && !same && before->measured) {
         meaning = text("%1; the %2 read on the one before no longer count", meaning,
                        formatted(before->measured->value));
     }
@@ -112,7 +141,7 @@ Result<Jotted> part(const Said& said, std::optional<Quantity> FittedBank::*field
     return result;
 }
 /// "charge 1.2s": the time until its volts stand, to a twentieth: three time constants.
-Result<Jotted> charged(const Said& said, Seconds time) {
+Result<Jotted> chargedWithin(const Said& said, Seconds time) {
     const std::optional<FittedBank>& bank = said.context.job.bank;
     if (!bank) return noBank();
     if (said.one<Ohms>("OHMS") || said.one<Volts>("VOLTS") || said.name("none")) {
@@ -140,7 +169,7 @@ Result<Jotted> charged(const Said& said, Seconds time) {
     return result;
 }
 Result<Jotted> charge(const Said& said) {
-    if (const auto time = said.one<Seconds>("TIME")) return charged(said, *time);
+    if (const auto time = said.one<Seconds>("TIME")) return chargedWithin(said, *time);
     auto result = part(said, &FittedBank::charge, "OHMS", text("Charge resistor"));
     const auto back = said.one<Volts>("VOLTS");
     if (result && back) {
@@ -487,24 +516,29 @@ std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"
 
 constexpr Takes back{
     .what = "VOLTS", .after = "diode", .dimension = Dimension::Voltage, .least = 0.1, .most = 1.5};
-constexpr Takes bankTakes[] = {{.what = "NAME",
-                                .kind = Kind::Name,
-                                .needed = true,
-                                .missing = "Which bank?",
-                                .names = bankNames,
-                                .unknown = "No bank goes by “%1”. The catalogue has: %2."},
-                               {.what = "OHMS",
-                                .after = "charge",
-                                .dimension = Dimension::Resistance,
-                                .least = 1,
-                                .most = 10000},
-                               back,
-                               {.what = "HOLLOW",
-                                .kind = Kind::Name,
-                                .after = "in",
-                                .names = hollows,
-                                .unknown = "No hollow goes by “%1”. There are: %2.",
-                                .none = "This body has no hollows."}};
+constexpr Takes bankTakes[] = {
+    {.what = "NAME",
+     .kind = Kind::Name,
+     .names = bankNames,
+     .unknown = "No bank goes by “%1”. The catalogue has: %2."},
+    {.what = "OHMS",
+     .after = "charge",
+     .dimension = Dimension::Resistance,
+     .least = 1,
+     .most = 10000},
+    back,
+    {.what = "COUNT", .dimension = Dimension::Ratio, .least = 1, .most = 60},
+    {.what = "FARADS", .dimension = Dimension::Capacitance, .least = 1e-6, .most = 50},
+    {.what = "RATED", .dimension = Dimension::Voltage, .least = 1, .most = 100, .unitNeeded = true},
+    {.what = "JOINT", .kind = Kind::Name, .names = joints},
+    {.what = "KIND", .kind = Kind::Name, .names = bankKinds},
+    {.what = "SIZE", .kind = Kind::Words, .after = "size"},
+    {.what = "HOLLOW",
+     .kind = Kind::Name,
+     .after = "in",
+     .names = hollowsAndJoints,
+     .unknown = "No hollow goes by “%1”. There are: %2.",
+     .none = "This body has no hollows."}};
 constexpr Takes none{.what = "none", .kind = Kind::Name, .names = noneOnly};
 constexpr Takes chargeTakes[] = {
     {.what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 10000},
@@ -618,10 +652,11 @@ constexpr const char* creepExamples[] = {"creep 14km/h"};
 constexpr const char* creepWords[] = {"creeps"};
 constexpr const char* creepNoise[] = {"at", "over", "points"};
 
+constexpr const char* bankNoise[] = {"x", "of", "and"};
 constexpr const char* bankWords[] = {"stay-alive", "reserve"};
 constexpr const char* bankExamples[] = {"bank electrolytic-2200u-25",
                                         "bank electrolytic-2200u-25 charge 100R diode 0.35V",
-                                        "bank none"};
+                                        "bank 5x0.47F 2.7V series", "bank none"};
 constexpr const char* chargeExamples[] = {"charge 100R", "charge 100R diode 0.35V", "charge none"};
 constexpr const char* clampExamples[] = {"clamp 16V", "clamp 18V 2%", "clamp none"};
 constexpr const char* clampWords[] = {"zener"};
@@ -642,7 +677,9 @@ constexpr const char* pathNoise[] = {"resistor", "bank", "drop"};
 
 constexpr Verb table[] = {
     {"bank", bankWords, bankTakes, bankExamples,
-     "a stay-alive of the catalogue with its charge resistor and diode; none takes it out", bank},
+     "a stay-alive of the catalogue, or made up of parts, with its charge resistor and diode; none "
+     "takes it out",
+     bank, false, bankNoise},
     {"charge",
      {},
      chargeTakes,
