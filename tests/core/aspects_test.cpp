@@ -124,5 +124,40 @@ TEST(Aspects, WhatIsNotColoursOrOutputsIsRefusedAndNothingIsTaken) {
     EXPECT_FALSE(refused("aspects front white red", dc));
 }
 
+TEST(Aspects, OfASignalHeadAreStackedTheFirstUppermost) {
+    const Job job = jotted(tests::newJob("x", "saloon"),
+                           {"supply fixed dc 12V", "aspects home signal red yellow green stacked"});
+    ASSERT_EQ(job.groups.size(), 3U);
+    const auto high = [&](std::size_t group) {
+        return job.groups[group].rows[0].lamps[0].fitted.pose.at.z.value();
+    };
+    // 300 mm of the prototype apart.
+    EXPECT_NEAR(high(0) - high(1), 300 / 87.0, 1e-9);
+    EXPECT_NEAR(high(1) - high(2), 300 / 87.0, 1e-9);
+    EXPECT_NEAR(high(1), job.units[0].body.height.value() / 2, 1e-9);
+    // Small scales: as close as LEDs go. Not stacked they share a place.
+    const Job small = jotted(tests::newJob("x", "saloon"),
+                             {"scale Z", "supply fixed dc 12V", "aspects home red green stacked"});
+    EXPECT_NEAR((small.groups[0].rows[0].lamps[0].fitted.pose.at.z -
+                 small.groups[1].rows[0].lamps[0].fitted.pose.at.z)
+                    .value(),
+                2, 1e-9);
+    EXPECT_FALSE(understood("aspects front red green stacked",
+                            jotted(tests::newJob("x", "saloon"), {"supply dc 12V"}),
+                            tests::smallCatalogue(), ""));
+}
+TEST(Aspects, ThreeColoursInOneBodyAreLampsAtOnePlace) {
+    const Job job =
+        jotted(tests::newJob("x", "saloon"), {"supply fixed dc 12V", "aspects sign rgb"});
+    ASSERT_EQ(job.groups.size(), 3U);
+    EXPECT_EQ(job.groups[0].rows[0].lamps[0].part.family, LedFamily::Red);
+    EXPECT_EQ(job.groups[1].rows[0].lamps[0].part.family, LedFamily::TrueGreen);
+    EXPECT_EQ(job.groups[2].rows[0].lamps[0].part.family, LedFamily::Blue);
+    for (const LampGroup& group : job.groups) {
+        EXPECT_EQ(group.rows[0].lamps[0].fitted.pose, job.groups[0].rows[0].lamps[0].fitted.pose);
+        EXPECT_TRUE(group.rows[0].resistor.has_value());
+    }
+}
+
 }  // namespace
 }  // namespace glimmet::core

@@ -555,6 +555,14 @@ TEST(Strip, IsCutWhereItMayBe) {
     const auto all = checkedAll(hot);
     const Finding& wants = finding(all, "lamp.current:saloon light/1");
     EXPECT_EQ(wants.state, State::Ask);
+    // Sections alike are asked about once.
+    EXPECT_EQ(plain(wants.sentence).find("Saloon light: 2 rows have no resistor yet"), 0U)
+        << plain(wants.sentence);
+    EXPECT_FALSE(has(all, "lamp.current:saloon light/2"));
+    const auto unlike = checkedAll(
+        jotted(saloon({"supply fixed dc 16V"}), {"lamp table white", "parallel table red"}));
+    EXPECT_TRUE(has(unlike, "lamp.current:table lamp/1"));
+    EXPECT_TRUE(has(unlike, "lamp.current:table lamp/2"));
     ASSERT_FALSE(wants.options.empty());
     const auto after = checkedAll(tests::jotted(hot, {wants.options[0].jot.c_str()}));
     EXPECT_EQ(finding(after, "lamp.current:saloon light/1").state, State::Fine);

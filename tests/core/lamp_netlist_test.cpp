@@ -75,9 +75,17 @@ TEST(LampList, IsATableForOtherPrograms) {
         << lines[4];
     // What a spreadsheet would reckon, or a comma, stays one cell of words; what is not known is
     // empty.
-    EXPECT_EQ(lines[5], "\"'=glow, \"\"low\"\"\",1,supply,amber LED,own,,,0.005,,,,,,,,,,,,\r");
+    EXPECT_EQ(lines[5],
+              "\"'=glow, \"\"low\"\"\",1,supply,amber LED,own,,,0.005,,,,,,,,,,,,,,,,,,,,,\r");
     EXPECT_EQ(std::count(lines[1].begin(), lines[1].end(), ','),
               std::count(lines[0].begin(), lines[0].end(), ','));
+    // What was told of where a lamp sits and what it hangs behind.
+    const Job told = jotted(job, {"lot tail 7", "bore tail 3mm deep 6mm",
+                                  "wall tail styrene 1mm lined", "toggle tail 1A"});
+    const std::string tail = lamps::lampList(tests::factsOf(told));
+    EXPECT_NE(tail.find(",7,,3,6,styrene,1,yes,1,1\r"), std::string::npos) << tail;
+    const Job dim = jotted(shunter(), {"lamp front white", "resistor front 1k", "dim front 40%"});
+    EXPECT_NE(lamps::lampList(tests::factsOf(dim)).find(",,0.4,,,,,,,\r"), std::string::npos);
     const auto state = groupState(job, job.groups[0], {});
     EXPECT_NE(lines[1].find(std::to_string(state->rows[0].current.value()).substr(0, 7)),
               std::string::npos);

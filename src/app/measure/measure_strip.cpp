@@ -8,6 +8,7 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QHBoxLayout>
+#include <QLabel>
 #include <QPushButton>
 #include <QStackedLayout>
 
@@ -38,6 +39,13 @@ MeasureStrip::MeasureStrip(QWidget* parent) : StageStrip(parent) {
     m_pages = new QStackedLayout(this);
     m_pages->addWidget(plots);
     m_pages->addWidget(m_log);
+    m_still = new QLabel(tr("No motor turns in it: there is nothing to read here.\n"
+                            "Its lamps are read where they are, under Lamps; a motor would be "
+                            "jotted like motor can."),
+                         this);
+    m_still->setObjectName(u"noMotor"_s);
+    m_still->setAlignment(Qt::AlignCenter);
+    m_pages->addWidget(m_still);
     connect(m_open, &QPushButton::clicked, this, [this] {
         const QString path =
             QFileDialog::getOpenFileName(this, tr("Open a meter's log"), {},
@@ -62,7 +70,10 @@ void MeasureStrip::show(const core::Reckoned& facts, const std::vector<core::Fin
     // A log belongs to the model that it was opened for.
     const bool another = facts.job.name != m_job;
     m_job = facts.job.name;
-    if (another || m_entering) m_pages->setCurrentIndex(0);
+    const bool still = core::motorsOf(facts.job).empty();
+    if (another || m_entering || m_pages->currentWidget() != m_log) {
+        m_pages->setCurrentIndex(still ? m_pages->indexOf(m_still) : 0);
+    }
     m_motor->show(facts, findings, subject);
     m_health->show(facts);
     m_log->setJob(facts.job);

@@ -28,6 +28,7 @@ private:
     MotorPlot* m_motor;
     HealthPlot* m_health;
     LogView* m_log;
+    QLabel* m_still;
     QPushButton* m_open;
     std::string m_job;        ///< name of the one that is shown
     bool m_entering = false;  ///< its readings are being entered

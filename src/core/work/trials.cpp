@@ -28,6 +28,12 @@ State stateOf(const std::map<std::string, State>& states, const std::string& id)
     return found == states.end() ? State::Fine : found->second;
 }
 
+/// "lamp.current:L2/1" and "lamp.current:L2/2".
+bool rowsOfOne(const std::string& a, const std::string& b) {
+    const auto slash = a.find('/');
+    return slash != std::string::npos && a.substr(0, slash) == b.substr(0, b.find('/'));
+}
+
 }  // namespace
 
 struct Trials::Tried {
@@ -68,7 +74,10 @@ void Trials::tryOptions(Finding& finding) {
         const auto& after = then.states;
         option.state = stateOf(after, finding.id);
         const auto trouble = std::find_if(after.begin(), after.end(), [&](const auto& each) {
-            return each.first != finding.id && each.second > stateOf(m_before, each.first);
+            // Of rows that were asked about as one the others come to what this one comes to.
+            const bool asOne = rowsOfOne(each.first, finding.id) && each.second <= option.state;
+            return each.first != finding.id && !asOne &&
+                   each.second > stateOf(m_before, each.first);
         });
         // What stays as grave as that is not moved, it stays.
         const bool stays =

@@ -39,16 +39,21 @@ bool isColour(const std::string& wanted) {
 struct AspectsSaid {
     std::string name;  ///< of a site, or a name of its own
     Strings colours, outputs;
+    bool stacked = false;  ///< one below the other, the first one uppermost
 };
-/// Words, then colours, then "on" and outputs. Nothing where what stands behind the first colour is
-/// none.
+/// Words, then colours, then "on" and outputs; "stacked" behind the colours. Nothing where what
+/// stands behind the first colour is none.
 std::optional<AspectsSaid> aspectsIn(std::string_view rest) {
     AspectsSaid said;
     bool on = false;
     for (const std::string& word : plainWords(rest)) {
         const bool tint = word == "warm" || word == "cool";
-        if (on) {
+        if (word == "stacked" && !said.colours.empty()) {
+            said.stacked = true;
+        } else if (on) {
             said.outputs.push_back(word);
+        } else if (word == "rgb" && !said.name.empty() && said.colours.empty()) {
+            said.colours = {"red", "true-green", "blue"};
         } else if (word == "on" && !said.colours.empty()) {
             on = true;
         } else if (isColour(word) && !said.colours.empty() &&
@@ -65,6 +70,11 @@ std::optional<AspectsSaid> aspectsIn(std::string_view rest) {
     return said;
 }
 
+/// Lenses of a signal head: 300 mm of the prototype, and no closer than LEDs go.
+Millimetres lensesApart(const Job& job) {
+    return std::max(Millimetres{300} / job.scale.ratio, Millimetres{2});
+}
+
 const NamedSite* siteCalled(const std::vector<NamedSite>& sites, const std::string& name) {
     for (const NamedSite& each : sites) {
         const std::string called = lowered(each.called);
@@ -76,7 +86,8 @@ const NamedSite* siteCalled(const std::vector<NamedSite>& sites, const std::stri
 /// The output of a colour: by the place's direction, else one that is free, those of the direction
 /// last; empty: none is.
 std::string outputFor(const Job& job, const NamedSite* site, std::size_t index) {
-    const bool directional = site && site->site->facing != Facing::Inside && index < 2;
+    const bool decoder = job.decoder || !motorsOf(job).empty();
+    const bool directional = decoder && site && site->site->facing != Facing::Inside && index < 2;
     if (directional) {
         const bool ahead = (site->site->facing == Facing::Front) == (index == 0);
         return ahead ? "front" : "rear";
@@ -95,6 +106,8 @@ std::string outputFor(const Job& job, const NamedSite* site, std::size_t index) 
         }
         return {};
     }
+    // What drives no motor gets no decoder: hands or a panel switch each colour of the supply.
+    if (motorsOf(job).empty()) return supplyOutput;
     int next = 1;
     while (taken(std::to_string(next))) ++next;
     return std::to_string(next);
@@ -154,6 +167,11 @@ Result<Jotted> aspectsVerb(const Said& said) {
         return refuse(ErrorCode::NotUnderstood,
                       text("A supply that reverses has two ways round, for two colours."));
     }
+    if (pair && told->stacked) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("Two ways round of one pair shine from one place: they cannot be "
+                           "stacked."));
+    }
     if (pair && !told->outputs.empty()) {
         return refuse(ErrorCode::NotUnderstood, text("Without a decoder there are no outputs."));
     }
@@ -198,18 +216,28 @@ Result<Jotted> aspectsVerb(const Said& said) {
                                site->site->name,
                                {site->site->at, {}, site->site->facing}};
             }
+            if (told->stacked) {
+                const double fromTop = static_cast<double>(i);
+                const double middle = static_cast<double>(told->colours.size() - 1) / 2;
+                lamp.fitted.pose.at.z += lensesApart(job) * (middle - fromTop);
+            }
             chooseResistor(all.after, group, group.rows.size() - 1,
                            houseOf(all.after, workshop.house));
             nameByDirection(all.after, group);
             if (all.subject.empty()) all.subject = group.id;
-            const Text one = text("%1 on output %2, %3", colour, output,
-                                  formatted(group.rows.back().resistor.value_or(Ohms{0})));
+            const std::string ohms = formatted(group.rows.back().resistor.value_or(Ohms{0}));
+            const Text one = output == supplyOutput
+                                 ? text("%1 on the supply, %2", colour, ohms)
+                                 : text("%1 on output %2, %3", colour, output, ohms);
             all.meaning = all.meaning.empty() ? one : text("%1; %2", std::move(all.meaning), one);
         }
     }
     all.meaning = pair ? text("%1: %2 one way round, %3 the other (two legs)", place,
                               told->colours[0], told->colours[1])
-                       : text("%1: %2; they share the plus", place, std::move(all.meaning));
+                  : told->stacked
+                      ? text("%1, one below the other: %2; they share the plus", place,
+                             std::move(all.meaning))
+                      : text("%1: %2; they share the plus", place, std::move(all.meaning));
     return all;
 }
 

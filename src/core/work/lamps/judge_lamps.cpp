@@ -295,6 +295,22 @@ bool sharedTakesTooMuch(const LampGroup& group, const GroupState& state, std::si
            state.rows[row].ideal + group.shared() * rows > Ohms{0};
 }
 
+bool sameLamps(const LampRow& a, const LampRow& b) {
+    return std::equal(a.lamps.begin(), a.lamps.end(), b.lamps.begin(), b.lamps.end(),
+                      [](const Lamp& one, const Lamp& other) {
+                          return one.part == other.part && one.across == other.across;
+                      });
+}
+/// Rows that wait for a resistor as this one does, itself among them: they are asked about once.
+std::size_t waitingAlike(const LampGroup& group, const GroupState& state, std::size_t row) {
+    std::size_t count = 0;
+    for (std::size_t other = 0; other < group.rows.size(); ++other) {
+        if (state.rows[other].connected) continue;
+        if (sameLamps(group.rows[other], group.rows[row])) ++count;
+    }
+    return count;
+}
+
 Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& state,
                  RowTrouble trouble, const std::vector<Option>& options) {
     const RowState& made = state.rows[row];
@@ -318,6 +334,13 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
             if (group.atFull() > made.limit) {
                 return text("The wish of %1 is above what %2 bears: %3. It has no resistor yet.",
                             formatted(group.atFull(), 3), rowName(group, row), limit);
+            }
+            if (const std::size_t alike = waitingAlike(group, state, row); alike > 1) {
+                const Text all = text("%1: %2 rows have no resistor yet", atStart(group.name),
+                                      std::to_string(alike));
+                return options.empty() ? text("%1.", all)
+                                       : text("%1: %2 gives %3.", all, options.front().what,
+                                              options.front().effect);
             }
             return options.empty() ? text("%1 has no resistor yet.", called)
                                    : text("%1 has no resistor yet: %2 gives %3.", called,
@@ -1220,9 +1243,18 @@ void judge(const Reckoned& facts, Judging& judging) {
             most += cases.empty() ? state->total : cases.front().state.total;
         }
         bool asked = false;
+        std::vector<std::size_t> waiting;  // rows unlike each other that wait for a resistor
         Together together(group, *state);
         for (std::size_t row = 0; row < group.rows.size() && !otherKind; ++row) {
             if (cases.empty() || sameOnEveryBoard(cases, row)) {
+                if (!state->rows[row].connected && cases.empty()) {
+                    if (std::any_of(waiting.begin(), waiting.end(), [&](std::size_t before) {
+                            return sameLamps(group.rows[before], group.rows[row]);
+                        })) {
+                        continue;
+                    }
+                    waiting.push_back(row);
+                }
                 judgeRow(
                     facts, group, row, *state,
                     cases.empty() ? std::nullopt : std::optional(anywayWords(group, cases, row)),

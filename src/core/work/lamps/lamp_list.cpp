@@ -29,12 +29,22 @@ std::string words(const Lead& lead) {
     return lead.to.empty() ? lead.colour : lead.colour + " to " + lead.to;
 }
 
+/// The bags that its lamps came from.
+std::string lots(const LampRow& row) {
+    std::string all;
+    for (const Lamp& lamp : row.lamps) {
+        if (!lamp.lot.empty()) all += (all.empty() ? "" : " + ") + lamp.lot;
+    }
+    return all;
+}
+
 }  // namespace
 
 std::string lampList(const Reckoned& facts) {
     std::string out =
         "lamp,row,output,parts,connection,resistor_ohm,body,wish_A,current_A,lowest_A,highest_A,"
-        "limit_A,resistor_W,glows_from_V,read_A,seen,joints,fitted,plus_lead,minus_lead\r\n";
+        "limit_A,resistor_W,glows_from_V,read_A,seen,joints,fitted,plus_lead,minus_lead,lot,"
+        "dimmed_to,bore_mm,bore_depth_mm,wall,wall_mm,wall_lined,switch_A,switch_poles\r\n";
     for (std::size_t g = 0; g < facts.job.groups.size(); ++g) {
         const LampGroup& group = facts.job.groups[g];
         const auto& state = facts.groups[g];
@@ -73,7 +83,17 @@ std::string lampList(const Reckoned& facts) {
                   in.seen ? std::string(name(*in.seen)) : std::string(),
                   in.joints ? std::string(name(*in.joints)) : std::string(), cell(in.on),
                   cell(in.plus ? words(*in.plus) : std::string()),
-                  cell(in.minus ? words(*in.minus) : std::string())}) {
+                  cell(in.minus ? words(*in.minus) : std::string()), cell(lots(row)),
+                  group.dimmed < 1 ? number(group.dimmed) : std::string(),
+                  number(row.bore ? std::optional(row.bore->across.value()) : std::nullopt),
+                  number(row.bore && row.bore->depth ? std::optional(row.bore->depth->value())
+                                                     : std::nullopt),
+                  row.wall ? std::string(name(row.wall->material)) : std::string(),
+                  number(row.wall ? std::optional(row.wall->thickness.value()) : std::nullopt),
+                  row.wall ? std::string(row.wall->lined ? "yes" : "no") : std::string(),
+                  number(group.contact ? std::optional(group.contact->limit.value())
+                                       : std::nullopt),
+                  group.contact ? std::to_string(group.contact->poles) : std::string()}) {
                 out += "," + each;
             }
             out += "\r\n";

@@ -1375,7 +1375,7 @@ constexpr Verb table[] = {
      aspectsWords,
      {},
      aspectsExamples,
-     "several colours at one place: a two-colour LED, a signal head",
+     "several colours at one place: a two-colour LED, rgb, a signal head whose lenses are stacked",
      aspectsVerb,
      true},
     {"plan", {}, {}, planExamples, "several lamps at once, as one says it", plan, true},
