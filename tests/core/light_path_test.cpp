@@ -53,6 +53,27 @@ TEST(LightPath, TheShareThatGetsInIsThatOfCountedRays) {
     EXPECT_NEAR(passed(guided(GuideKind::Pipe, 10, 2, 3), LedFamily::White).atBest, faces, 1e-12);
 }
 
+TEST(LightPath, AWireTakesTheBandOfRaysThatItCovers) {
+    // Counted: a point of a matt face, a long wire of 1.4 mm across 2 mm before it.
+    std::mt19937_64 random(3);
+    std::uniform_real_distribution<double> unit;
+    constexpr int rays = 400'000;
+    int past = 0;
+    for (int i = 0; i < rays; ++i) {
+        const double sine = std::sqrt(unit(random)), turn = 6.283185307179586 * unit(random);
+        const double cosine = std::sqrt(1 - sine * sine);
+        // Where it meets the plane of the wire, across it.
+        past += std::abs(2 * sine / cosine * std::cos(turn)) > 0.7 ? 1 : 0;
+    }
+    LightPath path;
+    path.obstacle = Obstacle{Millimetres{1.4}, Millimetres{2}};
+    EXPECT_NEAR(passed(path, LedFamily::White).obstacle, static_cast<double>(past) / rays, 0.004);
+    EXPECT_FALSE(path.isOpen());
+    // Seen from the face its edges go straight on: 1.4 mm at 2 mm are 14 mm at 20 mm.
+    EXPECT_NEAR(shadowAt(*path.obstacle, Millimetres{18}).value(), 14, 1e-9);
+    EXPECT_NEAR(shadowAt(*path.obstacle, Millimetres{0}).value(), 1.4, 1e-9);
+}
+
 TEST(LightPath, LosesByLengthColourAndDiffuser) {
     // 0.02 dB/mm: 50 mm take a decibel.
     EXPECT_NEAR(passed(guided(GuideKind::Pipe, 50, 2, 0), LedFamily::White).along,
@@ -135,6 +156,30 @@ TEST(LightPath, AimComesBeforeCurrent) {
     EXPECT_EQ(far.options[0].jot, "pipe marker gap 0mm");
     const auto mended = checkedAll(tests::jotted(job, {far.options[0].jot.c_str()}));
     EXPECT_EQ(finding(mended, pathId).state, State::Fine);
+}
+
+TEST(LightPath, WhatStandsBeforeItThrowsAShadow) {
+    const Job job = marker({"shadow marker 1.4mm at 2mm"});
+    const auto all = checkedAll(job);
+    const Finding& one = finding(all, pathId);
+    EXPECT_EQ(one.state, State::Close);
+    // 0.7/√(0.7² + 2²) = 0.33; 1.4 · 52/2 = 36 mm.
+    EXPECT_EQ(plain(one.sentence),
+              "What stands 2 mm before marker takes 33 % of its light and throws a shadow of 36 mm "
+              "at 50 mm: move it aside, or farther off.");
+    ASSERT_EQ(one.options.size(), 1U);
+    EXPECT_EQ(one.options[0].jot, "shadow marker none");
+    EXPECT_FALSE(has(checkedAll(tests::jotted(job, {one.options[0].jot.c_str()})), pathId));
+    // Farther off it is a line on the way, and no more is said than that.
+    EXPECT_EQ(finding(checkedAll(marker({"shadow marker 0.5mm at 5mm"})), pathId).state,
+              State::Fine);
+    const auto lit = litLamps(job, tests::factsOf(job).groups);
+    ASSERT_TRUE(lit.at(0).obstacle.has_value());
+    EXPECT_EQ(lit[0].obstacle->away, Millimetres{2});
+    for (const char* line :
+         {"shadow marker 1mm", "shadow marker at 2mm", "shadow marker", "shadow marker 1mm none"}) {
+        EXPECT_FALSE(understood(line, job, tests::smallCatalogue(), "")) << line;
+    }
 }
 
 TEST(LightPath, LittleIsSeenInADarkRoomOnlyAndLessNotAtAll) {

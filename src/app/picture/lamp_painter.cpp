@@ -33,9 +33,9 @@ void paintGlow(QPainter& painter, const QPointF& at, qreal radius, QColor colour
     painter.drawEllipse(at, radius, radius);
 }
 
-/// A beam out of the end of a vehicle.
+/// A beam out of the end of a vehicle, with the shadow of what stands before it.
 void paintBeam(QPainter& painter, const MatView& view, const QPointF& at, core::Facing facing,
-               QColor colour, double strength) {
+               QColor colour, double strength, const std::optional<core::Obstacle>& obstacle) {
     const qreal way = facing == core::Facing::Front ? -1 : 1;
     const qreal reach = qMax(view.scale * 45, 90.0) * (0.4 + 0.6 * strength);
     QPolygonF cone;
@@ -48,7 +48,31 @@ void paintBeam(QPainter& painter, const MatView& view, const QPointF& at, core::
     gradient.setColorAt(1, colour);
     painter.setPen(Qt::NoPen);
     painter.setBrush(gradient);
-    painter.drawPolygon(cone);
+    QPainterPath beam;
+    beam.addPolygon(cone);
+    beam.closeSubpath();
+    if (obstacle) {
+        const qreal from = view.size(obstacle->away);
+        const auto half = [&](qreal along) {
+            return view.size(core::shadowAt(*obstacle, obstacle->away * (along / from - 1))) / 2;
+        };
+        QPainterPath shadow;
+        shadow.addPolygon(QPolygonF(
+            {at + QPointF(way * from, -half(from)), at + QPointF(way * from, half(from)),
+             at + QPointF(way * reach, half(reach)), at + QPointF(way * reach, -half(reach))}));
+        shadow.closeSubpath();
+        beam = beam.subtracted(shadow);
+    }
+    painter.drawPath(beam);
+}
+
+/// What an outside lamp throws on the body that it sits on: grazing, close round it.
+void paintSpill(QPainter& painter, const MatView& view, const QPointF& at,
+                const QPainterPath& shell, const QColor& colour, double strength) {
+    painter.save();
+    painter.setClipPath(shell);
+    paintGlow(painter, at, view.scale * 16, colour, strength * 0.35);
+    painter.restore();
 }
 
 /// An LED as it lies in the hand: dome, rim with its flat on the cathode side, long leg for plus.
@@ -182,7 +206,10 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
                 if (!lit.leak)
                     paintGlow(painter, at, view.scale * 8, colour, lit.brightness * 0.25);
             } else {
-                paintBeam(painter, view, at, lit.lamp->fitted.pose.facing, colour, lit.brightness);
+                paintBeam(painter, view, at, lit.lamp->fitted.pose.facing, colour, lit.brightness,
+                          lit.obstacle);
+                paintSpill(painter, view, at, shellOf(scene, lit.lamp->fitted), colour,
+                           lit.brightness);
                 paintOnGround(painter, scene.view(lit.lamp->fitted), lit.lamp->fitted.pose.at,
                               lit.lamp->fitted.pose.facing, colour, lit.brightness);
                 paintGlow(painter, at, qMax(view.scale, 2.4) * (4 + 14 * lit.brightness), colour,

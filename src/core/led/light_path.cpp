@@ -55,6 +55,10 @@ double filterPasses(FilterColour filter, LedFamily family) {
     return share[static_cast<int>(filter)][light];
 }
 
+Millimetres shadowAt(const Obstacle& obstacle, Millimetres beyond) {
+    return obstacle.across * ((obstacle.away + beyond) / obstacle.away);
+}
+
 LightPassed passed(const LightPath& path, LedFamily family) {
     LightPassed made;
     if (path.guide) {
@@ -65,6 +69,10 @@ LightPassed passed(const LightPath& path, LedFamily family) {
     }
     if (path.filter) made.filter = filterPasses(*path.filter, family);
     if (path.diffuser) made.diffuser = diffuserPasses;
+    if (path.obstacle) {
+        const double half = path.obstacle->across.value() / 2;
+        made.obstacle = 1 - half / std::hypot(half, path.obstacle->away.value());
+    }
     return made;
 }
 

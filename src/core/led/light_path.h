@@ -1,5 +1,5 @@
 // What stands between an LED and the eye, and how much of its light that lets through: a light pipe
-// or fibre, a colour before it, a diffuser.
+// or fibre, a colour before it, a diffuser, a wire or a post.
 #pragma once
 
 #include "core/led/family.h"
@@ -32,10 +32,18 @@ constexpr auto wordsOf(FilterColour) {
                                               {FilterColour::Blue, "blue"}});
 }
 
+/// A wire or a post that stands before a lamp.
+struct Obstacle {
+    Millimetres across{};  ///< > 0
+    Millimetres away{};    ///< from the LED's face, > 0
+    bool operator==(const Obstacle&) const = default;
+};
+
 struct LightPath {
     std::optional<LightGuide> guide;
     std::optional<FilterColour> filter;
     bool diffuser = false;
+    std::optional<Obstacle> obstacle;
     bool operator==(const LightPath&) const = default;
     [[nodiscard]] bool isOpen() const { return *this == LightPath{}; }
 };
@@ -47,16 +55,21 @@ struct LightPassed {
     double along = 1;   ///< of that, what comes out at its end
     double filter = 1;
     double diffuser = 1;
-    [[nodiscard]] double total() const { return entry * along * filter * diffuser; }
+    double obstacle = 1;
+    [[nodiscard]] double total() const { return entry * along * filter * diffuser * obstacle; }
 };
 
 /// Typical values, good to a factor of two (docs/physics.md, "Light pipes and colours"): the LED's
 /// face sends out as a matt white face does, the share within an angle a being sin² a; a guide
-/// takes what meets its end within its own angle of acceptance.
+/// takes what meets its end within its own angle of acceptance. A wire takes the band that it
+/// covers, as seen from the face: sin a, with tan a half its width over how far it stands away.
 [[nodiscard]] LightPassed passed(const LightPath& path, LedFamily family);
 
 /// Of a colour before a lamp. A bulb passes as a white LED does.
 [[nodiscard]] double filterPasses(FilterColour filter, LedFamily family);
+
+/// How wide its shadow is so far beyond it: as wide as it is times how much farther that is.
+[[nodiscard]] Millimetres shadowAt(const Obstacle& obstacle, Millimetres beyond);
 
 inline constexpr Millimetres lightFace{1.0};  ///< across the lit face of an LED
 inline constexpr Millimetres usualPipeBore{2.0};

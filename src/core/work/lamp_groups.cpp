@@ -709,6 +709,7 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
                     lit.brightness =
                         lit.current > Amperes{0} ? perceivedBrightness(light * row.arrives) : 0;
                     lit.filter = group.rows[r].path.filter;
+                    lit.obstacle = group.rows[r].path.obstacle;
                     // Of light it is a share, of what the eye finds the cube root of that.
                     if (const auto& wall = group.rows[r].wall) lit.leak = std::cbrt(leaks(*wall));
                 }

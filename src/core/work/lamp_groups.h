@@ -144,6 +144,7 @@ struct LitLamp {
     bool connected = false;
     double brightness = 0;               ///< to the eye: 0 dark … 1 an LED at 20 mA
     std::optional<FilterColour> filter;  ///< what it shines through
+    std::optional<Obstacle> obstacle;    ///< that throws its shadow
     std::optional<double> leak;          ///< of its brightness, through the wall that was told
     bool blinks = false;  ///< its chip does its work; where it begins anew all the time it is lit
 };

@@ -42,10 +42,17 @@ void guideFields(Io& io, Self& guide) {
 }
 
 template <class Io, class Self>
+void obstacleFields(Io& io, Self& obstacle) {
+    io("across", obstacle.across, Required, upTo(100));
+    io("away", obstacle.away, Required, upTo(500));
+}
+
+template <class Io, class Self>
 void pathFields(Io& io, Self& path) {
     io("guide", path.guide, Maybe);
     io("filter", path.filter, Maybe);
     io("diffuser", path.diffuser, Maybe);
+    io("obstacle", path.obstacle, Maybe);
 }
 
 bool hasAcross(const core::LampRow& row) {
@@ -149,6 +156,7 @@ void connectionFields(Io& io, Self& connection) {
 
 GLIMMET_FIELDS(core::Lamp, placedLampFields)
 GLIMMET_FIELDS(core::LightGuide, guideFields)
+GLIMMET_FIELDS(core::Obstacle, obstacleFields)
 GLIMMET_FIELDS(core::LightPath, pathFields)
 GLIMMET_FIELDS(core::Bore, boreFields)
 GLIMMET_FIELDS(core::Wall, wallFields)

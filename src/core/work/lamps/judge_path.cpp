@@ -8,6 +8,8 @@ namespace glimmet::core::lamps {
 namespace {
 
 constexpr double hardlyPasses = 0.05;  ///< a colour before a lamp
+constexpr double shades = 0.8;         ///< past a wire or a post
+constexpr Millimetres onTheWay{50};    ///< where its shadow is told
 constexpr double aimFirst = 0.5;       ///< of what would get into a guide without a gap
 /// What is seen is as from a bare LED at: below these dark, seen in a dark room only.
 constexpr Amperes dark{5e-6};
@@ -34,6 +36,13 @@ std::vector<Figure> shareFigures(const LightPath& path, const LightPassed& made)
     if (path.diffuser) {
         all.push_back(figures::assumed(text("Passes the diffuser"), "k_diffuser", made.diffuser,
                                        text("usual for an opal sheet")));
+    }
+    if (path.obstacle) {
+        all.push_back(figures::computed(
+            text("Passes what stands before it"), "k_past", made.obstacle, "",
+            {figures::chosen(text("Across it"), "w", path.obstacle->across, text("as noted")),
+             figures::chosen(text("Away from the LED"), "d", path.obstacle->away,
+                             text("as noted"))}));
     }
     return all;
 }
@@ -64,9 +73,10 @@ void judgePaths(const LampGroup& group, const GroupState& state, Judging& judgin
         const Amperes bare = gives * total;
         const bool faint = bare < seenInTheDark;
         const bool gapped = row.path.guide && through.entry < aimFirst * through.atBest;
-        const State verdict = wrongColour || bare < dark ? State::Over
-                              : gapped || faint          ? State::Close
-                                                         : State::Fine;
+        const bool shaded = through.obstacle < shades;
+        const State verdict = wrongColour || bare < dark  ? State::Over
+                              : gapped || faint || shaded ? State::Close
+                                                          : State::Fine;
         const Gravity gravity = verdict == State::Over    ? Gravity::DoesNotWork
                                 : verdict == State::Close ? Gravity::WorksBadly
                                                           : Gravity::CouldBeBetter;
@@ -119,6 +129,17 @@ void judgePaths(const LampGroup& group, const GroupState& state, Judging& judgin
                     offer(text("Bring the LED up to its %1", guideWords(*row.path.guide)),
                           total * through.atBest / through.entry,
                           std::string(name(row.path.guide->kind)) + " " + called + " gap 0mm");
+                    return;
+                }
+                if (shaded) {
+                    finding.sentence = text(
+                        "What stands %1 before %2 takes %3 of its light and throws a shadow of %4 "
+                        "at %5: move it aside, or farther off.",
+                        formatted(row.path.obstacle->away), called, percent(1 - through.obstacle),
+                        formatted(shadowAt(*row.path.obstacle, onTheWay), 2), formatted(onTheWay));
+                    finding.action = text("nothing before %1", called);
+                    offer(text("Nothing before it"), total / through.obstacle,
+                          "shadow " + called + " none");
                     return;
                 }
                 if (faint) {

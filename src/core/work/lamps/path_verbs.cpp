@@ -112,6 +112,31 @@ Result<Jotted> filter(const Said& said) {
                        [&](LampRow& row) { row.path.filter = colour; });
 }
 
+/// "shadow front 1mm at 4mm"
+Result<Jotted> shadow(const Said& said) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const auto across = said.one<Millimetres>("ACROSS");
+    const auto away = said.one<Millimetres>("AWAY");
+    if (said.name("none")) {
+        if (across || away) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("None, or one of some width: only one of them can be."));
+        }
+        return rowsChanged(said, *address, text("nothing stands before it"),
+                           [](LampRow& row) { row.path.obstacle.reset(); });
+    }
+    if (!across || !away) {
+        return refuse(ErrorCode::Missing, text("How wide, and how far from the LED? Write it like "
+                                               "shadow front 1mm at 4mm."));
+    }
+    const Obstacle made{*across, *away};
+    return rowsChanged(
+        said, *address,
+        text("%1 of wire or post before it, %2 away", formatted(made.across), formatted(made.away)),
+        [&](LampRow& row) { row.path.obstacle = made; });
+}
+
 Result<Jotted> diffuser(const Said& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());

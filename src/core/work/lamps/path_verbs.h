@@ -9,6 +9,7 @@ namespace glimmet::core::lamps {
 [[nodiscard]] Result<Jotted> guide(const jot::Said& said);
 [[nodiscard]] Result<Jotted> filter(const jot::Said& said);
 [[nodiscard]] Result<Jotted> diffuser(const jot::Said& said);
+[[nodiscard]] Result<Jotted> shadow(const jot::Said& said);
 [[nodiscard]] Result<Jotted> wall(const jot::Said& said);
 
 [[nodiscard]] std::vector<jot::Named> openNames(const jot::Context&);
@@ -46,6 +47,14 @@ inline constexpr jot::Takes wallTakes[] = {
     {.what = "THICKNESS", .dimension = Dimension::Length, .least = 0.05e-3, .most = 0.02},
     {.what = "lined", .kind = jot::Takes::Kind::Name, .names = linedNames}};
 
+inline constexpr jot::Takes shadowTakes[] = {
+    lampGroup,
+    {.what = "ACROSS", .dimension = Dimension::Length, .least = 0.05e-3, .most = 0.05},
+    {.what = "AWAY", .after = "at", .dimension = Dimension::Length, .least = 0.1e-3, .most = 0.2},
+    {.what = "none", .kind = jot::Takes::Kind::Name, .names = openNames}};
+inline constexpr const char* shadowExamples[] = {"shadow front none"};
+inline constexpr const char* shadowNoise[] = {"lamp", "lamps", "wire", "post", "of", "a", "on"};
+
 inline constexpr const char* wallExamples[] = {"wall front styrene 1mm",
                                                "wall front card 0.6mm lined"};
 inline constexpr const char* pipeExamples[] = {"pipe front 25mm gap 1mm",
@@ -70,6 +79,15 @@ inline constexpr jot::Verb filterVerb{"filter",
                                       filter,
                                       false,
                                       groupNoise};
+inline constexpr jot::Verb shadowVerb{
+    "shadow",
+    {},
+    shadowTakes,
+    shadowExamples,
+    "a wire or a post before a lamp, how wide and how far off: shadow front 1mm at 4mm",
+    shadow,
+    false,
+    shadowNoise};
 inline constexpr jot::Verb wallVerb{"wall",
                                     {},
                                     wallTakes,

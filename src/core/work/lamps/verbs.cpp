@@ -1497,6 +1497,7 @@ constexpr Verb table[] = {
     fibreVerb,
     filterVerb,
     diffuserVerb,
+    shadowVerb,
     wallVerb,
     {"remove",
      {},
