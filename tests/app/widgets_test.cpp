@@ -729,6 +729,13 @@ TEST(ReserveStrip, ASpeedIsSetByPressAndKey) {
     EXPECT_EQ(chosen.back().at(0).toString(), u"creep 60km/h"_s);
     QTest::mouseClick(speeds, Qt::LeftButton, {}, {60, speeds->height() - 20});
     EXPECT_EQ(chosen.back().at(0).toString(), u"creep 2km/h"_s);
+    // What becomes of it at the speed under the pointer, and where.
+    const QPointF slow(60, speeds->height() - 20);
+    QMouseEvent over(QEvent::MouseMove, slow, speeds->mapToGlobal(slow), Qt::NoButton, {}, {});
+    QApplication::sendEvent(speeds, &over);
+    EXPECT_TRUE(speeds->toolTip().startsWith(u"2 km/h, with the frog on its left: stops "_s))
+        << speeds->toolTip().toStdString();
+    EXPECT_TRUE(speeds->toolTip().contains(u" mm on"_s) || speeds->toolTip().contains(u"µm on"_s));
     // The other column is the other way: a press or a key turns to it and sets no speed.
     const auto before = chosen.size();
     auto* plot = strip.findChild<CrossingPlot*>();

@@ -180,6 +180,10 @@ TEST(HouseJots, SetEveryRule) {
     EXPECT_EQ(workshopAfter("bridge drop 0.3V").house.bridge, Volts{0.3});
     EXPECT_EQ(workshopAfter("switch 0.6V").house.outputSwitch, Volts{0.6});
     EXPECT_EQ(workshopAfter("drawers E24").house.drawers, Series::E24);
+    EXPECT_EQ(answer("leg anode"), "House: resistors of lamps go into the plus lead");
+    EXPECT_EQ(workshopAfter("leg plus").house.leg, ResistorLeg::Plus);
+    EXPECT_EQ(workshopAfter("leg minus", workshopAfter("leg plus")).house.leg, ResistorLeg::Minus);
+    EXPECT_EQ(answer("leg").substr(0, 3), "✗");
     // One rule at a time; the others stay.
     WorkshopRecord two = workshopAfter("drawers E24", workshopAfter("rule strict"));
     EXPECT_EQ(two.house.rule, RatingRule::Strict);
@@ -214,7 +218,7 @@ TEST(HouseJots, EveryExampleIsUnderstoodAndListed) {
                 << example;
         }
     }
-    EXPECT_EQ(examples, 19U);
+    EXPECT_EQ(examples, 20U);
     EXPECT_EQ(workshopJotCompletions("dra", {}, smallCatalogue()).at(0).line, "drawers ");
 }
 

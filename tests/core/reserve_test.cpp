@@ -227,7 +227,17 @@ TEST(ReserveFindings, ChargeThatNothingLimitsTripsTheBooster) {
     const Seen hot =
         seen(jotted(shunter(), {"bank module-22m-18", "charge 220R"}), "reserve.charge");
     EXPECT_EQ(hot.state, State::Close);
-    EXPECT_NE(hot.words.find("1.9 J go into the charge resistor"), std::string::npos) << hot.words;
+    // 13.3² / 220 = 0.8 W at first.
+    EXPECT_NE(hot.words.find("1.9 J go into the charge resistor each time: one of 1 W"),
+              std::string::npos)
+        << hot.words;
+    EXPECT_NE(seen(jotted(shunter(), {"bank module-22m-18", "charge 470R"}), "reserve.charge")
+                  .words.find("one of 500 mW"),
+              std::string::npos);
+    // The same joules slowly: a quarter of a watt gives them off as they come.
+    EXPECT_EQ(
+        seen(jotted(shunter(), {"bank module-22m-18", "charge 1000R"}), "reserve.charge").state,
+        State::Fine);
 }
 TEST(ReserveRoom, IsForWhatRollsOnPoweredRails) {
     EXPECT_TRUE(applies(shunter()));
@@ -360,6 +370,27 @@ const Finding* findOf(const std::vector<Finding>& all, const std::string& place)
     return find(all, "reserve.crossing:" + place);
 }
 
+TEST(ReserveLoads, SoundDrawsTooAndLoudInTheWorstCase) {
+    Job job = lame({"gap 5mm left", "bank chips-3300u-25 charge 220R diode 0.35V"});
+    const Loads quiet = loadsOf(factsOf(job));
+    const auto before = crossingOver(factsOf(job), quiet, places(job)[0], job.bank);
+    const auto held = bankState(factsOf(job), *job.bank, quiet);
+    job.decoder->part.sound = true;
+    const Loads loads = loadsOf(factsOf(job));
+    EXPECT_NEAR((loads.bus.power - quiet.bus.power).value(), 0.3, 1e-12);
+    EXPECT_NEAR((loud(loads).bus.power - quiet.bus.power).value(), 1.0, 1e-12);
+    EXPECT_EQ(loud(quiet).bus.power, quiet.bus.power);
+    EXPECT_EQ(standingStill(loads).bus.power, Watts{0.3});
+    EXPECT_TRUE(std::any_of(loads.figures.begin(), loads.figures.end(),
+                            [](const Figure& each) { return each.symbol == "P_sound"; }));
+    // On the crossing too, where the motor is reckoned by itself.
+    const auto after = crossingOver(factsOf(job), loads, places(job)[0], job.bank);
+    EXPECT_LT(after->crossing.lowestBus, before->crossing.lowestBus - Volts{0.3});
+    const auto with = bankState(factsOf(job), *job.bank, loads);
+    EXPECT_LT(*with.hold->time, *held.hold->time);
+    // The worst case is that much worse: 1 W instead of 0.3.
+    EXPECT_LT(*with.worst / *with.hold->time, *held.worst / *held.hold->time);
+}
 TEST(DeadPlaces, AreThoseOfTheLayoutElseUsualPoints) {
     EXPECT_EQ(places(shunter()).size(), 1U);
     EXPECT_NEAR(places(shunter())[0].length.value(), 28, 1e-9);

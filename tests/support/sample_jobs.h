@@ -159,7 +159,7 @@ inline core::Job busy() {
                    "off rear screw", "points 1:6", "gap 12mm left",
                    "photo sum 5891b5b522d5df086d0ff0b110fbd9d21bb4fc7163af34d08286a2e846f6be03",
                    "lamp front white", "resistor front 1k", "lift nothing", "weight hood 6x6x4",
-                   "remark grinding", "speaker cab floor 5x5x3"});
+                   "remark grinding", "speaker cab floor 5x5x3", "smoothing 47uF 25V"});
 }
 
 /// What a job comes to with the small catalogue and the usual house. The job must outlive it.

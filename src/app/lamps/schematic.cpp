@@ -168,6 +168,13 @@ void Schematic::paintSmoothing(QPainter& painter, qreal x, qreal top, qreal foot
         painter.drawText(QRectF(x + 12, top + 26, 70, 22), Qt::AlignLeft | Qt::AlignVCenter,
                          ohms(m_smoothing->charge));
     }
+    if (m_smoothing->bleed > core::Ohms{0}) {
+        // Straight across it, on the side where nothing else stands.
+        const qreal b = x - 24;
+        painter.setPen(QPen(look.ink, 1.8));
+        painter.drawPolyline(QPolygonF{{x, y - 12}, {b, y - 12}, {b, y + 26}, {x, y + 26}});
+        paintResistor(painter, QRectF(b - 5, y - 6, 10, 26), look.ink, look.paper);
+    }
     painter.setFont(figuresFont(13, true));
     painter.setPen(look.ink);
     painter.drawText(QRectF(x + 16, y - 20, 80, 20), Qt::AlignLeft | Qt::AlignVCenter,
@@ -176,7 +183,11 @@ void Schematic::paintSmoothing(QPainter& painter, qreal x, qreal top, qreal foot
     painter.drawText(QRectF(x + 16, y, 80, 20), Qt::AlignLeft | Qt::AlignVCenter,
                      volts(m_smoothing->rated));
     m_symbols.push_back({QRectF(x - 26, top + 8, 100, foot - top - 16),
-                         tr("The capacitor behind the bridge. Press to change it."),
+                         m_smoothing->bleed > core::Ohms{0}
+                             ? tr("The capacitor behind the bridge, %1 across it. Press to change "
+                                  "it.")
+                                   .arg(ohms(m_smoothing->bleed))
+                             : tr("The capacitor behind the bridge. Press to change it."),
                          u"smoothing "_s});
 }
 
@@ -196,6 +207,7 @@ void Schematic::show(const core::Reckoned& facts, const core::LampGroup* group,
             m_group = *group;
             m_state = *state;
             m_onSupply = group->output == core::supplyOutput;
+            m_resistorFirst = facts.house.leg == core::ResistorLeg::Plus;
             m_onRails = m_onSupply && core::turnsRound(facts.job);
             m_onAc = facts.job.feed == core::Feed::Ac;
             m_oneWay = core::oneWayOnly(facts.job, *group);
@@ -268,10 +280,13 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
     const QString called =
         m_group.rows.size() == 1 ? qs(m_group.name) : u"%1/%2"_s.arg(qs(m_group.name)).arg(r + 1);
     const qreal resistorHeight = 40;
-    const qreal resistorTop = bottom - 20 - resistorHeight;
+    // In the lead that the house has it in: above its lamps in plus, below them in minus.
+    const qreal resistorTop = m_resistorFirst ? top + 18 : bottom - 20 - resistorHeight;
+    const qreal ledsFrom = m_resistorFirst ? resistorTop + resistorHeight : top;
+    const qreal ledsTo = m_resistorFirst ? bottom : resistorTop;
     const auto places = std::count_if(row.lamps.begin(), row.lamps.end(),
                                       [](const core::Lamp& lamp) { return !lamp.across; });
-    const qreal ledSpace = (resistorTop - top - 14) / static_cast<qreal>(places);
+    const qreal ledSpace = (ledsTo - ledsFrom - 14) / static_cast<qreal>(places);
     qreal place = -1, beside = 0;
     painter.setPen(QPen(look.ink, 1.8));
     painter.drawLine(QPointF(x, top), QPointF(x, resistorTop));
@@ -284,7 +299,7 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         const core::Lamp& lamp = row.lamps[i];
         beside = lamp.across ? beside + 1 : 0;
         if (!lamp.across) ++place;
-        const QPointF middle(x - beside * acrossWidth, top + 14 + ledSpace * (place + 0.5));
+        const QPointF middle(x - beside * acrossWidth, ledsFrom + 14 + ledSpace * (place + 0.5));
         if (lamp.across) {
             // A bar over both and one under both, from the one before it.
             painter.setPen(QPen(look.ink, 1.8));

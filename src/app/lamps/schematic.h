@@ -37,6 +37,7 @@ private:
     bool m_onSupply = false;
     bool m_oneWay = false;  ///< a diode before it
     bool m_onAc = false;
+    bool m_resistorFirst = false;                ///< in the plus lead, as the house has it
     bool m_onRails = false;                      ///< a bridge before them, or they are turned round
     std::optional<core::LampBridge> m_bridge;    ///< that was fitted there
     std::optional<core::Smoothing> m_smoothing;  ///< behind it

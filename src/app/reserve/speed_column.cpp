@@ -2,6 +2,7 @@
 
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/quantity/format.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>
@@ -222,16 +223,28 @@ void SpeedColumn::mousePressEvent(QMouseEvent* event) {
     }
 }
 
-void SpeedColumn::mouseMoveEvent(QMouseEvent* event) {
-    const double across = (event->position().x() - scaleWide) / columnWide;
+QString SpeedColumn::tipAt(const QPointF& at) const {
+    if (m_ways.empty()) return {};
+    const double across = (at.x() - scaleWide) / columnWide;
     const bool on = across >= 0 && across < static_cast<double>(m_ways.size());
     const auto column = on ? static_cast<std::size_t>(across) : m_column;
-    setToolTip(m_ways.empty()       ? QString()
-               : column == m_column ? tr("How it gets over at each speed of the prototype, %1. "
-                                         "Press one to set it.")
-                                          .arg(words(column))
-                                    : tr("Press to see it %1.").arg(words(column)));
+    for (std::size_t i = 0; i < m_ways[column].sweep.size(); ++i) {
+        const QRectF one = bar(i, column);
+        if (at.y() < one.top() || at.y() >= one.bottom()) continue;
+        const core::reserve::AtSpeed& speed = m_ways[column].sweep[i];
+        const QString what =
+            speed.how == core::Crossed::Stops
+                ? tr("%1 km/h, %2: stops %3 on")
+                      .arg(speed.kmh)
+                      .arg(words(column), qs(core::formatted(speed.wentOn, 2)))
+                : tr("%1 km/h, %2: %3").arg(speed.kmh).arg(words(column), crossedWord(speed.how));
+        return column == m_column ? what + u'\n' + tr("Press to set that speed.")
+                                  : what + u'\n' + tr("Press to see it that way.");
+    }
+    return tr("How it gets over at each speed of the prototype, %1").arg(words(column));
 }
+
+void SpeedColumn::mouseMoveEvent(QMouseEvent* event) { setToolTip(tipAt(event->position())); }
 
 void SpeedColumn::keyPressEvent(QKeyEvent* event) {
     if (m_ways.empty() || sweep().empty()) {

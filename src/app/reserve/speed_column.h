@@ -36,6 +36,7 @@ private:
     void paintColumn(QPainter& painter, std::size_t column) const;
     void paintHead(QPainter& painter, std::size_t column) const;
     [[nodiscard]] QString words(std::size_t column) const;
+    [[nodiscard]] QString tipAt(const QPointF& at) const;
     void choose(double kmh);
     void turnTo(std::size_t column);
     std::vector<core::reserve::CrossingWay> m_ways;

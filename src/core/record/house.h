@@ -4,12 +4,21 @@
 #include "core/led/series.h"
 #include "core/motor/condition.h"
 #include "core/quantity/quantities.h"
+#include "core/words.h"
 
 #include <optional>
 #include <string>
 #include <vector>
 
 namespace glimmet::core {
+
+/// The lead of a lamp that its resistor goes into. To the current it is all one; hands find it
+/// where they look for it.
+enum class ResistorLeg { Minus, Plus };
+constexpr auto wordsOf(ResistorLeg) {
+    return std::to_array<Word<ResistorLeg>>(
+        {{ResistorLeg::Minus, "minus"}, {ResistorLeg::Plus, "plus"}});
+}
 
 /// What is assumed until it is measured, and how limits are judged. Source: docs/physics.md.
 struct House {
@@ -21,6 +30,7 @@ struct House {
     double supplySpread = 0.05;    ///< a layout's track volts from place to place
     Series drawers = Series::E12;  ///< the resistors that are at hand
     double meterTolerance = 0.01;  ///< a reading may be off by this share; 0 … 0.1
+    ResistorLeg leg{};             ///< of new wiring, as it is drawn
     std::vector<std::string> decoders;  ///< ids of those that lie in the drawer, sorted
     bool operator==(const House&) const = default;
 };

@@ -54,6 +54,7 @@ struct Smoothing {
     Farads capacitance{};  ///< as printed, > 0
     Volts rated{};         ///< > 0
     Ohms charge{};         ///< in its charge path, a diode past it; 0: none
+    Ohms bleed{};          ///< straight across it, which empties it without track; 0: none
     bool operator==(const Smoothing&) const = default;
 };
 

@@ -44,6 +44,10 @@ std::optional<RailFeed> railFeed(const Reckoned& facts) {
         }
     }
     if (!(feed.total > Amperes{0})) return {};
+    if (const auto& smoothing = facts.job.supply.smoothing;
+        smoothing && smoothing->bleed > Ohms{0}) {
+        feed.loads.resistive.push_back(smoothing->bleed);
+    }
     for (const LampLoad& lamp : feed.loads.lamps) {
         const bool bulb = !(lamp.forward > Volts{0});
         const double share = bulb ? std::pow(0.5, 1 / 3.4) : 0.5;
@@ -131,6 +135,7 @@ std::string shown(const Smoothing& smoothing) {
     std::string words = formatted(smoothing.capacitance) + " " + formatted(smoothing.rated) + " " +
                         std::string(name(smoothing.kind));
     if (smoothing.charge > Ohms{0}) words += ", charge resistor " + formatted(smoothing.charge);
+    if (smoothing.bleed > Ohms{0}) words += ", bleed " + formatted(smoothing.bleed);
     return words;
 }
 

@@ -16,6 +16,7 @@ void smoothingFields(Io& io, Self& smoothing) {
     io("capacitance", smoothing.capacitance, Required, upTo(10));
     io("rated", smoothing.rated, Required, upTo(200));
     io("charge", smoothing.charge, Maybe, from0To(1e5));
+    io("bleed", smoothing.bleed, Maybe, from0To(1e7));
 }
 
 template <class Io, class Self>

@@ -56,6 +56,15 @@ Result<WorkshopJotted> drawers(const Said& said) {
     return set(said, &House::drawers, *named<Series>(chosen),
                text("House, resistors at hand: %1", chosen), "drawers");
 }
+Result<WorkshopJotted> leg(const Said& said) {
+    const std::string& chosen = *said.name("LEAD");
+    return set(said, &House::leg, *named<ResistorLeg>(chosen),
+               text("House: resistors of lamps go into the %1 lead", chosen), "leg");
+}
+std::vector<Named> legNames(const Context&) {
+    return {{"minus", {"cathode", "output"}, "between lamp and output"},
+            {"plus", {"anode", "common"}, "between common and lamp"}};
+}
 
 Result<WorkshopJotted> tolerance(const Said& said) {
     const double share = said.at("SHARE").quantities.front();
@@ -146,6 +155,12 @@ constexpr Takes haveTakes[] = {{.what = "DECODER",
                                 .names = decoderIds,
                                 .unknown = "No decoder goes by “%1”. The catalogue has: %2."},
                                {.what = "NONE", .kind = Kind::Name, .names = noneLeft}};
+constexpr Takes legTakes[] = {{.what = "LEAD",
+                               .kind = Kind::Name,
+                               .needed = true,
+                               .missing = "Which lead: plus or minus?",
+                               .names = legNames}};
+constexpr const char* legExamples[] = {"leg plus"};
 constexpr const char* toleranceExamples[] = {"tolerance 2%"};
 constexpr const char* haveExamples[] = {"have four-wire-1.0", "have four-wire-1.0 none"};
 constexpr const char* spreadExamples[] = {"spread 10%"};
@@ -171,6 +186,7 @@ constexpr Verb table[] = {
     verb("bridge", only<dropTakes>, bridgeExamples, "drop of a motor bridge, assumed", bridge),
     verb("switch", only<dropTakes>, switchExamples, "drop of a lit output, assumed", switchDrop),
     verb("drawers", only<drawersTakes>, drawersExamples, "the resistors that are at hand", drawers),
+    verb("leg", legTakes, legExamples, "the lead of a lamp that its resistor goes into", leg),
     verb("tolerance", only<toleranceTakes>, toleranceExamples, "how far a meter may be off",
          tolerance),
     verb("have", haveTakes, haveExamples, "a decoder that lies in the drawer", have),

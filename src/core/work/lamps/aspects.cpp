@@ -162,15 +162,11 @@ Result<Jotted> aspectsVerb(const Said& said) {
     const auto sites = namedSites(job);
     const NamedSite* site = siteCalled(sites, told->name);
     const std::string place = site ? lowered(site->called) : told->name;
-    const bool pair = turnsRound(job) && motorsOf(job).empty();
+    // Where the volts turn round by themselves both colours of a pair would be lit.
+    const bool pair = turnsRound(job) && !alternates(job.feed) && motorsOf(job).empty();
     if (pair && told->colours.size() > 2) {
         return refuse(ErrorCode::NotUnderstood,
                       text("A supply that reverses has two ways round, for two colours."));
-    }
-    if (pair && told->stacked) {
-        return refuse(ErrorCode::NotUnderstood,
-                      text("Two ways round of one pair shine from one place: they cannot be "
-                           "stacked."));
     }
     if (pair && !told->outputs.empty()) {
         return refuse(ErrorCode::NotUnderstood, text("Without a decoder there are no outputs."));
@@ -186,6 +182,11 @@ Result<Jotted> aspectsVerb(const Said& said) {
     const auto take = [&](const std::string& line, const Job& on) {
         return understood(line, on, said.context.catalogue, said.context.today, workshop);
     };
+    // How far above the place the lens of a colour sits.
+    const auto above = [&](std::size_t colour) {
+        const double middle = static_cast<double>(told->colours.size() - 1) / 2;
+        return lensesApart(job) * (told->stacked ? middle - static_cast<double>(colour) : 0.0);
+    };
     Jotted all = jotted(said, {});
     for (std::size_t i = 0; i < told->colours.size(); ++i) {
         const std::string& colour = told->colours[i];
@@ -193,6 +194,10 @@ Result<Jotted> aspectsVerb(const Said& said) {
             auto turned = take("antiparallel " + place + " " + colour, all.after);
             if (!turned) return tl::unexpected(turned.error());
             all.after = std::move(turned->after);
+            for (LampGroup& group : all.after.groups) {
+                if (group.id == all.subject)
+                    group.rows.back().lamps.back().fitted.pose.at.z += above(1) - above(0);
+            }
             break;
         }
         const std::string name = pair ? place : place + " " + colour;
@@ -216,11 +221,7 @@ Result<Jotted> aspectsVerb(const Said& said) {
                                site->site->name,
                                {site->site->at, {}, site->site->facing}};
             }
-            if (told->stacked) {
-                const double fromTop = static_cast<double>(i);
-                const double middle = static_cast<double>(told->colours.size() - 1) / 2;
-                lamp.fitted.pose.at.z += lensesApart(job) * (middle - fromTop);
-            }
+            lamp.fitted.pose.at.z += above(i);
             chooseResistor(all.after, group, group.rows.size() - 1,
                            houseOf(all.after, workshop.house));
             nameByDirection(all.after, group);

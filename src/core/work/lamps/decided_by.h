@@ -12,6 +12,7 @@ inline constexpr DecidedBy decidedBy[] = {
     {"lamp.battery",
      "Over where its own resistance takes 30 % of the volts; close where it lasts "
      "less than two hours."},
+    {"lamp.bleed", "Close where what lies across the capacitor gets more than 0.125 W."},
     {"lamp.blink",
      "Over where its chip begins anew at every polarity change (10 µs), close where "
      "it does at every speck of dirt (10 ms). On AC over where it begins anew between two "

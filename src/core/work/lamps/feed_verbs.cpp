@@ -110,12 +110,35 @@ Result<Jotted> smoothing(const Said& said) {
     made.capacitance = *farads;
     made.rated = *volts;
     made.charge = charge.value_or(Ohms{0});
+    // What lies across the one before lies across this one.
+    if (const auto& before = said.context.job.supply.smoothing) made.bleed = before->bleed;
     Text meaning = text("Behind the lamps' bridge: %1", shown(made));
     if (said.context.job.decoder) {
         meaning = text("%1; while there is a decoder its own counts", meaning);
     }
     Jotted result = jotted(said, std::move(meaning));
     result.after.supply.smoothing = made;
+    return result;
+}
+
+/// "bleed 10k"
+Result<Jotted> bleed(const Said& said) {
+    const auto& there = said.context.job.supply.smoothing;
+    if (!there) {
+        return refuse(ErrorCode::Unknown, text("There is no capacitor behind the bridge that it "
+                                               "could empty. Say that first: smoothing 330uF "
+                                               "25V."));
+    }
+    const auto ohms = said.one<Ohms>("OHMS");
+    const bool none = said.name("none").has_value();
+    if (none == ohms.has_value()) {
+        return refuse(ErrorCode::Missing,
+                      text("How many ohms? Write it like %1.", said.verb.examples.front()));
+    }
+    Jotted result =
+        jotted(said, none ? text("Nothing across the capacitor behind the bridge")
+                          : text("Across the capacitor behind the bridge: %1", formatted(*ohms)));
+    result.after.supply.smoothing->bleed = ohms.value_or(Ohms{0});
     return result;
 }
 

@@ -7,6 +7,7 @@
 namespace glimmet::core::lamps {
 
 [[nodiscard]] Result<Jotted> smoothing(const jot::Said& said);
+[[nodiscard]] Result<Jotted> bleed(const jot::Said& said);
 [[nodiscard]] Result<Jotted> driver(const jot::Said& said);
 [[nodiscard]] Result<Jotted> oneWay(const jot::Said& said);
 [[nodiscard]] Result<Jotted> package(const jot::Said& said);
@@ -79,6 +80,18 @@ inline constexpr jot::Verb smoothingVerb{
     smoothing,
     false,
     smoothingNoise};
+inline constexpr jot::Takes bleedTakes[] = {
+    {.what = "OHMS", .dimension = Dimension::Resistance, .least = 100, .most = 1e6},
+    {.what = "none", .kind = jot::Takes::Kind::Name, .names = withoutIt}};
+inline constexpr const char* bleedExamples[] = {"bleed 10k", "bleed none"};
+inline constexpr jot::Verb bleedVerb{"bleed",
+                                     {},
+                                     bleedTakes,
+                                     bleedExamples,
+                                     "a resistor that empties the capacitor behind the bridge",
+                                     bleed,
+                                     false,
+                                     smoothingNoise};
 inline constexpr jot::Verb driverVerb{
     "driver",
     {},

@@ -6,6 +6,7 @@
 #include "core/work/supply.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace glimmet::core::lamps {
 namespace {
@@ -212,6 +213,44 @@ void judgeSpark(const RailFeed& feed, const Smoothing& smoothing, bool ac, Judgi
         });
 }
 
+/// What empties it takes its share for as long as there is track.
+void judgeBleed(const RailFeed& feed, const Smoothing& smoothing, Judging& judging) {
+    if (!(smoothing.bleed > Ohms{0})) return;
+    constexpr Watts bears{0.125};  // of a quarter of a watt, in a closed model
+    const Watts heat = feed.peak * feed.peak / smoothing.bleed;
+    // Down to a volt, its lamps dark long before.
+    const Seconds empty{smoothing.bleed.value() * smoothing.capacitance.value() *
+                        std::log(std::max(feed.bus.value(), 1.0))};
+    const bool hot = heat > bears;
+    judging.say("lamp.bleed", {}, hot ? State::Close : State::Fine,
+                hot ? Gravity::WorksBadly : Gravity::CouldBeBetter, [&](Finding& finding) {
+                    finding.sentence =
+                        hot ? text(
+                                  "The %1 across the capacitor get %2 for as long as there is "
+                                  "track: more ohms.",
+                                  formatted(smoothing.bleed), formatted(heat, 2))
+                            : text("Off the track the %1 across the capacitor empty it within %2.",
+                                   formatted(smoothing.bleed), formatted(empty, 2));
+                    finding.figures = {figures::computed(text("Heat of the bleed"), "P_bleed", heat,
+                                                         "V_peak² / R_bleed", {}),
+                                       figures::computed(text("Empty after"), "t_empty", empty,
+                                                         "R_bleed · C · ln(V_bus / 1 V)", {}),
+                                       chosenCapacitor(smoothing)};
+                    if (!hot) return;
+                    finding.action = text("a bleed of more ohms");
+                    for (const double ohms : {2.2e3, 4.7e3, 10e3}) {
+                        const Watts then = feed.peak * feed.peak / Ohms{ohms};
+                        if (then > bears) continue;
+                        Option option;
+                        option.what = verbatim(formatted(Ohms{ohms}));
+                        option.effect = text("%1", formatted(then, 2));
+                        option.state = State::Fine;
+                        option.jot = "bleed " + formatted(ohms, Dimension::Ratio) + "R";
+                        finding.options.push_back(std::move(option));
+                    }
+                });
+}
+
 /// What a chip lives through where lamps hang on the rails.
 void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& group, std::size_t row,
                Volts needs, Judging& judging) {
@@ -319,6 +358,7 @@ void judgeSmoothing(const Reckoned& facts, Judging& judging) {
     if (const auto& smoothing = facts.job.supply.smoothing) {
         judgeVolts(*feed, *smoothing, judging);
         judgeSpark(*feed, *smoothing, facts.job.feed == Feed::Ac, judging);
+        judgeBleed(*feed, *smoothing, judging);
     }
 }
 

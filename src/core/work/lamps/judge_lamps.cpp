@@ -311,6 +311,24 @@ std::size_t waitingAlike(const LampGroup& group, const GroupState& state, std::s
     return count;
 }
 
+/// Whether a row is the one before it once more, and does what that does: told once where there is
+/// nothing wrong with them.
+bool asTheOneBefore(const LampGroup& group, const GroupState& state, std::size_t row) {
+    if (row == 0 || row >= group.rows.size()) return false;
+    const LampRow& one = group.rows[row - 1];
+    const LampRow& other = group.rows[row];
+    const RowState& before = state.rows[row - 1];
+    const RowState& made = state.rows[row];
+    const auto near = [](Amperes a, Amperes b) {
+        return std::abs((a - b).value()) <= 1e-6 * std::abs(a.value());
+    };
+    return before.connected && made.connected && near(before.current, made.current) &&
+           near(before.highest, made.highest) && near(before.lowest, made.lowest) &&
+           one.resistor == other.resistor && one.package == other.package &&
+           one.turned == other.turned && one.path == other.path && one.tested == other.tested &&
+           one.installed == other.installed && sameLamps(one, other);
+}
+
 Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& state,
                  RowTrouble trouble, const std::vector<Option>& options) {
     const RowState& made = state.rows[row];
@@ -515,6 +533,8 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
         never ? RowVerdict{RowTrouble::Turned, State::Over, Gravity::DoesNotWork}
               : rowVerdict(made, group.atFull());
     const bool shared = together.sharedIsTheCause;
+    const bool fine = verdict.state == State::Fine && !anyway;
+    if (fine && asTheOneBefore(group, state, row)) return;
     // Then the group says it; of a row only what can be destroyed is told.
     if (shared && verdict.gravity < Gravity::PartDestroyed) return;
     judging.say(
@@ -534,6 +554,14 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
             }
             finding.sentence =
                 anyway ? *anyway : rowSentence(group, row, state, verdict.trouble, finding.options);
+            std::size_t last = row;
+            while (fine && asTheOneBefore(group, state, last + 1)) ++last;
+            if (last > row) {
+                finding.sentence = last == row + 1
+                                       ? text("%1 So does the next row.", finding.sentence)
+                                       : text("%1 So do the next %2 rows.", finding.sentence,
+                                              std::to_string(last - row));
+            }
             finding.action = shared ? text("own resistors for %1", group.name)
                                     : rowAction(called, verdict.trouble);
             // A row of its own resistor ends what rows do to each other behind a shared one.

@@ -1488,6 +1488,7 @@ constexpr Verb table[] = {
      false,
      groupNoise},
     smoothingVerb,
+    bleedVerb,
     driverVerb,
     oneWayVerb,
     toggleVerb,

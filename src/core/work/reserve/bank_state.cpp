@@ -110,6 +110,13 @@ Loads loadsOf(const Reckoned& facts) {
         loads.figures.push_back(
             figures::computed(text("Every lamp lit, at full volts"), "I_lamps", lamps, "", {}));
     }
+    if (facts.job.decoder && facts.job.decoder->part.sound) {
+        loads.sound = usualSound;
+        loads.bus.power += usualSound;
+        loads.figures.push_back(
+            figures::assumed(text("Its sound"), "P_sound", usualSound,
+                             text("usual; up to %1 where it is loud", formatted(loudSound))));
+    }
     const auto dead = longestDead(facts.job);
     loads.needed = std::max(dead ? dead->time : Seconds{0}, dirtTime(facts.job));
     loads.bus.current = processorCurrent;
@@ -118,8 +125,15 @@ Loads loadsOf(const Reckoned& facts) {
     return loads;
 }
 
+Loads loud(Loads loads) {
+    if (!(loads.sound > Watts{0})) return loads;
+    loads.bus.power += loudSound - loads.sound;
+    loads.sound = loudSound;
+    return loads;
+}
+
 Loads standingStill(Loads loads) {
-    loads.bus.power = Watts{0};
+    loads.bus.power = loads.sound;
     loads.drive = {};
     loads.motorAssumed = false;
     return loads;
@@ -165,7 +179,7 @@ BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads
     Bank least = state.bank;
     if (!fitted.measured) least.capacitance *= 1 - capacitanceShort;
     if (lowest > Volts{0}) {
-        const auto worst = holdOf(least, lowest, processorMinimum, loads.bus, 1);
+        const auto worst = holdOf(least, lowest, processorMinimum, loud(loads).bus, 1);
         if (worst) state.worst = worst->time;
     } else {
         state.worst = Seconds{0};

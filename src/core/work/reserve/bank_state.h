@@ -18,7 +18,8 @@ inline constexpr Seconds dirt{0.05};      ///< a stutter on dirty rails, where n
 inline constexpr double bearable = 0.01, often = 0.1;
 inline constexpr Volts processorMinimum{5};  ///< below it a decoder starts anew
 inline constexpr Amperes processorCurrent{0.02};
-inline constexpr Volts usualDiode{0.35};  ///< Schottky, at these currents
+inline constexpr Watts usualSound{0.3}, loudSound{1.0};  ///< of a decoder that makes sound
+inline constexpr Volts usualDiode{0.35};                 ///< Schottky, at these currents
 inline constexpr Ohms usualCharge{100};
 inline constexpr double capacitanceShort = 0.2;  ///< of what is printed, at the worst
 
@@ -35,12 +36,15 @@ struct Path {
 struct Loads {
     BusLoads bus;
     Drive drive;                  ///< all motors as one, at the job's speed; in bus.power
+    Watts sound{};                ///< of its decoder, as usual; in bus.power
     std::vector<Figure> figures;  ///< what each is and rests on
     bool motorAssumed = false;    ///< no reading says what the motor takes
     Seconds needed{};             ///< the longest dead place, or dirt where its wheels bridge all
 };
 [[nodiscard]] Loads loadsOf(const Reckoned& facts);
-/// The same without the motor: its lamps and its processor.
+/// The same with its sound loud: the worst case.
+[[nodiscard]] Loads loud(Loads loads);
+/// The same without the motor: its lamps, its sound and its processor.
 [[nodiscard]] Loads standingStill(Loads loads);
 
 /// What dirt asks a bank to hold so that no more than `left` of the stutters a metre that were

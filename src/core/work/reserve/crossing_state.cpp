@@ -44,7 +44,7 @@ CrossingRun runOf(const Reckoned& facts, const Loads& loads, std::vector<Outage>
     run.motor = loads.drive;
     run.motor.emf *= kmh / creep(facts.job).kmh;
     run.others = loads.bus;
-    run.others.power = Watts{0};  // that is the motor
+    run.others.power = loads.sound;  // what else is the motor
     return run;
 }
 
@@ -73,7 +73,8 @@ void sweepDown(const Reckoned& facts, const Loads& loads, const Passage& passage
     const auto bank = bankOf(facts, loads, fitted);
     const Volts bus = busVolts(facts.job, facts.house);
     for (double kmh = fastestSwept; kmh >= slowestSwept; kmh -= sweptBy) {
-        if (!visit(AtSpeed{kmh, crossed(runOf(facts, loads, *found, bank, bus, kmh)).how})) return;
+        const Crossing crossing = crossed(runOf(facts, loads, *found, bank, bus, kmh));
+        if (!visit(AtSpeed{kmh, crossing.how, crossing.wentOn})) return;
     }
 }
 
@@ -135,7 +136,8 @@ std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& lo
     if (least.clamp) least.clamp->volts *= 1 - least.clamp->tolerance;
     worst.inTheWorst =
         lowest > processorMinimum
-            ? crossed(runOf(facts, loads, std::move(met[worst.passage]), least, lowest, kmh)).how
+            ? crossed(runOf(facts, loud(loads), std::move(met[worst.passage]), least, lowest, kmh))
+                  .how
             : Crossed::Stops;
     worst.state = stateOf(worst.crossing.how);
     if (worst.state == State::Fine && worst.inTheWorst >= Crossed::Resets) {

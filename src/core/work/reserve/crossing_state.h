@@ -21,7 +21,7 @@ namespace glimmet::core::reserve {
 struct AtSpeed {
     double kmh = 0;
     Crossed how{};
-    bool operator==(const AtSpeed&) const = default;
+    Millimetres wentOn{};  ///< from where power was lost first to where it stands or runs on
 };
 
 struct CrossingState {

@@ -13,8 +13,8 @@ inline constexpr DecidedBy decidedBy[] = {
      "it bears, close where in more than one of a hundred."},
     {"reserve.charge",
      "Over without a charge resistor; close where it draws more than 100 mA after "
-     "0.1 s on the programming track, or one charge puts more than 1 J into its "
-     "resistor."},
+     "0.1 s on the programming track, or one charge puts more than 1 J into its resistor "
+     "at more than 0.25 W."},
     {"reserve.clamp",
      "Over where its highest lies above the bank's rating, where nothing limits its current, or "
      "where it gives off more than 0.25 W; close where its lowest lies below the highest bus."},

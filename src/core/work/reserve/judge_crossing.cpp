@@ -44,6 +44,11 @@ Text crossingSentence(const Job& job, const CrossingState& at) {
     return text("Its wheels bridge %1: it is never without power there.", at.place.words);
 }
 
+Text worstWords(const Job& job, const Loads& loads) {
+    const Text least = job.bank ? text("least volts, least capacitance") : text("least volts");
+    return loads.sound > Watts{0} ? text("%1, its sound loud", least) : least;
+}
+
 void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingState& at,
                    OfferedBanks& banks, Judging& judging) {
     const Job& job = facts.job;
@@ -57,10 +62,9 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
             const bool worse =
                 at.inTheWorst >= Crossed::Resets && at.crossing.how < Crossed::Resets;
             if (worse) {
-                finding.sentence =
-                    text("%1 In the worst case (%2) it %3.", finding.sentence,
-                         job.bank ? text("least volts, least capacitance") : text("least volts"),
-                         at.inTheWorst == Crossed::Stops ? text("stops") : text("starts anew"));
+                finding.sentence = text(
+                    "%1 In the worst case (%2) it %3.", finding.sentence, worstWords(job, loads),
+                    at.inTheWorst == Crossed::Stops ? text("stops") : text("starts anew"));
             }
             const auto from = sureFrom(facts, loads, at, job.bank);
             const double set = creep(job).kmh;

@@ -254,12 +254,28 @@ void judgeVolts(const Reckoned& facts, const BankState& state, OfferedBanks& ban
     });
 }
 
-constexpr Joules muchHeat{1.0};  // in one charge, for a quarter-watt resistor
+constexpr Joules muchHeat{1.0};     // in one charge, for a quarter-watt resistor …
+constexpr Watts quarterWatt{0.25};  // … that it gets faster than it gives it off
 
+/// What its charge resistor gets at the first moment.
+Watts chargeHeat(const BankState& state) {
+    const Amperes peak = chargePeak(state.bank, state.bus);
+    return peak * peak * state.bank.charge;
+}
+bool cooksItsResistor(const BankState& state) {
+    return chargeEnergy(state.bank, state.bus) > muchHeat && chargeHeat(state) > quarterWatt;
+}
 State chargeState(const BankState& state) {
     if (!(state.bank.charge > Ohms{0})) return State::Over;
     const bool trips = chargeAfter(state, programmingTime) > programmingLimit;
-    return trips || chargeEnergy(state.bank, state.bus) > muchHeat ? State::Close : State::Fine;
+    return trips || cooksItsResistor(state) ? State::Close : State::Fine;
+}
+/// The rating that a resistor is sold with and that bears so much.
+Watts soldRating(Watts heat) {
+    for (const double rating : {0.5, 1.0, 2.0, 3.0, 5.0}) {
+        if (heat <= Watts{rating}) return Watts{rating};
+    }
+    return Watts{10};
 }
 
 /// What was read of the bank, against what is printed on it.
@@ -325,9 +341,10 @@ void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging
                         formatted(peak, 2), formatted(full, 2))
             : verdict == State::Close
                 ? text(
-                      "Charges with %1; %2 go into the charge resistor each time: one of 1 W, not "
+                      "Charges with %1; %2 go into the charge resistor each time: one of %3, not "
                       "less.",
-                      formatted(peak, 2), formatted(heat, 2))
+                      formatted(peak, 2), formatted(heat, 2),
+                      formatted(soldRating(chargeHeat(state))))
                 : text("Charges with %1 and is full after %2.", formatted(peak, 2),
                        formatted(full, 2));
         const FittedBank& bank = *facts.job.bank;

@@ -56,8 +56,8 @@ Place placeOf(const Job& job, const DeadSpot& spot) {
         place.length = spot.length.value_or(usualFrog(spot.number, job.scale.ratio));
         place.words = text("the dead %1 of points 1:%2", formatted(place.length, 3), number + kind);
         if (spot.work == Trackwork::Crossing || spot.work == Trackwork::DoubleSlip) {
-            place.words = text("the dead frogs of %1 of a %2 1:%3", formatted(place.length, 3),
-                               std::string(name(spot.work)), number);
+            place.words = text("a %1 1:%2 with %3 of each frog dead", std::string(name(spot.work)),
+                               number, formatted(place.length, 3));
         }
         // On a third rail a frog is of one pole with both rails beside it: what a ruler finds dead
         // there is the middle.
