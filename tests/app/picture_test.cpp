@@ -470,6 +470,30 @@ TEST(TrainLayout, PutsUnitsUnderEachOtherWhereThatMakesThemLarger) {
         }
     }
 }
+TEST(PictureView, OnThreeRailsShowsTheSliderOnTheMiddle) {
+    const core::Job job =
+        jotted(shunter(), {"supply three-rail", "collector slider 60mm", "gap 60mm middle"});
+    PictureView view;
+    view.resize(800, 400);
+    view.show(tests::factsOf(job), stageView("reserve").lens, {});
+    view.setVisible(true);
+    // What is reckoned as left is the middle: 45 mm of slider within 60 mm of dead studs.
+    const core::DeadLength dead{core::Rails::Left, core::Millimetres{0}, core::Millimetres{60}};
+    view.standOn(core::TrackUnder{{dead}, core::Millimetres{60 + 30}});
+    (void)view.grab();
+    ASSERT_NE(targetWith(view, u"the slider lies on dead studs"_s), nullptr);
+    EXPECT_EQ(targetWith(view, u"stands on dead rail"_s), nullptr);  // the wheels are on live rails
+    // A part of it is still on live ones.
+    view.standOn(core::TrackUnder{{dead}, core::Millimetres{60 + 10}});
+    (void)view.grab();
+    ASSERT_NE(targetWith(view, u"the slider has power"_s), nullptr);
+    // Both outer rails dead: every wheel, not the slider.
+    const core::DeadLength outer{core::Rails::Right, core::Millimetres{0}, core::Millimetres{300}};
+    view.standOn(core::TrackUnder{{outer}, core::Millimetres{150}});
+    (void)view.grab();
+    EXPECT_NE(targetWith(view, u"axle 1 left stands on dead rail"_s), nullptr);
+    EXPECT_NE(targetWith(view, u"the slider has power"_s), nullptr);
+}
 TEST(PictureView, StandsOnTheTrackThatAStageShows) {
     const core::Job job = jotted(shunter(), {"axle 1 none", "axle 3 right", "points 1:9"});
     PictureView view;

@@ -25,7 +25,8 @@ void paintBank(const PartInput& input) {
             can({box.left() + width * i, box.top(), width, box.height()}, sleeve, stripe);
         }
     };
-    switch (input.scene.job.bank->part.kind) {
+    const core::BankPart& part = input.scene.job.bank->part;
+    switch (part.kind) {
         case core::BankKind::Electrolytic:
             row(1, QColor(0x2B, 0x3A, 0x55), QColor(0xC9, 0xCF, 0xD6));
             break;
@@ -33,7 +34,7 @@ void paintBank(const PartInput& input) {
             row(5, QColor(0xD9, 0xA4, 0x3A), QColor(0x6B, 0x4A, 0x16));
             break;
         case core::BankKind::Supercapacitor:
-            row(3, QColor(0x20, 0x2A, 0x24), QColor(0x9F, 0xC4, 0xA8));
+            row(qBound(1, part.inSeries, 12), QColor(0x20, 0x2A, 0x24), QColor(0x9F, 0xC4, 0xA8));
             break;
         case core::BankKind::Module:
             painter.setBrush(QColor(0x3A, 0x3C, 0x40, 220));

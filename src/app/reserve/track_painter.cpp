@@ -17,6 +17,37 @@ constexpr qreal beyond = 40;                    // px of track before and behind
 /// Red that stands out from the green of the mat, by day and by night.
 QColor deadOnMat() { return theme().night ? theme().over : QColor(0xFF, 0x6A, 0x55); }
 
+/// A rail of the picture, and which dead lengths lie on it. On three rails what is reckoned as left
+/// is the middle, and as right both outer rails.
+struct PaintedRail {
+    qreal y;
+    QString name;
+    core::Rails rail;
+    bool studs = false;
+};
+std::vector<PaintedRail> railsOf(const core::Job& job, qreal ground) {
+    if (job.feed != core::Feed::ThreeRailDigital) {
+        return {{ground + leftRail, tr("left"), core::Rails::Left},
+                {ground + rightRail, tr("right"), core::Rails::Right}};
+    }
+    return {{ground + leftRail, tr("left"), core::Rails::Right},
+            {ground + rightRail, tr("right"), core::Rails::Right},
+            {ground + (leftRail + rightRail) / 2, tr("middle"), core::Rails::Left, true}};
+}
+
+bool liesOn(const core::DeadLength& dead, core::Rails rail) {
+    return dead.rail == core::Rails::Both || dead.rail == rail;
+}
+
+/// Filled: it has power. A ring: it would collect, and there is none. Small: it does not collect.
+void paintContact(QPainter& painter, const QRectF& at, bool collects, bool dead) {
+    const Theme& look = theme();
+    const QColor colour = collects && dead ? deadOnMat() : look.matInk;
+    painter.setPen(QPen(colour, 2.2));
+    painter.setBrush(collects && !dead ? QBrush(colour) : QBrush(look.mat));
+    painter.drawRoundedRect(at, at.height() / 2, at.height() / 2);
+}
+
 }  // namespace
 
 void paintTrack(const LensInput& input, const core::TrackUnder& track) {
@@ -34,12 +65,14 @@ void paintTrack(const LensInput& input, const core::TrackUnder& track) {
         // Plain ground: sleepers and the mat's numbers would be read as part of it.
         painter.fillRect(QRectF(front - 60, ground + 4, back - front + 120, rightRail + 6),
                          look.mat);
-        for (const bool left : {true, false}) {
-            const qreal y = ground + (left ? leftRail : rightRail);
-            painter.setPen(QPen(look.matInk, 2.4));
+        const bool three = scene.job.feed == core::Feed::ThreeRailDigital;
+        for (const PaintedRail& rail : railsOf(scene.job, ground)) {
+            const qreal y = rail.y;
+            painter.setPen(QPen(look.matInk, rail.studs ? 1.6 : 2.4,
+                                rail.studs ? Qt::DotLine : Qt::SolidLine));
             painter.drawLine(QPointF(front, y), QPointF(back, y));
             for (const core::DeadLength& dead : track.dead) {
-                if (dead.rail == (left ? core::Rails::Right : core::Rails::Left)) continue;
+                if (!liesOn(dead, rail.rail)) continue;
                 // What lay ahead comes towards the model and under it as it travels.
                 const qreal from = view.origin.x() + view.size(track.travel - dead.to - start);
                 const qreal to = view.origin.x() + view.size(track.travel - dead.from - start);
@@ -51,9 +84,9 @@ void paintTrack(const LensInput& input, const core::TrackUnder& track) {
                 painter.setBrush(QBrush(deadOnMat(), Qt::BDiagPattern));
                 painter.drawRect(gap);
             }
-            if (i == 0) {
-                paintLegend(painter, {qMax(front - 6, 44.0), y - 8},
-                            left ? tr("left") : tr("right"), Qt::AlignRight, look.matInk, look.mat);
+            if (i == 0 && !rail.studs) {
+                paintLegend(painter, {qMax(front - 6, 44.0), y - 8}, rail.name, Qt::AlignRight,
+                            look.matInk, look.mat);
             }
         }
         for (const core::Axle& axle : body.axles) {
@@ -61,22 +94,16 @@ void paintTrack(const LensInput& input, const core::TrackUnder& track) {
             const core::Millimetres at = track.travel - (start + axle.x);
             for (const bool left : {true, false}) {
                 const bool collects = left ? axle.collectsLeft : axle.collectsRight;
+                const core::Rails mine = three || !left ? core::Rails::Right : core::Rails::Left;
                 const bool dead = std::any_of(
                     track.dead.begin(), track.dead.end(), [&](const core::DeadLength& one) {
-                        const bool mine =
-                            one.rail == core::Rails::Both ||
-                            one.rail == (left ? core::Rails::Left : core::Rails::Right);
-                        return mine && at >= one.from && at <= one.to;
+                        return liesOn(one, mine) && at >= one.from && at <= one.to;
                     });
                 const QPointF on(view.origin.x() + view.size(axle.x),
                                  ground + (left ? leftRail : rightRail));
-                // Filled: it has power. A ring: it would collect, and there is none. Small: it does
-                // not collect.
-                const QColor colour = collects && dead ? deadOnMat() : look.matInk;
-                painter.setPen(QPen(colour, 2.2));
-                painter.setBrush(collects && !dead ? QBrush(colour) : QBrush(look.mat));
                 const qreal size = collects ? 5.5 : 2.5;
-                painter.drawEllipse(on, size, size);
+                paintContact(painter, QRectF(on - QPointF(size, size), on + QPointF(size, size)),
+                             collects, dead);
                 const QString side = left ? tr("left") : tr("right");
                 input.targets.push_back(
                     {QRectF(on.x() - 8, on.y() - 7, 16, 14),
@@ -86,6 +113,27 @@ void paintTrack(const LensInput& input, const core::TrackUnder& track) {
                      u"axle %1 "_s.arg(number),
                      {}});
             }
+        }
+        if (!three) continue;
+        for (const core::Collector& collector : scene.job.units[i].collectors) {
+            if (collector.pole != core::Pole::Centre) continue;
+            const core::Millimetres half = collector.length / 2.0;
+            const core::Millimetres at = track.travel - (start + collector.x);
+            // All of it must lie on what is dead.
+            const bool dead =
+                std::any_of(track.dead.begin(), track.dead.end(), [&](const core::DeadLength& one) {
+                    return liesOn(one, core::Rails::Left) && at - half >= one.from &&
+                           at + half <= one.to;
+                });
+            const qreal y = ground + (leftRail + rightRail) / 2;
+            const qreal from = view.origin.x() + view.size(collector.x - half);
+            const qreal wide = qMax(view.size(collector.length), 6.0);
+            paintContact(painter, QRectF(from, y - 3, wide, 6), true, dead);
+            input.targets.push_back(
+                {QRectF(from, y - 5, wide, 10),
+                 dead ? tr("the slider lies on dead studs") : tr("the slider has power"),
+                 u"collector slider "_s,
+                 {}});
         }
     }
 }

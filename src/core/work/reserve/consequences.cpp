@@ -168,8 +168,10 @@ Consequence inItsResistor(const Reckoned& facts, const BankState& state, const L
     const double mean = Metres{stutterLength}.value() / speed;
     const double taken = std::min(drawn * mean / farads, state.bus.value());
     const Watts usual{perMetre * speed * farads * taken * taken};
-    // Off half of the time, all of it comes through the resistor in the other half.
-    const Watts half{drawn * drawn * ohms};
+    // Off half of the time, all of it comes through the resistor in the other half, as far as the
+    // volts reach for that.
+    const double through = std::min(drawn, (state.bus - processorMinimum).value() / ohms);
+    const Watts half{through * through * ohms / 2};
     made.state = counted && perMetre >= 3 && half > resistorBears ? State::Close : State::Fine;
     made.comes =
         half > resistorBears
@@ -187,7 +189,7 @@ Consequence inItsResistor(const Reckoned& facts, const BankState& state, const L
                                           text("nobody counted"), "dirt "));
     }
     made.figure = figures::computed(text("Its charge resistor, off half of the time"), "P_half",
-                                    half, "I² · R", std::move(inputs));
+                                    half, "I² · R / 2", std::move(inputs));
     return made;
 }
 

@@ -3,6 +3,7 @@
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/reserve/cells.h"
+#include "core/work/reserve/own_bank.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -36,7 +37,7 @@ void judgeCells(const Reckoned& facts, const BankState& state, Judging& judging)
                               highestCell(state.highest, part.inSeries), "",
                               {figures::assumed(text("Cells within ±"), "spread_C", cellSpread,
                                                 text("usual of one bag"))}),
-            figures::catalogue(text("A cell bears"), "V_bears", bears, verbatim(part.name))};
+            printedFigure(text("A cell bears"), "V_bears", bears, part)};
         Option option;
         option.what = text("a resistor across each cell, some 10 kΩ");
         option.effect = text("they share the volts evenly; the bank runs empty in hours");
@@ -128,7 +129,7 @@ void judgeClamp(const Reckoned& facts, const BankState& state, Judging& judging)
             figures::chosen(text("Clamp, as printed"), "V_z", clamp->volts, {}, "clamp "),
             figures::computed(text("Bus at the most"), "V_top", state.top, "",
                               {trackFigure(facts.job), spreadFigure(facts.job, facts.house)}),
-            figures::catalogue(text("Rating"), "V_rated", part.rated, verbatim(part.name))};
+            printedFigure(text("Rating"), "V_rated", part.rated, part)};
         if (made.heat > Watts{0}) {
             finding.figures.push_back(figures::computed(text("Heat in the clamp"), "P_z", made.heat,
                                                         "(V_top − V_z) / R_charge · V_z", {}));

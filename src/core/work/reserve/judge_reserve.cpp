@@ -6,6 +6,7 @@
 #include "core/work/reserve/dead_bank.h"
 #include "core/work/reserve/judge_crossing.h"
 #include "core/work/reserve/judge_fitting.h"
+#include "core/work/reserve/own_bank.h"
 #include "core/work/reserve/reserve.h"
 #include "core/work/supply.h"
 
@@ -103,10 +104,10 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
         }
         const FittedBank& bank = *facts.job.bank;
         std::vector<Figure> inputs{
-            bank.measured ? figures::measured(text("Capacitance"), "C", bank.measured->value,
-                                              bank.measured->on, {}, "bank ")
-                          : figures::catalogue(text("Capacitance"), "C", bank.part.capacitance,
-                                               verbatim(bank.part.name)),
+            bank.measured
+                ? figures::measured(text("Capacitance"), "C", bank.measured->value,
+                                    bank.measured->on, {}, "bank ")
+                : printedFigure(text("Capacitance"), "C", bank.part.capacitance, bank.part),
             busFigure(facts.job, facts.house),
             figures::made(text("Drop on the way back"), "V_back", state.back,
                           bank.diode ? Basis{Basis::Kind::Chosen, {}, text("diode")}
@@ -244,11 +245,10 @@ void judgeVolts(const Reckoned& facts, const BankState& state, OfferedBanks& ban
                               "V_track · (1 + spread) − V_rect",
                               {trackFigure(facts.job), spreadFigure(facts.job, facts.house),
                                rectifierFigure(facts.job, facts.house)});
-        finding.figures = {
-            std::move(highest),
-            figures::catalogue(text("Rating"), "V_rated", part.rated, verbatim(part.name)),
-            assumedRatio(text("Rating wanted, of those volts"), "margin", margin,
-                         text("usual for its kind"))};
+        finding.figures = {std::move(highest),
+                           printedFigure(text("Rating"), "V_rated", part.rated, part),
+                           assumedRatio(text("Rating wanted, of those volts"), "margin", margin,
+                                        text("usual for its kind"))};
         if (verdict != State::Fine) finding.options = banks.options();
         if (verdict == State::Over) finding.caution = capacitorCaution();
     });
@@ -291,8 +291,8 @@ void judgeCapacitance(const FittedBank& bank, Judging& judging) {
             finding.action = text("look at the bank's joints");
             finding.figures = {figures::measured(text("Capacitance"), "C", bank.measured->value,
                                                  bank.measured->on, {}, "capacitance "),
-                               figures::catalogue(text("Printed on it"), "C_printed",
-                                                  bank.part.capacitance, verbatim(bank.part.name))};
+                               printedFigure(text("Printed on it"), "C_printed",
+                                             bank.part.capacitance, bank.part)};
             finding.caution = capacitorCaution();
         });
 }

@@ -82,7 +82,7 @@ Result<BankPart> ownBank(const Said& said) {
         return refuse(ErrorCode::OutOfRange, text("More than 12 in series are not kept."));
     }
     BankPart made;
-    made.id = "own-bank";
+    made.id = ownBankId;
     const auto kind = said.name("KIND");
     made.kind = kind == "tantalum" ? BankKind::Tantalum
                 : kind == "cell" || (!kind && each >= Farads{0.05} && *rated <= Volts{6})

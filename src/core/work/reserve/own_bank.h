@@ -1,13 +1,29 @@
 // A bank made up of single capacitors, as a line says it: "bank 5x0.47F 2.7V series".
 #pragma once
 
+#include "core/finding/figure.h"
 #include "core/jot/verb.h"
 #include "core/quantity/quantities.h"
 #include "core/record/reserve.h"
 
 #include <array>
+#include <string>
+#include <utility>
+#include <vector>
 
 namespace glimmet::core::reserve {
+
+inline constexpr const char* ownBankId = "own-bank";
+
+/// A value printed on a bank: of the catalogue, or as it was said of one made up.
+template <class Quantity>
+[[nodiscard]] Figure printedFigure(Text name, std::string symbol, Quantity value,
+                                   const BankPart& part) {
+    return part.id == ownBankId
+               ? figures::chosen(std::move(name), std::move(symbol), value,
+                                 text("%1, as it was said", part.name), "bank ")
+               : figures::catalogue(std::move(name), std::move(symbol), value, verbatim(part.name));
+}
 
 /// Length, width, height of so many side by side, by the energy that such parts usually hold in
 /// their volume: 2.8 J/cm³ in a supercapacitor, 0.3 J/cm³ in others (the parts of the catalogue;

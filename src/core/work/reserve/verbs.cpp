@@ -76,7 +76,7 @@ Result<Jotted> bank(const Said& said) {
         return refuse(ErrorCode::NotUnderstood,
                       text("What a bank of the catalogue is made of is known already."));
     }
-    const std::string id = own ? "own-bank" : *said.name("NAME");
+    const std::string id = own ? ownBankId : *said.name("NAME");
     const std::optional<FittedBank>& before = said.context.job.bank;
     const auto charge = said.one<Ohms>("OHMS");
     const auto diode = said.one<Volts>("VOLTS");
