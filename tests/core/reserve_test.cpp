@@ -625,6 +625,11 @@ TEST(Crossings, SayOnWhichWaysItIsSo) {
     // All ways alike: nothing to add.
     EXPECT_EQ(seen(lame({"gap 28mm left"}), "reserve.crossing:gap left 28 mm").words.find(" Only "),
               std::string::npos);
+    // On the right two axles collect 29.6 mm apart: of 37 mm they leave 7.7, over which it rolls.
+    EXPECT_NE(seen(lame({"points 1:12", "coast 15mm"}), "reserve.crossing:points 1:12")
+                  .words.find(" That is so with the frog on its left; else it starts anew."),
+              std::string::npos)
+        << seen(lame({"points 1:12", "coast 15mm"}), "reserve.crossing:points 1:12").words;
     CrossingState at;
     at.place.passages = {{text("left"), false, {}},
                          {text("right"), false, {}},

@@ -1,37 +1,18 @@
 #include "core/work/measure/hollow_verbs.h"
 
+#include "core/jot/sizes.h"
 #include "core/quantity/format.h"
 #include "core/work/jotted.h"
 #include "core/work/seat.h"
 
 #include <algorithm>
 #include <array>
-#include <charconv>
 #include <cmath>
 
 namespace glimmet::core::measure {
 namespace {
 
 using namespace jot;
-
-/// Lengths in millimetres with an x between them, "52x14x11", each of 1 to 500; nothing where they
-/// are not so many.
-template <std::size_t count>
-std::optional<std::array<Millimetres, count>> sizesIn(std::string_view words) {
-    if (words.ends_with("mm")) words.remove_suffix(2);
-    std::array<Millimetres, count> sizes{};
-    for (std::size_t i = 0; i < count; ++i) {
-        double value = 0;
-        const auto read = std::from_chars(words.data(), words.data() + words.size(), value);
-        if (read.ec != std::errc() || !(value >= 1 && value <= 500)) return {};
-        sizes[i] = Millimetres{value};
-        words.remove_prefix(static_cast<std::size_t>(read.ptr - words.data()));
-        if (i + 1 == count) break;
-        if (!words.starts_with('x')) return {};
-        words.remove_prefix(1);
-    }
-    return words.empty() ? std::optional(sizes) : std::nullopt;
-}
 
 /// What stands behind the last " WORD " of a line, cut off it.
 std::optional<std::string> cutOff(std::string& line, std::string_view word) {

@@ -44,6 +44,15 @@ Text crossingSentence(const Job& job, const CrossingState& at) {
     return text("Its wheels bridge %1: it is never without power there.", at.place.words);
 }
 
+/// The worst that it does on ways that are not the worst.
+Crossed onTheOtherWays(const CrossingState& at) {
+    Crossed most = Crossed::Untouched;
+    for (const Crossed how : at.ways) {
+        if (how != at.crossing.how) most = std::max(most, how);
+    }
+    return most;
+}
+
 Text worstWords(const Job& job, const Loads& loads) {
     const Text least = job.bank ? text("least volts, least capacitance") : text("least volts");
     return loads.sound > Watts{0} ? text("%1, its sound loud", least) : least;
@@ -57,7 +66,13 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
         Gravity::WorksBadly, [&](Finding& finding) {
             finding.sentence = crossingSentence(job, at);
             if (const Text only = onlyWays(at); !only.empty()) {
-                finding.sentence = text("%1 Only %2.", finding.sentence, only);
+                const Crossed otherwise = onTheOtherWays(at);
+                finding.sentence =
+                    otherwise == Crossed::Resets
+                        ? text("%1 That is so %2; else it starts anew.", finding.sentence, only)
+                    : otherwise == Crossed::Slows
+                        ? text("%1 That is so %2; else it slows down.", finding.sentence, only)
+                        : text("%1 Only %2.", finding.sentence, only);
             }
             const bool worse =
                 at.inTheWorst >= Crossed::Resets && at.crossing.how < Crossed::Resets;

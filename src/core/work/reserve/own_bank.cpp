@@ -1,36 +1,15 @@
 #include "core/work/reserve/own_bank.h"
 
+#include "core/jot/sizes.h"
 #include "core/quantity/format.h"
 #include "core/work/jotted.h"
 
-#include <charconv>
 #include <cmath>
 #include <tuple>
 
 namespace glimmet::core::reserve {
-namespace {
 
 using namespace jot;
-
-/// "30x12x8", millimetres.
-std::optional<std::array<Millimetres, 3>> sizeIn(std::string_view words) {
-    if (words.ends_with("mm")) words.remove_suffix(2);
-    std::array<Millimetres, 3> size{};
-    for (std::size_t i = 0; i < size.size(); ++i) {
-        double value = 0;
-        const auto read = std::from_chars(words.data(), words.data() + words.size(), value);
-        if (read.ec != std::errc() || !(value >= 0.5 && value <= 300)) return {};
-        size[i] = Millimetres{value};
-        words.remove_prefix(static_cast<std::size_t>(read.ptr - words.data()));
-        if (i + 1 < size.size()) {
-            if (!words.starts_with('x')) return {};
-            words.remove_prefix(1);
-        }
-    }
-    return words.empty() ? std::optional(size) : std::nullopt;
-}
-
-}  // namespace
 
 std::array<Millimetres, 3> usualBankSize(BankKind kind, Farads each, Volts rated, int count) {
     const double joules = 0.5 * each.value() * rated.value() * rated.value();
@@ -97,7 +76,7 @@ Result<BankPart> ownBank(const Said& said) {
                            : one;
     const auto& words = said.at("SIZE").words;
     if (!words.empty()) {
-        const auto size = sizeIn(words);
+        const auto size = sizesIn<3>(words, 0.5, 300);
         if (!size) {
             return refuse(ErrorCode::NotUnderstood, text("“%1” is no size. Write the measures of "
                                                          "the whole bank like size 30x12x8.",
