@@ -329,7 +329,7 @@ TEST(OwnBanks, AreMadeUpOfTheirParts) {
     const BankPart one = canOf("bank 1000uF 25V size 20x10x10 charge 100R", {}).bank->part;
     EXPECT_EQ(one.kind, BankKind::Electrolytic);
     EXPECT_EQ(one.length, Millimetres{20});
-    EXPECT_EQ(one.name.find("guessed"), std::string::npos);
+    EXPECT_EQ(one.name, "1 mF 25 V");
     // The same again keeps what was read on it; another forgets it.
     const Job read = jotted(row, {"capacitance 80000u"});
     EXPECT_TRUE(jotted(read, {"bank 5x0.47F 2.7V series"}).bank->measured.has_value());

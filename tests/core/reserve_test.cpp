@@ -461,6 +461,18 @@ TEST(Crossings, AreJudgedWherePlacesWereNamed) {
             EXPECT_EQ(shown(*figure), "2.498 mm");
         }
     }
+    // It stood where its power went out; one that gets over only was without.
+    const auto darkness = [](const Finding& of) {
+        for (const Figure* figure : allFigures(of)) {
+            if (figure->symbol == "t_dead") return plain(figure->name);
+        }
+        return std::string();
+    };
+    EXPECT_EQ(darkness(*one), "Without power until it stood");
+    const auto over = findings(factsOf(lame({"gap 5mm left",
+                                             "bank chips-3300u-25 charge 220R "
+                                             "diode 0.35V"})));
+    EXPECT_EQ(darkness(*findOf(over, "gap left 5 mm")), "Without power");
     // Wheels before banks.
     EXPECT_EQ(one->options.at(0).jot, "axle 1 both");
     EXPECT_EQ(one->options.at(0).state, State::Fine);
@@ -578,6 +590,22 @@ TEST(Crossings, InTheWorstCaseIsSaidToo) {
         crossingOver(factsOf(just), loadsOf(factsOf(just)), places(just)[0], just.bank);
     EXPECT_LE(held->crossing.how, Crossed::Dims);
     EXPECT_GE(held->inTheWorst, Crossed::Slows);
+    // What was read of it is what it has: then only the volts are at their least.
+    const Farads needed = just.bank->part.capacitance;
+    int differ = 0;
+    for (double factor = 1; factor < 2; factor += 0.05) {
+        just.bank->part.capacitance = needed * factor;
+        just.bank->measured.reset();
+        const auto printed =
+            crossingOver(factsOf(just), loadsOf(factsOf(just)), places(just)[0], just.bank);
+        just.bank->measured = Measured<Farads>{needed * factor, ""};
+        const auto read =
+            crossingOver(factsOf(just), loadsOf(factsOf(just)), places(just)[0], just.bank);
+        EXPECT_EQ(read->crossing.how, printed->crossing.how) << factor;
+        EXPECT_LE(read->inTheWorst, printed->inTheWorst) << factor;
+        differ += read->inTheWorst < printed->inTheWorst ? 1 : 0;
+    }
+    EXPECT_GT(differ, 2);
 }
 TEST(Crossings, TheChartHasEveryWheelThatCollectsOnTheDeadRail) {
     const Job job = lame({"points 1:9", "gap 15mm right"});
