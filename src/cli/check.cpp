@@ -12,6 +12,7 @@
 
 #include <algorithm>
 #include <condition_variable>
+#include <cstdint>
 #include <map>
 #include <mutex>
 #include <thread>
@@ -98,7 +99,7 @@ Judged stagesOf(const core::Job& job, std::optional<store::JobId> id,
     }
     JsonText out;
     out.open('{').with("name", job.name);
-    if (id) out.with("id", static_cast<double>(*id));
+    if (id) out.with("id", static_cast<std::int64_t>(*id));
     out.with("next", next).key("stages").open('[');
     for (const core::StageStanding& stage : standings) {
         out.open('{')
@@ -135,7 +136,7 @@ Judged judged(const core::Job& job, std::optional<store::JobId> id,
     }
     JsonText out;
     out.open('{').with("name", job.name);
-    if (id) out.with("id", static_cast<double>(*id));
+    if (id) out.with("id", static_cast<std::int64_t>(*id));
     out.with("state", core::name(result.worst));
     out.with("next", core::plain(core::nextAction(findings)));
     out.key("findings").open('[');

@@ -59,6 +59,12 @@ JsonText& JsonText::value(double number) {
     return *this;
 }
 
+JsonText& JsonText::value(std::int64_t number) {
+    separate();
+    m_text += std::to_string(number);
+    return *this;
+}
+
 JsonText& JsonText::value(bool yes) {
     separate();
     m_text += yes ? "true" : "false";

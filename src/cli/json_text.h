@@ -2,6 +2,7 @@
 // findings, built to be written once, cost a fifth of the whole command (docs/performance.md).
 #pragma once
 
+#include <cstdint>
 #include <string>
 #include <string_view>
 #include <utility>
@@ -20,6 +21,8 @@ public:
     JsonText& value(const char* words) { return value(std::string_view(words)); }
     /// At full precision; null where it is no finite number.
     JsonText& value(double number);
+    /// Whole: an id of 100000 is not 1e+05.
+    JsonText& value(std::int64_t number);
     JsonText& value(bool yes);
     JsonText& null();
 

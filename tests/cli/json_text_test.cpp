@@ -4,6 +4,7 @@
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
 
+#include <cstdint>
 #include <limits>
 
 namespace {
@@ -27,6 +28,12 @@ TEST(JsonText, IsReadBackAsItWasMeant) {
                         {"empty", json::array()},
                         {"rows", {json::object(), 2.0, "x", json::array()}}};
     EXPECT_EQ(read, expected);
+}
+
+TEST(JsonText, WholeNumbersStayWhole) {
+    JsonText text;
+    text.open('[').value(std::int64_t{100000}).value(std::int64_t{-3});
+    EXPECT_EQ(text.close(']').taken(), "[100000,-3]");
 }
 
 TEST(JsonText, WhatJsonCannotHoldIsReplaced) {

@@ -724,8 +724,13 @@ TEST(Crossings, ASliderBridgesWhatIsShorter) {
     const auto chart = crossingChart(factsOf(longer), "");
     ASSERT_TRUE(chart.has_value());
     ASSERT_EQ(chart->way().wheels.size(), 1U);
-    EXPECT_EQ(chart->way().wheels[0].axle, 0);
+    EXPECT_EQ(chart->way().wheels[0].axle, -1);
     EXPECT_NEAR((chart->way().wheels[0].to - chart->way().wheels[0].from).value(), 15, 1e-9);
+    // Two of them are told apart.
+    const auto two =
+        crossingChart(factsOf(jotted(longer, {"collector roller 20mm", "gap 60mm middle"})), "");
+    ASSERT_EQ(two->way().wheels.size(), 2U);
+    EXPECT_NE(two->way().wheels[0].axle, two->way().wheels[1].axle);
     EXPECT_NE(answer("gap 28mm middle", shunter()).find("no middle one"), std::string::npos);
 }
 TEST(Crossings, AClampedBankBeginsAtItsClamp) {

@@ -193,7 +193,7 @@ void Bench::trySpoken() {
     const auto count = static_cast<qint64>(about->options.size());
     if (m_judgingMicroseconds * count < feltMicroseconds) {
         core::Finding tried = *about;
-        core::tryOptions(tried, *m_facts);
+        core::Trials(*m_facts, m_findings).tryOptions(tried);
         putTried(tried);
         return;
     }

@@ -177,8 +177,8 @@ void CrossingPlot::draw() {
         auto* number = new QCPItemText(m_plot);
         number->position->setCoords(blocks.back().to.value(), middle);
         number->setPositionAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-        number->setText(blocks.front().axle == 0 ? tr("slider")
-                                                 : QString::number(blocks.front().axle));
+        number->setText(blocks.front().axle < 0 ? tr("slider")
+                                                : QString::number(blocks.front().axle));
         number->setFont(figuresFont(13, true));
         number->setColor(look.ink);
         number->setBrush(look.paper);

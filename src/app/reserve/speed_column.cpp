@@ -232,16 +232,15 @@ QString SpeedColumn::tipAt(const QPointF& at) const {
         const QRectF one = bar(i, column);
         if (at.y() < one.top() || at.y() >= one.bottom()) continue;
         const core::reserve::AtSpeed& speed = m_ways[column].sweep[i];
-        const QString what =
-            speed.how == core::Crossed::Stops
-                ? tr("%1 km/h, %2: stops %3 on")
-                      .arg(speed.kmh)
-                      .arg(words(column), qs(core::formatted(speed.wentOn, 2)))
-                : tr("%1 km/h, %2: %3").arg(speed.kmh).arg(words(column), crossedWord(speed.how));
+        QString what = tr("%1 km/h").arg(speed.kmh);
+        if (const QString way = words(column); !way.isEmpty()) what += u", "_s + way;
+        what += u": "_s + (speed.how == core::Crossed::Stops
+                               ? tr("stops %1 on").arg(qs(core::formatted(speed.wentOn, 2)))
+                               : crossedWord(speed.how));
         return column == m_column ? what + u'\n' + tr("Press to set that speed.")
                                   : what + u'\n' + tr("Press to see it that way.");
     }
-    return tr("How it gets over at each speed of the prototype, %1").arg(words(column));
+    return tr("How it gets over at each speed of the prototype");
 }
 
 void SpeedColumn::mouseMoveEvent(QMouseEvent* event) { setToolTip(tipAt(event->position())); }

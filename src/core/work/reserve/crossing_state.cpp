@@ -273,10 +273,9 @@ namespace {
 void putWheels(CrossingWay& way, const Passage& passage, const std::vector<CollectingAxle>& axles,
                int before) {
     const auto leading = passage.backwards ? rearFirst(axles) : axles;
-    int number = before;
+    int number = before, sliders = 0;
     for (const CollectingAxle& axle : leading) {
-        const bool slider = axle.touches > Millimetres{0};
-        if (!slider) ++number;
+        const int called = axle.touches > Millimetres{0} ? --sliders : ++number;
         const Millimetres half = axle.touches / 2.0;
         for (const DeadLength& dead : passage.dead) {
             const Millimetres from = axle.x + dead.from + half, to = axle.x + dead.to - half;
@@ -286,7 +285,7 @@ void putWheels(CrossingWay& way, const Passage& passage, const std::vector<Colle
                 if (!(rail == Rails::Left ? axle.left : axle.right)) continue;
                 way.from = way.wheels.empty() ? from : std::min(way.from, from);
                 way.to = way.wheels.empty() ? to : std::max(way.to, to);
-                way.wheels.push_back({slider ? 0 : number, rail, from, to});
+                way.wheels.push_back({called, rail, from, to});
             }
         }
     }

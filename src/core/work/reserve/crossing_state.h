@@ -64,7 +64,8 @@ inline constexpr double slowestSwept = 2, fastestSwept = 60, sweptBy = 2;
 
 /// Where a wheel that collects stands on dead rail.
 struct WheelOnDead {
-    int axle = 0;  ///< from 1, from the front of the train, as lines name it; 0: a slider
+    int axle =
+        0;  ///< from 1, from the front of the train, as lines name it; below 0: a slider, from −1
     Rails rail{};
     Millimetres from{}, to{};  ///< travel of the leading end
 };
