@@ -3,7 +3,7 @@
 
 #include "core/finding/finding.h"
 #include "core/track/crossing.h"
-#include "core/work/reckoned.h"
+#include "core/work/operating.h"
 #include "core/work/workshop_rooms.h"
 
 #include <QWidget>
@@ -42,6 +42,8 @@ signals:
     void jotsChosen(const QStringList& lines);  ///< several, to be taken as one change
     /// Where on its layout the model is to be drawn; nothing: on the bench.
     void trackShown(const std::optional<core::TrackUnder>& track);
+    /// The lamps are to be seen so in the dark; empty words: as they are.
+    void litAs(const core::Relit& relit, const QString& words);
     void refused(const QString& sentence);  ///< what was asked of it cannot be, and why
 };
 

@@ -1,6 +1,7 @@
 #include "app/frame/jot_line.h"
 #include "app/frame/reckoning_panel.h"
 #include "app/frame/reckoning_rows.h"
+#include "app/lamps/fault_table.h"
 #include "app/lamps/lamps_strip.h"
 #include "app/lamps/schematic.h"
 #include "app/picture/picture_view.h"
@@ -202,6 +203,26 @@ TEST(MainWindow, AnOptionThatIsHeldIsSeenInThePictureUntilItIsLetGo) {
     QTest::keyPress(use, Qt::Key_B);
     app.find<QLineEdit>(u"jot"_s)->setFocus();
     EXPECT_EQ(current(), before);
+}
+TEST(MainWindow, AFailureIsSeenInTheDarkUntilItIsLetGo) {
+    OpenWindow app;
+    app.press(Qt::Key_5, Qt::ControlModifier);
+    app.bench().pointAt("rear lamp");
+    OpenWindow::settle();
+    auto* picture = app.window().findChild<PictureView*>();
+    QTest::mouseClick(app.find<QToolButton>(u"pageFaults"_s), Qt::LeftButton);
+    auto* faults = app.window().findChild<FaultTable*>();
+    faults->setFocus();
+    QTest::keyClick(faults, Qt::Key_Down);
+    EXPECT_TRUE(picture->dark());
+    // An edit shows the job as it is again, and the light comes back.
+    ASSERT_TRUE(app.bench().take(u"resistor rear 3k3"_s));
+    OpenWindow::settle();
+    EXPECT_FALSE(picture->dark());
+    QTest::keyClick(faults, Qt::Key_Down);
+    EXPECT_TRUE(picture->dark());
+    app.press(Qt::Key_3, Qt::ControlModifier);  // another stage
+    EXPECT_FALSE(picture->dark());
 }
 TEST(MainWindow, SymbolsOfTheCircuitLeadToTheirData) {
     OpenWindow app;

@@ -414,6 +414,67 @@ TEST(PictureView, LampsGlowInTheDarkByTheirCurrentAndInTheirColour) {
     EXPECT_GT(centre.red(), 2 * centre.blue());
 }
 
+TEST(PictureView, LightShowsWhereABodyGapes) {
+    // In brass, so that the wall itself shows nothing.
+    const core::Job closed = jotted(tests::newJob("Aurora", "saloon", {}),
+                                    {"supply fixed dc 12V", "lamp table warm white for 10mA",
+                                     "resistor table 1k", "wall table metal 0.5mm"});
+    const auto seam = [](const core::Job& job, double share) {
+        PictureView view;
+        view.resize(900, 500);
+        view.show(tests::factsOf(job), lampsLens, {});
+        view.setDark(true);
+        const QImage image = view.grab().toImage();
+        const core::Body& body = job.units[0].body;
+        const core::Fitted& lamp = job.groups[0].rows[0].lamps[0].fitted;
+        const core::Millimetres away = body.length * share;
+        const QPointF at = view.view().at({lamp.pose.at.x + away, core::floorOf(body)});
+        return lightAt(image, ((at - QPointF(0, 1)) * image.devicePixelRatio()).toPoint());
+    };
+    const core::Job gaping = jotted(closed, {"wall table gap 0.5mm"});
+    EXPECT_GT(seam(gaping, 0), seam(closed, 0) + 0.1);
+    // Fainter farther off, and none along the frame where it is the roof that gapes.
+    EXPECT_LT(seam(gaping, 0.25), seam(gaping, 0));
+    EXPECT_NEAR(seam(jotted(closed, {"wall table gap 0.5mm roof"}), 0), seam(closed, 0), 1e-9);
+}
+TEST(PictureView, ShowsItsLampsAsIfOneHadFailed) {
+    PictureView view;
+    view.resize(900, 500);
+    const core::Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2",
+                                             "lamp rear red", "resistor rear 2k2"});
+    view.show(tests::factsOf(job), lampsLens, {});
+    const core::Relit frontOut = [](std::vector<core::LitLamp>& all) { all[0].brightness = 0; };
+    const double rear = view.lamps()[1].brightness;
+    view.showAs(frontOut, u"front fails"_s);
+    EXPECT_TRUE(view.dark());
+    EXPECT_EQ(view.lamps()[0].brightness, 0);
+    EXPECT_EQ(view.lamps()[1].brightness, rear);
+    // It stays so however it is driven, and for another failure; then the lights are as they were.
+    core::Operating low;
+    low.volts = core::Volts{10};
+    view.drive(low);
+    EXPECT_EQ(view.lamps()[0].brightness, 0);
+    EXPECT_LT(view.lamps()[1].brightness, rear);
+    view.drive({});
+    view.showAs([](std::vector<core::LitLamp>& all) { all[1].brightness = 0; }, u"rear fails"_s);
+    EXPECT_GT(view.lamps()[0].brightness, 0);
+    view.showAs({}, {});
+    EXPECT_FALSE(view.dark());
+    EXPECT_EQ(view.lamps()[1].brightness, rear);
+    // Where it was dark before it stays dark.
+    view.setDark(true);
+    view.showAs(frontOut, u"front fails"_s);
+    view.showAs({}, {});
+    EXPECT_TRUE(view.dark());
+    EXPECT_GT(view.lamps()[0].brightness, 0);
+    // Another model has nothing of it.
+    view.showAs(frontOut, u"front fails"_s);
+    core::Job other = job;
+    other.name = "Other";
+    view.show(tests::factsOf(other), lampsLens, {});
+    EXPECT_GT(view.lamps()[0].brightness, 0);
+}
+
 TEST(PictureView, TheBankLiesInItsHollowWithItsPolarity) {
     PictureView view;
     view.resize(900, 500);

@@ -481,6 +481,20 @@ TEST(LampsStrip, TellsWhatEachTesterShouldShowAndTakesWhatIsSeen) {
     job = jotted(job, {line.toUtf8().constData()});
     show();
     EXPECT_TRUE(cell(u"front lamp at the meter's diode test: should be dim, seen: dark"_s));
+    // A group of several can be held by its two wires.
+    const core::Job pair = jotted(job, {"parallel front white", "resistor front 2k2"});
+    const auto held = [&] {
+        QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+        int count = 0;
+        for (const auto* label : table->findChildren<QLabel*>())
+            count += label->text() == u"with all others"_s ? 1 : 0;
+        return count;
+    };
+    EXPECT_EQ(held(), 0);
+    strip.show(tests::factsOf(pair), {}, pair.groups[0].id);
+    EXPECT_EQ(held(), 2);
+    show();
+    EXPECT_EQ(held(), 0);
     // Every look of every tester is a line that is understood, with and without its resistor.
     for (const auto& each : core::lamps::testerLines(job.groups[0], core::Volts{2.5})) {
         for (const auto& one : each.cells) {
@@ -511,6 +525,34 @@ TEST(LampsStrip, TurnsItsPages) {
     EXPECT_FALSE(strip.schematic()->isVisible());
     ASSERT_EQ(faults->cases().size(), 3U);
     EXPECT_TRUE(faults->accessibleDescription().contains(u"One of 2 fails open"_s));
+    // A line is seen in the dark while it is pressed down, by mouse or key.
+    {
+        QSignalSpy lit(&strip, &LampsStrip::litAs);
+        const auto words = [&] { return lit.takeLast().at(1).toString(); };
+        QTest::mouseClick(faults, Qt::LeftButton, {}, {60, 30 + 46 + 20});
+        ASSERT_EQ(lit.count(), 1);
+        EXPECT_EQ(words(), u"One of 2 is bridged"_s);
+        QTest::mouseClick(faults, Qt::LeftButton, {}, {60, 30 + 46 + 20});
+        EXPECT_EQ(words(), QString());
+        QTest::mouseClick(faults, Qt::LeftButton, {}, {60, 10});
+        EXPECT_EQ(lit.count(), 0);
+        faults->setFocus();
+        QTest::keyClick(faults, Qt::Key_Down);
+        EXPECT_EQ(words(), u"One of 2 fails open"_s);
+        QTest::keyClick(faults, Qt::Key_End);
+        EXPECT_EQ(lit.count(), 0);
+        for (int i = 0; i < 5; ++i) QTest::keyClick(faults, Qt::Key_Down);
+        EXPECT_EQ(words(), u"One of 2 is turned round"_s);
+        QTest::keyClick(faults, Qt::Key_Up);
+        EXPECT_EQ(words(), u"One of 2 is bridged"_s);
+        QTest::keyClick(faults, Qt::Key_Escape);
+        EXPECT_EQ(words(), QString());
+        // Whoever turns the page has seen enough of it.
+        QTest::keyClick(faults, Qt::Key_Down);
+        page("pageCircuit");
+        EXPECT_EQ(words(), QString());
+        page("pageFaults");
+    }
     const QImage before = faults->grab().toImage();
     // It follows the job while it is looked at.
     show(jotted(job, {"shared roof 300"}));

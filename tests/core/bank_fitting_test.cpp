@@ -355,14 +355,14 @@ TEST(OwnBanks, AreMadeUpOfTheirParts) {
 }
 TEST(BankWiring, FollowsWhatIsFitted) {
     const Job can = canOf("bank can-1000u-25 charge 100R diode 0.35V", {});
-    const auto wired = *reserve::bankWiring(can);
+    const auto wired = *reserve::bankWiring(can, House());
     EXPECT_EQ(plain(wired.plusTo), "common, blue");
     EXPECT_EQ(plain(wired.minusTo), "decoder ground, black");
     EXPECT_FALSE(wired.markIsPlus);
     EXPECT_NE(plain(wired.mark).find("stripe"), std::string::npos);
     const auto steps = [](const Job& job) {
         std::string all;
-        const auto made = reserve::bankWiring(job);
+        const auto made = reserve::bankWiring(job, House());
         for (const Text& step : made->steps) all += plain(step) + "\n";
         return all;
     };
@@ -373,17 +373,18 @@ TEST(BankWiring, FollowsWhatIsFitted) {
     EXPECT_EQ(steps(jotted(can, {"diode none"})).find("band towards"), std::string::npos);
     EXPECT_NE(steps(jotted(can, {"balance cells"})).find("each of the 2 cells"), std::string::npos);
     // Chips carry their bar on plus; a module has all in it, and a third wire where it is switched.
-    EXPECT_TRUE(reserve::bankWiring(canOf("bank chips-3300u-25", {}))->markIsPlus);
+    EXPECT_TRUE(reserve::bankWiring(canOf("bank chips-3300u-25", {}), House())->markIsPlus);
     Job module = canOf("bank module-22m-18", {});
-    EXPECT_FALSE(reserve::bankWiring(module)->thirdWire);
+    EXPECT_FALSE(reserve::bankWiring(module, House())->thirdWire);
     module.decoder->part.reserve = ReserveTerminals::Managed;
-    EXPECT_TRUE(reserve::bankWiring(module)->thirdWire);
+    EXPECT_TRUE(reserve::bankWiring(module, House())->thirdWire);
     EXPECT_EQ(steps(module).find("side by side"), std::string::npos);
-    EXPECT_EQ(plain(reserve::bankWiring(module)->plusTo), "the decoder's plus for a bank");
+    EXPECT_EQ(plain(reserve::bankWiring(module, House())->plusTo), "the decoder's plus for a bank");
     Job none = can;
     none.decoder->part.reserve = ReserveTerminals::None;
-    EXPECT_EQ(plain(reserve::bankWiring(none)->minusTo), "minus of the decoder's rectifier");
-    EXPECT_FALSE(reserve::bankWiring(jotted(can, {"bank none"})));
+    EXPECT_EQ(plain(reserve::bankWiring(none, House())->minusTo),
+              "minus of the decoder's rectifier");
+    EXPECT_FALSE(reserve::bankWiring(jotted(can, {"bank none"}), House()));
 }
 
 }  // namespace

@@ -672,6 +672,58 @@ TEST(LampTester, ShowsWhatALampByItselfShould) {
     EXPECT_EQ(expectedLookOf(wired), TesterLook::Dim);
     EXPECT_EQ(told(jotted(wired, {"tester front dim"})).substr(0, 5), "fine:");
 }
+TEST(LampTester, OnTheWiresOfAGroupLightsAllOfItAtOnce) {
+    const auto flows = [](const Job& job, std::size_t row, Tester with) {
+        return lamps::atTester(job.groups.at(0), row, with)->value();
+    };
+    const Tester all{TesterKind::Block, {}, false, true};
+    // Two alike share the tester's kilohm: each as alone behind twice of it.
+    const Job pair =
+        jotted(shunter(), {"lamp front red", "parallel front red", "resistor front 1k"});
+    const Job alone = jotted(shunter(), {"lamp front red", "resistor front 2k"});
+    EXPECT_NEAR(flows(pair, 0, all), flows(alone, 0, {TesterKind::Block, {}, true}), 1e-7);
+    EXPECT_NEAR(flows(pair, 1, all), flows(pair, 0, all), 1e-12);
+    // Behind one resistor that counts for both.
+    const Job behind = jotted(shunter(), {"lamp front red", "parallel front red",
+                                          "resistor front 1k", "shared front 500"});
+    const Job third = jotted(shunter(), {"lamp front red", "resistor front 3k"});
+    EXPECT_NEAR(flows(behind, 0, all), flows(third, 0, {TesterKind::Block, {}, true}), 1e-7);
+    // What has fewer volts takes it all; a row without a resistor is not there.
+    const Job mixed = jotted(shunter(), {"lamp front white", "parallel front red",
+                                         "resistor front/1 none", "resistor front/2 none"});
+    EXPECT_LT(flows(mixed, 0, all), 1e-4);
+    EXPECT_NEAR(flows(mixed, 1, all), 0.007, 2e-4);
+    EXPECT_EQ(
+        flows(jotted(shunter(), {"lamp front red", "parallel front red", "resistor front/2 1k"}), 0,
+              all),
+        0);
+    // A supply lets 20 mA through in all.
+    const Job hungry =
+        jotted(shunter(), {"lamp front red", "parallel front red", "resistor front 100"});
+    EXPECT_NEAR(flows(hungry, 0, {TesterKind::Supply, Volts{12}, false, true}), 0.010, 1e-6);
+
+    // The table has a line for each, said and read back as it stands there.
+    const auto lines = lamps::testerLines(pair.groups[0], Volts{5});
+    ASSERT_EQ(lines.size(), 6U);
+    EXPECT_TRUE(lines[2].others);
+    EXPECT_FALSE(lines[1].others);
+    const std::string said = lamps::testerJot(lines[5].row, "dim", lines[5].cells[0].with);
+    EXPECT_EQ(said, "tester front lamp/2 dim with others");
+    const Job seen = jotted(pair, {said.c_str()});
+    EXPECT_EQ(seen.groups[0].rows[1].tested->with, all);
+    const auto found = checkedAll(seen);
+    EXPECT_EQ(finding(found, "lamp.tested:front lamp/2").state, State::Close);
+    EXPECT_NE(
+        plain(finding(found, "lamp.tested:front lamp/2").sentence).find("larger than on record"),
+        std::string::npos);
+    // A red beside a white at the same wires keeps it dark, and should.
+    const auto dark = checkedAll(jotted(mixed, {"tester front/1 dark with others"}));
+    EXPECT_EQ(finding(dark, "lamp.tested:front lamp/1").state, State::Fine);
+    EXPECT_NE(plain(finding(dark, "lamp.tested:front lamp/1").sentence).find("take what comes"),
+              std::string::npos);
+    EXPECT_EQ(lamps::testerLines(alone.groups[0], Volts{5}).size(), 2U);
+    EXPECT_FALSE(understood("tester front lit with others", alone, smallCatalogue(), {}));
+}
 TEST(LampTester, OfEachKindShowsWhatItsVoltsAndOhmsLetThrough) {
     const auto told = [](const Job& job) {
         const Finding one = finding(checkedAll(job), "lamp.tested:front lamp");

@@ -43,6 +43,21 @@ TEST(ParseQuantity, ReadsResistancesTheWayTheyArePrintedAndSpoken) {
                       {"1.5M", 1.5e6},
                       {"4k70", 4700}});
 }
+TEST(ParseQuantity, ReadsDegrees) {
+    expectRead<Celsius>({{"60C", 60},
+                         {"60 °C", 60},
+                         {"-15 degC", -15},
+                         {"45 degrees", 45},
+                         {"21.5", 21.5},
+                         {"0 Celsius", 0}});
+    EXPECT_EQ(formatted(Celsius{60}), "60 °C");
+    EXPECT_EQ(formatted(Celsius{-4.5}), "-4.5 °C");
+    EXPECT_EQ(formatted(Celsius{1200}), "1200 °C");  // no prefix
+    EXPECT_EQ(jsonSuffix(Dimension::Temperature), "_C");
+    EXPECT_EQ(dimensionNamed("60 °C"), Dimension::Temperature);
+    EXPECT_FALSE(parsedSi("60 F", Dimension::Temperature));
+    EXPECT_FALSE(parsedSi("60C", Dimension::Capacitance));
+}
 TEST(ParseQuantity, ReadsCurrentsAndVoltages) {
     expectRead<Amperes>({{"470 mA", 0.47},
                          {".47A", 0.47},

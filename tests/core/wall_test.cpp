@@ -1,6 +1,7 @@
 // Light that comes through the wall round a lamp.
 #include "core/led/wall.h"
 
+#include "core/led/eye.h"
 #include "core/work/lamp_groups.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
@@ -90,6 +91,97 @@ TEST(Walls, WhatIsSaidOfOneLeavesTheRestOfIt) {
     for (const char* line : {"wall table lined", "wall table styrene", "wall table none 1mm"}) {
         EXPECT_FALSE(understood(line, walled({}), smallCatalogue(), {})) << line;
     }
+}
+
+/// Walls and mouth of a long slot that diffuse light passes straight: by counting directions.
+double countedThrough(double width, double depth) {
+    double passes = 0, all = 0;
+    const int steps = 400;
+    for (int i = 0; i < steps; ++i) {
+        const double from = width * (i + 0.5) / steps;
+        for (int k = 0; k < steps; ++k) {
+            // Diffuse: even in the sine of the angle, in the plane across the slot.
+            const double sine = -1 + 2 * (k + 0.5) / steps;
+            const double to = from + depth * sine / std::sqrt(1 - sine * sine);
+            all += 1;
+            passes += to >= 0 && to <= width ? 1 : 0;
+        }
+    }
+    return passes / all;
+}
+TEST(WallGaps, LetThroughWhatPassesTheSlotStraight) {
+    for (const double width : {0.2, 0.5, 1.0, 2.0}) {
+        const Wall wall{WallMaterial::Metal, Millimetres{1}, false,
+                        WallGap{Millimetres{width}, Seam::Frame}};
+        EXPECT_NEAR(shinesThroughGap(wall), countedThrough(width, 1), 0.005) << width;
+    }
+    // One too narrow for the eye looks the dimmer: half of 0.15 mm.
+    const Wall hair{WallMaterial::Card, Millimetres{0.075}, false,
+                    WallGap{Millimetres{0.075}, Seam::Roof}};
+    EXPECT_NEAR(shinesThroughGap(hair), (std::sqrt(2.0) - 1) / 2, 1e-12);
+    EXPECT_EQ(shinesThroughGap({WallMaterial::Card, Millimetres{1}}), 0);
+    // Foil on the wall does not close it.
+    EXPECT_GT(shinesThroughGap({WallMaterial::Card, Millimetres{1}, true,
+                                WallGap{Millimetres{0.5}, Seam::Frame}}),
+              0.2);
+}
+TEST(WallGaps, AreLaidAlongTheFrameOrUnderTheRoof) {
+    const auto wallOf = [](const Job& job) { return *job.groups[0].rows[0].wall; };
+    const Job brass = walled({"wall table metal 0.5mm"});
+    const Wall gaping = wallOf(jotted(brass, {"wall table gap 0.3mm"}));
+    ASSERT_TRUE(gaping.gap);
+    EXPECT_EQ(gaping.gap->across, Millimetres{0.3});
+    EXPECT_EQ(gaping.gap->at, Seam::Frame);
+    EXPECT_EQ(gaping.material, WallMaterial::Metal);
+    EXPECT_EQ(wallOf(jotted(brass, {"wall table gap 0.3mm at the roof"})).gap->at, Seam::Roof);
+    const Job roof = jotted(brass, {"wall table gap 0.3mm roof"});
+    EXPECT_EQ(wallOf(jotted(roof, {"wall table gap 0.2mm"})).gap,
+              (WallGap{Millimetres{0.2}, Seam::Roof}));
+    EXPECT_EQ(wallOf(jotted(roof, {"wall table frame"})).gap,
+              (WallGap{Millimetres{0.3}, Seam::Frame}));
+    EXPECT_FALSE(wallOf(jotted(roof, {"wall table gap 0mm"})).gap);
+    // Whoever lines it closes its gaps; one that is told after that is there.
+    EXPECT_FALSE(wallOf(jotted(roof, {"wall table lined"})).gap);
+    EXPECT_TRUE(wallOf(jotted(roof, {"wall table lined gap 0.1mm"})).gap);
+    EXPECT_TRUE(wallOf(jotted(roof, {"wall table bare"})).gap);
+    for (const char* line : {"wall table frame", "wall table gap 0mm roof",
+                             "wall table none gap 1mm", "wall table none roof"}) {
+        EXPECT_FALSE(understood(line, brass, smallCatalogue(), {})) << line;
+    }
+    EXPECT_FALSE(understood("wall table gap 0.3mm", walled({}), smallCatalogue(), {}));
+    // A building opens at its roof.
+    const Job house = jotted(tests::newJob("Quay", "quay-house"),
+                             {"supply fixed dc 12V", "lamp loft warm white for 5mA",
+                              "resistor loft 1k8", "wall loft card 1mm gap 0.5mm"});
+    EXPECT_EQ(wallOf(house).gap->at, Seam::Roof);
+}
+TEST(WallGaps, ThatShowAreToldAndClosingThemEndsIt) {
+    const Job gaping = walled({"wall table metal 0.5mm gap 0.3mm"});
+    const auto all = checkedAll(gaping);
+    const Finding& gap = finding(all, "lamp.gap:table lamp");
+    EXPECT_EQ(gap.state, State::Close);
+    EXPECT_EQ(gap.gravity, Gravity::LooksUneven);
+    EXPECT_NE(plain(gap.sentence).find("along the frame"), std::string::npos);
+    EXPECT_NE(plain(gap.sentence).find("about 28 %"), std::string::npos);
+    EXPECT_NEAR(*figure(gap, "k_gap").value, 0.277, 0.001);
+    ASSERT_EQ(gap.options.size(), 1U);
+    EXPECT_FALSE(has(checkedAll(jotted(gaping, {gap.options[0].jot.c_str()})), gap.id));
+    // The brass itself lets nothing through, and that stays so.
+    EXPECT_EQ(finding(all, "lamp.leak:table lamp").state, State::Fine);
+    // A lamp that is hardly lit shows nothing there; a dark one is not asked.
+    EXPECT_EQ(stateOf(jotted(gaping, {"resistor table 47k"}), gap.id), State::Fine);
+    EXPECT_FALSE(has(checkedAll(jotted(gaping, {"resistor table open"})), gap.id));
+    EXPECT_FALSE(has(checkedAll(walled({"wall table metal 0.5mm"})), gap.id));
+    const auto facts = factsOf(gaping);
+    const LitLamp lit = litLamps(gaping, facts.groups).front();
+    EXPECT_EQ(lit.seam, Seam::Frame);
+    EXPECT_NEAR(lit.atSeam, std::cbrt(0.2770), 0.001);
+}
+TEST(WallGaps, AreLitAsTheLampIsNear) {
+    EXPECT_EQ(alongEdge(Millimetres{10}, Millimetres{0}), 1);
+    // At 45° twice as far off the square, and on the slant: 1/2 · 1/√2.
+    EXPECT_NEAR(alongEdge(Millimetres{10}, Millimetres{10}), 0.5 / std::sqrt(2.0), 1e-12);
+    EXPECT_NEAR(alongEdge(Millimetres{10}, Millimetres{-10}), 0.5 / std::sqrt(2.0), 1e-12);
 }
 
 }  // namespace

@@ -205,5 +205,69 @@ TEST(Odds, AreTheSameEachTimeAndSayWhatHelps) {
     EXPECT_EQ(oddsOf(job, job.groups[0], {}, 100, 1, stopped.get_token())->builds, 0U);
 }
 
+/// The lamps of the first group as that failure leaves them, by what they were.
+std::vector<double> seenWith(const Job& job, LampFault fault, std::size_t row,
+                             std::size_t lamp = 0) {
+    const auto all = cases(job);
+    const auto facts = tests::factsOf(job);
+    std::vector<LitLamp> before = litLamps(job, facts.groups);
+    std::vector<LitLamp> then = before;
+    lamps::showFailed(job.groups.at(0), of(all, fault, row, lamp), then);
+    std::vector<double> light;
+    for (std::size_t i = 0; i < then.size(); ++i) {
+        const double was = before[i].brightness, now = then[i].brightness;
+        light.push_back(now * now * now / (was * was * was));
+        EXPECT_NEAR(
+            (then[i].current / before[i].current).value(),
+            job.groups[0].isBulbs() ? (then[i].current / before[i].current).value() : light.back(),
+            1e-6);
+    }
+    return light;
+}
+TEST(WhatIf, IsSeenInTheDark) {
+    // Behind one resistor the other gets all of it, as far as its volts let it.
+    const Job shared = onTwelveVolts(
+        {"lamp table white", "parallel table white", "shared table 1k", "resistor table none"});
+    const auto open = seenWith(shared, LampFault::Open, 0);
+    ASSERT_EQ(open.size(), 2U);
+    EXPECT_EQ(open[0], 0);
+    EXPECT_GT(open[1], 1.8);
+    EXPECT_LT(open[1], 2.0);
+    const auto shorted = seenWith(shared, LampFault::Shorted, 0);
+    EXPECT_EQ(shorted[0], 0);
+    EXPECT_NEAR(shorted[1], 0, 1e-6);
+    // Of a chain all go dark, or the others go on a little brighter.
+    const Job chain =
+        onTwelveVolts({"lamp table red", "inline table yellow", "resistor table 1k5"});
+    EXPECT_EQ(seenWith(chain, LampFault::Open, 0, 1), (std::vector<double>{0, 0}));
+    const auto bridged = seenWith(chain, LampFault::Shorted, 0, 1);
+    EXPECT_EQ(bridged[1], 0);
+    EXPECT_NEAR(bridged[0], (12 - 1.95) / (12 - 3.9), 0.05);
+    // What stands across the failed one takes its current, or is bridged with it.
+    const Job across = onTwelveVolts(
+        {"lamp table white", "twin table white", "inline table red", "resistor table 1k"});
+    const auto beside = seenWith(across, LampFault::Open, 0, 0);
+    EXPECT_EQ(beside[0], 0);
+    EXPECT_NEAR(beside[1], 2, 0.1);
+    EXPECT_NEAR(beside[2], 1, 0.05);
+    const auto gone = seenWith(across, LampFault::Shorted, 0, 0);
+    EXPECT_EQ(gone[0], 0);
+    EXPECT_EQ(gone[1], 0);
+    EXPECT_GT(gone[2], 1.2);
+    // Another group is left alone, wherever it stands.
+    const Job two = onTwelveVolts(
+        {"lamp table white", "resistor table 2k2", "lamp tail red", "resistor tail 2k2"});
+    EXPECT_EQ(seenWith(two, LampFault::Open, 0), (std::vector<double>{0, 1}));
+}
+TEST(WhatIf, TurnedRoundOnTheRailsItStaysLitTheOtherWay) {
+    const Job rails = tests::jotted(tests::newJob("Aurora", "saloon"),
+                                    {"lamp table white", "resistor table 2k2"});
+    ASSERT_TRUE(lightsTurned(rails, rails.groups[0]));
+    EXPECT_EQ(seenWith(rails, LampFault::Reversed, 0), (std::vector<double>{1}));
+    EXPECT_EQ(seenWith(rails, LampFault::Open, 0), (std::vector<double>{0}));
+    const Job still = onTwelveVolts({"lamp table white", "resistor table 2k2"});
+    EXPECT_EQ(seenWith(still, LampFault::Reversed, 0), (std::vector<double>{0}));
+}
+
 }  // namespace
 }  // namespace glimmet::core

@@ -127,6 +127,7 @@ void MainWindow::build() {
             connect(strip, &StageStrip::jotChosen, &m_bench, &Bench::take);
             connect(strip, &StageStrip::jotsChosen, &m_bench, &Bench::takeAll);
             connect(strip, &StageStrip::trackShown, m_picture, &PictureView::standOn);
+            connect(strip, &StageStrip::litAs, m_picture, &PictureView::showAs);
             connect(strip, &StageStrip::refused, this, &MainWindow::say);
         }
     }

@@ -6,6 +6,8 @@
 #include "core/quantity/format.h"
 #include "core/work/lamp_groups.h"
 
+#include <QKeyEvent>
+#include <QMouseEvent>
 #include <QPainter>
 
 #include <algorithm>
@@ -27,9 +29,13 @@ constexpr double limitAt = 0.66;        // of a cellWidth's width stands the lim
 FaultTable::FaultTable(QWidget* parent) : QWidget(parent) {
     setObjectName(u"faultTable"_s);
     setAccessibleName(tr("If one fails"));
+    setFocusPolicy(Qt::StrongFocus);
+    setCursor(Qt::PointingHandCursor);
+    setToolTip(tr("Press a line to see it in the dark; again, or Escape, and all is as it was"));
 }
 
 void FaultTable::show(const core::Reckoned& facts, const core::LampGroup* group) {
+    choose(-1);
     m_cases.clear();
     m_columns.clear();
     m_rowOf.clear();
@@ -55,6 +61,7 @@ void FaultTable::work() {
     const auto state = core::groupState(asked.job, *group, asked.house);
     if (!state) return;
     m_cases = core::lamps::whatIf(asked.job, *group, asked.house);
+    m_group = *group;
     for (std::size_t r = 0; r < state->rows.size(); ++r) {
         if (!state->rows[r].connected) continue;
         m_columns.push_back({group->rows.size() == 1 ? qs(group->name) : tr("row %1").arg(r + 1),
@@ -68,6 +75,52 @@ void FaultTable::work() {
     }
     setAccessibleDescription(all.join(u". "_s));
     updateGeometry();
+}
+
+void FaultTable::choose(int line) {
+    if (line == m_chosen) return;
+    m_chosen = line;
+    update();
+    if (line < 0) {
+        emit litAs({}, {});
+        return;
+    }
+    const core::lamps::FaultCase& one = m_cases[static_cast<std::size_t>(line)];
+    emit litAs([group = m_group, one](auto& all) { core::lamps::showFailed(group, one, all); },
+               said(one.name));
+}
+
+void FaultTable::mousePressEvent(QMouseEvent* event) {
+    const int line = (static_cast<int>(event->position().y()) - faultHead) / faultLine;
+    const bool there =
+        event->position().y() >= faultHead && line < static_cast<int>(m_cases.size());
+    choose(there && line != m_chosen ? line : -1);
+}
+
+void FaultTable::keyPressEvent(QKeyEvent* event) {
+    const int last = static_cast<int>(m_cases.size()) - 1;
+    switch (event->key()) {
+        case Qt::Key_Down:
+            choose(std::min(m_chosen + 1, last));
+            return;
+        case Qt::Key_Up:
+            choose(std::max(m_chosen - 1, std::min(0, last)));
+            return;
+        case Qt::Key_Escape:
+            if (m_chosen >= 0) {
+                choose(-1);
+                return;
+            }
+            break;
+        default:
+            break;
+    }
+    QWidget::keyPressEvent(event);
+}
+
+void FaultTable::hideEvent(QHideEvent* event) {
+    choose(-1);
+    QWidget::hideEvent(event);
 }
 
 QSize FaultTable::minimumSizeHint() const {
@@ -138,6 +191,10 @@ void FaultTable::paintEvent(QPaintEvent*) {
     for (std::size_t i = 0; i < m_cases.size(); ++i) {
         const core::lamps::FaultCase& one = m_cases[i];
         const double top = faultHead + static_cast<double>(i) * faultLine;
+        if (static_cast<int>(i) == m_chosen) {
+            painter.fillRect(QRectF(8, top + 1, width() - 16, faultLine - 2), look.paperEdge);
+            painter.fillRect(QRectF(8, top + 1, 4, faultLine - 2), look.brass);
+        }
         painter.setPen(QPen(look.paperEdge, 1));
         painter.drawLine(QPointF(10, top), QPointF(width() - 10, top));
         paintMark(painter, QRectF(14, top + 9, 24, 11), one.state);

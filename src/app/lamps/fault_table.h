@@ -1,9 +1,10 @@
 // What becomes of a lamp group if one of its lamps fails: a line for each way to fail, and in it
-// what every row carries then, against its limit and what it carries now.
+// what every row carries then, against its limit and what it carries now. A line that is pressed is
+// seen in the dark picture until it is pressed again.
 #pragma once
 
 #include "core/work/lamps/what_if.h"
-#include "core/work/reckoned.h"
+#include "core/work/operating.h"
 
 #include <QWidget>
 
@@ -22,7 +23,14 @@ public:
     [[nodiscard]] QSize minimumSizeHint() const override;
     [[nodiscard]] const std::vector<core::lamps::FaultCase>& cases() const { return m_cases; }
 
+signals:
+    /// The lamps are to be seen as if that had failed; empty words: as they are.
+    void litAs(const core::Relit& relit, const QString& words);
+
 protected:
+    void mousePressEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
     void paintEvent(QPaintEvent* event) override;
     void showEvent(QShowEvent* event) override;
 
@@ -39,7 +47,11 @@ private:
         core::House house;
     };
     void work();
+    /// -1: none of them.
+    void choose(int line);
     std::optional<Asked> m_asked;  ///< not worked out yet: only what is looked at is
+    core::LampGroup m_group;       ///< that the cases are of
+    int m_chosen = -1;             ///< the case that is seen in the picture
     std::vector<core::lamps::FaultCase> m_cases;
     std::vector<Column> m_columns;  ///< rows that are connected; none where there are too many
     std::vector<std::size_t> m_rowOf;

@@ -216,6 +216,7 @@ LampsStrip::LampsStrip(QWidget* parent)
     row->addLayout(shown, 1);
     turnTo(Circuit);
     connect(m_builds, &OddsRows::jotChosen, this, &LampsStrip::jotChosen);
+    connect(m_faults, &FaultTable::litAs, this, &LampsStrip::litAs);
     connect(m_testers, &TesterTable::jotChosen, this, &LampsStrip::jotChosen);
     connect(m_volts, &VoltsTable::jotChosen, this, &LampsStrip::jotChosen);
     connect(m_dirt, &GapPlot::jotOffered, this, &LampsStrip::jotOffered);

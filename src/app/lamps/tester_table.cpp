@@ -166,10 +166,13 @@ void TesterTable::work() {
                                  "moment only: nothing limits it but its own ohms."));
     int row = 2;
     for (const auto& line : lines) {
-        auto* name = new QLabel(line.resistor ? tr("with its resistor") : qs(line.row));
+        auto* name = new QLabel(line.resistor ? tr("with its resistor")
+                                : line.others ? tr("with all others")
+                                              : qs(line.row));
         name->setFixedWidth(112);
         name->setWordWrap(true);
         name->setToolTip(line.resistor ? tr("Held to the row with its resistor")
+                         : line.others ? tr("Held to the two wires of the group: all of it at once")
                                        : tr("Held to the lamps alone"));
         m_grid->addWidget(name, row, 0);
         m_cells.push_back(name);

@@ -145,6 +145,44 @@ void paintOnGround(QPainter& painter, const MatView& view, const core::Point& la
     }
 }
 
+/// The height at which a body comes apart.
+core::Millimetres seamOf(const core::Body& body, core::Seam seam) {
+    if (seam == core::Seam::Frame) return core::floorOf(body);
+    // Between the tops of its windows and its highest; of one without, high up.
+    core::Millimetres windows{0};
+    for (const auto& opening : body.openings) {
+        for (const core::Point& point : opening) windows = std::max(windows, point.z);
+    }
+    return windows > core::Millimetres{0} ? (windows + body.height) / 2.0 : body.height * 0.8;
+}
+
+/// How bright what it lights inside is seen, through a window or a gap.
+double insideLit(const core::LitLamp& lit) { return qMin(1.0, lit.brightness * 1.6); }
+
+/// A line of light where the body gapes, bright where the lamp is near.
+void paintSeam(QPainter& painter, const SceneInput& scene, const core::LitLamp& lit,
+               QColor colour) {
+    const core::Fitted& fitted = lit.lamp->fitted;
+    const core::Body& body = scene.body(fitted);
+    const MatView& view = scene.view(fitted);
+    const core::Millimetres z = seamOf(body, *lit.seam);
+    const core::Millimetres off =
+        std::max(core::Millimetres{std::abs((fitted.pose.at.z - z).value())}, core::Millimetres{2});
+    const core::Millimetres step = std::max(off / 6.0, core::Millimetres{0.5});
+    painter.setPen(Qt::NoPen);
+    for (core::Millimetres x{0}; x < body.length; x += step) {
+        const double falls = core::alongEdge(off, x + step / 2.0 - fitted.pose.at.x);
+        const double seen = qMin(1.0, insideLit(lit) * lit.atSeam * std::cbrt(falls));
+        if (seen < 0.02) continue;
+        colour.setAlphaF(static_cast<float>(seen));
+        const qreal thick = qBound(1.6, view.scale * 0.5, 4.0);
+        const core::Millimetres last = std::min(x + step, body.length);
+        painter.fillRect(
+            QRectF(view.at({x, z}) - QPointF(0, thick), QSizeF(view.size(last - x), thick)),
+            colour);
+    }
+}
+
 /// The outline of the body that something sits in.
 QPainterPath shellOf(const SceneInput& scene, const core::Fitted& fitted) {
     const MatView& view = scene.view(fitted);
@@ -193,7 +231,13 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
                 // What comes through the wall lies on it as a dull sheen, and nowhere else.
                 painter.save();
                 painter.setClipPath(shellOf(scene, lit.lamp->fitted));
-                paintGlow(painter, at, view.scale * 22, colour, lit.brightness * *lit.leak * 0.8);
+                paintGlow(painter, at, view.scale * 22, colour, insideLit(lit) * *lit.leak);
+                painter.restore();
+            }
+            if (lit.seam && lit.atSeam > 0) {
+                painter.save();
+                painter.setClipPath(shellOf(scene, lit.lamp->fitted));
+                paintSeam(painter, scene, lit, colour);
                 painter.restore();
             }
             if (lit.lamp->fitted.pose.facing == core::Facing::Inside) {
@@ -201,7 +245,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
                 painter.save();
                 painter.setClipPath(openings);
                 paintGlow(painter, at, view.size(scene.body(lit.lamp->fitted).length) * 0.3, colour,
-                          qMin(1.0, lit.brightness * 1.6));
+                          insideLit(lit));
                 painter.restore();
                 if (!lit.leak)
                     paintGlow(painter, at, view.scale * 8, colour, lit.brightness * 0.25);

@@ -13,6 +13,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 using namespace Qt::StringLiterals;
 
@@ -49,7 +50,7 @@ PictureView::PictureView(QWidget* parent) : QWidget(parent) {
 
 void PictureView::light() {
     // In daylight every lamp stands there with what it takes when it is on.
-    m_steady = core::litWhen(*m_facts, m_dark ? m_operating : core::Operating{});
+    m_steady = core::litWhen(*m_facts, m_dark ? m_operating : core::Operating{}, m_relit);
     blink(core::Seconds{static_cast<double>(m_clock.elapsed()) / 1000});
     const bool blinking =
         m_dark && std::any_of(m_steady.begin(), m_steady.end(), [](const core::LitLamp& lit) {
@@ -100,6 +101,10 @@ void PictureView::show(const core::Reckoned& facts, LensPainter lens, const std:
     m_lens = lens;
     m_subject = subject;
     m_tried.clear();
+    if (another) {
+        m_relit = {};
+        m_as.clear();
+    }
     light();
     placePanel();
     if (other) fit();
@@ -109,6 +114,21 @@ void PictureView::show(const core::Reckoned& facts, LensPainter lens, const std:
 void PictureView::showTried(const core::Reckoned& facts, const QString& with) {
     show(facts, m_lens, m_subject);
     m_tried = with;
+}
+
+void PictureView::showAs(const core::Relit& relit, const QString& words) {
+    const bool begins = relit && !m_relit;
+    m_relit = relit;
+    m_as = words;
+    if (begins) {
+        m_darkForIt = !m_dark;
+        setDark(true);
+    } else if (!relit && std::exchange(m_darkForIt, false)) {
+        setDark(false);
+    }
+    if (!m_hasJob) return;
+    light();
+    update();
 }
 
 void PictureView::showNothing() {
@@ -204,13 +224,17 @@ void PictureView::paintEvent(QPaintEvent*) {
                                      [](const core::LitLamp& lamp) { return lamp.brightness > 0; });
         paintLegend(
             painter, QPointF(10, 8),
-            !lit ? tr("no lamp is seen")
-                 : tr("as the eye would find it, roughly; walls glow only where they were told"),
+            !lit
+                ? tr("no lamp is seen")
+                : tr("as the eye would find it, roughly; walls and gaps only where they were told"),
             Qt::AlignLeft, ink, QColor(0, 0, 0));
     }
-    if (!m_tried.isEmpty()) {
-        paintLegend(painter, QPointF(width() / 2.0, 30), tr("tried: %1").arg(m_tried),
-                    Qt::AlignHCenter, m_dark ? QColor(0xF0, 0xF2, 0xE2) : theme().matInk,
+    if (const QString shown = !m_tried.isEmpty() ? tr("tried: %1").arg(m_tried)
+                              : !m_as.isEmpty()  ? tr("as if: %1").arg(m_as)
+                                                 : QString();
+        !shown.isEmpty()) {
+        paintLegend(painter, QPointF(width() / 2.0, 30), shown, Qt::AlignHCenter,
+                    m_dark ? QColor(0xF0, 0xF2, 0xE2) : theme().matInk,
                     m_dark ? QColor(0, 0, 0) : theme().mat);
     }
     if (const auto now = dragged()) {

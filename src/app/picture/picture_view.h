@@ -25,6 +25,8 @@ public:
     void show(const core::Reckoned& facts, LensPainter lens, const std::string& subject);
     /// The same, but with something that is only tried: it says so, and is driven as it was.
     void showTried(const core::Reckoned& facts, const QString& with);
+    /// In the dark, with its lamps made so; empty words: as it was, with its lights as they were.
+    void showAs(const core::Relit& relit, const QString& words);
     /// What the model stands on; nothing: the bench.
     void standOn(const std::optional<core::TrackUnder>& track);
     void showNothing();
@@ -79,7 +81,10 @@ private:
     QTimer m_blink;                       ///< runs while something blinks in the dark
     QElapsedTimer m_clock;
     std::string m_subject;
-    QString m_tried;  ///< the line that it is shown with; empty: as it is
+    QString m_tried;           ///< the line that it is shown with; empty: as it is
+    core::Relit m_relit;       ///< what is made of its lamps; empty: nothing
+    QString m_as;              ///< that in words
+    bool m_darkForIt = false;  ///< its lights went out for that only
     LensPainter m_lens = nullptr;
     bool m_dark = false;
     std::vector<MatView> m_units{MatView()};  ///< where each unit stands

@@ -126,7 +126,7 @@ void ReserveStrip::show(const core::Reckoned& facts, const std::vector<core::Fin
     }
     showCrossing();
     m_hold->show(core::reserve::holdChart(facts));
-    m_drawing->show(facts.job);
+    m_drawing->show(facts.job, facts.house);
     m_consequences->show(core::reserve::consequencesOf(facts));
     m_track->setEnabled(m_crossing.has_value());
     // Without a bank there is nothing to be seen of lifting it off.

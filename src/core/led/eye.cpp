@@ -30,4 +30,10 @@ double onGround(Millimetres height, Millimetres away) {
     return d / (r2 * r2) / (3 * std::sqrt(3.0) / 16);
 }
 
+double alongEdge(Millimetres off, Millimetres along) {
+    assert(off > Millimetres{0});
+    const double d = along / off;
+    return std::pow(1 + d * d, -1.5);
+}
+
 }  // namespace glimmet::core

@@ -24,5 +24,8 @@ constexpr auto wordsOf(RoomLight) {
 /// anywhere: a matt face at a height, light falling with the square of distance and on the slant.
 /// 0 … 1. Range: height > 0, away >= 0 (asserted).
 [[nodiscard]] double onGround(Millimetres height, Millimetres away);
+/// What a lamp throws on an edge that runs past it, of what falls on the nearest point: light
+/// falling with the square of distance and on the slant. 0 … 1. Range: off > 0 (asserted).
+[[nodiscard]] double alongEdge(Millimetres off, Millimetres along);
 
 }  // namespace glimmet::core

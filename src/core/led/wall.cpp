@@ -1,5 +1,6 @@
 #include "core/led/wall.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace glimmet::core {
@@ -22,6 +23,14 @@ double leaks(const Wall& wall) {
             break;
     }
     return 0;
+}
+
+double shinesThroughGap(const Wall& wall) {
+    constexpr Millimetres eyeParts{0.15};
+    if (!wall.gap) return 0;
+    const double depth = (wall.thickness / wall.gap->across).value();
+    const double straight = std::sqrt(1 + depth * depth) - depth;
+    return straight * std::min(1.0, (wall.gap->across / eyeParts).value());
 }
 
 }  // namespace glimmet::core

@@ -19,13 +19,15 @@ enum class Dimension {
     Time,
     Length,
     Speed,
-    Ratio,  ///< a plain number, shown as it is
+    Temperature,  ///< in degrees Celsius
+    Ratio,        ///< a plain number, shown as it is
 };
 
 /// "V", "A", "Ω", "Ah" …; "mm" for lengths (this is a trade of millimetres); "" for ratios.
 [[nodiscard]] std::string_view symbol(Dimension dimension);
 
-/// The key ending used in JSON: "_V", "_A", "_ohm", "_F", "_W", "_J", "_s", "_mm", "_m_s", "".
+/// The key ending used in JSON: "_V", "_A", "_ohm", "_F", "_W", "_J", "_s", "_mm", "_m_s", "_C",
+/// "".
 [[nodiscard]] std::string_view jsonSuffix(Dimension dimension);
 
 template <class Quantity>
@@ -74,6 +76,11 @@ struct DimensionOf<Millimetres> {
 template <>
 struct DimensionOf<MetresPerSecond> {
     static constexpr Dimension value = Dimension::Speed;
+};
+
+template <>
+struct DimensionOf<Celsius> {
+    static constexpr Dimension value = Dimension::Temperature;
 };
 
 template <>

@@ -60,9 +60,10 @@ std::string written(double value, Dimension dimension, int significant) {
     Decimal decimal = decimalOf(value, significant);
     const std::string sign = decimal.negative ? "-" : "";
     if (decimal.digits == "0") return joined("0", "", unit);
-    // Lengths are held in metres and shown in millimetres; speeds and plain numbers take no prefix.
+    // Lengths are held in metres and shown in millimetres; speeds, temperatures and plain numbers
+    // take no prefix.
     const bool scaled = dimension != Dimension::Length && dimension != Dimension::Ratio &&
-                        dimension != Dimension::Speed;
+                        dimension != Dimension::Speed && dimension != Dimension::Temperature;
     if (dimension == Dimension::Length) decimal.point += 3;
     if (!scaled && decimal.point > -4 && decimal.point <= 7) {
         return sign + joined(placed(decimal.digits, decimal.point), "", unit);
@@ -101,6 +102,8 @@ std::string_view symbol(Dimension dimension) {
             return "mm";
         case Dimension::Speed:
             return "m/s";
+        case Dimension::Temperature:
+            return "°C";
         case Dimension::Ratio:
             break;
     }
@@ -113,6 +116,8 @@ std::string_view jsonSuffix(Dimension dimension) {
             return "_ohm";
         case Dimension::Speed:
             return "_m_s";
+        case Dimension::Temperature:
+            return "_C";
         case Dimension::Voltage:
             return "_V";
         case Dimension::Current:

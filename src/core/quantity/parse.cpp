@@ -21,7 +21,7 @@ struct UnitWord {
 };
 
 // Matched whole; words that are safe to write in any case are compared in lower case.
-constexpr std::array<UnitWord, 59> unitWords{{
+constexpr std::array<UnitWord, 64> unitWords{{
     {"v", Dimension::Voltage, 0, 1, true},
     {"volt", Dimension::Voltage, 0, 1, true},
     {"volts", Dimension::Voltage, 0, 1, true},
@@ -81,6 +81,11 @@ constexpr std::array<UnitWord, 59> unitWords{{
     {"km/h", Dimension::Speed, 0, 1 / 3.6, false},
     {"kmh", Dimension::Speed, 0, 1 / 3.6, false},
     {"kph", Dimension::Speed, 0, 1 / 3.6, false},
+    {"°c", Dimension::Temperature, 0, 1, false},
+    {"c", Dimension::Temperature, 0, 1, false},
+    {"degc", Dimension::Temperature, 0, 1, false},
+    {"degrees", Dimension::Temperature, 0, 1, false},
+    {"celsius", Dimension::Temperature, 0, 1, false},
 }};
 
 struct PrefixWord {
@@ -126,6 +131,8 @@ const char* example(Dimension dimension) {
             return "12.5 mm";
         case Dimension::Speed:
             return "0.06 m/s";
+        case Dimension::Temperature:
+            return "45 °C";
         case Dimension::Ratio:
             break;
     }
@@ -154,6 +161,8 @@ Text nameOf(Dimension dimension) {
             return text("a length");
         case Dimension::Speed:
             return text("a speed");
+        case Dimension::Temperature:
+            return text("a temperature");
         case Dimension::Ratio:
             break;
     }
@@ -374,9 +383,10 @@ Result<int> parsedGauge(std::string_view original) {
 Result<Dimension> dimensionNamed(std::string_view original) {
     const std::string words = trimmed(original);
     const std::string rest = trimmed(std::string_view(words).substr(numberEnd(words)));
-    for (const Dimension wanted : {Dimension::Voltage, Dimension::Current, Dimension::Resistance,
-                                   Dimension::Capacitance, Dimension::Power, Dimension::Time,
-                                   Dimension::Length, Dimension::Charge, Dimension::Speed}) {
+    for (const Dimension wanted :
+         {Dimension::Voltage, Dimension::Current, Dimension::Resistance, Dimension::Capacitance,
+          Dimension::Power, Dimension::Time, Dimension::Length, Dimension::Charge, Dimension::Speed,
+          Dimension::Temperature}) {
         const auto suffix = suffixOf(rest, wanted);
         if (!rest.empty() && suffix && suffix->dimension == wanted &&
             parsedSi(original, wanted).has_value()) {

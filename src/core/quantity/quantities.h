@@ -16,6 +16,7 @@ using AmpereHours = units::charge::ampere_hour_t;
 using Seconds = units::time::second_t;
 using Metres = units::length::meter_t;
 using Millimetres = units::length::millimeter_t;
+using Celsius = units::temperature::celsius_t;
 using Kelvins = units::temperature::kelvin_t;
 using MetresPerSecond = units::velocity::meters_per_second_t;
 using KilometresPerHour = units::velocity::kilometers_per_hour_t;
@@ -33,6 +34,8 @@ using OhmsPerMetre = units::unit_t<
 [[nodiscard]] constexpr double si(Joules e) { return e.value(); }
 /// Of a battery's capacity the ampere-hour is the unit that everybody reads and types.
 [[nodiscard]] constexpr double si(AmpereHours q) { return q.value(); }
+/// Degrees Celsius are what thermometers show and sheets print.
+[[nodiscard]] constexpr double si(Celsius t) { return t.value(); }
 [[nodiscard]] constexpr double si(Seconds t) { return t.value(); }
 [[nodiscard]] constexpr double si(MetresPerSecond v) { return v.value(); }
 [[nodiscard]] constexpr double si(Metres l) { return l.value(); }

@@ -75,7 +75,8 @@ struct Job {
     Controller controller;
     std::optional<FittedDecoder> decoder;
     std::optional<FittedBank> bank;
-    Layout layout;  ///< that it will run on
+    std::vector<EmptyPads> pads;  ///< of its boards, in the order of their finding
+    Layout layout;                ///< that it will run on
     std::vector<LampGroup> groups;
     OwnRules own;
     std::optional<House> judgedWith;  ///< of an exported job: the house where it came from

@@ -51,6 +51,8 @@ struct Tester {
     TesterKind kind = TesterKind::Block;
     std::optional<Volts> volts{};  ///< that a supply is set to
     bool resistor = false;         ///< held to the row with its resistor, not to its lamps
+    /// Held to the two wires of the group: all of its rows at once. Never with `resistor`.
+    bool others = false;
     bool operator==(const Tester&) const = default;
 };
 struct Tested {

@@ -28,8 +28,9 @@ struct BankPart {
     Ohms charge{};         ///< its own resistor in the charge path; 0: none
     Volts diode{};         ///< drop of its own discharge path; 0: none
     Millimetres length{}, width{}, height{};
-    int inSeries = 1;       ///< cells, one behind another
-    bool balanced = false;  ///< a resistor across each of them
+    int inSeries = 1;               ///< cells, one behind another
+    bool balanced = false;          ///< a resistor across each of them
+    std::optional<double> price{};  ///< in the workshop's money
     bool operator==(const BankPart&) const = default;
 };
 
@@ -63,14 +64,39 @@ struct DeadBank {
     bool operator==(const DeadBank&) const = default;
 };
 
+/// What came of joining two pads with a wire.
+enum class BridgeDid {
+    Nothing,
+    Holds,    ///< it rides over what it did not
+    Stops,    ///< it stops or starts anew; the wire is still there
+    StopsOff  ///< the same, and the wire is off again
+};
+constexpr auto wordsOf(BridgeDid) {
+    return std::to_array<Word<BridgeDid>>({{BridgeDid::Nothing, "nothing"},
+                                           {BridgeDid::Holds, "holds"},
+                                           {BridgeDid::Stops, "stops"},
+                                           {BridgeDid::StopsOff, "off"}});
+}
+/// Two pads of a board with nothing on them, as the meter found them.
+struct EmptyPads {
+    std::string name;                    ///< "C7", as printed beside them; unique in the job
+    std::optional<Volts> direct{};       ///< on the track, the red lead at the marked pad; signed
+    std::optional<Volts> alternating{};  ///< on the track, by the meter's AC range; >= 0
+    std::optional<Ohms> toCommon{};      ///< without power, from the pad that is plus to the common
+    std::optional<BridgeDid> bridged{};
+    std::string on;  ///< date of the last of that; may be empty
+    bool operator==(const EmptyPads&) const = default;
+};
+
 struct FittedBank {
     BankPart part;
     std::optional<Ohms> charge;  ///< resistor that was chosen; nothing: the part's own
     std::optional<Volts> diode;  ///< drop of the diode that was chosen; nothing: the part's own
-    std::optional<BankClamp> clamp{};          ///< that keeps its volts down
-    std::optional<Fitted> seat;                ///< nothing: where the picture finds room
-    std::optional<Measured<Farads>> measured;  ///< capacitance as it was read
-    std::optional<DeadBank> dead{};            ///< it gave nothing when it was tried
+    std::optional<BankClamp> clamp{};           ///< that keeps its volts down
+    std::optional<Fitted> seat;                 ///< nothing: where the picture finds room
+    std::optional<Measured<Farads>> measured;   ///< capacitance as it was read
+    std::optional<DeadBank> dead{};             ///< it gave nothing when it was tried
+    std::optional<Measured<Celsius>> warmth{};  ///< where it lies, after a while of running
     bool operator==(const FittedBank&) const = default;
 };
 

@@ -711,7 +711,11 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
                     lit.filter = group.rows[r].path.filter;
                     lit.obstacle = group.rows[r].path.obstacle;
                     // Of light it is a share, of what the eye finds the cube root of that.
-                    if (const auto& wall = group.rows[r].wall) lit.leak = std::cbrt(leaks(*wall));
+                    if (const auto& wall = group.rows[r].wall) {
+                        lit.leak = std::cbrt(leaks(*wall));
+                        if (wall->gap) lit.seam = wall->gap->at;
+                        lit.atSeam = std::cbrt(shinesThroughGap(*wall));
+                    }
                 }
                 all.push_back(std::move(lit));
             }

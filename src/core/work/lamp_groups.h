@@ -146,6 +146,8 @@ struct LitLamp {
     std::optional<FilterColour> filter;  ///< what it shines through
     std::optional<Obstacle> obstacle;    ///< that throws its shadow
     std::optional<double> leak;          ///< of its brightness, through the wall that was told
+    std::optional<Seam> seam;            ///< where its wall gapes
+    double atSeam = 0;                   ///< of its brightness, straight out there
     bool blinks = false;  ///< its chip does its work; where it begins anew all the time it is lit
 };
 /// The colour its light has: a bulb's is white.

@@ -58,7 +58,8 @@ Awake decoderAwake(const Job& job) {
     return {usuallyAwakeFrom, true};
 }
 
-std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating) {
+std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating,
+                             const Relit& relit) {
     const Job& job = facts.job;
     const Volts track = trackVolts(job);
     const Volts volts = operating.volts.value_or(track);
@@ -87,6 +88,7 @@ std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating) 
         }
     }
     std::vector<LitLamp> all = litLamps(job, groups);
+    if (relit) relit(all);
     auto lit = all.begin();
     for (const LampGroup& group : job.groups) {
         for (const LampRow& row : group.rows) {

@@ -5,6 +5,7 @@
 #include "core/led/eye.h"
 #include "core/work/reckoned.h"
 
+#include <functional>
 #include <optional>
 #include <set>
 #include <string_view>
@@ -40,8 +41,12 @@ struct Awake {
 inline constexpr Volts usuallyAwakeFrom{
     6};  ///< docs/physics.md: logic behind a regulator of 3.3 V or 5 V
 
+/// What is made of lamps before an eye sees them: as if one had failed.
+using Relit = std::function<void(std::vector<LitLamp>& all)>;
+
 /// Every lamp as it is lit then. `facts` and its job must outlive the result.
-[[nodiscard]] std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating);
+[[nodiscard]] std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating,
+                                           const Relit& relit = {});
 
 /// The volts from which each group's first lamp glows when it is driven so, below which it is dark;
 /// as Job::groups. Nothing: it is off, or could not be solved.

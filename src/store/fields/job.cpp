@@ -86,6 +86,7 @@ void jobFields(Io& io, Self& job) {
     io("controller", job.controller, Maybe);
     io("decoder", job.decoder, Maybe);
     io("bank", job.bank, Maybe);
+    io("empty_pads", job.pads, Maybe, members(0, 20));
     io("layout", job.layout, Maybe);
     io("groups", job.groups, Maybe, members(0, 1000));
     io("rule", job.own.rule, Maybe);
@@ -100,6 +101,7 @@ void jobFields(Io& io, Self& job) {
     io("notes", job.notes, Maybe);
     io("times", job.times, Maybe);
 
+    io.unique("empty_pads", job.pads, "name", [](const auto& pads) { return pads.name; });
     io.unique("groups", job.groups, "name", [](const auto& group) { return group.name; });
     io.holds(
         "couplings", [&] { return job.couplings.size() + 1 == job.units.size(); },

@@ -25,6 +25,13 @@ void wallFields(Io& io, Self& wall) {
     io("material", wall.material);
     io("thickness", wall.thickness, Required, upTo(50));
     io("lined", wall.lined, Maybe);
+    io("gap", wall.gap, Maybe);
+}
+
+template <class Io, class Self>
+void wallGapFields(Io& io, Self& gap) {
+    io("across", gap.across, Required, upTo(20));
+    io("at", gap.at, Maybe);
 }
 
 template <class Io, class Self>
@@ -88,6 +95,10 @@ void testerFields(Io& io, Self& tester) {
     io("kind", tester.kind, Maybe);
     io("volts", tester.volts, Maybe, upTo(40));
     io("resistor", tester.resistor, Maybe);
+    io("others", tester.others, Maybe);
+    io.holds(
+        "others", [&] { return !(tester.others && tester.resistor); }, "held to two places at once",
+        "to its resistor, or to the wires of its group");
 }
 
 template <class Io, class Self>
@@ -159,6 +170,7 @@ GLIMMET_FIELDS(core::LightGuide, guideFields)
 GLIMMET_FIELDS(core::Obstacle, obstacleFields)
 GLIMMET_FIELDS(core::LightPath, pathFields)
 GLIMMET_FIELDS(core::Bore, boreFields)
+GLIMMET_FIELDS(core::WallGap, wallGapFields)
 GLIMMET_FIELDS(core::Wall, wallFields)
 GLIMMET_FIELDS(core::LampSwitch, switchFields)
 GLIMMET_FIELDS(core::LampRow, rowFields)

@@ -10,8 +10,15 @@ void measuredFields(Io& io, Self& measured) {
     io("on", measured.on, Maybe, date);
 }
 
+template <class Io, class Self>
+void warmthFields(Io& io, Self& measured) {
+    io("value", measured.value, Required, within(-50, 200));
+    io("on", measured.on, Maybe, date);
+}
+
 }  // namespace
 
+GLIMMET_FIELDS(core::Measured<core::Celsius>, warmthFields)
 GLIMMET_FIELDS(core::Measured<core::Volts>, measuredFields)
 GLIMMET_FIELDS(core::Measured<core::Amperes>, measuredFields)
 GLIMMET_FIELDS(core::Measured<core::Ohms>, measuredFields)

@@ -100,6 +100,7 @@ void bankFields(Io& io, Self& bank) {
     io("height", bank.height, Required, partSize);
     io("in_series", bank.inSeries, Maybe, within(1, 12));
     io("balanced", bank.balanced, Maybe);
+    io("price", bank.price, Maybe, from0To(1e6));
 }
 
 template <class Io, class Self>

@@ -31,13 +31,25 @@ void fittedBankFields(Io& io, Self& bank) {
     io("seat", bank.seat, Maybe);
     io("measured", bank.measured, Maybe);
     io("dead", bank.dead, Maybe);
+    io("warmth", bank.warmth, Maybe);
     io.holds(
         "measured", [&] { return !bank.measured || bank.measured->value > core::Farads{0}; },
         "no capacitance", "a value_F above 0");
 }
 
+template <class Io, class Self>
+void padsFields(Io& io, Self& pads) {
+    io("name", pads.name, Required, characters(40, 1));
+    io("direct", pads.direct, Maybe, within(-100, 100));
+    io("alternating", pads.alternating, Maybe, from0To(100));
+    io("to_common", pads.toCommon, Maybe, from0To(1e9));
+    io("bridged", pads.bridged, Maybe);
+    io("on", pads.on, Maybe, date);
+}
+
 }  // namespace
 
+GLIMMET_FIELDS(core::EmptyPads, padsFields)
 GLIMMET_FIELDS(core::RuledOut, ruledOutFields)
 GLIMMET_FIELDS(core::DeadBank, deadFields)
 GLIMMET_FIELDS(core::BankClamp, clampFields)

@@ -48,6 +48,9 @@ inline constexpr DecidedBy decidedBy[] = {
     {"lamp.flicker",
      "Close where lamps on the rails are not carried over a speck of dirt (10 ms); on AC where "
      "they light in one half of it only, or a capacitor does not carry them to the next crest."},
+    {"lamp.gap",
+     "Close where as much comes straight out of the gap that was told as a bare LED gives at "
+     "0.1 mA."},
     {"lamp.inrush", "Close where cold bulbs take more than three times what the output bears."},
     {"lamp.joints",
      "By the lamp that is least far, of those whose joints are noted: close where it is tacked or "

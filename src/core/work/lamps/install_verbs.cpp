@@ -23,7 +23,8 @@ std::vector<Named> testerNames(const Context&) {
             {"supply", {"a supply"}, "at the volts that are said, limited to 20 mA"}};
 }
 std::vector<Named> throughNames(const Context&) {
-    return {{"resistor", {"its resistor"}, "held to the row with its resistor"}};
+    return {{"resistor", {"its resistor"}, "held to the row with its resistor"},
+            {"others", {"the others", "all"}, "held to the two wires of its group"}};
 }
 std::vector<Named> jointNames(const Context&) {
     return {{"tacked", {"tack"}, "to be done again"},
@@ -80,15 +81,24 @@ Result<Jotted> tester(const Said& said) {
         return refuse(ErrorCode::Missing, text("A supply at how many volts? Write it like at "
                                                "supply 5V."));
     }
-    with.resistor = said.name("THROUGH").has_value();
+    with.resistor = said.name("THROUGH") == "resistor";
+    with.others = said.name("THROUGH") == "others";
     const LampRow& row = before.rows[address->row];
-    if (with.resistor && !row.resistor) {
+    if (with.others && (before.rows.size() < 2 || before.driver())) {
+        return refuse(ErrorCode::Unknown,
+                      before.driver()
+                          ? text("Behind a driver a tester tells nothing: hold it to the lamps.")
+                          : text("%1 has no others beside it.", rowOf(before, *address)));
+    }
+    if ((with.resistor || with.others) && !row.resistor) {
         return refuse(ErrorCode::Missing,
                       text("No resistor is chosen for %1 yet.", rowOf(before, *address)));
     }
     const std::string& look = *said.name("LOOK");
     Jotted result = jotted(
         said, with.resistor ? text("At %1 %2 with its resistor: %3", called(with),
+                                   rowOf(before, *address), look)
+              : with.others ? text("At %1, held to the wires of its group, %2: %3", called(with),
                                    rowOf(before, *address), look)
                             : text("At %1 %2: %3", called(with), rowOf(before, *address), look));
     result.subject = before.id;

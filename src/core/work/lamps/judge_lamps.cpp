@@ -1249,6 +1249,7 @@ void judge(const Reckoned& facts, Judging& judging) {
             judgeBulbs(facts, group, *state, judging);
             judgePaths(group, *state, judging);
             judgeWalls(group, *state, judging);
+            judgeGaps(group, *state, judging);
             loaded(group, *state);
             continue;
         }
@@ -1259,6 +1260,9 @@ void judge(const Reckoned& facts, Judging& judging) {
         if (group.driver()) {
             if (otherKind) continue;
             judgeDriver(facts, group, *state, judging);
+            judgePaths(group, *state, judging);
+            judgeWalls(group, *state, judging);
+            judgeGaps(group, *state, judging);
             loaded(group, *state);
             continue;
         }
@@ -1299,6 +1303,7 @@ void judge(const Reckoned& facts, Judging& judging) {
             judgePackages(group, *state, judging);
             judgePaths(group, *state, judging);
             judgeWalls(group, *state, judging);
+            judgeGaps(group, *state, judging);
         }
     }
     // Of findings alike what was worked out leads, with its figures; what was seen stands below.

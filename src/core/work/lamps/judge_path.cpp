@@ -176,7 +176,7 @@ void judgeWalls(const LampGroup& group, const GroupState& state, Judging& judgin
                     glows
                         ? text(
                               "The wall glows with %1: %2 let about %3 of its light through. Line "
-                              "it with foil or black paint, and close its gaps.",
+                              "it with foil or black paint.",
                               called, what, percent(share))
                     : wall->lined
                         ? text("Lined, the wall shows nothing of %1.", called)
@@ -192,6 +192,45 @@ void judgeWalls(const LampGroup& group, const GroupState& state, Judging& judgin
                 line.state = State::Fine;
                 line.jot = "wall " + called + " lined";
                 finding.options = {std::move(line)};
+            });
+    }
+}
+
+void judgeGaps(const LampGroup& group, const GroupState& state, Judging& judging) {
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        const auto& wall = group.rows[r].wall;
+        const RowState& made = state.rows[r];
+        if (!wall || !wall->gap || !made.connected || !(made.light > 0)) continue;
+        const double share = shinesThroughGap(*wall);
+        const bool shows = Amperes{made.light * share * familyTestCurrent} >= seenInTheDark;
+        judging.say(
+            "lamp.gap:" + rowId(group, r), subjectOf(group), shows ? State::Close : State::Fine,
+            shows ? Gravity::LooksUneven : Gravity::CouldBeBetter, [&](Finding& finding) {
+                const std::string called = rowName(group, r);
+                const Text where =
+                    wall->gap->at == Seam::Roof ? text("under the roof") : text("along the frame");
+                const std::string across = formatted(wall->gap->across);
+                finding.sentence =
+                    shows ? text(
+                                "A line of light shows %1: its gap of %2 lets about %3 of what %4 "
+                                "throws on it straight out. Close it with a strip of foil tape or "
+                                "a thread of black wax, inside.",
+                                where, across, percent(share), called)
+                          : text("The gap of %1 %2 shows nothing of %3.", across, where, called);
+                finding.figures = {figures::computed(
+                    text("Comes straight out of the gap"), "k_gap", share, "√(1 + (t/g)²) − t/g",
+                    {figures::chosen(text("Wall at the gap"), "t", wall->thickness, {},
+                                     "wall " + called + " "),
+                     figures::chosen(text("Its gap"), "g", wall->gap->across, {},
+                                     "wall " + called + " gap ")})};
+                if (!shows) return;
+                finding.action = text("close the gap %1, inside", where);
+                Option closed;
+                closed.what = text("the gap closed");
+                closed.effect = text("nothing shows there");
+                closed.state = State::Fine;
+                closed.jot = "wall " + called + " gap 0mm";
+                finding.options = {std::move(closed)};
             });
     }
 }

@@ -6,7 +6,8 @@
 
 namespace glimmet::core::lamps {
 
-/// What comes through the walls round them.
+/// What comes through the walls round them, and out between their parts.
+void judgeGaps(const LampGroup& group, const GroupState& state, Judging& judging);
 void judgeWalls(const LampGroup& group, const GroupState& state, Judging& judging);
 void judgePaths(const LampGroup& group, const GroupState& state, Judging& judging);
 

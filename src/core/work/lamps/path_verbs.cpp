@@ -27,6 +27,25 @@ std::vector<Named> linedNames(const Context&) {
     return {{"lined", {"foil", "black"}, "with foil or black paint, its gaps closed"},
             {"bare", {"unlined"}, "nothing inside it"}};
 }
+std::vector<Named> seamNames(const Context&) {
+    return {{"frame", {"floor", "sole", "ground"}, "where the body sits on its frame"},
+            {"roof", {"top", "eaves"}, "where the roof comes off"}};
+}
+
+namespace {
+
+Text wallWords(const Wall& wall) {
+    const std::string what = std::string(name(wall.material));
+    Text made = text("a wall of %1 of %2", formatted(wall.thickness), what);
+    if (wall.lined) made = text("%1, lined", std::move(made));
+    if (!wall.gap) return made;
+    return wall.gap->at == Seam::Roof ? text("%1, a gap of %2 under the roof", std::move(made),
+                                             formatted(wall.gap->across))
+                                      : text("%1, a gap of %2 along the frame", std::move(made),
+                                             formatted(wall.gap->across));
+}
+
+}  // namespace
 
 /// "wall cab styrene 1mm lined"; what is said of one that is there leaves the rest of it.
 Result<Jotted> wall(const Said& said) {
@@ -35,8 +54,10 @@ Result<Jotted> wall(const Said& said) {
     const auto thickness = said.one<Millimetres>("THICKNESS");
     const auto& material = said.name("MATERIAL");
     const auto& lined = said.name("lined");
+    const auto gap = said.one<Millimetres>("GAP");
+    const auto& seam = said.name("SEAM");
     if (material && *material == "none") {
-        if (thickness || lined) {
+        if (thickness || lined || gap || seam) {
             return refuse(ErrorCode::NotUnderstood,
                           text("None, or one of some kind: only one of them can be."));
         }
@@ -52,13 +73,30 @@ Result<Jotted> wall(const Said& said) {
     Wall made = there.value_or(Wall{});
     if (material) made.material = *named<WallMaterial>(*material);
     if (thickness) made.thickness = *thickness;
-    if (lined) made.lined = *lined == "lined";
-    const std::string what = std::string(name(made.material));
-    return rowsChanged(said, *address,
-                       made.lined
-                           ? text("a wall of %1 of %2, lined", formatted(made.thickness), what)
-                           : text("a wall of %1 of %2", formatted(made.thickness), what),
-                       [&](LampRow& row) { row.wall = made; });
+    if (lined) {
+        made.lined = *lined == "lined";
+        if (made.lined) made.gap.reset();  // whoever lines it closes its gaps, or says gap again
+    }
+    if (gap && !(*gap > Millimetres{0})) {
+        if (seam) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("A gap of 0 mm is closed, wherever it was."));
+        }
+        made.gap.reset();
+    } else if (gap || seam) {
+        // Vehicles come off their frames, buildings lose their roofs.
+        if (!made.gap) {
+            if (!gap) {
+                return refuse(ErrorCode::Missing,
+                              text("How wide is the gap there? Write it like wall %1 gap 0.3mm.",
+                                   rowOf(group, *address)));
+            }
+            made.gap = WallGap{*gap, isStructure(said.context.job) ? Seam::Roof : Seam::Frame};
+        }
+        if (gap) made.gap->across = *gap;
+        if (seam) made.gap->at = *named<Seam>(*seam);
+    }
+    return rowsChanged(said, *address, wallWords(made), [&](LampRow& row) { row.wall = made; });
 }
 
 Result<Jotted> guide(const Said& said) {

@@ -16,6 +16,7 @@ namespace glimmet::core::lamps {
 [[nodiscard]] std::vector<jot::Named> filterNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> wallNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> linedNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> seamNames(const jot::Context&);
 
 inline constexpr jot::Takes guideTakes[] = {
     lampGroup,
@@ -45,7 +46,14 @@ inline constexpr jot::Takes wallTakes[] = {
     lampGroup,
     {.what = "MATERIAL", .kind = jot::Takes::Kind::Name, .names = wallNames},
     {.what = "THICKNESS", .dimension = Dimension::Length, .least = 0.05e-3, .most = 0.02},
-    {.what = "lined", .kind = jot::Takes::Kind::Name, .names = linedNames}};
+    {.what = "lined", .kind = jot::Takes::Kind::Name, .names = linedNames},
+    {.what = "GAP",
+     .after = "gap",
+     .dimension = Dimension::Length,
+     .least = 0.02e-3,
+     .most = 0.005,
+     .zero = true},
+    {.what = "SEAM", .kind = jot::Takes::Kind::Name, .names = seamNames}};
 
 inline constexpr jot::Takes shadowTakes[] = {
     lampGroup,
@@ -57,6 +65,7 @@ inline constexpr const char* shadowNoise[] = {"lamp", "lamps", "wire", "post", "
 
 inline constexpr const char* wallExamples[] = {"wall front styrene 1mm",
                                                "wall front card 0.6mm lined"};
+inline constexpr const char* wallNoise[] = {"lamp", "lamps", "at", "the", "of", "seam"};
 inline constexpr const char* pipeExamples[] = {"pipe front 25mm gap 1mm",
                                                "pipe front 30mm bore 1.5mm"};
 inline constexpr const char* fibreExamples[] = {"fibre front 80mm bore 1mm", "fibre front none"};
@@ -88,14 +97,15 @@ inline constexpr jot::Verb shadowVerb{
     shadow,
     false,
     shadowNoise};
-inline constexpr jot::Verb wallVerb{"wall",
-                                    {},
-                                    wallTakes,
-                                    wallExamples,
-                                    "the wall round a lamp, which its light may come through",
-                                    wall,
-                                    false,
-                                    groupNoise};
+inline constexpr jot::Verb wallVerb{
+    "wall",
+    {},
+    wallTakes,
+    wallExamples,
+    "the wall round a lamp, and the gap where it comes apart: gap 0.3mm at the roof",
+    wall,
+    false,
+    wallNoise};
 inline constexpr jot::Verb diffuserVerb{
     "diffuser", {},    diffuserTakes, diffuserExamples, "an opal or sanded sheet before a lamp",
     diffuser,   false, groupNoise};

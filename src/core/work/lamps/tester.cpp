@@ -38,9 +38,14 @@ void sayWhy(TesterLook seen, TesterLook expected, const std::string& row, const 
     const Text at = called(tester);
     if (seen == expected) {
         finding.sentence =
-            expected == TesterLook::Dark
+            expected == TesterLook::Dark && tester.others
+                ? text(
+                      "%1 is dark at %2 on the wires of its group, and should be: it stands the "
+                      "other way round, or its neighbours take what comes.",
+                      start, at)
+            : expected == TesterLook::Dark
                 ? text("%1 is dark at %2, and should be: its LEDs need more volts.", start, at)
-            : tester.kind == TesterKind::Cell && !tester.resistor
+            : tester.kind == TesterKind::Cell && !tester.resistor && !tester.others
                 ? text(
                       "%1 shows at %2 what it should: %3. The cell's own ohms stand in for a "
                       "resistor there; on any supply it needs one.",
@@ -77,7 +82,7 @@ void sayWhy(TesterLook seen, TesterLook expected, const std::string& row, const 
             return;
         case TesterLook::Dim:
             finding.sentence =
-                tester.resistor
+                tester.resistor || tester.others
                     ? text(
                           "%1 is dim at %2, where it should take %3: its resistor is larger than "
                           "on record, or a second one sits under a sleeve. Read its bands.",
@@ -86,13 +91,14 @@ void sayWhy(TesterLook seen, TesterLook expected, const std::string& row, const 
                           "%1 is dim at %2, where it should take %3: a resistor is hidden in it, "
                           "or it is another part. Read it at two voltages: wired %4 …",
                           start, at, should, row);
-            finding.action = tester.resistor ? text("read the bands of the resistor of %1", row)
-                                             : text("read %1 at two voltages", row);
+            finding.action = tester.resistor || tester.others
+                                 ? text("read the bands of the resistor of %1", row)
+                                 : text("read %1 at two voltages", row);
             again(text("It is bright after all"), text("as it should be"), State::Fine, "lit");
             return;
         case TesterLook::Lit:
             finding.sentence =
-                tester.resistor
+                tester.resistor || tester.others
                     ? text(
                           "%1 lights at %2, where it should show no more than %3: its resistor is "
                           "smaller than on record, or bridged.",
@@ -101,8 +107,9 @@ void sayWhy(TesterLook seen, TesterLook expected, const std::string& row, const 
                           "%1 lights at %2, where it should show no more than %3: it is not what "
                           "stands in the record.",
                           start, at, should);
-            finding.action = tester.resistor ? text("read the bands of the resistor of %1", row)
-                                             : text("say what %1 is", row);
+            finding.action = tester.resistor || tester.others
+                                 ? text("read the bands of the resistor of %1", row)
+                                 : text("say what %1 is", row);
             return;
     }
 }
@@ -130,7 +137,8 @@ void judgeRow(const LampGroup& group, std::size_t row, Judging& judging) {
                           text("At %1", at), "I_tester", *current, "I_most",
                           {figures::assumed(text("It lets through"), "I_most", *law.limit, usual)})
                     : figures::computed(
-                          text("At %1", at), "I_tester", *current, "(V_open − V_led) / R_tester",
+                          text("At %1", at), "I_tester", *current,
+                          tested->with.others ? "" : "(V_open − V_led) / R_tester",
                           {figures::assumed(text("Its open volts"), "V_open", law.open, usual),
                            figures::assumed(text("Behind them"), "R_tester", law.behind, usual)})};
         });
@@ -169,19 +177,40 @@ Text called(const Tester& tester) {
 Result<Amperes> atTester(const LampGroup& group, std::size_t row, const Tester& tester) {
     const LampRow& held = group.rows[row];
     const TesterLaw with = lawOf(tester);
-    if (tester.resistor && !held.resistor) return Amperes{0};
+    if ((tester.resistor || tester.others) && !held.resistor) return Amperes{0};
+    if (tester.others && held.turned) return Amperes{0};
     LampCircuit circuit;
     circuit.common = with.behind;
-    circuit.strings.emplace_back();
-    if (tester.resistor) circuit.strings.front().resistor = *held.resistor + group.shared();
-    for (const Lamp& lamp : held.lamps) {
-        const auto lampLaw = law(lamp.part);
-        if (!lampLaw) return tl::unexpected(lampLaw.error());
-        circuit.strings.front().lamps.push_back(*lampLaw);
-        circuit.strings.front().across.push_back(lamp.across);
+    const auto add = [&](const LampRow& joined, Ohms resistor) -> Result<void> {
+        LampString& made = circuit.strings.emplace_back();
+        made.resistor = resistor;
+        for (const Lamp& lamp : joined.lamps) {
+            const auto lampLaw = law(lamp.part);
+            if (!lampLaw) return tl::unexpected(lampLaw.error());
+            made.lamps.push_back(*lampLaw);
+            made.across.push_back(lamp.across);
+        }
+        return {};
+    };
+    std::size_t at = 0;
+    if (tester.others) {
+        circuit.common += group.shared();
+        for (std::size_t r = 0; r < group.rows.size(); ++r) {
+            const LampRow& each = group.rows[r];
+            if (!each.resistor || each.turned) continue;
+            if (r == row) at = circuit.strings.size();
+            if (const auto added = add(each, *each.resistor); !added)
+                return tl::unexpected(added.error());
+        }
+    } else {
+        const Ohms resistor = tester.resistor ? *held.resistor + group.shared() : Ohms{0};
+        if (const auto added = add(held, resistor); !added) return tl::unexpected(added.error());
     }
     return solved(circuit, with.open).map([&](const LampSolution& solution) {
-        return std::min(solution.total, with.limit.value_or(solution.total));
+        // A supply that limits lets each row have its share of what comes.
+        const double share =
+            with.limit && solution.total > *with.limit ? (*with.limit / solution.total).value() : 1;
+        return solution.current[at] * share;
     });
 }
 
@@ -190,7 +219,7 @@ std::string testerJot(const std::string& row, std::string_view look, const Teste
     if (tester.kind != TesterKind::Block) line += " at " + std::string(name(tester.kind));
     if (tester.kind == TesterKind::Supply)
         line += " " + formatted(tester.volts.value_or(usualSupply), 6);
-    return line + (tester.resistor ? " with resistor" : "");
+    return line + (tester.resistor ? " with resistor" : tester.others ? " with others" : "");
 }
 
 std::vector<TesterLine> testerLines(const LampGroup& group, Volts supply) {
@@ -198,13 +227,17 @@ std::vector<TesterLine> testerLines(const LampGroup& group, Volts supply) {
     if (group.isBulbs()) return lines;
     for (std::size_t row = 0; row < group.rows.size(); ++row) {
         const auto& tested = group.rows[row].tested;
-        for (const bool resistor : {false, true}) {
-            if (resistor && !(group.rows[row].resistor.value_or(Ohms{0}) > Ohms{0})) continue;
-            TesterLine line{rowName(group, row), resistor, {}};
-            for (const Tester& with :
-                 {Tester{TesterKind::Block, {}, resistor}, Tester{TesterKind::Cell, {}, resistor},
-                  Tester{TesterKind::DiodeTest, {}, resistor},
-                  Tester{TesterKind::Supply, supply, resistor}}) {
+        const bool several = group.rows.size() > 1 && !group.driver();
+        for (const Tester& held :
+             {Tester{}, Tester{{}, {}, true, false}, Tester{{}, {}, false, true}}) {
+            if (held.resistor && !(group.rows[row].resistor.value_or(Ohms{0}) > Ohms{0})) continue;
+            if (held.others && !(several && group.rows[row].resistor)) continue;
+            TesterLine line{rowName(group, row), held.resistor, held.others, {}};
+            for (const TesterKind kind :
+                 {TesterKind::Block, TesterKind::Cell, TesterKind::DiodeTest, TesterKind::Supply}) {
+                Tester with = held;
+                with.kind = kind;
+                if (kind == TesterKind::Supply) with.volts = supply;
                 const auto current = atTester(group, row, with);
                 if (!current) return {};
                 TesterLine::Cell cell{with, *current, expectedLook(*current), {}, State::Fine};

@@ -22,7 +22,8 @@ struct TesterLaw {
 inline constexpr Volts usualSupply{5};  ///< where it is not said what it is set to
 
 /// What flows through a row, the right way round: its lamps by themselves, or with its resistor,
-/// and the one that it shares; 0 where that is asked for and none is chosen.
+/// and the one that it shares, or all rows of its group at once, held to its two wires; 0 where a
+/// resistor is asked for and none is chosen, and of a row that stands the other way round there.
 /// Errors: those of a lamp whose data are no LED's.
 [[nodiscard]] Result<Amperes> atTester(const LampGroup& group, std::size_t row,
                                        const Tester& tester);
@@ -37,6 +38,7 @@ inline constexpr Volts usualSupply{5};  ///< where it is not said what it is set
 struct TesterLine {
     std::string row;  ///< "headlamps/2"
     bool resistor = false;
+    bool others = false;
     struct Cell {
         Tester with;
         Amperes current{};
@@ -46,7 +48,8 @@ struct TesterLine {
     };
     std::vector<Cell> cells;
 };
-/// A line for each row by itself, and one with its resistor where that is chosen; the columns are
+/// A line for each row by itself, one with its resistor where that is chosen, one held to the wires
+/// of the group where there are several rows (not behind a driver); the columns are
 /// 9 V tester, cell, diode test, and a supply at those volts. Of bulbs none.
 [[nodiscard]] std::vector<TesterLine> testerLines(const LampGroup& group, Volts supply);
 

@@ -6,6 +6,7 @@
 #include "core/work/lamps/row_names.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace glimmet::core::lamps {
 namespace {
@@ -188,8 +189,13 @@ std::vector<FaultCase> whatIf(const Job& job, const LampGroup& group, const Hous
                 one.name = nameOf(fault, atStart(called(group, r, i)));
                 one.total = after->total;
                 for (std::size_t k = 0; k < group.rows.size(); ++k) {
-                    one.current.push_back(before->rows[k].connected ? std::optional(after->rows[k])
-                                                                    : std::nullopt);
+                    const RowState& was = before->rows[k];
+                    one.current.push_back(was.connected ? std::optional(after->rows[k])
+                                                        : std::nullopt);
+                    const bool lit = was.connected && was.current > Amperes{0};
+                    const bool turns =
+                        fault == LampFault::Reversed && k == r && lightsTurned(job, group);
+                    one.times.push_back(lit && !turns ? (after->rows[k] / was.current).value() : 1);
                 }
                 Consequence comes = consequenceOf(job, group, one, *before, *after,
                                                   shiftOf(*before, *after, r, then));
@@ -200,6 +206,38 @@ std::vector<FaultCase> whatIf(const Job& job, const LampGroup& group, const Hous
         }
     }
     return all;
+}
+
+void showFailed(const LampGroup& group, const FaultCase& fault, std::vector<LitLamp>& all) {
+    auto lit = std::find_if(all.begin(), all.end(),
+                            [&](const LitLamp& each) { return each.group == group.id; });
+    for (std::size_t r = 0; r < group.rows.size(); ++r) {
+        const LampRow& row = group.rows[r];
+        // What stands across a bridged lamp is bridged with it, across an open one it takes over.
+        const bool here = r == fault.row;
+        const auto place = [&](std::size_t lamp) {
+            while (lamp > 0 && row.lamps[lamp].across) --lamp;
+            return lamp;
+        };
+        double failed = 0, beside = 0;
+        for (std::size_t i = 0; here && i < row.lamps.size(); ++i) {
+            if (place(i) != place(fault.lamp)) continue;
+            const double share = lit[static_cast<std::ptrdiff_t>(i)].current.value();
+            (i == fault.lamp ? failed : beside) += share;
+        }
+        for (std::size_t i = 0; i < row.lamps.size(); ++i, ++lit) {
+            double times = fault.times[r];
+            if (here && place(i) == place(fault.lamp)) {
+                const bool dark = fault.fault == LampFault::Shorted ||
+                                  (i == fault.lamp && fault.fault == LampFault::Open);
+                times = dark ? 0 : beside > 0 ? times * (failed + beside) / beside : times;
+            }
+            lit->current *= times;
+            // A bulb's light follows its volts to the 3.4th, its current to their 0.55th power.
+            const double light = group.isBulbs() ? std::pow(times, 3.4 / 0.55) : times;
+            lit->brightness = std::min(1.0, lit->brightness * std::cbrt(light));
+        }
+    }
 }
 
 }  // namespace glimmet::core::lamps

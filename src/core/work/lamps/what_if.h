@@ -4,6 +4,7 @@
 #include "core/finding/state.h"
 #include "core/record/job.h"
 #include "core/text.h"
+#include "core/work/lamp_groups.h"
 
 #include <optional>
 #include <vector>
@@ -18,6 +19,7 @@ struct FaultCase {
     Text name;  ///< "front lamp/2 fails open"
     /// Through each row then; nothing: the row is not connected anyway.
     std::vector<std::optional<Amperes>> current;
+    std::vector<double> times;  ///< what each row carries then by what it carries now; 1: not known
     Amperes total{};
     State state{};  ///< of what follows for the others
     Text follows;   ///< "it stays dark; the others have what they had"
@@ -27,5 +29,9 @@ struct FaultCase {
 /// Currents at typical values. Empty where the group cannot be solved.
 [[nodiscard]] std::vector<FaultCase> whatIf(const Job& job, const LampGroup& group,
                                             const House& house);
+
+/// How the lamps of a job look then: those of the group are made dimmer, brighter or dark.
+/// `all` is of the job that the case was worked out on.
+void showFailed(const LampGroup& group, const FaultCase& fault, std::vector<LitLamp>& all);
 
 }  // namespace glimmet::core::lamps

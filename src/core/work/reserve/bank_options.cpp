@@ -119,6 +119,10 @@ std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
                             ? text("%1, but bears only %2", holds, formatted(tried.bank.part.rated))
                         : tried.room ? text("%1, lies in the %2", holds, tried.hollow)
                                      : text("%1, no hollow holds it", holds);
+        if (const auto& price = tried.bank.part.price) {
+            option.effect = text("%1; costs %2", std::move(option.effect),
+                                 formatted(*price, Dimension::Ratio, 4));
+        }
         option.state = tried.worst;
         option.jot = jotOf(tried.bank);
         options.push_back(std::move(option));

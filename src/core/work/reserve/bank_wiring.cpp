@@ -2,6 +2,8 @@
 
 #include "core/quantity/format.h"
 #include "core/work/reserve/bank_state.h"
+#include "core/work/reserve/judge_pads.h"
+#include "core/work/supply.h"
 
 namespace glimmet::core::reserve {
 namespace {
@@ -22,7 +24,7 @@ Text markOf(BankKind kind) {
 
 }  // namespace
 
-std::optional<BankWiring> bankWiring(const Job& job) {
+std::optional<BankWiring> bankWiring(const Job& job, const House& house) {
     if (!job.bank) return {};
     const FittedBank& bank = *job.bank;
     const Path path = pathOf(bank);
@@ -45,6 +47,14 @@ std::optional<BankWiring> bankWiring(const Job& job) {
     made.minusTo = pads                              ? text("the decoder's minus for a bank")
                    : there == ReserveTerminals::None ? text("minus of the decoder's rectifier")
                                                      : text("decoder ground, black");
+    // Pads that the meter found come before what is usual.
+    if (const EmptyPads* found = padsForBank(job, busVolts(job, house)); found && !made.inModule) {
+        const bool marked = *found->direct > Volts{0};
+        made.plusTo = marked ? text("the marked pad of %1", found->name)
+                             : text("the other pad of %1", found->name);
+        made.minusTo = marked ? text("the other pad of %1", found->name)
+                              : text("the marked pad of %1", found->name);
+    }
     made.steps.push_back(text("Power off, bank empty: a resistor of 1 kΩ across it for a while."));
     if (!made.inModule && path.charge > Ohms{0}) {
         made.steps.push_back(

@@ -2,6 +2,7 @@
 
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
+#include "core/work/reserve/ageing.h"
 #include "core/work/reserve/crossing_state.h"
 #include "core/work/supply.h"
 
@@ -216,6 +217,41 @@ Consequence overNight(const Reckoned& facts, const BankState& state) {
     return made;
 }
 
+/// What years of running leave of it.
+Consequence whenOld(const Reckoned& facts, const BankState& state) {
+    Consequence made;
+    made.when = text("In ten years");
+    const FittedBank& bank = *facts.job.bank;
+    const BankPart& part = bank.part;
+    const double cells = part.inSeries;
+    const Celsius warm = bank.warmth ? bank.warmth->value : usualWarmth;
+    const double left =
+        shareLeft(part.kind, tenYears, warm, state.full / cells, part.rated / cells);
+    made.figure = figures::computed(
+        text("Farads left of it then"), "k_left", left, "",
+        {bank.warmth
+             ? figures::measured(text("Where it lies"), "T", warm, bank.warmth->on, {}, "warm ")
+             : figures::assumed(text("Where it lies"), "T", warm, text("a closed body, running"),
+                                "warm "),
+         figures::assumed(text("It runs within them"), "t_on", tenYears, text("100 h a year"))});
+    if (!state.hold->time) {
+        made.comes =
+            text("it has %1 of its farads and still holds as long as one likes", percent(left));
+        return made;
+    }
+    const Seconds then = *state.hold->time * left;
+    const bool shorter = *state.hold->time >= state.needed && then < state.needed;
+    made.state = shorter ? State::Close : State::Fine;
+    made.comes =
+        shorter ? text("it has %1 of its farads: it holds %2 then, too short for what is needed",
+                       percent(left), formatted(then, 2))
+        : left > 0.98
+            ? text("it is as good as new, with 100 hours of running a year")
+            : text("it has %1 of its farads, with 100 hours of running a year: it holds %2",
+                   percent(left), formatted(then, 2));
+    return made;
+}
+
 }  // namespace
 
 Seconds selfDischarge(BankKind kind) {
@@ -258,6 +294,7 @@ std::vector<Consequence> consequencesOf(const Reckoned& facts) {
     if (facts.job.decoder && facts.job.decoder->part.sound) all.push_back(ofSound(state, loads));
     all.push_back(onPlainDc(facts, state));
     all.push_back(overNight(facts, state));
+    all.push_back(whenOld(facts, state));
     return all;
 }
 

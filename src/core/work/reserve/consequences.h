@@ -1,5 +1,5 @@
 // What else comes of a bank: on the programming track, when the power comes on, when it is cut,
-// when one wants the model off, on plain DC.
+// when one wants the model off, on plain DC, in years.
 #pragma once
 
 #include "core/finding/state.h"
@@ -20,7 +20,9 @@ inline constexpr Volts throttleOpen{18};  ///< a throttle of 12 V with little on
 inline constexpr double usualStutters = 1;    ///< a metre, where nobody counted
 inline constexpr Watts resistorBears{0.125};  ///< one of a quarter of a watt, in a closed model
 inline constexpr Seconds night{8 * 3600.0};
-inline constexpr Ohms balanceOhms{10e3};  ///< across each cell
+inline constexpr Celsius usualWarmth{40};          ///< in a closed body that runs
+inline constexpr Seconds tenYears{1000 * 3600.0};  ///< of running: 100 h a year
+inline constexpr Ohms balanceOhms{10e3};           ///< across each cell
 /// The time in which a bank loses its volts by itself, to a third.
 [[nodiscard]] Seconds selfDischarge(BankKind kind);
 

@@ -35,6 +35,9 @@ inline constexpr DecidedBy decidedBy[] = {
     {"reserve.one-wheel",
      "Where it bridges a place on one wheel of a side and stutters were counted: over where it "
      "stutters there on more than half of its crossings, close on more than one in ten."},
+    {"reserve.pads",
+     "Over while a wire is on pads that stop the decoder; ask while it is not known what stands "
+     "between them, or what limits the charge of a bank there, or what joining them does."},
     {"reserve.terminals",
      "A plug-in reserve on a decoder: over where it has no terminals, close where it does not "
      "switch "
@@ -42,6 +45,9 @@ inline constexpr DecidedBy decidedBy[] = {
     {"reserve.volts",
      "Highest bus volts against the rating: over above, close within the margin of "
      "its kind."},
+    {"reserve.warmth",
+     "Where it lies, as read: over above what its kind bears, close within 10 degrees of it, or "
+     "where frost makes it hold too short."},
 };
 
 }  // namespace glimmet::core::reserve

@@ -3,6 +3,7 @@
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/reserve/cells.h"
+#include "core/work/reserve/ageing.h"
 #include "core/work/reserve/own_bank.h"
 #include "core/work/supply.h"
 
@@ -11,7 +12,8 @@
 namespace glimmet::core::reserve {
 namespace {
 
-constexpr Watts clampBears{0.25};  // of one of half a watt, in a closed model
+constexpr Watts clampBears{0.25};     // of one of half a watt, in a closed model
+constexpr double nearlyTooWarm = 10;  // degrees below what it bears
 constexpr double seldom = 0.01, often = 0.5;
 
 void judgeCells(const Reckoned& facts, const BankState& state, Judging& judging) {
@@ -159,6 +161,45 @@ void judgeClamp(const Reckoned& facts, const BankState& state, Judging& judging)
     });
 }
 
+/// Where it lies, by the thermometer: too warm for its kind, or so cold that it holds less.
+void judgeWarmth(const FittedBank& bank, const BankState& state, Judging& judging) {
+    if (!bank.warmth) return;
+    const BankKind kind = bank.part.kind;
+    const Celsius warm = bank.warmth->value, most = bearsUpTo(kind);
+    const double frost = shareInFrost(kind, warm);
+    const bool over = warm > most;
+    const bool close = warm.value() > most.value() - nearlyTooWarm;
+    // Its time goes with its farads.
+    const bool shorter = frost < 1 && state.hold->time && *state.hold->time >= state.needed &&
+                         *state.hold->time * frost < state.needed;
+    judging.say(
+        "reserve.warmth", {},
+        over               ? State::Over
+        : close || shorter ? State::Close
+                           : State::Fine,
+        over || close ? Gravity::PartDestroyed : Gravity::WorksBadly, [&](Finding& finding) {
+            const std::string lies = formatted(warm, 3), bears = formatted(most, 3);
+            const Text mean = text("what it is of: a %1", std::string(name(kind)));
+            finding.sentence =
+                over ? text(
+                           "Too warm for it: %1 where it lies, and it bears %2. Away from motor "
+                           "and decoder, or another kind.",
+                           lies, bears)
+                : close ? text(
+                              "Warm for it: %1 where it lies, of %2 that it bears: it ages fast. "
+                              "Better away from motor and decoder.",
+                              lies, bears)
+                : shorter ? text("In frost it holds too short: at %1 it has %2 of its farads.",
+                                 lies, percent(frost))
+                          : text("It lies at %1 and bears %2.", lies, bears);
+            if (over || close) finding.action = text("the bank to a cooler place");
+            finding.figures = {
+                figures::measured(text("Where it lies"), "T", warm, bank.warmth->on, {}, "warm "),
+                figures::assumed(text("It bears"), "T_most", most, mean)};
+            if (over || close) finding.caution = capacitorCaution();
+        });
+}
+
 }  // namespace
 
 ClampState clampState(const BankClamp& clamp, const BankPart& part, const BankState& state) {
@@ -191,6 +232,7 @@ void judgeFitting(const Reckoned& facts, const BankState& state, Judging& judgin
     judgeCells(facts, state, judging);
     judgeTerminals(facts.job, judging);
     judgeClamp(facts, state, judging);
+    judgeWarmth(*facts.job.bank, state, judging);
 }
 
 }  // namespace glimmet::core::reserve

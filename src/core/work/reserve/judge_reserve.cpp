@@ -6,6 +6,7 @@
 #include "core/work/reserve/dead_bank.h"
 #include "core/work/reserve/judge_crossing.h"
 #include "core/work/reserve/judge_fitting.h"
+#include "core/work/reserve/judge_pads.h"
 #include "core/work/reserve/own_bank.h"
 #include "core/work/reserve/reserve.h"
 #include "core/work/supply.h"
@@ -380,6 +381,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     const Job& job = facts.job;
     const Loads loads = loadsOf(facts);
     OfferedBanks banks(facts, loads);
+    judgePads(facts, judging);
     // What a bank that gives nothing would do on paper says nothing.
     const bool dead = job.bank && job.bank->dead;
     if (!dead) judgeCrossings(facts, loads, banks, judging);

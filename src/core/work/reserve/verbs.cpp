@@ -3,6 +3,7 @@
 #include "core/work/jotted.h"
 #include "core/work/reserve/bank_state.h"
 #include "core/work/reserve/own_bank.h"
+#include "core/work/reserve/pads_verb.h"
 #include "core/work/reserve/reserve.h"
 
 #include <algorithm>
@@ -99,7 +100,10 @@ Result<Jotted> bank(const Said& said) {
     }
     // The same again keeps what is known.
     const bool same = before && before->part.id == id && (!own || before->part == made.part);
-    if (same) made = *before;
+    if (same)
+        made = *before;
+    else if (before && !said.name("HOLLOW"))
+        made.warmth = before->warmth;  // of the place, not of the bank
     made.charge = charge ? charge : made.charge;
     made.diode = diode ? diode : made.diode;
     Text meaning = own ? text("Stay-alive: %1, %2 at up to %3", made.part.name,
@@ -512,6 +516,15 @@ Result<Jotted> dirtOn(const Said& said) {
     return result;
 }
 
+/// "warm 60C"
+Result<Jotted> warm(const Said& said) {
+    if (!said.context.job.bank) return noBank();
+    const Celsius value = *said.one<Celsius>("DEGREES");
+    Jotted result = jotted(said, text("Where the bank lies it gets %1 warm", formatted(value)));
+    result.after.bank->warmth = Measured<Celsius>{value, said.context.today};
+    return result;
+}
+
 std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"}}; }
 
 constexpr Takes back{
@@ -571,6 +584,13 @@ constexpr Takes capacitanceTakes[] = {{.what = "FARADS",
                                        .least = 1e-5,
                                        .most = 10}};
 
+constexpr Takes warmTakes[] = {{.what = "DEGREES",
+                                .needed = true,
+                                .missing = "How warm, by the thermometer?",
+                                .dimension = Dimension::Temperature,
+                                .least = -40,
+                                .most = 125,
+                                .zero = true}};
 std::vector<Named> nothingNames(const Context&) {
     return {{"nothing", {"none", "dead", "no hold"}, "it stopped at once"}};
 }
@@ -661,6 +681,9 @@ constexpr const char* chargeExamples[] = {"charge 100R", "charge 100R diode 0.35
 constexpr const char* clampExamples[] = {"clamp 16V", "clamp 18V 2%", "clamp none"};
 constexpr const char* clampWords[] = {"zener"};
 constexpr const char* balanceExamples[] = {"balance cells", "balance none"};
+constexpr const char* warmExamples[] = {"warm 60C"};
+constexpr const char* warmWords[] = {"warmth"};
+constexpr const char* warmNoise[] = {"it", "lies", "at", "bank", "the"};
 constexpr const char* diodeExamples[] = {"diode 0.35V", "diode none"};
 constexpr const char* capacitanceExamples[] = {"capacitance 1900u"};
 constexpr const char* liftExamples[] = {"lift 2.1s", "lift nothing"};
@@ -706,6 +729,10 @@ constexpr Verb table[] = {
      balance,
      false,
      pathNoise},
+    {"warm", warmWords, warmTakes, warmExamples,
+     "how warm it gets where the bank lies, by a thermometer after a while of running", warm, false,
+     warmNoise},
+    padsVerb,
     {"lift", liftWords, liftTakes, liftExamples,
      "how long it goes on, lifted off the rail at a crawl with its lamps lit", lift, false,
      liftNoise},

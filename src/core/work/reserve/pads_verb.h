@@ -1,0 +1,42 @@
+// What the meter found at two empty pads of a board: "pads C7 12.8V".
+#pragma once
+
+#include "core/work/jotted.h"
+
+namespace glimmet::core::reserve {
+
+[[nodiscard]] Result<Jotted> pads(const jot::Said& said);
+[[nodiscard]] std::vector<jot::Named> bridgeNames(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> padsGone(const jot::Context&);
+
+inline constexpr jot::Takes padsTakes[] = {
+    {.what = "PADS",
+     .kind = jot::Takes::Kind::Words,
+     .needed = true,
+     .missing = "Which pads? What is printed beside them: C7."},
+    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = -40, .most = 40, .zero = true},
+    {.what = "AC",
+     .after = "ac",
+     .dimension = Dimension::Voltage,
+     .least = 1e-3,
+     .most = 40,
+     .zero = true},
+    {.what = "OHMS", .dimension = Dimension::Resistance, .least = 0.1, .most = 1e7, .zero = true},
+    {.what = "DID", .kind = jot::Takes::Kind::Name, .after = "bridged", .names = bridgeNames},
+    {.what = "GONE", .kind = jot::Takes::Kind::Name, .names = padsGone}};
+inline constexpr const char* padsExamples[] = {"pads C7 12.8V", "pads C7 100R",
+                                               "pads C7 bridged nothing"};
+inline constexpr const char* padsNoise[] = {"at", "the", "empty", "volts"};
+
+inline constexpr jot::Verb padsVerb{
+    "pads",
+    {},
+    padsTakes,
+    padsExamples,
+    "two empty pads of a board: DC volts, red lead at the marked pad; ac 14V; ohms to the blue "
+    "wire; what joining them did",
+    pads,
+    false,
+    padsNoise};
+
+}  // namespace glimmet::core::reserve
