@@ -110,6 +110,20 @@ TEST_F(InTheDark, VoltsAreTurnedByMouseAndKey) {
     QTest::keyClick(volts(), Qt::Key_End);
     EXPECT_NEAR(view.lamps()[0].current.value(), before, 1e-12);
 }
+TEST_F(InTheDark, LampsThatTheDecoderLetsComeSoftlyAreOnTheirWay) {
+    const core::Job soft = jotted(job, {"soft front 10s"});
+    view.show(tests::factsOf(soft), lampsLens, {});
+    const double front = view.lamps()[0].brightness;
+    press("reverse");
+    const double full = view.lamps()[1].brightness;  // the rear lamp is there at once
+    EXPECT_GT(full, 0.2);
+    // The front lamp was lit, and still is for most of its light.
+    EXPECT_GT(view.lamps()[0].brightness, 0.9 * front);
+    view.show(tests::factsOf(soft), lampsLens, {});  // an edit shows how it ends
+    EXPECT_EQ(view.lamps()[0].brightness, 0);
+    press("forward");
+    EXPECT_LT(view.lamps()[0].brightness, 0.5 * front);
+}
 TEST_F(InTheDark, AnEditKeepsHowItIsDrivenAndAnotherModelBeginsAnew) {
     press("reverse");
     const core::Job changed = jotted(job, {"resistor rear 1k"});
@@ -436,6 +450,31 @@ TEST(PictureView, LightShowsWhereABodyGapes) {
     // Fainter farther off, and none along the frame where it is the roof that gapes.
     EXPECT_LT(seam(gaping, 0.25), seam(gaping, 0));
     EXPECT_NEAR(seam(jotted(closed, {"wall table gap 0.5mm roof"}), 0), seam(closed, 0), 1e-9);
+}
+TEST(PictureView, ALightPipeIsDrawnToItsLedAndGlowsAlongItsSide) {
+    const core::Job open = jotted(shunter(), {"lamp front white for 10mA", "resistor front 470"});
+    const core::Job piped = jotted(open, {"pipe front 30mm"});
+    const auto shot = [](const core::Job& job, bool dark, core::Millimetres inwards) {
+        PictureView view;
+        view.resize(900, 500);
+        view.show(tests::factsOf(job), lampsLens, {});
+        view.setDark(dark);
+        const QImage image = view.grab().toImage();
+        core::Point at = job.groups[0].rows[0].lamps[0].fitted.pose.at;
+        at.x += inwards;
+        return image.pixelColor((view.view().at(at) * image.devicePixelRatio()).toPoint());
+    };
+    // By day a clear rod half-way in.
+    EXPECT_NE(shot(piped, false, core::Millimetres{15}), shot(open, false, core::Millimetres{15}));
+    EXPECT_GT(shot(piped, false, core::Millimetres{15}).lightness(), 200);
+    // In the dark it glows, with less light behind it than a bare lamp throws there.
+    const auto glow = [&](core::Millimetres at) {
+        return shot(piped, true, at).lightness() - shot(open, true, at).lightness();
+    };
+    EXPECT_GT(glow(core::Millimetres{25}), 8);
+    const core::Job fibre = jotted(open, {"fibre front 30mm bore 2mm"});
+    EXPECT_LT(shot(fibre, true, core::Millimetres{25}).lightness(),
+              shot(piped, true, core::Millimetres{25}).lightness());
 }
 TEST(PictureView, ShowsItsLampsAsIfOneHadFailed) {
     PictureView view;

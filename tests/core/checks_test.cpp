@@ -702,6 +702,21 @@ TEST(LampTester, OnTheWiresOfAGroupLightsAllOfItAtOnce) {
         jotted(shunter(), {"lamp front red", "parallel front red", "resistor front 100"});
     EXPECT_NEAR(flows(hungry, 0, {TesterKind::Supply, Volts{12}, false, true}), 0.010, 1e-6);
 
+    // The other way round a row by itself is dark; on the wires of its group what is turned lights.
+    const auto back = [&](const Job& job, std::size_t row, Tester with) {
+        return lamps::atTester(job.groups.at(0), row, with, true)->value();
+    };
+    EXPECT_EQ(back(pair, 0, all), 0);
+    EXPECT_EQ(back(alone, 0, {}), 0);
+    Job turned = pair;
+    turned.groups[0].rows[1].turned = true;
+    EXPECT_EQ(flows(turned, 1, all), 0);
+    EXPECT_NEAR(back(turned, 1, all), flows(alone, 0, {TesterKind::Block, {}, true}), 0.002);
+    EXPECT_GT(back(turned, 1, all), flows(pair, 1, all));
+    EXPECT_GT(flows(turned, 1, {}), 0.005);
+    EXPECT_EQ(lamps::testerLines(turned.groups[0], Volts{5})[5].cells[0].turned, TesterLook::Lit);
+    EXPECT_EQ(lamps::testerLines(turned.groups[0], Volts{5})[3].cells[0].turned, TesterLook::Dark);
+
     // The table has a line for each, said and read back as it stands there.
     const auto lines = lamps::testerLines(pair.groups[0], Volts{5});
     ASSERT_EQ(lines.size(), 6U);

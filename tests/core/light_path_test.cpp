@@ -141,6 +141,13 @@ TEST(LightPath, AimComesBeforeCurrent) {
     EXPECT_EQ(finding(near, pathId).state, State::Fine);
     EXPECT_NE(plain(finding(near, pathId).sentence).find("as bright as a bare LED"),
               std::string::npos);
+    // Half of what could get in, 1/(1 + 1²), is the edge.
+    const auto stateAt = [](const char* line) {
+        const auto all = checkedAll(marker({line}));
+        return finding(all, pathId).state;
+    };
+    EXPECT_EQ(stateAt("pipe marker 25mm gap 0.98mm"), State::Fine);
+    EXPECT_EQ(stateAt("pipe marker 25mm gap 1.02mm"), State::Close);
 
     const Job job = marker({"pipe marker 25mm gap 3mm"});
     const auto all = checkedAll(job);
@@ -268,6 +275,16 @@ TEST(LightPath, LinesKeepWhatTheyDoNotName) {
     EXPECT_FALSE(two.groups[0].rows[1].path.isOpen());
     EXPECT_TRUE(has(checkedAll(two), "lamp.path:marker/2"));
     EXPECT_FALSE(has(checkedAll(two), "lamp.path:marker/1"));
+}
+
+TEST(LightGuides, LoseWhatComesOutOfTheirSide) {
+    const LightGuide rod{GuideKind::Pipe, Millimetres{50}, Millimetres{2}, {}};
+    const LightGuide fibre{GuideKind::Fibre, Millimetres{50}, Millimetres{1}, {}};
+    EXPECT_NEAR(outOfItsSide(rod), 1 - std::pow(10, -0.002), 1e-12);
+    EXPECT_NEAR(outOfItsSide(fibre), 1 - std::pow(10, -0.00003), 1e-12);
+    LightPath path;
+    path.guide = rod;
+    EXPECT_NEAR(passed(path, LedFamily::White).along, std::pow(10, -0.1), 1e-12);
 }
 
 }  // namespace

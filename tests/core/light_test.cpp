@@ -111,5 +111,15 @@ TEST(Operating, ALampIsSeenByTheLightOfTheRoom) {
     EXPECT_GT(light.first, 0.9 * dark.first);
 }
 
+TEST(Eye, SeesLightComeOnEvenlyAsTheDecoderLetsIt) {
+    const Seconds soft{0.8};
+    EXPECT_EQ(onItsWay(0, 1, Seconds{0.8}, soft), 1);
+    EXPECT_EQ(onItsWay(0, 1, Seconds{0}, soft), 0);
+    // Half of the light half-way.
+    EXPECT_NEAR(std::pow(onItsWay(0, 1, Seconds{0.4}, soft), 3), 0.5, 1e-12);
+    EXPECT_NEAR(std::pow(onItsWay(1, 0.5, Seconds{0.2}, soft), 3), 1 - 0.875 / 4, 1e-12);
+    EXPECT_EQ(onItsWay(1, 0, Seconds{0}, Seconds{0}), 0);  // at once
+}
+
 }  // namespace
 }  // namespace glimmet::core

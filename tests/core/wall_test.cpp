@@ -164,6 +164,7 @@ TEST(WallGaps, ThatShowAreToldAndClosingThemEndsIt) {
     EXPECT_NE(plain(gap.sentence).find("along the frame"), std::string::npos);
     EXPECT_NE(plain(gap.sentence).find("about 28 %"), std::string::npos);
     EXPECT_NEAR(*figure(gap, "k_gap").value, 0.277, 0.001);
+    EXPECT_EQ(plain(gap.action), "close the gap along the frame, inside");
     ASSERT_EQ(gap.options.size(), 1U);
     EXPECT_FALSE(has(checkedAll(jotted(gaping, {gap.options[0].jot.c_str()})), gap.id));
     // The brass itself lets nothing through, and that stays so.

@@ -265,6 +265,14 @@ TEST(WhatIf, TurnedRoundOnTheRailsItStaysLitTheOtherWay) {
     ASSERT_TRUE(lightsTurned(rails, rails.groups[0]));
     EXPECT_EQ(seenWith(rails, LampFault::Reversed, 0), (std::vector<double>{1}));
     EXPECT_EQ(seenWith(rails, LampFault::Open, 0), (std::vector<double>{0}));
+    EXPECT_NE(plain(of(cases(rails), LampFault::Reversed).follows).find("other direction"),
+              std::string::npos);
+    // Of two in series one that is turned keeps both dark.
+    const auto chain =
+        cases(tests::jotted(tests::newJob("Aurora", "saloon"),
+                            {"lamp table red", "inline table yellow", "resistor table 2k2"}));
+    EXPECT_EQ(plain(of(chain, LampFault::Reversed).follows).find("other direction"),
+              std::string::npos);
     const Job still = onTwelveVolts({"lamp table white", "resistor table 2k2"});
     EXPECT_EQ(seenWith(still, LampFault::Reversed, 0), (std::vector<double>{0}));
 }

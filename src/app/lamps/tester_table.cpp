@@ -136,7 +136,9 @@ void TesterTable::add(const core::lamps::TesterLine& line,
         cell.seen
             ? tr("%1: should be %2, seen: %3").arg(what, lookWord(cell.look), lookWord(*cell.seen))
             : tr("%1: should be %2").arg(what, lookWord(cell.look)));
-    button->setToolTip(tr("%1. Press it to enter what you see.").arg(button->accessibleName()));
+    const QString round = tr("The other way round: %1.").arg(lookWord(cell.turned));
+    button->setToolTip(
+        tr("%1. %2 Press it to enter what you see.").arg(button->accessibleName(), round));
     connect(button, &QAbstractButton::clicked, this, [this, button, line, cell, what] {
         std::vector<LikelyLine> lines;
         for (const auto& [look, word] : core::wordsOf(core::TesterLook())) {

@@ -2,9 +2,11 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/led/eye.h"
+#include "core/led/light_path.h"
 #include "core/quantity/format.h"
 
 #include <QCoreApplication>
+#include <QLinearGradient>
 #include <QPainter>
 #include <QRadialGradient>
 
@@ -159,6 +161,57 @@ core::Millimetres seamOf(const core::Body& body, core::Seam seam) {
 /// How bright what it lights inside is seen, through a window or a gap.
 double insideLit(const core::LitLamp& lit) { return qMin(1.0, lit.brightness * 1.6); }
 
+/// A light pipe or fibre from its mouth, where its light comes out, to its LED, as far as the body
+/// is long.
+struct DrawnGuide {
+    QPointF mouth, end;
+    qreal thick = 0;
+};
+DrawnGuide drawn(const SceneInput& scene, const core::LitLamp& lit) {
+    const core::Fitted& fitted = lit.lamp->fitted;
+    const core::Body& body = scene.body(fitted);
+    const MatView& view = scene.view(fitted);
+    const core::Point mouth = fitted.pose.at;
+    core::Point end = mouth;
+    switch (fitted.pose.facing) {
+        case core::Facing::Front:
+            end.x = std::min(mouth.x + lit.guide->length, body.length);
+            break;
+        case core::Facing::Rear:
+            end.x = std::max(mouth.x - lit.guide->length, core::Millimetres{0});
+            break;
+        case core::Facing::Inside:
+            end.z = std::min(mouth.z + lit.guide->length, body.height);
+            break;
+    }
+    return {view.at(mouth), view.at(end), qMax(2.0, view.size(lit.guide->bore))};
+}
+
+/// By day a clear rod.
+void paintGuide(QPainter& painter, const DrawnGuide& guide) {
+    painter.setPen(
+        QPen(QColor(0x24, 0x26, 0x24, 0xC0), guide.thick + 1.6, Qt::SolidLine, Qt::FlatCap));
+    painter.drawLine(guide.mouth, guide.end);
+    painter.setPen(QPen(QColor(0xE4, 0xF0, 0xF2, 0xE0), guide.thick, Qt::SolidLine, Qt::FlatCap));
+    painter.drawLine(guide.mouth, guide.end);
+}
+
+/// In the dark what comes out of its side, brightest at the LED.
+void paintGuideGlow(QPainter& painter, const core::LitLamp& lit, const DrawnGuide& guide,
+                    QColor colour) {
+    const double along = std::pow(1 - core::outOfItsSide(*lit.guide), lit.guide->length.value());
+    const double side = std::cbrt(core::outOfItsSide(*lit.guide));
+    const auto seen = [&](double light) {
+        colour.setAlphaF(static_cast<float>(qMin(1.0, lit.brightness * side * std::cbrt(light))));
+        return colour;
+    };
+    QLinearGradient fades(guide.mouth, guide.end);
+    fades.setColorAt(0, seen(1));
+    fades.setColorAt(1, seen(1 / along));
+    painter.setPen(QPen(QBrush(fades), guide.thick, Qt::SolidLine, Qt::RoundCap));
+    painter.drawLine(guide.mouth, guide.end);
+}
+
 /// A line of light where the body gapes, bright where the lamp is near.
 void paintSeam(QPainter& painter, const SceneInput& scene, const core::LitLamp& lit,
                QColor colour) {
@@ -234,6 +287,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
                 paintGlow(painter, at, view.scale * 22, colour, insideLit(lit) * *lit.leak);
                 painter.restore();
             }
+            if (lit.guide) paintGuideGlow(painter, lit, drawn(scene, lit), colour);
             if (lit.seam && lit.atSeam > 0) {
                 painter.save();
                 painter.setClipPath(shellOf(scene, lit.lamp->fitted));
@@ -266,8 +320,16 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
         const QPointF at = scene.at(lit.lamp->fitted);
         const bool stressed = lit.group == scene.subject;
         const QColor colour = seenColour(lit, scene.dark);
-        if (!scene.dark)
-            paintLed(painter, at, lit.lamp->fitted.pose.facing, size, colour, stressed);
+        if (!scene.dark) {
+            // Behind a guide the LED lies at its inner end.
+            QPointF led = at;
+            if (lit.guide) {
+                const DrawnGuide guide = drawn(scene, lit);
+                paintGuide(painter, guide);
+                led = guide.end;
+            }
+            paintLed(painter, led, lit.lamp->fitted.pose.facing, size, colour, stressed);
+        }
         const qreal reach = qMax(12.0, size * 0.8);
         const QString called = qs(lit.name);
         targets.push_back(

@@ -43,7 +43,8 @@ PictureView::PictureView(QWidget* parent) : QWidget(parent) {
     m_clock.start();
     m_blink.setInterval(60);
     connect(&m_blink, &QTimer::timeout, this, [this] {
-        blink(core::Seconds{static_cast<double>(m_clock.elapsed()) / 1000});
+        blink(now());
+        if (!moves()) m_blink.stop();
         update();
     });
 }
@@ -51,28 +52,48 @@ PictureView::PictureView(QWidget* parent) : QWidget(parent) {
 void PictureView::light() {
     // In daylight every lamp stands there with what it takes when it is on.
     m_steady = core::litWhen(*m_facts, m_dark ? m_operating : core::Operating{}, m_relit);
-    blink(core::Seconds{static_cast<double>(m_clock.elapsed()) / 1000});
-    const bool blinking =
-        m_dark && std::any_of(m_steady.begin(), m_steady.end(), [](const core::LitLamp& lit) {
-            return lit.blinks && lit.brightness > 0;
-        });
-    blinking ? m_blink.start() : m_blink.stop();
+    m_from.clear();
+    blink(now());
+    moves() ? m_blink.start() : m_blink.stop();
     if (m_dark) m_panel->show(*m_facts, m_operating);
 }
 
-/// In the dark what has a chip in it does as the chip does; by day it stands there lit.
+core::Seconds PictureView::now() const {
+    return core::Seconds{static_cast<double>(m_clock.elapsed()) / 1000};
+}
+
+bool PictureView::moves() const {
+    return m_dark && std::any_of(m_steady.begin(), m_steady.end(), [&](const core::LitLamp& lit) {
+               return (lit.blinks && lit.brightness > 0) ||
+                      (!m_from.empty() && now() - m_switched < lit.soft);
+           });
+}
+
+/// In the dark what has a chip in it does as the chip does, what the decoder lets come on softly
+/// comes so; by day it stands there lit.
 void PictureView::blink(core::Seconds time) {
     m_lamps = m_steady;
     if (!m_dark) return;
-    for (core::LitLamp& lit : m_lamps) {
+    for (std::size_t i = 0; i < m_lamps.size(); ++i) {
+        core::LitLamp& lit = m_lamps[i];
+        if (!m_from.empty()) {
+            lit.brightness = core::onItsWay(m_from[i], lit.brightness, time - m_switched, lit.soft);
+        }
         if (lit.blinks) lit.brightness *= std::cbrt(core::shines(*lit.lamp->part.blink, time));
     }
 }
 
 void PictureView::drive(const core::Operating& operating) {
+    std::vector<double> from;
+    for (const core::LitLamp& lit : m_lamps) from.push_back(lit.brightness);
     m_operating = operating;
     if (!m_hasJob) return;
     light();
+    // The lamps are the same ones: only how they are driven has changed.
+    m_from = std::move(from);
+    m_switched = now();
+    blink(m_switched);
+    if (moves()) m_blink.start();
     update();
 }
 
@@ -198,7 +219,7 @@ void PictureView::paintEvent(QPaintEvent*) {
     m_targets.clear();
     paintGround(painter);
     if (!m_hasJob) return;
-    const SceneInput scene{m_job, m_units, m_lamps, m_subject, m_dark, m_track};
+    const SceneInput scene{m_job, m_facts->house, m_units, m_lamps, m_subject, m_dark, m_track};
     const PartBoxes parts = paintModel(painter, scene, m_targets);
     if (!m_dark && m_lens) m_lens({painter, scene, parts, m_targets});
     // What light the room has lies on everything alike.
@@ -222,18 +243,17 @@ void PictureView::paintEvent(QPaintEvent*) {
     if (m_dark) {
         const bool lit = std::any_of(m_lamps.begin(), m_lamps.end(),
                                      [](const core::LitLamp& lamp) { return lamp.brightness > 0; });
-        paintLegend(
-            painter, QPointF(10, 8),
-            !lit
-                ? tr("no lamp is seen")
-                : tr("as the eye would find it, roughly; walls and gaps only where they were told"),
-            Qt::AlignLeft, ink, QColor(0, 0, 0));
+        const auto caption = [&](qreal y, const QString& words) {
+            paintLegend(painter, QPointF(10, y), words, Qt::AlignLeft, ink, QColor(0, 0, 0));
+        };
+        caption(8, lit ? tr("roughly what an eye would find") : tr("no lamp is seen"));
+        if (lit) caption(28, tr("walls and gaps only where they were told"));
     }
     if (const QString shown = !m_tried.isEmpty() ? tr("tried: %1").arg(m_tried)
                               : !m_as.isEmpty()  ? tr("as if: %1").arg(m_as)
                                                  : QString();
         !shown.isEmpty()) {
-        paintLegend(painter, QPointF(width() / 2.0, 30), shown, Qt::AlignHCenter,
+        paintLegend(painter, QPointF(width() - 10, 28), shown, Qt::AlignRight,
                     m_dark ? QColor(0xF0, 0xF2, 0xE2) : theme().matInk,
                     m_dark ? QColor(0, 0, 0) : theme().mat);
     }

@@ -68,7 +68,10 @@ private:
     void move(const QPointF& by);
     void paintGround(QPainter& painter);
     void light();
+    /// Some lamp blinks, or is on its way.
+    [[nodiscard]] bool moves() const;
     void blink(core::Seconds time);
+    [[nodiscard]] core::Seconds now() const;  ///< since the view was made
     void placePanel();
     core::Job m_job;
     std::optional<core::Reckoned> m_facts;  ///< of m_job
@@ -78,6 +81,8 @@ private:
     bool m_hasJob = false;
     std::vector<core::LitLamp> m_steady;  ///< as they are lit
     std::vector<core::LitLamp> m_lamps;   ///< as they are seen: chips blink
+    std::vector<double> m_from;           ///< how bright they were when they were switched
+    core::Seconds m_switched{0};          ///< when that was
     QTimer m_blink;                       ///< runs while something blinks in the dark
     QElapsedTimer m_clock;
     std::string m_subject;

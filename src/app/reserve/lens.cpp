@@ -3,6 +3,7 @@
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
 #include "core/work/reserve/bank_state.h"
+#include "core/work/reserve/bank_wiring.h"
 
 #include <QPainter>
 #include <QPainterPath>
@@ -38,10 +39,12 @@ void paintReserveLens(const LensInput& input) {
     const QPointF minus(bank.left() + bank.width() * 0.12, bank.top() + bank.height() * 0.2);
     if (!decoder.isNull()) {
         const qreal above = qMin(bank.top(), decoder.top()) - 22;
+        const auto wiring = *core::reserve::bankWiring(scene.job, scene.house);
         paintLead(input, plus, {decoder.left() + decoder.width() * 0.8, decoder.top() + 2},
-                  u"blue"_s, {bank.right() + 26, above}, tr("+ to common, blue"));
+                  u"blue"_s, {bank.right() + 26, above}, tr("+ to %1").arg(said(wiring.plusTo)));
         paintLead(input, minus, {decoder.left() + decoder.width() * 0.55, decoder.top() + 2},
-                  u"black"_s, {bank.right() + 26, above - 22}, tr("− to decoder ground, black"));
+                  u"black"_s, {bank.right() + 26, above - 22},
+                  tr("− to %1").arg(said(wiring.minusTo)));
     }
     const core::FittedBank& fitted = *scene.job.bank;
     const core::reserve::Path path = core::reserve::pathOf(fitted);

@@ -14,7 +14,7 @@ bool credible(double value, const Takes& takes) {
 Text shownValue(double value, const Takes& takes) {
     // A share is said in per cent; what is counted begins at one.
     if (takes.dimension == Dimension::Ratio && takes.least < 1) return verbatim(percent(value));
-    if (takes.dimension == Dimension::Time) {
+    if (takes.dimension == Dimension::Time && value >= 60) {
         const bool hours = value >= 2 * 3600.0;
         return verbatim(formatted(value / (hours ? 3600 : 60), Dimension::Ratio) +
                         (hours ? " h" : " min"));

@@ -22,6 +22,13 @@ double seenIn(double light, RoomLight room) {
     return std::min(1.0, std::cbrt(std::max(light - lostIn(room), 0.0)));
 }
 
+double onItsWay(double from, double to, Seconds since, Seconds soft) {
+    if (since >= soft) return to;
+    const double share = (since / soft).value();
+    const double before = from * from * from, after = to * to * to;
+    return std::cbrt(before + (after - before) * share);
+}
+
 double onGround(Millimetres height, Millimetres away) {
     assert(height > Millimetres{0} && away >= Millimetres{0});
     // cos of the angle to its axis, sin of the slant, 1/r²; most at away = height / √3.

@@ -20,6 +20,10 @@ constexpr auto wordsOf(RoomLight) {
 /// How bright light (of an LED's at 20 mA) looks there, 0 … 1: the cube root of what stands out.
 [[nodiscard]] double seenIn(double light, RoomLight room);
 
+/// How bright it looks so long after it was switched, on its way from one brightness to another
+/// within `soft`: its light goes evenly, as a decoder's pulses widen. Range: since >= 0.
+[[nodiscard]] double onItsWay(double from, double to, Seconds since, Seconds soft);
+
 /// What a lamp that faces along the track throws on the ground, of the most that it throws
 /// anywhere: a matt face at a height, light falling with the square of distance and on the slant.
 /// 0 … 1. Range: height > 0, away >= 0 (asserted).

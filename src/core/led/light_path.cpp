@@ -59,13 +59,16 @@ Millimetres shadowAt(const Obstacle& obstacle, Millimetres beyond) {
     return obstacle.across * ((obstacle.away + beyond) / obstacle.away);
 }
 
+double outOfItsSide(const LightGuide& guide) {
+    return 1 - std::pow(10, -(guide.kind == GuideKind::Pipe ? pipeLoss : fibreLoss) / 10);
+}
+
 LightPassed passed(const LightPath& path, LedFamily family) {
     LightPassed made;
     if (path.guide) {
         made.entry = entryAcross(*path.guide, path.guide->gap);
         made.atBest = entryAcross(*path.guide, Millimetres{0});
-        const double loss = path.guide->kind == GuideKind::Pipe ? pipeLoss : fibreLoss;
-        made.along = std::pow(10, -loss * path.guide->length.value() / 10);
+        made.along = std::pow(1 - outOfItsSide(*path.guide), path.guide->length.value());
     }
     if (path.filter) made.filter = filterPasses(*path.filter, family);
     if (path.diffuser) made.diffuser = diffuserPasses;

@@ -65,6 +65,9 @@ struct LightPassed {
 /// covers, as seen from the face: sin a, with tan a half its width over how far it stands away.
 [[nodiscard]] LightPassed passed(const LightPath& path, LedFamily family);
 
+/// The share of what goes along a guide that comes out of its side on a millimetre.
+[[nodiscard]] double outOfItsSide(const LightGuide& guide);
+
 /// Of a colour before a lamp. A bulb passes as a white LED does.
 [[nodiscard]] double filterPasses(FilterColour filter, LedFamily family);
 

@@ -151,6 +151,7 @@ struct LampGroup {
     std::vector<LampRow> rows;
     std::optional<LampSwitch> contact{};  ///< that the group hangs behind
     double dimmed = 1;    ///< to this share of its light by the decoder's setting, 0 … 1; > 0
+    Seconds soft{0};      ///< in which it comes on and goes, by the decoder's setting; >= 0
     bool oneWay = false;  ///< a diode before it: where the supply reverses it lights one way round
     ResistorWish wish{Amperes{0.005}, Series::E12, RoundingPolicy::Higher};
     bool operator==(const LampGroup&) const = default;

@@ -698,6 +698,8 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
                 lit.name =
                     group.rows.size() == 1 ? group.name : group.name + "/" + std::to_string(r + 1);
                 lit.output = group.output;
+                lit.soft = group.soft;
+                lit.guide = group.rows[r].path.guide;
                 lit.lamp = &lamp;
                 if (state) {
                     const RowState& row = state->rows[r];

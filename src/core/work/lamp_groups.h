@@ -143,7 +143,9 @@ struct LitLamp {
     Amperes current{};
     bool connected = false;
     double brightness = 0;               ///< to the eye: 0 dark … 1 an LED at 20 mA
+    Seconds soft{0};                     ///< in which it comes on and goes
     std::optional<FilterColour> filter;  ///< what it shines through
+    std::optional<LightGuide> guide;     ///< that carries its light
     std::optional<Obstacle> obstacle;    ///< that throws its shadow
     std::optional<double> leak;          ///< of its brightness, through the wall that was told
     std::optional<Seam> seam;            ///< where its wall gapes

@@ -140,6 +140,7 @@ void groupFields(Io& io, Self& group) {
     io("connection", group.connection);
     io("switch", group.contact, Maybe);
     io("dimmed", group.dimmed, Maybe, within(0.01, 1));
+    io("soft", group.soft, Maybe, from0To(60));
     io("one_way", group.oneWay, Maybe);
     io("target", group.wish.target, Required, upTo(1));
     io("series", group.wish.series);

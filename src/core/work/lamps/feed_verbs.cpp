@@ -51,6 +51,31 @@ Result<Jotted> dim(const Said& said) {
     return result;
 }
 
+std::vector<Named> notSoft(const Context&) { return {{"none", {"at once"}, "on and off at once"}}; }
+
+/// "soft front 0.8s"
+Result<Jotted> soft(const Said& said) {
+    const auto index = groupOf(said);
+    if (!index) return tl::unexpected(index.error());
+    const LampGroup& before = said.context.job.groups[*index];
+    const auto seconds = said.one<Seconds>("SECONDS");
+    if (seconds.has_value() == said.name("none").has_value()) {
+        return refuse(ErrorCode::Missing, text("Within how long does it come on? Write it like %1.",
+                                               said.verb.examples.front()));
+    }
+    if (seconds && before.output == supplyOutput) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("%1 hangs straight on the supply: it is on or off with that.", before.name));
+    }
+    Jotted result = jotted(said, seconds ? text("%1: comes on and goes within %2, by the decoder",
+                                                before.name, formatted(*seconds))
+                                         : text("%1: on and off at once", before.name));
+    result.subject = before.id;
+    result.after.groups[*index].soft = seconds.value_or(Seconds{0});
+    return result;
+}
+
 std::vector<Named> poleNames(const Context&) {
     return {{"one-pole", {"one pole", "single-pole"}, "it opens one wire"},
             {"two-pole", {"two poles", "double-pole"}, "it opens both wires"},

@@ -13,12 +13,14 @@ namespace glimmet::core::lamps {
 [[nodiscard]] Result<Jotted> package(const jot::Said& said);
 [[nodiscard]] Result<Jotted> toggle(const jot::Said& said);
 [[nodiscard]] Result<Jotted> dim(const jot::Said& said);
+[[nodiscard]] Result<Jotted> soft(const jot::Said& said);
 
 [[nodiscard]] std::vector<jot::Named> capacitorNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> withoutIt(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> packageNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> poleNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> fullName(const jot::Context&);
+[[nodiscard]] std::vector<jot::Named> notSoft(const jot::Context&);
 
 inline constexpr jot::Takes smoothingTakes[] = {
     {.what = "FARADS", .dimension = Dimension::Capacitance, .least = 1e-7, .most = 0.1},
@@ -58,6 +60,13 @@ inline constexpr jot::Takes dimTakes[] = {
     {.what = "SHARE", .dimension = Dimension::Ratio, .least = 0.02, .most = 1, .unitNeeded = true},
     {.what = "full", .kind = jot::Takes::Kind::Name, .names = fullName}};
 
+inline constexpr jot::Takes softTakes[] = {
+    lampGroup,
+    {.what = "SECONDS", .dimension = Dimension::Time, .least = 0.05, .most = 10},
+    {.what = "none", .kind = jot::Takes::Kind::Name, .names = notSoft}};
+
+inline constexpr const char* softExamples[] = {"soft front 0.8s", "soft front none"};
+inline constexpr const char* softNoise[] = {"lamp", "lamps", "within", "in"};
 inline constexpr const char* smoothingExamples[] = {
     "smoothing 330uF 25V charge 47R", "smoothing 10uF 25V tantalum", "smoothing none"};
 inline constexpr const char* driverExamples[] = {"driver front 5mA",
@@ -113,6 +122,9 @@ inline constexpr jot::Verb oneWayVerb{
 inline constexpr jot::Verb dimVerb{
     "dim", dimWords, dimTakes, dimExamples, "the share of its light that the decoder is set to",
     dim,   false,    dimNoise};
+inline constexpr jot::Verb softVerb{
+    "soft", {},    softTakes, softExamples, "in how long the decoder lets a lamp come on and go",
+    soft,   false, softNoise};
 inline constexpr jot::Verb toggleVerb{"toggle",
                                       {},
                                       toggleTakes,

@@ -174,11 +174,13 @@ Text called(const Tester& tester) {
     return text("the 9 V tester");
 }
 
-Result<Amperes> atTester(const LampGroup& group, std::size_t row, const Tester& tester) {
+Result<Amperes> atTester(const LampGroup& group, std::size_t row, const Tester& tester,
+                         bool turned) {
     const LampRow& held = group.rows[row];
     const TesterLaw with = lawOf(tester);
     if ((tester.resistor || tester.others) && !held.resistor) return Amperes{0};
-    if (tester.others && held.turned) return Amperes{0};
+    // By itself a row is held plus to plus; on the wires of its group as it stands there.
+    if (turned != (tester.others && held.turned)) return Amperes{0};
     LampCircuit circuit;
     circuit.common = with.behind;
     const auto add = [&](const LampRow& joined, Ohms resistor) -> Result<void> {
@@ -197,7 +199,7 @@ Result<Amperes> atTester(const LampGroup& group, std::size_t row, const Tester& 
         circuit.common += group.shared();
         for (std::size_t r = 0; r < group.rows.size(); ++r) {
             const LampRow& each = group.rows[r];
-            if (!each.resistor || each.turned) continue;
+            if (!each.resistor || each.turned != turned) continue;
             if (r == row) at = circuit.strings.size();
             if (const auto added = add(each, *each.resistor); !added)
                 return tl::unexpected(added.error());
@@ -240,7 +242,10 @@ std::vector<TesterLine> testerLines(const LampGroup& group, Volts supply) {
                 if (kind == TesterKind::Supply) with.volts = supply;
                 const auto current = atTester(group, row, with);
                 if (!current) return {};
-                TesterLine::Cell cell{with, *current, expectedLook(*current), {}, State::Fine};
+                const auto back = atTester(group, row, with, true);
+                if (!back) return {};
+                TesterLine::Cell cell{with, *current,   expectedLook(*current), expectedLook(*back),
+                                      {},   State::Fine};
                 if (tested && tested->with == with) {
                     cell.seen = tested->look;
                     cell.state = verdictOf(tested->look, cell.look).state;

@@ -1493,6 +1493,7 @@ constexpr Verb table[] = {
     oneWayVerb,
     toggleVerb,
     dimVerb,
+    softVerb,
     packageVerb,
     pipeVerb,
     fibreVerb,
