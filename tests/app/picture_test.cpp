@@ -121,7 +121,7 @@ TEST_F(InTheDark, LampsThatTheDecoderLetsComeSoftlyAreOnTheirWay) {
     EXPECT_GT(view.lamps()[0].brightness, 0.9 * front);
     view.show(tests::factsOf(soft), lampsLens, {});  // an edit shows how it ends
     EXPECT_EQ(view.lamps()[0].brightness, 0);
-    press("forward");
+    press("reverse");
     EXPECT_LT(view.lamps()[0].brightness, 0.5 * front);
 }
 TEST_F(InTheDark, AnEditKeepsHowItIsDrivenAndAnotherModelBeginsAnew) {

@@ -720,6 +720,11 @@ TEST(LampTester, OnTheWiresOfAGroupLightsAllOfItAtOnce) {
     // The table has a line for each, said and read back as it stands there.
     const auto lines = lamps::testerLines(pair.groups[0], Volts{5});
     ASSERT_EQ(lines.size(), 6U);
+    std::vector<TesterKind> kinds;
+    for (const auto& cell : lines[2].cells) kinds.push_back(cell.with.kind);
+    EXPECT_EQ(kinds, (std::vector{TesterKind::Block, TesterKind::Cell, TesterKind::DiodeTest,
+                                  TesterKind::Supply}));
+    EXPECT_EQ(lines[2].cells[3].with.volts, Volts{5});
     EXPECT_TRUE(lines[2].others);
     EXPECT_FALSE(lines[1].others);
     const std::string said = lamps::testerJot(lines[5].row, "dim", lines[5].cells[0].with);

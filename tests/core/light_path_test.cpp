@@ -287,5 +287,23 @@ TEST(LightGuides, LoseWhatComesOutOfTheirSide) {
     EXPECT_NEAR(passed(path, LedFamily::White).along, std::pow(10, -0.1), 1e-12);
 }
 
+TEST(LightGuides, HaveTheirLedAtTheInnerEndAsFarAsTheBodyGoes) {
+    const auto led = [](const Job& job) {
+        const auto facts = tests::factsOf(job);
+        const LitLamp lit = litLamps(job, facts.groups).front();
+        const Point by = ledOf(lit, job.units[0].body), at = lit.lamp->fitted.pose.at;
+        return std::pair((by.x - at.x).value(), (by.z - at.z).value());
+    };
+    const Job front = tests::jotted(tests::shunter(), {"lamp front white", "resistor front 1k"});
+    EXPECT_EQ(led(front), std::pair(0.0, 0.0));
+    EXPECT_NEAR(led(tests::jotted(front, {"pipe front 20mm"})).first, 20, 1e-9);
+    const Job rear = tests::jotted(tests::shunter(), {"lamp rear red", "resistor rear 1k"});
+    EXPECT_NEAR(led(tests::jotted(rear, {"pipe rear 20mm"})).first, -20, 1e-9);
+    const double whole = rear.groups[0].rows[0].lamps[0].fitted.pose.at.x.value();
+    EXPECT_NEAR(led(tests::jotted(rear, {"fibre rear 400mm"})).first, -whole, 1e-9);
+    const Job cab = tests::jotted(tests::shunter(), {"lamp cab warm white", "resistor cab 1k"});
+    EXPECT_NEAR(led(tests::jotted(cab, {"pipe cab 2mm"})).second, 2, 1e-9);
+}
+
 }  // namespace
 }  // namespace glimmet::core

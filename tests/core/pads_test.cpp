@@ -98,6 +98,8 @@ TEST(EmptyPads, WhereABankGoesTellWhatLimitsItsCharge) {
     };
     EXPECT_NE(sentence({"pads C7 13.1V 0R"}).find("Nothing on the board limits"),
               std::string::npos);
+    EXPECT_NE(sentence({"pads C7 13.1V 2R"}).find("Nothing on the board limits"),
+              std::string::npos);
     EXPECT_NE(sentence({"pads C7 13.1V 100R"}).find("own 100 Ω limit"), std::string::npos);
     EXPECT_NE(sentence({"pads C7 13.1V 10R"}).find("own 10 Ω limit"), std::string::npos);
     EXPECT_NE(sentence({"pads C7 13.1V 2k"}).find("own 2 kΩ limit"), std::string::npos);
@@ -110,6 +112,7 @@ TEST(EmptyPads, WhereABankGoesTellWhatLimitsItsCharge) {
     const auto all = checkedAll(bare);
     ASSERT_EQ(padsFinding(all).options.size(), 1U);
     EXPECT_EQ(padsFinding(all).options[0].jot, "charge 100R");
+    EXPECT_EQ(plain(padsFinding(all).options[0].effect), "peak 130 mA");
     const auto limited = checkedAll(jotted(bare, {"charge 100R"}));
     EXPECT_TRUE(padsFinding(limited).options.empty());
 }
@@ -147,6 +150,11 @@ TEST(EmptyPads, AreSaidInOneLineOrInSeveral) {
     ASSERT_TRUE(said);
     EXPECT_EQ(said->after.pads[0].on, "2026-03-02");
     EXPECT_EQ(said->stage, "reserve");
+    for (const char* line : {"pads C7 13V", "pads C7 ac 0V", "pads C7 90R"}) {
+        EXPECT_EQ(understood(line, job, smallCatalogue(), "2026-03-02")->after.pads[0].on,
+                  "2026-03-02");
+    }
+    EXPECT_EQ(understood("pads C11", job, smallCatalogue(), "2026-03-02")->after.pads[2].on, "");
     for (const char* line : {"pads", "pads C8 none", "pads C7 none 12V", "pads C7 90V",
                              "pads C7 bridged", "pads C7 bridged perhaps"}) {
         EXPECT_FALSE(understood(line, job, smallCatalogue(), {})) << line;

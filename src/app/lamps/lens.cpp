@@ -48,7 +48,7 @@ void paintLampWires(const LensInput& input) {
     bool across = false;
     for (const core::LitLamp& lit : scene.lamps) {
         if (!scene.subject.empty() && lit.group != scene.subject) continue;
-        const QPointF at = scene.at(lit.lamp->fitted);
+        const QPointF at = scene.led(lit);
         const std::size_t there = core::unitAt(job, lit.lamp->fitted.unit);
         const bool behind = there > seat->unit;
         const auto run = [&](const QColor& colour, qreal shift) {
@@ -117,7 +117,7 @@ void paintLampsLens(const LensInput& input) {
     paintFactoryWires(painter, scene, Wires::Misleading);
     for (const core::LitLamp& lit : scene.lamps) {
         if (lit.group != scene.subject) continue;
-        const QPointF at = scene.at(lit.lamp->fitted);
+        const QPointF at = scene.led(lit);
         const core::Fitted& fitted = lit.lamp->fitted;
         const bool front =
             at.x() < scene.view(fitted).at({scene.body(fitted).length / 2.0, {}}).x();

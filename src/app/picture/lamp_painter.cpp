@@ -161,30 +161,14 @@ core::Millimetres seamOf(const core::Body& body, core::Seam seam) {
 /// How bright what it lights inside is seen, through a window or a gap.
 double insideLit(const core::LitLamp& lit) { return qMin(1.0, lit.brightness * 1.6); }
 
-/// A light pipe or fibre from its mouth, where its light comes out, to its LED, as far as the body
-/// is long.
+/// A light pipe or fibre from its mouth, where its light comes out, to its LED.
 struct DrawnGuide {
     QPointF mouth, end;
     qreal thick = 0;
 };
 DrawnGuide drawn(const SceneInput& scene, const core::LitLamp& lit) {
-    const core::Fitted& fitted = lit.lamp->fitted;
-    const core::Body& body = scene.body(fitted);
-    const MatView& view = scene.view(fitted);
-    const core::Point mouth = fitted.pose.at;
-    core::Point end = mouth;
-    switch (fitted.pose.facing) {
-        case core::Facing::Front:
-            end.x = std::min(mouth.x + lit.guide->length, body.length);
-            break;
-        case core::Facing::Rear:
-            end.x = std::max(mouth.x - lit.guide->length, core::Millimetres{0});
-            break;
-        case core::Facing::Inside:
-            end.z = std::min(mouth.z + lit.guide->length, body.height);
-            break;
-    }
-    return {view.at(mouth), view.at(end), qMax(2.0, view.size(lit.guide->bore))};
+    const MatView& view = scene.view(lit.lamp->fitted);
+    return {scene.at(lit.lamp->fitted), scene.led(lit), qMax(2.0, view.size(lit.guide->bore))};
 }
 
 /// By day a clear rod.
@@ -317,18 +301,12 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
         painter.setCompositionMode(QPainter::CompositionMode_SourceOver);
     }
     for (const core::LitLamp& lit : scene.lamps) {
-        const QPointF at = scene.at(lit.lamp->fitted);
+        const QPointF at = scene.dark ? scene.at(lit.lamp->fitted) : scene.led(lit);
         const bool stressed = lit.group == scene.subject;
         const QColor colour = seenColour(lit, scene.dark);
         if (!scene.dark) {
-            // Behind a guide the LED lies at its inner end.
-            QPointF led = at;
-            if (lit.guide) {
-                const DrawnGuide guide = drawn(scene, lit);
-                paintGuide(painter, guide);
-                led = guide.end;
-            }
-            paintLed(painter, led, lit.lamp->fitted.pose.facing, size, colour, stressed);
+            if (lit.guide) paintGuide(painter, drawn(scene, lit));
+            paintLed(painter, at, lit.lamp->fitted.pose.facing, size, colour, stressed);
         }
         const qreal reach = qMax(12.0, size * 0.8);
         const QString called = qs(lit.name);

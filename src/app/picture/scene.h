@@ -75,6 +75,10 @@ struct SceneInput {
     [[nodiscard]] QPointF at(const core::Fitted& fitted) const {
         return view(fitted).at(fitted.pose.at);
     }
+    [[nodiscard]] QPointF led(const core::LitLamp& lit) const {
+        const core::Fitted& fitted = lit.lamp->fitted;
+        return view(fitted).at(core::ledOf(lit, body(fitted)));
+    }
     [[nodiscard]] const core::Body& body(const core::Fitted& fitted) const {
         return job.units[core::unitAt(job, fitted.unit)].body;
     }

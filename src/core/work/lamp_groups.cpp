@@ -681,6 +681,23 @@ double perceivedBrightness(Amperes current) {
     return perceivedBrightness(current.value() / familyTestCurrent);
 }
 
+Point ledOf(const LitLamp& lit, const Body& body) {
+    Point at = lit.lamp->fitted.pose.at;
+    if (!lit.guide) return at;
+    switch (lit.lamp->fitted.pose.facing) {
+        case Facing::Front:
+            at.x = std::min(at.x + lit.guide->length, body.length);
+            break;
+        case Facing::Rear:
+            at.x = std::max(at.x - lit.guide->length, Millimetres{0});
+            break;
+        case Facing::Inside:
+            at.z = std::min(at.z + lit.guide->length, body.height);
+            break;
+    }
+    return at;
+}
+
 LedFamily lightFamily(const LampPart& part) {
     return part.filament ? LedFamily::White : part.family;
 }

@@ -152,6 +152,8 @@ struct LitLamp {
     double atSeam = 0;                   ///< of its brightness, straight out there
     bool blinks = false;  ///< its chip does its work; where it begins anew all the time it is lit
 };
+/// Where its LED lies: at its place, or at the inner end of its guide, as far as the body goes.
+[[nodiscard]] Point ledOf(const LitLamp& lit, const Body& body);
 /// The colour its light has: a bulb's is white.
 [[nodiscard]] LedFamily lightFamily(const LampPart& part);
 
