@@ -12,6 +12,7 @@
 #include "app/lamps/volts_table.h"
 #include "app/measure/motor_plot.h"
 #include "app/reserve/bank_drawing.h"
+#include "app/reserve/bank_table.h"
 #include "app/reserve/consequence_table.h"
 #include "app/reserve/crossing_plot.h"
 #include "app/reserve/hold_plot.h"
@@ -27,6 +28,7 @@
 
 #include <QAbstractButton>
 #include <QDoubleSpinBox>
+#include <QHelpEvent>
 #include <QLabel>
 #include <QLineEdit>
 #include <QMenu>
@@ -36,6 +38,7 @@
 #include <QTest>
 #include <QTextBrowser>
 #include <QToolButton>
+#include <QToolTip>
 
 #include <gtest/gtest.h>
 
@@ -795,6 +798,49 @@ TEST(ReserveStrip, ASpeedIsSetByPressAndKey) {
     EXPECT_EQ(chosen.size(), before);
     strip.show(tests::factsOf(lameOnPoints()), {}, "gap right 10 mm");
     EXPECT_TRUE(speeds->accessibleName().startsWith(u"Speeds: "_s));
+}
+
+TEST(ReserveStrip, BanksStandSideBySideAndOneIsTakenByPressOrKey) {
+    ReserveStrip strip;
+    strip.resize(900, 400);
+    strip.QWidget::show();
+    core::Job job = lameOnPoints();
+    strip.show(tests::factsOf(job), {}, {});
+    auto* table = strip.findChild<BankTable*>();
+    ASSERT_TRUE(table);
+    EXPECT_TRUE(table->rows().empty());  // only what is looked at is worked out
+    QTest::mouseClick(strip.findChild<QToolButton*>(u"bankChoice"_s), Qt::LeftButton);
+    ASSERT_EQ(table->rows().size(), tests::smallCatalogue().banks.size());
+    EXPECT_TRUE(table->accessibleDescription().contains(qs(table->rows()[1].bank.bank.part.name)));
+    QSignalSpy chosen(&strip, &ReserveStrip::jotChosen);
+    const auto line = [&](std::size_t row) { return qs(table->rows()[row].bank.jot); };
+    const QString second = line(1);
+    QTest::mouseClick(table, Qt::LeftButton, {}, {90, 48 + 40 + 20});
+    ASSERT_EQ(chosen.count(), 1);
+    EXPECT_EQ(chosen.takeLast().at(0).toString(), second);
+    QTest::mouseClick(table, Qt::LeftButton, {}, {90, 30});  // its head
+    EXPECT_EQ(chosen.count(), 0);
+    table->setFocus();
+    QTest::keyClick(table, Qt::Key_Down);
+    QTest::keyClick(table, Qt::Key_Return);
+    ASSERT_EQ(chosen.count(), 1);
+    EXPECT_EQ(chosen.takeLast().at(0).toString(), line(2));
+    for (int i = 0; i < 9; ++i) QTest::keyClick(table, Qt::Key_Up);
+    QTest::keyClick(table, Qt::Key_Return);
+    EXPECT_EQ(chosen.takeLast().at(0).toString(), line(0));
+    // It follows the job; the bank that is there is not taken again.
+    const QImage before = table->grab().toImage();
+    job = jotted(job, {line(0).toUtf8().constData()});
+    strip.show(tests::factsOf(job), {}, {});
+    EXPECT_NE(table->grab().toImage(), before);
+    EXPECT_TRUE(table->rows()[0].bank.inPlace);
+    QTest::keyClick(table, Qt::Key_Return);
+    EXPECT_EQ(chosen.count(), 0);
+    // What a cell means stands beside the pointer.
+    const QPoint volts(176 + 90, 48 + 20);
+    QHelpEvent help(QEvent::ToolTip, volts, table->mapToGlobal(volts));
+    QApplication::sendEvent(table, &help);
+    EXPECT_TRUE(QToolTip::text().startsWith(u"Rated "_s)) << QToolTip::text().toStdString();
 }
 
 /// The bank's drawing, painted once.

@@ -41,6 +41,9 @@ TEST(EmptyPads, AreWhatTheirVoltsSay) {
     EXPECT_EQ(useOf(readAt(5), bus), PadsUse::Logic);
     EXPECT_EQ(useOf(readAt(-3.3), bus), PadsUse::Logic);
     EXPECT_EQ(useOf(readAt(8), bus), PadsUse::Between);
+    EXPECT_EQ(useOf(readAt(2.4), bus), PadsUse::Between);
+    EXPECT_EQ(useOf(readAt(2.5), bus), PadsUse::Logic);
+    EXPECT_EQ(useOf(readAt(6.1), bus), PadsUse::Between);
     EXPECT_EQ(useOf(readAt(0), bus), PadsUse::Link);
     EXPECT_EQ(useOf(readAt(-0.3), bus), PadsUse::Link);
     // What turns round reads near nothing on DC; a little of it beside DC is a meter's own.

@@ -1,6 +1,7 @@
 #include "app/reserve/reserve_strip.h"
 
 #include "app/reserve/bank_drawing.h"
+#include "app/reserve/bank_table.h"
 #include "app/reserve/consequence_table.h"
 #include "app/reserve/crossing_plot.h"
 #include "app/reserve/hold_plot.h"
@@ -38,6 +39,8 @@ ReserveStrip::ReserveStrip(QWidget* parent) : StageStrip(parent) {
                      tr("The dead places of its layout, as it crosses them"), true);
     m_lifted = button(u"liftedOff"_s, tr("lifted off"),
                       tr("How long it goes on, lifted off the rails"), true);
+    m_choice = button(u"bankChoice"_s, tr("banks"),
+                      tr("The banks of the catalogue side by side, the best first"), true);
     m_wiring = button(u"bankWiring"_s, tr("wiring"),
                       tr("How the bank is wired, with the marks of its parts"), true);
     m_follows = button(u"bankFollows"_s, tr("what follows"),
@@ -56,6 +59,7 @@ ReserveStrip::ReserveStrip(QWidget* parent) : StageStrip(parent) {
     head->setSpacing(4);
     head->addWidget(m_track);
     head->addWidget(m_lifted);
+    head->addWidget(m_choice);
     head->addWidget(m_wiring);
     head->addWidget(m_follows);
     head->addStretch(1);
@@ -71,9 +75,10 @@ ReserveStrip::ReserveStrip(QWidget* parent) : StageStrip(parent) {
     m_pages = new QStackedWidget(this);
     m_pages->addWidget(crossing);
     m_pages->addWidget(m_hold);
+    m_banks = new BankTable;
     m_drawing = new BankDrawing;
     m_consequences = new ConsequenceTable;
-    for (QWidget* each : std::initializer_list<QWidget*>{m_drawing, m_consequences}) {
+    for (QWidget* each : std::initializer_list<QWidget*>{m_banks, m_drawing, m_consequences}) {
         auto* scroll = new QScrollArea;
         scroll->setWidgetResizable(true);
         scroll->setFrameShape(QFrame::NoFrame);
@@ -88,6 +93,7 @@ ReserveStrip::ReserveStrip(QWidget* parent) : StageStrip(parent) {
 
     for (const auto& [pressed, page] : {std::pair{m_track, Track},
                                         {m_lifted, Lifted},
+                                        {m_choice, Banks},
                                         {m_wiring, Wiring},
                                         {m_follows, Follows}}) {
         connect(pressed, &QToolButton::clicked, this, [this, shown = page] {
@@ -95,6 +101,7 @@ ReserveStrip::ReserveStrip(QWidget* parent) : StageStrip(parent) {
             turn(shown);
         });
     }
+    connect(m_banks, &BankTable::jotChosen, this, &ReserveStrip::jotChosen);
     connect(m_drawing, &BankDrawing::jotOffered, this, &ReserveStrip::jotOffered);
     connect(m_back, &QToolButton::clicked, this, [this] { m_plot->toNextChange(false); });
     connect(m_on, &QToolButton::clicked, this, [this] { m_plot->toNextChange(true); });
@@ -126,6 +133,7 @@ void ReserveStrip::show(const core::Reckoned& facts, const std::vector<core::Fin
     }
     showCrossing();
     m_hold->show(core::reserve::holdChart(facts));
+    m_banks->show(facts);
     m_drawing->show(facts.job, facts.house);
     m_consequences->show(core::reserve::consequencesOf(facts));
     m_track->setEnabled(m_crossing.has_value());
@@ -144,7 +152,7 @@ void ReserveStrip::turn(Page page) {
     const bool toTheTrack = page == Track;
     m_pages->setCurrentIndex(page);
     int number = 0;
-    for (QToolButton* one : {m_track, m_lifted, m_wiring, m_follows})
+    for (QToolButton* one : {m_track, m_lifted, m_choice, m_wiring, m_follows})
         one->setChecked(number++ == page);
     for (QToolButton* one : {m_back, m_play, m_on}) one->setVisible(toTheTrack);
     if (toTheTrack)

@@ -15,6 +15,7 @@ class QToolButton;
 namespace glimmet::app {
 
 class BankDrawing;
+class BankTable;
 class ConsequenceTable;
 class CrossingPlot;
 class HoldPlot;
@@ -29,7 +30,7 @@ public:
 
 private:
     /// What can be shown, in the order of its buttons.
-    enum Page { Track, Lifted, Wiring, Follows };
+    enum Page { Track, Lifted, Banks, Wiring, Follows };
     void turn(Page page);
     void showCrossing();
     void standOn(core::Millimetres travel);
@@ -38,10 +39,11 @@ private:
     bool m_turned = false;         ///< to another way over the place than the worst
     std::string m_job;
     QStackedWidget* m_pages;
-    QToolButton *m_track, *m_lifted, *m_wiring, *m_follows, *m_back, *m_play, *m_on;
+    QToolButton *m_track, *m_lifted, *m_choice, *m_wiring, *m_follows, *m_back, *m_play, *m_on;
     CrossingPlot* m_plot;
     SpeedColumn* m_speeds;
     HoldPlot* m_hold;
+    BankTable* m_banks;
     BankDrawing* m_drawing;
     ConsequenceTable* m_consequences;
 };

@@ -1,6 +1,8 @@
 #include "core/work/reserve/bank_options.h"
 
 #include "core/quantity/format.h"
+#include "core/work/reserve/consequences.h"
+#include "core/work/reserve/judge_fitting.h"
 #include "core/work/seat.h"
 
 #include <algorithm>
@@ -26,6 +28,12 @@ std::string jotOf(const FittedBank& bank) {
     if (bank.charge) line += " charge " + formatted(bank.charge->value(), Dimension::Ratio) + "R";
     if (bank.diode) line += " diode " + formatted(bank.diode->value(), Dimension::Ratio) + "V";
     return line;
+}
+
+constexpr Joules muchHeat{1.0};     // in one charge, for a quarter-watt resistor …
+constexpr Watts quarterWatt{0.25};  // … that it gets faster than it gives it off
+bool cooksItsResistor(const BankState& state) {
+    return chargeEnergy(state.bank, state.bus) > muchHeat && chargeHeat(state) > quarterWatt;
 }
 
 }  // namespace
@@ -56,6 +64,15 @@ State voltsState(const BankPart& part, const BankState& state) {
                                                                         : State::Fine;
 }
 
+Watts chargeHeat(const BankState& state) {
+    const Amperes peak = chargePeak(state.bank, state.bus);
+    return peak * peak * state.bank.charge;
+}
+State chargeState(const BankState& state) {
+    if (!(state.bank.charge > Ohms{0})) return State::Over;
+    const bool trips = chargeAfter(state, programmingTime) > programmingLimit;
+    return trips || cooksItsResistor(state) ? State::Close : State::Fine;
+}
 State dirtState(const Job& job, std::optional<Seconds> carried) {
     const double left = stuttersWith(job, carried).value_or(0);
     return left > often ? State::Over : left > bearable ? State::Close : State::Fine;
@@ -72,44 +89,46 @@ State crossingState(const Reckoned& facts, const Loads& loads, const std::vector
     return state;
 }
 
-std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
-    struct Tried {
-        FittedBank bank;
-        BankState state;
-        State worst{};
-        bool room = false;
-        std::string hollow;
-        [[nodiscard]] double volume() const {
-            return (bank.part.length * bank.part.width * bank.part.height).value();
-        }
-    };
-    std::vector<Tried> all;
+std::vector<RankedBank> rankedBanks(const Reckoned& facts, const Loads& loads) {
+    std::vector<RankedBank> all;
     const std::vector<Place> dead =
         facts.job.layout.spots.empty() ? std::vector<Place>() : places(facts.job);
     for (const BankPart& part : facts.catalogue.banks) {
-        const FittedBank fitted = asFitted(part, facts.job);
-        Tried tried{fitted, bankState(facts, fitted, loads), {}, false, {}};
+        RankedBank tried{asFitted(part, facts.job), {}, {}, false, {}, false, {}};
+        tried.state = bankState(facts, tried.bank, loads);
         if (!tried.state.hold) continue;
         tried.worst = worse(worse(holdState(tried.state), voltsState(part, tried.state)),
-                            worse(crossingState(facts, loads, dead, fitted),
+                            worse(crossingState(facts, loads, dead, tried.bank),
                                   dirtState(facts.job, tried.state.hold->time)));
+        // A cell that gets too much is destroyed, whatever the bank holds.
+        tried.worst = worse(tried.worst, cellsState(overloadedCells(part, tried.state)));
         const Box box{"bank", part.name, part.length, part.width, part.height, {}};
         const auto seated = seats(facts.job, &box);
         const Seat* seat = seatOf(seated, "bank");
         tried.room = seat && seat->fits;
         tried.hollow = seat ? seat->hollow : std::string();
+        tried.inPlace = facts.job.bank && facts.job.bank->part.id == part.id;
+        tried.jot = jotOf(tried.bank);
         all.push_back(std::move(tried));
     }
-    std::stable_sort(all.begin(), all.end(), [](const Tried& a, const Tried& b) {
+    const auto volume = [](const RankedBank& one) {
+        const BankPart& part = one.bank.part;
+        return (part.length * part.width * part.height).value();
+    };
+    std::stable_sort(all.begin(), all.end(), [&](const RankedBank& a, const RankedBank& b) {
         if (a.worst != b.worst) return a.worst < b.worst;
         if (a.room != b.room) return a.room;
         return a.worst == State::Over ? a.state.hold->time > b.state.hold->time
-                                      : a.volume() < b.volume();
+                                      : volume(a) < volume(b);
     });
+    return all;
+}
+
+std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
     std::vector<Option> options;
-    for (const Tried& tried : all) {
+    for (const RankedBank& tried : rankedBanks(facts, loads)) {
         Option option;
-        option.inPlace = facts.job.bank && facts.job.bank->part.id == tried.bank.part.id;
+        option.inPlace = tried.inPlace;
         if (options.size() >= 4 && !option.inPlace) continue;
         option.what = verbatim(tried.bank.part.name);
         const Text holds = tried.state.hold->time
@@ -124,7 +143,7 @@ std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
                                  formatted(*price, Dimension::Ratio, 4));
         }
         option.state = tried.worst;
-        option.jot = jotOf(tried.bank);
+        option.jot = tried.jot;
         options.push_back(std::move(option));
     }
     return options;

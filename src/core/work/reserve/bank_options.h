@@ -14,6 +14,12 @@ namespace glimmet::core::reserve {
 [[nodiscard]] State holdState(const BankState& state);
 [[nodiscard]] State voltsState(const BankPart& part, const BankState& state);
 
+/// What its charge resistor gets at the first moment.
+[[nodiscard]] Watts chargeHeat(const BankState& state);
+/// Over where nothing limits the charge, close where a programming track trips or the resistor
+/// cooks.
+[[nodiscard]] State chargeState(const BankState& state);
+
 /// What is left of the stutters that were counted, carried for so long (nothing: as long as one
 /// likes); fine where nobody counted.
 [[nodiscard]] State dirtState(const Job& job, std::optional<Seconds> carried);
@@ -23,8 +29,20 @@ namespace glimmet::core::reserve {
                                   const std::vector<Place>& places,
                                   const std::optional<FittedBank>& fitted);
 
-/// Banks of the catalogue, tried one by one: first what holds, gets over the places of the layout,
-/// bears the volts and finds room; of those the smallest.
+/// A bank of the catalogue on this job, with what charges it where the part has nothing.
+struct RankedBank {
+    FittedBank bank;
+    BankState state;
+    State worst{};       ///< of its time, volts and cells, of the layout's places and dirt
+    bool room = false;   ///< some hollow holds it
+    std::string hollow;  ///< where it would lie; empty: the body has none
+    bool inPlace = false;
+    std::string jot;  ///< the line that fits it
+};
+/// All of them, tried one by one: first what holds, gets over the places of the layout, bears the
+/// volts and finds room; of those the smallest.
+[[nodiscard]] std::vector<RankedBank> rankedBanks(const Reckoned& facts, const Loads& loads);
+/// The best of them, as remedies.
 [[nodiscard]] std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads);
 
 /// The same for several findings of one judging: worked out when the first asks.

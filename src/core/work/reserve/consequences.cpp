@@ -160,7 +160,7 @@ Consequence inItsResistor(const Reckoned& facts, const BankState& state, const L
     Consequence made;
     made.when = text("On dirty rails");
     const double drawn = loads.bus.drawn(state.bus).value();
-    const double ohms = state.bank.charge.value(), farads = state.bank.capacitance.value();
+    const double farads = state.bank.capacitance.value();
     const auto& counted = facts.job.layout.dirt;
     const double perMetre = counted ? counted->stuttersPerMetre : usualStutters;
     // A stutter takes I·t out of it, ½·C·ΔV² stays in the resistor when that comes back; lengths
@@ -169,11 +169,8 @@ Consequence inItsResistor(const Reckoned& facts, const BankState& state, const L
     const double mean = Metres{stutterLength}.value() / speed;
     const double taken = std::min(drawn * mean / farads, state.bus.value());
     const Watts usual{perMetre * speed * farads * taken * taken};
-    // Off half of the time, all of it comes through the resistor in the other half, as far as the
-    // volts reach for that.
-    const double through = std::min(drawn, (state.bus - processorMinimum).value() / ohms);
-    const Watts half{through * through * ohms / 2};
-    made.state = counted && perMetre >= 3 && half > resistorBears ? State::Close : State::Fine;
+    const Watts half = heatOffHalfOfTheTime(state, loads);
+    made.state = stuttersMuch(facts.job) && half > resistorBears ? State::Close : State::Fine;
     made.comes =
         half > resistorBears
             ? text(
@@ -199,10 +196,8 @@ Consequence overNight(const Reckoned& facts, const BankState& state) {
     Consequence made;
     made.when = text("Put away for the night");
     const BankPart& part = facts.job.bank->part;
-    const double tau = part.kind == BankKind::Supercapacitor && part.balanced
-                           ? balanceOhms.value() * part.capacitance.value() * part.inSeries
-                           : selfDischarge(part.kind).value();
-    const Volts left = std::min(state.full, processorMinimum) * std::exp(-night.value() / tau);
+    const Seconds tau = losesItsVoltsWithin(part);
+    const Volts left = leftInTheMorning(part, state);
     made.comes = left > Volts{0.5}
                      ? text(
                            "its decoder empties it to %1, and of those %2 are left in the morning: "
@@ -212,7 +207,7 @@ Consequence overNight(const Reckoned& facts, const BankState& state) {
     made.figure = figures::computed(
         text("Left after %1 h", formatted(night.value() / 3600, Dimension::Ratio)), "V_left", left,
         "V_min · e^(−t / τ)",
-        {figures::assumed(text("Loses its volts by itself within"), "τ", Seconds{tau},
+        {figures::assumed(text("Loses its volts by itself within"), "τ", tau,
                           text("usual for its kind"))});
     return made;
 }
@@ -222,11 +217,8 @@ Consequence whenOld(const Reckoned& facts, const BankState& state) {
     Consequence made;
     made.when = text("In ten years");
     const FittedBank& bank = *facts.job.bank;
-    const BankPart& part = bank.part;
-    const double cells = part.inSeries;
     const Celsius warm = bank.warmth ? bank.warmth->value : usualWarmth;
-    const double left =
-        shareLeft(part.kind, tenYears, warm, state.full / cells, part.rated / cells);
+    const double left = leftInTenYears(bank, state);
     made.figure = figures::computed(
         text("Farads left of it then"), "k_left", left, "",
         {bank.warmth
@@ -265,6 +257,32 @@ Seconds selfDischarge(BankKind kind) {
             break;
     }
     return Seconds{2e5};
+}
+
+bool stuttersMuch(const Job& job) {
+    return job.layout.dirt && job.layout.dirt->stuttersPerMetre >= 3;
+}
+Seconds losesItsVoltsWithin(const BankPart& part) {
+    return part.kind == BankKind::Supercapacitor && part.balanced
+               ? Seconds{balanceOhms.value() * part.capacitance.value() * part.inSeries}
+               : selfDischarge(part.kind);
+}
+Volts leftInTheMorning(const BankPart& part, const BankState& state) {
+    return std::min(state.full, processorMinimum) *
+           std::exp(-(night / losesItsVoltsWithin(part)).value());
+}
+Watts heatOffHalfOfTheTime(const BankState& state, const Loads& loads) {
+    // All of it comes through the resistor in the other half, as far as the volts reach for that.
+    const double ohms = state.bank.charge.value();
+    const double through =
+        std::min(loads.bus.drawn(state.bus).value(), (state.bus - processorMinimum).value() / ohms);
+    return Watts{through * through * ohms / 2};
+}
+double leftInTenYears(const FittedBank& bank, const BankState& state) {
+    const BankPart& part = bank.part;
+    const double cells = part.inSeries;
+    return shareLeft(part.kind, tenYears, bank.warmth ? bank.warmth->value : usualWarmth,
+                     state.full / cells, part.rated / cells);
 }
 
 Amperes chargeAfter(const BankState& state, Seconds time) {

@@ -31,6 +31,17 @@ inline constexpr Ohms balanceOhms{10e3};           ///< across each cell
 /// When its charge has fallen below a current; 0 s where it never was above. Range: as above.
 [[nodiscard]] Seconds chargeBelow(const BankState& state, Amperes current);
 
+/// Three times a metre and more, as counted: then its charge resistor has much to do.
+[[nodiscard]] bool stuttersMuch(const Job& job);
+/// The same, through the resistors across its cells where it has some.
+[[nodiscard]] Seconds losesItsVoltsWithin(const BankPart& part);
+/// Of what its decoder leaves in it, after a night.
+[[nodiscard]] Volts leftInTheMorning(const BankPart& part, const BankState& state);
+/// What its charge resistor gives off while contact comes and goes. Range: charge resistor > 0.
+[[nodiscard]] Watts heatOffHalfOfTheTime(const BankState& state, const Loads& loads);
+/// Of its farads, where it lies or in a usual body.
+[[nodiscard]] double leftInTenYears(const FittedBank& bank, const BankState& state);
+
 struct Consequence {
     Text when;      ///< "On the programming track"
     Text comes;     ///< a sentence

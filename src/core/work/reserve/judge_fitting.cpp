@@ -14,16 +14,14 @@ namespace {
 
 constexpr Watts clampBears{0.25};     // of one of half a watt, in a closed model
 constexpr double nearlyTooWarm = 10;  // degrees below what it bears
-constexpr double seldom = 0.01, often = 0.5;
+constexpr double seldom = 0.01, mostly = 0.5;
 
 void judgeCells(const Reckoned& facts, const BankState& state, Judging& judging) {
     const BankPart& part = facts.job.bank->part;
-    if (part.inSeries < 2 || part.balanced || part.kind != BankKind::Supercapacitor) return;
-    const Volts bears = part.rated / static_cast<double>(part.inSeries);
-    if (highestCell(state.highest, part.inSeries) <= bears) return;
-    const double share = overloadedShare(state.highest, part.inSeries, bears);
-    const State verdict = share > often ? State::Over : share > seldom ? State::Close : State::Fine;
+    const double share = overloadedCells(part, state);
+    const State verdict = cellsState(share);
     if (verdict == State::Fine) return;
+    const Volts bears = part.rated / static_cast<double>(part.inSeries);
     judging.say("reserve.cells", {}, verdict, Gravity::PartDestroyed, [&](Finding& finding) {
         finding.sentence = text(
             "In %1 of such banks one of the %2 cells gets more than the %3 it bears, %4 at the "
@@ -191,7 +189,9 @@ void judgeWarmth(const FittedBank& bank, const BankState& state, Judging& judgin
                               lies, bears)
                 : shorter ? text("In frost it holds too short: at %1 it has %2 of its farads.",
                                  lies, percent(frost))
-                          : text("It lies at %1 and bears %2.", lies, bears);
+                : frost < 1
+                    ? text("At %1 it has %2 of its farads, and bears that.", lies, percent(frost))
+                    : text("It lies at %1 and bears %2.", lies, bears);
             if (over || close) finding.action = text("the bank to a cooler place");
             finding.figures = {
                 figures::measured(text("Where it lies"), "T", warm, bank.warmth->on, {}, "warm "),
@@ -201,6 +201,17 @@ void judgeWarmth(const FittedBank& bank, const BankState& state, Judging& judgin
 }
 
 }  // namespace
+
+double overloadedCells(const BankPart& part, const BankState& state) {
+    if (part.inSeries < 2 || part.balanced || part.kind != BankKind::Supercapacitor) return 0;
+    const Volts bears = part.rated / static_cast<double>(part.inSeries);
+    // Where none can, nothing is drawn.
+    if (highestCell(state.highest, part.inSeries) <= bears) return 0;
+    return overloadedShare(state.highest, part.inSeries, bears);
+}
+State cellsState(double share) {
+    return share > mostly ? State::Over : share > seldom ? State::Close : State::Fine;
+}
 
 ClampState clampState(const BankClamp& clamp, const BankPart& part, const BankState& state) {
     ClampState made;

@@ -9,6 +9,11 @@ namespace glimmet::core::reserve {
 /// Precondition: the job has a bank; `state` is of it.
 void judgeFitting(const Reckoned& facts, const BankState& state, Judging& judging);
 
+/// The share of such banks in which a cell gets more than it bears; 0 where something shares the
+/// volts among them.
+[[nodiscard]] double overloadedCells(const BankPart& part, const BankState& state);
+[[nodiscard]] State cellsState(double share);
+
 /// What a clamp comes to.
 struct ClampState {
     Volts lowest{}, highest{};  ///< over its tolerance

@@ -13,7 +13,7 @@ namespace {
 
 constexpr double asBus = 0.85, aboveBus = 1.15;  // of the bus: meters, and drops of the board
 constexpr Volts hardlyAny{0.5};
-constexpr Volts logicMost{6};
+constexpr Volts logicLeast{2.5}, logicMost{6};
 constexpr Volts turnsRound{2};
 constexpr Ohms joined{2};
 constexpr Ohms limitsFrom{10}, limitsTo{2000};  // of a resistor that charges a bank
@@ -218,7 +218,7 @@ PadsUse useOf(const EmptyPads& pads, Volts bus) {
     if (!pads.direct) return PadsUse::Unread;
     if (direct < hardlyAny) return PadsUse::Link;
     if (direct >= bus * asBus && direct <= bus * aboveBus) return PadsUse::Bank;
-    return direct <= logicMost ? PadsUse::Logic : PadsUse::Between;
+    return direct >= logicLeast && direct <= logicMost ? PadsUse::Logic : PadsUse::Between;
 }
 
 const EmptyPads* padsForBank(const Job& job, Volts bus) {

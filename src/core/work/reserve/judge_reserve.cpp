@@ -255,22 +255,6 @@ void judgeVolts(const Reckoned& facts, const BankState& state, OfferedBanks& ban
     });
 }
 
-constexpr Joules muchHeat{1.0};     // in one charge, for a quarter-watt resistor …
-constexpr Watts quarterWatt{0.25};  // … that it gets faster than it gives it off
-
-/// What its charge resistor gets at the first moment.
-Watts chargeHeat(const BankState& state) {
-    const Amperes peak = chargePeak(state.bank, state.bus);
-    return peak * peak * state.bank.charge;
-}
-bool cooksItsResistor(const BankState& state) {
-    return chargeEnergy(state.bank, state.bus) > muchHeat && chargeHeat(state) > quarterWatt;
-}
-State chargeState(const BankState& state) {
-    if (!(state.bank.charge > Ohms{0})) return State::Over;
-    const bool trips = chargeAfter(state, programmingTime) > programmingLimit;
-    return trips || cooksItsResistor(state) ? State::Close : State::Fine;
-}
 /// The rating that a resistor is sold with and that bears so much.
 Watts soldRating(Watts heat) {
     for (const double rating : {0.5, 1.0, 2.0, 3.0, 5.0}) {

@@ -1,0 +1,48 @@
+// The banks of the catalogue side by side, the best first: what each comes to on this job. A row
+// that is pressed is fitted.
+#pragma once
+
+#include "core/work/reserve/bank_cells.h"
+
+#include <QWidget>
+
+#include <optional>
+#include <vector>
+
+namespace glimmet::app {
+
+class BankTable : public QWidget {
+    Q_OBJECT
+public:
+    explicit BankTable(QWidget* parent = nullptr);
+    /// Worked out when it is looked at.
+    void show(const core::Reckoned& facts);
+    [[nodiscard]] const std::vector<core::reserve::BankRow>& rows() const { return m_rows; }
+    [[nodiscard]] QSize minimumSizeHint() const override;
+
+signals:
+    void jotChosen(const QString& line);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void showEvent(QShowEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    bool event(QEvent* event) override;
+
+private:
+    struct Asked {
+        core::Job job;
+        core::House house;
+        const core::Catalogue* catalogue;
+    };
+    void work();
+    void take(int row);
+    [[nodiscard]] int rowAt(const QPointF& at) const;
+    [[nodiscard]] double columnWidth() const;
+    std::optional<Asked> m_asked;
+    std::vector<core::reserve::BankRow> m_rows;
+    int m_focused = 0;
+};
+
+}  // namespace glimmet::app
