@@ -741,8 +741,37 @@ TEST(LampTester, OnTheWiresOfAGroupLightsAllOfItAtOnce) {
     EXPECT_EQ(finding(dark, "lamp.tested:front lamp/1").state, State::Fine);
     EXPECT_NE(plain(finding(dark, "lamp.tested:front lamp/1").sentence).find("take what comes"),
               std::string::npos);
+    // What is kept dark by its volts, or stands the other way round, is told as that.
+    const auto darkWords = [](const Job& job, const char* line) {
+        const auto told = checkedAll(jotted(job, {line}));
+        const Finding& one = finding(told, "lamp.tested:front lamp/2");
+        EXPECT_EQ(one.state, State::Fine);
+        return plain(one.sentence);
+    };
+    EXPECT_NE(darkWords(pair, "tester front/2 dark at supply 1V with others").find("more volts"),
+              std::string::npos);
+    EXPECT_NE(darkWords(turned, "tester front/2 dark with others").find("other way round"),
+              std::string::npos);
     EXPECT_EQ(lamps::testerLines(alone.groups[0], Volts{5}).size(), 2U);
     EXPECT_FALSE(understood("tester front lit with others", alone, smallCatalogue(), {}));
+}
+TEST(LampTester, AtAnEdgeEitherLookWillDo) {
+    // A red LED at 9 V behind 1 kΩ and its resistor: 7.1 V over both.
+    const auto state = [](const char* resistor, const char* look) {
+        const Job job = jotted(shunter(), {"lamp front red", resistor, look});
+        return finding(checkedAll(job), "lamp.tested:front lamp").state;
+    };
+    const char* lit = "tester front lit with resistor";
+    const char* dim = "tester front dim with resistor";
+    const char* dark = "tester front dark with resistor";
+    EXPECT_EQ(state("resistor front 5k", dim), State::Fine);     // 1.2 mA
+    EXPECT_EQ(state("resistor front 2k2", dim), State::Close);   // 2.2 mA
+    EXPECT_EQ(state("resistor front 10k", lit), State::Fine);    // 0.65 mA
+    EXPECT_EQ(state("resistor front 18k", lit), State::Close);   // 0.38 mA
+    EXPECT_EQ(state("resistor front 47k", dark), State::Fine);   // 0.15 mA
+    EXPECT_EQ(state("resistor front 22k", dark), State::Over);   // 0.31 mA
+    EXPECT_EQ(state("resistor front 100k", dim), State::Fine);   // 0.07 mA
+    EXPECT_EQ(state("resistor front 220k", dim), State::Close);  // 0.03 mA
 }
 TEST(LampTester, OfEachKindShowsWhatItsVoltsAndOhmsLetThrough) {
     const auto told = [](const Job& job) {

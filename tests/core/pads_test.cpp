@@ -135,7 +135,7 @@ TEST(EmptyPads, ThatAreALinkAreJoinedForATrial) {
     const Job off = jotted(stops, {padsFinding(over).options[0].jot.c_str()});
     const auto told = checkedAll(off);
     EXPECT_EQ(padsFinding(told).state, State::Fine);
-    EXPECT_NE(plain(padsFinding(told).sentence).find("the decoder stopped"), std::string::npos);
+    EXPECT_NE(plain(padsFinding(told).sentence).find("the model stopped"), std::string::npos);
     // A wire over pads that carry the bus is the same, whatever was read.
     const auto shorted = checkedAll(padded({"pads C7 13.1V 0R bridged stops"}));
     EXPECT_EQ(padsFinding(shorted).state, State::Over);

@@ -14,8 +14,22 @@ struct TesterVerdict {
     State state{};
     Gravity gravity{};
 };
-TesterVerdict verdictOf(TesterLook seen, TesterLook expected) {
-    if (seen == expected) return {State::Fine, Gravity::CouldBeBetter};
+/// Eyes part lit from dim and dim from dark at a current that is good to a factor of two.
+bool agrees(TesterLook seen, Amperes current) {
+    switch (seen) {
+        case TesterLook::Lit:
+            return current >= litFrom / 2.0;
+        case TesterLook::Dim:
+            return current >= glowCurrent / 2.0 && current < litFrom * 2.0;
+        case TesterLook::Dark:
+            return current < glowCurrent * 2.0;
+        case TesterLook::Reversed:
+            break;
+    }
+    return false;
+}
+TesterVerdict verdictOf(TesterLook seen, Amperes current) {
+    if (agrees(seen, current)) return {State::Fine, Gravity::CouldBeBetter};
     if (seen == TesterLook::Reversed) return {State::Close, Gravity::DoesNotWork};
     if (seen == TesterLook::Dark) return {State::Over, Gravity::DoesNotWork};
     return {State::Close, Gravity::WorksBadly};
@@ -32,25 +46,54 @@ struct Again {
     }
 };
 
-void sayWhy(TesterLook seen, TesterLook expected, const std::string& row, const Tester& tester,
-            const std::string& should, const Again& again, Finding& finding) {
+/// Why nothing is to be seen of a row.
+enum class KeptDark { Volts, Turned, Neighbours };
+KeptDark keptDark(const LampGroup& group, std::size_t row, const Tester& tester) {
+    if (!tester.others) return KeptDark::Volts;
+    if (group.rows[row].turned) return KeptDark::Turned;
+    Tester alone = tester;
+    alone.others = false;
+    alone.resistor = true;
+    const auto current = atTester(group, row, alone);
+    return current && expectedLook(*current) != TesterLook::Dark ? KeptDark::Neighbours
+                                                                 : KeptDark::Volts;
+}
+
+void sayWhy(const LampGroup& group, std::size_t at, Amperes current, const Again& again,
+            Finding& finding) {
+    const Tested& tested = *group.rows[at].tested;
+    const TesterLook seen = tested.look;
+    const Tester& tester = tested.with;
+    const std::string row = rowName(group, at);
     const std::string start = atStart(row);
-    const Text at = called(tester);
-    if (seen == expected) {
+    const std::string should = formatted(current, 2);
+    const Text with = called(tester);
+    if (agrees(seen, current) && seen == TesterLook::Dark) {
+        switch (keptDark(group, at, tester)) {
+            case KeptDark::Volts:
+                finding.sentence =
+                    text("%1 is dark at %2, and should be: its LEDs need more volts.", start, with);
+                return;
+            case KeptDark::Turned:
+                finding.sentence = text(
+                    "%1 is dark at %2, and should be: it stands the other way round.", start, with);
+                return;
+            case KeptDark::Neighbours:
+                finding.sentence = text(
+                    "%1 is dark at %2 on the wires of its group, and should be: its neighbours "
+                    "take what comes.",
+                    start, with);
+                return;
+        }
+    }
+    if (agrees(seen, current)) {
         finding.sentence =
-            expected == TesterLook::Dark && tester.others
-                ? text(
-                      "%1 is dark at %2 on the wires of its group, and should be: it stands the "
-                      "other way round, or its neighbours take what comes.",
-                      start, at)
-            : expected == TesterLook::Dark
-                ? text("%1 is dark at %2, and should be: its LEDs need more volts.", start, at)
-            : tester.kind == TesterKind::Cell && !tester.resistor && !tester.others
+            tester.kind == TesterKind::Cell && !tester.resistor && !tester.others
                 ? text(
                       "%1 shows at %2 what it should: %3. The cell's own ohms stand in for a "
                       "resistor there; on any supply it needs one.",
-                      start, at, should)
-                : text("%1 shows at %2 what it should: %3.", start, at, should);
+                      start, with, should)
+                : text("%1 shows at %2 what it should: %3.", start, with, should);
         return;
     }
     switch (seen) {
@@ -69,11 +112,11 @@ void sayWhy(TesterLook seen, TesterLook expected, const std::string& row, const 
                           "%1 is dark at %2, where it should take %3: first try another lamp, the "
                           "cell may be flat; then the other way round; dark both ways it is open, "
                           "first a joint, then the LED.",
-                          start, at, should)
+                          start, with, should)
                     : text(
                           "%1 is dark at %2, where it should take %3: try it the other way round; "
                           "dark both ways it is open, first a joint, then the LED.",
-                          start, at, should);
+                          start, with, should);
             finding.action = text("turn the tester round at %1", row);
             again(text("It lights the other way round"), text("its leads are swapped"),
                   State::Close, "reversed");
@@ -86,11 +129,11 @@ void sayWhy(TesterLook seen, TesterLook expected, const std::string& row, const 
                     ? text(
                           "%1 is dim at %2, where it should take %3: its resistor is larger than "
                           "on record, or a second one sits under a sleeve. Read its bands.",
-                          start, at, should)
+                          start, with, should)
                     : text(
                           "%1 is dim at %2, where it should take %3: a resistor is hidden in it, "
                           "or it is another part. Read it at two voltages: wired %4 …",
-                          start, at, should, row);
+                          start, with, should, row);
             finding.action = tester.resistor || tester.others
                                  ? text("read the bands of the resistor of %1", row)
                                  : text("read %1 at two voltages", row);
@@ -102,11 +145,11 @@ void sayWhy(TesterLook seen, TesterLook expected, const std::string& row, const 
                     ? text(
                           "%1 lights at %2, where it should show no more than %3: its resistor is "
                           "smaller than on record, or bridged.",
-                          start, at, should)
+                          start, with, should)
                     : text(
                           "%1 lights at %2, where it should show no more than %3: it is not what "
                           "stands in the record.",
-                          start, at, should);
+                          start, with, should);
             finding.action = tester.resistor || tester.others
                                  ? text("read the bands of the resistor of %1", row)
                                  : text("say what %1 is", row);
@@ -119,14 +162,12 @@ void judgeRow(const LampGroup& group, std::size_t row, Judging& judging) {
     if (!tested) return;
     const auto current = atTester(group, row, tested->with);
     if (!current) return;
-    const TesterLook expected = expectedLook(*current);
-    const TesterVerdict verdict = verdictOf(tested->look, expected);
+    const TesterVerdict verdict = verdictOf(tested->look, *current);
     judging.say(
         "lamp.tested:" + rowId(group, row), subjectOf(group), verdict.state, verdict.gravity,
         [&](Finding& finding) {
             const std::string name = rowName(group, row);
-            sayWhy(tested->look, expected, name, tested->with, formatted(*current, 2),
-                   {finding, name, tested->with}, finding);
+            sayWhy(group, row, *current, {finding, name, tested->with}, finding);
             const TesterLaw law = lawOf(tested->with);
             const Text at = called(tested->with);
             const Text usual = text("usual of %1", at);
@@ -248,7 +289,7 @@ std::vector<TesterLine> testerLines(const LampGroup& group, Volts supply) {
                                       {},   State::Fine};
                 if (tested && tested->with == with) {
                     cell.seen = tested->look;
-                    cell.state = verdictOf(tested->look, cell.look).state;
+                    cell.state = verdictOf(tested->look, cell.current).state;
                 }
                 line.cells.push_back(cell);
             }

@@ -120,7 +120,7 @@ void sayLink(const EmptyPads& pads, Finding& finding) {
             return;
         case BridgeDid::Stops: {
             finding.sentence = text(
-                "Take the wire off %1: with it the decoder stops, for it joins what must stay "
+                "Take the wire off %1: with it the model stops, for it joins what must stay "
                 "apart.",
                 pads.name);
             finding.action = text("the wire off %1", pads.name);
@@ -129,7 +129,7 @@ void sayLink(const EmptyPads& pads, Finding& finding) {
             return;
         }
         case BridgeDid::StopsOff:
-            finding.sentence = text("%1 stays open: joined, the decoder stopped.", pads.name);
+            finding.sentence = text("%1 stays open: joined, the model stopped.", pads.name);
             return;
     }
 }
