@@ -1247,9 +1247,7 @@ void judge(const Reckoned& facts, Judging& judging) {
             const bool made = output && output->kind == OutputKind::LampSupply;
             if (!made && judgeOutputKind(facts, group, *state, judging)) continue;
             judgeBulbs(facts, group, *state, judging);
-            judgePaths(group, *state, judging);
-            judgeWalls(group, *state, judging);
-            judgeGaps(group, *state, judging);
+            judgeLight(group, *state, judging);
             loaded(group, *state);
             continue;
         }
@@ -1260,9 +1258,7 @@ void judge(const Reckoned& facts, Judging& judging) {
         if (group.driver()) {
             if (otherKind) continue;
             judgeDriver(facts, group, *state, judging);
-            judgePaths(group, *state, judging);
-            judgeWalls(group, *state, judging);
-            judgeGaps(group, *state, judging);
+            judgeLight(group, *state, judging);
             loaded(group, *state);
             continue;
         }
@@ -1301,9 +1297,7 @@ void judge(const Reckoned& facts, Judging& judging) {
             judgeOutputLoad(job, group, *state, judging);
             judgeOneFailed(facts, group, *state, judging);
             judgePackages(group, *state, judging);
-            judgePaths(group, *state, judging);
-            judgeWalls(group, *state, judging);
-            judgeGaps(group, *state, judging);
+            judgeLight(group, *state, judging);
         }
     }
     // Of findings alike what was worked out leads, with its figures; what was seen stands below.

@@ -53,8 +53,6 @@ Figure arriving(const std::vector<Figure>& all, double total) {
     return figures::computed(text("Of its light is seen"), "k", total, formula, all);
 }
 
-}  // namespace
-
 void judgePaths(const LampGroup& group, const GroupState& state, Judging& judging) {
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
         const LampRow& row = group.rows[r];
@@ -233,6 +231,14 @@ void judgeGaps(const LampGroup& group, const GroupState& state, Judging& judging
                 finding.options = {std::move(closed)};
             });
     }
+}
+
+}  // namespace
+
+void judgeLight(const LampGroup& group, const GroupState& state, Judging& judging) {
+    judgePaths(group, state, judging);
+    judgeWalls(group, state, judging);
+    judgeGaps(group, state, judging);
 }
 
 }  // namespace glimmet::core::lamps

@@ -1,4 +1,4 @@
-// What reaches the eye of a lamp behind a light pipe, a colour, a diffuser.
+// What reaches the eye of a lamp: behind a light pipe, a colour, a diffuser, through its walls.
 #pragma once
 
 #include "core/work/lamp_groups.h"
@@ -6,9 +6,7 @@
 
 namespace glimmet::core::lamps {
 
-/// What comes through the walls round them, and out between their parts.
-void judgeGaps(const LampGroup& group, const GroupState& state, Judging& judging);
-void judgeWalls(const LampGroup& group, const GroupState& state, Judging& judging);
-void judgePaths(const LampGroup& group, const GroupState& state, Judging& judging);
+/// What is seen of its lamps, what comes through the walls round them and out between their parts.
+void judgeLight(const LampGroup& group, const GroupState& state, Judging& judging);
 
 }  // namespace glimmet::core::lamps
