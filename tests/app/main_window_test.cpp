@@ -221,6 +221,11 @@ TEST(MainWindow, AFailureIsSeenInTheDarkUntilItIsLetGo) {
     EXPECT_FALSE(picture->dark());
     QTest::keyClick(faults, Qt::Key_Down);
     EXPECT_TRUE(picture->dark());
+    ASSERT_TRUE(app.bench().take(u"remove rear"_s));  // the lamp itself
+    OpenWindow::settle();
+    EXPECT_FALSE(picture->dark());
+    faults->setFocus();
+    QTest::keyClick(faults, Qt::Key_Down);
     app.press(Qt::Key_3, Qt::ControlModifier);  // another stage
     EXPECT_FALSE(picture->dark());
 }

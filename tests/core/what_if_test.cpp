@@ -254,6 +254,18 @@ TEST(WhatIf, IsSeenInTheDark) {
     EXPECT_EQ(gone[0], 0);
     EXPECT_EQ(gone[1], 0);
     EXPECT_GT(gone[2], 1.2);
+    // Of lamps that an edit took away meanwhile nothing is shown.
+    const auto all = cases(shared);
+    for (const Job& then :
+         {tests::jotted(shared, {"remove table/2"}), tests::jotted(shared, {"remove table"})}) {
+        const auto facts = tests::factsOf(then);
+        auto lit = litLamps(then, facts.groups);
+        const auto before = lit;
+        lamps::showFailed(shared.groups[0], all.front(), lit);
+        ASSERT_EQ(lit.size(), before.size());
+        for (std::size_t i = 0; i < lit.size(); ++i)
+            EXPECT_EQ(lit[i].brightness, before[i].brightness);
+    }
     // Another group is left alone, wherever it stands.
     const Job two = onTwelveVolts(
         {"lamp table white", "resistor table 2k2", "lamp tail red", "resistor tail 2k2"});

@@ -209,8 +209,12 @@ std::vector<FaultCase> whatIf(const Job& job, const LampGroup& group, const Hous
 }
 
 void showFailed(const LampGroup& group, const FaultCase& fault, std::vector<LitLamp>& all) {
-    auto lit = std::find_if(all.begin(), all.end(),
-                            [&](const LitLamp& each) { return each.group == group.id; });
+    const auto ours = [&](const LitLamp& each) { return each.group == group.id; };
+    std::ptrdiff_t lamps = 0;
+    for (const LampRow& row : group.rows) lamps += static_cast<std::ptrdiff_t>(row.lamps.size());
+    // An edit may have taken some of them away meanwhile.
+    if (std::count_if(all.begin(), all.end(), ours) != lamps) return;
+    auto lit = std::find_if(all.begin(), all.end(), ours);
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
         const LampRow& row = group.rows[r];
         // What stands across a bridged lamp is bridged with it, across an open one it takes over.

@@ -31,7 +31,7 @@ struct FaultCase {
                                             const House& house);
 
 /// How the lamps of a job look then: those of the group are made dimmer, brighter or dark.
-/// `all` is of the job that the case was worked out on.
+/// Where they are not those that the case was worked out on, all stay as they are.
 void showFailed(const LampGroup& group, const FaultCase& fault, std::vector<LitLamp>& all);
 
 }  // namespace glimmet::core::lamps
