@@ -1,5 +1,6 @@
 // Cells in series, clamps, terminals, wiring of a bank, and what else comes of it.
 #include "core/reserve/cells.h"
+#include "core/work/reserve/bank_options.h"
 #include "core/work/reserve/bank_wiring.h"
 #include "core/work/reserve/consequences.h"
 #include "core/work/reserve/judge_fitting.h"
@@ -104,6 +105,71 @@ TEST(Clamps, AreDarkBelowAndGuardAbove) {
     EXPECT_EQ(over.options.front().jot, "clamp 15V");
     // What it says of itself it keeps: taken, it is fine.
     EXPECT_EQ(clamp(over.options.front().jot.c_str()), State::Fine);
+}
+
+TEST(Clamps, BeforeTheResistorGuardNothing) {
+    const char* can = "bank can-4700u-16 charge 100R diode 0.35V";
+    const Job wrong = canOf(can, {"clamp 13V before"});
+    EXPECT_TRUE(wrong.bank->clamp->before);
+    const auto all = checkedAll(wrong);
+    const Finding& over = finding(all, "reserve.clamp");
+    EXPECT_EQ(over.state, State::Over);
+    EXPECT_EQ(over.gravity, Gravity::FirePeople);
+    EXPECT_NE(plain(over.sentence).find("from 12.3 V on it shorts the bus, and 14 V come"),
+              std::string::npos)
+        << plain(over.sentence);
+    EXPECT_FALSE(plain(over.caution).empty());
+    // It keeps nothing from the bank: the volts are judged as without it.
+    EXPECT_EQ(figure(finding(all, "reserve.volts"), "V_top").value,
+              figure(finding(checkedAll(canOf(can, {})), "reserve.volts"), "V_top").value);
+    EXPECT_NE(
+        figure(finding(all, "reserve.volts"), "V_top").value,
+        figure(finding(checkedAll(canOf(can, {"clamp 13V"})), "reserve.volts"), "V_top").value);
+    // Above all that comes it is dark; there it guards nothing.
+    const auto dark = checkedAll(canOf(can, {"clamp 16V before"}));
+    EXPECT_EQ(finding(dark, "reserve.clamp").state, State::Close);
+    EXPECT_EQ(finding(dark, "reserve.clamp").gravity, Gravity::WorksBadly);
+    // Moved behind it is the same one, and told as what it is there.
+    ASSERT_EQ(over.options.size(), 1U);
+    EXPECT_EQ(over.options.front().jot, "clamp 13V 5%");
+    const Job moved = jotted(wrong, {over.options.front().jot.c_str()});
+    EXPECT_FALSE(moved.bank->clamp->before);
+    EXPECT_EQ(stateOf(moved, "reserve.clamp"), over.options.front().state);
+}
+
+TEST(TurnedBank, IsToldInsteadOfAllThatItWouldDo) {
+    const Job right = canOf("bank can-4700u-16 charge 100R diode 0.35V", {"capacitance 4000u"});
+    EXPECT_FALSE(has(checkedAll(right), "reserve.turned"));
+    const Job job = jotted(right, {"bank turned"});
+    const auto all = checkedAll(job);
+    const Finding& one = finding(all, "reserve.turned");
+    EXPECT_EQ(one.state, State::Over);
+    EXPECT_EQ(one.gravity, Gravity::FirePeople);
+    EXPECT_NE(plain(one.sentence).find("can burst"), std::string::npos);
+    EXPECT_FALSE(plain(one.caution).empty());
+    for (const char* other : {"reserve.hold", "reserve.volts", "reserve.charge"}) {
+        EXPECT_FALSE(has(all, other)) << other;
+    }
+    EXPECT_FALSE(reserve::consequencesOf(factsOf(right)).empty());
+    EXPECT_TRUE(reserve::consequencesOf(factsOf(job)).empty());
+    // A new one: what was read of the old one no longer counts.
+    ASSERT_EQ(one.options.size(), 2U);
+    const Job fresh = jotted(job, {one.options[0].jot.c_str()});
+    EXPECT_FALSE(fresh.bank->turned);
+    EXPECT_FALSE(fresh.bank->measured);
+    EXPECT_EQ(fresh.bank->charge, Ohms{100});
+    EXPECT_TRUE(has(checkedAll(fresh), "reserve.hold"));
+    EXPECT_FALSE(jotted(job, {one.options[1].jot.c_str()}).bank);
+    // The parts suffer each in its own way.
+    const auto words = [](const char* bank) {
+        return sentenceOf(canOf(bank, {"bank turned"}), "reserve.turned");
+    };
+    EXPECT_NE(words("bank chips-3300u-25").find("catches fire"), std::string::npos);
+    EXPECT_NE(words("bank module-22m-18").find("plug"), std::string::npos);
+    // Found after it gave nothing, that question is answered; said with other things it is refused.
+    EXPECT_FALSE(jotted(right, {"lift nothing", "bank turned"}).bank->dead);
+    EXPECT_FALSE(understood("bank turned charge 100R", right, smallCatalogue(), {}));
+    EXPECT_FALSE(understood("bank turned", shunter(), smallCatalogue(), {}));
 }
 
 TEST(Clamps, WithoutAResistorShortTheBus) {

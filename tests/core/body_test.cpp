@@ -268,8 +268,47 @@ TEST(Seats, DecoderLiesInTheFirstHollowThatHoldsIt) {
     job.decoder = FittedDecoder{small(), {}};
     EXPECT_TRUE(seatOf(job, "decoder").fits);
     EXPECT_EQ(seatOf(job, "decoder").hollow, "hood");
-    job.decoder->part.height = Millimetres{30};
+    job.decoder->part.width = job.decoder->part.height = Millimetres{30};
     EXPECT_FALSE(seatOf(job, "decoder").fits);
+}
+TEST(Seats, AThingIsTurnedUntilItFits) {
+    Job job = newJob("x", "dock-shunter");
+    Cavity hollow;
+    hollow.name = "box";
+    hollow.length = Millimetres{20};
+    hollow.width = Millimetres{10};
+    hollow.height = Millimetres{5};
+    job.units[0].body.cavities = {hollow};
+    job.decoder = FittedDecoder{small(), {}};
+    const auto lies = [&](double length, double width, double height) {
+        Decoder& part = job.decoder->part;
+        part.length = Millimetres{length};
+        part.width = Millimetres{width};
+        part.height = Millimetres{height};
+        const Seat seat = seatOf(job, "decoder");
+        const Cavity& in = job.units[0].body.cavities[seat.hollow == "tall" ? 1 : 0];
+        if (seat.fits) {
+            EXPECT_LE(seat.box.length, in.length);
+            EXPECT_LE(seat.box.width, in.width);
+            EXPECT_LE(seat.box.height, in.height);
+        }
+        return seat.fits ? plain(inHollow(seat.hollow, seat.lying)) : std::string("nowhere");
+    };
+    EXPECT_EQ(lies(18, 9, 4), "the box");
+    EXPECT_EQ(lies(18, 4, 9), "the box, on its side");
+    EXPECT_EQ(lies(9, 18, 4), "the box, crosswise");
+    EXPECT_EQ(lies(4, 9, 18), "the box, upright");
+    EXPECT_EQ(lies(9, 4, 18), "the box, crosswise on its side");
+    EXPECT_EQ(lies(4, 18, 9), "the box, upright and crosswise");
+    EXPECT_EQ(lies(18, 9, 6), "nowhere");
+    EXPECT_EQ(lies(5, 5, 5), "the box");
+    // Flat in another hollow comes before turned in the first.
+    Cavity tall = hollow;
+    tall.name = "tall";
+    tall.height = Millimetres{9};
+    tall.width = Millimetres{5};
+    job.units[0].body.cavities = {hollow, tall};
+    EXPECT_EQ(lies(18, 4, 9), "the tall");
 }
 TEST(Seats, BankLiesBesideTheDecoderNotInIt) {
     Job job = newJob("x", "dock-shunter");

@@ -184,6 +184,11 @@ TEST(HouseJots, SetEveryRule) {
     EXPECT_EQ(workshopAfter("leg plus").house.leg, ResistorLeg::Plus);
     EXPECT_EQ(workshopAfter("leg minus", workshopAfter("leg plus")).house.leg, ResistorLeg::Minus);
     EXPECT_EQ(answer("leg").substr(0, 3), "✗");
+    EXPECT_EQ(answer("resistors shared"), "House: like lamps of one output share one resistor");
+    const WorkshopRecord sharing = workshopAfter("resistors shared");
+    EXPECT_EQ(sharing.house.lampResistors, LampResistors::Shared);
+    EXPECT_EQ(workshopAfter("resistors each", sharing).house.lampResistors, LampResistors::Each);
+    EXPECT_EQ(answer("resistors some").substr(0, 3), "✗");
     // One rule at a time; the others stay.
     WorkshopRecord two = workshopAfter("drawers E24", workshopAfter("rule strict"));
     EXPECT_EQ(two.house.rule, RatingRule::Strict);
@@ -218,7 +223,7 @@ TEST(HouseJots, EveryExampleIsUnderstoodAndListed) {
                 << example;
         }
     }
-    EXPECT_EQ(examples, 20U);
+    EXPECT_EQ(examples, 21U);
     EXPECT_EQ(workshopJotCompletions("dra", {}, smallCatalogue()).at(0).line, "drawers ");
 }
 

@@ -124,7 +124,7 @@ TEST(Jot, DescribesALampThatIsThereInsteadOfAddingASecond) {
 TEST(Jot, PutsASecondLampOfAnOutputBesideTheFirstOnlyWhereItSaysSo) {
     const Job job = jotted(shunter(), {"lamp front white"});
     EXPECT_EQ(meaning("lamp cab white on white", job),
-              "New lamp: cab lamp, white LED, beside front lamp on output front with a resistor "
+              "New lamp: cab lamp, white LED, beside front lamp on output front, with a resistor "
               "of its own");
     const Job both = afterLine("lamp cab white on white", job);
     ASSERT_EQ(both.groups.size(), 1U);

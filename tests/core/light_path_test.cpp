@@ -282,6 +282,9 @@ TEST(LightGuides, LoseWhatComesOutOfTheirSide) {
     const LightGuide fibre{GuideKind::Fibre, Millimetres{50}, Millimetres{1}, {}};
     EXPECT_NEAR(outOfItsSide(rod), 1 - std::pow(10, -0.002), 1e-12);
     EXPECT_NEAR(outOfItsSide(fibre), 1 - std::pow(10, -0.00003), 1e-12);
+    // A mouth sees what is left of it: a fifth less, so its side at the LED shows a quarter more.
+    EXPECT_NEAR(sideAtLed(rod), std::pow(10, 0.1), 1e-9);
+    EXPECT_NEAR(sideAtLed(fibre), std::pow(10, 0.0015), 1e-9);
     LightPath path;
     path.guide = rod;
     EXPECT_NEAR(passed(path, LedFamily::White).along, std::pow(10, -0.1), 1e-12);

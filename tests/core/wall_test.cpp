@@ -2,6 +2,7 @@
 #include "core/led/wall.h"
 
 #include "core/led/eye.h"
+#include "core/work/interior.h"
 #include "core/work/lamp_groups.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
@@ -155,6 +156,53 @@ TEST(WallGaps, AreLaidAlongTheFrameOrUnderTheRoof) {
                               "resistor loft 1k8", "wall loft card 1mm gap 0.5mm"});
     EXPECT_EQ(wallOf(house).gap->at, Seam::Roof);
 }
+TEST(Interiors, StandBehindWindowsNotBehindDoors) {
+    Body coach;
+    coach.length = Millimetres{100};
+    coach.height = Millimetres{40};
+    coach.width = Millimetres{30};
+    const auto outline = [](double x, double z, double length, double height) {
+        return std::vector<Point>{{Millimetres{x}, Millimetres{z}},
+                                  {Millimetres{x + length}, Millimetres{z}},
+                                  {Millimetres{x + length}, Millimetres{z + height}},
+                                  {Millimetres{x}, Millimetres{z + height}}};
+    };
+    coach.profile = outline(0, 10, 100, 30);
+    const auto inside = [&](const std::vector<Point>& opening) {
+        coach.openings = {opening};
+        return insideOf(coach, 100);
+    };
+    // 1:100: backs 11.5 mm above the floor at 10, 1.1 mm thick, at both ends of a window.
+    const auto bay = inside(outline(20, 19, 12, 8));
+    ASSERT_EQ(bay.size(), 2U);
+    EXPECT_EQ(bay[0].kind, InsideKind::Seat);
+    EXPECT_EQ(bay[0].corner, (Point{Millimetres{20}, Millimetres{10}}));
+    EXPECT_NEAR(bay[0].height.value(), 11.5, 1e-9);
+    EXPECT_NEAR((bay[1].corner.x + bay[1].length).value(), 32, 1e-9);
+    // A narrow one shows one back, in its middle; a high one the rack, 17.5 mm above the floor.
+    const auto narrow = inside(outline(20, 19, 5, 12));
+    ASSERT_EQ(narrow.size(), 2U);
+    EXPECT_NEAR((narrow[0].corner.x + narrow[0].length / 2.0).value(), 22.5, 1e-9);
+    EXPECT_EQ(narrow[1].kind, InsideKind::Rack);
+    EXPECT_NEAR(narrow[1].corner.z.value(), 27.5, 1e-9);
+    EXPECT_TRUE(inside(outline(20, 12, 8, 20)).empty());  // a door
+    EXPECT_TRUE(inside({}).empty());
+    // A building has curtains, as high as the window.
+    coach.structure = true;
+    const auto curtains = inside(outline(20, 19, 10, 8));
+    ASSERT_EQ(curtains.size(), 2U);
+    EXPECT_EQ(curtains[0].kind, InsideKind::Curtain);
+    EXPECT_NEAR(curtains[0].length.value(), 1.7, 1e-9);
+    EXPECT_NEAR(curtains[1].corner.x.value(), 28.3, 1e-9);
+    EXPECT_EQ(curtains[1].height, Millimetres{8});
+    EXPECT_EQ(toFarWall(coach), Millimetres{15});
+    // It gapes at its floor, or between windows and roof; without windows high up.
+    EXPECT_EQ(seamOf(coach, false), Millimetres{10});
+    EXPECT_NEAR(seamOf(coach, true).value(), (27 + 40) / 2.0, 1e-9);
+    coach.openings.clear();
+    EXPECT_NEAR(seamOf(coach, true).value(), 32, 1e-9);
+}
+
 TEST(WallGaps, ThatShowAreToldAndClosingThemEndsIt) {
     const Job gaping = walled({"wall table metal 0.5mm gap 0.3mm"});
     const auto all = checkedAll(gaping);

@@ -1,4 +1,5 @@
 #include "app/lamps/lamps_view.h"
+#include "app/lamps/probes.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
@@ -128,6 +129,7 @@ void paintLampsLens(const LensInput& input) {
                     front ? Qt::AlignLeft : Qt::AlignRight, theme().matInk, theme().mat);
     }
     paintFreeSites(input);
+    paintProbes(input);
 }
 
 }  // namespace glimmet::app

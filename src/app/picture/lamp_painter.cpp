@@ -4,11 +4,13 @@
 #include "core/led/eye.h"
 #include "core/led/light_path.h"
 #include "core/quantity/format.h"
+#include "core/work/interior.h"
 
 #include <QCoreApplication>
 #include <QLinearGradient>
 #include <QPainter>
 #include <QRadialGradient>
+#include <QTransform>
 
 #include <algorithm>
 #include <cmath>
@@ -76,6 +78,9 @@ void paintSpill(QPainter& painter, const MatView& view, const QPointF& at,
     paintGlow(painter, at, view.scale * 16, colour, strength * 0.35);
     painter.restore();
 }
+
+/// Pixels of an LED's dome, at any scale.
+qreal ledSize(const MatView& view) { return qBound(7.0, view.scale * 2.2, 26.0); }
 
 /// An LED as it lies in the hand: dome, rim with its flat on the cathode side, long leg for plus.
 void paintLed(QPainter& painter, const QPointF& at, core::Facing facing, qreal size,
@@ -147,17 +152,6 @@ void paintOnGround(QPainter& painter, const MatView& view, const core::Point& la
     }
 }
 
-/// The height at which a body comes apart.
-core::Millimetres seamOf(const core::Body& body, core::Seam seam) {
-    if (seam == core::Seam::Frame) return core::floorOf(body);
-    // Between the tops of its windows and its highest; of one without, high up.
-    core::Millimetres windows{0};
-    for (const auto& opening : body.openings) {
-        for (const core::Point& point : opening) windows = std::max(windows, point.z);
-    }
-    return windows > core::Millimetres{0} ? (windows + body.height) / 2.0 : body.height * 0.8;
-}
-
 /// How bright what it lights inside is seen, through a window or a gap.
 double insideLit(const core::LitLamp& lit) { return qMin(1.0, lit.brightness * 1.6); }
 
@@ -183,7 +177,6 @@ void paintGuide(QPainter& painter, const DrawnGuide& guide) {
 /// In the dark what comes out of its side, brightest at the LED.
 void paintGuideGlow(QPainter& painter, const core::LitLamp& lit, const DrawnGuide& guide,
                     QColor colour) {
-    const double along = std::pow(1 - core::outOfItsSide(*lit.guide), lit.guide->length.value());
     const double side = std::cbrt(core::outOfItsSide(*lit.guide));
     const auto seen = [&](double light) {
         colour.setAlphaF(static_cast<float>(qMin(1.0, lit.brightness * side * std::cbrt(light))));
@@ -191,7 +184,7 @@ void paintGuideGlow(QPainter& painter, const core::LitLamp& lit, const DrawnGuid
     };
     QLinearGradient fades(guide.mouth, guide.end);
     fades.setColorAt(0, seen(1));
-    fades.setColorAt(1, seen(1 / along));
+    fades.setColorAt(1, seen(core::sideAtLed(*lit.guide)));
     painter.setPen(QPen(QBrush(fades), guide.thick, Qt::SolidLine, Qt::RoundCap));
     painter.drawLine(guide.mouth, guide.end);
 }
@@ -202,7 +195,7 @@ void paintSeam(QPainter& painter, const SceneInput& scene, const core::LitLamp& 
     const core::Fitted& fitted = lit.lamp->fitted;
     const core::Body& body = scene.body(fitted);
     const MatView& view = scene.view(fitted);
-    const core::Millimetres z = seamOf(body, *lit.seam);
+    const core::Millimetres z = core::seamOf(body, *lit.seam == core::Seam::Roof);
     const core::Millimetres off =
         std::max(core::Millimetres{std::abs((fitted.pose.at.z - z).value())}, core::Millimetres{2});
     const core::Millimetres step = std::max(off / 6.0, core::Millimetres{0.5});
@@ -217,6 +210,44 @@ void paintSeam(QPainter& painter, const SceneInput& scene, const core::LitLamp& 
         painter.fillRect(
             QRectF(view.at({x, z}) - QPointF(0, thick), QSizeF(view.size(last - x), thick)),
             colour);
+    }
+}
+
+/// The far wall of the room that a lamp lights, as it is seen through the windows.
+void paintFarWall(QPainter& painter, const SceneInput& scene, const core::LitLamp& lit,
+                  QColor colour) {
+    const core::Fitted& fitted = lit.lamp->fitted;
+    const core::Millimetres away = core::toFarWall(scene.body(fitted));
+    const core::Millimetres reach = away * 12.0;
+    QRadialGradient falls(scene.at(fitted), scene.view(fitted).size(reach));
+    constexpr int steps = 16;
+    for (int i = 0; i <= steps; ++i) {
+        const double at = static_cast<double>(i * i) / (steps * steps);  // close where it is steep
+        const double light = core::alongEdge(away, reach * at);
+        colour.setAlphaF(
+            i == steps ? 0.0F : static_cast<float>(qMin(1.0, insideLit(lit) * std::cbrt(light))));
+        falls.setColorAt(at, colour);
+    }
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(falls);
+    const qreal radius = scene.view(fitted).size(reach);
+    painter.drawEllipse(scene.at(fitted), radius, radius);
+}
+
+/// What stands in the rooms, dark against their walls.
+void paintInside(QPainter& painter, const SceneInput& scene) {
+    painter.setPen(Qt::NoPen);
+    for (std::size_t i = 0; i < scene.job.units.size(); ++i) {
+        for (const core::Inside& one :
+             core::insideOf(scene.job.units[i].body, scene.job.scale.ratio)) {
+            const bool curtain = one.kind == core::InsideKind::Curtain;
+            painter.setBrush(QColor(6, 8, 10, curtain ? 0x70 : 0xB8));
+            const QRectF where = scene.units[i].box(one.corner, one.length, one.height);
+            if (one.kind == core::InsideKind::Seat)
+                painter.drawRoundedRect(where, where.width() * 0.3, where.width() * 0.3);
+            else
+                painter.drawRect(where);
+        }
     }
 }
 
@@ -244,11 +275,37 @@ QString tipOf(const core::LitLamp& lit) {
 
 }  // namespace
 
+void Touch::put(const std::string& point) {
+    if (red == point || black == point) {
+        (red == point ? red : black).clear();
+    } else if (red.empty()) {
+        red = point;
+    } else if (black.empty()) {
+        black = point;
+    } else {
+        red = point;
+        black.clear();
+    }
+}
+
+std::pair<QPointF, QPointF> legsOf(const SceneInput& scene, const core::LitLamp& lit) {
+    const qreal size = ledSize(scene.units.front());
+    const core::Facing facing = lit.lamp->fitted.pose.facing;
+    QTransform turned;
+    if (facing == core::Facing::Rear) turned.scale(-1, 1);
+    if (facing == core::Facing::Inside) turned.rotate(-90);
+    const QPointF at = scene.led(lit);
+    // Spread a little where the drawing is small, so that each can be met.
+    const qreal apart = qMax(size * 0.3, 6.0);
+    return {at + turned.map(QPointF(size * 1.6, -apart)),
+            at + turned.map(QPointF(size * 1.6, apart))};
+}
+
 void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets) {
     painter.setRenderHint(QPainter::Antialiasing);
     const MatView& view = scene.units.front();  // one scale for all
     const core::Job& job = scene.job;
-    const qreal size = qBound(7.0, view.scale * 2.2, 26.0);
+    const qreal size = ledSize(view);
     if (scene.dark) {
         QPainterPath openings;
         for (std::size_t i = 0; i < job.units.size(); ++i) {
@@ -282,8 +339,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
                 // Inside light is seen through the windows, and faintly as a sheen on the shell.
                 painter.save();
                 painter.setClipPath(openings);
-                paintGlow(painter, at, view.size(scene.body(lit.lamp->fitted).length) * 0.3, colour,
-                          insideLit(lit));
+                paintFarWall(painter, scene, lit, colour);
                 painter.restore();
                 if (!lit.leak)
                     paintGlow(painter, at, view.scale * 8, colour, lit.brightness * 0.25);
@@ -299,6 +355,10 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
             }
         }
         painter.setCompositionMode(QPainter::CompositionMode_SourceOver);
+        painter.save();
+        painter.setClipPath(openings);
+        paintInside(painter, scene);
+        painter.restore();
     }
     for (const core::LitLamp& lit : scene.lamps) {
         const QPointF at = scene.dark ? scene.at(lit.lamp->fitted) : scene.led(lit);

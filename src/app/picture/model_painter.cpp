@@ -255,8 +255,9 @@ QRectF paintSeated(QPainter& painter, const SceneInput& scene, const core::Seat&
         {where,
          tr("%1: %2 × %3 × %4 with its wires (catalogue). %5")
              .arg(qs(box.name), shown(box.length), shown(box.width), shown(box.height),
-                  seat.fits ? tr("It lies in the %1.").arg(qs(seat.hollow))
-                            : tr("No hollow of the body holds it.")),
+                  seat.fits
+                      ? tr("It lies in %1.").arg(said(core::inHollow(seat.hollow, seat.lying)))
+                      : tr("No hollow of the body holds it.")),
          jot,
          {}});
     return where;

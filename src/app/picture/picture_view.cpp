@@ -125,6 +125,7 @@ void PictureView::show(const core::Reckoned& facts, LensPainter lens, const std:
     if (another) {
         m_relit = {};
         m_as.clear();
+        m_touch = {};
     }
     light();
     placePanel();
@@ -219,7 +220,8 @@ void PictureView::paintEvent(QPaintEvent*) {
     m_targets.clear();
     paintGround(painter);
     if (!m_hasJob) return;
-    const SceneInput scene{m_job, m_facts->house, m_units, m_lamps, m_subject, m_dark, m_track};
+    const SceneInput scene{m_job,     m_facts->house, m_units, m_lamps,
+                           m_subject, m_dark,         m_track, m_touch};
     const PartBoxes parts = paintModel(painter, scene, m_targets);
     if (!m_dark && m_lens) m_lens({painter, scene, parts, m_targets});
     // What light the room has lies on everything alike.
@@ -291,6 +293,15 @@ const Target* PictureView::at(const QPointF& where) const {
 }
 
 void PictureView::press(const Target& target) {
+    if (target.touch) {
+        target.touch(m_touch);
+        update();
+        return;
+    }
+    if (const QString line = target.line; !line.isEmpty()) {
+        emit jotChosen(line);
+        return;
+    }
     const QString jot = target.jot;
     const std::string subject = target.subject;
     if (!subject.empty()) emit subjectChosen(subject);
@@ -358,7 +369,8 @@ void PictureView::mouseMoveEvent(QMouseEvent* event) {
     }
     const Target* target = at(event->position());
     const bool leads =
-        target && (!target->jot.isEmpty() || !target->subject.empty() || !target->likely.empty());
+        target && (!target->jot.isEmpty() || !target->subject.empty() || !target->likely.empty() ||
+                   target->touch || !target->line.isEmpty());
     setCursor(target && target->drag ? Qt::SizeAllCursor
               : leads                ? Qt::PointingHandCursor
                                      : Qt::CrossCursor);
@@ -390,6 +402,12 @@ void PictureView::keyPressEvent(QKeyEvent* event) {
     if (event->key() == Qt::Key_Escape && m_grabbed) {
         m_grabbed.reset();
         m_inHand = -1;
+        update();
+        return;
+    }
+    if (event->key() == Qt::Key_Escape && !(m_touch.red + m_touch.black).empty()) {
+        m_touch.red.clear();
+        m_touch.black.clear();
         update();
         return;
     }

@@ -98,6 +98,7 @@ private:
     /// The mat as it was painted last: it changes with the view, not with the job.
     QPixmap m_mat;
     QString m_matOf;
+    Touch m_touch;       ///< where the probes of a tester are
     int m_focused = -1;  ///< index of the target that the keyboard is on
     std::optional<QPointF> m_grabbed;
     bool m_moved = false;

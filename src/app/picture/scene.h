@@ -49,6 +49,16 @@ struct Dragged {
     QString words;  ///< its measures, to be read while it is dragged
 };
 
+/// The two probes of a tester and where they are, by the ids of a stage's points; empty: in the
+/// hand. `with`: which tester, as its stage names it.
+struct Touch {
+    std::string red, black, with;
+    /// The next probe in the hand to a point; from a point that has one it is taken away, and with
+    /// both on points the touching begins anew.
+    void put(const std::string& point);
+    bool operator==(const Touch&) const = default;
+};
+
 /// Something in the picture that can be pointed at.
 struct Target {
     QRectF where;                      ///< in pixels
@@ -58,6 +68,9 @@ struct Target {
     std::vector<LikelyLine> likely{};  ///< whole lines to choose from with one press
     /// By how many millimetres of the model, back and up. Nothing: it cannot be dragged.
     std::function<Dragged(const core::Point& by)> drag{};
+    /// What a press makes of the probes. Nothing: it is no point.
+    std::function<void(Touch&)> touch{};
+    QString line{};  ///< a whole jot line that a press enters
 };
 
 struct SceneInput {
@@ -68,6 +81,7 @@ struct SceneInput {
     std::string subject;                      ///< id of the lamp group to be stressed
     bool dark = false;                        ///< room lights off
     std::optional<core::TrackUnder> track{};  ///< that it stands on; nothing: the bench
+    Touch touch{};                            ///< of a tester
 
     [[nodiscard]] const MatView& view(const core::Fitted& fitted) const {
         return units[core::unitAt(job, fitted.unit)];
@@ -127,6 +141,8 @@ void paintMat(QPainter& painter, const MatView& view, const QRectF& area, bool d
 PartBoxes paintModel(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);
 /// The line that a weight or speaker of a hollow is entered with: "weight hood ".
 [[nodiscard]] QString fixtureJot(const core::Fixture& fixture);
+/// The ends of a lamp's legs as it is painted by day: plus, minus.
+[[nodiscard]] std::pair<QPointF, QPointF> legsOf(const SceneInput& scene, const core::LitLamp& lit);
 void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);
 /// What is wrong and not mended: to be seen through every lens until it is.
 void paintSpots(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);

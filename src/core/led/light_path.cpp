@@ -59,6 +59,10 @@ Millimetres shadowAt(const Obstacle& obstacle, Millimetres beyond) {
     return obstacle.across * ((obstacle.away + beyond) / obstacle.away);
 }
 
+double sideAtLed(const LightGuide& guide) {
+    return std::pow(1 - outOfItsSide(guide), -guide.length.value());
+}
+
 double outOfItsSide(const LightGuide& guide) {
     return 1 - std::pow(10, -(guide.kind == GuideKind::Pipe ? pipeLoss : fibreLoss) / 10);
 }

@@ -68,6 +68,10 @@ struct LightPassed {
 /// The share of what goes along a guide that comes out of its side on a millimetre.
 [[nodiscard]] double outOfItsSide(const LightGuide& guide);
 
+/// How many times as much comes out of its side at its inner end, where the LED is, as at its
+/// mouth.
+[[nodiscard]] double sideAtLed(const LightGuide& guide);
+
 /// Of a colour before a lamp. A bulb passes as a white LED does.
 [[nodiscard]] double filterPasses(FilterColour filter, LedFamily family);
 

@@ -20,17 +20,25 @@ constexpr auto wordsOf(ResistorLeg) {
         {{ResistorLeg::Minus, "minus"}, {ResistorLeg::Plus, "plus"}});
 }
 
+/// Where lamps of one output get their resistors.
+enum class LampResistors { Each, Shared };
+constexpr auto wordsOf(LampResistors) {
+    return std::to_array<Word<LampResistors>>(
+        {{LampResistors::Each, "each"}, {LampResistors::Shared, "shared"}});
+}
+
 /// What is assumed until it is measured, and how limits are judged. Source: docs/physics.md.
 struct House {
     RatingRule rule = RatingRule::Slip;
-    double closeMargin = 0.15;     ///< within this share of a limit a state is close; 0 … 0.9
-    Volts rectifier{1.2};          ///< two silicon drops
-    Volts bridge{0.4};             ///< motor bridge of a decoder
-    Volts outputSwitch{0.1};       ///< of a function output at lamp currents
-    double supplySpread = 0.05;    ///< a layout's track volts from place to place
-    Series drawers = Series::E12;  ///< the resistors that are at hand
-    double meterTolerance = 0.01;  ///< a reading may be off by this share; 0 … 0.1
-    ResistorLeg leg{};             ///< of new wiring, as it is drawn
+    double closeMargin = 0.15;      ///< within this share of a limit a state is close; 0 … 0.9
+    Volts rectifier{1.2};           ///< two silicon drops
+    Volts bridge{0.4};              ///< motor bridge of a decoder
+    Volts outputSwitch{0.1};        ///< of a function output at lamp currents
+    double supplySpread = 0.05;     ///< a layout's track volts from place to place
+    Series drawers = Series::E12;   ///< the resistors that are at hand
+    double meterTolerance = 0.01;   ///< a reading may be off by this share; 0 … 0.1
+    ResistorLeg leg{};              ///< of new wiring, as it is drawn
+    LampResistors lampResistors{};  ///< of several lamps on one output, where it is not said
     std::vector<std::string> decoders;  ///< ids of those that lie in the drawer, sorted
     bool operator==(const House&) const = default;
 };

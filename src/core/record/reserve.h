@@ -34,10 +34,12 @@ struct BankPart {
     bool operator==(const BankPart&) const = default;
 };
 
-/// A Zener diode across the bank, behind its charge resistor.
+/// A Zener diode across the bank, behind its charge resistor where it belongs.
 struct BankClamp {
     Volts volts{};            ///< as printed, > 0
     double tolerance = 0.05;  ///< a share, 0 … 0.2
+    /// It was put before the charge resistor, across the decoder's bus: nothing limits it there.
+    bool before = false;
     bool operator==(const BankClamp&) const = default;
 };
 
@@ -92,10 +94,11 @@ struct FittedBank {
     BankPart part;
     std::optional<Ohms> charge;  ///< resistor that was chosen; nothing: the part's own
     std::optional<Volts> diode;  ///< drop of the diode that was chosen; nothing: the part's own
-    std::optional<BankClamp> clamp{};           ///< that keeps its volts down
-    std::optional<Fitted> seat;                 ///< nothing: where the picture finds room
-    std::optional<Measured<Farads>> measured;   ///< capacitance as it was read
-    std::optional<DeadBank> dead{};             ///< it gave nothing when it was tried
+    std::optional<BankClamp> clamp{};          ///< that keeps its volts down
+    std::optional<Fitted> seat;                ///< nothing: where the picture finds room
+    std::optional<Measured<Farads>> measured;  ///< capacitance as it was read
+    bool turned = false;             ///< known to be joined with its plus where minus belongs
+    std::optional<DeadBank> dead{};  ///< it gave nothing when it was tried
     std::optional<Measured<Celsius>> warmth{};  ///< where it lies, after a while of running
     bool operator==(const FittedBank&) const = default;
 };

@@ -28,6 +28,15 @@ MotorEvidence motorEvidence(const Motor& motor) {
     return evidence;
 }
 
+const MotorReading* largestWithVolts(const MotorEvidence& evidence, MotorCondition condition) {
+    const MotorReading* largest = nullptr;
+    for (const MotorReading& reading : evidence.readings) {
+        if (reading.condition != condition || !(reading.volts > Volts{0})) continue;
+        if (!largest || reading.amps > largest->amps) largest = &reading;
+    }
+    return largest;
+}
+
 std::optional<Ohms> motorPath(const Motor& motor) {
     const MotorEvidence evidence = motorEvidence(motor);
     return pathResistance(evidence.readings, evidence.winding);

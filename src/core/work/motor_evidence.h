@@ -22,6 +22,10 @@ struct MotorEvidence {
     Amperes atLeast{0};  ///< the most that a broken-off reading showed; no reading, a bound
 };
 [[nodiscard]] MotorEvidence motorEvidence(const Motor& motor);
+/// The largest reading in a condition that was taken with its volts; nullptr: none. Into
+/// `evidence`.
+[[nodiscard]] const MotorReading* largestWithVolts(const MotorEvidence& evidence,
+                                                   MotorCondition condition);
 
 /// Resistance of the path through the motor at rest, if it is known (core/motor/motor.h).
 [[nodiscard]] std::optional<Ohms> motorPath(const Motor& motor);

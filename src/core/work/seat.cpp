@@ -12,28 +12,56 @@ struct Hollow {
     Millimetres taken{0};
 };
 
-Seat seated(const Job& job, Box box, std::vector<Hollow>& hollows) {
-    const Body& first = job.units.front().body;
-    Seat seat{std::move(box), 0, {}, {}, false};
-    seat.corner = {(first.length - seat.box.length) / 2.0, first.height / 2.0};
+/// Where it was put, or anywhere where that was not said.
+bool mayLie(const Job& job, const Box& box, const Hollow& hollow) {
+    const auto& wanted = box.wanted;
+    return !wanted ||
+           (job.units[hollow.unit].id == wanted->unit && hollow.cavity.name == wanted->place);
+}
+
+constexpr Lying ways[] = {Lying::Flat,    Lying::OnSide,          Lying::Crosswise,
+                          Lying::Upright, Lying::CrosswiseOnSide, Lying::UprightCrosswise};
+
+/// The first hollow that holds the box as it is turned; nullptr: none.
+Hollow* roomFor(const Job& job, const Box& box, std::vector<Hollow>& hollows) {
+    for (Hollow& hollow : hollows) {
+        const Cavity& cavity = hollow.cavity;
+        if (!mayLie(job, box, hollow)) continue;
+        if (box.length + hollow.taken <= cavity.length && box.height <= cavity.height &&
+            box.width <= cavity.width) {
+            return &hollow;
+        }
+    }
+    return nullptr;
+}
+/// The roomiest of those that it may lie in.
+Hollow* roomiest(const Job& job, const Box& box, std::vector<Hollow>& hollows) {
     Hollow* chosen = nullptr;
     for (Hollow& hollow : hollows) {
         const Cavity& cavity = hollow.cavity;
-        const auto& wanted = seat.box.wanted;
-        if (wanted && (job.units[hollow.unit].id != wanted->unit || cavity.name != wanted->place)) {
-            continue;
-        }
-        seat.fits = seat.box.length + hollow.taken <= cavity.length &&
-                    seat.box.height <= cavity.height && seat.box.width <= cavity.width;
-        if (seat.fits) {
-            chosen = &hollow;
-            break;
-        }
+        if (!mayLie(job, box, hollow)) continue;
         if (!chosen ||
             cavity.length * cavity.height > chosen->cavity.length * chosen->cavity.height) {
             chosen = &hollow;
         }
     }
+    return chosen;
+}
+
+Seat seated(const Job& job, Box box, std::vector<Hollow>& hollows) {
+    const Body& first = job.units.front().body;
+    Seat seat{std::move(box), 0, {}, {}, false, {}};
+    Hollow* chosen = nullptr;
+    for (const Lying lying : ways) {
+        chosen = roomFor(job, posed(seat.box, lying), hollows);
+        if (!chosen) continue;
+        seat.fits = true;
+        seat.lying = lying;
+        seat.box = posed(std::move(seat.box), lying);
+        break;
+    }
+    if (!chosen) chosen = roomiest(job, seat.box, hollows);
+    seat.corner = {(first.length - seat.box.length) / 2.0, first.height / 2.0};
     if (!chosen) return seat;
     seat.unit = chosen->unit;
     seat.hollow = chosen->cavity.name;
@@ -46,6 +74,49 @@ Seat seated(const Job& job, Box box, std::vector<Hollow>& hollows) {
 }
 
 }  // namespace
+
+Box posed(Box box, Lying lying) {
+    const auto made = [&](Millimetres length, Millimetres width, Millimetres height) {
+        box.length = length;
+        box.width = width;
+        box.height = height;
+        return box;
+    };
+    const Millimetres l = box.length, w = box.width, h = box.height;
+    switch (lying) {
+        case Lying::Flat:
+            break;
+        case Lying::OnSide:
+            return made(l, h, w);
+        case Lying::Crosswise:
+            return made(w, l, h);
+        case Lying::Upright:
+            return made(h, w, l);
+        case Lying::CrosswiseOnSide:
+            return made(h, l, w);
+        case Lying::UprightCrosswise:
+            return made(w, h, l);
+    }
+    return box;
+}
+
+Text inHollow(const std::string& hollow, Lying lying) {
+    switch (lying) {
+        case Lying::Flat:
+            break;
+        case Lying::OnSide:
+            return text("the %1, on its side", hollow);
+        case Lying::Crosswise:
+            return text("the %1, crosswise", hollow);
+        case Lying::Upright:
+            return text("the %1, upright", hollow);
+        case Lying::CrosswiseOnSide:
+            return text("the %1, crosswise on its side", hollow);
+        case Lying::UprightCrosswise:
+            return text("the %1, upright and crosswise", hollow);
+    }
+    return text("the %1", hollow);
+}
 
 std::optional<Cavity> lies(const Unit& unit, const Fixture& fixture) {
     const auto& cavities = unit.body.cavities;

@@ -10,12 +10,20 @@
 
 namespace glimmet::core {
 
+/// How a box lies in its hollow. Upright: its length stands up.
+enum class Lying { Flat, OnSide, Crosswise, Upright, CrosswiseOnSide, UprightCrosswise };
+/// A box so turned.
+[[nodiscard]] Box posed(Box box, Lying lying);
+/// "the hood", "the hood, on its side"
+[[nodiscard]] Text inHollow(const std::string& hollow, Lying lying);
+
 struct Seat {
-    Box box;
+    Box box;  ///< as it is posed
     std::size_t unit = 0;
     Point corner;        ///< front lower corner, in its unit
     std::string hollow;  ///< name of the cavity; empty where the body has none
     bool fits = false;   ///< in length, height and width
+    Lying lying{};       ///< flat, unless only another fits
 };
 
 /// What is free of a hollow beside the weights and speakers that lie in it: before, behind, above

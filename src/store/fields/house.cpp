@@ -14,6 +14,7 @@ void houseFields(Io& io, Self& house) {
     io("supply_spread", house.supplySpread, Maybe, within(0, 0.5));
     io("drawers", house.drawers, Maybe);
     io("resistor_leg", house.leg, Maybe);
+    io("lamp_resistors", house.lampResistors, Maybe);
     io("meter_tolerance", house.meterTolerance, Maybe, within(0, 0.1));
     io("decoders", house.decoders, Maybe, members(0, 1000));
 }

@@ -20,6 +20,7 @@ template <class Io, class Self>
 void clampFields(Io& io, Self& clamp) {
     io("volts", clamp.volts, Required, upTo(100));
     io("tolerance", clamp.tolerance, Maybe, from0To(0.2));
+    io("before", clamp.before, Maybe);
 }
 
 template <class Io, class Self>
@@ -30,6 +31,7 @@ void fittedBankFields(Io& io, Self& bank) {
     io("clamp", bank.clamp, Maybe);
     io("seat", bank.seat, Maybe);
     io("measured", bank.measured, Maybe);
+    io("turned", bank.turned, Maybe);
     io("dead", bank.dead, Maybe);
     io("warmth", bank.warmth, Maybe);
     io.holds(

@@ -137,6 +137,16 @@ std::vector<Entry> entriesOf(const WorkshopRecord& workshop) {
                   ? text("A lamp's resistor goes into its plus lead, between common and lamp.")
                   : text("A lamp's resistor goes into its minus lead, between lamp and output."),
               word("leg")),
+        entry(house, "resistors", "Lamps of one output", &House::lampResistors,
+              {LampResistors::Each, LampResistors::Shared},
+              verbatim(std::string(name(house.lampResistors))),
+              house.lampResistors == LampResistors::Shared
+                  ? text("Like lamps that are put on one output hang behind one resistor: less "
+                         "work; the one of the lowest forward volts is the brightest, and all "
+                         "burn hotter where one fails.")
+                  : text("Each lamp that is put on an output gets a resistor of its own: all are "
+                         "as bright as wished, and one that fails leaves the others alone."),
+              word("resistors")),
         entry(house, "tolerance", "Meter's tolerance", &House::meterTolerance, {0.005, 0.01, 0.03},
               verbatim(percent(house.meterTolerance)),
               text("A reading is taken to be off by %1 at the most; no volts are known better.",

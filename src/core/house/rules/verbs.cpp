@@ -61,6 +61,17 @@ Result<WorkshopJotted> leg(const Said& said) {
     return set(said, &House::leg, *named<ResistorLeg>(chosen),
                text("House: resistors of lamps go into the %1 lead", chosen), "leg");
 }
+Result<WorkshopJotted> resistors(const Said& said) {
+    const std::string& chosen = *said.name("WHERE");
+    return set(said, &House::lampResistors, *named<LampResistors>(chosen),
+               chosen == "shared" ? text("House: like lamps of one output share one resistor")
+                                  : text("House: each lamp gets a resistor of its own"),
+               "resistors");
+}
+std::vector<Named> resistorPlaces(const Context&) {
+    return {{"each", {"own"}, "one for each lamp"},
+            {"shared", {"one"}, "one for all like lamps of an output"}};
+}
 std::vector<Named> legNames(const Context&) {
     return {{"minus", {"cathode", "output"}, "between lamp and output"},
             {"plus", {"anode", "common"}, "between common and lamp"}};
@@ -160,6 +171,12 @@ constexpr Takes legTakes[] = {{.what = "LEAD",
                                .needed = true,
                                .missing = "Which lead: plus or minus?",
                                .names = legNames}};
+constexpr Takes resistorsTakes[] = {{.what = "WHERE",
+                                     .kind = Kind::Name,
+                                     .needed = true,
+                                     .missing = "One for each lamp (each), or shared?",
+                                     .names = resistorPlaces}};
+constexpr const char* resistorsExamples[] = {"resistors shared"};
 constexpr const char* legExamples[] = {"leg plus"};
 constexpr const char* toleranceExamples[] = {"tolerance 2%"};
 constexpr const char* haveExamples[] = {"have four-wire-1.0", "have four-wire-1.0 none"};
@@ -187,6 +204,8 @@ constexpr Verb table[] = {
     verb("switch", only<dropTakes>, switchExamples, "drop of a lit output, assumed", switchDrop),
     verb("drawers", only<drawersTakes>, drawersExamples, "the resistors that are at hand", drawers),
     verb("leg", legTakes, legExamples, "the lead of a lamp that its resistor goes into", leg),
+    verb("resistors", resistorsTakes, resistorsExamples,
+         "whether like lamps of one output get a resistor each, or share one", resistors),
     verb("tolerance", only<toleranceTakes>, toleranceExamples, "how far a meter may be off",
          tolerance),
     verb("have", haveTakes, haveExamples, "a decoder that lies in the drawer", have),

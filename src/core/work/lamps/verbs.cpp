@@ -265,6 +265,44 @@ std::optional<Ohms> resistorOf(const Said& said, const LampPart& part) {
     return {};
 }
 
+/// Whether a house that shares would hang one more of these behind one resistor: bare LEDs of one
+/// kind, each alone in its row.
+bool wouldShare(const LampGroup& group, const Lamp& one) {
+    if (group.isBulbs() || group.driver() || one.part.rated || one.part.filament) return false;
+    return std::all_of(group.rows.begin(), group.rows.end(), [&](const LampRow& row) {
+        return row.lamps.size() == 1 && row.lamps.front().part == one.part && !row.turned;
+    });
+}
+
+/// One more row beside those of a group, with its resistor where the house puts it; that in words.
+Text joined(const Said& said, const Job& after, LampGroup& group, Lamp one,
+            std::optional<Ohms> resistor) {
+    const House house = houseFor(said, after);
+    const bool share = house.lampResistors == LampResistors::Shared && wouldShare(group, one);
+    group.rows.push_back({{std::move(one)}, resistor});
+    if (group.isBulbs() || group.driver()) {
+        group.rows.back().resistor = Ohms{0};
+        return {};
+    }
+    if (share) {
+        // What one row would want for itself goes among all of them, for all flows through it.
+        LampGroup each = group;
+        each.connection = OwnResistors{};
+        const auto state = groupState(after, each, house);
+        const auto value =
+            state
+                ? fittedResistor(state->rows.front().ideal / static_cast<double>(each.rows.size()),
+                                 group.wish)
+                : std::nullopt;
+        if (value && *value > Ohms{0}) {
+            group.connection = SharedResistor{*value};
+            for (LampRow& row : group.rows) row.resistor = Ohms{0};
+            return text(", all behind one resistor of %1", formatted(*value));
+        }
+    }
+    return text(", with a resistor of its own");
+}
+
 // --- lamp ------------------------------------------------------------------------------------
 
 /// A lamp that is there already: what it is, what it is wished, which output it is on.
@@ -420,15 +458,10 @@ Result<Jotted> putIn(const Said& said, Lamp one, const std::string& called, cons
                                    "one wish. Leave the wish out, or change it: target %2 %3.",
                                    *output, group.name, formatted(*wish)));
             }
-            result.meaning =
-                group.isBulbs() || group.driver()
-                    ? text("New lamp: %1, %2, beside %3 on output %4", called, what, group.name,
-                           *output)
-                    : text("New lamp: %1, %2, beside %3 on output %4 with a resistor of its own",
-                           called, what, group.name, *output);
             result.subject = group.id;
-            if (group.driver()) resistor = Ohms{0};
-            group.rows.push_back({{std::move(one)}, resistor});
+            const Text how = joined(said, result.after, group, std::move(one), resistor);
+            result.meaning = text("New lamp: %1, %2, beside %3 on output %4%5", called, what,
+                                  group.name, *output, how);
             return result;
         }
     }
@@ -567,16 +600,14 @@ Result<Jotted> another(const Said& said) {
               : how == Beside::Across ? text("%1 straight across the last of %2, behind its "
                                              "resistor",
                                              what, rowOf(group, *address))
-              : group.isBulbs() || group.driver()
-                  ? text("%1 parallel to %2", what, group.name)
-                  : text("%1 parallel to %2, with a resistor of its own", what, group.name));
+                                      : Text());
     result.subject = group.id;
-    std::vector<LampRow>& rows = result.after.groups[address->group].rows;
+    LampGroup& changed = result.after.groups[address->group];
     if (how != Beside::Row) {
-        rows[address->row].lamps.push_back(std::move(one));
+        changed.rows[address->row].lamps.push_back(std::move(one));
     } else {
-        rows.push_back({{std::move(one)},
-                        group.isBulbs() || group.driver() ? std::optional(Ohms{0}) : std::nullopt});
+        const Text where = joined(said, result.after, changed, std::move(one), {});
+        result.meaning = text("%1 parallel to %2%3", what, group.name, where);
     }
     return result;
 }

@@ -91,7 +91,7 @@ BankCell roomCell(const RankedBank& one) {
         formatted(part.length) + " × " + formatted(part.width) + " × " + formatted(part.height);
     return {BankAspect::Room, one.room ? verbatim(one.hollow) : text("none"),
             one.room ? State::Fine : State::Close,
-            one.room ? text("%1: it lies in the %2.", size, one.hollow)
+            one.room ? text("%1: it lies in %2.", size, inHollow(one.hollow, one.lying))
                      : text("%1: no hollow holds it.", size)};
 }
 

@@ -3,7 +3,6 @@
 #include "core/quantity/format.h"
 #include "core/work/reserve/consequences.h"
 #include "core/work/reserve/judge_fitting.h"
-#include "core/work/seat.h"
 
 #include <algorithm>
 
@@ -94,7 +93,7 @@ std::vector<RankedBank> rankedBanks(const Reckoned& facts, const Loads& loads) {
     const std::vector<Place> dead =
         facts.job.layout.spots.empty() ? std::vector<Place>() : places(facts.job);
     for (const BankPart& part : facts.catalogue.banks) {
-        RankedBank tried{asFitted(part, facts.job), {}, {}, false, {}, false, {}};
+        RankedBank tried{asFitted(part, facts.job), {}, {}, false, {}, {}, false, {}};
         tried.state = bankState(facts, tried.bank, loads);
         if (!tried.state.hold) continue;
         tried.worst = worse(worse(holdState(tried.state), voltsState(part, tried.state)),
@@ -107,6 +106,7 @@ std::vector<RankedBank> rankedBanks(const Reckoned& facts, const Loads& loads) {
         const Seat* seat = seatOf(seated, "bank");
         tried.room = seat && seat->fits;
         tried.hollow = seat ? seat->hollow : std::string();
+        tried.lying = seat ? seat->lying : Lying::Flat;
         tried.inPlace = facts.job.bank && facts.job.bank->part.id == part.id;
         tried.jot = jotOf(tried.bank);
         all.push_back(std::move(tried));
@@ -136,8 +136,9 @@ std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
                                : text("holds as long as one likes");
         option.effect = voltsState(tried.bank.part, tried.state) == State::Over
                             ? text("%1, but bears only %2", holds, formatted(tried.bank.part.rated))
-                        : tried.room ? text("%1, lies in the %2", holds, tried.hollow)
-                                     : text("%1, no hollow holds it", holds);
+                        : tried.room
+                            ? text("%1, lies in %2", holds, inHollow(tried.hollow, tried.lying))
+                            : text("%1, no hollow holds it", holds);
         if (const auto& price = tried.bank.part.price) {
             option.effect = text("%1; costs %2", std::move(option.effect),
                                  formatted(*price, Dimension::Ratio, 4));

@@ -3,6 +3,7 @@
 
 #include "core/finding/finding.h"
 #include "core/work/reserve/crossing_state.h"
+#include "core/work/seat.h"
 
 #include <optional>
 #include <vector>
@@ -36,6 +37,7 @@ struct RankedBank {
     State worst{};       ///< of its time, volts and cells, of the layout's places and dirt
     bool room = false;   ///< some hollow holds it
     std::string hollow;  ///< where it would lie; empty: the body has none
+    Lying lying{};
     bool inPlace = false;
     std::string jot;  ///< the line that fits it
 };

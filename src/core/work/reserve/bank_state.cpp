@@ -37,13 +37,9 @@ struct Crawling {
 Crawling crawling(const Motor& motor, double kmh) {
     const MotorEvidence evidence = motorEvidence(motor);
     const auto path = pathResistance(evidence.readings, evidence.winding);
-    const MotorReading* chosen = nullptr;
-    for (const MotorReading& reading : evidence.readings) {
-        const bool running = reading.condition == MotorCondition::Light ||
-                             reading.condition == MotorCondition::Hauling;
-        if (!running || !(reading.volts > Volts{0})) continue;
-        if (!chosen || reading.condition == MotorCondition::Hauling) chosen = &reading;
-    }
+    const MotorReading* hauling = largestWithVolts(evidence, MotorCondition::Hauling);
+    const MotorReading* chosen =
+        hauling ? hauling : largestWithVolts(evidence, MotorCondition::Light);
     if (!chosen || !path) {
         // Half of four volts for its winding, half for its turning.
         const Watts usual = usualCrawl(motor.kind);
@@ -76,6 +72,10 @@ Crawling crawling(const Motor& motor, double kmh) {
 
 Path pathOf(const FittedBank& bank) {
     return {bank.charge.value_or(bank.part.charge), bank.diode.value_or(bank.part.diode)};
+}
+
+const BankClamp* clampOf(const FittedBank& bank) {
+    return bank.clamp && !bank.clamp->before ? &*bank.clamp : nullptr;
 }
 
 Farads capacitanceOf(const FittedBank& bank) {
@@ -165,7 +165,7 @@ BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads
     const Volts spread = trackVolts(facts.job) * facts.house.supplySpread;
     BankState state{bus, bus, bus + spread, bus + spread, {}, {}, Hold{}, {}, {}};
     Volts lowest = bus - spread;
-    if (const auto& clamp = fitted.clamp) {
+    if (const BankClamp* clamp = clampOf(fitted)) {
         state.full = std::min(bus, clamp->volts);
         state.highest = std::min(state.top, clamp->volts * (1 + clamp->tolerance));
         lowest = std::min(lowest, clamp->volts * (1 - clamp->tolerance));

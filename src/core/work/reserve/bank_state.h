@@ -29,6 +29,8 @@ struct Path {
     Volts diode{};  ///< 0: it gives back through the charge resistor
 };
 [[nodiscard]] Path pathOf(const FittedBank& bank);
+/// The clamp that keeps its volts down: none where it stands before the charge resistor.
+[[nodiscard]] const BankClamp* clampOf(const FittedBank& bank);
 /// The capacitance that counts: read, else printed.
 [[nodiscard]] Farads capacitanceOf(const FittedBank& bank);
 

@@ -121,7 +121,7 @@ Consequence onPlainDc(const Reckoned& facts, const BankState& state) {
     made.when = text("On plain DC");
     const Volts drop = crestVolts(facts.job) - state.bus;
     Volts comes = throttleOpen - drop;
-    if (const auto& clamp = facts.job.bank->clamp)
+    if (const BankClamp* clamp = clampOf(*facts.job.bank))
         comes = std::min(comes, clamp->volts * (1 + clamp->tolerance));
     const Volts rated = facts.job.bank->part.rated;
     const bool over = comes > rated;
@@ -298,7 +298,7 @@ Seconds chargeBelow(const BankState& state, Amperes current) {
 std::vector<Consequence> consequencesOf(const Reckoned& facts) {
     std::vector<Consequence> all;
     const auto& bank = facts.job.bank;
-    if (!bank || bank->dead) return all;
+    if (!bank || bank->dead || bank->turned) return all;
     const Loads loads = loadsOf(facts);
     const BankState state = bankState(facts, *bank, loads);
     if (!state.hold || !(state.bus > processorMinimum)) return all;

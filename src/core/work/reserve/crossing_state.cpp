@@ -1,6 +1,7 @@
 #include "core/work/reserve/crossing_state.h"
 
 #include "core/quantity/format.h"
+#include "core/work/motor_evidence.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -13,13 +14,64 @@ namespace {
 constexpr Farads decoderBulk{47e-6};
 constexpr Seconds decoderRestart{0.3};
 constexpr double gearSlowing = 0.4;  // m/s², a worm without a flywheel
+constexpr double leastSlowing = 0.05, mostSlowing = 3;
 
-/// m/s², of the model with its motor off. Friction slows it evenly: a = v²/2d.
+/// What turns in a motor without a flywheel at the speed of its running reading: its rotor, usual
+/// of its kind. A model's own weight, a few hundred grams at a quarter of a metre a second, adds a
+/// hundredth of a joule.
+Joules usualSpin(MotorKind kind) {
+    switch (kind) {
+        case MotorKind::Coreless:
+            return Joules{0.08};
+        case MotorKind::OpenFrame:
+            return Joules{0.8};
+        case MotorKind::Can:
+            break;
+    }
+    return Joules{0.3};
+}
+
+/// What drags a model with its motor off, as its motors read running light; nothing where one was
+/// not.
+struct Drag {
+    Watts power{};  ///< of brushes, gears and bearings, at the speed of the reading
+    Joules spin{};  ///< what turns then
+    std::vector<Figure> figures;
+};
+std::optional<Drag> dragOf(const Job& job) {
+    Drag drag;
+    for (const MotorAt& at : motorsOf(job)) {
+        const MotorEvidence evidence = motorEvidence(*at.motor);
+        const auto path = pathResistance(evidence.readings, evidence.winding);
+        const MotorReading* light = largestWithVolts(evidence, MotorCondition::Light);
+        if (!path || !light) return {};
+        const Volts emf = light->volts - std::min(light->amps * *path, light->volts);
+        drag.power += Watts{emf * light->amps};
+        drag.spin += usualSpin(at.motor->kind);
+        drag.figures.push_back(figures::measured(text("Current, running light"), "I_light",
+                                                 light->amps, light->taken, {}, "light "));
+        drag.figures.push_back(figures::measured(text("Volts, running light"), "V_light",
+                                                 light->volts, light->taken, {}, "light "));
+        drag.figures.push_back(figures::computed(text("Motor path"), "R_path", *path, "", {}));
+    }
+    if (!(drag.power > Watts{0})) return {};
+    drag.figures.push_back(figures::assumed(text("What turns in it then"), "E_spin", drag.spin,
+                                            text("a rotor of its kind, no flywheel"), "coast "));
+    return drag;
+}
+
+/// m/s², of the model with its motor off. Friction slows it evenly: a = v²/2d where it was seen to
+/// roll; else a = v_r · P / 2E of what it takes to turn it.
 double slowing(const Job& job) {
-    if (!job.layout.coast) return gearSlowing;
-    const double speed =
-        modelSpeed(KilometresPerHour{job.layout.coast->kmh}, job.scale.ratio).value();
-    return speed * speed / (2 * Metres{job.layout.coast->distance}.value());
+    if (const auto& coast = job.layout.coast) {
+        const double speed = modelSpeed(KilometresPerHour{coast->kmh}, job.scale.ratio).value();
+        return speed * speed / (2 * Metres{coast->distance}.value());
+    }
+    const auto drag = dragOf(job);
+    if (!drag) return gearSlowing;
+    const double speed = modelSpeed(KilometresPerHour{readingKmh}, job.scale.ratio).value();
+    return std::clamp(speed * drag->power.value() / (2 * drag->spin.value()), leastSlowing,
+                      mostSlowing);
 }
 
 /// A bank as it is or would be fitted, and what it is charged to.
@@ -61,7 +113,8 @@ bool sameRhythm(const std::vector<Outage>& a, const std::vector<Outage>& b) {
 
 Charged bankOf(const Reckoned& facts, const Loads& loads, const std::optional<FittedBank>& fitted) {
     if (!fitted) return {};
-    return {onBus(facts, *fitted, loads), fitted->clamp};
+    const BankClamp* clamp = clampOf(*fitted);
+    return {onBus(facts, *fitted, loads), clamp ? std::optional(*clamp) : std::nullopt};
 }
 
 /// From the fastest down; `visit` returns whether slower ones are wanted.
@@ -87,6 +140,11 @@ State stateOf(Crossed how) {
 Figure rollFigure(const Job& job) {
     const double speed = modelSpeed(KilometresPerHour{creep(job).kmh}, job.scale.ratio).value();
     const Millimetres rolls = Metres{speed * speed / (2 * slowing(job))};
+    if (auto drag = job.layout.coast ? std::nullopt : dragOf(job)) {
+        return figures::computed(text("Rolls without power"), "d_roll", rolls,
+                                 "v² · E_spin / (v_80 · (V_light − I_light · R_path) · I_light)",
+                                 std::move(drag->figures));
+    }
     if (!job.layout.coast) {
         return figures::assumed(text("Rolls without power"), "d_roll", rolls,
                                 text("a worm gear without a flywheel"), "coast ");

@@ -17,7 +17,9 @@ inline constexpr DecidedBy decidedBy[] = {
      "at more than 0.25 W."},
     {"reserve.clamp",
      "Over where its highest lies above the bank's rating, where nothing limits its current, or "
-     "where it gives off more than 0.25 W; close where its lowest lies below the highest bus."},
+     "where it gives off more than 0.25 W; close where its lowest lies below the highest bus. "
+     "Before the charge resistor: over where it "
+     "conducts, else close."},
     {"reserve.crossing",
      "Over where it stops on the place, close where it starts anew or slows; close "
      "also where the worst case (least volts, least capacitance) does."},
@@ -42,6 +44,7 @@ inline constexpr DecidedBy decidedBy[] = {
      "A plug-in reserve on a decoder: over where it has no terminals, close where it does not "
      "switch "
      "it, ask where nobody has looked. A plain bank: close where it has no pads."},
+    {"reserve.turned", "Over as soon as it is known to stand the wrong way round."},
     {"reserve.volts",
      "Highest bus volts against the rating: over above, close within the margin of "
      "its kind."},

@@ -92,11 +92,48 @@ void judgeTerminals(const Job& job, Judging& judging) {
     }
 }
 
+/// Across the bus nothing stands between the clamp and all that the booster gives.
+void judgeClampBefore(const FittedBank& bank, const BankState& state, const ClampState& made,
+                      Judging& judging) {
+    const bool conducts = state.top > made.lowest;
+    const std::string volts = formatted(bank.clamp->volts);
+    judging.say(
+        "reserve.clamp", {}, conducts ? State::Over : State::Close,
+        conducts ? Gravity::FirePeople : Gravity::WorksBadly, [&](Finding& finding) {
+            const std::string low = formatted(made.lowest, 3), top = formatted(state.top, 3);
+            finding.sentence =
+                conducts
+                    ? text(
+                          "The clamp of %1 stands on the wrong side: before the charge resistor "
+                          "nothing limits it, from %2 on it shorts the bus, and %3 come. Track off "
+                          "until it sits behind the resistor, across the bank.",
+                          volts, low, top)
+                    : text(
+                          "The clamp of %1 stands on the wrong side: before the charge resistor it "
+                          "is dark up to %2, and what comes above goes through it without limit. "
+                          "It belongs behind the resistor, across the bank.",
+                          volts, top);
+            finding.action = text("the clamp behind the charge resistor");
+            finding.figures = {
+                figures::chosen(text("Clamp, as printed"), "V_z", bank.clamp->volts, {}, "clamp "),
+                figures::computed(text("Bus at the most"), "V_top", state.top, "", {})};
+            Option behind;
+            behind.what = text("the same behind the resistor");
+            behind.effect = text("the resistor limits what flows through it");
+            behind.state = made.state;
+            behind.jot = "clamp " + formatted(bank.clamp->volts.value(), Dimension::Ratio) + "V " +
+                         formatted(bank.clamp->tolerance * 100, Dimension::Ratio) + "%";
+            finding.options = {std::move(behind)};
+            finding.caution = capacitorCaution();
+        });
+}
+
 void judgeClamp(const Reckoned& facts, const BankState& state, Judging& judging) {
     const auto& clamp = facts.job.bank->clamp;
     if (!clamp) return;
     const BankPart& part = facts.job.bank->part;
     const ClampState made = clampState(*clamp, part, state);
+    if (clamp->before) return judgeClampBefore(*facts.job.bank, state, made, judging);
     const bool limited = state.bank.charge > Ohms{0};
     const bool lets = made.highest > part.rated;
     const Gravity gravity = !limited || made.heat > clampBears ? Gravity::FirePeople
@@ -237,6 +274,39 @@ std::vector<Volts> clampsThatFit(const BankPart& part, const BankState& state) {
         if (dark && Volts{volts * 1.05} <= part.rated) all.emplace_back(volts);
     }
     return all;
+}
+
+void judgeTurned(const FittedBank& bank, Judging& judging) {
+    judging.say("reserve.turned", {}, State::Over, Gravity::FirePeople, [&](Finding& finding) {
+        const Text what =
+            bank.part.kind == BankKind::Module
+                ? text(
+                      "Its plug stands the wrong way round: track off. What is in it may have "
+                      "suffered; it goes in again only if its maker says so.")
+            : bank.part.kind == BankKind::Tantalum
+                ? text(
+                      "The bank stands the wrong way round: track off. A tantalum catches fire "
+                      "that way. Take it out and throw it away; a new one with its bar to plus.")
+                : text(
+                      "The bank stands the wrong way round: track off. On power it gets hot, "
+                      "vents and can burst. Take it out and throw it away; a new one the right "
+                      "way round.");
+        finding.sentence = what;
+        finding.action = text("take the bank out");
+        finding.figures = {};
+        Option fresh;
+        fresh.what = text("a new one, the right way round");
+        fresh.effect = text("by its mark, and metered before it gets power");
+        fresh.state = State::Fine;
+        fresh.jot = "bank right";
+        Option out;
+        out.what = text("no bank");
+        out.effect = text("it runs as it came");
+        out.state = State::Fine;
+        out.jot = "bank none";
+        finding.options = {std::move(fresh), std::move(out)};
+        finding.caution = capacitorCaution();
+    });
 }
 
 void judgeFitting(const Reckoned& facts, const BankState& state, Judging& judging) {

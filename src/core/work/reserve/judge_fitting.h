@@ -14,6 +14,9 @@ void judgeFitting(const Reckoned& facts, const BankState& state, Judging& judgin
 [[nodiscard]] double overloadedCells(const BankPart& part, const BankState& state);
 [[nodiscard]] State cellsState(double share);
 
+/// A bank that is known to stand the wrong way round: said instead of all that it would do.
+void judgeTurned(const FittedBank& bank, Judging& judging);
+
 /// What a clamp comes to.
 struct ClampState {
     Volts lowest{}, highest{};  ///< over its tolerance

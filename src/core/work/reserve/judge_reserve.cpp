@@ -367,6 +367,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     OfferedBanks banks(facts, loads);
     judgePads(facts, judging);
     // What a bank that gives nothing would do on paper says nothing.
+    if (job.bank && job.bank->turned) return judgeTurned(*job.bank, judging);
     const bool dead = job.bank && job.bank->dead;
     if (!dead) judgeCrossings(facts, loads, banks, judging);
     if (!job.bank) {

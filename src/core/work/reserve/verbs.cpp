@@ -21,7 +21,22 @@ std::vector<Named> bankNames(const Context& context) {
         all.push_back({bank.id, {bank.name}, bank.name});
     }
     all.push_back({"none", {"no"}, "takes it out"});
+    if (context.job.bank) {
+        all.push_back({"turned", {"reversed"}, "its plus was found where minus belongs"});
+        all.push_back({"right", {}, "a new one, the right way round"});
+    }
     return all;
+}
+/// "bank turned": how it is joined was found out. "bank right": a new one stands as it should.
+Result<Jotted> wayRound(const Said& said, bool turned) {
+    Jotted result = jotted(said, turned ? text("The bank stands the wrong way round")
+                                        : text("A new bank, joined the right way round"));
+    FittedBank& bank = *result.after.bank;
+    bank.turned = turned;
+    bank.dead.reset();
+    // What was read was of the one that stood the wrong way round.
+    if (!turned) bank.measured.reset();
+    return result;
 }
 std::vector<Named> hollows(const Context& context) {
     std::vector<Named> all;
@@ -81,8 +96,14 @@ Result<Jotted> bank(const Said& said) {
     const std::optional<FittedBank>& before = said.context.job.bank;
     const auto charge = said.one<Ohms>("OHMS");
     const auto diode = said.one<Volts>("VOLTS");
+    const bool bare = !charge && !diode && !said.name("HOLLOW") && !said.name("JOINT");
+    if (id == "turned" || id == "right") {
+        if (bare) return wayRound(said, id == "turned");
+        return refuse(ErrorCode::NotUnderstood,
+                      text("Which way round it stands is said by itself: bank %1.", id));
+    }
     if (id == "none") {
-        if (charge || diode || said.name("HOLLOW") || said.name("JOINT")) {
+        if (!bare) {
             return refuse(ErrorCode::NotUnderstood,
                           text("Without a bank there is nothing to charge and no place."));
         }
@@ -186,13 +207,18 @@ Result<Jotted> diode(const Said& said) {
     return part(said, &FittedBank::diode, "VOLTS", text("Diode past the charge resistor"));
 }
 
+std::vector<Named> clampSides(const Context&) {
+    return {{"behind", {"across"}, "behind the charge resistor, across the bank"},
+            {"before", {"in front"}, "before it, across the decoder's bus"}};
+}
 /// "clamp 16V 5%"
 Result<Jotted> clamp(const Said& said) {
     if (!said.context.job.bank) return noBank();
     const auto volts = said.one<Volts>("VOLTS");
     const auto& within = said.at("WITHIN").quantities;
     const bool none = said.name("none").has_value();
-    if (volts.has_value() == none || (none && !within.empty())) {
+    const auto& side = said.name("SIDE");
+    if (volts.has_value() == none || (none && (side || !within.empty()))) {
         return refuse(ErrorCode::Missing,
                       text("What is printed on it? Write it like %1.", said.verb.examples.front()));
     }
@@ -203,9 +229,15 @@ Result<Jotted> clamp(const Said& said) {
     }
     BankClamp made{*volts};
     if (!within.empty()) made.tolerance = within.front();
-    Jotted result = jotted(said, text("A clamp of %1 within %2 across the bank, behind its charge "
-                                      "resistor",
-                                      formatted(made.volts), percent(made.tolerance)));
+    made.before = side == "before";
+    const std::string volt = formatted(made.volts), share = percent(made.tolerance);
+    Jotted result = jotted(
+        said, made.before
+                  ? text("A clamp of %1 within %2 before the charge resistor, across the "
+                         "decoder's bus",
+                         volt, share)
+                  : text("A clamp of %1 within %2 across the bank, behind its charge resistor",
+                         volt, share));
     result.after.bank->clamp = made;
     return result;
 }
@@ -569,6 +601,7 @@ constexpr Takes clampTakes[] = {
      .least = 0.005,
      .most = 0.2,
      .unitNeeded = true},
+    {.what = "SIDE", .kind = Kind::Name, .names = clampSides},
     none};
 constexpr Takes balanceTakes[] = {{.what = "CELLS",
                                    .kind = Kind::Name,
@@ -678,7 +711,8 @@ constexpr const char* bankExamples[] = {"bank electrolytic-2200u-25",
                                         "bank electrolytic-2200u-25 charge 100R diode 0.35V",
                                         "bank 5x0.47F 2.7V series", "bank none"};
 constexpr const char* chargeExamples[] = {"charge 100R", "charge 100R diode 0.35V", "charge none"};
-constexpr const char* clampExamples[] = {"clamp 16V", "clamp 18V 2%", "clamp none"};
+constexpr const char* clampExamples[] = {"clamp 16V", "clamp 18V 2%", "clamp 16V before",
+                                         "clamp none"};
 constexpr const char* clampWords[] = {"zener"};
 constexpr const char* balanceExamples[] = {"balance cells", "balance none"};
 constexpr const char* warmExamples[] = {"warm 60C"};

@@ -1,0 +1,216 @@
+#include "app/lamps/probes.h"
+
+#include "app/theme/theme.h"
+#include "app/theme/words.h"
+#include "core/quantity/format.h"
+#include "core/work/lamps/touch.h"
+
+#include <QCoreApplication>
+#include <QFontMetricsF>
+#include <QPainter>
+#include <QRadialGradient>
+
+#include <algorithm>
+
+using namespace Qt::StringLiterals;
+
+namespace glimmet::app {
+namespace {
+
+using core::lamps::TouchPoint;
+using Kind = TouchPoint::Kind;
+
+const QColor redProbe(0xC8, 0x3A, 0x2E), blackProbe(0x1C, 0x1E, 0x1C);
+
+/// A point of the wiring where the picture has it.
+struct Placed {
+    TouchPoint point;
+    QPointF at;
+};
+
+/// Legs at the lamps, common and output at the decoder's edge; without a decoder at the first lamp.
+std::vector<Placed> placed(const LensInput& input) {
+    const SceneInput& scene = input.scene;
+    std::vector<Placed> all;
+    QRectF plug = input.parts.of("decoder");
+    for (TouchPoint& point : core::lamps::touchPoints(scene.job, scene.subject)) {
+        const core::LampGroup& group = scene.job.groups[point.group];
+        if (point.kind == Kind::Common || point.kind == Kind::Output) {
+            if (plug.isNull()) continue;
+            const qreal side = point.kind == Kind::Common ? 0.3 : 0.7;
+            all.push_back({std::move(point), {plug.left() + plug.width() * side, plug.top() - 7}});
+            continue;
+        }
+        const core::Lamp* lamp = &group.rows[point.row].lamps[point.lamp];
+        const auto lit = std::find_if(scene.lamps.begin(), scene.lamps.end(),
+                                      [&](const auto& each) { return each.lamp == lamp; });
+        if (lit == scene.lamps.end()) continue;
+        const auto [plus, minus] = legsOf(scene, *lit);
+        const QPointF at = point.kind == Kind::Plus ? plus : minus;
+        all.push_back({std::move(point), at});
+    }
+    return all;
+}
+
+void paintProbe(QPainter& painter, const QPointF& tip, const QColor& colour, bool fromRight) {
+    const QPointF way(fromRight ? 0.6 : -0.6, -0.8);
+    painter.setPen(QPen(QColor(0xD8, 0xDC, 0xD6), 2.2, Qt::SolidLine, Qt::RoundCap));
+    painter.drawLine(tip, tip + way * 14);
+    painter.setPen(QPen(QColor(0x10, 0x12, 0x10), 9, Qt::SolidLine, Qt::RoundCap));
+    painter.drawLine(tip + way * 16, tip + way * 44);
+    painter.setPen(QPen(colour, 6.5, Qt::SolidLine, Qt::RoundCap));
+    painter.drawLine(tip + way * 16, tip + way * 44);
+}
+
+/// A press-button of the panel; returns where the next begins.
+qreal paintChip(const LensInput& input, const QPointF& at, const QString& words, bool on,
+                const QString& tip, std::function<void(Touch&)> touch, const QString& line) {
+    QPainter& painter = input.painter;
+    const QRectF box(at, QSizeF(QFontMetricsF(painter.font()).horizontalAdvance(words) + 16, 22));
+    painter.setPen(QPen(on ? theme().brass : theme().matInk, on ? 1.8 : 1));
+    painter.setBrush(theme().mat);
+    painter.drawRoundedRect(box, 3, 3);
+    painter.setPen(theme().matInk);
+    painter.drawText(box, Qt::AlignCenter, words);
+    Target target{box, tip, {}, {}};
+    target.touch = std::move(touch);
+    target.line = line;
+    input.targets.push_back(std::move(target));
+    return box.right() + 6;
+}
+
+core::Tester testerOf(const Touch& touch) {
+    core::Tester tester;
+    tester.kind = core::named<core::TesterKind>(touch.with).value_or(core::TesterKind::Block);
+    if (tester.kind == core::TesterKind::Supply) tester.volts = core::lamps::usualSupply;
+    return tester;
+}
+
+QString shortLook(core::TesterLook look) {
+    switch (look) {
+        case core::TesterLook::Lit:
+            return tr("lit");
+        case core::TesterLook::Dim:
+            return tr("dim");
+        case core::TesterLook::Dark:
+            return tr("dark");
+        case core::TesterLook::Reversed:
+            break;
+    }
+    return tr("lit, this way round");
+}
+
+void paintLit(const LensInput& input, const core::lamps::Touched& made) {
+    QPainter& painter = input.painter;
+    for (const auto& one : made.lamps) {
+        const core::Lamp* lamp = &input.scene.job.groups[one.group].rows[one.row].lamps[one.lamp];
+        for (const core::LitLamp& lit : input.scene.lamps) {
+            if (lit.lamp != lamp) continue;
+            const QPointF at = input.scene.led(lit);
+            const qreal radius = one.look == core::TesterLook::Lit ? 46 : 26;
+            QColor glow = lightColour(core::lightFamily(lamp->part), lamp->part.tint);
+            QRadialGradient falls(at, radius);
+            glow.setAlphaF(one.look == core::TesterLook::Lit ? 0.95F : 0.5F);
+            falls.setColorAt(0, glow);
+            glow.setAlphaF(0);
+            falls.setColorAt(1, glow);
+            painter.setPen(Qt::NoPen);
+            painter.setBrush(falls);
+            painter.drawEllipse(at, radius, radius);
+        }
+    }
+}
+
+/// Which tester, what it comes to, and what one sees.
+void paintPanel(const LensInput& input, const core::Result<core::lamps::Touched>& made) {
+    QPainter& painter = input.painter;
+    const Touch& touch = input.scene.touch;
+    painter.setFont(wordsFont(13));
+    QPointF at(10, 10);
+    const struct {
+        core::TesterKind kind;
+        QString words;
+    } testers[] = {{core::TesterKind::Block, tr("9 V tester")},
+                   {core::TesterKind::Cell, tr("3 V cell")},
+                   {core::TesterKind::DiodeTest, tr("diode test")},
+                   {core::TesterKind::Supply,
+                    tr("supply %1").arg(qs(core::formatted(core::lamps::usualSupply)))}};
+    const core::TesterKind now = testerOf(touch).kind;
+    qreal x = at.x();
+    for (const auto& tester : testers) {
+        x = paintChip(
+            input, {x, at.y()}, tester.words, tester.kind == now,
+            tr("Touch with it: %1").arg(tester.words),
+            [kind = tester.kind](Touch& held) { held.with = std::string(core::name(kind)); }, {});
+    }
+    paintChip(input, {x, at.y()}, tr("put away"), false, tr("Takes both probes off"),
+              [](Touch& held) { held = {}; }, {});
+    at.ry() += 28;
+    const QString words =
+        made                                         ? said(made->sentence)
+        : !touch.red.empty() && !touch.black.empty() ? said(made.error().what)
+        : touch.red.empty()
+            ? tr("The black probe is on. Press a point for the red one, its plus.")
+            : tr("The red probe, its plus, is on. Press a point for the black one.");
+    paintLegend(painter, at, words, Qt::AlignLeft, theme().matInk, theme().mat);
+    if (!made || made->seen.empty()) return;
+    at.ry() += 24;
+    // By row, so that of several each can be told.
+    const bool several = made->seen.size() > 3;
+    x = at.x();
+    for (const core::lamps::SeenThere& seen : made->seen) {
+        const QString line = qs(seen.jot);
+        const QString chip = several ? tr("%1: %2").arg(qs(seen.row), shortLook(seen.look))
+                                     : tr("I see it %1").arg(shortLook(seen.look));
+        if (x > 560) {
+            x = at.x();
+            at.ry() += 26;
+        }
+        x = paintChip(input, {x, at.y()}, chip, seen.expected,
+                      seen.expected ? tr("As it should be. Enters: %1").arg(line)
+                                    : tr("Enters: %1").arg(line),
+                      {}, line);
+    }
+}
+
+}  // namespace
+
+void paintProbes(const LensInput& input) {
+    const SceneInput& scene = input.scene;
+    const std::vector<Placed> points = placed(input);
+    if (points.empty()) return;
+    QPainter& painter = input.painter;
+    const Touch& touch = scene.touch;
+    const auto find = [&](const std::string& id) {
+        return std::find_if(points.begin(), points.end(),
+                            [&](const Placed& one) { return one.point.id == id; });
+    };
+    const auto red = find(touch.red), black = find(touch.black);
+    const bool held = red != points.end() || black != points.end();
+    core::Result<core::lamps::Touched> made = tl::unexpected(core::Error{});
+    if (red != points.end() && black != points.end()) {
+        made =
+            core::lamps::touched(scene.job, scene.house, touch.red, touch.black, testerOf(touch));
+        if (made) paintLit(input, *made);
+    }
+    for (const Placed& one : points) {
+        const bool plus = one.point.kind == Kind::Plus || one.point.kind == Kind::Common;
+        painter.setPen(QPen(theme().matInk, 1.4));
+        painter.setBrush(theme().mat);
+        painter.drawEllipse(one.at, 4.5, 4.5);
+        painter.setPen(QPen(theme().matInk, 1.4));
+        painter.drawLine(one.at - QPointF(2.2, 0), one.at + QPointF(2.2, 0));
+        if (plus) painter.drawLine(one.at - QPointF(0, 2.2), one.at + QPointF(0, 2.2));
+        Target target{QRectF(one.at - QPointF(7, 7), QSizeF(14, 14)),
+                      tr("%1. Press to touch it with a tester.").arg(said(one.point.words)),
+                      {},
+                      {}};
+        target.touch = [id = one.point.id](Touch& now) { now.put(id); };
+        input.targets.push_back(std::move(target));
+    }
+    if (red != points.end()) paintProbe(painter, red->at, redProbe, true);
+    if (black != points.end()) paintProbe(painter, black->at, blackProbe, false);
+    if (held) paintPanel(input, made);
+}
+
+}  // namespace glimmet::app

@@ -1,0 +1,74 @@
+#include "core/work/interior.h"
+
+#include <algorithm>
+
+namespace glimmet::core {
+namespace {
+
+// Of the prototype, in millimetres.
+constexpr double seatHigh = 1150, seatThick = 110, rackAt = 1750, rackThick = 40;
+constexpr double doorSill = 350;      // lower than that it is no window
+constexpr double twoSeatsFrom = 700;  // a narrower window shows one back, in its middle
+constexpr double curtainShare = 0.17;
+
+struct Bounds {
+    Point low, high;
+};
+Bounds boundsOf(const std::vector<Point>& outline) {
+    Bounds made{outline.front(), outline.front()};
+    for (const Point& point : outline) {
+        made.low = {std::min(made.low.x, point.x), std::min(made.low.z, point.z)};
+        made.high = {std::max(made.high.x, point.x), std::max(made.high.z, point.z)};
+    }
+    return made;
+}
+
+}  // namespace
+
+std::vector<Inside> insideOf(const Body& body, double ratio) {
+    const auto scaled = [&](double prototype) { return Millimetres{prototype / ratio}; };
+    const Millimetres floor = floorOf(body);
+    std::vector<Inside> all;
+    for (const auto& opening : body.openings) {
+        if (opening.empty()) continue;
+        const auto [low, high] = boundsOf(opening);
+        if (low.z - floor < scaled(doorSill)) continue;
+        const Millimetres wide = high.x - low.x;
+        if (body.structure) {
+            const Millimetres each = wide * curtainShare;
+            for (const Millimetres from : {low.x, high.x - each}) {
+                all.push_back({InsideKind::Curtain, {from, low.z}, each, high.z - low.z});
+            }
+            continue;
+        }
+        const Millimetres thick = scaled(seatThick);
+        const auto seat = [&](Millimetres from) {
+            all.push_back({InsideKind::Seat, {from, floor}, thick, scaled(seatHigh)});
+        };
+        if (wide < scaled(twoSeatsFrom)) {
+            seat(low.x + (wide - thick) / 2.0);
+        } else {
+            seat(low.x);
+            seat(high.x - thick);
+        }
+        if (floor + scaled(rackAt) < high.z) {
+            all.push_back(
+                {InsideKind::Rack, {low.x, floor + scaled(rackAt)}, wide, scaled(rackThick)});
+        }
+    }
+    return all;
+}
+
+Millimetres toFarWall(const Body& body) { return std::max(body.width / 2.0, Millimetres{1}); }
+
+Millimetres seamOf(const Body& body, bool roof) {
+    if (!roof) return floorOf(body);
+    Millimetres windows{0};
+    for (const auto& opening : body.openings) {
+        for (const Point& point : opening) windows = std::max(windows, point.z);
+    }
+    // Of one without windows high up.
+    return windows > Millimetres{0} ? (windows + body.height) / 2.0 : body.height * 0.8;
+}
+
+}  // namespace glimmet::core

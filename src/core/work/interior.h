@@ -1,0 +1,28 @@
+// What stands in the rooms behind a body's windows, as it is seen against their lit far wall.
+#pragma once
+
+#include "core/record/body.h"
+
+#include <vector>
+
+namespace glimmet::core {
+
+enum class InsideKind { Seat, Rack, Curtain };
+struct Inside {
+    InsideKind kind{};
+    Point corner;  ///< lower front
+    Millimetres length{}, height{};
+};
+/// Of vehicles the backs of seats at both ends of a window and the rack above them, of structures
+/// curtains; behind doors nothing. Measures of the prototype by the scale (docs/physics.md).
+/// Range: ratio > 0.
+[[nodiscard]] std::vector<Inside> insideOf(const Body& body, double ratio);
+
+/// From a lamp in the middle of a body to its far wall: what the light falls on that is seen
+/// through a window.
+[[nodiscard]] Millimetres toFarWall(const Body& body);
+
+/// The height at which a body comes apart: at its frame, or between its windows and its roof.
+[[nodiscard]] Millimetres seamOf(const Body& body, bool roof);
+
+}  // namespace glimmet::core
