@@ -514,6 +514,69 @@ TEST(PictureView, ShowsItsLampsAsIfOneHadFailed) {
     EXPECT_GT(view.lamps()[0].brightness, 0);
 }
 
+TEST(PictureView, ATesterIsTouchedToTwoPoints) {
+    PictureView view;
+    view.resize(900, 500);
+    const core::Job job = jotted(shunter(), {"lamp front white 3.1V 20mA", "resistor front 1k"});
+    view.show(tests::factsOf(job), lampsLens, {});
+    (void)view.grab();
+    EXPECT_EQ(targetWith(view, u"plus of front lamp"_s), nullptr);  // of the lamp in question only
+    view.show(tests::factsOf(job), lampsLens, job.groups[0].id);
+    const auto touch = [&](const QString& words) {
+        (void)view.grab();
+        const Target* target = targetWith(view, words);
+        ASSERT_NE(target, nullptr) << words.toStdString();
+        QTest::mouseClick(&view, Qt::LeftButton, {}, target->where.center().toPoint());
+        (void)view.grab();
+    };
+    const auto lines = [&] {
+        QStringList all;
+        for (const Target& target : view.targets()) {
+            if (!target.line.isEmpty()) all.push_back(target.line);
+        }
+        return all.join(u"; "_s).toStdString();
+    };
+    const QImage before = view.grab().toImage();
+    touch(u"plus of front lamp"_s);
+    EXPECT_EQ(lines(), "");
+    touch(u"minus of front lamp"_s);
+    EXPECT_NE(view.grab().toImage(), before);
+    EXPECT_EQ(lines(), "tester front lamp lit; tester front lamp dim; tester front lamp dark");
+    // Another tester at the same points, then the plug, the wrong way round.
+    touch(u"Touch with it: 3 V cell"_s);
+    EXPECT_EQ(lines(),
+              "tester front lamp lit at cell; tester front lamp dim at cell; tester front "
+              "lamp dark at cell");
+    touch(u"Touch with it: 9 V tester"_s);
+    touch(u"the wire of output front"_s);
+    EXPECT_EQ(lines(), "");
+    touch(u"the common"_s);
+    EXPECT_EQ(lines(), "tester front lamp reversed with resistor");
+    // What one sees is entered with one press; the probes stay where they are.
+    QSignalSpy chosen(&view, &PictureView::jotChosen);
+    touch(u"Enters: tester front lamp reversed"_s);
+    ASSERT_EQ(chosen.count(), 1);
+    EXPECT_EQ(chosen.at(0).at(0).toString(), u"tester front lamp reversed with resistor"_s);
+    EXPECT_NE(lines(), "");
+    // A point that has a probe lets it go; Escape takes both away, and so does another model.
+    touch(u"the common"_s);
+    EXPECT_EQ(lines(), "");
+    touch(u"the common"_s);
+    EXPECT_NE(lines(), "");
+    QTest::keyClick(&view, Qt::Key_Escape);
+    (void)view.grab();
+    EXPECT_EQ(lines(), "");
+    touch(u"plus of front lamp"_s);
+    touch(u"Takes both probes off"_s);
+    EXPECT_EQ(view.grab().toImage(), before);
+    // A lamp that is gone is let go of without a word.
+    touch(u"plus of front lamp"_s);
+    touch(u"minus of front lamp"_s);
+    view.show(tests::factsOf(jotted(job, {"remove front"})), lampsLens, job.groups[0].id);
+    (void)view.grab();
+    EXPECT_EQ(lines(), "");
+}
+
 TEST(PictureView, TheBankLiesInItsHollowWithItsPolarity) {
     PictureView view;
     view.resize(900, 500);

@@ -760,7 +760,9 @@ TEST(ReserveStrip, ASpeedIsSetByPressAndKey) {
     ReserveStrip strip;
     strip.resize(900, 300);
     strip.QWidget::show();
-    strip.show(tests::factsOf(lameOnPoints()), {}, {});
+    // Rolls as a worm does: 5.1 mm from 20 km/h.
+    const core::Job rolls = tests::jotted(lameOnPoints(), {"coast 5.1mm"});
+    strip.show(tests::factsOf(rolls), {}, {});
     auto* speeds = strip.findChild<SpeedColumn*>();
     EXPECT_EQ(speeds->accessibleName().toStdString(),
               "Speeds, with the frog on its left: from 2 km/h stops, from 36 km/h starts anew; set "

@@ -137,6 +137,45 @@ TEST(Clamps, BeforeTheResistorGuardNothing) {
     EXPECT_EQ(stateOf(moved, "reserve.clamp"), over.options.front().state);
 }
 
+TEST(AllowedBank, IsTheLeafletsOfTheDecoder) {
+    const Job job = canOf("bank can-1000u-25 charge 100R diode 0.35V", {});
+    EXPECT_FALSE(has(checkedAll(job), "reserve.allowed"));  // nobody looked
+    const auto stateAt = [&](const char* line) {
+        return finding(checkedAll(jotted(job, {line})), "reserve.allowed").state;
+    };
+    EXPECT_EQ(stateAt("allows 1000u"), State::Fine);
+    EXPECT_EQ(stateAt("allows 2200u"), State::Fine);
+    EXPECT_EQ(stateAt("allows 980u"), State::Over);
+    const Job small = jotted(job, {"allows 470u"});
+    const auto all = checkedAll(small);
+    const Finding& over = finding(all, "reserve.allowed");
+    EXPECT_EQ(over.gravity, Gravity::PartDestroyed);
+    EXPECT_TRUE(plain(over.sentence)
+                    .starts_with("More than the decoder allows: 1 mF on decoder middle, whose "
+                                 "leaflet allows 470 µF."))
+        << plain(over.sentence);
+    EXPECT_NEAR(*figure(over, "C_most").value, 470e-6, 1e-12);
+    EXPECT_EQ(small.decoder->part.mostBank, Farads{470e-6});
+    EXPECT_FALSE(jotted(small, {"allows none"}).decoder->part.mostBank);
+    // A plug-in reserve charges by itself.
+    EXPECT_FALSE(has(checkedAll(jotted(small, {"bank module-22m-18"})), "reserve.allowed"));
+    // No bank above it is offered as one that does.
+    for (const auto& ranked :
+         reserve::rankedBanks(factsOf(small), reserve::loadsOf(factsOf(small)))) {
+        const BankPart& part = ranked.bank.part;
+        if (part.kind != BankKind::Module) {
+            EXPECT_EQ(ranked.worst, State::Over) << part.id;
+        }
+    }
+    const auto offered = reserve::bankOptions(factsOf(small), reserve::loadsOf(factsOf(small)));
+    EXPECT_TRUE(std::any_of(offered.begin(), offered.end(), [](const Option& option) {
+        return plain(option.effect).ends_with("but the decoder allows only 470 µF");
+    }));
+    EXPECT_FALSE(
+        understood("allows 2200u", tests::newJob("x", "dock-shunter"), smallCatalogue(), {}));
+    EXPECT_FALSE(understood("allows", job, smallCatalogue(), {}));
+}
+
 TEST(TurnedBank, IsToldInsteadOfAllThatItWouldDo) {
     const Job right = canOf("bank can-4700u-16 charge 100R diode 0.35V", {"capacitance 4000u"});
     EXPECT_FALSE(has(checkedAll(right), "reserve.turned"));

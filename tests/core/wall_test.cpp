@@ -172,19 +172,19 @@ TEST(Interiors, StandBehindWindowsNotBehindDoors) {
         coach.openings = {opening};
         return insideOf(coach, 100);
     };
-    // 1:100: backs 11.5 mm above the floor at 10, 1.1 mm thick, at both ends of a window.
-    const auto bay = inside(outline(20, 19, 12, 8));
+    // 1:100: backs 2 mm above the sill, 1.1 mm thick, at both ends of a window.
+    const auto bay = inside(outline(20, 19, 12, 7.9));
     ASSERT_EQ(bay.size(), 2U);
     EXPECT_EQ(bay[0].kind, InsideKind::Seat);
-    EXPECT_EQ(bay[0].corner, (Point{Millimetres{20}, Millimetres{10}}));
-    EXPECT_NEAR(bay[0].height.value(), 11.5, 1e-9);
+    EXPECT_EQ(bay[0].corner, (Point{Millimetres{20}, Millimetres{19}}));
+    EXPECT_NEAR(bay[0].height.value(), 2, 1e-9);
     EXPECT_NEAR((bay[1].corner.x + bay[1].length).value(), 32, 1e-9);
-    // A narrow one shows one back, in its middle; a high one the rack, 17.5 mm above the floor.
+    // A narrow one shows one back, in its middle; a high one the rack, 8 mm above the sill.
     const auto narrow = inside(outline(20, 19, 5, 12));
     ASSERT_EQ(narrow.size(), 2U);
     EXPECT_NEAR((narrow[0].corner.x + narrow[0].length / 2.0).value(), 22.5, 1e-9);
     EXPECT_EQ(narrow[1].kind, InsideKind::Rack);
-    EXPECT_NEAR(narrow[1].corner.z.value(), 27.5, 1e-9);
+    EXPECT_NEAR(narrow[1].corner.z.value(), 27, 1e-9);
     EXPECT_TRUE(inside(outline(20, 12, 8, 20)).empty());  // a door
     EXPECT_TRUE(inside({}).empty());
     // A building has curtains, as high as the window.
@@ -201,6 +201,26 @@ TEST(Interiors, StandBehindWindowsNotBehindDoors) {
     EXPECT_NEAR(seamOf(coach, true).value(), (27 + 40) / 2.0, 1e-9);
     coach.openings.clear();
     EXPECT_NEAR(seamOf(coach, true).value(), 32, 1e-9);
+}
+
+TEST(Interiors, LampsOfARoomAddTheirLightOnItsFarWall) {
+    const Point here{Millimetres{0}, Millimetres{0}}, aside{Millimetres{15}, Millimetres{0}};
+    const std::vector<RoomLamp> one{{here, 0.8, 0.4, 0}};
+    const auto straight = onFarWall(one, Millimetres{15}, here);
+    EXPECT_NEAR(straight.red, 0.8, 1e-12);
+    EXPECT_NEAR(straight.green, 0.4, 1e-12);
+    EXPECT_EQ(straight.blue, 0);
+    // As far aside as away: cos³ 45° of the light, its cube root to the eye.
+    EXPECT_NEAR(onFarWall(one, Millimetres{15}, aside).red, 0.8 * std::sqrt(0.5), 1e-12);
+    EXPECT_NEAR(onFarWall(one, Millimetres{15}, {Millimetres{9}, Millimetres{12}}).red,
+                0.8 * std::sqrt(0.5), 1e-12);
+    // Eight at one place look twice as bright, two colours mix, and nothing is brighter than white.
+    const std::vector<RoomLamp> eight(8, RoomLamp{here, 0.3, 0, 0});
+    EXPECT_NEAR(onFarWall(eight, Millimetres{15}, here).red, 0.6, 1e-12);
+    const std::vector<RoomLamp> mixed{{here, 1, 0, 0}, {here, 1, 0, 0.5}};
+    EXPECT_EQ(onFarWall(mixed, Millimetres{15}, here).red, 1);
+    EXPECT_NEAR(onFarWall(mixed, Millimetres{15}, here).blue, 0.5, 1e-12);
+    EXPECT_EQ(onFarWall({}, Millimetres{15}, here).red, 0);
 }
 
 TEST(WallGaps, ThatShowAreToldAndClosingThemEndsIt) {

@@ -62,21 +62,49 @@ void paintProbe(QPainter& painter, const QPointF& tip, const QColor& colour, boo
     painter.drawLine(tip + way * 16, tip + way * 44);
 }
 
-/// A press-button of the panel; returns where the next begins.
-qreal paintChip(const LensInput& input, const QPointF& at, const QString& words, bool on,
-                const QString& tip, std::function<void(Touch&)> touch, const QString& line) {
+/// A press-button of the panel.
+struct Chip {
+    QString words;
+    bool on = false;
+    QString tip;
+    std::function<void(Touch&)> touch{};
+    QString line{};
+};
+constexpr qreal chipHigh = 22, between = 6, mostWide = 560;
+qreal wideOf(const QPainter& painter, const Chip& chip) {
+    return QFontMetricsF(painter.font()).horizontalAdvance(chip.words) + 16;
+}
+/// Chips in as many rows as they take.
+std::vector<std::vector<Chip>> inRows(const QPainter& painter, std::vector<Chip> chips) {
+    std::vector<std::vector<Chip>> rows(1);
+    qreal wide = 0;
+    for (Chip& chip : chips) {
+        const qreal mine = wideOf(painter, chip) + between;
+        if (wide + mine > mostWide && !rows.back().empty()) {
+            rows.emplace_back();
+            wide = 0;
+        }
+        wide += mine;
+        rows.back().push_back(std::move(chip));
+    }
+    return rows;
+}
+void paintChips(const LensInput& input, QPointF at, std::vector<Chip>& chips) {
     QPainter& painter = input.painter;
-    const QRectF box(at, QSizeF(QFontMetricsF(painter.font()).horizontalAdvance(words) + 16, 22));
-    painter.setPen(QPen(on ? theme().brass : theme().matInk, on ? 1.8 : 1));
-    painter.setBrush(theme().mat);
-    painter.drawRoundedRect(box, 3, 3);
-    painter.setPen(theme().matInk);
-    painter.drawText(box, Qt::AlignCenter, words);
-    Target target{box, tip, {}, {}};
-    target.touch = std::move(touch);
-    target.line = line;
-    input.targets.push_back(std::move(target));
-    return box.right() + 6;
+    for (Chip& chip : chips) {
+        const QRectF box(at, QSizeF(wideOf(painter, chip), chipHigh));
+        painter.setPen(
+            QPen(chip.on ? theme().brass.lighter(130) : theme().matInk, chip.on ? 2 : 1));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawRoundedRect(box, 3, 3);
+        painter.setPen(theme().matInk);
+        painter.drawText(box, Qt::AlignCenter, chip.words);
+        Target target{box, chip.tip, {}, {}};
+        target.touch = std::move(chip.touch);
+        target.line = chip.line;
+        input.targets.push_back(std::move(target));
+        at.rx() += box.width() + between;
+    }
 }
 
 core::Tester testerOf(const Touch& touch) {
@@ -126,7 +154,6 @@ void paintPanel(const LensInput& input, const core::Result<core::lamps::Touched>
     QPainter& painter = input.painter;
     const Touch& touch = input.scene.touch;
     painter.setFont(wordsFont(13));
-    QPointF at(10, 10);
     const struct {
         core::TesterKind kind;
         QString words;
@@ -136,40 +163,56 @@ void paintPanel(const LensInput& input, const core::Result<core::lamps::Touched>
                    {core::TesterKind::Supply,
                     tr("supply %1").arg(qs(core::formatted(core::lamps::usualSupply)))}};
     const core::TesterKind now = testerOf(touch).kind;
-    qreal x = at.x();
+    std::vector<Chip> with;
     for (const auto& tester : testers) {
-        x = paintChip(
-            input, {x, at.y()}, tester.words, tester.kind == now,
-            tr("Touch with it: %1").arg(tester.words),
-            [kind = tester.kind](Touch& held) { held.with = std::string(core::name(kind)); }, {});
+        with.push_back(
+            {tester.words, tester.kind == now, tr("Touch with it: %1").arg(tester.words),
+             [kind = tester.kind](Touch& held) { held.with = std::string(core::name(kind)); }});
     }
-    paintChip(input, {x, at.y()}, tr("put away"), false, tr("Takes both probes off"),
-              [](Touch& held) { held = {}; }, {});
-    at.ry() += 28;
+    with.push_back(
+        {tr("put away"), false, tr("Takes both probes off"), [](Touch& held) { held = {}; }});
     const QString words =
         made                                         ? said(made->sentence)
         : !touch.red.empty() && !touch.black.empty() ? said(made.error().what)
         : touch.red.empty()
             ? tr("The black probe is on. Press a point for the red one, its plus.")
             : tr("The red probe, its plus, is on. Press a point for the black one.");
-    paintLegend(painter, at, words, Qt::AlignLeft, theme().matInk, theme().mat);
-    if (!made || made->seen.empty()) return;
-    at.ry() += 24;
-    // By row, so that of several each can be told.
-    const bool several = made->seen.size() > 3;
-    x = at.x();
-    for (const core::lamps::SeenThere& seen : made->seen) {
-        const QString line = qs(seen.jot);
-        const QString chip = several ? tr("%1: %2").arg(qs(seen.row), shortLook(seen.look))
-                                     : tr("I see it %1").arg(shortLook(seen.look));
-        if (x > 560) {
-            x = at.x();
-            at.ry() += 26;
+    std::vector<Chip> looks;
+    if (made) {
+        const bool several = made->seen.size() > 3;  // of several rows: say of which
+        for (const core::lamps::SeenThere& seen : made->seen) {
+            const QString line = qs(seen.jot);
+            looks.push_back({several ? tr("%1: %2").arg(qs(seen.row), shortLook(seen.look))
+                                     : tr("I see it %1").arg(shortLook(seen.look)),
+                             seen.expected,
+                             seen.expected ? tr("As it should be. Enters: %1").arg(line)
+                                           : tr("Enters: %1").arg(line),
+                             {},
+                             line});
         }
-        x = paintChip(input, {x, at.y()}, chip, seen.expected,
-                      seen.expected ? tr("As it should be. Enters: %1").arg(line)
-                                    : tr("Enters: %1").arg(line),
-                      {}, line);
+    }
+    auto seenRows = inRows(painter, std::move(looks));
+    const qreal rows = 2 + static_cast<qreal>(seenRows.size()) - (seenRows[0].empty() ? 1 : 0);
+    qreal wide = QFontMetricsF(painter.font()).horizontalAdvance(words);
+    const auto widen = [&](const std::vector<Chip>& chips) {
+        qreal all = -between;
+        for (const Chip& chip : chips) all += wideOf(painter, chip) + between;
+        wide = qMax(wide, all);
+    };
+    widen(with);
+    for (const auto& row : seenRows) widen(row);
+    const QRectF panel(6, 6, wide + 16, rows * (chipHigh + between) + 10);
+    painter.setPen(QPen(theme().matInk, 1));
+    painter.setBrush(theme().mat);
+    painter.drawRect(panel);
+    QPointF at = panel.topLeft() + QPointF(8, 8);
+    paintChips(input, at, with);
+    at.ry() += chipHigh + between;
+    painter.setPen(theme().matInk);
+    painter.drawText(QRectF(at, QSizeF(wide, chipHigh)), Qt::AlignLeft | Qt::AlignVCenter, words);
+    for (auto& row : seenRows) {
+        at.ry() += chipHigh + between;
+        paintChips(input, at, row);
     }
 }
 

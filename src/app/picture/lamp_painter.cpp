@@ -7,10 +7,12 @@
 #include "core/work/interior.h"
 
 #include <QCoreApplication>
+#include <QImage>
 #include <QLinearGradient>
 #include <QPainter>
 #include <QRadialGradient>
 #include <QTransform>
+#include <QtMath>
 
 #include <algorithm>
 #include <cmath>
@@ -213,25 +215,53 @@ void paintSeam(QPainter& painter, const SceneInput& scene, const core::LitLamp& 
     }
 }
 
-/// The far wall of the room that a lamp lights, as it is seen through the windows.
-void paintFarWall(QPainter& painter, const SceneInput& scene, const core::LitLamp& lit,
-                  QColor colour) {
-    const core::Fitted& fitted = lit.lamp->fitted;
-    const core::Millimetres away = core::toFarWall(scene.body(fitted));
-    const core::Millimetres reach = away * 12.0;
-    QRadialGradient falls(scene.at(fitted), scene.view(fitted).size(reach));
-    constexpr int steps = 16;
-    for (int i = 0; i <= steps; ++i) {
-        const double at = static_cast<double>(i * i) / (steps * steps);  // close where it is steep
-        const double light = core::alongEdge(away, reach * at);
-        colour.setAlphaF(
-            i == steps ? 0.0F : static_cast<float>(qMin(1.0, insideLit(lit) * std::cbrt(light))));
-        falls.setColorAt(at, colour);
+/// Far walls of the rooms that lamps inside a unit light, seen through its windows.
+void paintRooms(QPainter& painter, const SceneInput& scene, std::size_t unit) {
+    const core::Body& body = scene.job.units[unit].body;
+    std::vector<core::RoomLamp> lamps;
+    for (const core::LitLamp& lit : scene.lamps) {
+        const core::Fitted& fitted = lit.lamp->fitted;
+        if (!(lit.brightness > 0) || fitted.pose.facing != core::Facing::Inside ||
+            core::unitAt(scene.job, fitted.unit) != unit) {
+            continue;
+        }
+        const QColor colour = seenColour(lit, true);
+        const double seen = insideLit(lit);
+        lamps.push_back({fitted.pose.at, seen * colour.red() / 255, seen * colour.green() / 255,
+                         seen * colour.blue() / 255});
     }
-    painter.setPen(Qt::NoPen);
-    painter.setBrush(falls);
-    const qreal radius = scene.view(fitted).size(reach);
-    painter.drawEllipse(scene.at(fitted), radius, radius);
+    if (lamps.empty()) return;
+    const MatView& view = scene.units[unit];
+    const core::Millimetres away = core::toFarWall(body);
+    constexpr qreal cell = 4;  // pixels; between them it is smoothed
+    for (const auto& opening : body.openings) {
+        QPolygonF outline;
+        for (const core::Point& point : opening) outline << view.at(point);
+        const QRectF box = outline.boundingRect() & QRectF(painter.window());
+        if (box.isEmpty()) continue;
+        const QSize cells(qMax(1, qCeil(box.width() / cell)), qMax(1, qCeil(box.height() / cell)));
+        QImage wall(cells, QImage::Format_RGB32);
+        for (int row = 0; row < cells.height(); ++row) {
+            for (int column = 0; column < cells.width(); ++column) {
+                const QPointF at(box.left() + box.width() * (column + 0.5) / cells.width(),
+                                 box.top() + box.height() * (row + 0.5) / cells.height());
+                const auto seen =
+                    core::onFarWall(lamps, away,
+                                    {core::Millimetres{(at.x() - view.origin.x()) / view.scale},
+                                     core::Millimetres{(view.origin.y() - at.y()) / view.scale}});
+                const auto part = [](double value) { return static_cast<int>(value * 255); };
+                wall.setPixel(column, row, qRgb(part(seen.red), part(seen.green), part(seen.blue)));
+            }
+        }
+        QPainterPath window;
+        window.addPolygon(outline);
+        window.closeSubpath();
+        painter.save();
+        painter.setRenderHint(QPainter::SmoothPixmapTransform);
+        painter.setClipPath(window);
+        painter.drawImage(box, wall);
+        painter.restore();
+    }
 }
 
 /// What stands in the rooms, dark against their walls.
@@ -317,6 +347,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
             }
         }
         painter.setCompositionMode(QPainter::CompositionMode_Screen);
+        for (std::size_t i = 0; i < job.units.size(); ++i) paintRooms(painter, scene, i);
         for (const core::LitLamp& lit : scene.lamps) {
             if (!(lit.brightness > 0)) continue;
             const QPointF at = scene.at(lit.lamp->fitted);
@@ -336,11 +367,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
                 painter.restore();
             }
             if (lit.lamp->fitted.pose.facing == core::Facing::Inside) {
-                // Inside light is seen through the windows, and faintly as a sheen on the shell.
-                painter.save();
-                painter.setClipPath(openings);
-                paintFarWall(painter, scene, lit, colour);
-                painter.restore();
+                // Its rooms are painted above; faintly it is a sheen on the shell.
                 if (!lit.leak)
                     paintGlow(painter, at, view.scale * 8, colour, lit.brightness * 0.25);
             } else {

@@ -65,6 +65,9 @@ struct Decoder {
     bool radio = false;   ///< commanded by radio, on a battery; else over the track
     Volts leastSupply{};  ///< below it it stops; 0: not told
     ReserveTerminals reserve = ReserveTerminals::Unknown;
+    /// The largest bank that its leaflet allows on it, straight on its plus and minus; nothing: it
+    /// says none.
+    std::optional<Farads> mostBank{};
     std::optional<double> price;  ///< in the workshop's money
     std::vector<DecoderOutput> outputs;
     bool operator==(const Decoder&) const = default;

@@ -1,13 +1,17 @@
 #include "core/work/interior.h"
 
+#include "core/led/eye.h"
+
 #include <algorithm>
+#include <cmath>
 
 namespace glimmet::core {
 namespace {
 
 // Of the prototype, in millimetres.
-constexpr double seatHigh = 1150, seatThick = 110, rackAt = 1750, rackThick = 40;
-constexpr double doorSill = 350;      // lower than that it is no window
+constexpr double seatThick = 110, rackThick = 40;
+constexpr double seatAboveSill = 200, rackAboveSill = 800;  // a sill is some 0.95 m above the floor
+constexpr double doorSill = 350;                            // lower than that it is no window
 constexpr double twoSeatsFrom = 700;  // a narrower window shows one back, in its middle
 constexpr double curtainShare = 0.17;
 
@@ -43,7 +47,7 @@ std::vector<Inside> insideOf(const Body& body, double ratio) {
         }
         const Millimetres thick = scaled(seatThick);
         const auto seat = [&](Millimetres from) {
-            all.push_back({InsideKind::Seat, {from, floor}, thick, scaled(seatHigh)});
+            all.push_back({InsideKind::Seat, {from, low.z}, thick, scaled(seatAboveSill)});
         };
         if (wide < scaled(twoSeatsFrom)) {
             seat(low.x + (wide - thick) / 2.0);
@@ -51,15 +55,28 @@ std::vector<Inside> insideOf(const Body& body, double ratio) {
             seat(low.x);
             seat(high.x - thick);
         }
-        if (floor + scaled(rackAt) < high.z) {
-            all.push_back(
-                {InsideKind::Rack, {low.x, floor + scaled(rackAt)}, wide, scaled(rackThick)});
-        }
+        const Millimetres rack = low.z + scaled(rackAboveSill);
+        if (rack < high.z)
+            all.push_back({InsideKind::Rack, {low.x, rack}, wide, scaled(rackThick)});
     }
     return all;
 }
 
 Millimetres toFarWall(const Body& body) { return std::max(body.width / 2.0, Millimetres{1}); }
+
+RoomLamp onFarWall(const std::vector<RoomLamp>& lamps, Millimetres away, const Point& at) {
+    RoomLamp sum{at};
+    const auto cube = [](double value) { return value * value * value; };
+    for (const RoomLamp& lamp : lamps) {
+        const double x = (at.x - lamp.at.x).value(), z = (at.z - lamp.at.z).value();
+        const double light = alongEdge(away, Millimetres{std::sqrt(x * x + z * z)});
+        sum.red += cube(lamp.red) * light;
+        sum.green += cube(lamp.green) * light;
+        sum.blue += cube(lamp.blue) * light;
+    }
+    const auto seen = [](double light) { return std::min(1.0, std::cbrt(light)); };
+    return {at, seen(sum.red), seen(sum.green), seen(sum.blue)};
+}
 
 Millimetres seamOf(const Body& body, bool roof) {
     if (!roof) return floorOf(body);

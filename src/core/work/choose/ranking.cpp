@@ -2,6 +2,7 @@
 
 #include "core/power/battery.h"
 #include "core/quantity/format.h"
+#include "core/work/bank_allowed.h"
 #include "core/work/seat.h"
 #include "core/work/supply.h"
 
@@ -173,6 +174,9 @@ Cell stayAliveCell(const Reckoned& facts, const Decoder& decoder) {
     Held held(Aspect::StayAlive, words());
     if (facts.job.bank && decoder.reserve == ReserveTerminals::None) {
         held.against(State::Over, text("has no place for a stay-alive"));
+    }
+    if (facts.job.bank && !allowsBank(decoder, facts.job.bank->part)) {
+        held.against(State::Over, text("allows a bank of %1 only", formatted(*decoder.mostBank)));
     }
     return std::move(held.cell);
 }

@@ -31,7 +31,12 @@ BankCell voltsCell(const RankedBank& one) {
                  formatted(one.state.highest, 3), formatted(one.state.highest * margin, 3))};
 }
 
-BankCell chargeCell(const RankedBank& one) {
+BankCell chargeCell(const RankedBank& one, const Job& job) {
+    if (allowedState(job, one.bank.part) == State::Over) {
+        const std::string most = formatted(*job.decoder->part.mostBank);
+        return {BankAspect::Charge, text("of %1", most), State::Over,
+                text("The decoder's leaflet allows a bank of %1 at the most.", most)};
+    }
     if (!(one.state.bank.charge > Ohms{0}))
         return {BankAspect::Charge, noValue(), State::Over, text("Nothing limits its charge.")};
     const Amperes peak = chargePeak(one.state.bank, one.state.bus);
@@ -138,7 +143,7 @@ std::vector<BankRow> bankRows(const Reckoned& facts) {
         BankRow row{std::move(one), {}};
         row.cells = {holdCell(row.bank),
                      voltsCell(row.bank),
-                     chargeCell(row.bank),
+                     chargeCell(row.bank, facts.job),
                      fullCell(row.bank),
                      resistorCell(row.bank, loads, dirty),
                      cellsCell(row.bank),

@@ -1,6 +1,7 @@
 #include "core/work/reserve/bank_options.h"
 
 #include "core/quantity/format.h"
+#include "core/work/bank_allowed.h"
 #include "core/work/reserve/consequences.h"
 #include "core/work/reserve/judge_fitting.h"
 
@@ -56,6 +57,10 @@ State holdState(const BankState& state) {
     return !state.hold->time || *state.hold->time >= state.needed ? State::Close : State::Over;
 }
 
+State allowedState(const Job& job, const BankPart& part) {
+    return job.decoder && !allowsBank(job.decoder->part, part) ? State::Over : State::Fine;
+}
+
 State voltsState(const BankPart& part, const BankState& state) {
     if (state.highest > part.rated) return State::Over;
     const bool limited = state.bank.charge > Ohms{0};
@@ -101,6 +106,7 @@ std::vector<RankedBank> rankedBanks(const Reckoned& facts, const Loads& loads) {
                                   dirtState(facts.job, tried.state.hold->time)));
         // A cell that gets too much is destroyed, whatever the bank holds.
         tried.worst = worse(tried.worst, cellsState(overloadedCells(part, tried.state)));
+        tried.worst = worse(tried.worst, allowedState(facts.job, part));
         const Box box{"bank", part.name, part.length, part.width, part.height, {}};
         const auto seated = seats(facts.job, &box);
         const Seat* seat = seatOf(seated, "bank");
@@ -136,6 +142,9 @@ std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
                                : text("holds as long as one likes");
         option.effect = voltsState(tried.bank.part, tried.state) == State::Over
                             ? text("%1, but bears only %2", holds, formatted(tried.bank.part.rated))
+                        : allowedState(facts.job, tried.bank.part) == State::Over
+                            ? text("%1, but the decoder allows only %2", holds,
+                                   formatted(*facts.job.decoder->part.mostBank))
                         : tried.room
                             ? text("%1, lies in %2", holds, inHollow(tried.hollow, tried.lying))
                             : text("%1, no hollow holds it", holds);

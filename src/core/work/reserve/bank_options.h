@@ -13,6 +13,8 @@ namespace glimmet::core::reserve {
 /// What the rating should be above the volts that come (docs/physics.md).
 [[nodiscard]] double voltsMargin(BankKind kind, bool chargeLimited);
 [[nodiscard]] State holdState(const BankState& state);
+/// Over where the decoder's leaflet allows less; a plug-in reserve charges by itself.
+[[nodiscard]] State allowedState(const Job& job, const BankPart& part);
 [[nodiscard]] State voltsState(const BankPart& part, const BankState& state);
 
 /// What its charge resistor gets at the first moment.

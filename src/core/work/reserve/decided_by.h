@@ -6,6 +6,9 @@
 namespace glimmet::core::reserve {
 
 inline constexpr DecidedBy decidedBy[] = {
+    {"reserve.allowed",
+     "Over where a plain bank has more than the decoder's leaflet allows on it; said where the "
+     "leaflet's figure is known."},
     {"reserve.capacitance", "Close where it has less than 70 % of what is printed."},
     {"reserve.cells",
      "Of banks whose cells differ by ± 10 %: over where in more than half of them one gets more "

@@ -4,6 +4,7 @@
 #include "core/quantity/format.h"
 #include "core/reserve/cells.h"
 #include "core/work/reserve/ageing.h"
+#include "core/work/reserve/bank_options.h"
 #include "core/work/reserve/own_bank.h"
 #include "core/work/supply.h"
 
@@ -126,6 +127,30 @@ void judgeClampBefore(const FittedBank& bank, const BankState& state, const Clam
             finding.options = {std::move(behind)};
             finding.caution = capacitorCaution();
         });
+}
+
+/// What the decoder's leaflet allows on it.
+void judgeAllowed(const Job& job, Judging& judging) {
+    if (!job.decoder || !job.decoder->part.mostBank || job.bank->part.kind == BankKind::Module)
+        return;
+    const State verdict = allowedState(job, job.bank->part);
+    judging.say("reserve.allowed", {}, verdict, Gravity::PartDestroyed, [&](Finding& finding) {
+        const Farads most = *job.decoder->part.mostBank;
+        const std::string has = formatted(job.bank->part.capacitance), may = formatted(most);
+        finding.sentence =
+            verdict == State::Over
+                ? text(
+                      "More than the decoder allows: %1 on %2, whose leaflet allows %3. What "
+                      "charges it there was not made for it: a smaller bank, or another decoder.",
+                      has, job.decoder->part.name, may)
+                : text("Within what the decoder allows: %1 of %2.", has, may);
+        if (verdict == State::Over) finding.action = text("a smaller bank");
+        finding.figures = {
+            printedFigure(text("Capacitance"), "C", job.bank->part.capacitance, job.bank->part),
+            figures::catalogue(text("The decoder allows"), "C_most", most,
+                               verbatim(job.decoder->part.name))};
+        if (verdict == State::Over) finding.caution = capacitorCaution();
+    });
 }
 
 void judgeClamp(const Reckoned& facts, const BankState& state, Judging& judging) {
@@ -312,6 +337,7 @@ void judgeTurned(const FittedBank& bank, Judging& judging) {
 void judgeFitting(const Reckoned& facts, const BankState& state, Judging& judging) {
     judgeCells(facts, state, judging);
     judgeTerminals(facts.job, judging);
+    judgeAllowed(facts.job, judging);
     judgeClamp(facts, state, judging);
     judgeWarmth(*facts.job.bank, state, judging);
 }

@@ -548,6 +548,28 @@ Result<Jotted> dirtOn(const Said& said) {
     return result;
 }
 
+/// "allows 2200u": the leaflet of the decoder that is fitted.
+Result<Jotted> allows(const Said& said) {
+    const auto& decoder = said.context.job.decoder;
+    if (!decoder) {
+        return refuse(ErrorCode::Unknown, text("There is no decoder yet. Choose one first."));
+    }
+    const auto value = said.one<Farads>("FARADS");
+    if (value.has_value() == said.name("none").has_value()) {
+        return refuse(ErrorCode::Missing,
+                      text("What does its leaflet allow? Write it like %1, or allows none where it "
+                           "says nothing of it.",
+                           said.verb.examples.front()));
+    }
+    Jotted result =
+        jotted(said, value ? text("The leaflet of %1 allows a bank of %2 at the most",
+                                  decoder->part.name, formatted(*value))
+                           : text("The leaflet of %1 says nothing of how large a bank may be",
+                                  decoder->part.name));
+    result.after.decoder->part.mostBank = value;
+    return result;
+}
+
 /// "warm 60C"
 Result<Jotted> warm(const Said& said) {
     if (!said.context.job.bank) return noBank();
@@ -617,6 +639,8 @@ constexpr Takes capacitanceTakes[] = {{.what = "FARADS",
                                        .least = 1e-5,
                                        .most = 10}};
 
+constexpr Takes allowsTakes[] = {
+    {.what = "FARADS", .dimension = Dimension::Capacitance, .least = 1e-6, .most = 50}, none};
 constexpr Takes warmTakes[] = {{.what = "DEGREES",
                                 .needed = true,
                                 .missing = "How warm, by the thermometer?",
@@ -715,6 +739,8 @@ constexpr const char* clampExamples[] = {"clamp 16V", "clamp 18V 2%", "clamp 16V
                                          "clamp none"};
 constexpr const char* clampWords[] = {"zener"};
 constexpr const char* balanceExamples[] = {"balance cells", "balance none"};
+constexpr const char* allowsExamples[] = {"allows 2200u", "allows none"};
+constexpr const char* allowsNoise[] = {"bank", "decoder", "the", "at", "most"};
 constexpr const char* warmExamples[] = {"warm 60C"};
 constexpr const char* warmWords[] = {"warmth"};
 constexpr const char* warmNoise[] = {"it", "lies", "at", "bank", "the"};
@@ -763,6 +789,14 @@ constexpr Verb table[] = {
      balance,
      false,
      pathNoise},
+    {"allows",
+     {},
+     allowsTakes,
+     allowsExamples,
+     "how large a bank the decoder's leaflet allows",
+     allows,
+     false,
+     allowsNoise},
     {"warm", warmWords, warmTakes, warmExamples,
      "how warm it gets where the bank lies, by a thermometer after a while of running", warm, false,
      warmNoise},
