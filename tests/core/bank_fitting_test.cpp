@@ -191,6 +191,18 @@ TEST(TurnedBank, IsToldInsteadOfAllThatItWouldDo) {
     }
     EXPECT_FALSE(reserve::consequencesOf(factsOf(right)).empty());
     EXPECT_TRUE(reserve::consequencesOf(factsOf(job)).empty());
+    // What it rolls over it rolls over as without a bank.
+    const Job bare = jotted(right, {"bank none", "points 1:9"});
+    const Job over = jotted(job, {"points 1:9"});
+    const auto crossed = [](const Job& each) {
+        const auto chart = reserve::crossingChart(factsOf(each), "");
+        return chart->ways.front().crossing.wentOn;
+    };
+    EXPECT_EQ(crossed(over), crossed(bare));
+    EXPECT_FALSE(reserve::holdChart(factsOf(job)));
+    EXPECT_TRUE(reserve::holdChart(factsOf(right)));
+    EXPECT_FALSE(reserve::working(jotted(right, {"lift nothing"})));
+    EXPECT_TRUE(reserve::working(right));
     // A new one: what was read of the old one no longer counts.
     ASSERT_EQ(one.options.size(), 2U);
     const Job fresh = jotted(job, {one.options[0].jot.c_str()});

@@ -20,6 +20,7 @@ namespace {
 using core::lamps::TouchPoint;
 using Kind = TouchPoint::Kind;
 
+constexpr std::size_t mostPoints = 100;
 const QColor redProbe(0xC8, 0x3A, 0x2E), blackProbe(0x1C, 0x1E, 0x1C);
 
 /// A point of the wiring where the picture has it.
@@ -33,7 +34,9 @@ std::vector<Placed> placed(const LensInput& input) {
     const SceneInput& scene = input.scene;
     std::vector<Placed> all;
     QRectF plug = input.parts.of("decoder");
-    for (TouchPoint& point : core::lamps::touchPoints(scene.job, scene.subject)) {
+    auto points = core::lamps::touchPoints(scene.job, scene.subject);
+    if (points.size() > mostPoints) points.resize(2);  // nobody meets a leg among so many
+    for (TouchPoint& point : points) {
         const core::LampGroup& group = scene.job.groups[point.group];
         if (point.kind == Kind::Common || point.kind == Kind::Output) {
             if (plug.isNull()) continue;

@@ -40,11 +40,17 @@ void paintReserveLens(const LensInput& input) {
     if (!decoder.isNull()) {
         const qreal above = qMin(bank.top(), decoder.top()) - 22;
         const auto wiring = *core::reserve::bankWiring(scene.job, scene.house);
-        paintLead(input, plus, {decoder.left() + decoder.width() * 0.8, decoder.top() + 2},
-                  u"blue"_s, {bank.right() + 26, above}, tr("+ to %1").arg(said(wiring.plusTo)));
-        paintLead(input, minus, {decoder.left() + decoder.width() * 0.55, decoder.top() + 2},
-                  u"black"_s, {bank.right() + 26, above - 22},
-                  tr("− to %1").arg(said(wiring.minusTo)));
+        // Found the wrong way round it is shown so.
+        const bool turned = scene.job.bank->turned;
+        const QString plusTo = said(wiring.plusTo), minusTo = said(wiring.minusTo);
+        paintLead(input, turned ? minus : plus,
+                  {decoder.left() + decoder.width() * 0.8, decoder.top() + 2}, u"blue"_s,
+                  {bank.right() + 26, above},
+                  turned ? tr("− to %1: wrong").arg(plusTo) : tr("+ to %1").arg(plusTo));
+        paintLead(input, turned ? plus : minus,
+                  {decoder.left() + decoder.width() * 0.55, decoder.top() + 2}, u"black"_s,
+                  {bank.right() + 26, above - 22},
+                  turned ? tr("+ to %1: wrong").arg(minusTo) : tr("− to %1").arg(minusTo));
     }
     const core::FittedBank& fitted = *scene.job.bank;
     const core::reserve::Path path = core::reserve::pathOf(fitted);

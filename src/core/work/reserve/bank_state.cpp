@@ -78,6 +78,11 @@ const BankClamp* clampOf(const FittedBank& bank) {
     return bank.clamp && !bank.clamp->before ? &*bank.clamp : nullptr;
 }
 
+const std::optional<FittedBank>& working(const Job& job) {
+    static const std::optional<FittedBank> none;
+    return job.bank && (job.bank->dead || job.bank->turned) ? none : job.bank;
+}
+
 Farads capacitanceOf(const FittedBank& bank) {
     return bank.measured ? bank.measured->value : bank.part.capacitance;
 }
@@ -189,8 +194,9 @@ BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads
 }
 
 std::optional<HoldChart> holdChart(const Reckoned& facts) {
-    if (!facts.job.bank) return {};
-    const BankState state = bankState(facts, *facts.job.bank, loadsOf(facts), 100);
+    const auto& bank = working(facts.job);
+    if (!bank) return {};
+    const BankState state = bankState(facts, *bank, loadsOf(facts), 100);
     if (!state.hold) return {};
     HoldChart chart;
     chart.trace = state.hold->trace;

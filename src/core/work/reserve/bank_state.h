@@ -31,6 +31,9 @@ struct Path {
 [[nodiscard]] Path pathOf(const FittedBank& bank);
 /// The clamp that keeps its volts down: none where it stands before the charge resistor.
 [[nodiscard]] const BankClamp* clampOf(const FittedBank& bank);
+/// The bank that does its work: nothing where there is none, where it is known to give nothing or
+/// to stand the wrong way round.
+[[nodiscard]] const std::optional<FittedBank>& working(const Job& job);
 /// The capacitance that counts: read, else printed.
 [[nodiscard]] Farads capacitanceOf(const FittedBank& bank);
 

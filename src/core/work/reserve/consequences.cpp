@@ -297,8 +297,8 @@ Seconds chargeBelow(const BankState& state, Amperes current) {
 
 std::vector<Consequence> consequencesOf(const Reckoned& facts) {
     std::vector<Consequence> all;
-    const auto& bank = facts.job.bank;
-    if (!bank || bank->dead || bank->turned) return all;
+    const auto& bank = working(facts.job);
+    if (!bank) return all;
     const Loads loads = loadsOf(facts);
     const BankState state = bankState(facts, *bank, loads);
     if (!state.hold || !(state.bus > processorMinimum)) return all;

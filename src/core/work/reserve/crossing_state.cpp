@@ -364,7 +364,7 @@ std::optional<CrossingChart> crossingChart(const Reckoned& facts, std::string_vi
     const Loads loads = loadsOf(facts);
     std::optional<CrossingState> shown;
     for (const Place& one : places(facts.job)) {
-        auto state = crossingOver(facts, loads, one, facts.job.bank, false);
+        auto state = crossingOver(facts, loads, one, working(facts.job), false);
         if (!state) continue;
         const bool asked = one.name == place;
         if (shown && !asked && state->crossing.how <= shown->crossing.how) continue;
@@ -378,7 +378,7 @@ std::optional<CrossingChart> crossingChart(const Reckoned& facts, std::string_vi
     chart.bus = busVolts(facts.job, facts.house);
     chart.minimum = processorMinimum;
     chart.speed = modelSpeed(KilometresPerHour{chart.kmh}, facts.job.scale.ratio);
-    const auto bank = bankOf(facts, loads, facts.job.bank);
+    const auto bank = bankOf(facts, loads, working(facts.job));
     for (std::size_t i = 0; i < shown->place.passages.size(); ++i) {
         const Passage& passage = shown->place.passages[i];
         CrossingWay way{{i}, {}, {}, {}, *outagesOn(chart.axles, passage), {}, {}};
@@ -390,7 +390,7 @@ std::optional<CrossingChart> crossingChart(const Reckoned& facts, std::string_vi
             same->passages.push_back(i);
             continue;
         }
-        way.sweep = sweepOver(facts, loads, passage, facts.job.bank);
+        way.sweep = sweepOver(facts, loads, passage, working(facts.job));
         way.crossing = crossed(runOf(facts, loads, way.outages, bank, chart.bus, chart.kmh, true));
         putWheels(way, passage, chart.axles, axlesBefore(facts.job));
         chart.ways.push_back(std::move(way));
