@@ -52,9 +52,10 @@ QVariant ShelfModel::data(const QModelIndex& index, int role) const {
 std::vector<const core::BodyDrawing*> ShelfModel::drawn(const store::JobEntry& entry) const {
     std::vector<const core::BodyDrawing*> all;
     if (!m_drawings) return all;
-    for (const QString& id : qs(entry.bodies).split(u'+')) {
+    for (const QString& each : qs(entry.bodies).split(u'+')) {
+        const std::string id = each.toStdString();
         for (const core::BodyDrawing& drawing : *m_drawings) {
-            if (qs(drawing.id) == id) all.push_back(&drawing);
+            if (drawing.id == id) all.push_back(&drawing);
         }
     }
     return all;
@@ -137,13 +138,21 @@ void ShelfModel::applyFilter() {
 
 void ShelfModel::setStandings(const std::vector<ShelfStanding>& standings) {
     // An edit rarely changes how a job stands, and a row without change need not be painted.
-    bool changed = false;
+    std::vector<store::JobId> changed;
     for (const ShelfStanding& standing : standings) {
         const auto [at, isNew] = m_standings.try_emplace(standing.job, standing);
-        changed = changed || isNew || at->second != standing;
+        if (isNew || at->second != standing) changed.push_back(standing.job);
         at->second = standing;
     }
-    if (changed && !m_shown.empty()) emit dataChanged(index(0), index(rowCount() - 1));
+    if (changed.empty() || m_shown.empty()) return;
+    constexpr std::size_t few = 8;
+    if (changed.size() > few) {
+        emit dataChanged(index(0), index(rowCount() - 1));
+        return;
+    }
+    for (const store::JobId id : changed) {
+        if (const int row = rowOf(id); row >= 0) emit dataChanged(index(row), index(row));
+    }
 }
 
 void ShelfModel::rename(store::JobId id, const std::string& name, const std::string& bodies,

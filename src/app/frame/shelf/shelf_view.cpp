@@ -10,6 +10,7 @@
 #include <QLineEdit>
 #include <QListView>
 #include <QPainter>
+#include <QPixmapCache>
 #include <QPushButton>
 #include <QScrollBar>
 #include <QShortcut>
@@ -53,6 +54,35 @@ QPainterPath benchOutline(const QRectF& where) {
         .map(shape);
 }
 
+/// A silhouette as it was painted last: an edit changes what stands below it, hardly ever a shape.
+/// nullptr: the workshop.
+QPixmap standing(const std::vector<const core::Body*>* bodies, const QSizeF& size,
+                 const QColor& colour, qreal pixels) {
+    QString of = u"shelf %1 %2 %3 %4"_s.arg(size.width())
+                     .arg(size.height())
+                     .arg(colour.name(QColor::HexArgb))
+                     .arg(pixels);
+    if (!bodies) of += u" workshop"_s;
+    for (const core::Body* body : bodies ? *bodies : std::vector<const core::Body*>()) {
+        of += u" %1 %2 %3 %4 %5"_s.arg(qs(body->kind))
+                  .arg(body->length.value())
+                  .arg(body->height.value())
+                  .arg(body->profile.size())
+                  .arg(body->openings.size());
+    }
+    QPixmap made;
+    if (QPixmapCache::find(of, &made)) return made;
+    made = QPixmap((size * pixels).toSize());
+    made.setDevicePixelRatio(pixels);
+    made.fill(Qt::transparent);
+    QPainter painter(&made);
+    painter.setRenderHint(QPainter::Antialiasing);
+    const QRectF where({0, 0}, size);
+    painter.fillPath(bodies ? silhouette(*bodies, where) : benchOutline(where), colour);
+    QPixmapCache::insert(of, made);
+    return made;
+}
+
 class ShelfDelegate : public QStyledItemDelegate {
 public:
     using QStyledItemDelegate::QStyledItemDelegate;
@@ -77,8 +107,10 @@ public:
         QColor shape = open ? look.ink : look.inkSoft;
         if (!open) shape.setAlphaF(0.75F);
         const bool workshop = index.data(ShelfModel::IdRole).toLongLong() == ShelfModel::workshopId;
-        painter->fillPath(
-            workshop ? benchOutline(stand) : silhouette(model->bodiesOf(index), stand), shape);
+        const std::vector<const core::Body*> bodies = model->bodiesOf(index);
+        painter->drawPixmap(stand.topLeft(),
+                            standing(workshop ? nullptr : &bodies, stand.size(), shape,
+                                     painter->device()->devicePixelRatioF()));
         if (open) {
             painter->fillRect(QRectF(whole.left() + 8, board, whole.width() - 16, 3), look.brass);
         }

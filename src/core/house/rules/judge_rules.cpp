@@ -3,6 +3,8 @@
 #include "core/quantity/format.h"
 #include "core/work/standing.h"
 
+#include <optional>
+
 namespace glimmet::core::rules {
 namespace {
 
@@ -156,12 +158,19 @@ std::vector<Entry> entriesOf(const WorkshopRecord& workshop) {
         meterEntry(workshop.meter)};
 }
 
-/// How the stages of a job stand with a house.
-std::vector<std::pair<const char*, State>> stages(const Job& job, const Catalogue& catalogue,
-                                                  const House& house) {
-    std::vector<std::pair<const char*, State>> all;
-    for (const StageStanding& stage : standing(job, findings(job, catalogue, house))) {
-        all.emplace_back(stage.title, stage.worst);
+/// How the stages of a job stand with a house: verdicts alone, nothing is worded.
+using Stages = std::vector<std::pair<const char*, State>>;
+Stages stages(const Job& job, const Catalogue& catalogue, const House& house) {
+    const Reckoned facts = reckoned(job, house, catalogue);
+    Stages all;
+    for (const JobRoom& room : jobRooms()) {
+        if (!room.applies(job)) continue;
+        std::vector<Verdict> verdicts;
+        Judging judging(verdicts);
+        room.judge(facts, judging);
+        State worst = State::Fine;
+        for (const Verdict& verdict : verdicts) worst = worse(worst, verdict.state);
+        all.emplace_back(room.title, worst);
     }
     return all;
 }
@@ -172,11 +181,10 @@ struct Change {
     Text words;
     State worst = State::Fine;
 };
-Change changeOn(const WorkshopFacts& facts, const House& other) {
+Change changeOn(const WorkshopFacts& facts, const Stages& now, const House& other) {
     if (!facts.example) return {text("put a model on the bench to see what it changes")};
     const Job& job = *facts.example;
-    const auto now = stages(job, facts.catalogue, facts.workshop.house);
-    const auto then = stages(job, facts.catalogue, other);
+    const Stages then = stages(job, facts.catalogue, other);
     Text all;
     State worst = State::Fine;
     for (std::size_t i = 0; i < now.size() && i < then.size(); ++i) {
@@ -210,6 +218,7 @@ Idle idle(const WorkshopRecord& workshop) {
 }
 
 void judge(const WorkshopFacts& facts, Judging& judging) {
+    std::optional<Stages> now;  // worked out when the first rule is worded
     for (Entry& entry : entriesOf(facts.workshop)) {
         judging.say(std::string("house.") + entry.id, {entry.id, entry.title}, State::Fine,
                     Gravity::CouldBeBetter, [&](Finding& finding) {
@@ -218,7 +227,10 @@ void judge(const WorkshopFacts& facts, Judging& judging) {
                         for (const auto& [line, other] : entry.others) {
                             Option option;
                             option.what = verbatim(line);
-                            Change change = changeOn(facts, other);
+                            if (!now && facts.example) {
+                                now = stages(*facts.example, facts.catalogue, facts.workshop.house);
+                            }
+                            Change change = changeOn(facts, now ? *now : Stages(), other);
                             option.effect = std::move(change.words);
                             option.state = change.worst;
                             option.jot = line;
