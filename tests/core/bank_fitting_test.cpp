@@ -205,6 +205,7 @@ TEST(TurnedBank, IsToldInsteadOfAllThatItWouldDo) {
     EXPECT_TRUE(reserve::working(right));
     // A new one: what was read of the old one no longer counts.
     ASSERT_EQ(one.options.size(), 2U);
+    EXPECT_EQ(plain(one.options[1].what), "no bank");
     const Job fresh = jotted(job, {one.options[0].jot.c_str()});
     EXPECT_FALSE(fresh.bank->turned);
     EXPECT_FALSE(fresh.bank->measured);

@@ -302,6 +302,21 @@ TEST(Seats, AThingIsTurnedUntilItFits) {
     EXPECT_EQ(lies(4, 18, 9), "the box, upright and crosswise");
     EXPECT_EQ(lies(18, 9, 6), "nowhere");
     EXPECT_EQ(lies(5, 5, 5), "the box");
+    // What fits nowhere lies in the roomiest hollow, as large as it is.
+    Cavity small = hollow;
+    small.name = "small";
+    small.length = Millimetres{5};
+    job.units[0].body.cavities = {small, hollow, small};
+    EXPECT_EQ(lies(25, 25, 25), "nowhere");
+    EXPECT_EQ(seatOf(job, "decoder").hollow, "box");
+    EXPECT_EQ(seatOf(job, "decoder").corner, (Point{hollow.corner.x, hollow.corner.z}));
+    // Where the body has none it hangs in its middle.
+    job.units[0].body.cavities.clear();
+    const Body& body = job.units[0].body;
+    EXPECT_EQ(seatOf(job, "decoder").hollow, "");
+    EXPECT_NEAR(seatOf(job, "decoder").corner.x.value(), (body.length.value() - 25) / 2, 1e-9);
+    EXPECT_NEAR(seatOf(job, "decoder").corner.z.value(), body.height.value() / 2, 1e-9);
+    job.units[0].body.cavities = {hollow};
     // Flat in another hollow comes before turned in the first.
     Cavity tall = hollow;
     tall.name = "tall";

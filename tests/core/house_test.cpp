@@ -227,6 +227,19 @@ TEST(HouseJots, EveryExampleIsUnderstoodAndListed) {
     EXPECT_EQ(workshopJotCompletions("dra", {}, smallCatalogue()).at(0).line, "drawers ");
 }
 
+TEST(HouseFindings, OfferWhatWorkshopsUse) {
+    const WorkshopRecord workshop;
+    const Catalogue& catalogue = smallCatalogue();
+    std::string all;
+    for (const Finding& finding : findings(WorkshopFacts{workshop, catalogue})) {
+        for (const Option& option : finding.options) all += option.jot + "; ";
+    }
+    EXPECT_EQ(
+        all,
+        "rule strict; rule running; margin 10%; margin 25%; spread 2%; spread 10%; rectifier "
+        "0.7V; rectifier 1.6V; bridge 0.2V; bridge 1V; switch 0.05V; switch 0.6V; drawers E6; "
+        "drawers E24; drawers E96; leg plus; resistors shared; tolerance 0.5%; tolerance 3%; ");
+}
 TEST(HouseFindings, ShowOnAnExampleWhatEachRuleChanges) {
     const Job job = shunter();
     const WorkshopRecord workshop;

@@ -4,6 +4,7 @@
 
 #include "core/work/reserve/bank_options.h"
 #include "core/work/reserve/crossing_state.h"
+#include "core/work/reserve/rolling.h"
 #include "core/work/standing.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
@@ -533,6 +534,24 @@ TEST(Crossings, AFlywheelCarriesItOver) {
     const double v = 14 / 3.6 / 87;
     EXPECT_NEAR(*rollFigure(worm).value, v * v / 0.8, 1e-9);
     EXPECT_EQ(rollFigure(worm).basis.kind, Basis::Kind::Assumed);
+}
+TEST(Crossings, TheWayWithMostTroubleIsShownFirst) {
+    // Its right side hangs on one axle, and the frog is met on the left first.
+    const Job job = jotted(shunter(), {"axle 1 left", "axle 3 left", "points 1:9"});
+    const auto chart = crossingChart(factsOf(job), "");
+    ASSERT_TRUE(chart.has_value());
+    ASSERT_GE(chart->ways.size(), 2U);
+    const auto trouble = [](const CrossingWay& way) {
+        int sum = 0;
+        for (const AtSpeed& each : way.sweep) sum += static_cast<int>(each.how);
+        return sum;
+    };
+    for (std::size_t i = 1; i < chart->ways.size(); ++i) {
+        EXPECT_GE(trouble(chart->ways[i - 1]), trouble(chart->ways[i])) << i;
+    }
+    EXPECT_GT(trouble(chart->ways.front()), trouble(chart->ways.back()));
+    // The first way of the place itself is the harmless one.
+    EXPECT_NE(chart->ways.front().passages.front(), 0U);
 }
 TEST(Crossings, WhatDragsItIsWhatItTakesRunningLight) {
     // 0.25 A at 12 V through 9.23 Ω: (12 − 2.308) · 0.25 = 2.423 W drag it at 80 km/h, 0.2554 m/s

@@ -136,6 +136,11 @@ TEST(Touch, BulbsGlowEitherWayFromAGoodPartOfTheirCurrent) {
     const Job job = jotted(shunter(), {"bulb front 12V 20mA"});
     EXPECT_EQ(showing(job, touch(job, "common", "output front", twelve)), "front lamp/1.1");
     EXPECT_EQ(showing(job, touch(job, "output front", "common", twelve)), "front lamp/1.1");
+    // One that wants 60 mA gets the 20 that the supply lets through: a third.
+    const Job hungry = jotted(shunter(), {"bulb front 12V 60mA"});
+    EXPECT_EQ(showing(hungry, touch(hungry, "common", "output front", twelve)), "");
+    const Job near = jotted(shunter(), {"bulb front 12V 40mA"});
+    EXPECT_EQ(showing(near, touch(near, "common", "output front", twelve)), "front lamp/1.1 dim");
     // Three volts of twelve: half of its current.
     EXPECT_EQ(showing(job, touch(job, "common", "output front", coin)), "front lamp/1.1 dim");
     const Touched meter = touch(job, "common", "output front", {TesterKind::DiodeTest, {}});

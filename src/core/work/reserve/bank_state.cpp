@@ -3,6 +3,7 @@
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
 #include "core/work/motor_evidence.h"
+#include "core/work/reserve/rolling.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -124,6 +125,7 @@ Loads loadsOf(const Reckoned& facts) {
     }
     const auto dead = longestDead(facts.job);
     loads.needed = std::max(dead ? dead->time : Seconds{0}, dirtTime(facts.job));
+    loads.slowing = slowing(facts.job);
     loads.bus.current = processorCurrent;
     loads.figures.push_back(figures::assumed(text("Processor"), "I_cpu", processorCurrent,
                                              text("usual for a decoder")));

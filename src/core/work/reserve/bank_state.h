@@ -41,6 +41,7 @@ struct Path {
 struct Loads {
     BusLoads bus;
     Drive drive;                  ///< all motors as one, at the job's speed; in bus.power
+    double slowing = 0;           ///< m/s², with the motor off (rolling.h)
     Watts sound{};                ///< of its decoder, as usual; in bus.power
     std::vector<Figure> figures;  ///< what each is and rests on
     bool motorAssumed = false;    ///< no reading says what the motor takes

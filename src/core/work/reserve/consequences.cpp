@@ -4,6 +4,7 @@
 #include "core/track/dirt.h"
 #include "core/work/reserve/ageing.h"
 #include "core/work/reserve/crossing_state.h"
+#include "core/work/reserve/rolling.h"
 #include "core/work/supply.h"
 
 #include <algorithm>

@@ -1,7 +1,6 @@
 #include "core/work/reserve/crossing_state.h"
 
 #include "core/quantity/format.h"
-#include "core/work/motor_evidence.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -13,67 +12,6 @@ namespace {
 // What is assumed; sources in docs/physics.md.
 constexpr Farads decoderBulk{47e-6};
 constexpr Seconds decoderRestart{0.3};
-constexpr double gearSlowing = 0.4;  // m/s², a worm without a flywheel
-constexpr double leastSlowing = 0.05, mostSlowing = 3;
-
-/// What turns in a motor without a flywheel at the speed of its running reading: its rotor, usual
-/// of its kind. A model's own weight, a few hundred grams at a quarter of a metre a second, adds a
-/// hundredth of a joule.
-Joules usualSpin(MotorKind kind) {
-    switch (kind) {
-        case MotorKind::Coreless:
-            return Joules{0.08};
-        case MotorKind::OpenFrame:
-            return Joules{0.8};
-        case MotorKind::Can:
-            break;
-    }
-    return Joules{0.3};
-}
-
-/// What drags a model with its motor off, as its motors read running light; nothing where one was
-/// not.
-struct Drag {
-    Watts power{};  ///< of brushes, gears and bearings, at the speed of the reading
-    Joules spin{};  ///< what turns then
-    std::vector<Figure> figures;
-};
-std::optional<Drag> dragOf(const Job& job) {
-    Drag drag;
-    for (const MotorAt& at : motorsOf(job)) {
-        const MotorEvidence evidence = motorEvidence(*at.motor);
-        const auto path = pathResistance(evidence.readings, evidence.winding);
-        const MotorReading* light = largestWithVolts(evidence, MotorCondition::Light);
-        if (!path || !light) return {};
-        const Volts emf = light->volts - std::min(light->amps * *path, light->volts);
-        drag.power += Watts{emf * light->amps};
-        drag.spin += usualSpin(at.motor->kind);
-        drag.figures.push_back(figures::measured(text("Current, running light"), "I_light",
-                                                 light->amps, light->taken, {}, "light "));
-        drag.figures.push_back(figures::measured(text("Volts, running light"), "V_light",
-                                                 light->volts, light->taken, {}, "light "));
-        drag.figures.push_back(figures::computed(text("Motor path"), "R_path", *path, "", {}));
-    }
-    if (!(drag.power > Watts{0})) return {};
-    drag.figures.push_back(figures::assumed(text("What turns in it then"), "E_spin", drag.spin,
-                                            text("a rotor of its kind, no flywheel"), "coast "));
-    return drag;
-}
-
-/// m/s², of the model with its motor off. Friction slows it evenly: a = v²/2d where it was seen to
-/// roll; else a = v_r · P / 2E of what it takes to turn it.
-double slowing(const Job& job) {
-    if (const auto& coast = job.layout.coast) {
-        const double speed = modelSpeed(KilometresPerHour{coast->kmh}, job.scale.ratio).value();
-        return speed * speed / (2 * Metres{coast->distance}.value());
-    }
-    const auto drag = dragOf(job);
-    if (!drag) return gearSlowing;
-    const double speed = modelSpeed(KilometresPerHour{readingKmh}, job.scale.ratio).value();
-    return std::clamp(speed * drag->power.value() / (2 * drag->spin.value()), leastSlowing,
-                      mostSlowing);
-}
-
 /// A bank as it is or would be fitted, and what it is charged to.
 struct Charged {
     std::optional<Bank> bank;
@@ -92,7 +30,7 @@ CrossingRun runOf(const Reckoned& facts, const Loads& loads, std::vector<Outage>
     run.full = charged.clamp ? std::min(bus, charged.clamp->volts) : bus;
     run.minimum = processorMinimum;
     run.restart = decoderRestart;
-    run.slowing = slowing(facts.job);
+    run.slowing = loads.slowing;
     run.motor = loads.drive;
     run.motor.emf *= kmh / creep(facts.job).kmh;
     run.others = loads.bus;
@@ -135,25 +73,6 @@ void sweepDown(const Reckoned& facts, const Loads& loads, const Passage& passage
 
 State stateOf(Crossed how) {
     return how == Crossed::Stops ? State::Over : how >= Crossed::Slows ? State::Close : State::Fine;
-}
-
-Figure rollFigure(const Job& job) {
-    const double speed = modelSpeed(KilometresPerHour{creep(job).kmh}, job.scale.ratio).value();
-    const Millimetres rolls = Metres{speed * speed / (2 * slowing(job))};
-    if (auto drag = job.layout.coast ? std::nullopt : dragOf(job)) {
-        return figures::computed(text("Rolls without power"), "d_roll", rolls,
-                                 "v² · E_spin / (v_80 · (V_light − I_light · R_path) · I_light)",
-                                 std::move(drag->figures));
-    }
-    if (!job.layout.coast) {
-        return figures::assumed(text("Rolls without power"), "d_roll", rolls,
-                                text("a worm gear without a flywheel"), "coast ");
-    }
-    const Coast& read = *job.layout.coast;
-    return figures::measured(
-        text("Rolls without power"), "d_roll", rolls, read.on,
-        text("%1 from %2 km/h", formatted(read.distance, 3), formatted(read.kmh, Dimension::Ratio)),
-        "coast ");
 }
 
 std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& loads,

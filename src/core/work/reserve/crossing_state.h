@@ -10,10 +10,6 @@
 
 namespace glimmet::core::reserve {
 
-/// How far it rolls without power from the speed that is set: as it was read, else as a worm
-/// without a flywheel lets it.
-[[nodiscard]] Figure rollFigure(const Job& job);
-
 /// What a crossing is worth: over where it stops, close where it starts anew or slows.
 [[nodiscard]] State stateOf(Crossed how);
 

@@ -3,6 +3,7 @@
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
 #include "core/work/reserve/bank_options.h"
+#include "core/work/reserve/rolling.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
