@@ -118,6 +118,14 @@ TEST(Touch, NeighboursJoinIn) {
     EXPECT_TRUE(touch(driven, "common", "output front").seen.empty());
 }
 
+TEST(Touch, WhatHangsOnOneSupplyLightsTogether) {
+    const Job house = jotted(tests::newJob("Quay", "quay-house"),
+                             {"supply fixed dc 12V", "lamp loft white", "resistor loft 1k",
+                              "lamp quay red", "resistor quay 1k"});
+    const Touched made = touch(house, "common", "output supply");
+    EXPECT_EQ(showing(house, made), "loft lamp/1.1, quay lamp/1.1");
+}
+
 TEST(Touch, ASupplyLetsNoMoreThroughThanItIsSetTo) {
     const Job job = jotted(shunter(), {"lamp front white 3.1V 20mA", "resistor front 100"});
     const Touched made = touch(job, "common", "output front", twelve);

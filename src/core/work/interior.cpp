@@ -35,7 +35,8 @@ std::vector<Inside> insideOf(const Body& body, double ratio) {
     std::vector<Inside> all;
     for (const auto& opening : body.openings) {
         if (opening.empty()) continue;
-        const auto [low, high] = boundsOf(opening);
+        const Bounds bounds = boundsOf(opening);
+        const Point low = bounds.low, high = bounds.high;
         if (low.z - floor < scaled(doorSill)) continue;
         const Millimetres wide = high.x - low.x;
         if (body.structure) {

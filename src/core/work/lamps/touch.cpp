@@ -84,11 +84,19 @@ private:
         if (value) resistor(from, far, *value);
         return far;
     }
+    /// All that hangs on the supply hangs on one wire.
+    Node outputWire(const std::string& output) {
+        const std::string id = "output " + output;
+        for (const auto& [known, at] : m_made.points) {
+            if (known == id) return at;
+        }
+        m_made.points.emplace_back(id, node());
+        return m_made.points.back().second;
+    }
     Result<void> add(std::size_t g) {
         const LampGroup& group = m_job.groups[g];
         const bool above = m_leg == ResistorLeg::Plus;
-        const Node wire = node();
-        m_made.points.emplace_back("output " + group.output, wire);
+        const Node wire = outputWire(group.output);
         const std::optional<Ohms> none{Ohms{0}};
         // A driver passes nothing to what is touched without power.
         const auto shared = group.driver() ? std::nullopt : std::optional(group.shared());
