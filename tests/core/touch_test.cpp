@@ -135,8 +135,8 @@ TEST(Touch, ASupplyLetsNoMoreThroughThanItIsSetTo) {
     // Through a wire nothing lights.
     const Job wire = jotted(shunter(), {"lamp front white", "resistor front none"});
     EXPECT_EQ(plain(touch(wire, "L3 1 1 minus", "output front").sentence),
-              "minus of front lamp and the wire of output front are one point: nothing lies "
-              "between them.");
+              "Nothing lies between minus of front lamp and the wire of output front: they are one "
+              "point.");
     EXPECT_TRUE(touch(wire, "L3 1 1 minus", "output front").lamps.empty());
 }
 

@@ -153,7 +153,8 @@ void paintLit(const LensInput& input, const core::lamps::Touched& made) {
 }
 
 /// Which tester, what it comes to, and what one sees.
-void paintPanel(const LensInput& input, const core::Result<core::lamps::Touched>& made) {
+void paintPanel(const LensInput& input, const std::vector<Placed>& points,
+                const core::Result<core::lamps::Touched>& made) {
     QPainter& painter = input.painter;
     const Touch& touch = input.scene.touch;
     painter.setFont(wordsFont(13));
@@ -204,7 +205,23 @@ void paintPanel(const LensInput& input, const core::Result<core::lamps::Touched>
     };
     widen(with);
     for (const auto& row : seenRows) widen(row);
-    const QRectF panel(6, 6, wide + 16, rows * (chipHigh + between) + 10);
+    // In a corner where it hides no point.
+    const QSizeF size(wide + 16, rows * (chipHigh + between) + 10);
+    const QRectF whole(painter.window());
+    QRectF panel({6, 6}, size);
+    for (const QPointF& corner :
+         {QPointF(6, 6), QPointF(whole.right() - size.width() - 6, 30),
+          QPointF(6, whole.bottom() - size.height() - 6),
+          QPointF(whole.right() - size.width() - 6, whole.bottom() - size.height() - 6)}) {
+        const QRectF there(corner, size);
+        const QRectF near = there.adjusted(-24, -24, 24, 24);
+        if (std::any_of(points.begin(), points.end(),
+                        [&](const Placed& one) { return near.contains(one.at); })) {
+            continue;
+        }
+        panel = there;
+        break;
+    }
     painter.setPen(QPen(theme().matInk, 1));
     painter.setBrush(theme().mat);
     painter.drawRect(panel);
@@ -256,7 +273,7 @@ void paintProbes(const LensInput& input) {
     }
     if (red != points.end()) paintProbe(painter, red->at, redProbe, true);
     if (black != points.end()) paintProbe(painter, black->at, blackProbe, false);
-    if (held) paintPanel(input, made);
+    if (held) paintPanel(input, points, made);
 }
 
 }  // namespace glimmet::app

@@ -312,7 +312,7 @@ Result<Touched> touched(const Job& job, const House& house, const std::string& r
     const Text at = called(tester);
     const std::string flows = formatted(made.current, 2);
     made.sentence =
-        wire ? text("%1 and %2 are one point: nothing lies between them.", from->words, to->words)
+        wire ? text("Nothing lies between %1 and %2: they are one point.", from->words, to->words)
         : !lit.empty() && !dim.empty() ? text("At %1, %2: lit are %3, dim %4.", at, flows, lit, dim)
         : !lit.empty()                 ? text("At %1, %2: lit: %3.", at, flows, lit)
         : !dim.empty()                 ? text("At %1, %2: dim: %3.", at, flows, dim)

@@ -34,7 +34,7 @@ BankCell voltsCell(const RankedBank& one) {
 BankCell chargeCell(const RankedBank& one, const Job& job) {
     if (allowedState(job, one.bank.part) == State::Over) {
         const std::string most = formatted(*job.decoder->part.mostBank);
-        return {BankAspect::Charge, text("of %1", most), State::Over,
+        return {BankAspect::Charge, verbatim(most), State::Over,
                 text("The decoder's leaflet allows a bank of %1 at the most.", most)};
     }
     if (!(one.state.bank.charge > Ohms{0}))
