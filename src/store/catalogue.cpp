@@ -82,13 +82,16 @@ LoadedCatalogue loadedCatalogue(const QString& userFile) {
     return loaded;
 }
 
-core::Result<void> keepBody(const QString& userFile, const core::BodyDrawing& drawing) {
+namespace {
+
+template <class Part>
+core::Result<void> kept(const QString& userFile, const Part& part) {
     const QFileInfo file(userFile);
     if (file.exists() && !file.isFile()) {
         return core::failure(core::ErrorCode::Unreadable, "catalogue",
                              core::text("%1 is no file.", userFile.toStdString()));
     }
-    auto text = catalogueWith(file.exists() ? contents(userFile) : std::string(), drawing);
+    auto text = catalogueWith(file.exists() ? contents(userFile) : std::string(), part);
     if (!text) return tl::unexpected(text.error());
     QSaveFile out(userFile);
     const auto size = static_cast<qint64>(text->size());
@@ -99,6 +102,15 @@ core::Result<void> keepBody(const QString& userFile, const core::BodyDrawing& dr
                                         out.errorString().toStdString()));
     }
     return {};
+}
+
+}  // namespace
+
+core::Result<void> keepPart(const QString& userFile, const core::BodyDrawing& drawing) {
+    return kept(userFile, drawing);
+}
+core::Result<void> keepPart(const QString& userFile, const core::LampPart& lamp) {
+    return kept(userFile, lamp);
 }
 
 std::vector<core::Job> demoJobs() {

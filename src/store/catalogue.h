@@ -20,11 +20,12 @@ struct LoadedCatalogue {
 /// shipped one of the same id. A faulty file of the user's is left out whole and told about.
 [[nodiscard]] LoadedCatalogue loadedCatalogue(const QString& userFile);
 
-/// Puts a body into the user's file, beside what is in it; a file that is not there is made.
-/// Errors: NotUnderstood for a body of that id; those of the file where it cannot be read or
+/// Puts a body or a lamp into the user's file, beside what is in it; a file that is not there is
+/// made. Errors: NotUnderstood for one of that id; those of the file where it cannot be read or
 /// written, which is left as it is.
-[[nodiscard]] core::Result<void> keepBody(const QString& userFile,
+[[nodiscard]] core::Result<void> keepPart(const QString& userFile,
                                           const core::BodyDrawing& drawing);
+[[nodiscard]] core::Result<void> keepPart(const QString& userFile, const core::LampPart& lamp);
 
 /// Where the user's own parts are looked for: catalogue.json in Glimmet's configuration folder.
 [[nodiscard]] QString userCatalogueFile();

@@ -74,17 +74,35 @@ Result<Catalogue> catalogueFromJson(std::string_view text, std::vector<Fault>* f
     return documentIn<Catalogue>(text, catalogueFormatVersion, olderCatalogues(), faults);
 }
 
-Result<std::string> catalogueWith(std::string_view text, const BodyDrawing& drawing) {
+namespace {
+
+template <class Part>
+Result<std::string> withPart(std::string_view text, std::vector<Part> Catalogue::*parts,
+                             const Part& part, core::Text there) {
     Result<Catalogue> catalogue = Catalogue();
     if (!text.empty()) catalogue = catalogueFromJson(text, nullptr);
     if (!catalogue) return tl::unexpected(catalogue.error());
-    for (const BodyDrawing& each : catalogue->bodies) {
-        if (each.id != drawing.id) continue;
-        return failure(ErrorCode::NotUnderstood, "catalogue",
-                       core::text("There is a body “%1” already.", drawing.id));
+    std::vector<Part>& all = (*catalogue).*parts;
+    if (std::any_of(all.begin(), all.end(), [&](const Part& each) { return each.id == part.id; }))
+        return failure(ErrorCode::NotUnderstood, "catalogue", std::move(there));
+    all.push_back(part);
+    std::string made = jsonOf(*catalogue, 1) + "\n";
+    // One that cannot be read back would take all the others with it.
+    if (const auto back = catalogueFromJson(made, nullptr); !back) {
+        return tl::unexpected(back.error());
     }
-    catalogue->bodies.push_back(drawing);
-    return jsonOf(*catalogue, 1) + "\n";
+    return made;
+}
+
+}  // namespace
+
+Result<std::string> catalogueWith(std::string_view text, const BodyDrawing& drawing) {
+    return withPart(text, &Catalogue::bodies, drawing,
+                    core::text("There is a body “%1” already.", drawing.id));
+}
+Result<std::string> catalogueWith(std::string_view text, const LampPart& lamp) {
+    return withPart(text, &Catalogue::lamps, lamp,
+                    core::text("There is a lamp “%1” already.", lamp.id));
 }
 
 Result<WorkshopRecord> workshopFromJson(std::string_view text) {

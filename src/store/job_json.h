@@ -33,10 +33,12 @@ inline constexpr int workshopFormatVersion = 1;
 
 /// A catalogue: {"format": "glimmet-catalogue", "version": 3, "decoders": […], "lamps": […],
 /// "banks": […], "bodies": […], "faults": […]}. Its ids are told apart by who takes it in.
-/// A catalogue with one body more, brought forward where it was older; an empty text is a new one.
-/// Errors: of catalogueFromJson(); NotUnderstood where it has a body of that id.
+/// A catalogue with one body or lamp more, brought forward where it was older; an empty text is a
+/// new one. Errors: of catalogueFromJson(); NotUnderstood where it has one of that id.
 [[nodiscard]] core::Result<std::string> catalogueWith(std::string_view text,
                                                       const core::BodyDrawing& drawing);
+[[nodiscard]] core::Result<std::string> catalogueWith(std::string_view text,
+                                                      const core::LampPart& lamp);
 [[nodiscard]] core::Result<core::Catalogue> catalogueFromJson(std::string_view text,
                                                               std::vector<Fault>* faults = nullptr);
 

@@ -360,6 +360,47 @@ TEST(MainWindow, KeepsABodyForOtherModels) {
     EXPECT_EQ(app.bench().job().units[0].body.kind, "harbour-shunter");
     EXPECT_TRUE(own.remove());
 }
+TEST(MainWindow, KeepsALampThatWasReadForOtherModels) {
+    QFile own(store::userCatalogueFile());  // of the tests
+    own.remove();
+    OpenWindow app;
+    const auto keep = [&](const QString& title) {
+        QTimer::singleShot(0, [&] {
+            auto* dialog = qobject_cast<QInputDialog*>(QApplication::activeModalWidget());
+            if (!dialog) return;
+            dialog->setTextValue(title);
+            dialog->accept();
+        });
+        for (QAction* each : app.window().findChildren<QAction*>()) {
+            if (each->text().contains(u"lamp for others"_s)) each->trigger();
+        }
+        OpenWindow::settle();
+    };
+    app.press(Qt::Key_N, Qt::ControlModifier);
+    QTest::mouseClick(app.find<QPushButton>(u"new-dock-shunter"_s), Qt::LeftButton);
+    OpenWindow::settle();
+    app.jot(u"lamp cab warm white"_s);
+    keep(u"Quay lantern"_s);
+    EXPECT_NE(app.words(u"noticeWords"_s).find("wired front"), std::string::npos);
+    EXPECT_FALSE(own.exists());
+    app.jot(u"wired cab 12V 6mA 16V 8.6mA"_s);
+    const core::LampPart read = app.bench().job().groups.back().rows[0].lamps[0].part;
+    keep(u"Quay lantern"_s);
+    EXPECT_NE(app.words(u"noticeWords"_s).find("lamp front quay-lantern"), std::string::npos)
+        << app.words(u"noticeWords"_s);
+    keep(u"quay-lantern"_s);
+    EXPECT_NE(app.words(u"noticeWords"_s).find("already"), std::string::npos);
+    app.jot(u"lamp rear quay-lantern called stern light"_s);
+    const core::LampPart& part = app.bench().job().groups.back().rows[0].lamps[0].part;
+    EXPECT_EQ(part.name, "Quay lantern");
+    EXPECT_EQ(part.forward, read.forward);
+    EXPECT_EQ(part.series, read.series);
+    // And after another start.
+    EXPECT_NE(core::lampNamed(store::loadedCatalogue(store::userCatalogueFile()).catalogue,
+                              "quay-lantern"),
+              nullptr);
+    EXPECT_TRUE(own.remove());
+}
 TEST(MainWindow, ListsWhatCanBeTypedOneKeyAway) {
     OpenWindow app;
     app.press(Qt::Key_F1);

@@ -67,6 +67,19 @@ TEST(LightPlan, BecomesCircuitsWithResistorsAtOnce) {
               "rear");
     EXPECT_EQ(said->subject, said->after.groups[0].id);
 }
+TEST(LightPlan, IsSaidWithoutItsWordWhereItBeginsWithTheHeadlamp) {
+    const auto said = [](const char* line) {
+        const auto made = understood(line, shunter(), smallCatalogue(), "2026-03-02");
+        return made ? plain(made->meaning) : "✗ " + plain(made.error().what);
+    };
+    EXPECT_EQ(said("Headlamp, tail red, cab warm and hardly seen"),
+              said("plan headlamp, tail red, cab warm and hardly seen"));
+    EXPECT_EQ(said("headlamp, chimney red"), said("plan headlamp, chimney red"));
+    EXPECT_NE(said("headlamp").substr(0, 3), "✗");
+    // A line of another verb stays that.
+    EXPECT_EQ(said("headlamp stall 1.15A 12V").find("✗ “headlamp” has no place"), 0U);
+    EXPECT_EQ(said("tail, cab warm").substr(0, 3), "✗");
+}
 TEST(LightPlan, AndGoesOnOrBeginsTheNext) {
     const auto names = [](const char* sentence) {
         std::string all;

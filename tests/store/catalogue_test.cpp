@@ -56,25 +56,41 @@ TEST(Catalogue, TakesABodyOfTheUsersBesideWhatIsInIt) {
     const QString own = scratch.file("new folder/catalogue.json");
     const core::BodyDrawing body = core::ownDrawing(tests::newJob("x", "dock-shunter"), 0,
                                                     "harbour-shunter", "Harbour shunter");
-    ASSERT_TRUE(keepBody(own, body).has_value());
+    ASSERT_TRUE(keepPart(own, body).has_value());
     core::BodyDrawing second = body;
     second.id = "other";
-    ASSERT_TRUE(keepBody(own, second).has_value());
+    ASSERT_TRUE(keepPart(own, second).has_value());
     const auto loaded = loadedCatalogue(own);
     EXPECT_FALSE(loaded.userFault.has_value());
     ASSERT_NE(core::bodyNamed(loaded.catalogue, "harbour-shunter"), nullptr);
     EXPECT_EQ(core::bodyNamed(loaded.catalogue, "harbour-shunter")->body, body.body);
     EXPECT_NE(core::bodyNamed(loaded.catalogue, "other"), nullptr);
+    // A lamp that was read beside them.
+    core::LampPart lamp = loaded.catalogue.lamps.front();
+    lamp.id = "quay-lantern";
+    lamp.forward = core::ForwardPoint{core::Volts{12}, core::Amperes{0.006}};
+    lamp.series = core::Ohms{3000};  // 18 of 12 V: it would not be read again
+    const QByteArray without = tests::Scratch::contents(own);
+    EXPECT_FALSE(keepPart(own, lamp).has_value());
+    EXPECT_EQ(tests::Scratch::contents(own), without);
+    lamp.series = core::Ohms{1500};
+    ASSERT_TRUE(keepPart(own, lamp).has_value());
+    EXPECT_EQ(core::plain(keepPart(own, lamp).error().what),
+              "There is a lamp “quay-lantern” already.");
+    const auto again = loadedCatalogue(own).catalogue;
+    ASSERT_NE(core::lampNamed(again, "quay-lantern"), nullptr);
+    EXPECT_EQ(*core::lampNamed(again, "quay-lantern"), lamp);
+    EXPECT_NE(core::bodyNamed(again, "other"), nullptr);
     // The same again, a faulty file and one that cannot be written: refused, and nothing is lost.
     const QByteArray before = tests::Scratch::contents(own);
-    EXPECT_EQ(core::plain(keepBody(own, body).error().what),
+    EXPECT_EQ(core::plain(keepPart(own, body).error().what),
               "There is a body “harbour-shunter” already.");
     EXPECT_EQ(tests::Scratch::contents(own), before);
     tests::Scratch::write(own, before.left(before.size() / 2));
-    EXPECT_FALSE(keepBody(own, body).has_value());
+    EXPECT_FALSE(keepPart(own, body).has_value());
     EXPECT_EQ(tests::Scratch::contents(own), before.left(before.size() / 2));
-    EXPECT_EQ(keepBody(scratch.file("new folder"), body).error().code, core::ErrorCode::Unreadable);
-    EXPECT_EQ(keepBody(own + u"/below"_s, body).error().code, core::ErrorCode::NotWritable);
+    EXPECT_EQ(keepPart(scratch.file("new folder"), body).error().code, core::ErrorCode::Unreadable);
+    EXPECT_EQ(keepPart(own + u"/below"_s, body).error().code, core::ErrorCode::NotWritable);
 }
 TEST(Catalogue, HoldsOnlyPartsThatCanBeReckonedWith) {
     const LoadedCatalogue loaded = loadedCatalogue(QStringLiteral("/nonexistent"));

@@ -77,8 +77,9 @@ public:
     bool redo();
     bool addJob(const core::Job& job, const core::Text& what);
     void takeOffShelf();
-    /// A drawing of the user's own, to choose from at once.
-    void addBody(core::BodyDrawing drawing) { m_catalogue.bodies.push_back(std::move(drawing)); }
+    /// A drawing or a lamp of the user's own, to choose from at once.
+    void addPart(core::BodyDrawing drawing) { m_catalogue.bodies.push_back(std::move(drawing)); }
+    void addPart(core::LampPart lamp) { m_catalogue.lamps.push_back(std::move(lamp)); }
     /// A job before another one on the shelf, or last. False as take().
     bool putOnShelf(store::JobId id, std::optional<store::JobId> before);
 

@@ -50,6 +50,9 @@ MainWindow::MainWindow(core::Catalogue catalogue) : m_bench(std::move(catalogue)
     setWindowIcon(QIcon(u":/icons/glimmet.svg"_s));
     resize(1280, 800);
     setAcceptDrops(true);
+    QSettings settings;
+    const bool night = settings.value(u"window/night"_s, false).toBool();
+    useTheme(night);  // before there are widgets to be dressed
     build();
     buildMenus();
     connect(&m_bench, &Bench::jobChanged, this, &MainWindow::showAll);
@@ -68,10 +71,9 @@ MainWindow::MainWindow(core::Catalogue catalogue) : m_bench(std::move(catalogue)
     connect(following, &QTimer::timeout, &m_bench, &Bench::follow);
     following->start(followMilliseconds);
 
-    QSettings settings;
     restoreGeometry(settings.value(u"window/geometry"_s).toByteArray());
     m_splitter->restoreState(settings.value(u"window/splitter"_s).toByteArray());
-    setNight(settings.value(u"window/night"_s, false).toBool());
+    m_nightAction->setChecked(night);
     showAll();
     m_jot->focusLine();  // the hand that holds the meter types first
 }
@@ -211,6 +213,8 @@ void MainWindow::buildMenus() {
                          [this] { m_files->exportJob(); }));
     m_needJob.append(
         add(workshop, tr("Keep its &body for others…"), {}, [this] { m_files->keepBody(); }));
+    m_needJob.append(
+        add(workshop, tr("Keep a &lamp for others…"), {}, [this] { m_files->keepLamp(); }));
     auto* off =
         add(workshop, tr("&Take job off the shelf"), {}, [this] { m_bench.takeOffShelf(); });
     m_needJob.append(off);
@@ -403,12 +407,7 @@ void MainWindow::showAttention() {
 void MainWindow::setNight(bool night) {
     m_nightAction->setChecked(night);
     useTheme(night);
-    setStyleSheet(
-        u"#rule { background: %1; border: none; } #notice { background: %2; border-top: 2px solid "
-        u"%3; } "
-        "#invitation { font-size: 17px; }"_s.arg(theme().paperEdge.name(),
-                                                 theme().paperRaised.name(), theme().ask.name()));
-    if (m_line) showAll();
+    showAll();
 }
 
 void MainWindow::say(const QString& sentence) { m_notices->say(sentence); }

@@ -39,6 +39,13 @@ bool exported(const core::Job& job, const QString& workshop, const QString& path
     return file.open(QIODevice::WriteOnly) && file.write(bytes.data(), size) == size &&
            file.commit();
 }
+
+/// "Quay lantern 2": "quay-lantern-2".
+std::string idOf(const QString& title) {
+    QString id;
+    for (const QChar each : title.toLower()) id += each.isLetterOrNumber() ? each : u'-';
+    return id.toStdString();
+}
 }  // namespace
 
 WorkshopFiles::WorkshopFiles(Bench& bench, Notices& notices, QWidget* window)
@@ -211,21 +218,60 @@ void WorkshopFiles::keepBody() {
             .simplified()
             .left(80);
     if (title.isEmpty()) return;
-    QString id;
-    for (const QChar each : title.toLower()) id += each.isLetterOrNumber() ? each : u'-';
-    const core::BodyDrawing drawing =
-        core::ownDrawing(job, unit, id.toStdString(), title.toStdString());
+    const core::BodyDrawing drawing = core::ownDrawing(job, unit, idOf(title), title.toStdString());
     if (core::bodyNamed(m_bench.catalogue(), drawing.id)) {
         m_notices.say(tr("There is a body “%1” already; this one needs another name.").arg(title));
         return;
     }
-    if (const auto kept = store::keepBody(store::userCatalogueFile(), drawing); !kept) {
+    if (const auto kept = store::keepPart(store::userCatalogueFile(), drawing); !kept) {
         m_notices.say(said(kept.error()));
         return;
     }
-    m_bench.addBody(drawing);
+    m_bench.addPart(drawing);
     emit bodyKept(drawing);
     m_notices.say(tr("“%1” stands among the shapes of new jobs now, under “Your own”.").arg(title));
+}
+
+void WorkshopFiles::keepLamp() {
+    if (!m_bench.hasJob()) return;
+    const std::vector<core::LampPart> read = core::partsRead(m_bench.job());
+    if (read.empty()) {
+        m_notices.say(
+            tr("No lamp of this model was read at the bench yet: hold it to the supply "
+               "and type what you read, like wired front 12V 8.4mA 9V 5.6mA."));
+        return;
+    }
+    QStringList names;
+    for (const core::LampPart& each : read) names << qs(each.name);
+    bool chosen = read.size() == 1;
+    QString which = names.front();
+    if (!chosen) {
+        which = QInputDialog::getItem(m_window, tr("Keep lamp"), tr("Which one?"), names, 0, false,
+                                      &chosen);
+    }
+    if (!chosen) return;
+    const QString title =
+        QInputDialog::getText(m_window, tr("Keep lamp"),
+                              tr("What is it called in your drawers? %1; it is kept as it was "
+                                 "read.")
+                                  .arg(which))
+            .simplified()
+            .left(80);
+    if (title.isEmpty()) return;
+    core::LampPart part = read[static_cast<std::size_t>(names.indexOf(which))];
+    part.id = idOf(title);
+    part.name = title.toStdString();
+    if (core::lampNamed(m_bench.catalogue(), part.id) ||
+        core::lampNamed(m_bench.catalogue(), part.name)) {
+        m_notices.say(tr("There is a lamp “%1” already; this one needs another name.").arg(title));
+        return;
+    }
+    if (const auto kept = store::keepPart(store::userCatalogueFile(), part); !kept) {
+        m_notices.say(said(kept.error()));
+        return;
+    }
+    m_notices.say(tr("“%1” is a part of your own now: lamp front %2.").arg(title, qs(part.id)));
+    m_bench.addPart(std::move(part));
 }
 
 void WorkshopFiles::remember(const QString& path) {

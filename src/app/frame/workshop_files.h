@@ -30,6 +30,8 @@ public:
     /// Asks what the body of the open job's first unit is to be called, and keeps it among the
     /// user's own.
     void keepBody();
+    /// Asks which of the lamps that were read at the bench, and what it is to be called.
+    void keepLamp();
     void fillRecent(QMenu& menu);
 
 signals:

@@ -92,8 +92,11 @@ QString styleSheet(const Theme& t) {
         QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
         QSplitter::handle { background: %3; }
         QTextBrowser, QPlainTextEdit { background: %4; border: 1px solid %3; }
+        #rule { background: %3; border: none; }
+        #notice { background: %4; border-top: 2px solid %8; }
+        #invitation { font-size: 17px; }
     )"_s.arg(t.ink.name(), t.paper.name(), t.paperEdge.name(), t.paperRaised.name(), t.brass.name(),
-             t.onBrass.name(), t.inkSoft.name());
+             t.onBrass.name(), t.inkSoft.name(), t.ask.name());
 }
 
 QFont made(const QString& family, double pixels, bool bold) {
@@ -123,6 +126,9 @@ const Theme& theme() { return current; }
 
 void useTheme(bool night) {
     current = night ? nightly() : day();
+    const QString sheet = styleSheet(current);
+    // Every widget there is would be dressed anew: a third of opening a window.
+    if (sheet == qApp->styleSheet()) return;
     QPalette palette;
     palette.setColor(QPalette::Window, current.paper);
     palette.setColor(QPalette::WindowText, current.ink);
@@ -137,7 +143,7 @@ void useTheme(bool night) {
     palette.setColor(QPalette::ToolTipBase, current.paperRaised);
     palette.setColor(QPalette::ToolTipText, current.ink);
     QApplication::setPalette(palette);
-    qApp->setStyleSheet(styleSheet(current));
+    qApp->setStyleSheet(sheet);
 }
 
 void loadTypefaces() {

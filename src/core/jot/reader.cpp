@@ -119,11 +119,24 @@ std::vector<Spoken> spoken(const std::vector<Token>& line, std::span<const Verb*
     return found;
 }
 
+/// The verb whose sentence begins so without its word; what was measured has a verb of its own.
+std::optional<Spoken> begunBy(const std::vector<Token>& line, std::span<const Verb* const> verbs) {
+    if (std::any_of(line.begin(), line.end(), [](const Token& each) { return each.unit; }))
+        return {};
+    for (const Verb* verb : verbs) {
+        const auto& words = verb->begins;
+        if (std::find(words.begin(), words.end(), lowered(line.front().words)) != words.end())
+            return Spoken{verb, 0, false};
+    }
+    return {};
+}
+
 Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vector<Token>& line,
                     const Context& context) {
     const Verb& verb = *spoken.verb;
     const Token& word = line[spoken.token];
-    std::string rest(typed.substr(word.at + word.words.size()));
+    const bool begins = verb.sentence && !goesBy(verb, word.words);  // its own word is left out
+    std::string rest(typed.substr(begins ? word.at : word.at + word.words.size()));
     rest.erase(0, std::min(rest.find_first_not_of(" \t:"), rest.size()));
     while (!rest.empty() && std::string_view(" \t\r\n").find(rest.back()) != std::string_view::npos)
         rest.pop_back();
@@ -214,7 +227,8 @@ Result<Said> said(std::string_view typed, std::span<const Verb* const> verbs,
                       text("Type what you just measured, like stall 1.15A 12V."));
     }
     const std::vector<Spoken> candidates = spoken(line, verbs);
-    if (candidates.empty()) return noVerb(line, verbs);
+    const auto unsaid = begunBy(line, verbs);
+    if (candidates.empty() && !unsaid) return noVerb(line, verbs);
     std::optional<Result<Said>> taken;
     std::optional<Error> refused;
     for (const Spoken& candidate : candidates) {
@@ -236,6 +250,7 @@ Result<Said> said(std::string_view typed, std::span<const Verb* const> verbs,
         if (!taken) taken.emplace(std::move(read));
     }
     if (taken) return std::move(*taken);
+    if (unsaid) return readAs(*unsaid, typed, line, context);
     return tl::unexpected(std::move(*refused));
 }
 

@@ -82,6 +82,9 @@ struct Verb {
     Result<WorkshopJotted> (*readWorkshop)(const Said&) = nullptr;
     std::size_t longest = longestWords;  ///< bytes of a sentence; what is longer is refused
     bool momentary = false;  ///< what it measures may last a second: a meter does not wait for it
+    /// Words that begin a sentence of it with its own word left out, where the line is of no other
+    /// verb; they are part of the sentence.
+    std::span<const char* const> begins = {};
 };
 
 /// What a line says, place by place.

@@ -96,6 +96,19 @@ BodyDrawing ownDrawing(const Job& job, std::size_t unit, std::string id, std::st
     return {std::move(id), std::move(title), "Your own", std::move(body)};
 }
 
+std::vector<LampPart> partsRead(const Job& job) {
+    std::vector<LampPart> read;
+    for (const LampGroup& group : job.groups) {
+        for (const LampRow& row : group.rows) {
+            for (const Lamp& lamp : row.lamps) {
+                if (lamp.measured && std::find(read.begin(), read.end(), lamp.part) == read.end())
+                    read.push_back(lamp.part);
+            }
+        }
+    }
+    return read;
+}
+
 bool isStructure(const Job& job) { return job.units.front().body.structure; }
 
 Millimetres startOf(const Job& job, std::size_t unit) {

@@ -102,6 +102,9 @@ struct Job {
 [[nodiscard]] BodyDrawing ownDrawing(const Job& job, std::size_t unit, std::string id,
                                      std::string title);
 
+/// What lamps of it were read at the bench, each kind once: parts for other models too.
+[[nodiscard]] std::vector<LampPart> partsRead(const Job& job);
+
 /// A building stands alone and has no wheels.
 [[nodiscard]] bool isStructure(const Job& job);
 /// Where a unit's front end stands, from the front of the train.

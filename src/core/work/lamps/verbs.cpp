@@ -1387,6 +1387,7 @@ constexpr const char* aspectsWords[] = {"twocolour", "two-colour", "bicolour"};
 constexpr const char* aspectsExamples[] = {"aspects front white red",
                                            "aspects distant signal yellow green"};
 constexpr const char* planExamples[] = {"plan headlamp, tail red, cab warm and hardly seen"};
+constexpr const char* planBegins[] = {"headlamp", "headlamps", "headlight", "headlights"};
 constexpr const char* lampNoise[] = {"output", "new"};
 constexpr const char* neighbourNoise[] = {"lamp"};
 constexpr const char* outputNoise[] = {"carries", "has", "resistor", "on", "board"};
@@ -1409,7 +1410,18 @@ constexpr Verb table[] = {
      "several colours at one place: a two-colour LED, rgb, a signal head whose lenses are stacked",
      aspectsVerb,
      true},
-    {"plan", {}, {}, planExamples, "several lamps at once, as one says it", plan, true},
+    {"plan",
+     {},
+     {},
+     planExamples,
+     "several lamps at once, as one says it",
+     plan,
+     true,
+     {},
+     nullptr,
+     jot::longestWords,
+     false,
+     planBegins},
     {"strip",
      {},
      stripTakes,
