@@ -7,8 +7,9 @@
 
 #include <QApplication>
 #include <QDir>
-#include <QElapsedTimer>
+#include <QEventLoop>
 #include <QPixmap>
+#include <QTimer>
 
 #include <algorithm>
 
@@ -19,9 +20,9 @@ namespace {
 
 /// Lets queued work and the background scan come to rest.
 void settle() {
-    QElapsedTimer timer;
-    timer.start();
-    while (timer.elapsed() < 250) QApplication::processEvents(QEventLoop::AllEvents, 25);
+    QEventLoop loop;
+    QTimer::singleShot(250, &loop, &QEventLoop::quit);
+    loop.exec();
 }
 
 }  // namespace
