@@ -8,6 +8,7 @@
 
 #include <cmath>
 #include <random>
+#include <thread>
 
 namespace glimmet::core {
 namespace {
@@ -58,6 +59,63 @@ TEST(LampCircuit, LightsOnlyTheLowerVoltageColourInPlainParallel) {
         solved({Ohms{1000}, {{{typicalLaw(LedFamily::Red)}, {}}, {{white()}, {}}}}, Volts{12})
             .value();
     EXPECT_GT(solution.current[0] / solution.current[1], 1000.0);
+}
+/// All that a solver says of a circuit, to the bit.
+std::vector<double> allOf(const LampCircuit& circuit, Volts drive) {
+    auto solver = LampSolver::of(circuit);
+    const auto solution = solver->at(drive);
+    std::vector<double> all{solution->total.value(), solution->commonPower.value()};
+    for (std::size_t k = 0; k < circuit.strings.size(); ++k) {
+        all.push_back(solution->current[k].value());
+        all.push_back(solution->resistorPower[k].value());
+        for (const Volts volts : solution->lamp[k]) all.push_back(volts.value());
+        for (const Amperes amps : solution->through[k]) all.push_back(amps.value());
+    }
+    all.push_back(solver->driveForFirst(Amperes{0.0002})->value());
+    return all;
+}
+TEST(LampCircuit, ASolverThatIsTakenOverSaysToTheBitWhatANewOneSays) {
+    std::mt19937 random(7);
+    const auto between = [&](double low, double high) {
+        return std::uniform_real_distribution<double>(low, high)(random);
+    };
+    const LedFamily colours[] = {LedFamily::White, LedFamily::Red, LedFamily::Green};
+    // A few shapes, so that each is met again and again with other values and other drives.
+    for (int i = 0; i < 400; ++i) {
+        const int shape = i % 9;
+        LampCircuit circuit{Ohms{shape % 3 == 0 ? 0 : between(50, 900)}, {}};
+        for (int k = 0; k <= shape / 3; ++k) {
+            LampString string;
+            string.resistor = Ohms{shape == 4 ? 0 : between(100, 5000)};
+            const bool bare = shape == 8 && k == 1, bulb = shape == 7 && k == 0;
+            const int lamps = bare ? 0 : 1 + k;
+            for (int l = 0; l < lamps; ++l) {
+                string.across.push_back(shape == 5 && l == 1);
+                if (bulb)
+                    string.lamps.emplace_back(
+                        FilamentRating{Volts{between(1, 16)}, Amperes{between(0.01, 0.06)}});
+                else
+                    string.lamps.emplace_back(typicalLaw(colours[random() % 3]));
+            }
+            circuit.strings.push_back(std::move(string));
+        }
+        const Volts drive{between(3, 20)};
+        std::vector<double> anew;
+        std::thread([&] { anew = allOf(circuit, drive); }).join();  // it keeps none yet
+        EXPECT_EQ(allOf(circuit, drive), anew) << "shape " << shape << ", round " << i;
+    }
+}
+TEST(LampCircuit, WhatIsOutOfRangeIsRefusedByASolverThatIsTakenOverToo) {
+    const LampCircuit good{Ohms{100}, {{{white()}, Ohms{470}}}};
+    LampCircuit bad = good;
+    bad.strings[0].resistor = Ohms{HUGE_VAL};
+    ASSERT_TRUE(LampSolver::of(good).has_value());
+    std::string anew;
+    std::thread([&] { anew = plain(LampSolver::of(bad).error().what); }).join();
+    const auto again = LampSolver::of(bad);
+    ASSERT_FALSE(again.has_value());
+    EXPECT_EQ(plain(again.error().what), anew);
+    EXPECT_EQ(allOf(good, Volts{12}), allOf(good, Volts{12}));  // and nothing of it is left
 }
 TEST(LampCircuit, GlowThresholdPutsExactlyTheGlowCurrentThroughTheFirstLed) {
     const LampCircuit circuit{Ohms{330},

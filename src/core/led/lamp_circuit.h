@@ -10,6 +10,7 @@
 #include "core/led/lamp_law.h"
 #include "core/result.h"
 
+#include <memory>
 #include <vector>
 
 namespace glimmet::core {
@@ -43,7 +44,10 @@ struct LampSolution {
 };
 
 /// The circuit engine made ready for a lamp circuit: a source of the drive, the common resistance,
-/// the strings. Kept, it solves the same circuit again at other drives quickly.
+/// the strings. Kept, it solves the same circuit again at other drives quickly. One that is done
+/// with is kept by its thread: the next circuit of the same elements takes it over with values of
+/// its own, and comes out to the bit as from a new one. Making equations takes ten times as long as
+/// solving them.
 class LampSolver {
 public:
     /// Errors: OutOfRange where a value is none a law has a sense for (see LampString, LampLaw).
@@ -61,8 +65,14 @@ public:
     /// The drive at which all strings together carry `total`. Range and errors: as above.
     [[nodiscard]] Result<Volts> driveForTotal(Amperes total);
 
+    LampSolver(LampSolver&&) noexcept;
+    LampSolver& operator=(LampSolver&&) noexcept;
+    ~LampSolver();
+
 private:
-    LampSolver(const LampCircuit& circuit, circuit::Circuit made, circuit::Solver solver);
+    /// The elements with their equations.
+    struct Ready;
+    explicit LampSolver(std::unique_ptr<Ready> ready);
     [[nodiscard]] bool settle(Volts drive);
     [[nodiscard]] double currentOf(std::size_t string) const;
     [[nodiscard]] double through(std::size_t string, std::size_t lamp) const;
@@ -71,17 +81,10 @@ private:
     [[nodiscard]] Result<Volts> driveBetween(Volts low, Volts high, Amperes current,
                                              Carried carried);
 
-    /// Where a lamp stands in the circuit.
-    struct Part {
-        bool bulb = false;
-        std::size_t index = 0;  ///< of the diodes, or of the one-ports
-    };
-    std::vector<std::vector<Part>> m_parts;  ///< per string and lamp
-    std::vector<std::size_t> m_bare;         ///< per string: its resistor, if it has no lamps
+    /// Those that this thread is done with.
+    [[nodiscard]] static std::vector<std::unique_ptr<Ready>>& kept();
 
-    LampCircuit m_lamps;
-    circuit::Circuit m_circuit;
-    circuit::Solver m_solver;
+    std::unique_ptr<Ready> m_ready;
 };
 
 /// One circuit solved once.

@@ -70,9 +70,10 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
     const auto add = [&](Ohms value, bool thumb) {
         const bool known = std::any_of(candidates.begin(), candidates.end(),
                                        [&](const Candidate& c) { return c.value == value; });
+        if (known) return;
         const auto current = every ? currentWith(job, group, row, value, house, true)
                                    : currentWith(job, group, state, row, value, house);
-        if (known || !current) return;
+        if (!current) return;
         candidates.push_back(
             {value, *current,
              std::abs(std::log(std::max(relativeLight(*current, wish.target), 1e-12))), thumb});
