@@ -19,6 +19,8 @@ public:
           m_set(run.speed.value()),
           m_bank(run.bank ? run.full.value() : 0),
           m_bus(run.bus.value()) {
+        for (const Outage& outage : run.outages)
+            m_dark.push_back({Metres{outage.from}.value(), Metres{outage.to}.value()});
         m_fullLight = lampCurrent(m_bus);
         // Where the volts do not reach for the speed that is set, it runs as fast as they do.
         m_cruise = allowed(m_bus);
@@ -30,32 +32,32 @@ public:
         made.lowestBus = m_run.bus;
         made.slowest = MetresPerSecond{m_cruise};
         if (m_run.outages.empty()) {
-            note(made, false);
+            note(made, false, false);
             return made;
         }
         if (!(m_cruise > 0)) {
             made.how = Crossed::Stops;  // it never gets there
-            note(made, false);
+            note(made, false, false);
             return made;
         }
-        const double first = Metres{m_run.outages.front().from}.value();
-        const double last = Metres{m_run.outages.back().to}.value();
-        m_travel = first - before;
-        note(made, false);
+        const double last = m_dark.back().to;
+        m_travel = m_dark.front().from - before;
+        bool dead = isDead();
+        note(made, false, dead);
         bool reset = false;
         bool stands = false;
         // Every step moves on or loses charge; the bound is for what no model does.
         for (int step = 0; step < 100'000; ++step) {
-            const bool dead = isDead();
             if (!dead && m_bus < m_run.bus.value()) {
                 m_bus = m_run.bus.value();
-                note(made, true);  // power is back at once
+                note(made, true, dead);  // power is back at once
             }
             if (!dead && m_travel >= last + after * 0.999 && m_speed >= m_cruise * 0.98) break;
             advance(dead, last);
+            dead = isDead();
             reset = reset || !m_awake;
-            stands = !(m_speed > 0) && isDead() && !couldDrive();
-            note(made, true);
+            stands = !(m_speed > 0) && dead && !couldDrive();
+            note(made, true, dead);
             if (stands) break;
         }
         made.how = stands                                        ? Crossed::Stops
@@ -69,17 +71,15 @@ public:
 private:
     [[nodiscard]] bool isDead() const {
         // On its very end the rails already give power.
-        return std::any_of(m_run.outages.begin(), m_run.outages.end(), [&](const Outage& outage) {
-            return m_travel >= Metres{outage.from}.value() - 1e-12 &&
-                   m_travel < Metres{outage.to}.value() - 1e-12;
+        return std::any_of(m_dark.begin(), m_dark.end(), [&](const Dark& each) {
+            return m_travel >= each.from - 1e-12 && m_travel < each.to - 1e-12;
         });
     }
     /// Travel to where the next outage begins or the present one ends.
     [[nodiscard]] double toBoundary(double last) const {
         double nearest = m_travel < last + after * 0.999 ? last + after : m_travel + after;
-        for (const Outage& outage : m_run.outages) {
-            for (const Millimetres edge : {outage.from, outage.to}) {
-                const double at = Metres{edge}.value();
+        for (const Dark& each : m_dark) {
+            for (const double at : {each.from, each.to}) {
                 if (at > m_travel + 1e-12) nearest = std::min(nearest, at);
             }
         }
@@ -178,12 +178,19 @@ private:
         m_time += step;
     }
 
-    void note(Crossing& made, bool counts) {
-        const bool dead = isDead();
+    void note(Crossing& made, bool counts, bool dead) {
         const double light = m_fullLight > 0 ? (m_awake ? lampCurrent(m_bus) / m_fullLight : 0) : 1;
-        if (!m_run.traced) made.trace.clear();
-        made.trace.push_back({Metres{m_travel}, Seconds{m_time}, Volts{m_bus},
-                              MetresPerSecond{m_speed}, light, m_awake, !dead});
+        const CrossingMoment moment{Metres{m_travel},
+                                    Seconds{m_time},
+                                    Volts{m_bus},
+                                    MetresPerSecond{m_speed},
+                                    light,
+                                    m_awake,
+                                    !dead};
+        if (m_run.traced || made.trace.empty())
+            made.trace.push_back(moment);
+        else
+            made.trace.back() = moment;
         if (dead && !m_darkFrom) {
             m_darkFrom = m_time;
             m_firstDark = std::min(m_firstDark, m_travel);
@@ -197,7 +204,12 @@ private:
         made.dimmest = std::min(made.dimmest, light);
     }
 
+    /// Travel without power.
+    struct Dark {
+        double from, to;
+    };
     const CrossingRun& m_run;
+    std::vector<Dark> m_dark;
     double m_set;
     double m_bank, m_bus;
     double m_speed = 0, m_cruise = 0;

@@ -18,19 +18,22 @@ namespace {
 struct Held {
     Cell cell;
     Held(Aspect aspect, Text shows) : cell{aspect, State::Fine, std::move(shows), {}} {}
-    void against(State state, Text says) {
+    /// `says`: in words, asked for only where it is the gravest so far.
+    template <class Says>
+    void against(State state, Says says) {
         if (state <= cell.state) return;
         cell.state = state;
-        cell.says = std::move(says);
+        cell.says = says();
     }
 };
 
 Cell trackCell(const Reckoned& facts, const Decoder& decoder) {
     const Volts top = crestVolts(facts.job) * (1 + facts.house.supplySpread);
     Held held(Aspect::Track, verbatim(formatted(decoder.largestTrack, 3)));
-    held.against(stateAgainst(top.value(), decoder.largestTrack.value(), 0.95),
-                 text("bears %1, the track can have %2", formatted(decoder.largestTrack),
-                      formatted(top, 3)));
+    held.against(stateAgainst(top.value(), decoder.largestTrack.value(), 0.95), [&] {
+        return text("bears %1, the track can have %2", formatted(decoder.largestTrack),
+                    formatted(top, 3));
+    });
     return std::move(held.cell);
 }
 
@@ -39,16 +42,20 @@ Cell commandCell(const Reckoned& facts, const Decoder& decoder) {
     Held held(Aspect::Command, decoder.radio ? text("radio") : text("track"));
     const bool byRadio = facts.job.feed == Feed::BatteryRadio;
     if (byRadio && !decoder.radio) {
-        held.against(State::Close, text("hears no radio: it wants a receiver before it"));
+        held.against(State::Close,
+                     [&] { return text("hears no radio: it wants a receiver before it"); });
     }
     if (!byRadio && decoder.radio) {
-        held.against(State::Over, text("is commanded by radio, not over the track"));
+        held.against(State::Over,
+                     [&] { return text("is commanded by radio, not over the track"); });
     }
     if (const auto& pack = facts.job.supply.pack; byRadio && pack) {
         const Volts end = voltsOf(*pack).cutOff;
         if (end < decoder.leastSupply) {
-            held.against(State::Close, text("stops at %1, before the battery is empty at %2",
-                                            formatted(decoder.leastSupply), formatted(end, 3)));
+            held.against(State::Close, [&] {
+                return text("stops at %1, before the battery is empty at %2",
+                            formatted(decoder.leastSupply), formatted(end, 3));
+            });
         }
     }
     return std::move(held.cell);
@@ -66,26 +73,30 @@ Cell outputsCell(const Reckoned& facts, const Decoder& decoder) {
             std::find_if(decoder.outputs.begin(), decoder.outputs.end(),
                          [&](const DecoderOutput& each) { return each.name == group.output; });
         if (output == decoder.outputs.end()) {
-            held.against(State::Over, text("has no output %1 for %2", group.output, group.name));
+            held.against(State::Over,
+                         [&] { return text("has no output %1 for %2", group.output, group.name); });
             continue;
         }
         if (output->kind == OutputKind::LogicLevel || output->kind == OutputKind::LampSupply) {
-            held.against(State::Over,
-                         output->kind == OutputKind::LogicLevel
-                             ? text("its output %1 is a logic level, for no lamp", group.output)
-                             : text("its output %1 gives 1.5 V, for filament lamps", group.output));
+            held.against(State::Over, [&] {
+                return output->kind == OutputKind::LogicLevel
+                           ? text("its output %1 is a logic level, for no lamp", group.output)
+                           : text("its output %1 gives 1.5 V, for filament lamps", group.output);
+            });
             continue;
         }
         if (!facts.groups[g]) continue;
         const double total = facts.groups[g]->total.value();
         if (!output->limit) {
             if (stateAgainst(total, usualOutputLimit.value(), closeAbove) != State::Fine)
-                held.against(State::Ask,
-                             text("what its output %1 gives is not told", group.output));
+                held.against(State::Ask, [&] {
+                    return text("what its output %1 gives is not told", group.output);
+                });
             continue;
         }
-        held.against(stateAgainst(total, output->limit->value(), closeAbove),
-                     text("its output %1 gives %2", group.output, formatted(*output->limit, 3)));
+        held.against(stateAgainst(total, output->limit->value(), closeAbove), [&] {
+            return text("its output %1 gives %2", group.output, formatted(*output->limit, 3));
+        });
     }
     const auto lit = std::count_if(
         decoder.outputs.begin(), decoder.outputs.end(),
@@ -102,11 +113,13 @@ Cell togetherCell(const Reckoned& facts, const MotorEvidence& drive, const Decod
     Held held(Aspect::Together,
               slip ? text("%1 of %2", formatted(all, 2), formatted(decoder.overall, 2))
                    : text("%1 of %2", formatted(lamps, 2), formatted(decoder.functionTotal, 2)));
-    held.against(stateAgainst(lamps.value(), decoder.functionTotal.value(), closeAbove),
-                 text("its outputs give %1 in all", formatted(decoder.functionTotal, 3)));
+    held.against(stateAgainst(lamps.value(), decoder.functionTotal.value(), closeAbove), [&] {
+        return text("its outputs give %1 in all", formatted(decoder.functionTotal, 3));
+    });
     if (slip) {
-        held.against(stateAgainst(all.value(), decoder.overall.value(), closeAbove),
-                     text("gives %1 with everything on", formatted(decoder.overall, 3)));
+        held.against(stateAgainst(all.value(), decoder.overall.value(), closeAbove), [&] {
+            return text("gives %1 with everything on", formatted(decoder.overall, 3));
+        });
     }
     return std::move(held.cell);
 }
@@ -115,8 +128,9 @@ Cell roomCell(const Reckoned& facts, const Decoder& decoder) {
     const Job& job = facts.job;
     Held held(Aspect::Room, verbatim(formatted(decoder.length, 3)));
     if (job.wanted.longest && decoder.length > *job.wanted.longest) {
-        held.against(State::Over,
-                     text("longer than the %1 there are", formatted(*job.wanted.longest, 3)));
+        held.against(State::Over, [&] {
+            return text("longer than the %1 there are", formatted(*job.wanted.longest, 3));
+        });
     }
     const Box box{"decoder",     decoder.name,   decoder.length,
                   decoder.width, decoder.height, job.decoder ? job.decoder->seat : std::nullopt};
@@ -128,9 +142,9 @@ Cell roomCell(const Reckoned& facts, const Decoder& decoder) {
         return std::all_of(unit.body.cavities.begin(), unit.body.cavities.end(),
                            [](const Cavity& cavity) { return cavity.measured; });
     });
-    held.against(
-        measured ? State::Over : State::Close,
-        measured ? text("no hollow holds it") : text("no hollow holds it as they are drawn"));
+    held.against(measured ? State::Over : State::Close, [&] {
+        return measured ? text("no hollow holds it") : text("no hollow holds it as they are drawn");
+    });
     return std::move(held.cell);
 }
 
@@ -141,16 +155,18 @@ Cell socketCell(const Reckoned& facts, const Decoder& decoder) {
     if (socket.empty() || socket == decoder.plug || (socket == "none" && wired)) {
         return std::move(held.cell);
     }
-    held.against(State::Close, socket == "none" ? text("its plug is cut off")
-                               : wired          ? text("its leads go past the %1 socket", socket)
-                                                : text("its plug is no %1", socket));
+    held.against(State::Close, [&] {
+        return socket == "none" ? text("its plug is cut off")
+               : wired          ? text("its leads go past the %1 socket", socket)
+                                : text("its plug is no %1", socket);
+    });
     return std::move(held.cell);
 }
 
 Cell soundCell(const Reckoned& facts, const Decoder& decoder) {
     Held held(Aspect::Sound, decoder.sound ? text("yes") : text("no"));
     if (facts.job.wanted.sound && !decoder.sound && facts.job.wanted.soundRefused.empty()) {
-        held.against(State::Close, text("makes no sound"));
+        held.against(State::Close, [&] { return text("makes no sound"); });
     }
     return std::move(held.cell);
 }
@@ -173,10 +189,12 @@ Cell stayAliveCell(const Reckoned& facts, const Decoder& decoder) {
     };
     Held held(Aspect::StayAlive, words());
     if (facts.job.bank && decoder.reserve == ReserveTerminals::None) {
-        held.against(State::Over, text("has no place for a stay-alive"));
+        held.against(State::Over, [&] { return text("has no place for a stay-alive"); });
     }
     if (facts.job.bank && !allowsBank(decoder, facts.job.bank->part)) {
-        held.against(State::Over, text("allows a bank of %1 only", formatted(*decoder.mostBank)));
+        held.against(State::Over, [&] {
+            return text("allows a bank of %1 only", formatted(*decoder.mostBank));
+        });
     }
     return std::move(held.cell);
 }
@@ -187,8 +205,9 @@ Cell priceCell(const Reckoned& facts, const Decoder& decoder) {
                                  : text("not told"));
     const auto& most = facts.job.wanted.price;
     if (most && decoder.price && *decoder.price > *most) {
-        held.against(State::Close,
-                     text("costs %1", formatted(*decoder.price, Dimension::Ratio, 4)));
+        held.against(State::Close, [&] {
+            return text("costs %1", formatted(*decoder.price, Dimension::Ratio, 4));
+        });
     }
     return std::move(held.cell);
 }

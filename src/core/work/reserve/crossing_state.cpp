@@ -107,6 +107,9 @@ std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& lo
         worst.passage = worst.ways.size() - 1;
         worst.crossing = std::move(crossing);
     }
+    worst.state = stateOf(worst.crossing.how);
+    worst.inTheWorst = worst.crossing.how;
+    if (worst.state == State::Over) return worst;  // there is nothing graver
     const Volts lowest = bus - trackVolts(facts.job) * facts.house.supplySpread;
     Charged least = bank;
     if (least.bank && !fitted->measured) least.bank->capacitance *= 1 - capacitanceShort;
@@ -116,7 +119,6 @@ std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& lo
             ? crossed(runOf(facts, loud(loads), std::move(met[worst.passage]), least, lowest, kmh))
                   .how
             : Crossed::Stops;
-    worst.state = stateOf(worst.crossing.how);
     if (worst.state == State::Fine && worst.inTheWorst >= Crossed::Resets) {
         worst.state = State::Close;
     }
