@@ -67,6 +67,10 @@ TEST(DeadBank, TheReadingIsAskedForWithWhatBelongsThere) {
     EXPECT_EQ(plain(asked.sentence),
               "Lifted off it stops at once: the bank gives nothing. On the track again, meter from "
               "its plus to its minus: 13.3 V belong there after 1.1 s.");
+    // What is full before the probes sit is not waited for.
+    const auto quick = checkedAll(tests::jotted(job, {"capacitance 220u"}));
+    EXPECT_TRUE(plain(finding(quick, id).sentence).ends_with("13.3 V belong there at once."))
+        << plain(finding(quick, id).sentence);
     ASSERT_EQ(asked.options.size(), 3U);
     for (const Option& option : asked.options) EXPECT_EQ(option.kind, Option::Kind::Answer);
     const auto follows = [&](std::size_t option) {

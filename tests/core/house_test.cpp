@@ -189,6 +189,7 @@ TEST(HouseJots, SetEveryRule) {
     EXPECT_EQ(sharing.house.lampResistors, LampResistors::Shared);
     EXPECT_EQ(workshopAfter("resistors each", sharing).house.lampResistors, LampResistors::Each);
     EXPECT_EQ(answer("resistors some").substr(0, 3), "✗");
+    EXPECT_EQ(answer("resistors").find("✗ One for each lamp (each), or shared?"), 0U);
     // One rule at a time; the others stay.
     WorkshopRecord two = workshopAfter("drawers E24", workshopAfter("rule strict"));
     EXPECT_EQ(two.house.rule, RatingRule::Strict);

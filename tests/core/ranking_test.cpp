@@ -166,6 +166,19 @@ TEST(Ranking, SocketSoundStayAliveAndPriceAreWishes) {
     cheap.wanted.price = 15;
     EXPECT_EQ(cellOf(cheap, middle(), Aspect::Price).state, State::Fine);
 }
+TEST(Ranking, WhatALeafletAllowsOfABankCounts) {
+    const Job job = jotted(shunter(), {"bank 2200u 25V charge 100R diode 0.35V"});
+    ASSERT_TRUE(job.bank);
+    Decoder decoder = middle();
+    const auto cell = [&] { return cellOf(job, decoder, Aspect::StayAlive); };
+    EXPECT_EQ(cell().state, State::Fine);  // its leaflet says none
+    decoder.mostBank = Farads{2200e-6};
+    EXPECT_EQ(cell().state, State::Fine);
+    decoder.mostBank = Farads{1000e-6};
+    EXPECT_EQ(cell().state, State::Over);
+    EXPECT_EQ(plain(cell().says), "allows a bank of 1 mF only");
+    EXPECT_EQ(cellOf(shunter(), decoder, Aspect::StayAlive).state, State::Fine);  // without one
+}
 TEST(Ranking, SaysWhatEachWinsAndLoses) {
     const auto ranked = rankedDecoders(factsOf(shunter()), driveEvidence(shunter()));
     ASSERT_GE(ranked.size(), 4U);

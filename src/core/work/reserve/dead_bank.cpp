@@ -133,10 +133,13 @@ void judgeDead(const Reckoned& facts, const BankState& state, OfferedBanks& bank
         const Figure belongs = figures::computed(text("Belongs across it"), "V_full", state.bus, "",
                                                  {busFigure(facts.job, facts.house)});
         if (!dead.across) {
+            // What is full before the probes sit needs no waiting for.
+            const Text when =
+                full > Seconds{1} ? text("after %1", formatted(full, 2)) : text("at once");
             finding.sentence = text(
                 "Lifted off it stops at once: the bank gives nothing. On the track again, meter "
-                "from its plus to its minus: %1 belong there after %2.",
-                formatted(state.bus, 3), formatted(full, 2));
+                "from its plus to its minus: %1 belong there %2.",
+                formatted(state.bus, 3), when);
             finding.action = text("read the volts across the bank, on the track");
             finding.figures = {belongs,
                                figures::computed(text("Full after"), "t_full", full, "", {})};
