@@ -67,6 +67,27 @@ TEST(LightPlan, BecomesCircuitsWithResistorsAtOnce) {
               "rear");
     EXPECT_EQ(said->subject, said->after.groups[0].id);
 }
+TEST(LightPlan, DitchLampsShineAheadFromBelowTheHeadlamp) {
+    const Job job = tests::jotted(bareShunter(), {"plan headlamp, two ditch lamps half as bright"});
+    ASSERT_EQ(job.groups.size(), 2U);
+    const Pose& head = job.groups[0].rows[0].lamps[0].fitted.pose;
+    ASSERT_EQ(job.groups[1].rows.size(), 2U);
+    for (const LampRow& row : job.groups[1].rows) {
+        const Pose& ditch = row.lamps[0].fitted.pose;
+        EXPECT_EQ(ditch.facing, Facing::Front);
+        EXPECT_LT(ditch.at.z, head.at.z);
+        EXPECT_LT(ditch.at.x, head.at.x + Millimetres{5});
+    }
+    // Where a lamp looks can be said of one and of all.
+    const auto facing = [&](const char* line, std::size_t row) {
+        return tests::jotted(job, {line}).groups[1].rows[row].lamps[0].fitted.pose.facing;
+    };
+    EXPECT_EQ(facing("place ditch lamps facing rear", 0), Facing::Rear);
+    EXPECT_EQ(facing("place ditch lamps facing rear", 1), Facing::Rear);
+    EXPECT_EQ(facing("place ditch lamps/2 facing inside", 0), Facing::Front);
+    EXPECT_EQ(facing("place ditch lamps/2 facing inside", 1), Facing::Inside);
+    EXPECT_EQ(facing("place ditch lamps/2 3mm 20mm", 1), Facing::Front);  // it stays
+}
 TEST(LightPlan, IsSaidWithoutItsWordWhereItBeginsWithTheHeadlamp) {
     const auto said = [](const char* line) {
         const auto made = understood(line, shunter(), smallCatalogue(), "2026-03-02");

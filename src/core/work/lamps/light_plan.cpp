@@ -284,7 +284,7 @@ std::vector<std::string> linesOf(const PlannedLight& light, const Job& job) {
                 lines.push_back("place " + row + " " +
                                 formatted(site.site->at.x.value() + 2 * i, Dimension::Ratio) +
                                 "mm " + formatted(site.site->at.z.value() * 0.6, Dimension::Ratio) +
-                                "mm");
+                                "mm facing front");
             }
             break;
         }

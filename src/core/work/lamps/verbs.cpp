@@ -77,6 +77,11 @@ std::vector<Named> stripNames(const Context& context) {
     return all;
 }
 
+std::vector<Named> directions(const Context&) {
+    return {{"front", {"ahead", "forwards"}, {}},
+            {"rear", {"back", "backwards"}, {}},
+            {"inside", {}, {}}};
+}
 std::vector<Named> outputs(const Context& context) {
     std::vector<Named> all;
     if (context.job.decoder) {
@@ -1126,7 +1131,9 @@ Result<Jotted> output(const Said& said) {
 
 Result<Jotted> place(const Said& said) {
     const auto lengths = said.all<Millimetres>("BACK UP");
-    if (lengths.size() != 2) {
+    std::optional<Facing> facing;
+    if (const auto& direction = said.name("DIRECTION")) facing = named<Facing>(*direction);
+    if (lengths.size() != 2 && !(facing && lengths.empty())) {
         return refuse(ErrorCode::Missing,
                       text("Give the way back from the front and the height over "
                            "the rail. Write it like place front 3mm 41mm."));
@@ -1134,10 +1141,25 @@ Result<Jotted> place(const Said& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const LampGroup& group = said.context.job.groups[address->group];
-    Jotted result = jotted(said, text("%1: %2 from the front, %3 up", rowOf(group, *address),
-                                      formatted(lengths[0]), formatted(lengths[1])));
+    const bool all = lengths.empty() && address->wholeCircuit;
+    const std::string called = all ? group.name : rowOf(group, *address);
+    Jotted result =
+        jotted(said, lengths.empty() ? text("%1", called)
+                                     : text("%1: %2 from the front, %3 up", called,
+                                            formatted(lengths[0]), formatted(lengths[1])));
+    if (facing) {
+        result.meaning = lengths.empty() ? text("%1 faces %2", called, std::string(name(*facing)))
+                                         : text("%1, facing %2", std::move(result.meaning),
+                                                std::string(name(*facing)));
+    }
     result.subject = group.id;
-    LampRow& row = result.after.groups[address->group].rows[address->row];
+    std::vector<LampRow>& rows = result.after.groups[address->group].rows;
+    for (std::size_t i = 0; facing && i < rows.size(); ++i) {
+        if (!all && i != address->row) continue;
+        for (Lamp& each : rows[i].lamps) each.fitted.pose.facing = *facing;
+    }
+    if (lengths.empty()) return result;
+    LampRow& row = rows[address->row];
     const Point from = row.lamps.front().fitted.pose.at;
     for (Lamp& each : row.lamps) {
         each.fitted.pose.at.x += lengths[0] - from.x;
@@ -1343,13 +1365,16 @@ constexpr Takes outputTakes[] = {
     {.what = "unmarked", .kind = Kind::Name, .names = unmarkedOnly}};
 constexpr Takes placeTakes[] = {lampGroup,
                                 {.what = "BACK UP",
-                                 .needed = true,
-                                 .missing = "How far back from the front, and how high?",
                                  .dimension = Dimension::Length,
                                  .least = 1e-6,
                                  .most = 3,
                                  .zero = true,
-                                 .atMost = 2}};
+                                 .atMost = 2},
+                                {.what = "DIRECTION",
+                                 .kind = Kind::Name,
+                                 .after = "facing",
+                                 .names = directions,
+                                 .unknown = "A lamp faces front, rear or inside, not “%1”."}};
 constexpr Takes removeTakes[] = {lampGroup};
 
 constexpr const char* lampExamples[] = {"lamp rear red 2.0V 20mA", "lamp front white on white",
@@ -1376,7 +1401,7 @@ constexpr const char* seriesExamples[] = {"series front E24"};
 constexpr const char* outputExamples[] = {"output front 680R", "output front bare",
                                           "output front constant-current", "output front 100mA",
                                           "output front unmarked"};
-constexpr const char* placeExamples[] = {"place front 3mm 41mm"};
+constexpr const char* placeExamples[] = {"place front 3mm 41mm", "place rear facing inside"};
 constexpr const char* removeExamples[] = {"remove rear lamp", "remove front/2"};
 constexpr const char* wishWords[] = {"wish"};
 constexpr const char* bulbWords[] = {"filament"};
