@@ -167,6 +167,31 @@ TEST(JotWired, MakesAPartThatTheCircuitIsSolvedWith) {
               std::string::npos);
     EXPECT_NE(meaning("wired front 12V 8.4mA 9V").find("belongs the current"), std::string::npos);
 }
+TEST(JotWired, PutsALampInWhereNoneIsYet) {
+    const Job bare = tests::newJob("Wagtail", "dock-shunter");
+    const auto read = [&](const char* line) {
+        return understood(line, bare, tests::smallCatalogue(), "");
+    };
+    const auto cab = read("wired cab 12V 8.4mA 9V 5.6mA");
+    ASSERT_TRUE(cab) << plain(cab.error().what);
+    ASSERT_EQ(cab->after.groups.size(), 1U);
+    EXPECT_EQ(cab->after.groups[0].name, "cab lamp");
+    EXPECT_EQ(cab->subject, cab->after.groups[0].id);
+    EXPECT_TRUE(cab->after.groups[0].rows[0].lamps[0].measured);
+    EXPECT_EQ(cab->after.groups[0].rows[0].lamps[0].part.name, "white LED behind 1 kΩ");
+    EXPECT_NE(plain(cab->meaning).find("cab lamp: white LED behind 1 kΩ"), std::string::npos)
+        << plain(cab->meaning);
+    // As if it had been put in first.
+    const Job first = jotted(bare, {"lamp cab white", "wired cab 12V 8.4mA 9V 5.6mA"});
+    EXPECT_EQ(cab->after, first);
+    EXPECT_EQ(read("wired rear red 12V 10mA 9V 7.05mA")->after.groups[0].rows[0].lamps[0].part.name,
+              "red LED behind 1 kΩ");
+    // What is refused puts nothing in, and no place goes by that name.
+    EXPECT_NE(plain(read("wired cab 12V 60mA 9V 51mA").error().what).find("bulb cab lamp"),
+              std::string::npos);
+    EXPECT_FALSE(read("wired chimney 12V 8.4mA 9V 5.6mA"));
+    EXPECT_FALSE(read("wired cab 12V"));
+}
 
 }  // namespace
 }  // namespace glimmet::core

@@ -24,8 +24,8 @@ using Kind = Takes::Kind;
 
 // --- names -----------------------------------------------------------------------------------
 
-std::vector<Named> places(const Context& context) {
-    std::vector<Named> all = ownNames(context);
+/// With the places of the model where no lamp is yet.
+std::vector<Named> withPlaces(std::vector<Named> all, const Context& context) {
     for (const NamedSite& site : namedSites(context.job)) {
         const bool there = std::any_of(all.begin(), all.end(), [&](const Named& each) {
             return lowered(each.name) == lowered(site.called);
@@ -38,6 +38,10 @@ std::vector<Named> places(const Context& context) {
         all.push_back(std::move(named));
     }
     return all;
+}
+std::vector<Named> places(const Context& context) { return withPlaces(ownNames(context), context); }
+std::vector<Named> lampsOrPlaces(const Context& context) {
+    return withPlaces(lampGroupNames(context), context);
 }
 
 std::vector<Named> colours(const Context& context) {
@@ -815,6 +819,20 @@ Result<Jotted> wired(const Said& said) {
                       text("To each voltage belongs the current at it. Write it like %1.",
                            said.verb.examples.front()));
     }
+    const auto& where = said.name("LAMP");
+    if (where && !groupNamed(said.context.job, *where)) {
+        // Nothing is there yet: what was read is put in.
+        const Context& now = said.context;
+        static const WorkshopRecord usual;
+        const auto put =
+            understood("lamp " + *where + " " + said.name("COLOUR").value_or("white"), now.job,
+                       now.catalogue, now.today, now.workshop ? *now.workshop : usual);
+        if (!put) return tl::unexpected(put.error());
+        const Context there{put->after, now.catalogue, now.today, now.workshop, now.shelf};
+        auto made = wired({said.verb, there, said.places, said.rest});
+        if (made) made->meaning = text("%1; %2", put->meaning, std::move(made->meaning));
+        return made;
+    }
     const auto address = oneRow(said);
     if (!address) return tl::unexpected(address.error());
     const LampGroup& before = said.context.job.groups[address->group];
@@ -1238,8 +1256,13 @@ constexpr Takes forwardVolts{
     .what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.8, .most = 6};
 constexpr Takes forwardAmps{
     .what = "AMPS", .dimension = Dimension::Current, .least = 50e-6, .most = 0.5};
+constexpr Takes lampOrPlace = [] {
+    Takes made = lampGroup;
+    made.names = lampsOrPlaces;
+    return made;
+}();
 constexpr Takes wiredTakes[] = {
-    lampGroup,
+    lampOrPlace,
     colour,
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 20, .atMost = 6},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 50e-6, .most = 0.5, .atMost = 6}};
