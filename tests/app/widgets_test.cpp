@@ -39,6 +39,7 @@
 #include <QTextBrowser>
 #include <QToolButton>
 #include <QToolTip>
+#include <qcustomplot.h>
 
 #include <gtest/gtest.h>
 
@@ -713,6 +714,33 @@ TEST(ReserveStrip, ShowsTheWorstPlaceAndTheOneInQuestion) {
     strip.show(tests::factsOf(jotted(job, {"supply three-rail"})), {}, {});
     EXPECT_FALSE(plot->isVisible());
     EXPECT_FALSE(strip.findChild<QToolButton*>(u"overTrack"_s)->isEnabled());
+}
+TEST(ReserveStrip, WhatIsSaidAtTheCursorStaysWithinThePlotAtAnyWidth) {
+    ReserveStrip strip;
+    const core::Job job = lameOnPoints();
+    strip.show(tests::factsOf(job), {}, {});  // before anything is laid out
+    strip.resize(1100, 300);
+    strip.QWidget::show();
+    auto* plot = strip.findChild<CrossingPlot*>();
+    auto* drawn = plot->findChild<QCustomPlot*>();
+    const auto words = [&]() -> QCPItemText* {
+        for (int i = 0; i < drawn->itemCount(); ++i) {
+            auto* text = qobject_cast<QCPItemText*>(drawn->item(i));
+            if (text && text->text().contains(u" · bus "_s)) return text;
+        }
+        return nullptr;
+    };
+    for (const core::Millimetres at : {plot->travel(), core::Millimetres{0}}) {
+        plot->setTravel(at);
+        for (const int width : {1300, 820, 1100, 900}) {
+            strip.resize(width, 300);
+            QTest::qWait(20);
+            ASSERT_NE(words(), nullptr);
+            const QRect inside = drawn->axisRect()->rect().adjusted(-2, 0, 2, 0);
+            EXPECT_GE(words()->left->pixelPosition().x(), inside.left()) << width;
+            EXPECT_LE(words()->right->pixelPosition().x(), inside.right()) << width;
+        }
+    }
 }
 TEST(ReserveStrip, IsScrubbedByKeyAndHandAndTellsThePictureWhereItStands) {
     ReserveStrip strip;

@@ -42,6 +42,8 @@ CrossingPlot::CrossingPlot(QWidget* parent) : QWidget(parent), m_plot(plotIn(thi
     m_plot->setCursor(Qt::SizeHorCursor);
     m_plot->addLayer(QLatin1String(cursorLayer), m_plot->layer(u"main"_s), QCustomPlot::limAbove);
     m_plot->layer(QLatin1String(cursorLayer))->setMode(QCPLayer::lmBuffered);
+    // How wide it is is known once it is laid out.
+    connect(m_plot, &QCustomPlot::afterLayout, this, &CrossingPlot::placeWords);
     m_clock = new QTimer(this);
     m_clock->setInterval(33);
     connect(m_clock, &QTimer::timeout, this, [this] {
@@ -242,13 +244,8 @@ void CrossingPlot::drawCursor() {
     line->setPen(QPen(look.ink, hasFocus() ? 2.4 : 1.4));
     line->setLayer(layer);
     const QString said = wordsAt(m_travel);
-    // Beside the cursor, as far as the plot is wide.
-    const double half = (QFontMetrics(figuresFont(13, true)).horizontalAdvance(said) + 16.0) / 2 *
-                        m_plot->xAxis->range().size() / qMax(m_plot->axisRect()->width(), 1);
-    const double low = m_chart->way().from.value() + half, high = m_chart->way().to.value() - half;
     auto* words = new QCPItemText(m_plot);
-    words->position->setCoords(low < high ? std::clamp(at, low, high) : (low + high) / 2,
-                               m_chart->bus.value() * 0.05);
+    m_words = words;
     words->setPositionAlignment(Qt::AlignHCenter | Qt::AlignBottom);
     words->setText(said);
     words->setFont(figuresFont(13, true));
@@ -258,10 +255,21 @@ void CrossingPlot::drawCursor() {
     words->setBrush(ground);
     words->setPadding(QMargins(6, 2, 6, 2));
     words->setLayer(layer);
+    placeWords();
     setAccessibleName(tr("Over %1, %2: %3")
                           .arg(app::said(m_chart->at.place.words),
                                app::said(core::reserve::words(m_chart->passage())), said));
     layer->replot();
+}
+
+void CrossingPlot::placeWords() {
+    if (!m_words || !m_chart) return;
+    const double half = (QFontMetrics(m_words->font()).horizontalAdvance(m_words->text()) + 16.0) /
+                        2 * m_plot->xAxis->range().size() / qMax(m_plot->axisRect()->width(), 1);
+    const double low = m_chart->way().from.value() + half, high = m_chart->way().to.value() - half;
+    m_words->position->setCoords(
+        low < high ? std::clamp(m_travel.value(), low, high) : (low + high) / 2,
+        m_chart->bus.value() * 0.05);
 }
 
 bool CrossingPlot::eventFilter(QObject* watched, QEvent* event) {

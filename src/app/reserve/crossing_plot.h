@@ -4,10 +4,12 @@
 
 #include "core/work/reserve/crossing_state.h"
 
+#include <QPointer>
 #include <QWidget>
 
 #include <optional>
 
+class QCPItemText;
 class QCustomPlot;
 class QTimer;
 
@@ -38,9 +40,12 @@ protected:
 private:
     void draw();
     void drawCursor();
+    /// Beside the cursor, as far as the plot is wide now.
+    void placeWords();
     [[nodiscard]] QString wordsAt(core::Millimetres travel) const;
     QCustomPlot* m_plot;
     QTimer* m_clock;
+    QPointer<QCPItemText> m_words;  ///< what is said at the cursor
     std::optional<core::reserve::CrossingChart> m_chart;
     core::Millimetres m_travel{};
 };
