@@ -153,5 +153,29 @@ TEST(OutputLimit, IsAskedForWhereItMatters) {
     EXPECT_FALSE(understood("output front 100mA unmarked", job, smallCatalogue(), {}));
 }
 
+// What a decoder takes away it can give back: no iron is needed for that.
+TEST(Dimmed, IsMadeBrighterAtTheDecoderFirst) {
+    const Job job = tests::jotted(tests::shunter(),
+                                  {"lamp front white", "resistor front 2k2", "dim front 40%"});
+    const auto at = [](const Job& one) {
+        return finding(tests::checkedAll(one), "lamp.current:front lamp");
+    };
+    const Finding dim = at(job);
+    EXPECT_EQ(dim.state, State::Close);
+    EXPECT_EQ(plain(dim.sentence),
+              "Front lamp works, but dimmed to 40 % it is clearly dimmer than wanted: it shines as "
+              "at 1.89 mA where 5 mA was wished.");
+    ASSERT_FALSE(dim.options.empty());
+    EXPECT_EQ(dim.options[0].jot, "dim front lamp full");
+    EXPECT_EQ(at(tests::jotted(job, {dim.options[0].jot.c_str()})).state, State::Fine);
+    // A share where all of it would be too much, and none where all of it is not enough.
+    const Job strong = tests::jotted(job, {"resistor front 1k5", "dim front 30%"});
+    EXPECT_EQ(at(strong).options[0].jot, "dim front lamp 73%");
+    EXPECT_EQ(at(tests::jotted(strong, {"dim front lamp 73%"})).state, State::Fine);
+    const Job weak = tests::jotted(job, {"resistor front 15k"});
+    EXPECT_FALSE(at(weak).options[0].jot.starts_with("dim"));
+    EXPECT_FALSE(at(tests::jotted(weak, {"dim front full"})).options[0].jot.starts_with("dim"));
+}
+
 }  // namespace
 }  // namespace glimmet::core

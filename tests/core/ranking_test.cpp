@@ -178,6 +178,10 @@ TEST(Ranking, WhatALeafletAllowsOfABankCounts) {
     EXPECT_EQ(cell().state, State::Over);
     EXPECT_EQ(plain(cell().says), "allows a bank of 1 mF only");
     EXPECT_EQ(cellOf(shunter(), decoder, Aspect::StayAlive).state, State::Fine);  // without one
+    // Of the one that is fitted the bank says it, and nothing is said of a place that is there.
+    const Job fitted = jotted(job, {"allows 1000u"});
+    EXPECT_EQ(stateOf(fitted, "reserve.allowed"), State::Over);
+    EXPECT_EQ(stateOf(fitted, "decoder.stay-alive"), State::Fine);
 }
 TEST(Ranking, SaysWhatEachWinsAndLoses) {
     const auto ranked = rankedDecoders(factsOf(shunter()), driveEvidence(shunter()));

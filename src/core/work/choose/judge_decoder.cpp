@@ -436,6 +436,8 @@ void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judgin
                     text("a sound decoder, or say no and why"));
                 break;
             case Aspect::StayAlive:
+                // A bank too large for it is told at the bank.
+                if (part.reserve != ReserveTerminals::None) break;
                 say("decoder.stay-alive", Gravity::DoesNotWork,
                     text("This decoder has no place for the stay-alive that is planned."),
                     text("a decoder that has one"));

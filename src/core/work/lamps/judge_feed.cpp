@@ -226,7 +226,7 @@ void judgeBleed(const RailFeed& feed, const Smoothing& smoothing, Judging& judgi
                 hot ? Gravity::WorksBadly : Gravity::CouldBeBetter, [&](Finding& finding) {
                     finding.sentence =
                         hot ? text(
-                                  "The %1 across the capacitor get %2 for as long as there is "
+                                  "The %1 across the capacitor takes %2 for as long as there is "
                                   "track: more ohms.",
                                   formatted(smoothing.bleed), formatted(heat, 2))
                             : text("Off the track the %1 across the capacitor empty it within %2.",

@@ -401,6 +401,13 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                 return text("%1 works, but %2: %3 where %4 was wished. %5", called, light, amps,
                             formatted(group.atFull(), 3), why);
             }
+            if (group.dimmed < 1) {
+                return text(
+                    "%1 works, but dimmed to %2 it is %3: it shines as at %4 where %5 was "
+                    "wished.",
+                    called, percent(group.dimmed), light, formatted(made.current * group.dimmed, 3),
+                    formatted(group.wish.target, 3));
+            }
             return text("%1 works, but %2: %3 where %4 was wished.", called, light, amps,
                         formatted(group.atFull(), 3));
         case RowTrouble::Turned:
@@ -582,6 +589,21 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
             else if (burns && group.rows.size() > 1 &&
                      !state.pair)  // one row alone would be left uneven
                 finding.options.insert(finding.options.begin(), ownOption(group));
+            // What its decoder takes away it can give back, with no iron.
+            if (group.dimmed < 1 && verdict.trouble == RowTrouble::TooDim &&
+                rowVerdict(made, group.wish.target).trouble == RowTrouble::None) {
+                const double full = std::min(1.0, (group.wish.target / made.current).value());
+                const double share = std::ceil(full * 100) / 100;
+                Option brighter;
+                brighter.what = text("brightness %1", percent(share));
+                brighter.effect = effectWords(made.current * share, group.wish.target);
+                brighter.state = State::Fine;
+                brighter.jot = "dim " + group.name + " " +
+                               (share < 1 ? formatted(share * 100, Dimension::Ratio) + "%"
+                                          : std::string("full"));
+                finding.action = text("more brightness for %1", called);
+                finding.options.insert(finding.options.begin(), std::move(brighter));
+            }
             if (!own && verdict.trouble == RowTrouble::TooDim && !(made.ideal > Ohms{0})) {
                 finding.action = text("a smaller wish for %1", group.name);
                 Option less;

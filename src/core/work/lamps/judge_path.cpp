@@ -173,7 +173,7 @@ void judgeWalls(const LampGroup& group, const GroupState& state, Judging& judgin
                 finding.sentence =
                     glows
                         ? text(
-                              "The wall glows with %1: %2 let about %3 of its light through. Line "
+                              "The wall glows with %1: %2 lets about %3 of its light through. Line "
                               "it with foil or black paint.",
                               called, what, percent(share))
                     : wall->lined

@@ -216,7 +216,7 @@ void judgeDirt(const Reckoned& facts, const BankState* state, OfferedBanks& bank
             return;
         }
         finding.figures = {figures::computed(
-            text("Left of them"), "n_left", left, "n · e^(−v · t_hold / l)",
+            text("Left of them"), "n_left", left < 1e-6 ? 0 : left, "n · e^(−v · t_hold / l)",
             {std::move(before), figures::assumed(text("Length of a stutter, on the average"), "l",
                                                  stutterLength, text("random, without memory"))})};
     });
