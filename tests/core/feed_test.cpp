@@ -7,6 +7,7 @@
 
 #include <gtest/gtest.h>
 
+#include <algorithm>
 #include <cmath>
 
 namespace glimmet::core {
@@ -215,6 +216,13 @@ TEST(LampJudgement, FastFlashesAreWarnedOf) {
     EXPECT_EQ(finding(all, "lamp.flash:tail lamp").gravity, Gravity::FirePeople);
     EXPECT_NE(plain(finding(all, "lamp.flash:tail lamp").sentence).find("4 times"),
               std::string::npos);
+    // However many of a group flash, it is said once.
+    Job two = job;
+    two.groups[1].rows.push_back(two.groups[1].rows[0]);
+    const auto both = checkedAll(two);
+    EXPECT_EQ(std::count_if(both.begin(), both.end(),
+                            [](const Finding& each) { return each.id.starts_with("lamp.flash"); }),
+              1);
     // A slow one of its colour takes its place; of another colour none is offered.
     const std::vector<Option>& slower = finding(all, "lamp.flash:tail lamp").options;
     ASSERT_EQ(slower.size(), 1U);

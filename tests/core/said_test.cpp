@@ -127,6 +127,7 @@ TEST(Said, OptionsAreWorthWhatTheirJudgePromised) {
             for (const Option& option : finding.options) {
                 EXPECT_FALSE(plain(option.what).empty()) << one.name << ": " << option.jot;
                 EXPECT_FALSE(option.jot.empty()) << one.name << ": " << plain(option.what);
+                EXPECT_FALSE(plain(option.effect).empty()) << one.name << ": " << option.jot;
             }
             if (finding.state == State::Fine ||
                 coarse.contains(finding.id.substr(0, finding.id.find(':'))))
