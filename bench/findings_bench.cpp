@@ -6,6 +6,7 @@
 #include "core/work/lamps/what_if.h"
 #include "core/work/reserve/crossing_state.h"
 #include "core/work/standing.h"
+#include "core/work/trials.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"
 
@@ -37,6 +38,27 @@ BENCHMARK_CAPTURE(editToFindings, ling, "ling.json", "stall 1.3A 12V")
     ->Unit(benchmark::kMicrosecond);
 BENCHMARK_CAPTURE(editToFindings, tern, "tern.json", "resistor headlamps A/1 3k3")
     ->Unit(benchmark::kMicrosecond);
+
+/// The options of the finding with the most of them after an edit, each tried on the whole job.
+void tryOptions(benchmark::State& state, const char* file, const char* line) {
+    const core::Catalogue catalogue = store::loadedCatalogue({}).catalogue;
+    const core::Job job = core::understood(line, demo(file), catalogue, "2026-03-02")->after;
+    const core::Reckoned facts = core::reckoned(job, {}, catalogue);
+    core::Finding spoken;
+    for (const core::Finding& each : core::findings(facts)) {
+        if (each.state != core::State::Fine && each.options.size() > spoken.options.size())
+            spoken = each;
+    }
+    for (auto _ : state) {
+        core::Finding tried = spoken;
+        core::tryOptions(tried, facts);
+        benchmark::DoNotOptimize(tried);
+    }
+    state.counters["options"] = static_cast<double>(spoken.options.size());
+}
+BENCHMARK_CAPTURE(tryOptions, tern, "tern.json", "resistor headlamps A/1 220R")
+    ->Unit(benchmark::kMicrosecond);
+BENCHMARK_CAPTURE(tryOptions, ling, "ling.json", "stall 1.3A 12V")->Unit(benchmark::kMicrosecond);
 
 void exportJob(benchmark::State& state) {
     const core::Job job = demo("tern.json");
