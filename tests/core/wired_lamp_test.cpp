@@ -193,5 +193,18 @@ TEST(JotWired, PutsALampInWhereNoneIsYet) {
     EXPECT_FALSE(read("wired cab 12V"));
 }
 
+TEST(JotWired, WhatWasReadIsAPartForOtherModelsEachKindOnce) {
+    const Job bare = tests::newJob("Wagtail", "dock-shunter");
+    EXPECT_TRUE(partsRead(jotted(bare, {"lamp front white"})).empty());
+    const Job job = jotted(bare, {"lamp front white", "wired cab 12V 8.4mA 9V 5.6mA",
+                                  "parallel cab white", "wired rear red 12V 10mA 9V 7.05mA"});
+    Job again = job;
+    again.groups[1].rows.push_back(again.groups[1].rows[0]);
+    const std::vector<LampPart> read = partsRead(again);
+    ASSERT_EQ(read.size(), 2U);
+    EXPECT_EQ(read[0].name, "white LED behind 1 kΩ");
+    EXPECT_EQ(read[1].name, "red LED behind 1 kΩ");
+}
+
 }  // namespace
 }  // namespace glimmet::core
