@@ -80,8 +80,15 @@ TEST(Bench, ChangesNothingInAReadOnlyWorkshopAndSaysSo) {
     bench.setWorkshop(workshopAt(scratch.file("a.glimmet"), store::Access::ReadOnly));
     bench.openJob(bench.workshop()->jobs()->at(0).id);
     QSignalSpy failed(&bench, &Bench::failed);
-    EXPECT_FALSE(bench.take(QStringLiteral("name Other")));
-    EXPECT_EQ(bench.job().name, "Shunter");
+    const auto spoken = [&] {
+        std::string words;
+        for (const core::Finding& each : bench.findings()) words += core::plain(each.sentence);
+        return words;
+    };
+    const std::string before = spoken();
+    EXPECT_FALSE(bench.take(QStringLiteral("track 22V")));
+    EXPECT_EQ(bench.job(), shunter());
+    EXPECT_EQ(spoken(), before);  // not those of a job that was not kept
     ASSERT_EQ(failed.count(), 1);
     EXPECT_TRUE(failed.at(0).at(0).toString().contains(QStringLiteral("read-only")));
     EXPECT_EQ(undoText(bench), "nothing");

@@ -1,11 +1,16 @@
+#include "app/picture/kept_layer.h"
 #include "app/picture/picture_view.h"
 #include "app/stage_view.h"
+#include "app/theme/theme.h"
+#include "core/work/jot.h"
 #include "open_window.h"
 #include "support/sample_jobs.h"
 
 #include <QAbstractButton>
 #include <QMenu>
 #include <QMouseEvent>
+#include <QPainter>
+#include <QPainterPath>
 #include <QRegularExpression>
 #include <QSignalSpy>
 #include <QTest>
@@ -150,6 +155,162 @@ TEST(PictureView, IsToScaleInBothDirections) {
     const Target* decoder = targetWith(view, u"decoder middle"_s);
     ASSERT_NE(decoder, nullptr);
     EXPECT_NEAR(decoder->where.width() / decoder->where.height(), 20.0 / 5.0, 1e-6);
+}
+// Layers that are kept must never be seen where they would come out otherwise.
+TEST(PictureView, LooksAfterEveryChangeAsIfItWerePaintedForTheFirstTime) {
+    const auto jobs = [] {
+        std::vector<core::Job> made{shunter()};
+        for (const char* line :
+             {"lamp front white on front", "resistor front 2k2", "resistor front 3k3",
+              "place front 3mm 20mm", "lamp cab amber on 1", "weight hood 10x8x8mm",
+              "stall 1.4A 12V", "length 120mm", "scale 1:160", "name Other"}) {
+            if (const auto next =
+                    core::understood(line, made.back(), tests::smallCatalogue(), "2026-01-01")) {
+                made.push_back(next->after);
+            } else {
+                ADD_FAILURE() << line << ": " << core::plain(next.error().what);
+            }
+        }
+        return made;
+    }();
+    struct Step {
+        std::size_t job;
+        LensPainter lens;
+        bool dark = false, night = false;
+        QSize size{800, 400};
+    };
+    std::vector<Step> steps;
+    for (std::size_t i = 0; i < jobs.size(); ++i)
+        steps.push_back({i, i % 2 ? lampsLens : motorLens});
+    steps.push_back({5, lampsLens, true});
+    steps.push_back({5, lampsLens, false, true});
+    steps.push_back({5, motorLens, true, true});
+    steps.push_back({5, motorLens, false, false, {640, 300}});
+    steps.push_back({0, motorLens});
+    PictureView view;
+    std::size_t differ = 0;
+    QImage before;
+    for (const Step& step : steps) {
+        useTheme(step.night);
+        const auto shown = [&](PictureView& onto) {
+            onto.resize(step.size);
+            onto.show(tests::factsOf(jobs[step.job]), step.lens, {});
+            onto.setDark(step.dark);
+            return onto.grab().toImage();
+        };
+        PictureView fresh;
+        const QImage now = shown(view);
+        EXPECT_EQ(now, shown(fresh)) << &step - steps.data();
+        EXPECT_EQ(view.targets().size(), fresh.targets().size()) << &step - steps.data();
+        differ += now != before;
+        before = now;
+    }
+    useTheme(false);
+    EXPECT_GE(differ, steps.size() - 2);  // or nothing would have been compared
+}
+TEST(KeptLayer, IsFilledAnewOnlyWhereItComesOutOtherwise) {
+    KeptLayer layer(Qt::white);
+    QImage page(60, 40, QImage::Format_RGB32);
+    const auto fills = [&](const std::function<void(QPainter&)>& draw) {
+        const int before = layer.fills();
+        page.fill(Qt::white);
+        QPainter painter(&page);
+        layer.paint(painter, draw);
+        return layer.fills() - before;
+    };
+    QPainterPath path(QPointF(2, 2));
+    path.cubicTo(10, 0, 20, 30, 50, 30);
+    const auto line = [&](QPainter& onto) { onto.drawPath(path); };
+    EXPECT_EQ(fills(line), 1);
+    EXPECT_EQ(fills(line), 0);
+    path.lineTo(55, 31);
+    EXPECT_EQ(fills(line), 1);
+    EXPECT_EQ(fills(line), 0);
+    QFont small;
+    small.setPixelSize(9);
+    QFont large = small;
+    large.setPixelSize(15);
+    QLinearGradient gradient(0, 0, 60, 0);
+    gradient.setColorAt(0, Qt::red);
+    QLinearGradient other = gradient;
+    other.setColorAt(1, Qt::blue);
+    // Two that differ in one thing only, for each thing that can differ.
+    using Draw = std::function<void(QPainter&)>;
+    const auto with = [](auto set) {
+        return [set](QPainter& onto) {
+            set(onto);
+            onto.drawLine(1, 1, 30, 30);
+        };
+    };
+    const auto text = [](const QFont& font, qreal x, const QString& words) {
+        return [=](QPainter& onto) {
+            onto.setFont(font);
+            onto.drawText(QPointF(x, 20), words);
+        };
+    };
+    const auto bent = [](qreal y) {
+        return [y](QPainter& onto) {
+            QPainterPath way(QPointF(2, 2));
+            way.quadTo(20, y, 50, 30);
+            onto.drawPath(way);
+        };
+    };
+    const auto filled = [](const QBrush& brush) {
+        return [brush](QPainter& onto) { onto.fillRect(QRectF(5, 5, 10, 10), brush); };
+    };
+    const auto pen = [&](const QPen& of) { return with([of](QPainter& on) { on.setPen(of); }); };
+    QPen round(Qt::red, 6);
+    round.setCapStyle(Qt::RoundCap);
+    const std::vector<std::pair<Draw, Draw>> pairs{
+        {[](QPainter& on) { on.drawLine(1, 1, 30, 30); },
+         [](QPainter& on) { on.drawLine(1, 1, 30, 31); }},
+        {[](QPainter& on) { on.drawLine(QPointF(1, 1), QPointF(30, 30)); },
+         [](QPainter& on) { on.drawLine(QPointF(1, 1), QPointF(34.5, 30)); }},
+        {pen(QPen(Qt::red)), pen(QPen(Qt::blue))},
+        {pen(QPen(Qt::red, 3)), pen(QPen(Qt::red, 4))},
+        {pen(QPen(Qt::red, 3)), pen(QPen(Qt::red, 3, Qt::DashLine))},
+        {pen(QPen(Qt::red, 6)), pen(round)},
+        {with([](QPainter& on) { on.translate(3, 0); }),
+         with([](QPainter& on) { on.translate(4, 0); })},
+        {with([](QPainter& on) { on.setRenderHint(QPainter::TextAntialiasing); }),
+         with([](QPainter& on) { on.setRenderHint(QPainter::Antialiasing); })},
+        {with([](QPainter& on) { on.setOpacity(0.5); }),
+         with([](QPainter& on) { on.setOpacity(0.8); })},
+        {with([](QPainter& on) { on.setClipRect(0, 0, 10, 10); }),
+         with([](QPainter& on) { on.setClipRect(0, 0, 12, 10); })},
+        {[](QPainter& on) { on.drawEllipse(QPointF(20, 20), 8, 8); },
+         [](QPainter& on) { on.drawEllipse(QPointF(20, 20), 8, 9); }},
+        {[](QPainter& on) { on.drawRect(QRectF(5, 5, 10, 10)); },
+         [](QPainter& on) { on.drawRect(QRectF(5, 5, 10, 11)); }},
+        {filled(Qt::green), filled(Qt::blue)},
+        {filled(Qt::green), filled(QBrush(Qt::green, Qt::BDiagPattern))},
+        {filled(gradient), filled(other)},
+        {[](QPainter& on) {
+             on.drawPolygon(QPolygonF{{1, 1}, {9, 1}, {5, 9}});
+         },
+         [](QPainter& on) {
+             on.drawPolyline(QPolygonF{{1, 1}, {9, 1}, {5, 9}});
+         }},
+        {bent(5), bent(25)},
+        {text(small, 4, u"12 V"_s), text(small, 4, u"14 V"_s)},
+        {text(small, 4, u"12 V"_s), text(small, 9, u"12 V"_s)},
+        {text(small, 4, u"12 V"_s), text(large, 4, u"12 V"_s)},
+    };
+    std::size_t at = 0;
+    for (const auto& [one, another] : pairs) {
+        const std::size_t which = at++;
+        for (const Draw& draw : {one, another, one}) {
+            EXPECT_EQ(fills(draw), 1) << which;
+            EXPECT_EQ(fills(draw), 0) << which;
+            QImage direct(page.size(), page.format());
+            direct.fill(Qt::white);
+            QPainter painter(&direct);
+            draw(painter);
+            painter.end();
+            EXPECT_EQ(page, direct) << which;
+        }
+        fills(line);
+    }
 }
 TEST(PictureView, AWheelOffersWhatIsLikely) {
     PictureView view;

@@ -11,6 +11,8 @@
 #include <QUndoCommand>
 #include <QtConcurrent>
 
+#include <future>
+
 using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
@@ -157,6 +159,12 @@ void Bench::follow() {
 }
 
 void Bench::recompute() {
+    if (m_onWorkshop) readShelf();
+    judge();
+    showJudged();
+}
+
+void Bench::judge() {
     m_facts.reset();
     m_findings.clear();
     m_tried.clear();
@@ -164,13 +172,14 @@ void Bench::recompute() {
     QElapsedTimer judging;
     judging.start();
     if (m_jobId) m_facts.emplace(core::reckoned(m_job, m_record.house, m_catalogue, m_sisters));
-    if (m_onWorkshop) {
-        readShelf();
+    if (m_onWorkshop)
         m_findings = core::findings(workshopFacts());
-    } else if (m_facts) {
+    else if (m_facts)
         m_findings = core::findings(*m_facts);
-    }
     m_judgingMicroseconds = judging.nsecsElapsed() / 1000;
+}
+
+void Bench::showJudged() {
     trySpoken();
     m_undoable = {};
     if (m_workshop && !readOnly()) {
@@ -295,12 +304,19 @@ bool Bench::moved(const core::Result<store::Moved>& step) {
 
 bool Bench::edit(const core::Text& what, const core::Job& after) {
     if (!m_workshop || !m_jobId) return false;
-    if (const auto recorded = m_workshop->record(*m_jobId, after, what); !recorded) {
+    // The disk takes its time, judging too, and neither needs the other: the workshop is left to
+    // the other thread meanwhile. What could not be written down is as if it had not been said.
+    auto recording =
+        std::async(std::launch::async, [&] { return m_workshop->record(*m_jobId, after, what); });
+    const core::Job before = std::exchange(m_job, after);
+    judge();
+    if (const auto recorded = recording.get(); !recorded) {
+        m_job = before;
+        judge();
         emit failed(said(recorded.error()));
         return false;
     }
-    m_job = after;
-    recompute();
+    showJudged();
     return true;
 }
 

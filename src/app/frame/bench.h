@@ -95,6 +95,8 @@ signals:
 private:
     class ShelfCommand;
     void recompute();
+    void judge();       ///< m_facts and m_findings, of m_job and m_record; asks no workshop
+    void showJudged();  ///< what goes with them, and tells of it
     void trySpoken();
     void putTried(const core::Finding& tried);
     bool moved(const core::Result<store::Moved>& step);

@@ -43,13 +43,16 @@ public:
         setCursor(Qt::PointingHandCursor);
     }
     void show(const core::StageStanding& standing, bool open) {
-        m_standing = standing;
-        setObjectName(u"stage-"_s + qs(std::string(standing.stage)));
-        setChecked(open);
-        setFixedHeight(open ? openHeight : closedHeight);
         const QString words =
             LineOfWork::tr("%1, %2: %3")
                 .arg(stageTitle(standing.stage), kindWord(standing.kind), said(standing.why));
+        const bool same =
+            words == accessibleName() && open == isChecked() && standing.worst == m_standing.worst;
+        m_standing = standing;
+        if (same) return;
+        setObjectName(u"stage-"_s + qs(std::string(standing.stage)));
+        setChecked(open);
+        setFixedHeight(open ? openHeight : closedHeight);
         setAccessibleName(words);
         setToolTip(words);
         update();

@@ -10,7 +10,6 @@
 #include <QVBoxLayout>
 
 #include <algorithm>
-#include <map>
 
 using namespace Qt::StringLiterals;
 
@@ -22,27 +21,24 @@ constexpr int leftMargin = 16;
 constexpr int rightMargin = 14;
 constexpr int rowWidth = panelWidth - 14 - leftMargin - rightMargin;  // the scroll bar takes 14
 
-/// Words that remember how high they are: layouts ask several times for every edit, and QLabel lays
-/// its text out for every answer.
+/// Words of the column's width that remember how high they are: layouts ask several times for every
+/// edit, for widths that the column never has too, and QLabel lays its text out for every answer.
 class Words : public QLabel {
 public:
     using QLabel::QLabel;
-    int heightForWidth(int width) const override {
-        if (m_text != text() || m_font != font()) {
-            m_heights.clear();
+    int heightForWidth(int) const override {
+        if (m_height < 0 || m_text != text() || m_font != font()) {
             m_text = text();
             m_font = font();
+            m_height = QLabel::heightForWidth(rowWidth);
         }
-        // A layout asks in turn for the width that it has and for that of the hint.
-        const auto [known, isNew] = m_heights.try_emplace(width);
-        if (isNew) known->second = QLabel::heightForWidth(width);
-        return known->second;
+        return m_height;
     }
     QSize sizeHint() const override { return {rowWidth, heightForWidth(rowWidth)}; }
     QSize minimumSizeHint() const override { return sizeHint(); }
 
 private:
-    mutable std::map<int, int> m_heights;  ///< by width, of these words in this typeface
+    mutable int m_height = -1;  ///< of these words in this typeface
     mutable QString m_text;
     mutable QFont m_font;
 };

@@ -47,19 +47,23 @@ QFont valueFont() { return figuresFont(15, true); }
 }  // namespace
 
 void FigureRow::show(const core::Figure& figure, int width) {
-    disconnect(this, &QAbstractButton::clicked, nullptr, nullptr);
     setObjectName(u"figure-"_s + qs(figure.symbol));
-    m_name = unbroken(said(figure.name));
-    m_value = qs(core::shown(figure));
-    m_kind = figure.basis.kind;
-    m_jot = qs(figure.jot);
+    const QString jot = qs(figure.jot);
+    setToolTip(
+        figureTip(figure) +
+        (jot.isEmpty() ? QString() : u"<br><i>%1</i>"_s.arg(tr("Press to measure or change it."))));
+    const QString name = unbroken(said(figure.name)), value = qs(core::shown(figure));
     const QString basis = said(core::words(figure.basis));
+    const QString words = tr("%1: %2, %3").arg(name, value, basis);
+    if (words == accessibleName() && jot == m_jot && figure.basis.kind == m_kind) return;
+    disconnect(this, &QAbstractButton::clicked, nullptr, nullptr);
+    m_name = name;
+    m_value = value;
+    m_kind = figure.basis.kind;
+    m_jot = jot;
     // What is computed says so by its formula; a second line for the word would be noise.
     m_basis = m_kind == core::Basis::Kind::Computed ? QString() : unbroken(basis);
-    setAccessibleName(tr("%1: %2, %3").arg(m_name, m_value, basis));
-    setToolTip(figureTip(figure) +
-               (m_jot.isEmpty() ? QString()
-                                : u"<br><i>%1</i>"_s.arg(tr("Press to measure or change it."))));
+    setAccessibleName(words);
     setFocusPolicy(m_jot.isEmpty() ? Qt::NoFocus : Qt::StrongFocus);
     setCursor(m_jot.isEmpty() ? Qt::ArrowCursor : Qt::PointingHandCursor);
     if (!m_jot.isEmpty()) {
@@ -176,9 +180,11 @@ FindingRow::FindingRow(QWidget* parent) : QAbstractButton(parent) {
 
 void FindingRow::show(const core::Finding& finding, int width) {
     m_id = qs(finding.id);
-    m_state = finding.state;
-    m_sentence = unbroken(said(finding.sentence));
     setObjectName(u"finding-"_s + m_id);
+    const QString sentence = unbroken(said(finding.sentence));
+    if (sentence == m_sentence && finding.state == m_state) return;
+    m_state = finding.state;
+    m_sentence = sentence;
     setAccessibleName(tr("%1: %2").arg(stateWord(m_state), m_sentence));
     m_size = {width, wrappedHeight(smallFont(), m_sentence, width - 2 * margin) + 32};
     setFixedHeight(m_size.height());

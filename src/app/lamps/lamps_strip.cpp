@@ -48,8 +48,12 @@ public:
         setCursor(Qt::PointingHandCursor);
     }
     void show(const OutputEntry& entry, bool chosen) {
+        const bool same = entry.title == m_entry.title && entry.below == m_entry.below &&
+                          entry.wire == m_entry.wire && entry.state == m_entry.state &&
+                          chosen == isChecked();
         m_entry = entry;
         setObjectName(u"output-"_s + (entry.group.empty() ? entry.jot : qs(entry.group)));
+        if (same) return;
         setAccessibleName(entry.state ? LampsStrip::tr("%1: %2, %3")
                                             .arg(entry.title, entry.below, stateWord(*entry.state))
                                       : LampsStrip::tr("%1: %2").arg(entry.title, entry.below));

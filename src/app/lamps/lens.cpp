@@ -114,7 +114,7 @@ void paintFreeSites(const LensInput& input) {
 void paintLampsLens(const LensInput& input) {
     QPainter& painter = input.painter;
     const SceneInput& scene = input.scene;
-    paintLampWires(input);
+    input.keep(paintLampWires);
     paintFactoryWires(painter, scene, Wires::Misleading);
     for (const core::LitLamp& lit : scene.lamps) {
         if (lit.group != scene.subject) continue;

@@ -193,6 +193,7 @@ void Schematic::paintSmoothing(QPainter& painter, qreal x, qreal top, qreal foot
 
 Schematic::Schematic(QWidget* parent) : SymbolBoard(parent) {
     setObjectName(u"schematic"_s);
+    setAttribute(Qt::WA_OpaquePaintEvent);
     setAccessibleName(tr("Schematic"));
 }
 

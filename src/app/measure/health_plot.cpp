@@ -4,7 +4,6 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
-#include "core/work/measure/health_chart.h"
 
 #include <QDate>
 #include <QHelpEvent>
@@ -32,9 +31,12 @@ HealthPlot::HealthPlot(QWidget* parent) : QWidget(parent), m_plot(plotIn(this)) 
 bool HealthPlot::show(const core::Reckoned& facts) {
     const auto chart = core::measure::healthChart(facts);
     setVisible(chart.has_value());
+    const Theme& look = theme();
+    if (chart && chart == m_chart && look.night == m_night) return true;
+    m_chart = chart;
+    m_night = look.night;
     m_marked.clear();
     if (!chart) return false;
-    const Theme& look = theme();
     const int first = chart->points.front().day;
     const int days = std::max(1, chart->points.back().day - first);
     double top = chart->worn.value_or(core::Amperes{0}).value();

@@ -1,9 +1,11 @@
 // A motor's light current from session to session: whether the drive tightens.
 #pragma once
 
-#include "core/work/reckoned.h"
+#include "core/work/measure/health_chart.h"
 
 #include <QWidget>
+
+#include <optional>
 
 class QCustomPlot;
 
@@ -26,6 +28,8 @@ private:
     };
     QCustomPlot* m_plot;
     std::vector<Marked> m_marked;
+    std::optional<core::measure::HealthChart> m_chart;  ///< as it is drawn
+    bool m_night = false;
 };
 
 }  // namespace glimmet::app

@@ -70,7 +70,7 @@ void paintMotorLens(const LensInput& input) {
     const SceneInput& scene = input.scene;
     const PartBoxes& parts = input.parts;
     const Theme& look = theme();
-    paintMotorWires(input);
+    input.keep(paintMotorWires);
     addHandles(input);
     for (std::size_t i = 0; i < scene.job.units.size(); ++i) {
         for (const core::Cavity& cavity : scene.job.units[i].body.cavities) {

@@ -29,6 +29,7 @@ bool sameBodies(const core::Job& a, const core::Job& b) {
 
 PictureView::PictureView(QWidget* parent) : QWidget(parent) {
     setObjectName(u"picture"_s);
+    setAttribute(Qt::WA_OpaquePaintEvent);
     setAccessibleName(tr("Picture of the model, to scale"));
     setAccessibleDescription(
         tr("Tab goes from part to part, Return presses it, arrow keys move, plus and minus zoom, 0 "
@@ -195,35 +196,19 @@ void PictureView::move(const QPointF& by) {
     for (MatView& unit : m_units) unit.origin += by;
 }
 
-void PictureView::paintGround(QPainter& painter) {
-    const bool dark = m_dark && m_hasJob;
-    const QString of = u"%1 %2 %3 %4 %5 %6 %7 %8"_s.arg(view().scale)
-                           .arg(view().origin.x())
-                           .arg(view().origin.y())
-                           .arg(width())
-                           .arg(height())
-                           .arg(devicePixelRatioF())
-                           .arg(dark)
-                           .arg(theme().night);
-    if (of != m_matOf) {
-        m_mat = QPixmap(size() * devicePixelRatioF());
-        m_mat.setDevicePixelRatio(devicePixelRatioF());
-        QPainter mat(&m_mat);
-        paintMat(mat, view(), rect(), dark);
-        m_matOf = of;
-    }
-    painter.drawPixmap(0, 0, m_mat);
-}
-
 void PictureView::paintEvent(QPaintEvent*) {
     QPainter painter(this);
-    m_targets.clear();
-    paintGround(painter);
-    if (!m_hasJob) return;
+    if (!m_hasJob) return paintMat(painter, view(), rect(), false);
     const SceneInput scene{m_job,     m_facts->house, m_units, m_lamps,
                            m_subject, m_dark,         m_track, m_touch};
-    const PartBoxes parts = paintModel(painter, scene, m_targets);
-    if (!m_dark && m_lens) m_lens({painter, scene, parts, m_targets});
+    PartBoxes parts;
+    m_model.paint(painter, [&](QPainter& onto) {
+        paintMat(onto, view(), rect(), m_dark);
+        m_targets.clear();
+        parts = paintModel(onto, scene, m_targets);
+    });
+    painter.setRenderHint(QPainter::Antialiasing);
+    if (!m_dark && m_lens) m_lens({painter, scene, parts, m_targets, m_wires});
     // What light the room has lies on everything alike.
     if (m_dark && m_operating.room != core::RoomLight::Dark) {
         QColor room(0xFF, 0xE8, 0xC8);

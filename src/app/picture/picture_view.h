@@ -7,7 +7,6 @@
 #include "core/work/reckoned.h"
 
 #include <QElapsedTimer>
-#include <QPixmap>
 #include <QTimer>
 #include <QWidget>
 
@@ -66,7 +65,6 @@ private:
     [[nodiscard]] std::optional<Dragged> dragged() const;
     void nudge(const Target& target, const QKeyEvent& event);
     void move(const QPointF& by);
-    void paintGround(QPainter& painter);
     void light();
     /// Some lamp blinks, or is on its way.
     [[nodiscard]] bool moves() const;
@@ -95,9 +93,7 @@ private:
     std::vector<MatView> m_units{MatView()};  ///< where each unit stands
     bool m_fitted = true;  ///< follows the size of the window until zoomed or moved
     std::vector<Target> m_targets;
-    /// The mat as it was painted last: it changes with the view, not with the job.
-    QPixmap m_mat;
-    QString m_matOf;
+    KeptLayer m_model{Qt::black}, m_wires{Qt::transparent};
     Touch m_touch;       ///< where the probes of a tester are
     int m_focused = -1;  ///< index of the target that the keyboard is on
     std::optional<QPointF> m_grabbed;

@@ -1,6 +1,7 @@
 // The drawing of a model, to scale: from millimetres to pixels, and the painters of its parts.
 #pragma once
 
+#include "app/picture/kept_layer.h"
 #include "app/theme/likely_lines.h"
 #include "core/record/job.h"
 #include "core/track/crossing.h"
@@ -132,6 +133,11 @@ struct LensInput {
     const SceneInput& scene;
     const PartBoxes& parts;
     std::vector<Target>& targets;
+    KeptLayer& still;
+    /// What seldom comes out otherwise, once in a lens: its wires. It adds no targets.
+    void keep(void (*paint)(const LensInput& input)) const {
+        still.paint(painter, [&](QPainter& onto) { paint({onto, scene, parts, targets, still}); });
+    }
 };
 using LensPainter = void (*)(const LensInput& input);
 

@@ -6,6 +6,25 @@
 #include <qcustomplot.h>
 
 namespace glimmet::app {
+namespace {
+
+constexpr const char* stale = "glimmetStale";
+
+/// A plot that nobody sees is drawn when somebody does.
+class DrawnWhenShown : public QObject {
+public:
+    using QObject::QObject;
+    bool eventFilter(QObject* watched, QEvent* event) override {
+        auto* plot = static_cast<QCustomPlot*>(watched);
+        if (event->type() == QEvent::Show && plot->property(stale).toBool()) {
+            plot->setProperty(stale, false);
+            plot->replot(QCustomPlot::rpQueuedReplot);
+        }
+        return false;
+    }
+};
+
+}  // namespace
 
 QCustomPlot* plotIn(QWidget* widget) {
     auto* plot = new QCustomPlot(widget);
@@ -13,6 +32,7 @@ QCustomPlot* plotIn(QWidget* widget) {
     row->setContentsMargins(0, 0, 0, 0);
     row->addWidget(plot);
     plot->installEventFilter(widget);
+    plot->installEventFilter(new DrawnWhenShown(plot));
     plot->setMouseTracking(true);
     plot->setMinimumSize(240, 140);  // below that there is nothing to draw into
     // Shown with the rest of the window: at once it would have that painted twice.
@@ -51,6 +71,9 @@ void plotWords(QCustomPlot& plot, double x, double y, const QString& words, Qt::
     item->setPadding(QMargins(6, 2, 6, 2));
 }
 
-void finish(QCustomPlot& plot) { plot.replot(QCustomPlot::rpQueuedReplot); }
+void finish(QCustomPlot& plot) {
+    plot.setProperty(stale, !plot.isVisible());
+    if (plot.isVisible()) plot.replot(QCustomPlot::rpQueuedReplot);
+}
 
 }  // namespace glimmet::app

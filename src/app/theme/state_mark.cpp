@@ -66,6 +66,7 @@ StateMark::StateMark(core::State state, QWidget* parent) : QWidget(parent), m_st
 }
 
 void StateMark::setState(core::State state) {
+    if (state == m_state && !accessibleName().isEmpty()) return;
     m_state = state;
     setAccessibleName(stateWord(state));
     updateGeometry();

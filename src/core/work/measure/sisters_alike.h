@@ -17,6 +17,7 @@ struct SisterCurrent {
     std::string name;
     Amperes amps{};
     std::string on;
+    bool operator==(const SisterCurrent&) const = default;
 };
 struct SistersAlike {
     Amperes own{};  ///< the model's own, last
