@@ -236,6 +236,26 @@ void paintPanel(const LensInput& input, const std::vector<Placed>& points,
     }
 }
 
+void paintPoints(const LensInput& input, const std::vector<Placed>& points) {
+    QPainter& painter = input.painter;
+    painter.setRenderHint(QPainter::Antialiasing);
+    for (const Placed& one : points) {
+        const bool plus = one.point.kind == Kind::Plus || one.point.kind == Kind::Common;
+        painter.setPen(QPen(theme().matInk, 1.4));
+        painter.setBrush(theme().mat);
+        painter.drawEllipse(one.at, 4.5, 4.5);
+        painter.setPen(QPen(theme().matInk, 1.4));
+        painter.drawLine(one.at - QPointF(2.2, 0), one.at + QPointF(2.2, 0));
+        if (plus) painter.drawLine(one.at - QPointF(0, 2.2), one.at + QPointF(0, 2.2));
+        Target target{QRectF(one.at - QPointF(7, 7), QSizeF(14, 14)),
+                      tr("%1. Press to touch it with a tester.").arg(said(one.point.words)),
+                      {},
+                      {}};
+        target.touch = [id = one.point.id](Touch& now) { now.put(id); };
+        input.targets.push_back(std::move(target));
+    }
+}
+
 }  // namespace
 
 void paintProbes(const LensInput& input) {
@@ -256,21 +276,7 @@ void paintProbes(const LensInput& input) {
             core::lamps::touched(scene.job, scene.house, touch.red, touch.black, testerOf(touch));
         if (made) paintLit(input, *made);
     }
-    for (const Placed& one : points) {
-        const bool plus = one.point.kind == Kind::Plus || one.point.kind == Kind::Common;
-        painter.setPen(QPen(theme().matInk, 1.4));
-        painter.setBrush(theme().mat);
-        painter.drawEllipse(one.at, 4.5, 4.5);
-        painter.setPen(QPen(theme().matInk, 1.4));
-        painter.drawLine(one.at - QPointF(2.2, 0), one.at + QPointF(2.2, 0));
-        if (plus) painter.drawLine(one.at - QPointF(0, 2.2), one.at + QPointF(0, 2.2));
-        Target target{QRectF(one.at - QPointF(7, 7), QSizeF(14, 14)),
-                      tr("%1. Press to touch it with a tester.").arg(said(one.point.words)),
-                      {},
-                      {}};
-        target.touch = [id = one.point.id](Touch& now) { now.put(id); };
-        input.targets.push_back(std::move(target));
-    }
+    input.keep([&](const LensInput& dots) { paintPoints(dots, points); });
     if (red != points.end()) paintProbe(painter, red->at, redProbe, true);
     if (black != points.end()) paintProbe(painter, black->at, blackProbe, false);
     if (held) paintPanel(input, points, made);

@@ -196,6 +196,16 @@ void PictureView::move(const QPointF& by) {
     for (MatView& unit : m_units) unit.origin += by;
 }
 
+void KeptLayers::paint(QPainter& onto, std::vector<Target>& targets,
+                       const std::function<void(QPainter&)>& draw) {
+    if (m_next == m_layers.size()) m_layers.emplace_back(Qt::transparent);
+    const auto before = static_cast<std::ptrdiff_t>(targets.size());
+    m_layers[m_next++].paint(onto, [&](QPainter& layer) {
+        targets.erase(targets.begin() + before, targets.end());
+        draw(layer);
+    });
+}
+
 void PictureView::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     if (!m_hasJob) return paintMat(painter, view(), rect(), false);
@@ -208,14 +218,19 @@ void PictureView::paintEvent(QPaintEvent*) {
         parts = paintModel(onto, scene, m_targets);
     });
     painter.setRenderHint(QPainter::Antialiasing);
-    if (!m_dark && m_lens) m_lens({painter, scene, parts, m_targets, m_wires});
+    m_layers.begin();
+    if (!m_dark && m_lens) m_lens({painter, scene, parts, m_targets, m_layers});
     // What light the room has lies on everything alike.
     if (m_dark && m_operating.room != core::RoomLight::Dark) {
         QColor room(0xFF, 0xE8, 0xC8);
         room.setAlphaF(m_operating.room == core::RoomLight::Dim ? 0.06F : 0.2F);
         painter.fillRect(rect(), room);
     }
-    paintLamps(painter, scene, m_targets);
+    const auto lamps = [&](QPainter& onto) { paintLamps(onto, scene, m_targets); };
+    if (m_dark)
+        lamps(painter);  // screened onto what is there
+    else
+        m_layers.paint(painter, m_targets, lamps);
     if (!m_dark) paintSpots(painter, scene, m_targets);
 
     // How large it is shown: one millimetre of screen for one of the model is "true size".

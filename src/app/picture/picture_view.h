@@ -93,9 +93,10 @@ private:
     std::vector<MatView> m_units{MatView()};  ///< where each unit stands
     bool m_fitted = true;  ///< follows the size of the window until zoomed or moved
     std::vector<Target> m_targets;
-    KeptLayer m_model{Qt::black}, m_wires{Qt::transparent};
-    Touch m_touch;       ///< where the probes of a tester are
-    int m_focused = -1;  ///< index of the target that the keyboard is on
+    KeptLayer m_model{Qt::black};  ///< on its mat
+    KeptLayers m_layers;           ///< what lies over it and seldom changes
+    Touch m_touch;                 ///< where the probes of a tester are
+    int m_focused = -1;            ///< index of the target that the keyboard is on
     std::optional<QPointF> m_grabbed;
     bool m_moved = false;
     int m_inHand = -1;    ///< index of the target that is dragged

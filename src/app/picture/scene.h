@@ -14,6 +14,7 @@
 #include <QRectF>
 #include <QString>
 
+#include <deque>
 #include <functional>
 #include <optional>
 #include <span>
@@ -72,6 +73,19 @@ struct Target {
     /// What a press makes of the probes. Nothing: it is no point.
     std::function<void(Touch&)> touch{};
     QString line{};  ///< a whole jot line that a press enters
+};
+
+/// The kept layers of one picture in the order in which it paints them.
+class KeptLayers {
+public:
+    void begin() { m_next = 0; }
+    /// The next layer; what `draw` adds to the targets it adds once.
+    void paint(QPainter& onto, std::vector<Target>& targets,
+               const std::function<void(QPainter&)>& draw);
+
+private:
+    std::deque<KeptLayer> m_layers;
+    std::size_t m_next = 0;
 };
 
 struct SceneInput {
@@ -133,10 +147,12 @@ struct LensInput {
     const SceneInput& scene;
     const PartBoxes& parts;
     std::vector<Target>& targets;
-    KeptLayer& still;
-    /// What seldom comes out otherwise, once in a lens: its wires. It adds no targets.
-    void keep(void (*paint)(const LensInput& input)) const {
-        still.paint(painter, [&](QPainter& onto) { paint({onto, scene, parts, targets, still}); });
+    KeptLayers& layers;
+    /// Paints what seldom comes out otherwise: wires, points to press.
+    void keep(const std::function<void(const LensInput& input)>& paint) const {
+        layers.paint(painter, targets, [&](QPainter& onto) {
+            paint({onto, scene, parts, targets, layers});
+        });
     }
 };
 using LensPainter = void (*)(const LensInput& input);
