@@ -161,6 +161,7 @@ void Bench::follow() {
 void Bench::recompute() {
     if (m_onWorkshop) readShelf();
     judge();
+    readUndoable();
     showJudged();
 }
 
@@ -179,8 +180,7 @@ void Bench::judge() {
     m_judgingMicroseconds = judging.nsecsElapsed() / 1000;
 }
 
-void Bench::showJudged() {
-    trySpoken();
+void Bench::readUndoable() {
     m_undoable = {};
     if (m_workshop && !readOnly()) {
         auto undoable = m_onWorkshop ? m_workshop->undoableWorkshop()
@@ -188,6 +188,10 @@ void Bench::showJudged() {
                                      : core::Result<store::Undoable>();
         if (undoable) m_undoable = std::move(*undoable);
     }
+}
+
+void Bench::showJudged() {
+    trySpoken();
     emit jobChanged();
 }
 
@@ -306,8 +310,11 @@ bool Bench::edit(const core::Text& what, const core::Job& after) {
     if (!m_workshop || !m_jobId) return false;
     // The disk takes its time, judging too, and neither needs the other: the workshop is left to
     // the other thread meanwhile. What could not be written down is as if it had not been said.
-    auto recording =
-        std::async(std::launch::async, [&] { return m_workshop->record(*m_jobId, after, what); });
+    auto recording = std::async(std::launch::async, [&] {
+        auto recorded = m_workshop->record(*m_jobId, after, what);
+        if (recorded) readUndoable();
+        return recorded;
+    });
     const core::Job before = std::exchange(m_job, after);
     judge();
     if (const auto recorded = recording.get(); !recorded) {

@@ -95,7 +95,8 @@ signals:
 private:
     class ShelfCommand;
     void recompute();
-    void judge();       ///< m_facts and m_findings, of m_job and m_record; asks no workshop
+    void judge();  ///< m_facts and m_findings, of m_job and m_record; asks no workshop
+    void readUndoable();
     void showJudged();  ///< what goes with them, and tells of it
     void trySpoken();
     void putTried(const core::Finding& tried);

@@ -3,9 +3,11 @@
 
 #include <QByteArray>
 #include <QColor>
-#include <QPixmap>
+#include <QImage>
+#include <QRect>
 
 #include <functional>
+#include <vector>
 
 class QPainter;
 
@@ -26,7 +28,8 @@ public:
 private:
     QColor m_ground;
     QByteArray m_written;
-    QPixmap m_filled;
+    QImage m_filled;
+    std::vector<QRect> m_tiles;  ///< of m_filled that anything lies in, in its pixels
     int m_fills = 0;
 };
 
