@@ -5,9 +5,13 @@
 #include "app/theme/words.h"
 #include "core/work/standing.h"
 
+#include <QAbstractTextDocumentLayout>
 #include <QLabel>
+#include <QPainter>
 #include <QScrollBar>
+#include <QTextDocument>
 #include <QVBoxLayout>
+#include <QtMath>
 
 #include <algorithm>
 
@@ -21,26 +25,49 @@ constexpr int leftMargin = 16;
 constexpr int rightMargin = 14;
 constexpr int rowWidth = panelWidth - 14 - leftMargin - rightMargin;  // the scroll bar takes 14
 
-/// Words of the column's width that remember how high they are: layouts ask several times for every
-/// edit, for widths that the column never has too, and QLabel lays its text out for every answer.
+/// Words of the column's width that are laid out once: QLabel does it twice whenever a layout asks
+/// how high they are, for widths that the column never has too, and once more for painting.
 class Words : public QLabel {
 public:
-    using QLabel::QLabel;
-    int heightForWidth(int) const override {
-        if (m_height < 0 || m_text != text() || m_font != font()) {
-            m_text = text();
-            m_font = font();
-            m_height = QLabel::heightForWidth(rowWidth);
-        }
-        return m_height;
+    explicit Words(QWidget* parent) : QLabel(parent) {
+        m_laid.setDocumentMargin(0);
+        m_laid.setUndoRedoEnabled(false);
     }
+    int heightForWidth(int) const override { return qCeil(laid().size().height()) + 2 * edge(); }
     QSize sizeHint() const override { return {rowWidth, heightForWidth(rowWidth)}; }
     QSize minimumSizeHint() const override { return sizeHint(); }
 
+protected:
+    void paintEvent(QPaintEvent* event) override {
+        if (hasSelectedText()) return QLabel::paintEvent(event);  // which knows what is selected
+        QPainter painter(this);
+        drawFrame(&painter);
+        painter.translate(edge(), edge());
+        QAbstractTextDocumentLayout::PaintContext context;
+        context.palette.setColor(QPalette::Text, palette().color(foregroundRole()));
+        laid().documentLayout()->draw(&painter, context);
+    }
+
 private:
-    mutable int m_height = -1;  ///< of these words in this typeface
+    [[nodiscard]] int edge() const { return margin() + frameWidth(); }
+    const QTextDocument& laid() const {
+        if (m_text != text() || m_font != font() || m_edge != edge()) {
+            m_text = text();
+            m_font = font();
+            m_edge = edge();
+            m_laid.setDefaultFont(m_font);
+            m_laid.setTextWidth(rowWidth - 2 * m_edge);
+            if (textFormat() == Qt::RichText)
+                m_laid.setHtml(m_text);
+            else
+                m_laid.setPlainText(m_text);
+        }
+        return m_laid;
+    }
+    mutable QTextDocument m_laid;  ///< of what follows
     mutable QString m_text;
     mutable QFont m_font;
+    mutable int m_edge = -1;
 };
 
 QLabel* wordsLabel(const QFont& font, const char* name, QWidget* parent) {
