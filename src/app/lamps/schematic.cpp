@@ -274,13 +274,10 @@ QSize Schematic::minimumSizeHint() const {
             qRound(leastHeight + 46 * static_cast<qreal>(deepest - 1))};
 }
 
-void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, qreal bottom) {
-    const Theme& look = theme();
+Schematic::RowLayout Schematic::rowLayout(std::size_t r, qreal top, qreal bottom) const {
     const core::LampRow& row = m_group.rows[r];
-    const core::RowState& state = m_state.rows[r];
-    const QString called =
-        m_group.rows.size() == 1 ? qs(m_group.name) : u"%1/%2"_s.arg(qs(m_group.name)).arg(r + 1);
-    const qreal resistorHeight = 40;
+    const qreal x = columnAt(r);
+    constexpr qreal resistorHeight = 40;
     // In the lead that the house has it in: above its lamps in plus, below them in minus.
     const qreal resistorTop = m_resistorFirst ? top + 18 : bottom - 20 - resistorHeight;
     const qreal ledsFrom = m_resistorFirst ? resistorTop + resistorHeight : top;
@@ -288,19 +285,78 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
     const auto places = std::count_if(row.lamps.begin(), row.lamps.end(),
                                       [](const core::Lamp& lamp) { return !lamp.across; });
     const qreal ledSpace = (ledsTo - ledsFrom - 14) / static_cast<qreal>(places);
+    RowLayout layout{x, QRectF(x - 8, resistorTop, 16, resistorHeight), {}};
     qreal place = -1, beside = 0;
+    for (const core::Lamp& lamp : row.lamps) {
+        beside = lamp.across ? beside + 1 : 0;
+        if (!lamp.across) ++place;
+        layout.lamps.emplace_back(x - beside * acrossWidth,
+                                  ledsFrom + 14 + ledSpace * (place + 0.5));
+    }
+    return layout;
+}
+
+void Schematic::addSymbols(std::size_t r, const RowLayout& layout) {
+    const core::LampRow& row = m_group.rows[r];
+    const core::RowState& state = m_state.rows[r];
+    const QString called =
+        m_group.rows.size() == 1 ? qs(m_group.name) : u"%1/%2"_s.arg(qs(m_group.name)).arg(r + 1);
+    for (std::size_t i = 0; i < row.lamps.size(); ++i) {
+        const core::Lamp& lamp = row.lamps[i];
+        const QPointF middle = layout.lamps[i];
+        if (lamp.across) {
+            m_symbols.push_back(
+                {QRectF(middle.x() - 16, middle.y() - 20, 36, 40),
+                 tr("%1 straight across the lamp beside it in %2: %3 of the current. Press to say "
+                    "what stands across.")
+                     .arg(qs(lamp.part.name), called, qs(core::percent(state.share[i]))),
+                 tr("twin %1 ").arg(called)});
+            continue;
+        }
+        const bool bulb = lamp.part.filament.has_value();
+        m_symbols.push_back({QRectF(layout.x - 16, middle.y() - 20, columnWidth - 4, 40),
+                             tr("%1 in %2, %3. Press to say what it is.")
+                                 .arg(qs(lamp.part.name), called,
+                                      bulb                ? tr("as printed on it or read")
+                                      : lamp.measured     ? tr("measured")
+                                      : lamp.part.forward ? tr("from the catalogue")
+                                                          : tr("assumed for its colour")),
+                             (bulb ? tr("bulb %1 ") : tr("lamp %1 ")).arg(qs(m_group.name))});
+    }
+    // Where none is chosen it begins at what the wish comes to.
+    const core::Ohms from =
+        row.resistor.value_or(core::Ohms{0}) > core::Ohms{0} ? *row.resistor : state.ideal;
+    m_symbols.push_back(
+        {layout.resistor.adjusted(-8, -4, columnWidth - 40, 4),
+         row.resistor
+             ? tr("Resistor of %1: %2, chosen; %3 of heat, so %4 or larger. "
+                  "Press it, then the arrows up and down step it, Return types it.")
+                   .arg(called, ohms(*row.resistor), qs(core::formatted(state.resistorPower, 3)),
+                        qs(core::resistorBody(state.resistorPower)))
+             : tr("Resistor of %1: not chosen yet. The options are in the "
+                  "reckoning.")
+                   .arg(called),
+         tr("resistor %1 ").arg(called), stepped(u"resistor "_s + called, from, true),
+         stepped(u"resistor "_s + called, from, false)});
+}
+
+void Schematic::paintRow(QPainter& painter, std::size_t r, const RowLayout& layout, qreal top,
+                         qreal bottom) {
+    const Theme& look = theme();
+    const core::LampRow& row = m_group.rows[r];
+    const core::RowState& state = m_state.rows[r];
+    const qreal x = layout.x;
+    const QRectF& resistor = layout.resistor;
     painter.setPen(QPen(look.ink, 1.8));
-    painter.drawLine(QPointF(x, top), QPointF(x, resistorTop));
-    painter.drawLine(QPointF(x, resistorTop + resistorHeight), QPointF(x, bottom));
+    painter.drawLine(QPointF(x, top), QPointF(x, resistor.top()));
+    painter.drawLine(QPointF(x, resistor.bottom()), QPointF(x, bottom));
     painter.setBrush(look.ink);
     painter.drawEllipse(QPointF(x, top), 2.5, 2.5);
     painter.drawEllipse(QPointF(x, bottom), 2.5, 2.5);
 
     for (std::size_t i = 0; i < row.lamps.size(); ++i) {
         const core::Lamp& lamp = row.lamps[i];
-        beside = lamp.across ? beside + 1 : 0;
-        if (!lamp.across) ++place;
-        const QPointF middle(x - beside * acrossWidth, ledsFrom + 14 + ledSpace * (place + 0.5));
+        const QPointF middle = layout.lamps[i];
         if (lamp.across) {
             // A bar over both and one under both, from the one before it.
             painter.setPen(QPen(look.ink, 1.8));
@@ -320,15 +376,7 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
             paintBulbSymbol(painter, middle, 9, look.ink, light, brightness);
         else
             paintLedSymbol(painter, middle, 9, look.ink, light, brightness, row.turned);
-        if (lamp.across) {
-            m_symbols.push_back(
-                {QRectF(middle.x() - 16, middle.y() - 20, 36, 40),
-                 tr("%1 straight across the lamp beside it in %2: %3 of the current. Press to say "
-                    "what stands across.")
-                     .arg(qs(lamp.part.name), called, qs(core::percent(state.share[i]))),
-                 tr("twin %1 ").arg(called)});
-            continue;
-        }
+        if (lamp.across) continue;
         painter.setPen(look.ink);
         painter.setFont(figuresFont(13));
         const QRectF words(x + 22, middle.y() - 22, columnWidth - 30, 36);
@@ -344,27 +392,18 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
         painter.drawText(
             words, Qt::AlignLeft | Qt::AlignBottom,
             QFontMetricsF(painter.font()).elidedText(part, Qt::ElideRight, words.width()));
-        m_symbols.push_back({QRectF(x - 16, middle.y() - 20, columnWidth - 4, 40),
-                             tr("%1 in %2, %3. Press to say what it is.")
-                                 .arg(qs(lamp.part.name), called,
-                                      bulb                ? tr("as printed on it or read")
-                                      : lamp.measured     ? tr("measured")
-                                      : lamp.part.forward ? tr("from the catalogue")
-                                                          : tr("assumed for its colour")),
-                             (bulb ? tr("bulb %1 ") : tr("lamp %1 ")).arg(qs(m_group.name))});
     }
-    const QRectF resistor(x - 8, resistorTop, 16, resistorHeight);
     const bool none = row.resistor && !(*row.resistor > core::Ohms{0});
     if (none) {
         painter.setPen(QPen(look.ink, 1.8));
-        painter.drawLine(QPointF(x, resistorTop), QPointF(x, resistorTop + resistorHeight));
+        painter.drawLine(QPointF(x, resistor.top()), QPointF(x, resistor.bottom()));
     } else {
         if (!row.resistor) painter.setPen(QPen(look.ask, 1.8, Qt::DashLine));
         paintResistor(painter, resistor, row.resistor ? look.ink : look.ask, look.paper);
     }
     painter.setFont(figuresFont(14, true));
     painter.setPen(row.resistor ? look.ink : look.ask);
-    const QRectF words(x + 14, resistorTop - 1, columnWidth - 20, resistorHeight + 2);
+    const QRectF words(x + 14, resistor.top() - 1, columnWidth - 20, resistor.height() + 2);
     painter.drawText(words, Qt::AlignLeft | Qt::AlignTop,
                      !row.resistor ? tr("choose")
                      : none        ? tr("none")
@@ -390,21 +429,6 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, qreal x, qreal top, q
             painter.drawRoundedRect(resistor.adjusted(-6, -6, 6, 6), 5, 5);
         }
     }
-    // Where none is chosen it begins at what the wish comes to.
-    const core::Ohms from =
-        row.resistor.value_or(core::Ohms{0}) > core::Ohms{0} ? *row.resistor : state.ideal;
-    m_symbols.push_back(
-        {resistor.adjusted(-8, -4, columnWidth - 40, 4),
-         row.resistor
-             ? tr("Resistor of %1: %2, chosen; %3 of heat, so %4 or larger. "
-                  "Press it, then the arrows up and down step it, Return types it.")
-                   .arg(called, ohms(*row.resistor), qs(core::formatted(state.resistorPower, 3)),
-                        qs(core::resistorBody(state.resistorPower)))
-             : tr("Resistor of %1: not chosen yet. The options are in the "
-                  "reckoning.")
-                   .arg(called),
-         tr("resistor %1 ").arg(called), stepped(u"resistor "_s + called, from, true),
-         stepped(u"resistor "_s + called, from, false)});
 }
 
 QString Schematic::stepped(const QString& start, core::Ohms from, bool up) const {
@@ -454,8 +478,15 @@ void Schematic::paint(QPainter& painter) {
                              .arg(volts(m_state.bus)),
                          u"track "_s});
 
+    // Rows beyond what is to be painted have their symbols, for the keyboard, and no more.
+    const bool all = !painter.hasClipping();
+    const QRectF asked = painter.clipBoundingRect();
     for (std::size_t r = 0; r < m_group.rows.size(); ++r) {
-        paintRow(painter, r, columnAt(r), top, bottom);
+        const RowLayout layout = rowLayout(r, top, bottom);
+        addSymbols(r, layout);
+        const qreal reach = acrossOf(m_group.rows[r]) + columnWidth;
+        if (all || (layout.x - reach < asked.right() && layout.x + reach > asked.left()))
+            paintRow(painter, r, layout, top, bottom);
     }
 
     // What the rows share leads back along the foot: shared resistor, the output's own, its wire,

@@ -28,7 +28,16 @@ private:
     [[nodiscard]] QString stepped(const QString& start, core::Ohms from, bool up) const;
     [[nodiscard]] qreal rowsFrom() const;  ///< where what feeds them ends
     [[nodiscard]] qreal columnAt(std::size_t row) const;
-    void paintRow(QPainter& painter, std::size_t row, qreal x, qreal top, qreal bottom);
+    /// Where a row's parts stand: its line, its resistor, the middle of each lamp.
+    struct RowLayout {
+        qreal x = 0;
+        QRectF resistor;
+        std::vector<QPointF> lamps;
+    };
+    [[nodiscard]] RowLayout rowLayout(std::size_t row, qreal top, qreal bottom) const;
+    void addSymbols(std::size_t row, const RowLayout& layout);
+    void paintRow(QPainter& painter, std::size_t row, const RowLayout& layout, qreal top,
+                  qreal bottom);
     core::LampGroup m_group;
     core::GroupState m_state;
     bool m_has = false;

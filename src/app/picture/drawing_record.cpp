@@ -23,7 +23,7 @@ public:
         if (changed & DirtyBrushOrigin) put(state.brushOrigin());
         if (changed & DirtyBackground) putBrush(state.backgroundBrush());
         if (changed & DirtyBackgroundMode) put(state.backgroundMode());
-        if (changed & DirtyTransform) put(state.transform());
+        if (changed & DirtyTransform) putTransform(state.transform());
         if (changed & DirtyOpacity) put(state.opacity());
         if (changed & DirtyCompositionMode) put(state.compositionMode());
         if (changed & DirtyHints) put(state.renderHints());
@@ -88,7 +88,7 @@ public:
     }
 
 private:
-    /// The bytes of a plain value. Padding would make equal values differ, never the reverse.
+    /// The bytes of a plain value without padding.
     template <class Plain>
     void put(const Plain& value) {
         m_written.append(reinterpret_cast<const char*>(&value), sizeof value);
@@ -108,11 +108,17 @@ private:
         put(bytes.size());
         m_written.append(bytes);
     }
+    void putTransform(const QTransform& by) {
+        for (const qreal value : {by.m11(), by.m12(), by.m13(), by.m21(), by.m22(), by.m23(),
+                                  by.m31(), by.m32(), by.m33()}) {
+            put(value);
+        }
+    }
     void putBrush(const QBrush& brush) {
         put(brush.style());
         put(brush.color().rgba64());
         if (brush.gradient() || brush.style() == Qt::TexturePattern) putStreamed(brush);
-        if (!brush.transform().isIdentity()) put(brush.transform());
+        if (!brush.transform().isIdentity()) putTransform(brush.transform());
     }
     void putPen(const QPen& pen) {
         put(pen.style());

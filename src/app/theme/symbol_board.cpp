@@ -5,6 +5,7 @@
 #include <QHelpEvent>
 #include <QKeyEvent>
 #include <QMouseEvent>
+#include <QPaintEvent>
 #include <QPainter>
 #include <QToolTip>
 
@@ -17,8 +18,9 @@ SymbolBoard::SymbolBoard(QWidget* parent) : QWidget(parent) {
     setFocusPolicy(Qt::StrongFocus);
 }
 
-void SymbolBoard::paintEvent(QPaintEvent*) {
+void SymbolBoard::paintEvent(QPaintEvent* event) {
     QPainter painter(this);
+    painter.setClipRect(event->rect());
     paint(painter);
     if (!hasFocus() || m_inHand >= m_symbols.size()) return;
     painter.setBrush(Qt::NoBrush);
