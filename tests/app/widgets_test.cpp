@@ -617,6 +617,24 @@ TEST(LampsStrip, SavesForOtherPrograms) {
     EXPECT_TRUE(saved("a.cir").contains("rshared"));
     EXPECT_EQ(refused.count(), 3);
 }
+TEST(Schematic, IsTheSameInPartsAsInOnePiece) {
+    core::Job job = jotted(shunter(), {"lamp front white on front", "resistor front 2k2"});
+    job.groups[0].rows.resize(9, job.groups[0].rows[0]);
+    for (std::size_t i = 0; i < 9; ++i)
+        job.groups[0].rows[i].resistor = core::Ohms{1000 + 100.0 * static_cast<double>(i)};
+    Schematic schematic;
+    schematic.show(tests::factsOf(job), &job.groups[0], {});
+    schematic.resize(schematic.minimumSizeHint());
+    const QImage whole = schematic.grab().toImage();
+    const auto symbols = schematic.symbols().size();
+    ASSERT_GT(schematic.width(), 1200);
+    // Where one has scrolled to only what is seen is drawn; all can be reached still.
+    for (const int from : {0, 333, 640, schematic.width() - 400}) {
+        const QRect part(from, 0, 400, schematic.height());
+        EXPECT_EQ(schematic.grab(part).toImage(), whole.copy(part)) << from;
+        EXPECT_EQ(schematic.symbols().size(), symbols);
+    }
+}
 TEST(LampsStrip, ShowsTheGapOfTheRailsOnlyWhereThereIsOne) {
     LampsStrip strip;
     strip.resize(760, 270);

@@ -40,8 +40,7 @@ double onGround(Millimetres height, Millimetres away) {
 double alongEdge(Millimetres off, Millimetres along) {
     assert(off > Millimetres{0});
     const double d = along / off;
-    const double slant = 1 + d * d;
-    return 1 / (slant * std::sqrt(slant));
+    return aslant(d * d);
 }
 
 }  // namespace glimmet::core

@@ -4,6 +4,8 @@
 #include "core/quantity/quantities.h"
 #include "core/words.h"
 
+#include <cmath>
+
 namespace glimmet::core {
 
 enum class RoomLight { Dark, Dim, Lit };
@@ -28,6 +30,12 @@ constexpr auto wordsOf(RoomLight) {
 /// anywhere: a matt face at a height, light falling with the square of distance and on the slant.
 /// 0 … 1. Range: height > 0, away >= 0 (asserted).
 [[nodiscard]] double onGround(Millimetres height, Millimetres away);
+/// Light on a face beside the point of it that is nearest to the lamp, of what falls there, by the
+/// square of how far beside it is in distances of the lamp: the inverse square times the cosine.
+[[nodiscard]] inline double aslant(double besideSquared) {
+    const double slant = 1 + besideSquared;
+    return 1 / (slant * std::sqrt(slant));
+}
 /// What a lamp throws on an edge that runs past it, of what falls on the nearest point: light
 /// falling with the square of distance and on the slant. 0 … 1. Range: off > 0 (asserted).
 [[nodiscard]] double alongEdge(Millimetres off, Millimetres along);

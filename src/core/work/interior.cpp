@@ -68,9 +68,11 @@ Millimetres toFarWall(const Body& body) { return std::max(body.width / 2.0, Mill
 RoomLamp onFarWall(const std::vector<RoomLamp>& lamps, Millimetres away, const Point& at) {
     RoomLamp sum{at};
     const auto cube = [](double value) { return value * value * value; };
+    const double byAway = 1 / away.value();
     for (const RoomLamp& lamp : lamps) {
-        const double x = (at.x - lamp.at.x).value(), z = (at.z - lamp.at.z).value();
-        const double light = alongEdge(away, Millimetres{std::sqrt(x * x + z * z)});
+        const double x = (at.x - lamp.at.x).value() * byAway;
+        const double z = (at.z - lamp.at.z).value() * byAway;
+        const double light = aslant(x * x + z * z);
         sum.red += cube(lamp.red) * light;
         sum.green += cube(lamp.green) * light;
         sum.blue += cube(lamp.blue) * light;
