@@ -18,27 +18,12 @@ GapPlot::GapPlot(QWidget* parent) : QWidget(parent), m_plot(plotIn(this)) {
     setObjectName(u"gapPlot"_s);
 }
 
-void GapPlot::show(const std::optional<core::GapChart>& chart) {
-    m_chart = chart;
-    draw();
-}
-
-void GapPlot::draw() {
+void GapPlot::show(const core::GapChart& chart) {
     const Theme& look = theme();
-    const double shown = m_chart ? m_chart->shown.value() * 1000 : 20;
-    const double top = m_chart ? m_chart->feed.bus.value() * 1.2 : 15;
+    const double shown = chart.shown.value() * 1000;
+    const double top = chart.feed.bus.value() * 1.2;
     begin(*m_plot, {tr("since the rails gave nothing (ms)"), shown},
           {tr("behind the bridge (V)"), top});
-    setAccessibleName(tr("Over dirt"));
-    if (!m_chart) {
-        plotWords(*m_plot, shown / 2, top / 2,
-                  tr("No lamps behind a bridge on the rails. Where there is no decoder, say\n"
-                     "rectifier silicon  and  smoothing 47uF 25V  into the jot line."),
-                  Qt::AlignCenter, look.ink);
-        finish(*m_plot);
-        return;
-    }
-    const core::GapChart& chart = *m_chart;
     const auto line = [&](QPointF from, QPointF to, const QColor& ink, Qt::PenStyle style) {
         auto* item = new QCPItemLine(m_plot);
         item->start->setCoords(from);

@@ -6,8 +6,6 @@
 
 #include <QWidget>
 
-#include <optional>
-
 class QCustomPlot;
 
 namespace glimmet::app {
@@ -16,7 +14,7 @@ class GapPlot : public QWidget {
     Q_OBJECT
 public:
     explicit GapPlot(QWidget* parent = nullptr);
-    void show(const std::optional<core::GapChart>& chart);
+    void show(const core::GapChart& chart);
 
 signals:
     void jotOffered(const QString& start);
@@ -25,9 +23,7 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
-    void draw();
     QCustomPlot* m_plot;
-    std::optional<core::GapChart> m_chart;
 };
 
 }  // namespace glimmet::app

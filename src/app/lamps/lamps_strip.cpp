@@ -325,7 +325,7 @@ void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
     if (volts.empty() && m_pages->currentIndex() == Volts) turnTo(Circuit);
     // Only where lamps hang on the rails there is dirt to get over.
     const auto chart = core::gapChart(facts);
-    m_dirt->show(chart);
+    if (chart) m_dirt->show(*chart);
     m_tabs[Dirt]->setVisible(chart.has_value());
     if (!chart && m_pages->currentIndex() == Dirt) turnTo(Circuit);
 }

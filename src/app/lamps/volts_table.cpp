@@ -32,6 +32,7 @@ VoltsTable::VoltsTable(QWidget* parent) : QWidget(parent), m_grid(new QGridLayou
 void VoltsTable::show(const std::vector<core::lamps::OnVolts>& all) {
     for (QWidget* each : m_cells) each->deleteLater();
     m_cells.clear();
+    if (all.empty()) return;
     int row = 1;
     for (const core::lamps::OnVolts& each : all) {
         const bool lit = each.total > core::Amperes{0};

@@ -233,7 +233,8 @@ void paintRooms(QPainter& painter, const SceneInput& scene, std::size_t unit) {
     if (lamps.empty()) return;
     const MatView& view = scene.units[unit];
     const core::Millimetres away = core::toFarWall(body);
-    constexpr qreal cell = 4;  // pixels; between them it is smoothed
+    // Light on the wall changes over the distance to it; between cells it is smoothed.
+    const qreal cell = qBound(4.0, view.size(away) / 6, 12.0);
     for (const auto& opening : body.openings) {
         QPolygonF outline;
         for (const core::Point& point : opening) outline << view.at(point);
