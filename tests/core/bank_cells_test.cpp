@@ -35,6 +35,39 @@ const BankCell& cell(const BankRow& row, BankAspect aspect) {
 }
 std::string word(const BankRow& row, BankAspect aspect) { return plain(cell(row, aspect).words); }
 
+TEST(BankRows, WhatNoHollowHoldsStandsBehindWhatFits) {
+    // Two that hold alike: one too long for the shunter, one that fits.
+    Catalogue catalogue = smallCatalogue();
+    BankPart fits = catalogue.banks.at(0);
+    for (const BankPart& part : catalogue.banks) {
+        if (part.id == "module-22m-18") fits = part;
+    }
+    fits.length = Millimetres{12};
+    fits.width = fits.height = Millimetres{6};
+    BankPart large = fits;
+    large.id = "large";
+    large.length = Millimetres{300};
+    large.width = large.height = Millimetres{1};  // less of a volume: it would stand before
+    catalogue.banks = {large, fits};
+    const auto ranked = [&](const Job& job) {
+        const Reckoned facts = reckoned(job, House{}, catalogue);
+        return std::pair{reserve::rankedBanks(facts, reserve::loadsOf(facts)),
+                         reserve::bankOptions(facts, reserve::loadsOf(facts))};
+    };
+    const auto [all, options] = ranked(onPoints());
+    EXPECT_EQ(all.at(0).bank.part.id, "module-22m-18");
+    EXPECT_TRUE(all.at(0).room);
+    EXPECT_EQ(all.at(0).worst, State::Fine);
+    EXPECT_EQ(all.at(1).worst, State::Close);
+    EXPECT_NE(plain(options.at(1).effect).find("no hollow holds it"), std::string::npos);
+    // Where nobody drew a hollow nothing is known of the room, and the smaller one is told first.
+    Job bare = onPoints();
+    bare.units[0].body.cavities.clear();
+    const auto [unknown, offered] = ranked(bare);
+    EXPECT_EQ(unknown.at(0).bank.part.id, "large");
+    EXPECT_EQ(unknown.at(0).worst, State::Close);
+    EXPECT_NE(plain(offered.at(0).effect).find("its room is not known"), std::string::npos);
+}
 TEST(BankRows, StandInTheOrderOfTheRemediesWithEveryAspect) {
     const Job job = onPoints();
     const auto rows = bankRows(factsOf(job));

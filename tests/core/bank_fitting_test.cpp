@@ -176,6 +176,58 @@ TEST(AllowedBank, IsTheLeafletsOfTheDecoder) {
     EXPECT_FALSE(understood("allows", job, smallCatalogue(), {}));
 }
 
+TEST(BankRoom, IsToldWhereNoHollowHoldsTheBank) {
+    const auto measured = [](Job job) {
+        for (Cavity& cavity : job.units[0].body.cavities) cavity.measured = true;
+        return job;
+    };
+    const Job small = jotted(shunter(), {"decoder middle", "bank module-22m-18"});
+    EXPECT_FALSE(has(checkedAll(small), "reserve.room"));
+    EXPECT_FALSE(has(checkedAll(measured(small)), "reserve.room"));
+    Job large = small;
+    large.bank->part.length = Millimetres{70};
+    const auto drawn = checkedAll(large);
+    EXPECT_EQ(finding(drawn, "reserve.room").state, State::Close);
+    EXPECT_EQ(plain(finding(drawn, "reserve.room").action), "measure the hollow");
+    EXPECT_NE(plain(finding(drawn, "reserve.room").sentence).find("as they are drawn: it is 70 mm"),
+              std::string::npos);
+    EXPECT_FALSE(finding(drawn, "reserve.room").options.empty());
+    const auto sure = checkedAll(measured(large));
+    EXPECT_EQ(finding(sure, "reserve.room").state, State::Over);
+    EXPECT_EQ(plain(finding(sure, "reserve.room").action), "a smaller bank");
+    // One hollow that nobody measured may be larger than it is drawn.
+    Job half = measured(large);
+    ASSERT_GT(half.units[0].body.cavities.size(), 1U);
+    half.units[0].body.cavities.back().measured = false;
+    EXPECT_EQ(finding(checkedAll(half), "reserve.room").state, State::Close);
+    // A bank that lay in it when it came has room, whatever is drawn.
+    Job came = large;
+    came.intake.arrival = Arrival::WithDecoder;
+    EXPECT_FALSE(has(checkedAll(came), "reserve.room"));
+    EXPECT_TRUE(has(checkedAll(measured(came)), "reserve.room"));
+}
+
+TEST(BankRoom, IsMadeByWhatMayGo) {
+    // A weight fills the hollow that would hold it.
+    Job job = jotted(shunter(), {"decoder middle", "bank module-22m-18"});
+    const Cavity hood = job.units[0].body.cavities.front();
+    for (Cavity& cavity : job.units[0].body.cavities) {
+        if (&cavity != &job.units[0].body.cavities.front()) cavity.length = Millimetres{2};
+    }
+    job.units[0].fixtures.push_back(
+        {FixtureKind::Weight, hood.name, {}, hood.length, hood.width, hood.height, true});
+    const auto all = checkedAll(job);
+    const Finding& room = finding(all, "reserve.room");
+    ASSERT_FALSE(room.options.empty());
+    EXPECT_EQ(room.options[0].jot, "weight " + hood.name + " gone");
+    EXPECT_EQ(plain(room.options[0].effect), "the bank lies there");
+    EXPECT_EQ(plain(room.action), "make room for it, or choose a smaller bank");
+    job.units[0].fixtures[0].mayGo = false;
+    const auto stays = checkedAll(job);
+    EXPECT_EQ(plain(finding(stays, "reserve.room").options[0].effect),
+              "the bank lies there, if it may go");
+}
+
 TEST(TurnedBank, IsToldInsteadOfAllThatItWouldDo) {
     const Job right = canOf("bank can-4700u-16 charge 100R diode 0.35V", {"capacitance 4000u"});
     EXPECT_FALSE(has(checkedAll(right), "reserve.turned"));

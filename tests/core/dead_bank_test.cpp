@@ -52,6 +52,7 @@ TEST(DeadBank, WhatWasLookedAtIsNotAskedAgain) {
     const Job job = with({"across 9V", "cause diode right", "cause diode right"});
     EXPECT_EQ(job.bank->dead->ruledOut.size(), 1U);
     EXPECT_TRUE(tests::jotted(job, {"lift nothing"}) == job);
+    EXPECT_TRUE(tests::jotted(job, {"lift 0s"}) == job);
     EXPECT_EQ(left(job), (Causes{Link, Joint}));
     EXPECT_EQ(left(tests::jotted(job, {"cause link right", "cause joint right"})), Causes{});
 }

@@ -31,8 +31,8 @@ QCustomPlot* plotIn(QWidget* widget) {
     auto* row = new QHBoxLayout(widget);
     row->setContentsMargins(0, 0, 0, 0);
     row->addWidget(plot);
-    plot->installEventFilter(widget);
     plot->installEventFilter(new DrawnWhenShown(plot));
+    plot->installEventFilter(widget);  // last: while it is made it cannot take events yet
     plot->setMouseTracking(true);
     plot->setMinimumSize(240, 140);  // below that there is nothing to draw into
     // Shown with the rest of the window: at once it would have that painted twice.

@@ -5,6 +5,7 @@
 #include "core/work/choose/judge_battery.h"
 #include "core/work/choose/ranking.h"
 #include "core/work/choose/rating_words.h"
+#include "core/work/making_room.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/motor_figures.h"
 #include "core/work/rating.h"
@@ -351,37 +352,6 @@ void sayTooFewOutputs(const Reckoned& facts, const MotorEvidence& drive, Judging
 }
 
 /// Where it lies, what it is plugged into, what was wished for: what is fine is not told.
-/// What lies in a hollow and whose room would hold the decoder.
-std::vector<Option> roomToMake(const Reckoned& facts, const Decoder& part) {
-    std::vector<Option> options;
-    for (std::size_t u = 0; u < facts.job.units.size(); ++u) {
-        const Unit& unit = facts.job.units[u];
-        for (const Fixture& fixture : unit.fixtures) {
-            const std::string in =
-                facts.job.units.size() > 1 ? " in " + unitCalled(facts.job, u) : "";
-            const std::string line =
-                std::string(name(fixture.kind)) + " " + fixture.place + " gone" + in;
-            Job without = facts.job;
-            std::erase(without.units[u].fixtures, fixture);
-            const Box box{"decoder",  part.name,   part.length,
-                          part.width, part.height, facts.job.decoder->seat};
-            const auto seated = seats(without, &box);
-            const Seat* seat = seatOf(seated, "decoder");
-            if (!seat || !seat->fits) continue;
-            Option option;
-            option.what = fixture.kind == FixtureKind::Weight
-                              ? text("mill the weight out of the %1", fixture.place)
-                              : text("take the speaker out of the %1", fixture.place);
-            option.effect = fixture.mayGo ? text("the decoder lies there")
-                                          : text("the decoder lies there, if it may go");
-            option.state = State::Fine;
-            option.jot = line;
-            options.push_back(std::move(option));
-        }
-    }
-    return options;
-}
-
 void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
     const RankedDecoder fitted = held(facts, drive, facts.job.decoder->part);
     for (const Cell& cell : fitted.cells) {
@@ -390,8 +360,12 @@ void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judgin
             judging.say(id, {}, cell.state, gravity, [&](Finding& finding) {
                 finding.sentence = std::move(sentence);
                 finding.action = std::move(action);
-                if (cell.aspect == Aspect::Room)
-                    finding.options = roomToMake(facts, *fitted.decoder);
+                if (cell.aspect == Aspect::Room) {
+                    const Decoder& part = *fitted.decoder;
+                    const Box box{"decoder",  part.name,   part.length,
+                                  part.width, part.height, facts.job.decoder->seat};
+                    finding.options = roomToMake(facts, box, text("the decoder lies there"));
+                }
                 if (!finding.options.empty())
                     finding.action = text("make room for it, or choose a smaller decoder");
                 std::ranges::move(decoderOptions(facts, drive, cell.aspect),

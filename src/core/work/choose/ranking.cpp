@@ -3,7 +3,7 @@
 #include "core/power/battery.h"
 #include "core/quantity/format.h"
 #include "core/work/bank_allowed.h"
-#include "core/work/seat.h"
+#include "core/work/making_room.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -136,14 +136,11 @@ Cell roomCell(const Reckoned& facts, const Decoder& decoder) {
                   decoder.width, decoder.height, job.decoder ? job.decoder->seat : std::nullopt};
     const auto seated = seats(job, &box);
     const Seat* seat = seatOf(seated, "decoder");
-    if (!seat || seat->fits) return std::move(held.cell);
-    // A hollow as it is drawn is a guess; one that was measured is not.
-    const bool measured = std::all_of(job.units.begin(), job.units.end(), [](const Unit& unit) {
-        return std::all_of(unit.body.cavities.begin(), unit.body.cavities.end(),
-                           [](const Cavity& cavity) { return cavity.measured; });
-    });
-    held.against(measured ? State::Over : State::Close, [&] {
-        return measured ? text("no hollow holds it") : text("no hollow holds it as they are drawn");
+    const State state = roomState(job, seat);
+    if (state == State::Fine) return std::move(held.cell);
+    held.against(state, [&] {
+        return state == State::Over ? text("no hollow holds it")
+                                    : text("no hollow holds it as they are drawn");
     });
     return std::move(held.cell);
 }

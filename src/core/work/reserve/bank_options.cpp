@@ -2,6 +2,7 @@
 
 #include "core/quantity/format.h"
 #include "core/work/bank_allowed.h"
+#include "core/work/making_room.h"
 #include "core/work/reserve/consequences.h"
 #include "core/work/reserve/judge_fitting.h"
 
@@ -112,6 +113,8 @@ std::vector<RankedBank> rankedBanks(const Reckoned& facts, const Loads& loads) {
         const Seat* seat = seatOf(seated, "bank");
         tried.room = seat && seat->fits;
         tried.hollow = seat ? seat->hollow : std::string();
+        // Where no hollow holds it somebody has to make room, however long it lasts.
+        tried.worst = worse(tried.worst, roomState(facts.job, seat));
         tried.lying = seat ? seat->lying : Lying::Flat;
         tried.inPlace = facts.job.bank && facts.job.bank->part.id == part.id;
         tried.jot = jotOf(tried.bank);
@@ -147,7 +150,8 @@ std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
                                    formatted(*facts.job.decoder->part.mostBank))
                         : tried.room
                             ? text("%1, lies in %2", holds, inHollow(tried.hollow, tried.lying))
-                            : text("%1, no hollow holds it", holds);
+                        : tried.hollow.empty() ? text("%1, its room is not known", holds)
+                                               : text("%1, no hollow holds it", holds);
         if (const auto& price = tried.bank.part.price) {
             option.effect = text("%1; costs %2", std::move(option.effect),
                                  formatted(*price, Dimension::Ratio, 4));

@@ -36,7 +36,7 @@ namespace glimmet::core::reserve {
 struct RankedBank {
     FittedBank bank;
     BankState state;
-    State worst{};       ///< of its time, volts and cells, of the layout's places and dirt
+    State worst{};  ///< of its time, volts and cells, of the layout's places and dirt, of its room
     bool room = false;   ///< some hollow holds it
     std::string hollow;  ///< where it would lie; empty: the body has none
     Lying lying{};

@@ -43,6 +43,9 @@ inline constexpr DecidedBy decidedBy[] = {
     {"reserve.pads",
      "Over while a wire is on pads that stop the decoder; ask while it is not known what stands "
      "between them, or what limits the charge of a bank there, or what joining them does."},
+    {"reserve.room",
+     "Where no hollow holds the bank: close while hollows are as drawn, over where all were "
+     "measured. Not of one that lay in it when it came."},
     {"reserve.terminals",
      "A plug-in reserve on a decoder: over where it has no terminals, close where it does not "
      "switch "

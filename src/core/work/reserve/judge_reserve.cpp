@@ -1,6 +1,7 @@
 // Checks of the stay-alive: does it hold, does it bear the volts, can it be charged.
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
+#include "core/work/making_room.h"
 #include "core/work/reserve/bank_options.h"
 #include "core/work/reserve/consequences.h"
 #include "core/work/reserve/dead_bank.h"
@@ -349,6 +350,35 @@ void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging
     });
 }
 
+/// Where it lies; what has room is told by the picture.
+void judgeRoom(const Reckoned& facts, OfferedBanks& banks, Judging& judging) {
+    const Job& job = facts.job;
+    std::vector<Box> own;
+    boxes(job, own);
+    const Box& box = own.front();
+    const auto seated = seats(job);
+    const State verdict = roomState(job, seatOf(seated, box.what));
+    if (verdict == State::Fine) return;
+    const bool drawn = verdict == State::Close;
+    if (drawn && job.intake.arrival == Arrival::WithDecoder) return;  // then it lies there already
+    judging.say("reserve.room", {}, verdict, Gravity::DoesNotWork, [&](Finding& finding) {
+        const std::string size = formatted(box.length, 3) + " × " + formatted(box.width, 3) +
+                                 " × " + formatted(box.height, 3);
+        finding.sentence =
+            drawn ? text(
+                        "No hollow holds this bank as they are drawn: it is %1. Measure the "
+                        "hollow.",
+                        size)
+                  : text("No hollow holds this bank: it is %1.", size);
+        finding.action = drawn ? text("measure the hollow") : text("a smaller bank");
+        finding.options = roomToMake(facts, box, text("the bank lies there"));
+        if (!finding.options.empty())
+            finding.action = text("make room for it, or choose a smaller bank");
+        const auto& offered = banks.options();
+        finding.options.insert(finding.options.end(), offered.begin(), offered.end());
+    });
+}
+
 }  // namespace
 
 bool applies(const Job& job) {
@@ -388,6 +418,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     else
         judgeHold(facts, loads, state, banks, judging);
     if (!dead) judgeDirt(facts, &state, banks, judging);
+    judgeRoom(facts, banks, judging);
     judgeVolts(facts, state, banks, judging);
     judgeCapacitance(*facts.job.bank, judging);
     judgeCharge(facts, state, judging);

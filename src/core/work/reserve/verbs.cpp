@@ -284,7 +284,7 @@ Result<Jotted> lift(const Said& said) {
                                                "nothing where it stopped at once.",
                                                said.verb.examples.front()));
     }
-    if (none) {
+    if (none || !(*seconds > Seconds{0})) {
         Jotted result = jotted(said, text("Lifted off it stopped at once: the bank gave nothing"));
         // Said again it does not take away what was found out since.
         if (!result.after.bank->dead) result.after.bank->dead = DeadBank{said.context.today};
@@ -652,7 +652,7 @@ std::vector<Named> nothingNames(const Context&) {
     return {{"nothing", {"none", "dead", "no hold"}, "it stopped at once"}};
 }
 constexpr Takes liftTakes[] = {
-    {.what = "SECONDS", .dimension = Dimension::Time, .least = 0.01, .most = 600},
+    {.what = "SECONDS", .dimension = Dimension::Time, .least = 0.01, .most = 600, .zero = true},
     {.what = "nothing", .kind = Kind::Name, .names = nothingNames}};
 constexpr Takes acrossTakes[] = {{.what = "VOLTS",
                                   .needed = true,
