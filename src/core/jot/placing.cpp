@@ -245,18 +245,10 @@ private:
                 return;
             }
         }
-        // A place that takes nothing bare, and is free still: that is what was meant.
-        bool wantsUnit = false;
-        for (std::size_t i = 0; i < verb().takes.size(); ++i) {
-            const Takes& takes = verb().takes[i];
-            wantsUnit = wantsUnit || (takes.kind == Kind::Quantity && takes.unitNeeded &&
-                                      place(i).quantities.size() < takes.atMost);
-        }
         fail(ErrorCode::NotUnderstood,
-             text(!ways.found.empty()
-                      ? "“%1” has no unit, and here it could mean more than one thing. %2"
-                  : wantsUnit ? "“%1” wants its unit. %2"
-                              : "“%1” is one value too many. %2",
+             text(ways.found.empty()
+                      ? "“%1” is one value too many. %2"
+                      : "“%1” has no unit, and here it could mean more than one thing. %2",
                   shown(ways.found.empty() ? m_reading.bare.back() : m_reading.bare.front()),
                   likeExample(verb())));
     }

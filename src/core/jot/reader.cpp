@@ -17,10 +17,17 @@ Error leftOver(const Reading& reading) {
     if (token.numeric && !namesNumber) {
         const bool full = std::any_of(verb.takes.begin(), verb.takes.end(),
                                       [&](const Takes& takes) { return measures(token, takes); });
+        // A place that takes nothing bare, and is free still: that is what was meant.
+        bool bare = false;
+        for (std::size_t i = 0; i < verb.takes.size(); ++i) {
+            bare = bare || (!token.unit && verb.takes[i].unitNeeded &&
+                            reading.said.places[i].quantities.size() < verb.takes[i].atMost);
+        }
         return {ErrorCode::NotUnderstood, "jot",
-                full ? text("“%1” is one value too many. %2", shown(token), likeExample(verb))
-                     : text("“%1” has no place in a line of %2. %3", shown(token), verb.word,
-                            likeExample(verb))};
+                bare   ? text("“%1” wants its unit. %2", shown(token), likeExample(verb))
+                : full ? text("“%1” is one value too many. %2", shown(token), likeExample(verb))
+                       : text("“%1” has no place in a line of %2. %3", shown(token), verb.word,
+                              likeExample(verb))};
     }
     // A name that is needed and is missing explains itself best.
     Nearest nearest(token.words);
