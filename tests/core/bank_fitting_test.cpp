@@ -221,7 +221,19 @@ TEST(BankRoom, IsMadeByWhatMayGo) {
     ASSERT_FALSE(room.options.empty());
     EXPECT_EQ(room.options[0].jot, "weight " + hood.name + " gone");
     EXPECT_EQ(plain(room.options[0].effect), "the bank lies there");
+    EXPECT_EQ(room.options[0].state, State::Fine);
     EXPECT_EQ(plain(room.action), "make room for it, or choose a smaller bank");
+    // A speaker whose room would not hold it is not offered.
+    Job two = job;
+    two.units[0].fixtures.push_back({FixtureKind::Speaker,
+                                     job.units[0].body.cavities.back().name,
+                                     {},
+                                     Millimetres{1},
+                                     Millimetres{1},
+                                     Millimetres{1},
+                                     true});
+    for (const Option& option : finding(checkedAll(two), "reserve.room").options)
+        EXPECT_FALSE(option.jot.starts_with("speaker")) << option.jot;
     job.units[0].fixtures[0].mayGo = false;
     const auto stays = checkedAll(job);
     EXPECT_EQ(plain(finding(stays, "reserve.room").options[0].effect),

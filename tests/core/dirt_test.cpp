@@ -157,6 +157,8 @@ TEST(OneWheel, GivesNothingAsOftenAsTheStuttersTell) {
     EXPECT_NEAR(wheelOff(1, 1, 1), 0.0015, 1e-9);
     EXPECT_NEAR(wheelOff(1, 2, 2), std::sqrt(0.0015), 1e-9);
     EXPECT_NEAR(wheelOff(0, 3, 3), 0, 1e-9);
+    // So dirty that it always stutters: half of the time on one side, half on the other.
+    EXPECT_NEAR(wheelOff(5000, 1, 1), 0.5, 1e-9);
     EXPECT_LT(wheelOff(1, 1, 1), wheelOff(1, 3, 3));
     EXPECT_NEAR(stuttersOnOneWheel(0.1, Millimetres{30}), 1, 1e-12);
 }
