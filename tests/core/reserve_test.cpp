@@ -828,6 +828,39 @@ TEST(Collectors, AreOfferedOnlyWhereTheyBridgeBothWaysThrough) {
     const Job less = jotted(shunter(), {"axle 2 none", "axle 3 left", "points 1:9 20mm"});
     EXPECT_EQ(collectorOptions(factsOf(less), places(less).front()).size(), 2U);
 }
+TEST(Crossings, ANeighboursWheelsAreOfferedBeforeAnyBank) {
+    // The shunter collects with one wheel on the left; the coach behind it with all of its own.
+    const Job alone = jotted(shunter(), {"axle 1 right", "axle 3 right", "decoder middle",
+                                         "unit saloon called coach", "points 1:9"});
+    Job train = alone;
+    for (Axle& axle : train.units[1].body.axles) axle.collectsLeft = axle.collectsRight = true;
+    const Place place = places(train).front();
+    const auto options = collectorOptions(factsOf(train), place);
+    ASSERT_FALSE(options.empty());
+    EXPECT_EQ(options[0].jot, "contacts 2");
+    const Job shared = jotted(train, {"contacts 2"});
+    EXPECT_EQ(shared.couplings[0].contacts, 2);
+    EXPECT_EQ(seen(shared, "reserve.crossing:points 1:9").state, State::Fine);
+    const auto now = collectorOptions(factsOf(shared), place);
+    EXPECT_TRUE(std::none_of(now.begin(), now.end(),
+                             [](const Option& one) { return one.jot == "contacts 2"; }));
+    // A neighbour that collects nothing helps nobody.
+    Job dead = train;
+    for (Axle& axle : dead.units[1].body.axles) axle.collectsLeft = axle.collectsRight = false;
+    for (const Option& option : collectorOptions(factsOf(dead), place))
+        EXPECT_NE(option.jot, "contacts 2");
+    // Of three units it is said behind which.
+    const Job three = jotted(train, {"unit saloon called tail"});
+    EXPECT_EQ(collectorOptions(factsOf(three), place).at(0).jot,
+              "contacts 2 behind " + unitCalled(three, 0));
+    EXPECT_EQ(jotted(three, {"contacts 4 behind coach"}).couplings[1].contacts, 4);
+    EXPECT_EQ(answer("contacts 4", three).substr(0, 3), "✗");
+    EXPECT_EQ(answer("contacts 4 behind tail", three).substr(0, 3), "✗");
+    EXPECT_EQ(answer("contacts 2.5", train).substr(0, 3), "✗");
+    EXPECT_EQ(answer("contacts 2", shunter()),
+              "✗ It is one unit: there is no coupling that wires go across.");
+    EXPECT_EQ(jotted(shared, {"contacts 0"}).couplings[0].contacts, 0);
+}
 TEST(Crossings, NumbersOfAxlesAreThoseOfTheTrain) {
     Job train = jotted(newJob("x", "dock-shunter"),
                        {"unit saloon called coach", "decoder small", "points 1:9"});

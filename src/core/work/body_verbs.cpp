@@ -4,6 +4,7 @@
 #include "core/work/units.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace glimmet::core {
 namespace {
@@ -179,6 +180,36 @@ Result<Jotted> body(const Said& said) {
     return result;
 }
 
+/// "contacts 6": how many wires go across a coupling. Two lead the rails of one unit to the other.
+Result<Jotted> contacts(const Said& said) {
+    const Job& job = said.context.job;
+    if (job.couplings.empty()) {
+        return refuse(ErrorCode::OutOfRange,
+                      text("It is one unit: there is no coupling that wires go across."));
+    }
+    const double count = said.at("COUNT").quantities.front();
+    if (count > std::floor(count)) {
+        return refuse(ErrorCode::OutOfRange, text("That is counted in whole numbers."));
+    }
+    std::size_t at = 0;
+    if (job.couplings.size() > 1 || said.name("UNIT")) {
+        const auto before = unitOf(said);
+        if (!before || *before >= job.couplings.size()) {
+            return refuse(
+                ErrorCode::Missing,
+                text("Behind which unit? Write it like contacts 6 behind %1.", unitCalled(job, 0)));
+        }
+        at = *before;
+    }
+    const std::string wires = formatted(count, Dimension::Ratio);
+    Jotted result = jotted(
+        said, count > 0
+                  ? text("%1 wires go across the coupling behind %2", wires, unitCalled(job, at))
+                  : text("No wires go across the coupling behind %1", unitCalled(job, at)));
+    result.after.couplings[at].contacts = static_cast<int>(count);
+    return result;
+}
+
 Result<Jotted> removeUnit(const Said& said) {
     const auto at = unitOf(said);
     if (!at) return tl::unexpected(at.error());
@@ -228,6 +259,18 @@ constexpr Takes drawn{.what = "BODY",
                       .unknown = "No body goes by “%1”. There are: %2."};
 constexpr Takes newUnitTakes[] = {drawn, {.what = "WORDS", .kind = Kind::Words, .after = "called"}};
 constexpr Takes bodyTakes[] = {drawn, unitTakes};
+constexpr Takes contactsTakes[] = {{.what = "COUNT",
+                                    .needed = true,
+                                    .missing = "How many wires go across?",
+                                    .dimension = Dimension::Ratio,
+                                    .least = 1,
+                                    .most = 40,
+                                    .zero = true},
+                                   [] {
+                                       Takes made = unitTakes;
+                                       made.after = "behind";
+                                       return made;
+                                   }()};
 constexpr Takes uncoupleTakes[] = {[] {
     Takes made = unitTakes;
     made.after = nullptr;
@@ -262,6 +305,8 @@ constexpr const char* lengthExamples[] = {"length 142mm"};
 constexpr const char* unitExamples[] = {"unit saloon called trailer"};
 constexpr const char* bodyExamples[] = {"body tank-engine"};
 constexpr const char* uncoupleExamples[] = {"uncouple trailer"};
+constexpr const char* contactsExamples[] = {"contacts 6"};
+constexpr const char* contactsNoise[] = {"across", "the", "coupling", "wires"};
 constexpr const char* roofExamples[] = {"roof 41mm"};
 constexpr const char* floorExamples[] = {"floor 9mm"};
 constexpr const char* widthExamples[] = {"width 31mm"};
@@ -274,6 +319,14 @@ constexpr Verb bodyTable[] = {
     {"length", {}, lengthTakes, lengthExamples, "over the buffers; the picture follows", length},
     {"body", {}, bodyTakes, bodyExamples, "what it is drawn as", body},
     {"unit", {}, newUnitTakes, unitExamples, "couples another unit behind", unit},
+    {"contacts",
+     {},
+     contactsTakes,
+     contactsExamples,
+     "wires that go across a coupling; two lead the rails' power to the next unit",
+     contacts,
+     false,
+     contactsNoise},
     {"uncouple", {}, uncoupleTakes, uncoupleExamples, "takes a unit out of the train", removeUnit},
     {"roof", {}, roofTakes, roofExamples, "its height, measured", roof, false, heightNoise},
     {"floor",

@@ -163,21 +163,42 @@ std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
     return options;
 }
 
+namespace {
+
+/// Those axles never leave it without power on any way over the place.
+bool bridges(const std::vector<CollectingAxle>& axles, const Place& place) {
+    return std::all_of(place.passages.begin(), place.passages.end(), [&](const Passage& passage) {
+        const auto found = outagesOn(axles, passage);
+        return found && found->empty();
+    });
+}
+
+}  // namespace
+
 std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place) {
     std::vector<Option> options;
+    // What a neighbour collects costs two wires.
+    const Job& job = facts.job;
+    for (std::size_t i = 0; i < job.couplings.size(); ++i) {
+        if (job.couplings[i].contacts >= 2) continue;
+        Job shared = job;
+        shared.couplings[i].contacts = 2;
+        if (!bridges(collectingAxles(shared), place)) continue;
+        Option option;
+        option.what = text("two wires across the coupling behind %1", unitCalled(job, i));
+        option.effect = text("its neighbour's wheels bridge it, no bank needed");
+        option.state = State::Fine;
+        option.jot = "contacts 2" +
+                     (job.couplings.size() > 1 ? " behind " + unitCalled(job, i) : std::string());
+        options.push_back(std::move(option));
+    }
     int number = 0;
     for (std::size_t unit = 0; unit < facts.job.units.size(); ++unit) {
         for (std::size_t axle = 0; axle < facts.job.units[unit].body.axles.size(); ++axle) {
             ++number;
             const Axle& now = facts.job.units[unit].body.axles[axle];
             if (now.collectsLeft && now.collectsRight) continue;
-            const auto axles = collectingAxles(facts.job, number);
-            const bool bridged = std::all_of(place.passages.begin(), place.passages.end(),
-                                             [&](const Passage& passage) {
-                                                 const auto found = outagesOn(axles, passage);
-                                                 return found && found->empty();
-                                             });
-            if (!bridged) continue;
+            if (!bridges(collectingAxles(facts.job, number), place)) continue;
             Option option;
             option.what = text("collectors on both wheels of axle %1", std::to_string(number));
             option.effect = text("its wheels bridge it, no bank needed");
