@@ -232,7 +232,8 @@ TEST(BankRoom, IsMadeByWhatMayGo) {
                                      Millimetres{1},
                                      Millimetres{1},
                                      true});
-    for (const Option& option : finding(checkedAll(two), "reserve.room").options)
+    const auto judged = checkedAll(two);
+    for (const Option& option : finding(judged, "reserve.room").options)
         EXPECT_FALSE(option.jot.starts_with("speaker")) << option.jot;
     job.units[0].fixtures[0].mayGo = false;
     const auto stays = checkedAll(job);
