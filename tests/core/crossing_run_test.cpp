@@ -41,6 +41,22 @@ TEST(CrossingRuns, AConstantCurrentLetsTheBusFallStraight) {
                 2e-3);
     EXPECT_NEAR(crossing.slowest.value(), one.speed.value(), 1e-12);
 }
+TEST(CrossingRuns, WhatIsLeftInTheBankIsADiodeAboveTheLowestBus) {
+    CrossingRun one = run(10e-3);
+    one.others.current = Amperes{0.1};
+    const Crossing crossing = crossed(one);
+    EXPECT_NEAR(crossing.bankLeft.value(), crossing.lowestBus.value() + diode, 1e-9);
+    // With two dead places, the fuller one after the emptier: what counts is the end.
+    CrossingRun twice = one;
+    twice.outages.push_back({Millimetres{400}, Millimetres{402}, Rails::Left});
+    const Crossing second = crossed(twice);
+    EXPECT_NEAR(second.lowestBus.value(), crossing.lowestBus.value(), 1e-9);
+    EXPECT_GT(second.bankLeft.value(), crossing.bankLeft.value() + 0.5);
+    EXPECT_EQ(crossed(run(0)).bankLeft, Volts{0});
+    CrossingRun whole = one;
+    whole.outages.clear();
+    EXPECT_EQ(crossed(whole).bankLeft, Volts{bus});
+}
 TEST(CrossingRuns, AConstantPowerTakesItsEnergyFromTheBank) {
     CrossingRun one = run(22e-3);
     one.motor = {Amperes{0.25}, Volts{2.4}, Volts{2.4}};  // 1.2 W at that speed

@@ -90,5 +90,22 @@ TEST(Bank, AsksForThisMuchWhenItIsCharged) {
     EXPECT_NEAR(chargeEnergy(bank, Volts{13.2}).value(), 0.13068, 1e-15);
 }
 
+TEST(Charge, BeginsWhereTheBankWasLeft) {
+    const Bank bank{Farads{1e-3}, Volts{0.35}, Ohms{100}};
+    const auto again = [&](double left) {
+        return rechargeTime(bank, Volts{14}, Volts{left}).value();
+    };
+    EXPECT_NEAR(again(0), 0.5, 1e-12);
+    EXPECT_NEAR(again(7), 0.1 * (5 + std::log(0.5)), 1e-12);
+    // Step by step: until it lacks e⁻⁵ of the 14 V.
+    double volts = 7, time = 0;
+    for (constexpr double step = 1e-6; 14 - volts > 14 * std::exp(-5.0); time += step)
+        volts += (14 - volts) / 100 / 1e-3 * step;
+    EXPECT_NEAR(again(7), time, 1e-5);
+    EXPECT_EQ(again(13.95), 0);  // within that already
+    EXPECT_EQ(again(14), 0);
+    EXPECT_EQ(again(15), 0);
+}
+
 }  // namespace
 }  // namespace glimmet::core

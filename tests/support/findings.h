@@ -56,6 +56,11 @@ inline const core::Finding& finding(const std::vector<core::Finding>& all, const
 inline std::string sentenceOf(const core::Job& job, const std::string& id) {
     return core::plain(finding(checkedAll(job), id).sentence);
 }
+/// What is echoed of a line before Return; "✗ " and why, where it is refused.
+inline std::string answer(std::string_view line, const core::Job& job) {
+    const auto said = core::understood(line, job, smallCatalogue(), "2026-03-02");
+    return said ? core::plain(said->meaning) : "✗ " + core::plain(said.error().what);
+}
 inline const core::Figure& figure(const core::Finding& finding, const std::string& symbol) {
     for (const core::Figure* one : core::allFigures(finding)) {
         if (one->symbol == symbol) return *one;

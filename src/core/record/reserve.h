@@ -90,13 +90,21 @@ struct EmptyPads {
     bool operator==(const EmptyPads&) const = default;
 };
 
+/// The capacitance of a bank as it was found, by a meter or from how long it took or gave.
+struct FoundCapacitance {
+    Farads value{};       ///< > 0
+    std::string on;       ///< date, may be empty
+    double within = 0.1;  ///< share that it may be off either way, 0 … 0.9; else a usual meter's
+    bool operator==(const FoundCapacitance&) const = default;
+};
+
 struct FittedBank {
     BankPart part;
     std::optional<Ohms> charge;  ///< resistor that was chosen; nothing: the part's own
     std::optional<Volts> diode;  ///< drop of the diode that was chosen; nothing: the part's own
     std::optional<BankClamp> clamp{};          ///< that keeps its volts down
     std::optional<Fitted> seat;                ///< nothing: where the picture finds room
-    std::optional<Measured<Farads>> measured;  ///< capacitance as it was read
+    std::optional<FoundCapacitance> measured;  ///< nothing: what is printed counts
     bool turned = false;             ///< known to be joined with its plus where minus belongs
     std::optional<DeadBank> dead{};  ///< it gave nothing when it was tried
     std::optional<Measured<Celsius>> warmth{};  ///< where it lies, after a while of running

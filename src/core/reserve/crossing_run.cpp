@@ -31,6 +31,7 @@ public:
         Crossing made;
         made.lowestBus = m_run.bus;
         made.slowest = MetresPerSecond{m_cruise};
+        made.bankLeft = Volts{m_bank};
         if (m_run.outages.empty()) {
             note(made, false, false);
             return made;
@@ -54,6 +55,7 @@ public:
             }
             if (!dead && m_travel >= last + after * 0.999 && m_speed >= m_cruise * 0.98) break;
             advance(dead, last);
+            if (dead) made.bankLeft = Volts{m_bank};
             dead = isDead();
             reset = reset || !m_awake;
             stands = !(m_speed > 0) && dead && !couldDrive();

@@ -57,6 +57,7 @@ struct Crossing {
     double dimmest = 1;
     Millimetres wentOn{};  ///< from where power was lost first to its last moment
     Seconds dark{};        ///< the longest without power at one go
+    Volts bankLeft{};      ///< across the bank when the rails give power again for good; 0: none
     /// From where it begins to where it runs on, or stands; at least one.
     std::vector<CrossingMoment> trace;
 };

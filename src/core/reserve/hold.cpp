@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <array>
+#include <cassert>
 #include <cmath>
 #include <functional>
 
@@ -128,6 +129,11 @@ Result<Hold> holdOf(const Bank& bank, Volts charged, Volts minimum, const BusLoa
 Amperes chargePeak(const Bank& bank, Volts bus) { return bus / bank.charge; }
 Seconds chargeTimeConstant(const Bank& bank) {
     return Seconds{bank.charge.value() * bank.capacitance.value()};
+}
+Seconds rechargeTime(const Bank& bank, Volts full, Volts left) {
+    assert(full > Volts{0} && left >= Volts{0});
+    const double missing = (full - left) / full;
+    return chargeTimeConstant(bank) * std::max(missing > 0 ? 5 + std::log(missing) : 0.0, 0.0);
 }
 Joules chargeEnergy(const Bank& bank, Volts bus) {
     return Joules{bank.capacitance.value() * bus.value() * bus.value() / 2};

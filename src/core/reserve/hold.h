@@ -61,6 +61,10 @@ struct Hold {
 /// What charging asks for: I = V/R at the first moment, tau = R·C, W = ½·C·V².
 [[nodiscard]] Amperes chargePeak(const Bank& bank, Volts bus);
 [[nodiscard]] Seconds chargeTimeConstant(const Bank& bank);
+/// Until it is full but for e⁻⁵ (0.7 %) of the volts it is charged to, from what was left in it:
+/// t = R·C·(5 + ln((V_full − V_left)/V_full)). Range: full > 0, 0 <= left. 0 s where it stands that
+/// high already.
+[[nodiscard]] Seconds rechargeTime(const Bank& bank, Volts full, Volts left);
 [[nodiscard]] Joules chargeEnergy(const Bank& bank, Volts bus);
 
 }  // namespace glimmet::core

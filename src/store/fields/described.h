@@ -90,7 +90,7 @@ inline constexpr const char* schemaName = nullptr;
 GLIMMET_DESCRIBED(core::Measured<core::Volts>, "measuredVolts")
 GLIMMET_DESCRIBED(core::Measured<core::Amperes>, "measuredAmperes")
 GLIMMET_DESCRIBED(core::Measured<core::Ohms>, "measuredOhms")
-GLIMMET_DESCRIBED(core::Measured<core::Farads>, "measuredFarads")
+GLIMMET_DESCRIBED(core::FoundCapacitance, "measuredFarads")
 GLIMMET_DESCRIBED(core::Measured<core::Celsius>, "measuredCelsius")
 GLIMMET_DESCRIBED(core::Pose, "pose")
 GLIMMET_DESCRIBED(core::Fitted, "fitted")

@@ -22,6 +22,5 @@ GLIMMET_FIELDS(core::Measured<core::Celsius>, warmthFields)
 GLIMMET_FIELDS(core::Measured<core::Volts>, measuredFields)
 GLIMMET_FIELDS(core::Measured<core::Amperes>, measuredFields)
 GLIMMET_FIELDS(core::Measured<core::Ohms>, measuredFields)
-GLIMMET_FIELDS(core::Measured<core::Farads>, measuredFields)
 
 }  // namespace glimmet::store

@@ -24,6 +24,13 @@ void clampFields(Io& io, Self& clamp) {
 }
 
 template <class Io, class Self>
+void foundCapacitanceFields(Io& io, Self& found) {
+    io("value", found.value, Required, from0To(1e6));
+    io("on", found.on, Maybe, date);
+    io("within", found.within, Maybe, from0To(0.9));
+}
+
+template <class Io, class Self>
 void fittedBankFields(Io& io, Self& bank) {
     io("part", bank.part);
     io("charge", bank.charge, Maybe, from0To(1e5));
@@ -55,6 +62,7 @@ GLIMMET_FIELDS(core::EmptyPads, padsFields)
 GLIMMET_FIELDS(core::RuledOut, ruledOutFields)
 GLIMMET_FIELDS(core::DeadBank, deadFields)
 GLIMMET_FIELDS(core::BankClamp, clampFields)
+GLIMMET_FIELDS(core::FoundCapacitance, foundCapacitanceFields)
 GLIMMET_FIELDS(core::FittedBank, fittedBankFields)
 
 }  // namespace glimmet::store

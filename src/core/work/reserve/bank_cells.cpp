@@ -46,7 +46,7 @@ BankCell chargeCell(const RankedBank& one, const Job& job) {
 }
 
 BankCell fullCell(const RankedBank& one) {
-    const Seconds time = chargeTimeConstant(one.state.bank) * 5.0;
+    const Seconds time = rechargeTime(one.state.bank, one.state.full, Volts{0});
     return {BankAspect::Full, verbatim(formatted(time, 2)), State::Fine,
             text("Full after %1.", formatted(time, 2))};
 }

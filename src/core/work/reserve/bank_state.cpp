@@ -88,12 +88,16 @@ Farads capacitanceOf(const FittedBank& bank) {
     return bank.measured ? bank.measured->value : bank.part.capacitance;
 }
 
+double lessBy(const FittedBank& bank) {
+    return bank.measured ? bank.measured->within : capacitanceShort;
+}
+
 Loads loadsOf(const Reckoned& facts) {
     Loads loads;
     const double kmh = creep(facts.job).kmh;
     for (const MotorAt& at : motorsOf(facts.job)) {
         Crawling one = crawling(*at.motor, kmh);
-        loads.bus.power += Watts{*one.power.value};
+        loads.motor += Watts{*one.power.value};
         loads.motorAssumed = loads.motorAssumed || one.assumed;
         loads.figures.push_back(std::move(one.power));
         // Several as one that takes their current and their power.
@@ -106,6 +110,7 @@ Loads loadsOf(const Reckoned& facts) {
         }
         loads.drive.current = current;
     }
+    loads.bus.power = loads.motor;
     Amperes lamps{0};
     for (std::size_t g = 0; g < facts.groups.size(); ++g) {
         if (facts.job.groups[g].output == supplyOutput || !facts.groups[g]) continue;
@@ -141,6 +146,7 @@ Loads loud(Loads loads) {
 
 Loads standingStill(Loads loads) {
     loads.bus.power = loads.sound;
+    loads.motor = {};
     loads.drive = {};
     loads.motorAssumed = false;
     return loads;
@@ -184,7 +190,7 @@ BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads
                      : Result<Hold>(Hold{Seconds{0}, {}, {}});
     // The worst credible case: the track at its lowest, a bank that was not read at its least.
     Bank least = state.bank;
-    if (!fitted.measured) least.capacitance *= 1 - capacitanceShort;
+    least.capacitance *= 1 - lessBy(fitted);
     if (lowest > Volts{0}) {
         const auto worst = holdOf(least, lowest, processorMinimum, loud(loads).bus, 1);
         if (worst) state.worst = worst->time;

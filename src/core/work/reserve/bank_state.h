@@ -36,12 +36,15 @@ struct Path {
 [[nodiscard]] const std::optional<FittedBank>& working(const Job& job);
 /// The capacitance that counts: read, else printed.
 [[nodiscard]] Farads capacitanceOf(const FittedBank& bank);
+/// The share of that which it may lack, in the worst credible case.
+[[nodiscard]] double lessBy(const FittedBank& bank);
 
 /// What draws on the bus while the track is dead: the motor at a crawl, every lamp, the processor.
 struct Loads {
     BusLoads bus;
     Drive drive;                  ///< all motors as one, at the job's speed; in bus.power
     double slowing = 0;           ///< m/s², with the motor off (rolling.h)
+    Watts motor{};                ///< of all of them; in bus.power
     Watts sound{};                ///< of its decoder, as usual; in bus.power
     std::vector<Figure> figures;  ///< what each is and rests on
     bool motorAssumed = false;    ///< no reading says what the motor takes

@@ -83,7 +83,7 @@ std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& lo
     const auto bank = bankOf(facts, loads, fitted);
     const double kmh = creep(facts.job).kmh;
     const std::vector<CollectingAxle> axles = collectingAxles(facts.job);
-    CrossingState worst{place, 0, {}, {}, {}, {}};
+    CrossingState worst{place, 0, {}, {}, {}, {}, {}};
     std::vector<std::vector<Outage>> met;  // on each passage, from the first on
     for (const Passage& passage : place.passages) {
         auto found = outagesOn(axles, passage);
@@ -110,9 +110,13 @@ std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& lo
     worst.state = stateOf(worst.crossing.how);
     worst.inTheWorst = worst.crossing.how;
     if (worst.state == State::Over) return worst;  // there is nothing graver
+    if (bank.bank && worst.crossing.how != Crossed::Untouched) {
+        const Volts full = bank.clamp ? std::min(bus, bank.clamp->volts) : bus;
+        worst.fullAgain = rechargeTime(*bank.bank, full, worst.crossing.bankLeft);
+    }
     const Volts lowest = bus - trackVolts(facts.job) * facts.house.supplySpread;
     Charged least = bank;
-    if (least.bank && !fitted->measured) least.bank->capacitance *= 1 - capacitanceShort;
+    if (least.bank) least.bank->capacitance *= 1 - lessBy(*fitted);
     if (least.clamp) least.clamp->volts *= 1 - least.clamp->tolerance;
     worst.inTheWorst =
         lowest > processorMinimum

@@ -116,7 +116,7 @@ void judgeDead(const Reckoned& facts, const BankState& state, OfferedBanks& bank
     judging.say("reserve.dead", {}, State::Over, Gravity::DoesNotWork, [&](Finding& finding) {
         const FittedBank& bank = *facts.job.bank;
         const DeadBank& dead = *bank.dead;
-        const Seconds full = chargeTimeConstant(state.bank) * 5.0;
+        const Seconds full = rechargeTime(state.bank, state.full, Volts{0});
         finding.caution = capacitorCaution();
         const auto answer = [&](Text what, Text follows, State then, std::string line) {
             Option option;

@@ -12,6 +12,10 @@
 namespace glimmet::core::reserve {
 namespace {
 
+/// A place that is dead may well follow within less than that; it is not told of one that is
+/// nearer.
+constexpr Metres worthTelling{0.2};
+
 std::string kmhWords(double kmh) { return formatted(kmh, Dimension::Ratio) + " km/h"; }
 
 Text crossingSentence(const Job& job, const CrossingState& at) {
@@ -91,17 +95,22 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
                 finding.sentence =
                     text("%1 From %2 on it does.", finding.sentence, kmhWords(*from));
             }
+            const MetresPerSecond speed = modelSpeed(KilometresPerHour{set}, job.scale.ratio);
+            const Metres rolled = speed * at.fullAgain;
+            if (rolled >= worthTelling && at.crossing.how < Crossed::Resets) {
+                finding.sentence = text("%1 Its bank is full again %2 further on.",
+                                        finding.sentence, formatted(rolled, 2));
+            }
             const Basis dead{
                 at.place.measured ? Basis::Kind::Measured : Basis::Kind::Assumed,
                 {},
                 at.place.measured ? text("by the ruler") : text("usual of such points")};
             std::vector<Figure> inputs{
                 figures::made(text("Dead rail"), "d", at.place.length, dead, at.place.name + " "),
-                figures::made(text("Speed over it"), "v",
-                              modelSpeed(KilometresPerHour{creep(job).kmh}, job.scale.ratio),
+                figures::made(text("Speed over it"), "v", speed,
                               {creep(job).assumed ? Basis::Kind::Assumed : Basis::Kind::Chosen,
                                {},
-                               text("%1 of the prototype", kmhWords(creep(job).kmh))},
+                               text("%1 of the prototype", kmhWords(set))},
                               "creep "),
                 rollFigure(job), busFigure(job, facts.house),
                 figures::assumed(text("Processor starts anew below"), "V_min", processorMinimum,
@@ -113,6 +122,13 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
                                                      ? text("Without power until it stood")
                                                      : text("Without power"),
                                                  "t_dead", at.crossing.dark, "", {})};
+            if (at.fullAgain > Seconds{0}) {
+                finding.figures.push_back(
+                    figures::computed(text("Full again after"), "t_again", at.fullAgain,
+                                      "R_charge · C · (5 + ln((V_full − V_left) / V_full))",
+                                      {figures::computed(text("Left in the bank"), "V_left",
+                                                         at.crossing.bankLeft, "", {})}));
+            }
             if (const auto needed = capacitanceFor(facts, loads, at)) {
                 finding.figures.push_back(figures::computed(
                     text("Capacitance that carries it over"), "C_need", *needed, "", {}));

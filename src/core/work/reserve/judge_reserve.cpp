@@ -8,6 +8,7 @@
 #include "core/work/reserve/judge_crossing.h"
 #include "core/work/reserve/judge_fitting.h"
 #include "core/work/reserve/judge_pads.h"
+#include "core/work/reserve/lifted.h"
 #include "core/work/reserve/own_bank.h"
 #include "core/work/reserve/reserve.h"
 #include "core/work/supply.h"
@@ -139,10 +140,9 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
         }
         if (state.worst) {
             std::vector<Figure> spread{spreadFigure(facts.job, facts.house)};
-            if (!bank.measured) {
-                spread.push_back(assumedRatio(text("Capacitance may be less by"), "short",
-                                              capacitanceShort, text("usual for its kind")));
-            }
+            spread.push_back(assumedRatio(
+                text("Capacitance may be less by"), "short", lessBy(bank),
+                bank.measured ? text("as surely as it was read") : text("usual for its kind")));
             finding.figures.insert(finding.figures.begin() + 1,
                                    figures::computed(text("Holds in the worst case"), "t_least",
                                                      *state.worst, "", std::move(spread)));
@@ -266,19 +266,32 @@ Watts soldRating(Watts heat) {
 
 /// What was read of the bank, against what is printed on it.
 void judgeCapacitance(const FittedBank& bank, Judging& judging) {
-    constexpr double tooLittle = 0.7;  // electrolytics are sold to −20 %; then a meter's error
-    if (!bank.measured || bank.measured->value >= bank.part.capacitance * tooLittle) return;
+    const AgainstPrint against = againstPrint(bank);
+    if (against == AgainstPrint::Fits) return;
     judging.say(
         "reserve.capacitance", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
-            finding.sentence = text(
-                "The bank has %1, and %2 is printed on it: aged, dried out, or one of several is "
-                "not joined.",
-                formatted(bank.measured->value, 2), formatted(bank.part.capacitance));
-            finding.action = text("look at the bank's joints");
-            finding.figures = {figures::measured(text("Capacitance"), "C", bank.measured->value,
-                                                 bank.measured->on, {}, "capacitance "),
-                               printedFigure(text("Printed on it"), "C_printed",
-                                             bank.part.capacitance, bank.part)};
+            const bool less = against == AgainstPrint::Less;
+            const Text found = text("%1, give or take %2,", formatted(bank.measured->value, 2),
+                                    percent(bank.measured->within));
+            const std::string printed = formatted(bank.part.capacitance);
+            finding.sentence =
+                less ? text(
+                           "The bank has %1 and %2 is printed on it: aged, dried out, or one of "
+                           "several is not joined.",
+                           found, printed)
+                     : text(
+                           "The bank would have %1 and %2 is printed on it: no bank has so much "
+                           "more. What it feeds draws less than is reckoned here, or it was not "
+                           "off the rails.",
+                           found, printed);
+            finding.action = less ? text("look at the bank's joints")
+                                  : text("read the motor running, then lift it once more");
+            finding.figures = {
+                figures::measured(text("Capacitance"), "C", bank.measured->value, bank.measured->on,
+                                  text("within %1", percent(bank.measured->within)),
+                                  "capacitance "),
+                printedFigure(text("Printed on it"), "C_printed", bank.part.capacitance,
+                              bank.part)};
             finding.caution = capacitorCaution();
         });
 }
@@ -296,7 +309,7 @@ void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging
                                 : text("%1, and a Schottky diode past it", formatted(value));
             option.effect =
                 text("%1 at first, full after %2", formatted(chargePeak(tried.bank, tried.bus), 2),
-                     formatted(chargeTimeConstant(tried.bank) * 5.0, 2));
+                     formatted(rechargeTime(tried.bank, tried.full, Volts{0}), 2));
             option.state = chargeState(tried);
             option.jot = "charge " + formatted(value.value(), Dimension::Ratio) + "R";
             if (!diode) {
@@ -316,7 +329,7 @@ void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging
             return;
         }
         const Amperes peak = chargePeak(state.bank, state.bus);
-        const Seconds full = chargeTimeConstant(state.bank) * 5.0;
+        const Seconds full = rechargeTime(state.bank, state.full, Volts{0});
         const Joules heat = chargeEnergy(state.bank, state.bus);
         const bool trips = chargeAfter(state, programmingTime) > programmingLimit;
         if (trips) finding.action = text("take the bank off to program");

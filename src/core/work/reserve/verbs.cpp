@@ -2,6 +2,7 @@
 #include "core/track/trackwork.h"
 #include "core/work/jotted.h"
 #include "core/work/reserve/bank_state.h"
+#include "core/work/reserve/lifted.h"
 #include "core/work/reserve/own_bank.h"
 #include "core/work/reserve/pads_verb.h"
 #include "core/work/reserve/reserve.h"
@@ -190,7 +191,7 @@ Result<Jotted> chargedWithin(const Said& said, Seconds time) {
                           "%3, give or take a fifth, and %4 is printed on it",
                           formatted(time), formatted(resistor), formatted(real, 2),
                           formatted(bank->part.capacitance)));
-    result.after.bank->measured = Measured<Farads>{real, said.context.today};
+    result.after.bank->measured = FoundCapacitance{real, said.context.today, 0.2};
     return result;
 }
 Result<Jotted> charge(const Said& said) {
@@ -263,7 +264,7 @@ Result<Jotted> capacitance(const Said& said) {
     if (!said.context.job.bank) return noBank();
     const Farads value = *said.one<Farads>("FARADS");
     Jotted result = jotted(said, text("Capacitance of the bank, measured: %1", formatted(value)));
-    result.after.bank->measured = Measured<Farads>{value, said.context.today};
+    result.after.bank->measured = FoundCapacitance{value, said.context.today};
     return result;
 }
 
@@ -272,8 +273,7 @@ tl::unexpected<Error> notDead() {
                   text("That is asked of a bank that gave nothing. Say so first: lift nothing."));
 }
 
-/// Lifted off the rail with its loads on: how long it went on tells what the bank really has, for
-/// the time it holds is in proportion to its farads.
+/// Lifted off the rail with its loads on: how long it went on tells what the bank really has.
 Result<Jotted> lift(const Said& said) {
     const Job& job = said.context.job;
     if (!job.bank) return noBank();
@@ -295,32 +295,26 @@ Result<Jotted> lift(const Said& said) {
     const Reckoned facts = reckoned(
         job, said.context.workshop ? said.context.workshop->house : usual, said.context.catalogue);
     const bool still = std::string_view(said.verb.word) == "fade";
-    const Loads loads = still ? standingStill(loadsOf(facts)) : loadsOf(facts);
-    if (still && loads.bus.lamps.empty()) {
-        return refuse(ErrorCode::Unknown, text("It has no lamps that could fade. Lift it while it "
-                                               "runs, and write how long it goes on: lift 2.1s."));
-    }
-    const BankState state = bankState(facts, *job.bank, loads);
-    if (!state.hold || !state.hold->time || !(*state.hold->time > Seconds{0})) {
-        return refuse(ErrorCode::OutOfRange,
-                      text("As it stands the bank's time cannot be reckoned, so the lift tells "
-                           "nothing of its farads."));
-    }
-    const Farads real = capacitanceOf(*job.bank) * (held / *state.hold->time).value();
-    if (real < Farads{1e-5} || real > Farads{10}) {
-        return refuse(ErrorCode::OutOfRange,
-                      text("That would be a bank of %1: read the time again.", formatted(real, 2)));
-    }
-    const std::string has = formatted(real, 2);
-    const std::string printed = formatted(job.bank->part.capacitance);
-    Jotted result = jotted(
-        said, still ? text("Its lamps went on for %1, standing still off the rail: the bank has "
-                           "%2, and %3 is printed on it",
-                           formatted(held), has, printed)
-                    : text("Held %1 off the rail, at a crawl with every lamp lit: the bank has %2, "
-                           "and %3 is printed on it",
-                           formatted(held), has, printed));
-    result.after.bank->measured = Measured<Farads>{real, said.context.today};
+    const auto told = liftedFor(facts, *job.bank, held, still);
+    if (!told) return tl::unexpected(told.error());
+    FittedBank found = *job.bank;
+    found.measured = FoundCapacitance{told->capacitance, said.context.today, told->within};
+    const Text has = text("the bank has %1, give or take %2 (mostly: %3)",
+                          formatted(told->capacitance, 2), percent(told->within), told->mostly);
+    const Farads printed = found.part.capacitance;
+    Text sentence =
+        still ? text(
+                    "Its lamps went on for %1, standing still off the rail: %2, and %3 is printed "
+                    "on it",
+                    formatted(held), has, formatted(printed))
+              : text(
+                    "Held %1 off the rail, at a crawl with every lamp lit: %2, and %3 is printed "
+                    "on it",
+                    formatted(held), has, formatted(printed));
+    if (told->capacitance < printed * (1 - soldShort) && againstPrint(found) == AgainstPrint::Fits)
+        sentence = text("%1; too rough to say that it lacks any", sentence);
+    Jotted result = jotted(said, std::move(sentence));
+    result.after.bank->measured = std::move(found.measured);
     result.after.bank->dead.reset();
     return result;
 }
