@@ -115,7 +115,7 @@ TEST(OneWheel, AsWalkedByTheMillimetre) {
     std::uniform_real_distribution<double> at(0, 60), long_(2, 40);
     std::uniform_int_distribution<int> coin(0, 2);
     int compared = 0;
-    for (int round = 0; round < 300; ++round) {
+    for (int round = 0; round < 100; ++round) {
         std::vector<CollectingAxle> axles;
         for (int i = 0; i < 4; ++i)
             axles.push_back({Millimetres{at(random)}, coin(random) > 0, true});
@@ -130,7 +130,7 @@ TEST(OneWheel, AsWalkedByTheMillimetre) {
             for (const CollectingAxle& axle : axles) {
                 wheels += (side == Rails::Left ? axle.left : axle.right) ? 1 : 0;
             }
-            constexpr double step = 0.01;
+            constexpr double step = 0.03;
             for (double travel = 0; travel < 240; travel += step) {
                 int on = 0;
                 for (const CollectingAxle& axle : axles) {
@@ -145,11 +145,11 @@ TEST(OneWheel, AsWalkedByTheMillimetre) {
                 }
                 walked += wheels > 1 && on == 1 ? step : 0;
             }
-            EXPECT_NEAR(onOneWheel(axles, dead, side).value(), walked, 0.15) << round;
+            EXPECT_NEAR(onOneWheel(axles, dead, side).value(), walked, 0.4) << round;
             compared += walked > 0 ? 1 : 0;
         }
     }
-    EXPECT_GT(compared, 100);
+    EXPECT_GT(compared, 50);
 }
 
 TEST(OneWheel, GivesNothingAsOftenAsTheStuttersTell) {
