@@ -2,6 +2,7 @@
 #include "core/work/jot.h"
 #include "core/work/record_lines.h"
 #include "core/work/standing.h"
+#include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 
@@ -336,5 +337,40 @@ TEST(JotScale, SetsTheUsualTrackVoltsUntilTheyAreMeasured) {
     EXPECT_EQ(code("scale 00"), ErrorCode::Unknown);
 }
 
+TEST(JotLamp, GoesIntoTheUnitThatIsNamedOrNowhere) {
+    const Job two = tests::jotted(tests::newJob("x", "dock-shunter"),
+                                  {"motor can", "decoder middle", "unit saloon called coach"});
+    const auto unitOfFirst = [](const Job& job) {
+        return job.groups.at(0).rows.at(0).lamps.at(0).fitted.unit;
+    };
+    const auto lamp = [&](const Job& job, const char* line) { return tests::jotted(job, {line}); };
+    EXPECT_EQ(unitOfFirst(lamp(two, "lamp front white")), two.units[0].id);
+    EXPECT_EQ(unitOfFirst(lamp(two, "lamp roof in coach white")), two.units[1].id);
+    EXPECT_EQ(tests::answer("lamp front in coach white", two),
+              "✗ coach has no front lamp. It has: roof lamp, table lamp, tail lamp. Elsewhere a "
+              "lamp gets a name: lamp amber called fire glow.");
+    EXPECT_EQ(tests::answer("bulb front in coach 16V 50mA", two).substr(0, 27),
+              "✗ coach has no front lamp");
+    // One that is there in another unit is not changed.
+    const Job lit = lamp(two, "lamp front white");
+    EXPECT_EQ(tests::answer("lamp front in coach red", lit).substr(0, 27),
+              "✗ coach has no front lamp");
+    EXPECT_EQ(tests::answer("lamp front in 1 red", lit), "front lamp: red LED");
+    // Two that have such a place: asked which, under the name that it then has.
+    const Job three = tests::jotted(two, {"unit saloon called tail car"});
+    EXPECT_EQ(tests::answer("lamp roof white", three),
+              "✗ In which unit? There are: 1, coach, tail car. Write it behind: in tail car.");
+    const Job both =
+        tests::jotted(three, {"lamp roof in coach white", "lamp roof in tail car red"});
+    ASSERT_EQ(both.groups.size(), 2U);
+    EXPECT_EQ(both.groups[0].name, "coach roof lamp");
+    EXPECT_EQ(both.groups[1].rows[0].lamps[0].fitted.unit, both.units[2].id);
+    EXPECT_EQ(unitOfFirst(lamp(three, "lamp coach roof white")), three.units[1].id);
+    // A name of its own wants the unit as before.
+    EXPECT_EQ(unitOfFirst(lamp(two, "lamp amber called glow in coach")), two.units[1].id);
+    // A unit by itself is said behind its word.
+    EXPECT_EQ(tests::answer("lamp coach roof white", two),
+              "✗ “coach” is said behind “in”: in coach.");
+}
 }  // namespace
 }  // namespace glimmet::core

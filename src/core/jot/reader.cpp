@@ -32,21 +32,30 @@ Error leftOver(const Reading& reading) {
     // A name that is needed and is missing explains itself best.
     Nearest nearest(token.words);
     const Takes* wanting = nullptr;
+    const Takes* behind = nullptr;  // takes that very name, but behind its word
     std::vector<Named> known;
     for (std::size_t i = 0; i < verb.takes.size(); ++i) {
         const Takes& takes = verb.takes[i];
         if (takes.after) nearest.offer(takes.after);
         if (!takes.names || reading.said.places[i].name) continue;
         const auto names = takes.names(reading.said.context);
+        const auto offer = [&](const std::string& word) {
+            nearest.offer(word);
+            if (takes.after && lowered(word) == token.words) behind = &takes;
+        };
         for (const Named& named : names) {
-            nearest.offer(named.name);
-            for (const std::string& word : named.also) nearest.offer(word);
+            offer(named.name);
+            for (const std::string& word : named.also) offer(word);
         }
         const bool asked = !takes.after && (takes.needed || takes.unknown);
         if (asked && !wanting) {
             wanting = &takes;
             known = names;
         }
+    }
+    if (behind) {
+        return {ErrorCode::NotUnderstood, "jot",
+                text("“%1” is said behind “%2”: %2 %1.", shown(token), behind->after)};
     }
     if (!nearest.word().empty()) {
         return {ErrorCode::NotUnderstood, "jot",

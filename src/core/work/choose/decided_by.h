@@ -25,6 +25,9 @@ inline constexpr DecidedBy decidedBy[] = {
     {"decoder.command",
      "Over where the decoder is commanded otherwise than the model; close where it "
      "wants a receiver before it, or stops before the battery is empty."},
+    {"decoder.conductors",
+     "Over where fewer wires go across a coupling than motor, lamps and bank beyond it want; ask "
+     "where none was told; close where those for the rails are not left."},
     {"decoder.outputs", "Over where a lamp hangs on an output that the decoder lacks."},
     {"decoder.room",
      "Over where no hollow that was measured holds it; close where they are only "

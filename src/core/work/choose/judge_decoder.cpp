@@ -3,6 +3,7 @@
 #include "core/quantity/format.h"
 #include "core/work/choose/choose.h"
 #include "core/work/choose/judge_battery.h"
+#include "core/work/choose/judge_conductors.h"
 #include "core/work/choose/ranking.h"
 #include "core/work/choose/rating_words.h"
 #include "core/work/making_room.h"
@@ -497,6 +498,7 @@ Idle idle(const Job& job) {
 void judge(const Reckoned& facts, Judging& judging) {
     judgeKeys(facts.job, judging);
     judgeController(facts.job, judging);
+    judgeConductors(facts.job, judging);
     if (motorsOf(facts.job).empty()) return;
     const MotorEvidence drive = driveEvidence(facts.job);
     judgeRating(facts, drive, judging);

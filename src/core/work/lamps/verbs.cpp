@@ -39,7 +39,21 @@ std::vector<Named> withPlaces(std::vector<Named> all, const Context& context) {
     }
     return all;
 }
-std::vector<Named> places(const Context& context) { return withPlaces(ownNames(context), context); }
+/// A place that several units have goes by its bare name too, with the unit said behind it.
+std::vector<Named> places(const Context& context) {
+    std::vector<Named> all = withPlaces(ownNames(context), context);
+    for (const NamedSite& site : namedSites(context.job)) {
+        const std::string& bare = site.site->name;
+        const bool there = std::any_of(all.begin(), all.end(), [&](const Named& each) {
+            return lowered(each.name) == lowered(bare);
+        });
+        if (there) continue;
+        Named named{bare, {}, "a place for a lamp, in several units"};
+        if (const std::string brief = shortName(bare); !brief.empty()) named.also.push_back(brief);
+        all.push_back(std::move(named));
+    }
+    return all;
+}
 std::vector<Named> lampsOrPlaces(const Context& context) {
     return withPlaces(lampGroupNames(context), context);
 }
@@ -428,12 +442,61 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
     return result;
 }
 
+/// Where a line wants its lamp.
+struct Where {
+    std::optional<std::size_t> group;  ///< of lamps that are there already
+    std::optional<NamedSite> site;     ///< of the body; nothing: a name of its own
+    std::string called;                ///< what a new one goes by; empty: neither place nor name
+};
+bool liesIn(const LampGroup& group, const std::string& unit) {
+    return std::any_of(group.rows.begin(), group.rows.end(), [&](const LampRow& row) {
+        return std::any_of(row.lamps.begin(), row.lamps.end(),
+                           [&](const Lamp& lamp) { return lamp.fitted.unit == unit; });
+    });
+}
+/// Errors: Unknown where the unit that it names has no such place, and Missing where several have
+/// one and it names none.
+Result<Where> whereOf(const Said& said) {
+    const Job& job = said.context.job;
+    const auto& name = said.name("PLACE");
+    Where where{{}, {}, said.at("WORDS").words};
+    if (!name) return where;
+    std::optional<std::size_t> unit;
+    if (said.name("UNIT")) {
+        const auto meant = unitOf(said);
+        if (!meant) return tl::unexpected(meant.error());
+        unit = *meant;
+    }
+    for (std::size_t i = 0; i < job.groups.size(); ++i) {
+        const LampGroup& group = job.groups[i];
+        if (group.name == *name && (!unit || liesIn(group, job.units[*unit].id))) where.group = i;
+    }
+    if (where.group) return where;
+    int several = 0;
+    std::string there;
+    for (NamedSite& each : namedSites(job)) {
+        if (unit && each.unit == *unit) there += (there.empty() ? "" : ", ") + each.site->name;
+        if (each.called != *name && each.site->name != *name) continue;
+        ++several;
+        if (unit ? each.unit == *unit : each.called == *name) where.site = std::move(each);
+    }
+    if (!where.site && unit && (several > 0 || groupNamed(job, *name))) {
+        return refuse(ErrorCode::Unknown,
+                      text("%1 has no %2. It has: %3. Elsewhere a lamp gets a name: lamp amber "
+                           "called fire glow.",
+                           unitCalled(job, *unit), *name, there));
+    }
+    if (!where.site && several > 0) return tl::unexpected(unitOf(said).error());
+    if (where.called.empty()) where.called = where.site ? where.site->called : *name;
+    return where;
+}
+
 /// A new lamp where the line says, on its output; beside those that are on it already. `what` it
 /// is, for people; `resistor` of its row.
-Result<Jotted> putIn(const Said& said, Lamp one, const std::string& called, const Text& what,
+Result<Jotted> putIn(const Said& said, Lamp one, const Where& where, const Text& what,
                      std::optional<Ohms> resistor, std::optional<Amperes> wish) {
     const Job& job = said.context.job;
-    const auto& where = said.name("PLACE");
+    const std::string& called = where.called;
     for (const LampGroup& group : job.groups) {
         if (lowered(group.name) == lowered(called)) {
             return refuse(
@@ -443,12 +506,9 @@ Result<Jotted> putIn(const Said& said, Lamp one, const std::string& called, cons
     }
     // Without a place of the body: in its middle, to be moved where it belongs.
     one.fitted.place = called;
-    const auto sites = namedSites(job);
-    const auto site = std::find_if(sites.begin(), sites.end(),
-                                   [&](const NamedSite& each) { return each.called == where; });
-    if (site != sites.end()) {
-        const LampSite& at = *site->site;
-        one.fitted = {job.units[site->unit].id, at.name, {at.at, {}, at.facing}};
+    if (where.site) {
+        const LampSite& at = *where.site->site;
+        one.fitted = {job.units[where.site->unit].id, at.name, {at.at, {}, at.facing}};
     } else {
         const auto unit = unitOf(said);
         if (!unit) return tl::unexpected(unit.error());
@@ -511,23 +571,16 @@ Result<Jotted> putIn(const Said& said, Lamp one, const std::string& called, cons
 Result<Jotted> lamp(const Said& said) {
     const auto point = pointOf(said);
     if (!point) return tl::unexpected(point.error());
-    const Job& job = said.context.job;
-    const auto& where = said.name("PLACE");
-    std::string called = said.at("WORDS").words;
-    if (!where && called.empty()) {
+    const auto where = whereOf(said);
+    if (!where) return tl::unexpected(where.error());
+    if (where->group) return describedAnew(said, *where->group, *point);
+    if (where->called.empty()) {
         return refuse(ErrorCode::Missing,
                       text("Which lamp? Name its place, like lamp rear red 2.0V 20mA, or give it "
                            "a name: lamp amber called fire glow."));
     }
-    if (where) {
-        for (std::size_t i = 0; i < job.groups.size(); ++i) {
-            if (job.groups[i].name == *where) return describedAnew(said, i, *point);
-        }
-        if (said.at("PLACE").row != 0) {
-            return refuse(ErrorCode::Unknown, text("%1 has no rows yet.", *where));
-        }
-    }
-    if (called.empty()) called = *where;
+    if (said.at("PLACE").row != 0)
+        return refuse(ErrorCode::Unknown, text("%1 has no rows yet.", where->called));
     if (!said.name("COLOUR")) {
         return refuse(ErrorCode::Missing,
                       text("Which colour? Write it like lamp rear red 2.0V 20mA."));
@@ -536,7 +589,7 @@ Result<Jotted> lamp(const Said& said) {
     if (!part) return tl::unexpected(part.error());
     const auto wish = said.one<Amperes>("WISH");
     if (wish && part->filament) return noWish(*part);
-    return putIn(said, {{}, *part, point->has_value()}, called, described(*part, *point),
+    return putIn(said, {{}, *part, point->has_value()}, *where, described(*part, *point),
                  resistorOf(said, *part), wish);
 }
 
@@ -552,19 +605,14 @@ Result<Jotted> bulb(const Said& said) {
     }
     const FilamentRating rating{*volts, *amps};
     const LampPart part = bulbPart(rating);
-    const Job& job = said.context.job;
-    const auto& where = said.name("PLACE");
-    std::string called = said.at("WORDS").words;
-    if (!where && called.empty()) {
+    const auto where = whereOf(said);
+    if (!where) return tl::unexpected(where.error());
+    if (where->group) return bulbInPlace(said, *where->group, part);
+    if (where->called.empty()) {
         return refuse(ErrorCode::Missing,
                       text("Which lamp? Name its place, like %1.", said.verb.examples.front()));
     }
-    for (std::size_t i = 0; where && i < job.groups.size(); ++i) {
-        const LampGroup& before = job.groups[i];
-        if (before.name == *where) return bulbInPlace(said, i, part);
-    }
-    if (called.empty()) called = *where;
-    return putIn(said, {{}, part, false}, called, text("%1 bulb", shown(rating)), Ohms{0}, {});
+    return putIn(said, {{}, part, false}, *where, text("%1 bulb", shown(rating)), Ohms{0}, {});
 }
 
 /// "parallel front red", "inline front red", "twin front": another lamp beside or behind those of
@@ -773,15 +821,16 @@ Result<Jotted> strip(const Said& said) {
         return refuse(ErrorCode::OutOfRange, text("That would be %1 sections: no model is so long.",
                                                   std::to_string(sections)));
     }
-    const auto& where = said.name("PLACE");
-    const std::string& words = said.at("WORDS").words;
-    const std::string called = !words.empty() ? words : where.value_or("light strip");
-    if (where && groupNamed(said.context.job, *where)) {
+    auto where = whereOf(said);
+    if (!where) return tl::unexpected(where.error());
+    if (where->group) {
         return refuse(ErrorCode::NotUnderstood,
-                      text("%1 is there already. Take it out first: remove %1.", *where));
+                      text("%1 is there already. Take it out first: remove %1.",
+                           said.context.job.groups[*where->group].name));
     }
+    if (where->called.empty()) where->called = "light strip";
     auto result =
-        putIn(said, {{}, part, false}, called, verbatim(part.name), resistorOf(said, part), {});
+        putIn(said, {{}, part, false}, *where, verbatim(part.name), resistorOf(said, part), {});
     if (!result) return result;
     const auto group =
         std::find_if(result->after.groups.begin(), result->after.groups.end(),

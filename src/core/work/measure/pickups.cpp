@@ -1,27 +1,13 @@
 #include "core/work/measure/pickups.h"
 
+#include "core/work/conductors.h"
+
 #include <algorithm>
 
 namespace glimmet::core::measure {
 
-namespace {
-
-/// The first and the last unit that the pickups of the one that drives are led through.
-std::pair<std::size_t, std::size_t> sharing(const Job& job) {
-    const std::vector<MotorAt> motors = motorsOf(job);
-    const std::size_t drives = motors.empty() ? 0 : motors.front().unit;
-    // As far as pickups are led from unit to unit.
-    const auto led = [&](std::size_t coupling) { return job.couplings[coupling].contacts >= 2; };
-    std::size_t first = drives, last = drives;
-    while (first > 0 && led(first - 1)) --first;
-    while (last + 1 < job.units.size() && led(last)) ++last;
-    return {first, last};
-}
-
-}  // namespace
-
 std::optional<Millimetres> bridgedInTheMiddle(const Job& job) {
-    const auto [first, last] = sharing(job);
+    const auto [first, last] = ledTogether(job);
     std::optional<Millimetres> from, to;
     for (std::size_t i = first; i <= last; ++i) {
         for (const Collector& each : job.units[i].collectors) {
@@ -36,7 +22,7 @@ std::optional<Millimetres> bridgedInTheMiddle(const Job& job) {
 }
 
 std::vector<PickupAxle> pickupAxles(const Job& job) {
-    const auto [first, last] = sharing(job);
+    const auto [first, last] = ledTogether(job);
     std::vector<PickupAxle> all;
     int number = 0;
     for (std::size_t i = 0; i < job.units.size(); ++i) {

@@ -2,6 +2,7 @@
 
 #include "core/quantity/format.h"
 #include "core/work/bank_allowed.h"
+#include "core/work/conductors.h"
 #include "core/work/making_room.h"
 #include "core/work/reserve/consequences.h"
 #include "core/work/reserve/judge_fitting.h"
@@ -180,15 +181,22 @@ std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place) 
     // What a neighbour collects costs two wires.
     const Job& job = facts.job;
     for (std::size_t i = 0; i < job.couplings.size(); ++i) {
-        if (job.couplings[i].contacts >= 2) continue;
+        if (railsLed(job, i)) continue;
+        const int has = std::max(job.couplings[i].contacts, 0);
+        // Those that it has are for its motor and lamps.
+        const int wires = static_cast<int>(conductorsAcross(job, i).withRails());
         Job shared = job;
-        shared.couplings[i].contacts = 2;
-        if (!bridges(collectingAxles(shared), place)) continue;
+        shared.couplings[i].contacts = wires;
+        if (!railsLed(shared, i) || !bridges(collectingAxles(shared), place)) continue;
         Option option;
-        option.what = text("two wires across the coupling behind %1", unitCalled(job, i));
+        option.what = has == 0
+                          ? text("%1 wires across the coupling behind %2", std::to_string(wires),
+                                 unitCalled(job, i))
+                          : text("%1 wires instead of %2 across the coupling behind %3",
+                                 std::to_string(wires), std::to_string(has), unitCalled(job, i));
         option.effect = text("its neighbour's wheels bridge it, no bank needed");
         option.state = State::Fine;
-        option.jot = "contacts 2" +
+        option.jot = "contacts " + std::to_string(wires) +
                      (job.couplings.size() > 1 ? " behind " + unitCalled(job, i) : std::string());
         options.push_back(std::move(option));
     }

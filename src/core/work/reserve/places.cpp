@@ -3,22 +3,12 @@
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
 #include "core/track/trackwork.h"
+#include "core/work/conductors.h"
 
 #include <algorithm>
 
 namespace glimmet::core::reserve {
 namespace {
-
-/// The first and the last unit that wires join to the one where the decoder lies.
-std::pair<std::size_t, std::size_t> wiredTogether(const Job& job) {
-    const std::size_t home =
-        job.decoder && job.decoder->seat ? unitAt(job, job.decoder->seat->unit) : 0;
-    std::size_t first = home;
-    std::size_t last = home;
-    while (first > 0 && job.couplings[first - 1].contacts >= 2) --first;
-    while (last < job.couplings.size() && job.couplings[last].contacts >= 2) ++last;
-    return {first, last};
-}
 
 bool onThirdRail(const Job& job) { return job.feed == Feed::ThreeRailDigital; }
 
@@ -108,7 +98,7 @@ std::vector<Place> places(const Job& job) {
 
 int axlesBefore(const Job& job) {
     int count = 0;
-    for (std::size_t i = 0; i < wiredTogether(job).first; ++i) {
+    for (std::size_t i = 0; i < ledTogether(job).first; ++i) {
         count += static_cast<int>(job.units[i].body.axles.size());
     }
     return count;
@@ -116,7 +106,7 @@ int axlesBefore(const Job& job) {
 
 std::vector<CollectingAxle> collectingAxles(const Job& job, int added) {
     std::vector<CollectingAxle> axles;
-    const auto [first, last] = wiredTogether(job);
+    const auto [first, last] = ledTogether(job);
     int number = axlesBefore(job);
     for (std::size_t i = first; i <= last; ++i) {
         const Unit& unit = job.units[i];

@@ -1,0 +1,114 @@
+#include "core/work/choose/judge_conductors.h"
+
+#include "core/quantity/format.h"
+#include "core/work/conductors.h"
+
+#include <algorithm>
+
+namespace glimmet::core::choose {
+namespace {
+
+std::string number(std::size_t count) { return std::to_string(count); }
+
+/// "2 for its motor, 3 for outputs rear and 1 with their common, 2 for the rails"
+Text wantedFor(const Conductors& across, bool rails) {
+    std::vector<Text> parts;
+    if (across.motors > 0) {
+        parts.push_back(across.motors == 1 ? text("2 for its motor")
+                                           : text("%1 for its motors", number(2 * across.motors)));
+    }
+    if (across.outputs.size() == 1) {
+        parts.push_back(text("2 for output %1 and its common", across.outputs.front()));
+    } else if (!across.outputs.empty()) {
+        Text names = verbatim(across.outputs.front());
+        for (std::size_t i = 1; i < across.outputs.size(); ++i) {
+            names = i + 1 == across.outputs.size() ? text("%1 and %2", names, across.outputs[i])
+                                                   : text("%1, %2", names, across.outputs[i]);
+        }
+        parts.push_back(
+            text("%1 for outputs %2 with their common", number(across.outputs.size() + 1), names));
+    }
+    if (across.banks > 0) parts.push_back(text("2 for its bank"));
+    if (rails) parts.push_back(text("2 for the rails"));
+    Text all = parts.front();
+    for (std::size_t i = 1; i < parts.size(); ++i) all = text("%1, %2", all, parts[i]);
+    return all;
+}
+
+Option contacts(const Job& job, std::size_t coupling, std::size_t wires, Text effect) {
+    Option option;
+    option.what = text("%1 wires across it", number(wires));
+    option.effect = std::move(effect);
+    option.state = State::Fine;
+    option.jot = "contacts " + number(wires);
+    if (job.couplings.size() > 1) option.jot += " behind " + unitCalled(job, coupling);
+    return option;
+}
+
+void judgeCoupling(const Job& job, std::size_t coupling, Judging& judging) {
+    const Conductors across = conductorsAcross(job, coupling);
+    const std::size_t needed = across.needed(), all = across.withRails();
+    if (needed == 0) return;
+    const auto has = static_cast<std::size_t>(std::max(job.couplings[coupling].contacts, 0));
+    const State verdict = has == 0       ? State::Ask
+                          : has < needed ? State::Over
+                          : has < all    ? State::Close
+                                         : State::Fine;
+    const std::string called = unitCalled(job, coupling);
+    const Text before =
+        job.units[coupling].name.empty() ? text("unit %1", called) : verbatim(called);
+    judging.say(
+        "decoder.conductors:" + job.units[coupling].id, {job.units[coupling].id, called}, verdict,
+        Gravity::DoesNotWork, [&](Finding& finding) {
+            const Text wanted = wantedFor(across, all > needed || across.railsWanted);
+            switch (verdict) {
+                case State::Ask:
+                    finding.sentence = text(
+                        "%1 wires have to go across the coupling behind %2 (%3), and none is known "
+                        "of.",
+                        number(all), before, wanted);
+                    finding.action = text("count the wires across it");
+                    break;
+                case State::Over:
+                    finding.sentence =
+                        text("%1 across the coupling behind %2, and %3 have to: %4.",
+                             has == 1 ? text("One wire goes") : text("%1 wires go", number(has)),
+                             before, number(needed), wantedFor(across, across.railsWanted));
+                    finding.action = text(
+                        "a coupling with more contacts, fewer outputs beyond it, or a decoder of "
+                        "its own there");
+                    break;
+                case State::Close:
+                    finding.sentence = text(
+                        "Of the %1 wires across the coupling behind %2, %3 are taken (%4): the two "
+                        "of the rails find no place, and the wheels beyond do not help.",
+                        number(has), before, number(needed), wantedFor(across, false));
+                    finding.action = text("two wires more, or count on its own wheels only");
+                    break;
+                case State::Fine:
+                    finding.sentence =
+                        text("%1 wires go across the coupling behind %2, and %3 are wanted: %4.",
+                             number(has), before, number(all), wanted);
+                    return;
+            }
+            if (has < needed && all > needed) {
+                finding.options.push_back(contacts(job, coupling, needed,
+                                                   text("just enough; the wheels beyond do not "
+                                                        "help")));
+                finding.options.back().state = State::Close;
+            }
+            finding.options.insert(finding.options.begin(),
+                                   contacts(job, coupling, all,
+                                            all > needed || across.railsWanted
+                                                ? text("enough, and the wheels beyond help")
+                                                : text("enough")));
+        });
+}
+
+}  // namespace
+
+void judgeConductors(const Job& job, Judging& judging) {
+    for (std::size_t i = 0; i < job.couplings.size(); ++i) judgeCoupling(job, i, judging);
+}
+
+}  // namespace glimmet::core::choose

@@ -1,0 +1,12 @@
+// Wires across the couplings: as many as what lies beyond the decoder wants.
+#pragma once
+
+#include "core/record/job.h"
+#include "core/work/room.h"
+
+namespace glimmet::core::choose {
+
+/// Every coupling that something beyond wants wires of.
+void judgeConductors(const Job& job, Judging& judging);
+
+}  // namespace glimmet::core::choose

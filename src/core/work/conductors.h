@@ -1,0 +1,41 @@
+// Which wires have to go across a coupling, for what lies beyond it from the decoder.
+#pragma once
+
+#include "core/record/job.h"
+
+#include <string>
+#include <utility>
+#include <vector>
+
+namespace glimmet::core {
+
+/// The unit that wires start from: where the decoder was put, else where its motor is, else the
+/// first.
+[[nodiscard]] std::size_t homeUnit(const Job& job);
+
+struct Conductors {
+    std::size_t motors = 0;            ///< beyond, two wires each
+    std::vector<std::string> outputs;  ///< that lamps beyond hang on, one wire each
+    std::size_t banks = 0;             ///< beyond, two wires each
+    bool collects = false;             ///< wheels or a slider beyond: two wires lead them here
+    bool railsWanted = false;          ///< and it does not run, or its lamps not light, without
+
+    /// Lamps of all outputs share one more.
+    [[nodiscard]] std::size_t needed() const {
+        return 2 * motors + 2 * banks + outputs.size() + (outputs.empty() ? 0 : 1) +
+               (railsWanted ? 2 : 0);
+    }
+    /// With those that make wheels beyond help.
+    [[nodiscard]] std::size_t withRails() const {
+        return needed() + (collects && !railsWanted ? 2 : 0);
+    }
+};
+/// Range: coupling < job.couplings.size().
+[[nodiscard]] Conductors conductorsAcross(const Job& job, std::size_t coupling);
+
+/// Whether its wires suffice for the rails too.
+[[nodiscard]] bool railsLed(const Job& job, std::size_t coupling);
+/// The first and the last unit whose pickups are led to the home unit.
+[[nodiscard]] std::pair<std::size_t, std::size_t> ledTogether(const Job& job);
+
+}  // namespace glimmet::core
