@@ -507,6 +507,35 @@ TEST(LampsStrip, TellsWhatEachTesterShouldShowAndTakesWhatIsSeen) {
         }
     }
 }
+TEST(FaultTable, ALongNameTakesMoreLinesAndIsPressedWhereItStands) {
+    // Three that differ are told apart by their parts.
+    const core::Job job = tests::jotted(
+        tests::shunter(), {"decoder middle", "lamp front warm white", "parallel front red",
+                           "parallel front warm white", "resistor front/1 1k",
+                           "resistor front/2 1k", "resistor front/3 1k"});
+    FaultTable table;
+    table.resize(900, 400);
+    table.QWidget::show();
+    table.show(tests::factsOf(job), &job.groups[0]);
+    ASSERT_GT(table.cases().size(), 2U);
+    const int wide = table.minimumSizeHint().height();
+    const auto lines = static_cast<int>(table.cases().size());
+    EXPECT_GE(wide, 30 + 46 * lines + 10);
+    table.resize(table.minimumSizeHint().width(), 400);
+    const int narrow = table.minimumSizeHint().height();
+    EXPECT_GT(narrow, wide);
+    // Down to the last pixel of the last line, and nothing below it.
+    QSignalSpy lit(&table, &FaultTable::litAs);
+    QTest::mouseClick(&table, Qt::LeftButton, {}, {60, narrow - 12});
+    ASSERT_EQ(lit.count(), 1);
+    EXPECT_EQ(lit.takeLast().at(1).toString(), said(table.cases().back().name));
+    QTest::mouseClick(&table, Qt::LeftButton, {}, {60, narrow - 4});
+    ASSERT_EQ(lit.count(), 1);
+    EXPECT_EQ(lit.takeLast().at(1).toString(), QString());
+    QTest::mouseClick(&table, Qt::LeftButton, {}, {60, 32});
+    ASSERT_EQ(lit.count(), 1);
+    EXPECT_EQ(lit.takeLast().at(1).toString(), said(table.cases().front().name));
+}
 TEST(LampsStrip, TurnsItsPages) {
     LampsStrip strip;
     strip.resize(760, 270);

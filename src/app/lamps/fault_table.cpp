@@ -18,8 +18,9 @@ namespace glimmet::app {
 namespace {
 
 constexpr int faultHead = 30;
-constexpr int faultLine = 46;
-constexpr int leastWords = 300;
+constexpr int faultLine = 46;  // at least: a long name takes more lines
+constexpr int wordsAt = 46;
+constexpr int leastWords = 230;
 constexpr int cellWidth = 84;
 constexpr std::size_t mostColumns = 5;  // beyond that the words alone say it
 constexpr double limitAt = 0.66;        // of a cellWidth's width stands the limit
@@ -90,11 +91,40 @@ void FaultTable::choose(int line) {
                said(one.name));
 }
 
+int FaultTable::wordsWidth() const {
+    return std::max(width(), minimumSizeHintWidth()) -
+           static_cast<int>(m_columns.size()) * cellWidth - wordsAt - 14;
+}
+
+FaultTable::Words FaultTable::wordsOf(const core::lamps::FaultCase& one) const {
+    const QRect within(0, 0, wordsWidth(), 1000);
+    const auto height = [&](const QFont& font, const core::Text& words) {
+        return QFontMetrics(font)
+            .boundingRect(within, Qt::AlignLeft | Qt::TextWordWrap, said(words))
+            .height();
+    };
+    return {height(wordsFont(14), one.name), height(wordsFont(13), one.follows)};
+}
+
+std::vector<int> FaultTable::tops() const {
+    std::vector<int> all{faultHead};
+    for (const core::lamps::FaultCase& one : m_cases)
+        all.push_back(all.back() + std::max(faultLine, wordsOf(one).all() + 10));
+    return all;
+}
+
 void FaultTable::mousePressEvent(QMouseEvent* event) {
-    const int line = (static_cast<int>(event->position().y()) - faultHead) / faultLine;
-    const bool there =
-        event->position().y() >= faultHead && line < static_cast<int>(m_cases.size());
-    choose(there && line != m_chosen ? line : -1);
+    const std::vector<int> all = tops();
+    const double y = event->position().y();
+    const auto below = std::upper_bound(all.begin(), all.end(), y);
+    const bool there = below != all.begin() && below != all.end();
+    const int line = there ? static_cast<int>(below - all.begin()) - 1 : -1;
+    choose(line != m_chosen ? line : -1);
+}
+
+void FaultTable::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    if (event->size().width() != event->oldSize().width()) updateGeometry();
 }
 
 void FaultTable::keyPressEvent(QKeyEvent* event) {
@@ -123,9 +153,10 @@ void FaultTable::hideEvent(QHideEvent* event) {
     QWidget::hideEvent(event);
 }
 
-QSize FaultTable::minimumSizeHint() const {
-    return {leastWords + static_cast<int>(m_columns.size()) * cellWidth,
-            faultHead + static_cast<int>(m_cases.size()) * faultLine + 10};
+QSize FaultTable::minimumSizeHint() const { return {minimumSizeHintWidth(), tops().back() + 10}; }
+
+int FaultTable::minimumSizeHintWidth() const {
+    return leastWords + static_cast<int>(m_columns.size()) * cellWidth;
 }
 
 void FaultTable::paintCurrent(QPainter& painter, const QRectF& box, const Column& column,
@@ -188,28 +219,27 @@ void FaultTable::paintEvent(QPaintEvent*) {
                          QFontMetricsF(painter.font())
                              .elidedText(m_columns[c].name, Qt::ElideMiddle, box.width()));
     }
+    const std::vector<int> all = tops();
     for (std::size_t i = 0; i < m_cases.size(); ++i) {
         const core::lamps::FaultCase& one = m_cases[i];
-        const double top = faultHead + static_cast<double>(i) * faultLine;
+        const double top = all[i], high = all[i + 1] - all[i];
         if (static_cast<int>(i) == m_chosen) {
-            painter.fillRect(QRectF(8, top + 1, width() - 16, faultLine - 2), look.paperEdge);
-            painter.fillRect(QRectF(8, top + 1, 4, faultLine - 2), look.brass);
+            painter.fillRect(QRectF(8, top + 1, width() - 16, high - 2), look.paperEdge);
+            painter.fillRect(QRectF(8, top + 1, 4, high - 2), look.brass);
         }
         painter.setPen(QPen(look.paperEdge, 1));
         painter.drawLine(QPointF(10, top), QPointF(width() - 10, top));
         paintMark(painter, QRectF(14, top + 9, 24, 11), one.state);
-        const QRectF words(46, top + 3, barsAt - 54, faultLine / 2.0 - 3);
-        const auto put = [&](const QRectF& where, const QString& what) {
-            painter.drawText(
-                where, Qt::AlignLeft | Qt::AlignVCenter,
-                QFontMetricsF(painter.font()).elidedText(what, Qt::ElideRight, where.width()));
-        };
+        const Words words = wordsOf(one);
+        QRectF where(wordsAt, top + (high - words.all()) / 2, wordsWidth(), words.name);
         painter.setFont(wordsFont(14));
         painter.setPen(look.ink);
-        put(words, said(one.name));
+        painter.drawText(where, Qt::AlignLeft | Qt::TextWordWrap, said(one.name));
+        where.translate(0, words.name);
+        where.setHeight(words.follows);
         painter.setFont(wordsFont(13));
         painter.setPen(one.state == core::State::Fine ? look.inkSoft : look.of(one.state));
-        put(words.translated(0, faultLine / 2.0 - 2), said(one.follows));
+        painter.drawText(where, Qt::AlignLeft | Qt::TextWordWrap, said(one.follows));
         for (std::size_t c = 0; c < m_columns.size(); ++c) {
             if (const auto& then = one.current[m_rowOf[c]]) {
                 paintCurrent(painter, QRectF(column(c), top + 3, cellWidth - 14, faultLine - 6),

@@ -31,6 +31,7 @@ protected:
     void mousePressEvent(QMouseEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
     void hideEvent(QHideEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
     void paintEvent(QPaintEvent* event) override;
     void showEvent(QShowEvent* event) override;
 
@@ -41,6 +42,16 @@ private:
     };
     void paintCurrent(QPainter& painter, const QRectF& cell, const Column& column,
                       core::Amperes then) const;
+    /// Heights of what a line says, as wide as it is now.
+    struct Words {
+        int name, follows;
+        [[nodiscard]] int all() const { return name + follows; }
+    };
+    [[nodiscard]] Words wordsOf(const core::lamps::FaultCase& one) const;
+    [[nodiscard]] int wordsWidth() const;
+    [[nodiscard]] int minimumSizeHintWidth() const;
+    /// Where each line begins, and behind the last one.
+    [[nodiscard]] std::vector<int> tops() const;
     struct Asked {
         core::Job job;
         std::string group;

@@ -37,6 +37,14 @@ struct OutputEntry {
     std::string group;                 ///< what hangs on it, or empty
     QString jot;                       ///< what adds a lamp to it where it is free
     std::vector<LikelyLine> likely{};  ///< of an output: what lamp, what its board carries
+    int lamps = 0;                     ///< that hang on it
+
+    /// Brief enough for a narrow strip: what is cut there is the name, not the number.
+    [[nodiscard]] QString brief(const QFontMetrics& font, int width) const {
+        const QString number = lamps > 1 ? u" ×%1"_s.arg(lamps) : QString();
+        return font.elidedText(below, Qt::ElideRight, width - font.horizontalAdvance(number)) +
+               number;
+    }
 };
 
 /// An output: a wire end in its colour, what it is called, what hangs on it and how that stands.
@@ -50,13 +58,17 @@ public:
     void show(const OutputEntry& entry, bool chosen) {
         const bool same = entry.title == m_entry.title && entry.below == m_entry.below &&
                           entry.wire == m_entry.wire && entry.state == m_entry.state &&
-                          chosen == isChecked();
+                          entry.lamps == m_entry.lamps && chosen == isChecked();
         m_entry = entry;
         setObjectName(u"output-"_s + (entry.group.empty() ? entry.jot : qs(entry.group)));
         if (same) return;
-        setAccessibleName(entry.state ? LampsStrip::tr("%1: %2, %3")
-                                            .arg(entry.title, entry.below, stateWord(*entry.state))
-                                      : LampsStrip::tr("%1: %2").arg(entry.title, entry.below));
+        const QString words = entry.lamps > 1
+                                  ? LampsStrip::tr("%1, %2 lamps").arg(entry.below).arg(entry.lamps)
+                                  : entry.below;
+        setAccessibleName(
+            entry.state
+                ? LampsStrip::tr("%1: %2, %3").arg(entry.title, words, stateWord(*entry.state))
+                : LampsStrip::tr("%1: %2").arg(entry.title, words));
         setToolTip(accessibleName());
         setChecked(chosen);
         update();
@@ -90,8 +102,7 @@ protected:
             x += 30;
         }
         painter.drawText(QRect(x, 25, width() - x - 4, 18), Qt::AlignVCenter,
-                         QFontMetrics(painter.font())
-                             .elidedText(m_entry.below, Qt::ElideRight, width() - x - 6));
+                         m_entry.brief(QFontMetrics(painter.font()), width() - x - 6));
     }
 
 private:
@@ -99,11 +110,10 @@ private:
 };
 
 namespace {
-QString lampsOf(const core::LampGroup& group) {
+int lampsOf(const core::LampGroup& group) {
     int lamps = 0;
     for (const core::LampRow& row : group.rows) lamps += static_cast<int>(row.lamps.size());
-    return lamps == 1 ? qs(group.name)
-                      : LampsStrip::tr("%1, %2 lamps").arg(qs(group.name)).arg(lamps);
+    return lamps;
 }
 
 }  // namespace
@@ -256,10 +266,11 @@ void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Findi
     std::vector<OutputEntry> entries;
     const auto add = [&](const QString& title, const core::LampGroup* group, const QColor& wire,
                          const QString& freeJot) {
-        OutputEntry entry{title,  group ? lampsOf(*group) : tr("free: add a lamp"), wire, {}, {},
+        OutputEntry entry{title,  group ? qs(group->name) : tr("free: add a lamp"), wire, {}, {},
                           freeJot};
         if (group) {
             entry.group = group->id;
+            entry.lamps = lampsOf(*group);
             const core::Finding* lead = core::leading(findings, lampsView.stage, group->id);
             if (lead) entry.state = lead->state;
         }

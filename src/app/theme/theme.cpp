@@ -84,7 +84,11 @@ QString styleSheet(const Theme& t) {
         QPushButton:hover { border-color: %5; }
         QPushButton:focus { border: 2px solid %5; padding: 6px 13px; }
         QPushButton:checked, QPushButton[main="true"] { background: %5; color: %6; border-color: %5; }
-        QPushButton:disabled { color: %7; }
+        QPushButton:disabled, QToolButton:disabled { color: %7; }
+        QToolButton { background: %4; border: 1px solid %3; border-radius: 3px; padding: 3px 7px; }
+        QToolButton:hover { border-color: %5; }
+        QToolButton:focus { border: 2px solid %5; padding: 2px 6px; }
+        QToolButton:checked { background: %5; color: %6; border-color: %5; }
         QScrollArea, QScrollArea > QWidget > QWidget { background: %2; border: none; }
         QScrollBar:vertical { background: %2; width: 12px; }
         QScrollBar:horizontal { background: %2; height: 12px; }
