@@ -52,11 +52,12 @@ private:
     [[nodiscard]] int edge() const { return margin() + frameWidth(); }
     const QTextDocument& laid() const {
         if (m_text != text() || m_font != font() || m_edge != edge()) {
+            // Each of these lays out what is still in it: only where it changes.
+            if (m_font != font()) m_laid.setDefaultFont(font());
+            if (m_edge != edge()) m_laid.setTextWidth(rowWidth - 2 * edge());
             m_text = text();
             m_font = font();
             m_edge = edge();
-            m_laid.setDefaultFont(m_font);
-            m_laid.setTextWidth(rowWidth - 2 * m_edge);
             if (textFormat() == Qt::RichText)
                 m_laid.setHtml(m_text);
             else

@@ -22,22 +22,57 @@ using namespace Qt::StringLiterals;
 namespace glimmet::app {
 namespace {
 
-/// Light falling off round a lamp; `strength` 0…1 as the eye finds it.
-void paintGlow(QPainter& painter, const QPointF& at, qreal radius, QColor colour, double strength) {
-    QRadialGradient gradient(at, radius);
-    QColor core = colour.lighter(115);
-    core.setAlphaF(static_cast<float>(qBound(0.0, 0.95 * strength, 1.0)));
-    gradient.setColorAt(0, core);
-    colour.setAlphaF(static_cast<float>(0.5 * strength));
-    gradient.setColorAt(0.12, colour);
-    colour.setAlphaF(static_cast<float>(0.15 * strength));
-    gradient.setColorAt(0.45, colour);
-    colour.setAlphaF(0);
-    gradient.setColorAt(1, colour);
-    painter.setPen(Qt::NoPen);
-    painter.setBrush(gradient);
-    painter.drawEllipse(at, radius, radius);
-}
+/// Light falling off round lamps. Of one colour and size it is the same picture, only fainter:
+/// drawn once for all of them.
+class Glows {
+public:
+    /// `strength` 0…1 as the eye finds it.
+    void paint(QPainter& painter, const QPointF& at, qreal radius, const QColor& colour,
+               double strength) {
+        const int reach = qMax(1, qRound(radius));
+        const double before = painter.opacity();
+        painter.setOpacity(before * qBound(0.0, strength, 1.0));
+        // On whole pixels, so that it is copied and not drawn anew.
+        painter.drawImage(QPoint(qRound(at.x()) - reach, qRound(at.y()) - reach),
+                          drawn(colour, reach));
+        painter.setOpacity(before);
+    }
+
+private:
+    struct Glow {
+        QRgb colour;
+        int reach;
+        QImage image;
+    };
+    const QImage& drawn(QColor colour, int reach) {
+        for (const Glow& one : m_glows) {
+            if (one.colour == colour.rgb() && one.reach == reach) return one.image;
+        }
+        QImage image(2 * reach + 1, 2 * reach + 1, QImage::Format_ARGB32_Premultiplied);
+        image.fill(Qt::transparent);
+        const QPointF middle(reach + 0.5, reach + 0.5);
+        QRadialGradient gradient(middle, reach);
+        const QRgb key = colour.rgb();
+        QColor core = colour.lighter(115);
+        core.setAlphaF(0.95F);
+        gradient.setColorAt(0, core);
+        colour.setAlphaF(0.5F);
+        gradient.setColorAt(0.12, colour);
+        colour.setAlphaF(0.15F);
+        gradient.setColorAt(0.45, colour);
+        colour.setAlphaF(0);
+        gradient.setColorAt(1, colour);
+        QPainter painter(&image);
+        painter.setRenderHint(QPainter::Antialiasing);
+        painter.setPen(Qt::NoPen);
+        painter.setBrush(gradient);
+        painter.drawEllipse(middle, reach, reach);
+        painter.end();
+        m_glows.push_back({key, reach, std::move(image)});
+        return m_glows.back().image;
+    }
+    std::vector<Glow> m_glows;
+};
 
 /// A beam out of the end of a vehicle, with the shadow of what stands before it.
 void paintBeam(QPainter& painter, const MatView& view, const QPointF& at, core::Facing facing,
@@ -73,11 +108,11 @@ void paintBeam(QPainter& painter, const MatView& view, const QPointF& at, core::
 }
 
 /// What an outside lamp throws on the body that it sits on: grazing, close round it.
-void paintSpill(QPainter& painter, const MatView& view, const QPointF& at,
+void paintSpill(QPainter& painter, Glows& glows, const MatView& view, const QPointF& at,
                 const QPainterPath& shell, const QColor& colour, double strength) {
     painter.save();
     painter.setClipPath(shell);
-    paintGlow(painter, at, view.scale * 16, colour, strength * 0.35);
+    glows.paint(painter, at, view.scale * 16, colour, strength * 0.35);
     painter.restore();
 }
 
@@ -234,7 +269,7 @@ void paintRooms(QPainter& painter, const SceneInput& scene, std::size_t unit) {
     const MatView& view = scene.units[unit];
     const core::Millimetres away = core::toFarWall(body);
     // Light on the wall changes over the distance to it; between cells it is smoothed.
-    const qreal cell = qBound(4.0, view.size(away) / 6, 12.0);
+    const qreal cell = qBound(4.0, view.size(away) / 4, 16.0);
     for (const auto& opening : body.openings) {
         QPolygonF outline;
         for (const core::Point& point : opening) outline << view.at(point);
@@ -349,6 +384,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
         }
         painter.setCompositionMode(QPainter::CompositionMode_Screen);
         for (std::size_t i = 0; i < job.units.size(); ++i) paintRooms(painter, scene, i);
+        Glows glows;
         for (const core::LitLamp& lit : scene.lamps) {
             if (!(lit.brightness > 0)) continue;
             const QPointF at = scene.at(lit.lamp->fitted);
@@ -357,7 +393,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
                 // What comes through the wall lies on it as a dull sheen, and nowhere else.
                 painter.save();
                 painter.setClipPath(shellOf(scene, lit.lamp->fitted));
-                paintGlow(painter, at, view.scale * 22, colour, insideLit(lit) * *lit.leak);
+                glows.paint(painter, at, view.scale * 22, colour, insideLit(lit) * *lit.leak);
                 painter.restore();
             }
             if (lit.guide) paintGuideGlow(painter, lit, drawn(scene, lit), colour);
@@ -370,16 +406,16 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
             if (lit.lamp->fitted.pose.facing == core::Facing::Inside) {
                 // Its rooms are painted above; faintly it is a sheen on the shell.
                 if (!lit.leak)
-                    paintGlow(painter, at, view.scale * 8, colour, lit.brightness * 0.25);
+                    glows.paint(painter, at, view.scale * 8, colour, lit.brightness * 0.25);
             } else {
                 paintBeam(painter, view, at, lit.lamp->fitted.pose.facing, colour, lit.brightness,
                           lit.obstacle);
-                paintSpill(painter, view, at, shellOf(scene, lit.lamp->fitted), colour,
+                paintSpill(painter, glows, view, at, shellOf(scene, lit.lamp->fitted), colour,
                            lit.brightness);
                 paintOnGround(painter, scene.view(lit.lamp->fitted), lit.lamp->fitted.pose.at,
                               lit.lamp->fitted.pose.facing, colour, lit.brightness);
-                paintGlow(painter, at, qMax(view.scale, 2.4) * (4 + 14 * lit.brightness), colour,
-                          qMin(1.0, lit.brightness * 1.3));
+                glows.paint(painter, at, qMax(view.scale, 2.4) * (4 + 14 * lit.brightness), colour,
+                            qMin(1.0, lit.brightness * 1.3));
             }
         }
         painter.setCompositionMode(QPainter::CompositionMode_SourceOver);

@@ -2,6 +2,7 @@
 #include "app/theme/theme.h"
 
 #include <QPainter>
+#include <QTextLayout>
 
 #include <cmath>
 
@@ -72,10 +73,12 @@ void paintWire(QPainter& painter, const QPainterPath& path, const QColor& insula
 
 void paintLegend(QPainter& painter, const QPointF& where, const QString& words, Qt::Alignment side,
                  const QColor& ink, const QColor& ground) {
-    painter.save();
-    painter.setFont(draftingFont(15));
-    const QRectF size = QFontMetricsF(painter.font()).boundingRect(words).adjusted(-4, -1, 4, 1);
-    QRectF box(where, size.size());
+    // Laid out once, for its size and for the painter.
+    QTextLayout laid(words, draftingFont(15));
+    laid.beginLayout();
+    QTextLine line = laid.createLine();
+    laid.endLayout();
+    QRectF box(where, QSizeF(line.naturalTextWidth() + 8, line.height() + 2));
     if (side & Qt::AlignHCenter) box.moveLeft(where.x() - box.width() / 2);
     if (side & Qt::AlignRight) box.moveRight(where.x());
     if (side & Qt::AlignVCenter) box.moveTop(where.y() - box.height() / 2);
@@ -83,9 +86,10 @@ void paintLegend(QPainter& painter, const QPointF& where, const QString& words, 
     QColor back = ground;
     back.setAlphaF(0.82F);
     painter.fillRect(box, back);
+    const QPen before = painter.pen();
     painter.setPen(ink);
-    painter.drawText(box, Qt::AlignCenter, words);
-    painter.restore();
+    laid.draw(&painter, box.topLeft() + QPointF(4, 1));
+    painter.setPen(before);
 }
 
 }  // namespace glimmet::app
