@@ -514,6 +514,57 @@ TEST(Crossings, ABankCarriesItOrIsSpent) {
             .words.find(" Below " + std::to_string(static_cast<int>(*from)) + " km/h it does not."),
         std::string::npos);
 }
+TEST(Crossings, ABankThatIsMostlySpentTellsWhereItIsFullAgain) {
+    const std::string points = "reserve.crossing:points 1:9";
+    const auto with = [&](double share) {
+        Job job = lame({"points 1:9", "bank module-22m-18"});
+        job.bank->part.capacitance *= share;
+        return job;
+    };
+    // Hardly used, and used up to the point that it just holds.
+    const Job large = with(4);
+    ASSERT_EQ(seen(large, points).state, State::Fine);
+    EXPECT_EQ(seen(large, points).words.find("full again"), std::string::npos);
+    EXPECT_TRUE(tests::figure(tests::finding(tests::checkedAll(large), points), "t_again").value);
+    Job tight = large;
+    for (double share = 3.8; share > 0.01; share *= 0.95) {
+        const Job less = with(share);
+        if (seen(less, points).state != State::Fine) break;
+        tight = less;
+    }
+    const Reckoned facts = factsOf(tight);
+    const auto at = crossingOver(facts, loadsOf(facts), places(tight)[0], tight.bank, false);
+    ASSERT_TRUE(at);
+    const Bank bank = onBus(facts, *tight.bank, loadsOf(facts));
+    EXPECT_NEAR(at->fullAgain.value(), rechargeTime(bank, at->full, at->crossing.bankLeft).value(),
+                1e-9);
+    EXPECT_GT(at->fullAgain, Seconds{0});
+    const bool most =
+        (at->full - at->crossing.bankLeft) > (at->crossing.bankLeft - processorMinimum);
+    EXPECT_EQ(seen(tight, points).words.find("full again") != std::string::npos, most);
+    EXPECT_TRUE(most);
+    const double rolled =
+        modelSpeed(KilometresPerHour{20}, tight.scale.ratio).value() * at->fullAgain.value();
+    EXPECT_NE(
+        seen(tight, points)
+            .words.find("Its bank is full again " + formattedWay(Metres{rolled}) + " further on"),
+        std::string::npos)
+        << seen(tight, points).words;
+    // Without a bank there is nothing to fill.
+    EXPECT_EQ(
+        seen(lame({"gap 5mm left"}), "reserve.crossing:gap left 5 mm").words.find("full again"),
+        std::string::npos);
+}
+TEST(Crossings, ABankWithoutADiodeIsNotSpentButGivesTooLittle) {
+    const std::string words =
+        seen(lame({"points 1:9", "bank electrolytic-2200u-25 charge 1k", "diode none"}),
+             "reserve.crossing:points 1:9")
+            .words;
+    EXPECT_NE(words.find("gives too little back through its charge resistor"), std::string::npos)
+        << words;
+    EXPECT_EQ(formattedWay(Metres{0.4}), "400 mm");
+    EXPECT_EQ(formattedWay(Metres{1.66}), "1.7 m");
+}
 TEST(Crossings, AFlywheelCarriesItOver) {
     // Read from 14 km/h it rolls 40 mm; from 10 km/h (10/14)² of that.
     const Job heavy = lame({"points 1:9", "creep 14km/h", "coast 40mm"});

@@ -20,10 +20,6 @@ std::optional<Seconds> lasts(const BankState& state, const BusLoads& loads, Volt
     return hold->time;
 }
 
-std::string metres(double value) {
-    return value < 1 ? formatted(Metres{value}, 2) : formatted(value, Dimension::Ratio, 2) + " m";
-}
-
 Consequence onProgrammingTrack(const BankState& state) {
     Consequence made;
     made.when = text("On the programming track");
@@ -87,7 +83,7 @@ Consequence whenCut(const Reckoned& facts, const BankState& state) {
     made.comes = text(
         "it runs on for %1 at %2 km/h: what stops it at once is a command, not the "
         "switch",
-        metres(all), speed);
+        formattedWay(Metres{all}), speed);
     made.figure = figures::computed(
         text("Runs on without track"), "d_on", Metres{all}, "v · t_hold + d_roll",
         {figures::computed(text("Holds without track"), "t_hold", *state.hold->time, "", {}),

@@ -83,7 +83,7 @@ std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& lo
     const auto bank = bankOf(facts, loads, fitted);
     const double kmh = creep(facts.job).kmh;
     const std::vector<CollectingAxle> axles = collectingAxles(facts.job);
-    CrossingState worst{place, 0, {}, {}, {}, {}, {}};
+    CrossingState worst{place, 0, {}, {}, {}, {}, {}, {}};
     std::vector<std::vector<Outage>> met;  // on each passage, from the first on
     for (const Passage& passage : place.passages) {
         auto found = outagesOn(axles, passage);
@@ -111,8 +111,8 @@ std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& lo
     worst.inTheWorst = worst.crossing.how;
     if (worst.state == State::Over) return worst;  // there is nothing graver
     if (bank.bank && worst.crossing.how != Crossed::Untouched) {
-        const Volts full = bank.clamp ? std::min(bus, bank.clamp->volts) : bus;
-        worst.fullAgain = rechargeTime(*bank.bank, full, worst.crossing.bankLeft);
+        worst.full = bank.clamp ? std::min(bus, bank.clamp->volts) : bus;
+        worst.fullAgain = rechargeTime(*bank.bank, worst.full, worst.crossing.bankLeft);
     }
     const Volts lowest = bus - trackVolts(facts.job) * facts.house.supplySpread;
     Charged least = bank;

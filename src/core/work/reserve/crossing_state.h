@@ -27,8 +27,8 @@ struct CrossingState {
     Crossing crossing;          ///< on the worst, at the job's speed and typical values
     Crossed inTheWorst{};       ///< with the supply at its lowest and the bank at its least
     State state{};
-    Seconds
-        fullAgain{};  ///< its bank, from where the rails give power for good; 0: none, or stands
+    Volts full{};         ///< that its bank begins with; 0: none
+    Seconds fullAgain{};  ///< its bank, from where power is back for good; 0: none, or it stands
 
     [[nodiscard]] const Passage& way() const { return place.passages[passage]; }
 };

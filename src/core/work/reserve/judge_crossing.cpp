@@ -25,6 +25,13 @@ Text crossingSentence(const Job& job, const CrossingState& at) {
     const auto share = [](double ratio) { return percent(ratio); };
     switch (crossing.how) {
         case Crossed::Stops:
+            if (job.bank && !(pathOf(*job.bank).diode > Volts{0}) &&
+                crossing.bankLeft > processorMinimum + usualDiode * 4.0) {
+                return text(
+                    "Stops on %1 at %2: its bank, still at %3, gives too little back through its "
+                    "charge resistor.",
+                    at.place.words, speed, formatted(crossing.bankLeft, 3));
+            }
             return job.bank ? text("Stops on %1 at %2: its bank is spent after %3.", at.place.words,
                                    speed, formatted(crossing.wentOn, 2))
                             : text("Stops on %1 at %2: without power it rolls %3.", at.place.words,
@@ -97,9 +104,14 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
             }
             const MetresPerSecond speed = modelSpeed(KilometresPerHour{set}, job.scale.ratio);
             const Metres rolled = speed * at.fullAgain;
-            if (rolled >= worthTelling && at.crossing.how < Crossed::Resets) {
-                finding.sentence = text("%1 Its bank is full again %2 further on.",
-                                        finding.sentence, formatted(rolled, 2));
+            // Of what it can give more is gone than is left: the same again would find too little.
+            const Volts left = at.crossing.bankLeft;
+            const bool most = at.full - left > left - processorMinimum;
+            if (most && rolled >= worthTelling && at.crossing.how < Crossed::Resets) {
+                finding.sentence = text(
+                    "%1 Its bank is full again %2 further on: what is dead before that finds "
+                    "less.",
+                    finding.sentence, formattedWay(rolled));
             }
             const Basis dead{
                 at.place.measured ? Basis::Kind::Measured : Basis::Kind::Assumed,

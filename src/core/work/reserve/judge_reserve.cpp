@@ -11,6 +11,7 @@
 #include "core/work/reserve/lifted.h"
 #include "core/work/reserve/own_bank.h"
 #include "core/work/reserve/reserve.h"
+#include "core/work/reserve/rolling.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -167,9 +168,7 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
 
 /// "one stutter every 1.2 m", of so many a metre.
 Text stutterWords(double perMetre) {
-    const double metres = 1 / perMetre;
-    return text("one stutter every %1", metres < 1 ? formatted(Metres{metres}, 2)
-                                                   : formatted(metres, Dimension::Ratio, 2) + " m");
+    return text("one stutter every %1", formattedWay(Metres{1 / perMetre}));
 }
 
 /// Of the stutters that were counted, what the bank leaves.
@@ -275,16 +274,20 @@ void judgeCapacitance(const FittedBank& bank, Judging& judging) {
                                     percent(bank.measured->within));
             const std::string printed = formatted(bank.part.capacitance);
             finding.sentence =
-                less ? text(
-                           "The bank has %1 and %2 is printed on it: aged, dried out, or one of "
-                           "several is not joined.",
+                !less ? text(
+                            "The bank would have %1 and %2 is printed on it: no bank has so much "
+                            "more. What it feeds draws less than is reckoned here, or it was not "
+                            "off the rails.",
+                            found, printed)
+                : bank.part.inSeries > 1
+                    ? text("The bank has %1 and %2 is printed on it: one of its cells is worn.",
                            found, printed)
-                     : text(
-                           "The bank would have %1 and %2 is printed on it: no bank has so much "
-                           "more. What it feeds draws less than is reckoned here, or it was not "
-                           "off the rails.",
-                           found, printed);
-            finding.action = less ? text("look at the bank's joints")
+                    : text(
+                          "The bank has %1 and %2 is printed on it: aged, dried out, or one of "
+                          "several is not joined.",
+                          found, printed);
+            finding.action = less ? bank.part.inSeries > 1 ? text("read the volts across each cell")
+                                                           : text("look at the bank's joints")
                                   : text("read the motor running, then lift it once more");
             finding.figures = {
                 figures::measured(text("Capacitance"), "C", bank.measured->value, bank.measured->on,

@@ -77,6 +77,10 @@ double slowing(const Job& job) {
                       mostSlowing);
 }
 
+std::string formattedWay(Metres way) {
+    return way < Metres{1} ? formatted(way, 2) : formatted(way.value(), Dimension::Ratio, 2) + " m";
+}
+
 Figure rollFigure(const Job& job) {
     const double speed = modelSpeed(KilometresPerHour{creep(job).kmh}, job.scale.ratio).value();
     const Millimetres rolls = Metres{speed * speed / (2 * slowing(job))};

@@ -11,6 +11,9 @@ namespace glimmet::core::reserve {
 /// that of a worm without a flywheel. Source: docs/physics.md.
 [[nodiscard]] double slowing(const Job& job);
 
+/// A way along the track: in millimetres below one metre, in metres from there on.
+[[nodiscard]] std::string formattedWay(Metres way);
+
 /// How far it rolls from its speed over dead places, and what that rests on.
 [[nodiscard]] Figure rollFigure(const Job& job);
 
