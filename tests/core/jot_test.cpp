@@ -3,6 +3,7 @@
 #include "core/work/motor_evidence.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
+#include "support/sanitized.h"
 
 #include <gtest/gtest.h>
 
@@ -298,7 +299,7 @@ TEST(Jot, AnswersAnyRubbishWithASentence) {
                                         "“",     "",      "time",     "0"};
     std::uniform_int_distribution<std::size_t> pick(0, bits.size() - 1), length(0, 7);
     const Job job = jotted(shunter(), {"lamp front white"});
-    for (int trial = 0; trial < 5000; ++trial) {
+    for (int trial = 0; trial < (tests::sanitized ? 1000 : 5000); ++trial) {
         std::string line;
         for (std::size_t n = length(random) + 1; n > 0; --n) line += bits[pick(random)] + " ";
         const auto result = read(line, job);

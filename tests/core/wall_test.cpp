@@ -205,7 +205,7 @@ TEST(Interiors, StandBehindWindowsNotBehindDoors) {
 
 TEST(Interiors, LampsOfARoomAddTheirLightOnItsFarWall) {
     const Point here{Millimetres{0}, Millimetres{0}}, aside{Millimetres{15}, Millimetres{0}};
-    const std::vector<RoomLamp> one{{here, 0.8, 0.4, 0}};
+    const std::vector<RoomLamp> one{roomLamp(here, 0.8, 0.4, 0)};
     const auto straight = onFarWall(one, Millimetres{15}, here);
     EXPECT_NEAR(straight.red, 0.8, 1e-12);
     EXPECT_NEAR(straight.green, 0.4, 1e-12);
@@ -215,9 +215,9 @@ TEST(Interiors, LampsOfARoomAddTheirLightOnItsFarWall) {
     EXPECT_NEAR(onFarWall(one, Millimetres{15}, {Millimetres{9}, Millimetres{12}}).red,
                 0.8 * std::sqrt(0.5), 1e-12);
     // Eight at one place look twice as bright, two colours mix, and nothing is brighter than white.
-    const std::vector<RoomLamp> eight(8, RoomLamp{here, 0.3, 0, 0});
+    const std::vector<RoomLamp> eight(8, roomLamp(here, 0.3, 0, 0));
     EXPECT_NEAR(onFarWall(eight, Millimetres{15}, here).red, 0.6, 1e-12);
-    const std::vector<RoomLamp> mixed{{here, 1, 0, 0}, {here, 1, 0, 0.5}};
+    const std::vector<RoomLamp> mixed{roomLamp(here, 1, 0, 0), roomLamp(here, 1, 0, 0.5)};
     EXPECT_EQ(onFarWall(mixed, Millimetres{15}, here).red, 1);
     EXPECT_NEAR(onFarWall(mixed, Millimetres{15}, here).blue, 0.5, 1e-12);
     EXPECT_EQ(onFarWall({}, Millimetres{15}, here).red, 0);

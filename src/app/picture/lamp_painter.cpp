@@ -23,7 +23,7 @@ namespace glimmet::app {
 namespace {
 
 /// Light falling off round lamps. Of one colour and size it is the same picture, only fainter:
-/// drawn once for all of them.
+/// drawn once for all of them, and kept.
 class Glows {
 public:
     /// `strength` 0…1 as the eye finds it.
@@ -68,11 +68,17 @@ private:
         painter.setBrush(gradient);
         painter.drawEllipse(middle, reach, reach);
         painter.end();
+        constexpr std::size_t most = 32;  // of a size that the drawing no longer has
+        if (m_glows.size() == most) m_glows.clear();
         m_glows.push_back({key, reach, std::move(image)});
         return m_glows.back().image;
     }
     std::vector<Glow> m_glows;
 };
+Glows& glows() {
+    static Glows kept;
+    return kept;
+}
 
 /// A beam out of the end of a vehicle, with the shadow of what stands before it.
 void paintBeam(QPainter& painter, const MatView& view, const QPointF& at, core::Facing facing,
@@ -105,15 +111,6 @@ void paintBeam(QPainter& painter, const MatView& view, const QPointF& at, core::
         beam = beam.subtracted(shadow);
     }
     painter.drawPath(beam);
-}
-
-/// What an outside lamp throws on the body that it sits on: grazing, close round it.
-void paintSpill(QPainter& painter, Glows& glows, const MatView& view, const QPointF& at,
-                const QPainterPath& shell, const QColor& colour, double strength) {
-    painter.save();
-    painter.setClipPath(shell);
-    glows.paint(painter, at, view.scale * 16, colour, strength * 0.35);
-    painter.restore();
 }
 
 /// Pixels of an LED's dome, at any scale.
@@ -262,8 +259,8 @@ void paintRooms(QPainter& painter, const SceneInput& scene, std::size_t unit) {
         }
         const QColor colour = seenColour(lit, true);
         const double seen = insideLit(lit);
-        lamps.push_back({fitted.pose.at, seen * colour.red() / 255, seen * colour.green() / 255,
-                         seen * colour.blue() / 255});
+        lamps.push_back(core::roomLamp(fitted.pose.at, seen * colour.red() / 255,
+                                       seen * colour.green() / 255, seen * colour.blue() / 255));
     }
     if (lamps.empty()) return;
     const MatView& view = scene.units[unit];
@@ -317,15 +314,30 @@ void paintInside(QPainter& painter, const SceneInput& scene) {
     }
 }
 
-/// The outline of the body that something sits in.
-QPainterPath shellOf(const SceneInput& scene, const core::Fitted& fitted) {
-    const MatView& view = scene.view(fitted);
+/// What lamps throw on the body that they sit in, and nowhere else.
+void paintOnShell(QPainter& painter, const SceneInput& scene, std::size_t unit) {
+    const MatView& view = scene.units[unit];
     QPolygonF outline;
-    for (const core::Point& point : scene.body(fitted).profile) outline << view.at(point);
+    for (const core::Point& point : scene.job.units[unit].body.profile) outline << view.at(point);
     QPainterPath shell;
     shell.addPolygon(outline);
     shell.closeSubpath();
-    return shell;
+    painter.save();
+    painter.setClipPath(shell);
+    for (const core::LitLamp& lit : scene.lamps) {
+        const core::Fitted& fitted = lit.lamp->fitted;
+        if (!(lit.brightness > 0) || core::unitAt(scene.job, fitted.unit) != unit) continue;
+        const QPointF at = scene.at(fitted);
+        const QColor colour = seenColour(lit, true);
+        // What comes through the wall lies on it as a dull sheen.
+        if (lit.leak.value_or(0) > 0)
+            glows().paint(painter, at, view.scale * 22, colour, insideLit(lit) * *lit.leak);
+        if (lit.seam && lit.atSeam > 0) paintSeam(painter, scene, lit, colour);
+        // An outside lamp grazes it, close round itself.
+        if (fitted.pose.facing != core::Facing::Inside)
+            glows().paint(painter, at, view.scale * 16, colour, lit.brightness * 0.35);
+    }
+    painter.restore();
 }
 
 QString tipOf(const core::LitLamp& lit) {
@@ -384,40 +396,25 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
         }
         painter.setCompositionMode(QPainter::CompositionMode_Screen);
         for (std::size_t i = 0; i < job.units.size(); ++i) paintRooms(painter, scene, i);
-        Glows glows;
         for (const core::LitLamp& lit : scene.lamps) {
             if (!(lit.brightness > 0)) continue;
             const QPointF at = scene.at(lit.lamp->fitted);
             const QColor colour = seenColour(lit, scene.dark);
-            if (lit.leak.value_or(0) > 0) {
-                // What comes through the wall lies on it as a dull sheen, and nowhere else.
-                painter.save();
-                painter.setClipPath(shellOf(scene, lit.lamp->fitted));
-                glows.paint(painter, at, view.scale * 22, colour, insideLit(lit) * *lit.leak);
-                painter.restore();
-            }
             if (lit.guide) paintGuideGlow(painter, lit, drawn(scene, lit), colour);
-            if (lit.seam && lit.atSeam > 0) {
-                painter.save();
-                painter.setClipPath(shellOf(scene, lit.lamp->fitted));
-                paintSeam(painter, scene, lit, colour);
-                painter.restore();
-            }
             if (lit.lamp->fitted.pose.facing == core::Facing::Inside) {
                 // Its rooms are painted above; faintly it is a sheen on the shell.
                 if (!lit.leak)
-                    glows.paint(painter, at, view.scale * 8, colour, lit.brightness * 0.25);
+                    glows().paint(painter, at, view.scale * 8, colour, lit.brightness * 0.25);
             } else {
                 paintBeam(painter, view, at, lit.lamp->fitted.pose.facing, colour, lit.brightness,
                           lit.obstacle);
-                paintSpill(painter, glows, view, at, shellOf(scene, lit.lamp->fitted), colour,
-                           lit.brightness);
                 paintOnGround(painter, scene.view(lit.lamp->fitted), lit.lamp->fitted.pose.at,
                               lit.lamp->fitted.pose.facing, colour, lit.brightness);
-                glows.paint(painter, at, qMax(view.scale, 2.4) * (4 + 14 * lit.brightness), colour,
-                            qMin(1.0, lit.brightness * 1.3));
+                glows().paint(painter, at, qMax(view.scale, 2.4) * (4 + 14 * lit.brightness),
+                              colour, qMin(1.0, lit.brightness * 1.3));
             }
         }
+        for (std::size_t i = 0; i < job.units.size(); ++i) paintOnShell(painter, scene, i);
         painter.setCompositionMode(QPainter::CompositionMode_SourceOver);
         painter.save();
         painter.setClipPath(openings);

@@ -65,20 +65,24 @@ std::vector<Inside> insideOf(const Body& body, double ratio) {
 
 Millimetres toFarWall(const Body& body) { return std::max(body.width / 2.0, Millimetres{1}); }
 
-RoomLamp onFarWall(const std::vector<RoomLamp>& lamps, Millimetres away, const Point& at) {
-    RoomLamp sum{at};
+RoomLamp roomLamp(const Point& at, double red, double green, double blue) {
     const auto cube = [](double value) { return value * value * value; };
+    return {at, cube(red), cube(green), cube(blue)};
+}
+
+WallSeen onFarWall(const std::vector<RoomLamp>& lamps, Millimetres away, const Point& at) {
+    WallSeen sum;
     const double byAway = 1 / away.value();
     for (const RoomLamp& lamp : lamps) {
         const double x = (at.x - lamp.at.x).value() * byAway;
         const double z = (at.z - lamp.at.z).value() * byAway;
         const double light = aslant(x * x + z * z);
-        sum.red += cube(lamp.red) * light;
-        sum.green += cube(lamp.green) * light;
-        sum.blue += cube(lamp.blue) * light;
+        sum.red += lamp.red * light;
+        sum.green += lamp.green * light;
+        sum.blue += lamp.blue * light;
     }
     const auto seen = [](double light) { return std::min(1.0, std::cbrt(light)); };
-    return {at, seen(sum.red), seen(sum.green), seen(sum.blue)};
+    return {seen(sum.red), seen(sum.green), seen(sum.blue)};
 }
 
 Millimetres seamOf(const Body& body, bool roof) {

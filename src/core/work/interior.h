@@ -22,15 +22,20 @@ struct Inside {
 /// through a window.
 [[nodiscard]] Millimetres toFarWall(const Body& body);
 
-/// A lamp in a room: what the eye would make of red, green and blue of it on the nearest point of
-/// the far wall, 0 … 1.
+/// A lamp in a room: its red, green and blue light on the nearest point of the far wall, >= 0.
 struct RoomLamp {
     Point at;
     double red = 0, green = 0, blue = 0;
 };
-/// What the eye makes of the far wall at a point, likewise: light of all lamps added, each falling
-/// as along an edge, and the cube root of it, at most 1. Range: away > 0.
-[[nodiscard]] RoomLamp onFarWall(const std::vector<RoomLamp>& lamps, Millimetres away,
+/// Of what the eye would make of that, 0 … 1 each: light is the cube of it.
+[[nodiscard]] RoomLamp roomLamp(const Point& at, double red, double green, double blue);
+/// What the eye makes of a point of a wall, 0 … 1 each.
+struct WallSeen {
+    double red = 0, green = 0, blue = 0;
+};
+/// Light of all lamps added, each falling as along an edge, and the cube root of it, at most 1.
+/// Range: away > 0.
+[[nodiscard]] WallSeen onFarWall(const std::vector<RoomLamp>& lamps, Millimetres away,
                                  const Point& at);
 
 /// The height at which a body comes apart: at its frame, or between its windows and its roof.
