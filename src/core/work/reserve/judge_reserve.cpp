@@ -264,7 +264,8 @@ Watts soldRating(Watts heat) {
 }
 
 /// What was read of the bank, against what is printed on it.
-void judgeCapacitance(const FittedBank& bank, Judging& judging) {
+void judgeCapacitance(const FittedBank& bank, Volts full, Judging& judging) {
+    constexpr double leaksBelow = 0.9;  // of the volts that it is charged to, after five R·C
     const AgainstPrint against = againstPrint(bank);
     if (against == AgainstPrint::Fits) return;
     judging.say(
@@ -280,15 +281,25 @@ void judgeCapacitance(const FittedBank& bank, Judging& judging) {
                             "off the rails.",
                             found, printed)
                 : bank.part.inSeries > 1
-                    ? text("The bank has %1 and %2 is printed on it: one of its cells is worn.",
-                           found, printed)
+                    ? text(
+                          "The bank has %1 and %2 is printed on it: one of its cells is worn, or "
+                          "it leaks.",
+                          found, printed)
                     : text(
-                          "The bank has %1 and %2 is printed on it: aged, dried out, or one of "
-                          "several is not joined.",
+                          "The bank has %1 and %2 is printed on it: aged, dried out, it leaks, or "
+                          "one of several is not joined.",
                           found, printed);
-            finding.action = less ? bank.part.inSeries > 1 ? text("read the volts across each cell")
-                                                           : text("look at the bank's joints")
-                                  : text("read the motor running, then lift it once more");
+            // A meter across it tells them apart: through the charge resistor a leak costs volts.
+            finding.action =
+                !less ? text("read the motor running, then lift it once more")
+                : bank.part.inSeries > 1
+                    ? text(
+                          "read the volts of each cell on the track: one that lags is worn, all "
+                          "too low leak")
+                    : text(
+                          "read the volts across it on the track: below %1 it leaks, else look at "
+                          "its joints",
+                          formatted(full * leaksBelow, 2));
             finding.figures = {
                 figures::measured(text("Capacitance"), "C", bank.measured->value, bank.measured->on,
                                   text("within %1", percent(bank.measured->within)),
@@ -436,7 +447,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     if (!dead) judgeDirt(facts, &state, banks, judging);
     judgeRoom(facts, banks, judging);
     judgeVolts(facts, state, banks, judging);
-    judgeCapacitance(*facts.job.bank, judging);
+    judgeCapacitance(*facts.job.bank, state.full, judging);
     judgeCharge(facts, state, judging);
     judgeFitting(facts, state, judging);
 }
