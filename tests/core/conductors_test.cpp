@@ -94,6 +94,23 @@ TEST(Conductors, LampsStraightOnTheRailsWantThemOnlyWhereTheirUnitHasNone) {
     battery.feed = Feed::BatteryRadio;
     EXPECT_EQ(conductorsAcross(battery, 0).withRails(), 2U);
 }
+TEST(Conductors, WipersAndSlidersCollectToo) {
+    // Lamps straight on the rails in a coach without wheels that collect, but with a wiper a side.
+    const auto needed = [](std::initializer_list<Pole> poles, Feed feed) {
+        Job job = lit(false);
+        job.groups[1].output = supplyOutput;
+        job.feed = feed;
+        job.units[0].collectors.push_back({CollectorKind::Slider, Pole::Centre, {}, {}});
+        for (const Pole pole : poles)
+            job.units[1].collectors.push_back({CollectorKind::Wiper, pole, {}, {}});
+        return conductorsAcross(job, 0).needed();
+    };
+    EXPECT_EQ(needed({Pole::Left, Pole::Right}, Feed::TwoRailDcc), 0U);
+    EXPECT_EQ(needed({Pole::Left}, Feed::TwoRailDcc), 2U);
+    EXPECT_EQ(needed({Pole::Right}, Feed::TwoRailDcc), 2U);
+    EXPECT_EQ(needed({Pole::Centre, Pole::Left}, Feed::ThreeRailDigital), 0U);
+    EXPECT_EQ(needed({Pole::Left, Pole::Right}, Feed::ThreeRailDigital), 2U);
+}
 TEST(Conductors, OfThreeUnitsWhatLiesBehindTwoCouplingsCrossesBoth) {
     Job three = jotted(lit(false), {"unit saloon called tail"});
     three = lampIn(three, "rear", 2);
@@ -180,6 +197,10 @@ TEST(Conductors, WhatIsOfferedEndsIt) {
     ASSERT_EQ(two.options.size(), 2U);
     EXPECT_EQ(two.options[0].jot, "contacts 4");
     EXPECT_EQ(two.options[1].jot, "contacts 2");
+    EXPECT_EQ(plain(two.options[0].effect), "enough, and the wheels beyond help");
+    EXPECT_EQ(plain(two.options[1].effect), "just enough; the wheels beyond do not help");
+    const auto none = tests::checkedAll(withContacts(lit(false), 1));
+    EXPECT_EQ(plain(tests::finding(none, spoken).options.at(0).effect), "enough");
     // Of several couplings it is said which.
     const Job three = jotted(lit(true), {"unit saloon called tail"});
     const auto found = tests::checkedAll(three);
