@@ -10,6 +10,7 @@
 #include <gtest/gtest.h>
 
 #include <cmath>
+#include <random>
 
 namespace glimmet::core::reserve {
 namespace {
@@ -108,6 +109,45 @@ TEST(Lifted, AClampsOwnToleranceCountsAndNotTheTracks) {
     const double loose = lift(lit({"clamp 10V 10%"}), 1, true).within;
     EXPECT_LT(tight, loose - 0.02);
     EXPECT_NE(tight, free);
+}
+TEST(Lifted, TheTruthOfRandomBanksLiesWithinWhatIsSaid) {
+    // Each doubt drawn evenly between its ends: then nearly all truths lie within their root of
+    // squares, and it is not so wide that it says nothing.
+    std::mt19937 random(3);
+    const auto between = [&](double from, double to) {
+        return std::uniform_real_distribution<double>(from, to)(random);
+    };
+    const Job job =
+        jotted(tests::newJob("Smelt", "railbus"),
+               {"decoder small", "lamp front white", "resistor front 1k", "bank module-22m-18"});
+    const Reckoned facts = factsOf(job);
+    const Loads loads = loadsOf(facts);
+    ASSERT_TRUE(loads.motorAssumed);
+    const BankState state = bankState(facts, *job.bank, loads);
+    int told = 0, within = 0, withinHalf = 0;
+    for (int draw = 0; draw < 400; ++draw) {
+        Bank truth = state.bank;
+        truth.capacitance *= between(0.6, 1.3);
+        BusLoads real = loads.bus;
+        real.power += loads.motor * between(-0.5, 0.5);
+        real.current = real.current * between(0.5, 1.5);
+        for (LampLoad& lamp : real.lamps) lamp.count *= between(0.9, 1.1);
+        const double spread = facts.house.supplySpread;
+        const auto held = holdOf(truth, state.full * between(1 - spread, 1 + spread),
+                                 processorMinimum + Volts{between(-1, 1)}, real, 1);
+        ASSERT_TRUE(held && held->time);
+        const Seconds read = *held->time + Seconds{between(-0.1, 0.1)};
+        if (read < Seconds{0.3}) continue;
+        const Lifted found = lift(job, read.value(), false);
+        const double off =
+            std::abs((found.capacitance - truth.capacitance).value()) / found.capacitance.value();
+        ++told;
+        within += off <= found.within ? 1 : 0;
+        withinHalf += off <= found.within / 2 ? 1 : 0;
+    }
+    EXPECT_GT(told, 200);
+    EXPECT_GT(within, told * 9 / 10);
+    EXPECT_LT(withinHalf, told * 9 / 10);
 }
 TEST(Lifted, WhatIsPrintedIsDeniedOnlyBeyondDoubt) {
     const auto found = [](double share, double within) {
