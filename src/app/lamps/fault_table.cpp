@@ -92,8 +92,8 @@ void FaultTable::choose(int line) {
 }
 
 int FaultTable::wordsWidth() const {
-    return std::max(width(), minimumSizeHintWidth()) -
-           static_cast<int>(m_columns.size()) * cellWidth - wordsAt - 14;
+    return std::max(width(), leastWidth()) - static_cast<int>(m_columns.size()) * cellWidth -
+           wordsAt - 14;
 }
 
 FaultTable::Words FaultTable::wordsOf(const core::lamps::FaultCase& one) const {
@@ -153,9 +153,9 @@ void FaultTable::hideEvent(QHideEvent* event) {
     QWidget::hideEvent(event);
 }
 
-QSize FaultTable::minimumSizeHint() const { return {minimumSizeHintWidth(), tops().back() + 10}; }
+QSize FaultTable::minimumSizeHint() const { return {leastWidth(), tops().back() + 10}; }
 
-int FaultTable::minimumSizeHintWidth() const {
+int FaultTable::leastWidth() const {
     return leastWords + static_cast<int>(m_columns.size()) * cellWidth;
 }
 

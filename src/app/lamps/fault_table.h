@@ -49,7 +49,7 @@ private:
     };
     [[nodiscard]] Words wordsOf(const core::lamps::FaultCase& one) const;
     [[nodiscard]] int wordsWidth() const;
-    [[nodiscard]] int minimumSizeHintWidth() const;
+    [[nodiscard]] int leastWidth() const;
     /// Where each line begins, and behind the last one.
     [[nodiscard]] std::vector<int> tops() const;
     struct Asked {

@@ -22,6 +22,22 @@ using namespace Qt::StringLiterals;
 namespace glimmet::app {
 namespace {
 
+void paintFall(QPainter& painter, const QPointF& at, qreal reach, QColor colour) {
+    QRadialGradient gradient(at, reach);
+    QColor core = colour.lighter(115);
+    core.setAlphaF(0.95F);
+    gradient.setColorAt(0, core);
+    colour.setAlphaF(0.5F);
+    gradient.setColorAt(0.12, colour);
+    colour.setAlphaF(0.15F);
+    gradient.setColorAt(0.45, colour);
+    colour.setAlphaF(0);
+    gradient.setColorAt(1, colour);
+    painter.setPen(Qt::NoPen);
+    painter.setBrush(gradient);
+    painter.drawEllipse(at, reach, reach);
+}
+
 /// Light falling off round lamps. Of one colour and size it is the same picture, only fainter:
 /// drawn once for all of them, and kept.
 class Glows {
@@ -29,12 +45,17 @@ public:
     /// `strength` 0…1 as the eye finds it.
     void paint(QPainter& painter, const QPointF& at, qreal radius, const QColor& colour,
                double strength) {
+        constexpr int mostKept = 128;  // a large one would take megabytes, and few are
         const int reach = qMax(1, qRound(radius));
         const double before = painter.opacity();
         painter.setOpacity(before * qBound(0.0, strength, 1.0));
-        // On whole pixels, so that it is copied and not drawn anew.
-        painter.drawImage(QPoint(qRound(at.x()) - reach, qRound(at.y()) - reach),
-                          drawn(colour, reach));
+        if (reach > mostKept) {
+            paintFall(painter, at, radius, colour);
+        } else {
+            // On whole pixels, so that it is copied and not drawn anew.
+            painter.drawImage(QPoint(qRound(at.x()) - reach, qRound(at.y()) - reach),
+                              drawn(colour, reach));
+        }
         painter.setOpacity(before);
     }
 
@@ -44,33 +65,19 @@ private:
         int reach;
         QImage image;
     };
-    const QImage& drawn(QColor colour, int reach) {
+    const QImage& drawn(const QColor& colour, int reach) {
         for (const Glow& one : m_glows) {
             if (one.colour == colour.rgb() && one.reach == reach) return one.image;
         }
         QImage image(2 * reach + 1, 2 * reach + 1, QImage::Format_ARGB32_Premultiplied);
         image.fill(Qt::transparent);
-        const QPointF middle(reach + 0.5, reach + 0.5);
-        QRadialGradient gradient(middle, reach);
-        const QRgb key = colour.rgb();
-        QColor core = colour.lighter(115);
-        core.setAlphaF(0.95F);
-        gradient.setColorAt(0, core);
-        colour.setAlphaF(0.5F);
-        gradient.setColorAt(0.12, colour);
-        colour.setAlphaF(0.15F);
-        gradient.setColorAt(0.45, colour);
-        colour.setAlphaF(0);
-        gradient.setColorAt(1, colour);
         QPainter painter(&image);
         painter.setRenderHint(QPainter::Antialiasing);
-        painter.setPen(Qt::NoPen);
-        painter.setBrush(gradient);
-        painter.drawEllipse(middle, reach, reach);
+        paintFall(painter, QPointF(reach + 0.5, reach + 0.5), reach, colour);
         painter.end();
         constexpr std::size_t most = 32;  // of a size that the drawing no longer has
         if (m_glows.size() == most) m_glows.clear();
-        m_glows.push_back({key, reach, std::move(image)});
+        m_glows.push_back({colour.rgb(), reach, std::move(image)});
         return m_glows.back().image;
     }
     std::vector<Glow> m_glows;
