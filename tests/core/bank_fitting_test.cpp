@@ -364,6 +364,7 @@ TEST(ChargeTime, TellsTheFarads) {
     const Job job = canOf("bank can-4700u-16 charge 100R diode 0.35V", {});
     const Job read = jotted(job, {"charge 0.9s"});
     EXPECT_NEAR(read.bank->measured->value.value(), 0.9 / 300, 1e-12);
+    EXPECT_EQ(read.bank->measured->within, 0.2);  // as it is said: give or take a fifth
     EXPECT_FALSE(understood("charge 0.9s", canOf("bank can-4700u-16", {}), smallCatalogue(), {}));
     EXPECT_FALSE(understood("charge 0.9s 100R", job, smallCatalogue(), {}));
     EXPECT_FALSE(

@@ -371,6 +371,7 @@ TEST(JotLamp, GoesIntoTheUnitThatIsNamedOrNowhere) {
     // A unit by itself is said behind its word.
     EXPECT_EQ(tests::answer("lamp coach roof white", two),
               "✗ “coach” is said behind “in”: in coach.");
+    EXPECT_EQ(code("lamp coach roof white", two), ErrorCode::NotUnderstood);
 }
 }  // namespace
 }  // namespace glimmet::core

@@ -212,6 +212,9 @@ TEST(Interiors, LampsOfARoomAddTheirLightOnItsFarWall) {
     EXPECT_EQ(straight.blue, 0);
     // As far aside as away: cos³ 45° of the light, its cube root to the eye.
     EXPECT_NEAR(onFarWall(one, Millimetres{15}, aside).red, 0.8 * std::sqrt(0.5), 1e-12);
+    EXPECT_NEAR(onFarWall(one, Millimetres{15}, aside).green, 0.4 * std::sqrt(0.5), 1e-12);
+    EXPECT_NEAR(onFarWall({roomLamp(here, 0, 0, 0.4)}, Millimetres{15}, aside).blue,
+                0.4 * std::sqrt(0.5), 1e-12);
     EXPECT_NEAR(onFarWall(one, Millimetres{15}, {Millimetres{9}, Millimetres{12}}).red,
                 0.8 * std::sqrt(0.5), 1e-12);
     // Eight at one place look twice as bright, two colours mix, and nothing is brighter than white.
