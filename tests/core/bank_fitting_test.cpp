@@ -325,7 +325,7 @@ TEST(Clamps, ThatFitLieBetweenBusAndRating) {
     BankPart part;
     part.rated = Volts{25};
     reserve::BankState state{Volts{13.3}, Volts{13.3}, Volts{14}, Volts{14}, {},
-                             {},          Hold{},      {},        {}};
+                             {},          Hold{},      {},        {},        {}};
     const auto fit = reserve::clampsThatFit(part, state);
     ASSERT_FALSE(fit.empty());
     for (const Volts volts : fit) {

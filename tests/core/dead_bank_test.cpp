@@ -140,7 +140,6 @@ TEST(DeadBank, IsOnlyAskedAboutWhenItWasFoundDead) {
         const auto heard = understood(line, of, smallCatalogue(), "");
         return heard ? std::string("understood") : plain(heard.error().what);
     };
-    EXPECT_NE(refused("across 3V", job).find("lift nothing"), std::string::npos);
     EXPECT_NE(refused("cause joint right", job).find("lift nothing"), std::string::npos);
     EXPECT_NE(refused("cause joint right", shunter()).find("lift nothing"), std::string::npos);
     EXPECT_NE(refused("lift nothing", shunter()).find("no stay-alive"), std::string::npos);

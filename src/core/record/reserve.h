@@ -98,6 +98,15 @@ struct FoundCapacitance {
     bool operator==(const FoundCapacitance&) const = default;
 };
 
+/// The volts across a bank that works, on the track and once it is full.
+struct BankVolts {
+    Volts value{};  ///< as the meter read them, >= 0
+    /// What should have been there then, > 0; nothing: the track had not been read.
+    std::optional<Volts> belongs{};
+    std::string on;  ///< date, may be empty
+    bool operator==(const BankVolts&) const = default;
+};
+
 struct FittedBank {
     BankPart part;
     std::optional<Ohms> charge;  ///< resistor that was chosen; nothing: the part's own
@@ -105,6 +114,7 @@ struct FittedBank {
     std::optional<BankClamp> clamp{};          ///< that keeps its volts down
     std::optional<Fitted> seat;                ///< nothing: where the picture finds room
     std::optional<FoundCapacitance> measured;  ///< nothing: what is printed counts
+    std::optional<BankVolts> across{};         ///< nothing: nobody read them
     bool turned = false;             ///< known to be joined with its plus where minus belongs
     std::optional<DeadBank> dead{};  ///< it gave nothing when it was tried
     std::optional<Measured<Celsius>> warmth{};  ///< where it lies, after a while of running

@@ -31,6 +31,13 @@ void foundCapacitanceFields(Io& io, Self& found) {
 }
 
 template <class Io, class Self>
+void bankVoltsFields(Io& io, Self& read) {
+    io("value", read.value, Required, from0To(100));
+    io("belongs", read.belongs, Maybe, within(0.1, 100));
+    io("on", read.on, Maybe, date);
+}
+
+template <class Io, class Self>
 void fittedBankFields(Io& io, Self& bank) {
     io("part", bank.part);
     io("charge", bank.charge, Maybe, from0To(1e5));
@@ -38,6 +45,7 @@ void fittedBankFields(Io& io, Self& bank) {
     io("clamp", bank.clamp, Maybe);
     io("seat", bank.seat, Maybe);
     io("measured", bank.measured, Maybe);
+    io("across", bank.across, Maybe);
     io("turned", bank.turned, Maybe);
     io("dead", bank.dead, Maybe);
     io("warmth", bank.warmth, Maybe);
@@ -63,6 +71,7 @@ GLIMMET_FIELDS(core::RuledOut, ruledOutFields)
 GLIMMET_FIELDS(core::DeadBank, deadFields)
 GLIMMET_FIELDS(core::BankClamp, clampFields)
 GLIMMET_FIELDS(core::FoundCapacitance, foundCapacitanceFields)
+GLIMMET_FIELDS(core::BankVolts, bankVoltsFields)
 GLIMMET_FIELDS(core::FittedBank, fittedBankFields)
 
 }  // namespace glimmet::store

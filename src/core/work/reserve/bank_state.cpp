@@ -3,6 +3,7 @@
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
 #include "core/work/motor_evidence.h"
+#include "core/work/reserve/leak.h"
 #include "core/work/reserve/rolling.h"
 #include "core/work/supply.h"
 
@@ -75,8 +76,14 @@ Path pathOf(const FittedBank& bank) {
     return {bank.charge.value_or(bank.part.charge), bank.diode.value_or(bank.part.diode)};
 }
 
+bool letsMoreCome(const FittedBank& bank) {
+    constexpr double meterOff = 0.05;  // and its own, as it gets warm
+    return bank.clamp && !bank.clamp->before && bank.across &&
+           bank.across->value > bank.clamp->volts * (1 + bank.clamp->tolerance + meterOff);
+}
+
 const BankClamp* clampOf(const FittedBank& bank) {
-    return bank.clamp && !bank.clamp->before ? &*bank.clamp : nullptr;
+    return bank.clamp && !bank.clamp->before && !letsMoreCome(bank) ? &*bank.clamp : nullptr;
 }
 
 const std::optional<FittedBank>& working(const Job& job) {
@@ -176,23 +183,30 @@ BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads
                     std::size_t steps) {
     const Volts bus = busVolts(facts.job, facts.house);
     const Volts spread = trackVolts(facts.job) * facts.house.supplySpread;
-    BankState state{bus, bus, bus + spread, bus + spread, {}, {}, Hold{}, {}, {}};
+    BankState state{bus, bus, bus + spread, bus + spread, {}, {}, Hold{}, {}, {}, {}};
     Volts lowest = bus - spread;
     if (const BankClamp* clamp = clampOf(fitted)) {
         state.full = std::min(bus, clamp->volts);
         state.highest = std::min(state.top, clamp->volts * (1 + clamp->tolerance));
         lowest = std::min(lowest, clamp->volts * (1 - clamp->tolerance));
     }
+    Loads drawing = loads;
+    if (const auto leak = leakOf(facts, fitted)) {
+        state.full *= leak->left;
+        lowest *= leak->left;
+        state.leak = leak->path;
+        drawing.bus.resistive.push_back(leak->path);
+    }
     state.bank = onBus(facts, fitted, loads);
     state.back = state.bank.diode;
     state.hold = state.full > Volts{0}
-                     ? holdOf(state.bank, state.full, processorMinimum, loads.bus, steps)
+                     ? holdOf(state.bank, state.full, processorMinimum, drawing.bus, steps)
                      : Result<Hold>(Hold{Seconds{0}, {}, {}});
     // The worst credible case: the track at its lowest, a bank that was not read at its least.
     Bank least = state.bank;
     least.capacitance *= 1 - lessBy(fitted);
     if (lowest > Volts{0}) {
-        const auto worst = holdOf(least, lowest, processorMinimum, loud(loads).bus, 1);
+        const auto worst = holdOf(least, lowest, processorMinimum, loud(drawing).bus, 1);
         if (worst) state.worst = worst->time;
     } else {
         state.worst = Seconds{0};

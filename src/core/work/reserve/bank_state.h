@@ -29,7 +29,9 @@ struct Path {
     Volts diode{};  ///< 0: it gives back through the charge resistor
 };
 [[nodiscard]] Path pathOf(const FittedBank& bank);
-/// The clamp that keeps its volts down: none where it stands before the charge resistor.
+/// Its volts were read above its clamp: that is open.
+[[nodiscard]] bool letsMoreCome(const FittedBank& bank);
+/// The clamp that keeps its volts down: none where it stands before the charge resistor or is open.
 [[nodiscard]] const BankClamp* clampOf(const FittedBank& bank);
 /// The bank that does its work: nothing where there is none, where it is known to give nothing or
 /// to stand the wrong way round.
@@ -68,7 +70,7 @@ struct Loads {
 
 struct BankState {
     Volts bus{};        ///< that it hangs on
-    Volts full{};       ///< what it is charged to: the bus, or what its clamp lets come
+    Volts full{};       ///< what it is charged to: the bus, what its clamp or a leak lets come
     Volts top{};        ///< of the bus, at the top of the supply's range
     Volts highest{};    ///< at the bank then
     Bank bank;          ///< charge 0 where nothing limits it
@@ -76,6 +78,7 @@ struct BankState {
     Result<Hold> hold;  ///< at typical values
     std::optional<Seconds> worst;  ///< with the supply at its lowest and the bank at its least
     Seconds needed{};              ///< as of the loads
+    std::optional<Ohms> leak;      ///< that empties it besides the loads (leak.h)
 };
 /// `steps`: points of the trace; the time needs none.
 [[nodiscard]] BankState bankState(const Reckoned& facts, const FittedBank& bank, const Loads& loads,

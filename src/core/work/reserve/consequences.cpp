@@ -14,7 +14,8 @@ namespace glimmet::core::reserve {
 namespace {
 
 /// From when on it is charged to when the bus stands at `least`; nothing: for good.
-std::optional<Seconds> lasts(const BankState& state, const BusLoads& loads, Volts least) {
+std::optional<Seconds> lasts(const BankState& state, BusLoads loads, Volts least) {
+    if (state.leak) loads.resistive.push_back(*state.leak);
     const auto hold = holdOf(state.bank, state.full, least, loads, 1);
     if (!hold) return {};
     return hold->time;

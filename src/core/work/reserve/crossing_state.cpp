@@ -1,6 +1,7 @@
 #include "core/work/reserve/crossing_state.h"
 
 #include "core/quantity/format.h"
+#include "core/work/reserve/leak.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -16,6 +17,11 @@ constexpr Seconds decoderRestart{0.3};
 struct Charged {
     std::optional<Bank> bank;
     std::optional<BankClamp> clamp;
+    std::optional<Leak> leak;
+
+    [[nodiscard]] Volts full(Volts bus) const {
+        return (clamp ? std::min(bus, clamp->volts) : bus) * (leak ? leak->left : 1.0);
+    }
 };
 
 CrossingRun runOf(const Reckoned& facts, const Loads& loads, std::vector<Outage> outages,
@@ -27,7 +33,7 @@ CrossingRun runOf(const Reckoned& facts, const Loads& loads, std::vector<Outage>
     run.bus = bus;
     run.bulk = decoderBulk;
     run.bank = charged.bank;
-    run.full = charged.clamp ? std::min(bus, charged.clamp->volts) : bus;
+    run.full = charged.full(bus);
     run.minimum = processorMinimum;
     run.restart = decoderRestart;
     run.slowing = loads.slowing;
@@ -35,6 +41,7 @@ CrossingRun runOf(const Reckoned& facts, const Loads& loads, std::vector<Outage>
     run.motor.emf *= kmh / creep(facts.job).kmh;
     run.others = loads.bus;
     run.others.power = loads.sound;  // what else is the motor
+    if (charged.leak) run.others.resistive.push_back(charged.leak->path);
     return run;
 }
 
@@ -52,7 +59,8 @@ bool sameRhythm(const std::vector<Outage>& a, const std::vector<Outage>& b) {
 Charged bankOf(const Reckoned& facts, const Loads& loads, const std::optional<FittedBank>& fitted) {
     if (!fitted) return {};
     const BankClamp* clamp = clampOf(*fitted);
-    return {onBus(facts, *fitted, loads), clamp ? std::optional(*clamp) : std::nullopt};
+    return {onBus(facts, *fitted, loads), clamp ? std::optional(*clamp) : std::nullopt,
+            leakOf(facts, *fitted)};
 }
 
 /// From the fastest down; `visit` returns whether slower ones are wanted.
@@ -111,7 +119,7 @@ std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& lo
     worst.inTheWorst = worst.crossing.how;
     if (worst.state == State::Over) return worst;  // there is nothing graver
     if (bank.bank && worst.crossing.how != Crossed::Untouched) {
-        worst.full = bank.clamp ? std::min(bus, bank.clamp->volts) : bus;
+        worst.full = bank.full(bus);
         worst.fullAgain = rechargeTime(*bank.bank, worst.full, worst.crossing.bankLeft);
     }
     const Volts lowest = bus - trackVolts(facts.job) * facts.house.supplySpread;
@@ -195,7 +203,7 @@ std::optional<Farads> capacitanceFor(const Reckoned& facts, const Loads& loads,
     if (!found || found->empty()) return {};
     const Volts bus = busVolts(facts.job, facts.house);
     const auto carried = [&](double farads) {
-        const Charged bank{Bank{Farads{farads}, usualDiode, usualCharge}, {}};
+        const Charged bank{Bank{Farads{farads}, usualDiode, usualCharge}, {}, {}};
         return crossed(runOf(facts, loads, *found, bank, bus, creep(facts.job).kmh)).how <=
                Crossed::Dims;
     };

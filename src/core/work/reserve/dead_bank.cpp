@@ -1,6 +1,8 @@
 #include "core/work/reserve/dead_bank.h"
 
+#include "core/finding/answer.h"
 #include "core/quantity/format.h"
+#include "core/work/reserve/leak.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -8,14 +10,14 @@
 namespace glimmet::core::reserve {
 namespace {
 
-// Of the bus volts: above it is charged, below it is not; between something drains it.
+// Of the volts that belong there: above it is charged, below nothingBelow it is not; between
+// something drains it.
 constexpr double charged = 0.8;
-constexpr double empty = 0.2;
 
 enum class Side { Charged, Drained, Empty };
-Side sideOf(Volts across, Volts bus) {
-    if (across >= bus * charged) return Side::Charged;
-    return across <= bus * empty ? Side::Empty : Side::Drained;
+Side sideOf(Volts across, Volts belongs) {
+    if (across >= belongs * charged) return Side::Charged;
+    return across <= belongs * nothingBelow ? Side::Empty : Side::Drained;
 }
 
 bool managed(const Job& job) {
@@ -85,7 +87,7 @@ std::vector<DeadCause> causesOf(const Job& job, Volts bus) {
     const DeadBank& dead = *bank.dead;
     const Path path = pathOf(bank);
     std::vector<DeadCause> all;
-    switch (sideOf(dead.across.value_or(Volts{0}), bus)) {
+    switch (sideOf(dead.across.value_or(Volts{0}), belongAcross(bank, bus))) {
         case Side::Charged:
             if (managed(job)) all.push_back(DeadCause::Setting);
             if (path.diode > Volts{0}) all.push_back(DeadCause::Diode);
@@ -116,21 +118,10 @@ void judgeDead(const Reckoned& facts, const BankState& state, OfferedBanks& bank
     judging.say("reserve.dead", {}, State::Over, Gravity::DoesNotWork, [&](Finding& finding) {
         const FittedBank& bank = *facts.job.bank;
         const DeadBank& dead = *bank.dead;
+        const Volts right = belongAcross(bank, state.bus);
         const Seconds full = rechargeTime(state.bank, state.full, Volts{0});
         finding.caution = capacitorCaution();
-        const auto answer = [&](Text what, Text follows, State then, std::string line) {
-            Option option;
-            option.what = std::move(what);
-            option.effect = std::move(follows);
-            option.state = then;
-            option.jot = std::move(line);
-            option.kind = Option::Kind::Answer;
-            finding.options.push_back(std::move(option));
-        };
-        const auto volts = [](Volts value) {
-            return "across " + formatted(value.value(), Dimension::Ratio, 3) + "V";
-        };
-        const Figure belongs = figures::computed(text("Belongs across it"), "V_full", state.bus, "",
+        const Figure belongs = figures::computed(text("Belongs across it"), "V_full", right, "",
                                                  {busFigure(facts.job, facts.house)});
         if (!dead.across) {
             // What is full before the probes sit needs no waiting for.
@@ -139,26 +130,27 @@ void judgeDead(const Reckoned& facts, const BankState& state, OfferedBanks& bank
             finding.sentence = text(
                 "Lifted off it stops at once: the bank gives nothing. On the track again, meter "
                 "from its plus to its minus: %1 belong there %2.",
-                formatted(state.bus, 3), when);
+                formatted(right, 3), when);
             finding.action = text("read the volts across the bank, on the track");
             finding.figures = {belongs,
                                figures::computed(text("Full after"), "t_full", full, "", {})};
-            answer(text("It stands near %1", formatted(state.bus, 3)),
-                   text("it is charged and does not give back"), State::Over, volts(state.bus));
-            answer(text("It stays near nothing"), text("nothing charges it"), State::Over,
-                   volts(Volts{0}));
-            answer(text("It stays in between"), text("something drains it"), State::Over,
-                   volts(state.bus * 0.5));
+            finding.options = {answer(text("It stands near %1", formatted(right, 3)),
+                                      text("it is charged and does not give back"), State::Over,
+                                      acrossLine(right)),
+                               answer(text("It stays near nothing"), text("nothing charges it"),
+                                      State::Over, acrossLine(Volts{0})),
+                               answer(text("It stays in between"), text("something drains it"),
+                                      State::Over, acrossLine(right * 0.5))};
             return;
         }
-        const Side side = sideOf(*dead.across, state.bus);
+        const Side side = sideOf(*dead.across, right);
         const std::string read = formatted(*dead.across, 3);
         const Text why =
             side == Side::Charged
                 ? text("The bank stands at %1: it is charged, and does not give back.", read)
             : side == Side::Empty ? text("The bank stands at %1: nothing charges it.", read)
                                   : text("The bank stays at %1 of %2: something drains it.", read,
-                                         formatted(state.bus, 3));
+                                         formatted(right, 3));
         finding.figures = {figures::measured(text("Across the bank"), "V_bank", *dead.across,
                                              dead.on, text("on the track"), "across "),
                            belongs};
@@ -173,12 +165,12 @@ void judgeDead(const Reckoned& facts, const BankState& state, OfferedBanks& bank
                                 testOf(left.front(), bank));
         finding.action = text("look at %1", causeWords(left.front()));
         const std::string cause = "cause " + std::string(name(left.front()));
-        answer(text("That was it, and it is put right"), text("lift it once more"), State::Fine,
-               cause + " found");
-        answer(text("That is as it should be"),
-               left.size() > 1 ? text("next is %1", causeWords(left[1]))
-                               : text("then it is the bank itself"),
-               State::Over, cause + " right");
+        finding.options = {answer(text("That was it, and it is put right"),
+                                  text("lift it once more"), State::Fine, cause + " found"),
+                           answer(text("That is as it should be"),
+                                  left.size() > 1 ? text("next is %1", causeWords(left[1]))
+                                                  : text("then it is the bank itself"),
+                                  State::Over, cause + " right")};
     });
 }
 

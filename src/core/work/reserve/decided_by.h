@@ -9,7 +9,10 @@ inline constexpr DecidedBy decidedBy[] = {
     {"reserve.allowed",
      "Over where a plain bank has more than the decoder's leaflet allows on it; said where the "
      "leaflet's figure is known."},
-    {"reserve.capacitance", "Close where it has less than 70 % of what is printed."},
+    {"reserve.capacitance",
+     "Close where it has less than 80 % of what is printed, or more than 130 %, at the far end of "
+     "what "
+     "was found."},
     {"reserve.cells",
      "Of banks whose cells differ by ± 10 %: over where in more than half of them one gets more "
      "than "
@@ -36,6 +39,11 @@ inline constexpr DecidedBy decidedBy[] = {
     {"reserve.hold",
      "Over where it holds shorter than what is needed, close where its worst case "
      "does (least volts, 20 % less capacitance)."},
+    {"reserve.leak",
+     "Of a bank whose volts were read on the track: over above its rating, or where a leak heats "
+     "it "
+     "with more than 0.25 W; close below 90 % of what belongs there, or above its clamp; ask where "
+     "the track was not read or has more."},
     {"reserve.none", "Never wrong: no bank is fitted; what would come of one."},
     {"reserve.one-wheel",
      "Where it bridges a place on one wheel of a side and stutters were counted: over where it "

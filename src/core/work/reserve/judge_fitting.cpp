@@ -122,8 +122,7 @@ void judgeClampBefore(const FittedBank& bank, const BankState& state, const Clam
             behind.what = text("the same behind the resistor");
             behind.effect = text("the resistor limits what flows through it");
             behind.state = made.state;
-            behind.jot = "clamp " + formatted(bank.clamp->volts.value(), Dimension::Ratio) + "V " +
-                         formatted(bank.clamp->tolerance * 100, Dimension::Ratio) + "%";
+            behind.jot = clampLine(*bank.clamp);
             finding.options = {std::move(behind)};
             finding.caution = capacitorCaution();
         });
@@ -155,7 +154,7 @@ void judgeAllowed(const Job& job, Judging& judging) {
 
 void judgeClamp(const Reckoned& facts, const BankState& state, Judging& judging) {
     const auto& clamp = facts.job.bank->clamp;
-    if (!clamp) return;
+    if (!clamp || letsMoreCome(*facts.job.bank)) return;
     const BankPart& part = facts.job.bank->part;
     const ClampState made = clampState(*clamp, part, state);
     if (clamp->before) return judgeClampBefore(*facts.job.bank, state, made, judging);
@@ -273,6 +272,11 @@ double overloadedCells(const BankPart& part, const BankState& state) {
 }
 State cellsState(double share) {
     return share > mostly ? State::Over : share > seldom ? State::Close : State::Fine;
+}
+
+std::string clampLine(const BankClamp& clamp) {
+    return "clamp " + formatted(clamp.volts.value(), Dimension::Ratio) + "V " +
+           formatted(clamp.tolerance * 100, Dimension::Ratio) + "%";
 }
 
 ClampState clampState(const BankClamp& clamp, const BankPart& part, const BankState& state) {

@@ -17,6 +17,9 @@ void judgeFitting(const Reckoned& facts, const BankState& state, Judging& judgin
 /// A bank that is known to stand the wrong way round: said instead of all that it would do.
 void judgeTurned(const FittedBank& bank, Judging& judging);
 
+/// The line that fits it behind the charge resistor.
+[[nodiscard]] std::string clampLine(const BankClamp& clamp);
+
 /// What a clamp comes to.
 struct ClampState {
     Volts lowest{}, highest{};  ///< over its tolerance

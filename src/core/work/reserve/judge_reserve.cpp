@@ -7,8 +7,8 @@
 #include "core/work/reserve/dead_bank.h"
 #include "core/work/reserve/judge_crossing.h"
 #include "core/work/reserve/judge_fitting.h"
+#include "core/work/reserve/judge_found.h"
 #include "core/work/reserve/judge_pads.h"
-#include "core/work/reserve/lifted.h"
 #include "core/work/reserve/own_bank.h"
 #include "core/work/reserve/reserve.h"
 #include "core/work/reserve/rolling.h"
@@ -122,6 +122,12 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
             figures::assumed(text("Processor starts anew below"), "V_min", processorMinimum,
                              text("usual for a decoder"))};
         inputs.insert(inputs.end(), loads.figures.begin(), loads.figures.end());
+        if (state.leak) {
+            inputs.push_back(
+                figures::computed(text("Charged to, for it leaks"), "V_full", state.full, "", {}));
+            inputs.push_back(
+                figures::computed(text("Path of its leak"), "R_leak", *state.leak, "", {}));
+        }
         finding.figures = {
             state.hold->time
                 ? figures::computed(text("Holds without track"), "t_hold", *state.hold->time, "",
@@ -263,53 +269,6 @@ Watts soldRating(Watts heat) {
     return Watts{10};
 }
 
-/// What was read of the bank, against what is printed on it.
-void judgeCapacitance(const FittedBank& bank, Volts full, Judging& judging) {
-    constexpr double leaksBelow = 0.9;  // of the volts that it is charged to, after five R·C
-    const AgainstPrint against = againstPrint(bank);
-    if (against == AgainstPrint::Fits) return;
-    judging.say(
-        "reserve.capacitance", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
-            const bool less = against == AgainstPrint::Less;
-            const Text found = text("%1, give or take %2,", formatted(bank.measured->value, 2),
-                                    percent(bank.measured->within));
-            const std::string printed = formatted(bank.part.capacitance);
-            finding.sentence =
-                !less ? text(
-                            "The bank would have %1 and %2 is printed on it: no bank has so much "
-                            "more. What it feeds draws less than is reckoned here, or it was not "
-                            "off the rails.",
-                            found, printed)
-                : bank.part.inSeries > 1
-                    ? text(
-                          "The bank has %1 and %2 is printed on it: one of its cells is worn, or "
-                          "it leaks.",
-                          found, printed)
-                    : text(
-                          "The bank has %1 and %2 is printed on it: aged, dried out, it leaks, or "
-                          "one of several is not joined.",
-                          found, printed);
-            // A meter across it tells them apart: through the charge resistor a leak costs volts.
-            finding.action =
-                !less ? text("read the motor running, then lift it once more")
-                : bank.part.inSeries > 1
-                    ? text(
-                          "read the volts of each cell on the track: one that lags is worn, all "
-                          "too low leak")
-                    : text(
-                          "read the volts across it on the track: below %1 it leaks, else look at "
-                          "its joints",
-                          formatted(full * leaksBelow, 2));
-            finding.figures = {
-                figures::measured(text("Capacitance"), "C", bank.measured->value, bank.measured->on,
-                                  text("within %1", percent(bank.measured->within)),
-                                  "capacitance "),
-                printedFigure(text("Printed on it"), "C_printed", bank.part.capacitance,
-                              bank.part)};
-            finding.caution = capacitorCaution();
-        });
-}
-
 void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging) {
     const State verdict = chargeState(state);
     judging.say("reserve.charge", {}, verdict, Gravity::DoesNotWork, [&](Finding& finding) {
@@ -447,7 +406,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     if (!dead) judgeDirt(facts, &state, banks, judging);
     judgeRoom(facts, banks, judging);
     judgeVolts(facts, state, banks, judging);
-    judgeCapacitance(*facts.job.bank, state.full, judging);
+    judgeFound(facts, state, banks, judging);
     judgeCharge(facts, state, judging);
     judgeFitting(facts, state, judging);
 }

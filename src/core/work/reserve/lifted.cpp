@@ -27,6 +27,7 @@ std::optional<Seconds> heldUnder(const Bank& bank, const Conditions& at) {
 }
 
 double fullOff(const Reckoned& facts, const FittedBank& bank, const BankState& state) {
+    if (state.leak) return voltsRead;  // then it was read
     if (const BankClamp* clamp = clampOf(bank); clamp && state.full < state.bus)
         return clamp->tolerance;
     return facts.job.supply.volts ? voltsRead : facts.house.supplySpread;
@@ -42,7 +43,8 @@ Result<Lifted> liftedFor(const Reckoned& facts, const FittedBank& bank, Seconds 
                             "long it goes on: lift 2.1s."));
     }
     const BankState state = bankState(facts, bank, loads);
-    const Conditions usual{loads.bus, state.full, processorMinimum};
+    Conditions usual{loads.bus, state.full, processorMinimum};
+    if (state.leak) usual.loads.resistive.push_back(*state.leak);
     const auto reckonedTime = heldUnder(state.bank, usual);
     if (!reckonedTime || !(*reckonedTime > Seconds{0})) {
         return failure(ErrorCode::OutOfRange, {},
@@ -88,7 +90,8 @@ Result<Lifted> liftedFor(const Reckoned& facts, const FittedBank& bank, Seconds 
     const auto lamps = [&](double times) {
         Conditions at = usual;
         for (LampLoad& each : at.loads.lamps) each.count *= times;
-        for (Ohms& each : at.loads.resistive) each = each / times;
+        for (std::size_t i = 0; i < loads.bus.resistive.size(); ++i)
+            at.loads.resistive[i] = at.loads.resistive[i] / times;
         return at;
     };
     between(text("what its lamps take"), lamps(1 - lampsOff), lamps(1 + lampsOff));

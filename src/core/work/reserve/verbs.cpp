@@ -2,10 +2,12 @@
 #include "core/track/trackwork.h"
 #include "core/work/jotted.h"
 #include "core/work/reserve/bank_state.h"
+#include "core/work/reserve/leak.h"
 #include "core/work/reserve/lifted.h"
 #include "core/work/reserve/own_bank.h"
 #include "core/work/reserve/pads_verb.h"
 #include "core/work/reserve/reserve.h"
+#include "core/work/supply.h"
 
 #include <algorithm>
 #include <cmath>
@@ -35,6 +37,7 @@ Result<Jotted> wayRound(const Said& said, bool turned) {
     FittedBank& bank = *result.after.bank;
     bank.turned = turned;
     bank.dead.reset();
+    bank.across.reset();
     // What was read was of the one that stood the wrong way round.
     if (!turned) bank.measured.reset();
     return result;
@@ -126,6 +129,7 @@ Result<Jotted> bank(const Said& said) {
         made = *before;
     else if (before && !said.name("HOLLOW"))
         made.warmth = before->warmth;  // of the place, not of the bank
+    if (charge || diode) made.across.reset();
     made.charge = charge ? charge : made.charge;
     made.diode = diode ? diode : made.diode;
     Text meaning = own ? text("Stay-alive: %1, %2 at up to %3", made.part.name,
@@ -163,7 +167,9 @@ Result<Jotted> part(const Said& said, std::optional<Quantity> FittedBank::*field
     }
     Jotted result =
         jotted(said, value ? text("%1: %2", name, formatted(*value)) : text("%1: none", name));
-    result.after.bank.value().*field = value.value_or(Quantity{});
+    FittedBank& bank = result.after.bank.value();
+    bank.*field = value.value_or(Quantity{});
+    bank.across.reset();  // it was read with what was there before
     return result;
 }
 /// "charge 1.2s": the time until its volts stand, to a twentieth: three time constants.
@@ -226,6 +232,7 @@ Result<Jotted> clamp(const Said& said) {
     if (none) {
         Jotted result = jotted(said, text("No clamp across the bank"));
         result.after.bank->clamp.reset();
+        result.after.bank->across.reset();
         return result;
     }
     BankClamp made{*volts};
@@ -240,6 +247,7 @@ Result<Jotted> clamp(const Said& said) {
                   : text("A clamp of %1 within %2 across the bank, behind its charge resistor",
                          volt, share));
     result.after.bank->clamp = made;
+    result.after.bank->across.reset();
     return result;
 }
 
@@ -273,6 +281,13 @@ tl::unexpected<Error> notDead() {
                   text("That is asked of a bank that gave nothing. Say so first: lift nothing."));
 }
 
+Reckoned factsNow(const Said& said) {
+    static const House usual;
+    const Context& context = said.context;
+    return reckoned(context.job, context.workshop ? context.workshop->house : usual,
+                    context.catalogue);
+}
+
 /// Lifted off the rail with its loads on: how long it went on tells what the bank really has.
 Result<Jotted> lift(const Said& said) {
     const Job& job = said.context.job;
@@ -287,13 +302,14 @@ Result<Jotted> lift(const Said& said) {
     if (none || !(*seconds > Seconds{0})) {
         Jotted result = jotted(said, text("Lifted off it stopped at once: the bank gave nothing"));
         // Said again it does not take away what was found out since.
-        if (!result.after.bank->dead) result.after.bank->dead = DeadBank{said.context.today};
+        FittedBank& bank = *result.after.bank;
+        if (!bank.dead) bank.dead = DeadBank{said.context.today};
+        if (bank.across) bank.dead->across = bank.across->value;
+        bank.across.reset();
         return result;
     }
     const Seconds held = *seconds;
-    static const House usual;
-    const Reckoned facts = reckoned(
-        job, said.context.workshop ? said.context.workshop->house : usual, said.context.catalogue);
+    const Reckoned facts = factsNow(said);
     const bool still = std::string_view(said.verb.word) == "fade";
     const auto told = liftedFor(facts, *job.bank, held, still);
     if (!told) return tl::unexpected(told.error());
@@ -319,14 +335,49 @@ Result<Jotted> lift(const Said& said) {
     return result;
 }
 
-/// Of a bank that gave nothing: what the meter reads across it.
+/// What the meter reads across it, on the track and full.
 Result<Jotted> across(const Said& said) {
-    const std::optional<FittedBank>& bank = said.context.job.bank;
-    if (!bank || !bank->dead) return notDead();
+    const Job& job = said.context.job;
+    if (!job.bank) return noBank();
     const Volts volts = *said.one<Volts>("VOLTS");
-    Jotted result = jotted(said, text("Across the bank, on the track: %1", formatted(volts)));
-    result.after.bank->dead->across = volts;
-    result.after.bank->dead->on = said.context.today;
+    const auto noted = [&](Text meaning) {
+        return jotted(said, text("Across the bank, on the track: %1", std::move(meaning)));
+    };
+    if (job.bank->dead) {
+        Jotted result = noted(verbatim(formatted(volts)));
+        result.after.bank->dead->across = volts;
+        result.after.bank->dead->on = said.context.today;
+        return result;
+    }
+    if (job.bank->part.kind == BankKind::Module) {
+        return refuse(ErrorCode::Unknown,
+                      text("A module keeps what volts it likes: a meter across it tells nothing. "
+                           "Lift it while it runs: lift 2.1s."));
+    }
+    const Reckoned facts = factsNow(said);
+    const Volts belongs = belongAcross(*job.bank, busVolts(job, facts.house));
+    if (!(belongs > Volts{0.1})) {
+        return refuse(ErrorCode::Missing,
+                      text("No volts come to the bank as the track is noted: read that first."));
+    }
+    const std::string read = formatted(volts), right = formatted(belongs, 3);
+    if (volts <= belongs * nothingBelow) {
+        Jotted result = noted(text("%1, where %2 belong: nothing charges it", read, right));
+        result.after.bank->across.reset();
+        result.after.bank->dead = DeadBank{said.context.today, volts};
+        return result;
+    }
+    FittedBank found = *job.bank;
+    found.across = BankVolts{volts, {}, said.context.today};
+    if (job.supply.volts) found.across->belongs = belongs;
+    Text meaning = text("%1; %2 belong there", read, right);
+    if (found.measured && leakOf(facts, found)) {
+        meaning = text("%1. The %2 found before counted on them: lift it once more", meaning,
+                       formatted(found.measured->value, 2));
+        found.measured.reset();
+    }
+    Jotted result = noted(std::move(meaning));
+    result.after.bank = std::move(found);
     return result;
 }
 
@@ -804,7 +855,7 @@ constexpr Verb table[] = {
      {},
      acrossTakes,
      acrossExamples,
-     "volts across a bank that gave nothing, on the track",
+     "volts across a bank on the track, once it is full: whether it leaks",
      across,
      false,
      acrossNoise},

@@ -1,0 +1,13 @@
+// Checks of what was read of a bank at the bench: its volts on the track, its farads.
+#pragma once
+
+#include "core/work/reserve/bank_options.h"
+#include "core/work/room.h"
+
+namespace glimmet::core::reserve {
+
+/// Precondition: the job has a bank that is not known to give nothing; `state` is of it.
+void judgeFound(const Reckoned& facts, const BankState& state, OfferedBanks& banks,
+                Judging& judging);
+
+}  // namespace glimmet::core::reserve
