@@ -416,6 +416,18 @@ TEST(DeadPlaces, AreThoseOfTheLayoutElseUsualPoints) {
     EXPECT_EQ(places(jotted(job, {"points 1:12 live"})).size(), 2U);
     EXPECT_EQ(places(jotted(job, {"points none"}))[0].name, "gap right 5 mm");
     EXPECT_EQ(places(jotted(job, {"points none", "gap none"}))[0].name, "points");
+    // Of one kind only those go; "points" are all of them.
+    const auto count = [&](std::initializer_list<const char*> lines) {
+        return jotted(jotted(job, {"gap none", "points none", "points 1:9", "crossing 1:6",
+                                   "double slip 1:9", "three-way 1:6"}),
+                      lines)
+            .layout.spots.size();
+    };
+    EXPECT_EQ(count({}), 4U);
+    EXPECT_EQ(count({"crossing none"}), 3U);
+    EXPECT_EQ(count({"crossing none", "crossing 1:6 live", "three-way none"}), 2U);
+    EXPECT_EQ(count({"crossing 1:6 live"}), 3U);
+    EXPECT_EQ(count({"points none"}), 0U);
     // The same points again are measured anew, not there twice.
     EXPECT_EQ(places(jotted(job, {"points 1:6 15mm"})).size(), 3U);
     EXPECT_NEAR(places(jotted(shunter(), {"scale N", "points 1:9"}))[0].length.value(),

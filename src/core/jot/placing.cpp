@@ -2,6 +2,7 @@
 
 #include "core/jot/names.h"
 #include "core/jot/values.h"
+#include "core/quantity/parse.h"
 
 #include <algorithm>
 
@@ -18,6 +19,13 @@ template <class Range>
 bool holds(const Range& words, std::string_view wanted) {
     return std::any_of(std::begin(words), std::end(words),
                        [&](std::string_view word) { return word == wanted; });
+}
+
+/// "per metre", "every metre": a unit by itself is one of it.
+Token oneOf(const Token& token, const Takes& takes) {
+    const std::string counted = "1 " + token.words;
+    if (token.numeric || dimensionNamed(counted) != takes.dimension) return token;
+    return {counted, token.at, true, takes.dimension, false};
 }
 
 class Placing {
@@ -73,8 +81,8 @@ private:
                 wordsUpToNextPlace(i);
             } else if (takes.kind == Kind::Name) {
                 if (!nameAt(i)) unknownName(i);
-            } else if (measures(token(), takes)) {
-                keep(token(), i);
+            } else if (const Token said = oneOf(token(), takes); measures(said, takes)) {
+                keep(said, i);
                 ++m_next;
             } else {
                 fail(ErrorCode::NotUnderstood,

@@ -53,10 +53,12 @@ bool unitLike(const std::string& word) {
            std::find(std::begin(prefixes), std::end(prefixes), word) != std::end(prefixes);
 }
 
-/// "5x0.47F": so many of a capacitor. A size, "52x14x11", stays whole.
+/// "5x0.47F", or "5x" before it: so many of a capacitor. A size, "52x14x11", stays whole.
 bool countOfFarads(std::string_view piece, std::size_t cross) {
     const std::string_view each = piece.substr(cross + 1);
-    if (cross == 0 || !digits(piece.substr(0, cross)) || !startsNumeric(each)) return false;
+    if (cross == 0 || !digits(piece.substr(0, cross))) return false;
+    if (each.empty()) return true;
+    if (!startsNumeric(each)) return false;
     const bool micro = each.ends_with('u') || each.ends_with("µ") || each.ends_with("μ");
     return micro || dimensionNamed(each) == Dimension::Capacitance;
 }

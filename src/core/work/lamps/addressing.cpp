@@ -14,6 +14,26 @@ std::string shortName(const std::string& name) {
     return name.substr(0, name.size() - ending.size());
 }
 
+void addTradeWords(std::vector<Named>& lamps) {
+    struct Trade {
+        const char *lamp, *stem;
+        std::initializer_list<const char*> words;
+    };
+    static const Trade trades[] = {
+        {"front lamp", "head", {"head", "headlamp", "headlamps", "headlight", "head lamp"}},
+        {"rear lamp", "tail", {"tail", "tail lamp", "tail lamps", "taillight", "tail light"}}};
+    for (const Trade& trade : trades) {
+        const bool taken = std::any_of(lamps.begin(), lamps.end(), [&](const Named& each) {
+            return lowered(each.name).find(trade.stem) != std::string::npos;
+        });
+        const auto lamp = std::find_if(lamps.begin(), lamps.end(), [&](const Named& each) {
+            return lowered(each.name) == trade.lamp;
+        });
+        if (taken || lamp == lamps.end()) continue;
+        lamp->also.insert(lamp->also.end(), trade.words.begin(), trade.words.end());
+    }
+}
+
 std::vector<Named> ownNames(const Context& context) {
     std::vector<Named> all;
     for (const LampGroup& group : context.job.groups) {
@@ -41,6 +61,7 @@ std::vector<Named> lampGroupNames(const Context& context) {
             if (!word.empty() && free) all[i].also.push_back(word);
         }
     }
+    addTradeWords(all);
     return all;
 }
 

@@ -12,6 +12,9 @@ namespace glimmet::core::lamps {
 /// "front" for "front lamp"; empty for names of another make.
 [[nodiscard]] std::string shortName(const std::string& name);
 
+/// A front lamp is a headlamp and a rear lamp a tail lamp, as people say, where no other is.
+void addTradeWords(std::vector<jot::Named>& lamps);
+
 /// Groups by their own names only: beside a colour, "white" is no wire.
 [[nodiscard]] std::vector<jot::Named> ownNames(const jot::Context& context);
 /// And by what feeds them, where that is no name of another.

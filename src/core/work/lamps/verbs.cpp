@@ -52,10 +52,13 @@ std::vector<Named> places(const Context& context) {
         if (const std::string brief = shortName(bare); !brief.empty()) named.also.push_back(brief);
         all.push_back(std::move(named));
     }
+    addTradeWords(all);
     return all;
 }
 std::vector<Named> lampsOrPlaces(const Context& context) {
-    return withPlaces(lampGroupNames(context), context);
+    std::vector<Named> all = withPlaces(lampGroupNames(context), context);
+    addTradeWords(all);
+    return all;
 }
 
 std::vector<Named> colours(const Context& context) {
@@ -67,9 +70,10 @@ std::vector<Named> colours(const Context& context) {
         named.also.push_back(named.name + " led");
         all.push_back(std::move(named));
     }
-    all.push_back({"warm white", {"white warm", "warm-white", "warm white led"}, "LED"});
-    all.push_back(
-        {"cool white", {"white cool", "cool-white", "cold white", "cool white led"}, "LED"});
+    all.push_back({"warm white", {"white warm", "warm-white", "warm white led", "warm"}, "LED"});
+    all.push_back({"cool white",
+                   {"white cool", "cool-white", "cold white", "cool white led", "cool", "cold"},
+                   "LED"});
     for (const LampPart& part : context.catalogue.lamps) {
         all.push_back({part.id, {part.name}, part.name});
     }

@@ -458,22 +458,25 @@ Result<Jotted> points(const Said& said) {
     const std::string& id = *said.name("NUMBER");
     const auto length = said.one<Millimetres>("MM");
     const auto frog = said.name("FROG");
-    const auto kind = said.name("KIND");
+    const auto& kind = said.name("KIND");
     std::vector<DeadSpot> spots = said.context.job.layout.spots;
     if (id == "none") {
         if (length || frog || kind) {
             return refuse(ErrorCode::NotUnderstood,
                           text("None, or points with a frog: only one of them can be."));
         }
-        Jotted result = jotted(said, text("No points with a dead frog on its layout"));
-        std::erase_if(spots, [](const DeadSpot& spot) { return spot.number > 0; });
+        const Trackwork only = *named<Trackwork>(said.verb.word);
+        Jotted result = jotted(said, text("No %1 with a dead frog on its layout", said.verb.word));
+        std::erase_if(spots, [&](const DeadSpot& spot) {
+            return spot.number > 0 && (only == Trackwork::Points || spot.work == only);
+        });
         result.after.layout.spots = std::move(spots);
         return result;
     }
     DeadSpot spot;
     spot.number = std::stod(id.substr(2));
     spot.length = length;
-    if (kind) spot.work = *named<Trackwork>(*kind);
+    spot.work = *named<Trackwork>(kind ? *kind : said.verb.word);
     const Text called = workWords(spot.work, id);
     const auto before = std::find_if(spots.begin(), spots.end(), [&](const DeadSpot& one) {
         return one.number > 0 && one.work == spot.work && std::abs(one.number - spot.number) < 1e-9;
@@ -584,9 +587,10 @@ Result<Jotted> dirtOn(const Said& said) {
     if (feel)
         perMetre = *feel == "bad" ? 3.0 : *feel == "often" ? 1.0 : *feel == "little" ? 0.1 : 0.0;
     const std::string each = perMetre > 0 ? formatted(Metres{1 / perMetre}, 3) : std::string();
+    const bool several = within && count.front() > 1;
     Jotted result = jotted(
         said, !(perMetre > 0) ? text("Without a bank no stutters")
-              : within        ? text("Without a bank %1 stutters in %2, one every %3",
+              : several       ? text("Without a bank %1 stutters in %2, one every %3",
                                      formatted(count.front(), Dimension::Ratio), formatted(*within), each)
                               : text("Without a bank one stutter every %1", each));
     result.after.layout.dirt = Dirt{perMetre, said.context.today};
@@ -721,7 +725,7 @@ constexpr Takes pointsTakes[] = {
     {.what = "NUMBER",
      .kind = Kind::Name,
      .needed = true,
-     .missing = "Which points?",
+     .missing = "1 in how many?",
      .names = pointsNumbers,
      .unknown = "No points part by “%1”. There are: %2."},
     {.what = "MM", .dimension = Dimension::Length, .least = 1e-3, .most = 0.5, .unitNeeded = true},
@@ -759,15 +763,23 @@ constexpr Takes dirtTakes[] = {
      .unitNeeded = true},
     {.what = "COUNT", .dimension = Dimension::Ratio, .least = 1, .most = 1000},
     {.what = "FEEL", .kind = Kind::Name, .names = dirtNames}};
-constexpr const char* dirtExamples[] = {"dirt every 1m", "dirt 3 per 2m", "dirt often"};
+constexpr const char* dirtExamples[] = {"dirt every 1m", "dirt 3 per 2m", "dirt 1 per metre",
+                                        "dirt often"};
 constexpr const char* dirtWords[] = {"stutters"};
 constexpr const char* coastWords[] = {"coasts"};
 constexpr const char* coastExamples[] = {"coast 40mm"};
 constexpr const char* coastNoise[] = {"rolls", "for", "on"};
 constexpr const char* pointsWords[] = {"turnout", "turnouts"};
 constexpr const char* pointsExamples[] = {"points 1:9", "points 1:9 30mm", "points 1:9 live",
-                                          "points 1:6 crossing", "points none"};
+                                          "points 1:6 curved", "points none"};
 constexpr const char* pointsNoise[] = {"frog", "frogs", "of"};
+constexpr const char* crossingWords[] = {"crossings", "diamond"};
+constexpr const char* crossingExamples[] = {"crossing 1:6", "crossing 1:6 live"};
+constexpr const char* threeWayWords[] = {"threeway"};
+constexpr const char* threeWayExamples[] = {"three-way 1:6"};
+constexpr const char* doubleSlipWords[] = {"doubleslip", "double"};
+constexpr const char* doubleSlipExamples[] = {"double-slip 1:6"};
+constexpr const char* workNoise[] = {"points", "turnout", "slip", "frog", "frogs", "of"};
 constexpr const char* gapExamples[] = {"gap 28mm left", "gap 12mm both", "gap none"};
 constexpr const char* gapNoise[] = {"in", "rail", "rails", "the", "of"};
 constexpr const char* creepExamples[] = {"creep 14km/h"};
@@ -871,6 +883,12 @@ constexpr Verb table[] = {
      "points or a crossing of the layout whose frogs give no power, with their length if you have "
      "it",
      points, false, pointsNoise},
+    {"crossing", crossingWords, pointsTakes, crossingExamples,
+     "two tracks that cross on the layout, whose frogs give no power", points, false, workNoise},
+    {"three-way", threeWayWords, pointsTakes, threeWayExamples,
+     "points with two branches at one place", points, false, workNoise},
+    {"double-slip", doubleSlipWords, pointsTakes, doubleSlipExamples,
+     "a crossing that one can turn off on", points, false, workNoise},
     {"gap",
      {},
      gapTakes,
