@@ -12,6 +12,8 @@
 #include <QToolTip>
 
 #include <algorithm>
+#include <array>
+#include <numeric>
 
 using namespace Qt::StringLiterals;
 
@@ -20,6 +22,8 @@ namespace {
 
 constexpr int headHigh = 48, rowHigh = 40;
 constexpr double nameWide = 176, leastColumn = 50;
+/// Widths of the columns, as shares of an even one: "150 mA" takes more than "39 s".
+constexpr std::array<double, 10> shares{1.1, 0.95, 1.08, 0.93, 1.05, 0.97, 1.08, 0.97, 0.97, 0.9};
 
 QString bankKindWord(core::BankKind kind) {
     switch (kind) {
@@ -76,11 +80,15 @@ void BankTable::work() {
 }
 
 QSize BankTable::minimumSizeHint() const {
-    return {static_cast<int>(nameWide + 10 * leastColumn) + 20,
+    return {static_cast<int>(nameWide + static_cast<double>(shares.size()) * leastColumn) + 20,
             headHigh + static_cast<int>(m_rows.size()) * rowHigh + 8};
 }
 
-double BankTable::columnWidth() const { return (width() - nameWide - 20) / 10; }
+double BankTable::columnFrom(std::size_t column) const {
+    const double even = (width() - nameWide - 20) / static_cast<double>(shares.size());
+    const auto upTo = shares.begin() + static_cast<std::ptrdiff_t>(std::min(column, shares.size()));
+    return nameWide + even * std::accumulate(shares.begin(), upTo, 0.0);
+}
 
 int BankTable::rowAt(const QPointF& at) const {
     const int row = (static_cast<int>(at.y()) - headHigh) / rowHigh;
@@ -126,9 +134,10 @@ bool BankTable::event(QEvent* event) {
         QString tip;
         if (row >= 0) {
             const auto& shown = m_rows[static_cast<std::size_t>(row)];
-            const double across = help->pos().x() - nameWide;
-            const auto column = static_cast<std::size_t>(std::max(0.0, across) / columnWidth());
-            tip = across < 0 || column >= shown.cells.size()
+            const double at = help->pos().x();
+            std::size_t column = 0;
+            while (column < shown.cells.size() && at >= columnFrom(column + 1)) ++column;
+            tip = at < nameWide || column >= shown.cells.size()
                       ? tr("%1. Press it to fit it.").arg(qs(shown.bank.bank.part.name))
                       : said(shown.cells[column].means);
         }
@@ -150,7 +159,9 @@ void BankTable::paintEvent(QPaintEvent*) {
                          tr("No bank can be worked out on these volts."));
         return;
     }
-    const double wide = columnWidth();
+    const auto column = [&](std::size_t c, double top, double high) {
+        return QRectF(columnFrom(c), top, columnFrom(c + 1) - columnFrom(c) - 6, high);
+    };
     const auto elided = [&](const QString& words, double room) {
         return QFontMetricsF(painter.font()).elidedText(words, Qt::ElideRight, room);
     };
@@ -162,10 +173,10 @@ void BankTable::paintEvent(QPaintEvent*) {
                              .arg(qs(core::formatted(*second, 2))));
     }
     for (std::size_t c = 0; c < m_rows.front().cells.size(); ++c) {
+        const QRectF box = column(c, 24, 20);
         painter.drawText(
-            QRectF(nameWide + static_cast<double>(c) * wide, 24, wide - 4, 20),
-            Qt::AlignLeft | Qt::AlignVCenter,
-            elided(said(core::reserve::heading(m_rows.front().cells[c].aspect)), wide - 4));
+            box, Qt::AlignLeft | Qt::AlignVCenter,
+            elided(said(core::reserve::heading(m_rows.front().cells[c].aspect)), box.width()));
     }
     for (std::size_t i = 0; i < m_rows.size(); ++i) {
         const core::reserve::BankRow& row = m_rows[i];
@@ -196,8 +207,7 @@ void BankTable::paintEvent(QPaintEvent*) {
                          bankKindWord(part.kind));
         for (std::size_t c = 0; c < row.cells.size(); ++c) {
             const core::reserve::BankCell& cell = row.cells[c];
-            const QRectF box(nameWide + static_cast<double>(c) * wide, top + 2, wide - 4,
-                             rowHigh - 4);
+            const QRectF box = column(c, top + 2, rowHigh - 4);
             painter.setFont(figuresFont(13, cell.state != core::State::Fine));
             painter.setPen(cell.state == core::State::Fine ? look.ink : look.of(cell.state));
             const QString words = elided(said(cell.words), box.width());

@@ -39,7 +39,8 @@ private:
     void work();
     void take(int row);
     [[nodiscard]] int rowAt(const QPointF& at) const;
-    [[nodiscard]] double columnWidth() const;
+    /// Where a column begins; of the one behind the last where that ends.
+    [[nodiscard]] double columnFrom(std::size_t column) const;
     std::optional<Asked> m_asked;
     std::vector<core::reserve::BankRow> m_rows;
     int m_focused = 0;
