@@ -1,5 +1,4 @@
 // Jots of the stay-alive.
-#include "core/track/trackwork.h"
 #include "core/work/jotted.h"
 #include "core/work/reserve/bank_state.h"
 #include "core/work/reserve/leak.h"
@@ -7,6 +6,7 @@
 #include "core/work/reserve/own_bank.h"
 #include "core/work/reserve/pads_verb.h"
 #include "core/work/reserve/reserve.h"
+#include "core/work/reserve/track_verbs.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -68,13 +68,6 @@ Fitted seatCalled(const Job& job, const std::string& called) {
 tl::unexpected<Error> noBank() {
     return refuse(ErrorCode::Unknown,
                   text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
-}
-
-constexpr std::size_t mostSpots = 50;  // as the record keeps them
-tl::unexpected<Error> tooMany() {
-    return refuse(
-        ErrorCode::OutOfRange,
-        text("More than %1 dead places are not kept. Keep the worst.", std::to_string(mostSpots)));
 }
 
 /// "in the hood", and "in series".
@@ -412,191 +405,6 @@ Result<Jotted> cause(const Said& said) {
     return result;
 }
 
-/// Numbers that points come in; none takes every dead place of the layout away.
-std::vector<Named> pointsNumbers(const Context&) {
-    std::vector<Named> all;
-    for (const int number : {3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 18}) {
-        all.push_back({"1:" + std::to_string(number), {}, "points that part so"});
-    }
-    all.push_back({"none", {"no"}, "no dead place"});
-    return all;
-}
-std::vector<Named> frogs(const Context&) {
-    return {{"dead", {"insulated"}, "the frog gives no power"},
-            {"live", {"powered"}, "the frog gives power"}};
-}
-std::vector<Named> railNames(const Context&) {
-    return {{"left", {}, "rail"},
-            {"right", {}, "rail"},
-            {"both", {}, "rails"},
-            {"middle", {"centre", "studs"}, "rail of three, or studs"}};
-}
-
-std::vector<Named> trackworks(const Context&) {
-    return {{"curved", {}, "both ways are curved"},
-            {"three-way", {"three way", "threeway"}, "two branches at one place"},
-            {"crossing", {"diamond"}, "two tracks that cross"},
-            {"double-slip", {"double slip", "slip"}, "a crossing that one can turn off on"}};
-}
-/// "points 1:9", "three-way points 1:6", "crossing 1:6"
-Text workWords(Trackwork work, const std::string& number) {
-    switch (work) {
-        case Trackwork::Points:
-            break;
-        case Trackwork::Curved:
-            return text("Curved points %1", number);
-        case Trackwork::ThreeWay:
-            return text("Three-way points %1", number);
-        case Trackwork::Crossing:
-            return text("A crossing %1", number);
-        case Trackwork::DoubleSlip:
-            return text("A double slip %1", number);
-    }
-    return text("Points %1", number);
-}
-Result<Jotted> points(const Said& said) {
-    const std::string& id = *said.name("NUMBER");
-    const auto length = said.one<Millimetres>("MM");
-    const auto frog = said.name("FROG");
-    const auto& kind = said.name("KIND");
-    std::vector<DeadSpot> spots = said.context.job.layout.spots;
-    if (id == "none") {
-        if (length || frog || kind) {
-            return refuse(ErrorCode::NotUnderstood,
-                          text("None, or points with a frog: only one of them can be."));
-        }
-        const Trackwork only = *named<Trackwork>(said.verb.word);
-        Jotted result = jotted(said, text("No %1 with a dead frog on its layout", said.verb.word));
-        std::erase_if(spots, [&](const DeadSpot& spot) {
-            return spot.number > 0 && (only == Trackwork::Points || spot.work == only);
-        });
-        result.after.layout.spots = std::move(spots);
-        return result;
-    }
-    DeadSpot spot;
-    spot.number = std::stod(id.substr(2));
-    spot.length = length;
-    spot.work = *named<Trackwork>(kind ? *kind : said.verb.word);
-    const Text called = workWords(spot.work, id);
-    const auto before = std::find_if(spots.begin(), spots.end(), [&](const DeadSpot& one) {
-        return one.number > 0 && one.work == spot.work && std::abs(one.number - spot.number) < 1e-9;
-    });
-    if (frog == "live") {
-        if (length) {
-            return refuse(ErrorCode::NotUnderstood,
-                          text("A live frog leaves nothing dead: no length goes with it."));
-        }
-        if (before != spots.end()) spots.erase(before);
-        Jotted result =
-            jotted(said, text("%1 with a live frog: they give power all along", called));
-        result.after.layout.spots = std::move(spots);
-        return result;
-    }
-    Jotted result = jotted(
-        said, length ? text("%1: %2 of a rail are dead, by the ruler", called, formatted(*length))
-                     : text("%1 with a dead frog: usually %2 of a rail", called,
-                            formatted(usualFrog(spot.number, said.context.job.scale.ratio), 3)));
-    if (before != spots.end())
-        *before = spot;
-    else
-        spots.push_back(spot);
-    if (spots.size() > mostSpots) return tooMany();
-    result.after.layout.spots = std::move(spots);
-    return result;
-}
-
-Result<Jotted> gap(const Said& said) {
-    const auto length = said.one<Millimetres>("MM");
-    const auto& rail = said.name("RAIL");
-    std::vector<DeadSpot> spots = said.context.job.layout.spots;
-    if (said.name("none")) {
-        if (length || rail) {
-            return refuse(ErrorCode::NotUnderstood,
-                          text("None, or a gap: only one of them can be."));
-        }
-        Jotted result = jotted(said, text("No gaps in the rails of its layout"));
-        std::erase_if(spots, [](const DeadSpot& spot) { return !(spot.number > 0); });
-        result.after.layout.spots = std::move(spots);
-        return result;
-    }
-    if (!length) {
-        return refuse(ErrorCode::Missing, text("How long? Write it like gap 28mm left."));
-    }
-    if (!rail) {
-        return refuse(ErrorCode::Missing,
-                      text(said.context.job.feed == Feed::ThreeRailDigital
-                               ? "In which rail: left, right, both or middle? Write it like gap "
-                                 "28mm middle."
-                               : "In which rail: left, right or both? Write it like gap 28mm "
-                                 "left."));
-    }
-    DeadSpot spot;
-    spot.length = length;
-    spot.rail = *named<Rails>(*rail);
-    if (spot.rail == Rails::Middle && said.context.job.feed != Feed::ThreeRailDigital) {
-        return refuse(ErrorCode::Unknown, text("Its track has two rails and no middle one."));
-    }
-    if (std::find(spots.begin(), spots.end(), spot) == spots.end()) spots.push_back(spot);
-    if (spots.size() > mostSpots) return tooMany();
-    Jotted result = jotted(
-        said, *rail == "both"
-                  ? text("A gap of %1 in both rails of its layout", formatted(*length))
-                  : text("A gap of %1 in the %2 rail of its layout", formatted(*length), *rail));
-    result.after.layout.spots = std::move(spots);
-    return result;
-}
-
-Result<Jotted> creepAt(const Said& said) {
-    // Typed in km/h, and shown so: what the conversion leaves behind the seventh figure goes.
-    const double kmh = std::round(said.one<MetresPerSecond>("SPEED")->value() * 3.6e6) / 1e6;
-    Jotted result = jotted(said, text("Goes over dead places of its layout at %1 km/h",
-                                      formatted(kmh, Dimension::Ratio)));
-    result.after.layout.kmh = kmh;
-    return result;
-}
-
-Result<Jotted> coast(const Said& said) {
-    const Millimetres distance = *said.one<Millimetres>("MM");
-    const double kmh = creep(said.context.job).kmh;
-    Jotted result = jotted(said, text("Rolls %1 once its motor is off, from %2 km/h",
-                                      formatted(distance), formatted(kmh, Dimension::Ratio)));
-    result.after.layout.coast = Coast{distance, kmh, said.context.today};
-    return result;
-}
-
-std::vector<Named> dirtNames(const Context&) {
-    return {{"clean", {"none"}, "no stutters"},
-            {"little", {"rare", "a little"}, "one stutter in some 10 m"},
-            {"often", {"some", "dirty"}, "one every metre"},
-            {"bad", {"very dirty"}, "three every metre"}};
-}
-/// "dirt often", "dirt every 80cm", "dirt 3 per 2m"
-Result<Jotted> dirtOn(const Said& said) {
-    const auto every = said.one<Millimetres>("EVERY");
-    const auto within = said.one<Millimetres>("WITHIN");
-    const auto& count = said.at("COUNT").quantities;
-    const auto& feel = said.name("FEEL");
-    const int ways = (every ? 1 : 0) + (within || !count.empty() ? 1 : 0) + (feel ? 1 : 0);
-    if (ways != 1 || within.has_value() == count.empty()) {
-        return refuse(ErrorCode::Missing, text("How often does it stutter? Write it like %1 or %2.",
-                                               said.verb.examples[0], said.verb.examples[1]));
-    }
-    double perMetre = 0;
-    if (every) perMetre = 1 / Metres{*every}.value();
-    if (within) perMetre = count.front() / Metres{*within}.value();
-    if (feel)
-        perMetre = *feel == "bad" ? 3.0 : *feel == "often" ? 1.0 : *feel == "little" ? 0.1 : 0.0;
-    const std::string each = perMetre > 0 ? formatted(Metres{1 / perMetre}, 3) : std::string();
-    const bool several = within && count.front() > 1;
-    Jotted result = jotted(
-        said, !(perMetre > 0) ? text("Without a bank no stutters")
-              : several       ? text("Without a bank %1 stutters in %2, one every %3",
-                                     formatted(count.front(), Dimension::Ratio), formatted(*within), each)
-                              : text("Without a bank one stutter every %1", each));
-    result.after.layout.dirt = Dirt{perMetre, said.context.today};
-    return result;
-}
-
 /// "allows 2200u": the leaflet of the decoder that is fitted.
 Result<Jotted> allows(const Said& said) {
     const auto& decoder = said.context.job.decoder;
@@ -721,71 +529,6 @@ constexpr Takes causeTakes[] = {{.what = "CAUSE",
                                  .missing = "Was it that (found), or is it right?",
                                  .names = causeEnds}};
 
-constexpr Takes pointsTakes[] = {
-    {.what = "NUMBER",
-     .kind = Kind::Name,
-     .needed = true,
-     .missing = "1 in how many?",
-     .names = pointsNumbers,
-     .unknown = "No points part by “%1”. There are: %2."},
-    {.what = "MM", .dimension = Dimension::Length, .least = 1e-3, .most = 0.5, .unitNeeded = true},
-    {.what = "KIND", .kind = Kind::Name, .names = trackworks},
-    {.what = "FROG", .kind = Kind::Name, .names = frogs}};
-constexpr Takes gapTakes[] = {
-    {.what = "MM", .dimension = Dimension::Length, .least = 0.2e-3, .most = 2},
-    {.what = "RAIL", .kind = Kind::Name, .names = railNames},
-    none};
-constexpr Takes creepTakes[] = {{.what = "SPEED",
-                                 .needed = true,
-                                 .missing = "How fast, as the prototype goes?",
-                                 .dimension = Dimension::Speed,
-                                 .least = 1 / 3.6,
-                                 .most = 160 / 3.6,
-                                 .unitNeeded = true}};
-constexpr Takes coastTakes[] = {{.what = "MM",
-                                 .needed = true,
-                                 .missing = "How far does it roll?",
-                                 .dimension = Dimension::Length,
-                                 .least = 0.2e-3,
-                                 .most = 3}};
-constexpr Takes dirtTakes[] = {
-    {.what = "EVERY",
-     .after = "every",
-     .dimension = Dimension::Length,
-     .least = 0.01,
-     .most = 1000,
-     .unitNeeded = true},
-    {.what = "WITHIN",
-     .after = "per",
-     .dimension = Dimension::Length,
-     .least = 0.05,
-     .most = 1000,
-     .unitNeeded = true},
-    {.what = "COUNT", .dimension = Dimension::Ratio, .least = 1, .most = 1000},
-    {.what = "FEEL", .kind = Kind::Name, .names = dirtNames}};
-constexpr const char* dirtExamples[] = {"dirt every 1m", "dirt 3 per 2m", "dirt 1 per metre",
-                                        "dirt often"};
-constexpr const char* dirtWords[] = {"stutters"};
-constexpr const char* coastWords[] = {"coasts"};
-constexpr const char* coastExamples[] = {"coast 40mm"};
-constexpr const char* coastNoise[] = {"rolls", "for", "on"};
-constexpr const char* pointsWords[] = {"turnout", "turnouts"};
-constexpr const char* pointsExamples[] = {"points 1:9", "points 1:9 30mm", "points 1:9 live",
-                                          "points 1:6 curved", "points none"};
-constexpr const char* pointsNoise[] = {"frog", "frogs", "of"};
-constexpr const char* crossingWords[] = {"crossings", "diamond"};
-constexpr const char* crossingExamples[] = {"crossing 1:6", "crossing 1:6 live"};
-constexpr const char* threeWayWords[] = {"threeway"};
-constexpr const char* threeWayExamples[] = {"three-way 1:6"};
-constexpr const char* doubleSlipWords[] = {"doubleslip", "double"};
-constexpr const char* doubleSlipExamples[] = {"double-slip 1:6"};
-constexpr const char* workNoise[] = {"points", "turnout", "slip", "frog", "frogs", "of"};
-constexpr const char* gapExamples[] = {"gap 28mm left", "gap 12mm both", "gap none"};
-constexpr const char* gapNoise[] = {"in", "rail", "rails", "the", "of"};
-constexpr const char* creepExamples[] = {"creep 14km/h"};
-constexpr const char* creepWords[] = {"creeps"};
-constexpr const char* creepNoise[] = {"at", "over", "points"};
-
 constexpr const char* bankNoise[] = {"x", "of", "and"};
 constexpr const char* bankWords[] = {"stay-alive", "reserve"};
 constexpr const char* bankExamples[] = {"bank electrolytic-2200u-25",
@@ -879,31 +622,14 @@ constexpr Verb table[] = {
      cause,
      false,
      causeNoise},
-    {"points", pointsWords, pointsTakes, pointsExamples,
-     "points or a crossing of the layout whose frogs give no power, with their length if you have "
-     "it",
-     points, false, pointsNoise},
-    {"crossing", crossingWords, pointsTakes, crossingExamples,
-     "two tracks that cross on the layout, whose frogs give no power", points, false, workNoise},
-    {"three-way", threeWayWords, pointsTakes, threeWayExamples,
-     "points with two branches at one place", points, false, workNoise},
-    {"double-slip", doubleSlipWords, pointsTakes, doubleSlipExamples,
-     "a crossing that one can turn off on", points, false, workNoise},
-    {"gap",
-     {},
-     gapTakes,
-     gapExamples,
-     "a length of rail without power on the layout",
-     gap,
-     false,
-     gapNoise},
-    {"creep", creepWords, creepTakes, creepExamples,
-     "how slowly it goes over dead places, in km/h of the prototype", creepAt, false, creepNoise},
-    {"dirt", dirtWords, dirtTakes, dirtExamples,
-     "how often it stutters on its layout without a bank", dirtOn},
-    {"coast", coastWords, coastTakes, coastExamples,
-     "how far it rolls at that speed once its motor is off: a flywheel shows here", coast, false,
-     coastNoise},
+    pointsVerb,
+    crossingVerb,
+    threeWayVerb,
+    doubleSlipVerb,
+    gapVerb,
+    creepVerb,
+    dirtVerb,
+    coastVerb,
     {"capacitance",
      {},
      capacitanceTakes,
