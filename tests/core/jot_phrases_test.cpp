@@ -95,6 +95,9 @@ Job whereItHolds(const std::string& line) {
     return heard(line) ? spokenTo : heard(line, shunter()) ? shunter() : train;
 }
 
+/// Under the sanitizers only every so many: what follows only repeats.
+constexpr std::size_t everyExample = tests::sanitized ? 3 : 1;
+
 /// Examples whose every word counts: not those that take words as they come. With the job in
 /// which they hold.
 struct Example {
@@ -103,13 +106,14 @@ struct Example {
 };
 std::vector<Example> examples() {
     std::vector<Example> all;
+    std::size_t seen = 0;
     for (const jot::Verb* verb : everyVerb()) {
         const bool words = std::any_of(verb->takes.begin(), verb->takes.end(), [](const auto& one) {
             return one.kind == jot::Takes::Kind::Words && !one.after;
         });
         if (verb->sentence || words) continue;
         for (const std::string line : verb->examples) {
-            if (line.find("called") != std::string::npos) continue;
+            if (line.find("called") != std::string::npos || seen++ % everyExample != 0) continue;
             all.push_back({line, whereItHolds(line)});
         }
     }
@@ -155,7 +159,7 @@ TEST(JotExamples, LessAWordSayLessOrAreRefused) {
             EXPECT_TRUE(saysNothingElse(*part, *whole)) << line << " → " << jot::joined(rest);
         }
     }
-    EXPECT_GT(understoodLess, 5U);
+    EXPECT_GT(understoodLess * everyExample, 5U);
 }
 TEST(JotExamples, WithWordsSwappedMeanTheSameOrAreRefused) {
     std::size_t same = 0;
@@ -191,7 +195,7 @@ TEST(JotExamples, WithWordsSwappedMeanTheSameOrAreRefused) {
             }
         }
     }
-    EXPECT_GT(same, 40U);
+    EXPECT_GT(same * everyExample, 40U);
 }
 TEST(JotExamples, WithALetterWrongMeanTheSameOrAreRefused) {
     for (const auto& [line, job] : examples()) {
@@ -238,7 +242,7 @@ TEST(JotCompletions, LeadToLinesThatAreUnderstoodOrLackSomething) {
             }
         }
     }
-    EXPECT_GT(offered, 500U);
+    EXPECT_GT(offered * everyExample, 500U);
 }
 TEST(JotCompletions, OfferVerbsNamesAndWhatComesBehindAWord) {
     const auto words = [](const std::string& line) {

@@ -2,6 +2,7 @@
 #include "core/work/reserve/leak.h"
 
 #include "core/work/reserve/consequences.h"
+#include "core/work/reserve/crossing_state.h"
 #include "core/work/reserve/places.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"

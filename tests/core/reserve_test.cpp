@@ -428,6 +428,12 @@ TEST(DeadPlaces, AreThoseOfTheLayoutElseUsualPoints) {
     EXPECT_EQ(count({"crossing none", "crossing 1:6 live", "three-way none"}), 2U);
     EXPECT_EQ(count({"crossing 1:6 live"}), 3U);
     EXPECT_EQ(count({"points none"}), 0U);
+    EXPECT_EQ(count({"gap 9mm left", "gap none"}), 4U);
+    Job full = job;
+    full.layout.spots.assign(49, DeadSpot{0, {}, Rails::Left, Millimetres{3}});
+    EXPECT_EQ(jotted(full, {"points 1:9"}).layout.spots.size(), 50U);
+    EXPECT_NE(answer("crossing 1:6", jotted(full, {"points 1:9"})).find("More than 50"),
+              std::string::npos);
     // The same points again are measured anew, not there twice.
     EXPECT_EQ(places(jotted(job, {"points 1:6 15mm"})).size(), 3U);
     EXPECT_NEAR(places(jotted(shunter(), {"scale N", "points 1:9"}))[0].length.value(),

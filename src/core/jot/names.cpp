@@ -1,27 +1,31 @@
 #include "core/jot/names.h"
 
 #include <algorithm>
+#include <array>
 
 namespace glimmet::core::jot {
 namespace {
 
+constexpr std::size_t longestWanted = 24;
+
 /// Letters put in, left out, changed or swapped with their neighbour (optimal string alignment).
-std::size_t distance(const std::string& a, const std::string& b) {
-    std::vector<std::vector<std::size_t>> d(a.size() + 1, std::vector<std::size_t>(b.size() + 1));
-    for (std::size_t i = 0; i <= a.size(); ++i) {
-        for (std::size_t j = 0; j <= b.size(); ++j) {
-            if (i == 0 || j == 0) {
-                d[i][j] = i + j;
-                continue;
-            }
+/// Range: `a` of at most longestWanted.
+std::size_t distance(std::string_view a, std::string_view b) {
+    // Rows of the table: of the letter of b before the last, of the last, of this one.
+    std::array<std::array<std::size_t, longestWanted + 1>, 3> rows;
+    for (std::size_t i = 0; i <= a.size(); ++i) rows[0][i] = i;
+    for (std::size_t j = 1; j <= b.size(); ++j) {
+        auto& row = rows[j % 3];
+        const auto &last = rows[(j + 2) % 3], &beforeLast = rows[(j + 1) % 3];
+        row[0] = j;
+        for (std::size_t i = 1; i <= a.size(); ++i) {
             const std::size_t changed = a[i - 1] == b[j - 1] ? 0 : 1;
-            d[i][j] = std::min({d[i - 1][j] + 1, d[i][j - 1] + 1, d[i - 1][j - 1] + changed});
-            if (i > 1 && j > 1 && a[i - 1] == b[j - 2] && a[i - 2] == b[j - 1]) {
-                d[i][j] = std::min(d[i][j], d[i - 2][j - 2] + 1);
-            }
+            row[i] = std::min({row[i - 1] + 1, last[i] + 1, last[i - 1] + changed});
+            if (i > 1 && j > 1 && a[i - 1] == b[j - 2] && a[i - 2] == b[j - 1])
+                row[i] = std::min(row[i], beforeLast[i - 2] + 1);
         }
     }
-    return d[a.size()][b.size()];
+    return rows[b.size() % 3][a.size()];
 }
 
 /// "front lamp/2" is the name and the row; without a row the row is 0.
@@ -39,12 +43,15 @@ std::optional<std::pair<std::string, std::size_t>> withoutRow(const std::string&
 }  // namespace
 
 Nearest::Nearest(std::string_view wanted)
-    : m_wanted(lowered(wanted.substr(0, 24))),
+    : m_wanted(lowered(wanted.substr(0, longestWanted))),
       m_least(m_wanted.size() > 4   ? 3
               : m_wanted.size() > 2 ? 2
                                     : 0) {}
 
 void Nearest::offer(std::string_view word) {
+    // No word is nearer than by so many letters as it is longer or shorter.
+    if (std::max(word.size(), m_wanted.size()) - std::min(word.size(), m_wanted.size()) >= m_least)
+        return;
     const std::size_t away = distance(m_wanted, lowered(word));
     if (away >= m_least || away >= m_wanted.size()) return;
     m_least = away;

@@ -218,9 +218,10 @@ const Said::Place& Said::at(std::string_view what) const {
 }
 
 bool goesBy(const Verb& verb, std::string_view word) {
-    const std::string lower = lowered(word);
-    return lower == verb.word ||
-           std::find(verb.also.begin(), verb.also.end(), lower) != verb.also.end();
+    const auto same = [&](std::string_view own) {
+        return own.size() == word.size() && lowered(word) == own;
+    };
+    return same(verb.word) || std::any_of(verb.also.begin(), verb.also.end(), same);
 }
 
 std::string pattern(const Verb& verb) {
