@@ -197,5 +197,35 @@ TEST(OneWheel, OfADirtyModelStuttersWhereItHangsOnIt) {
     EXPECT_TRUE(silent({"axle 1 none", "axle 2 right"}));
 }
 
+TEST(OneWheel, ASecondOneGoesBeforeABank) {
+    // Axle 2 collects on the right only: over a gap left that is shorter than its axles are apart
+    // a collector there leaves two wheels of each side at any time.
+    const auto job = [](const char* gap) {
+        return jotted(tests::shunter(), {"points none", "gap none", gap, "axle 2 right",
+                                         "dirt every 30cm", "decoder middle"});
+    };
+    const auto options = [](const Job& of) {
+        const auto all = tests::checkedAll(of);
+        return tests::finding(all, "reserve.one-wheel:" + places(of).front().name).options;
+    };
+    const Job shorter = job("gap 15mm left");
+    ASSERT_FALSE(options(shorter).empty());
+    EXPECT_EQ(options(shorter)[0].jot, "axle 2 both");
+    EXPECT_EQ(plain(options(shorter)[0].effect),
+              "two wheels of each side carry it there, no bank needed");
+    EXPECT_TRUE(options(shorter)[1].jot.starts_with("bank "));
+    const Job after = jotted(shorter, {"axle 2 both"});
+    EXPECT_FALSE(
+        tests::has(tests::checkedAll(after), "reserve.one-wheel:" + places(after).front().name));
+    // Over a longer one it would still hang on one.
+    const Job longer = job("gap 40mm left");
+    ASSERT_FALSE(options(longer).empty());
+    EXPECT_TRUE(options(longer)[0].jot.starts_with("bank "));
+    EXPECT_EQ(lengthOnOneWheel(collectingAxles(after), places(after).front()), Millimetres{0});
+    // Without power there it is no question of one wheel.
+    const Job none = job("gap 120mm left");
+    EXPECT_FALSE(lengthOnOneWheel(collectingAxles(none), places(none).front()));
+}
+
 }  // namespace
 }  // namespace glimmet::core::reserve

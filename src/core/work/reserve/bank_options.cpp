@@ -176,7 +176,13 @@ bool bridges(const std::vector<CollectingAxle>& axles, const Place& place) {
 
 }  // namespace
 
-std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place) {
+namespace {
+
+/// `enough`: whether the wheels that would collect then do; what comes of it, of a neighbour's
+/// wheels and of its own.
+template <class Enough>
+std::vector<Option> wheelOptions(const Reckoned& facts, Enough enough, const Text& neighbours,
+                                 const Text& own) {
     std::vector<Option> options;
     // What a neighbour collects costs two wires.
     const Job& job = facts.job;
@@ -187,14 +193,14 @@ std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place) 
         const int wires = static_cast<int>(conductorsAcross(job, i).withRails());
         Job shared = job;
         shared.couplings[i].contacts = wires;
-        if (!railsLed(shared, i) || !bridges(collectingAxles(shared), place)) continue;
+        if (!railsLed(shared, i) || !enough(collectingAxles(shared))) continue;
         Option option;
         option.what = has == 0
                           ? text("%1 wires across the coupling behind %2", std::to_string(wires),
                                  unitCalled(job, i))
                           : text("%1 wires instead of %2 across the coupling behind %3",
                                  std::to_string(wires), std::to_string(has), unitCalled(job, i));
-        option.effect = text("its neighbour's wheels bridge it, no bank needed");
+        option.effect = neighbours;
         option.state = State::Fine;
         option.jot = "contacts " + std::to_string(wires) +
                      (job.couplings.size() > 1 ? " behind " + unitCalled(job, i) : std::string());
@@ -206,16 +212,34 @@ std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place) 
             ++number;
             const Axle& now = facts.job.units[unit].body.axles[axle];
             if (now.collectsLeft && now.collectsRight) continue;
-            if (!bridges(collectingAxles(facts.job, number), place)) continue;
+            if (!enough(collectingAxles(facts.job, number))) continue;
             Option option;
             option.what = text("collectors on both wheels of axle %1", std::to_string(number));
-            option.effect = text("its wheels bridge it, no bank needed");
+            option.effect = own;
             option.state = State::Fine;
             option.jot = "axle " + std::to_string(number) + " both";
             options.push_back(std::move(option));
         }
     }
     return options;
+}
+
+}  // namespace
+
+std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place) {
+    return wheelOptions(
+        facts, [&](const std::vector<CollectingAxle>& axles) { return bridges(axles, place); },
+        text("its neighbour's wheels bridge it, no bank needed"),
+        text("its wheels bridge it, no bank needed"));
+}
+
+std::vector<Option> secondWheelOptions(const Reckoned& facts, const Place& place) {
+    const auto two = [&](const std::vector<CollectingAxle>& axles) {
+        const auto length = lengthOnOneWheel(axles, place);
+        return length && !(*length > Millimetres{0});
+    };
+    return wheelOptions(facts, two, text("two wheels of each side carry it there, no bank needed"),
+                        text("two wheels of each side carry it there, no bank needed"));
 }
 
 Text capacitorCaution() {

@@ -64,8 +64,11 @@ private:
     std::optional<std::vector<Option>> m_options;
 };
 
-/// Wheels that do not collect and would bridge a place if they did: to be thought of before a bank.
+/// Wheels that do not collect and would bridge a place if they did, or those of a neighbour: to be
+/// thought of before a bank.
 [[nodiscard]] std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place);
+/// The same so that it never hangs on one wheel of a side there.
+[[nodiscard]] std::vector<Option> secondWheelOptions(const Reckoned& facts, const Place& place);
 
 [[nodiscard]] Text capacitorCaution();
 

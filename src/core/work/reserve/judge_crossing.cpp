@@ -155,10 +155,6 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
         });
 }
 
-}  // namespace
-
-namespace {
-
 constexpr double seldomThere = 0.1, mostlyThere = 0.5;  // of its crossings
 
 /// Where it bridges a place on one wheel, dirt under that is enough.
@@ -197,8 +193,10 @@ void judgeOnOneWheel(const Reckoned& facts, const Loads& loads, const Place& pla
                                       Metres{stutterLength}, text("random, without memory"))})};
             if (verdict == State::Fine) return;
             finding.action = text("clean its wheels, more wheels that collect, or a bank");
-            finding.options = banks.options();
-            if (!finding.options.empty()) finding.caution = capacitorCaution();
+            finding.options = secondWheelOptions(facts, place);
+            const std::vector<Option>& offered = banks.options();
+            finding.options.insert(finding.options.end(), offered.begin(), offered.end());
+            if (!offered.empty()) finding.caution = capacitorCaution();
         });
 }
 

@@ -158,6 +158,19 @@ std::optional<LongestDead> longestDead(const Job& job) {
     return longest;
 }
 
+std::optional<Millimetres> lengthOnOneWheel(const std::vector<CollectingAxle>& axles,
+                                            const Place& place) {
+    Millimetres longest{0};
+    for (const Passage& passage : place.passages) {
+        if (passage.backwards) break;  // the same lengths in the other order
+        const auto without = outagesOn(axles, passage);
+        if (!without || !without->empty()) return {};
+        for (const Rails side : {Rails::Left, Rails::Right})
+            longest = std::max(longest, core::onOneWheel(axles, passage.dead, side));
+    }
+    return longest;
+}
+
 std::optional<OnOneWheel> onOneWheel(const Job& job, const Place& place,
                                      std::optional<Seconds> carried) {
     if (!job.layout.dirt || !(job.layout.dirt->stuttersPerMetre > 0)) return {};
@@ -168,16 +181,9 @@ std::optional<OnOneWheel> onOneWheel(const Job& job, const Place& place,
         right += axle.right ? 1 : 0;
     }
     if (left == 0 || right == 0) return {};
-    OnOneWheel made;
-    for (const Passage& passage : place.passages) {
-        if (passage.backwards) break;  // the same lengths in the other order
-        const auto without = outagesOn(axles, passage);
-        if (!without || !without->empty()) return {};
-        for (const Rails side : {Rails::Left, Rails::Right}) {
-            made.length = std::max(made.length, core::onOneWheel(axles, passage.dead, side));
-        }
-    }
-    if (!(made.length > Millimetres{0})) return {};
+    const auto length = lengthOnOneWheel(axles, place);
+    if (!length || !(*length > Millimetres{0})) return {};
+    OnOneWheel made{*length, 0};
     const double off = wheelOff(job.layout.dirt->stuttersPerMetre, left, right);
     const double all = stuttersOnOneWheel(off, made.length);
     made.stutters = carried ? stuttersLeft(all, creepSpeed(job), *carried) : 0;

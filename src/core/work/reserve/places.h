@@ -72,6 +72,10 @@ struct OnOneWheel {
     Millimetres length{};
     double stutters = 0;
 };
+/// How far at the most one wheel of a side alone collects there; 0 mm where never. Nothing where it
+/// is without power on some way.
+[[nodiscard]] std::optional<Millimetres> lengthOnOneWheel(const std::vector<CollectingAxle>& axles,
+                                                          const Place& place);
 /// The worst way through. Nothing where nobody counted stutters, where it is without power there
 /// anyway, or where it never hangs on one.
 [[nodiscard]] std::optional<OnOneWheel> onOneWheel(const Job& job, const Place& place,
