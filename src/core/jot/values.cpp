@@ -1,5 +1,6 @@
 #include "core/jot/values.h"
 
+#include <algorithm>
 #include <cmath>
 
 namespace glimmet::core::jot {
@@ -63,8 +64,15 @@ std::optional<double> probable(const Token& token, const Takes& takes) {
 }
 
 Error questioned(const Token& token, const Takes& takes) {
-    const Text range = text("%1 to %2", shownValue(takes.zero ? 0 : takes.least, takes),
-                            shownValue(takes.most, takes));
+    // Between nothing and the least there may be a gap, which is told to who fell into it.
+    const std::vector<double> values = valuesIn(token, takes.dimension);
+    const bool inGap = takes.zero && std::any_of(values.begin(), values.end(), [&](double value) {
+                           return value > 0 && value < takes.least;
+                       });
+    const Text most = shownValue(takes.most, takes);
+    const Text range =
+        inGap ? text("0, or %1 to %2,", shownValue(takes.least, takes), most)
+              : text("%1 to %2", shownValue(takes.zero ? 0 : takes.least, takes), most);
     const auto guess = probable(token, takes);
     return {ErrorCode::OutOfRange, "jot",
             guess
