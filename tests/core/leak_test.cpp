@@ -209,6 +209,7 @@ TEST(Leak, ALiftAfterwardsTellsTheFaradsApartFromIt) {
     EXPECT_EQ(answer("across 9.3V", before),
               "Across the bank, on the track: 9.3 V; 13.3 V belong there. The 1 mF found before "
               "counted on them: lift it once more");
+    EXPECT_TRUE(jotted(leaky, {"capacitance 1000u", "across 9.2V"}).bank->measured);
     EXPECT_TRUE(jotted(before, {"across 13.1V"}).bank->measured);
     EXPECT_EQ(answer("across 13.1V", before),
               "Across the bank, on the track: 13.1 V; 13.3 V belong there");

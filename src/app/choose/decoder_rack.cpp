@@ -24,7 +24,7 @@ namespace {
 using core::choose::Aspect;
 
 constexpr int rowHeight = 46;
-constexpr int outline = 64;  // room for the outline of the largest that is shown
+constexpr int outline = 52;  // room for the outline of the largest that is shown
 constexpr int widths[] = {66, 72, 72, 72, 108, 76, 96, 60, 84, 56};  // as Aspect
 constexpr Aspect always[] = {Aspect::Motor,  Aspect::Outputs,   Aspect::Room,
                              Aspect::Socket, Aspect::StayAlive, Aspect::Price};
@@ -50,6 +50,9 @@ struct Columns {
     std::vector<Aspect> shown;
     int left = 0;
 };
+
+/// What a row is called: ratings and socket stand in the columns beside it.
+QString nameInRack(const QString& name) { return name.section(u',', 0, 0); }
 
 QString aspectTitle(Aspect aspect) {
     return QCoreApplication::translate("core", core::choose::title(aspect));
@@ -134,9 +137,9 @@ protected:
         const QRect words(outline, 3, columns.left - outline - 6, rowHeight - 6);
         painter.setFont(wordsFont(13, isChecked()));
         painter.setPen(look.ink);
-        painter.drawText(words.adjusted(0, 0, 0, -words.height() / 2),
-                         Qt::AlignVCenter | Qt::AlignLeft,
-                         painter.fontMetrics().elidedText(m_name, Qt::ElideRight, words.width()));
+        painter.drawText(
+            words.adjusted(0, 0, 0, -words.height() / 2), Qt::AlignVCenter | Qt::AlignLeft,
+            painter.fontMetrics().elidedText(nameInRack(m_name), Qt::ElideRight, words.width()));
         paintMark(painter, QRectF(words.left(), words.center().y() + 6, 22, 10), m_state);
         painter.setFont(wordsFont(13));
         painter.setPen(look.inkSoft);

@@ -4,6 +4,7 @@
 #include "core/quantity/format.h"
 #include "core/work/seat.h"
 
+#include <QFontMetricsF>
 #include <QPainter>
 
 using namespace Qt::StringLiterals;
@@ -18,6 +19,25 @@ QString measures(core::Millimetres length, core::Millimetres width, core::Millim
     return tr("%1 × %2 × %3 mm").arg(one(length), one(width), one(height));
 }
 
+/// Its name and its measures, on two lines where it is too short for one; nothing runs over what
+/// lies beside it.
+void paintHollow(QPainter& painter, const QRectF& box, const core::Cavity& cavity) {
+    const QString size = measures(cavity.length, cavity.width, cavity.height);
+    const QString whole = tr("%1, %2").arg(qs(cavity.name), size);
+    const QFontMetricsF metrics(draftingFont(15));
+    const auto fits = [&](const QString& words) {
+        return metrics.horizontalAdvance(words) + 14 <= box.width();
+    };
+    const auto line = [&](double down, const QString& words) {
+        paintLegend(painter, box.topLeft() + QPointF(3, down), words, Qt::AlignLeft, theme().matInk,
+                    theme().hollow);
+    };
+    const double high = metrics.height() + 2;
+    if (fits(whole)) return line(3, whole);
+    line(3, metrics.elidedText(qs(cavity.name), Qt::ElideRight, box.width() - 14));
+    if (fits(size) && box.height() >= 2 * high + 6) line(3 + high, size);
+}
+
 }  // namespace
 
 void paintRoomLens(const LensInput& input) {
@@ -28,10 +48,7 @@ void paintRoomLens(const LensInput& input) {
         for (const core::Cavity& cavity : scene.job.units[i].body.cavities) {
             const QRectF box = scene.units[i].box(cavity.corner, cavity.length, cavity.height);
             if (box.width() < 60) continue;
-            paintLegend(input.painter, box.topLeft() + QPointF(3, 3),
-                        tr("%1, %2").arg(qs(cavity.name),
-                                         measures(cavity.length, cavity.width, cavity.height)),
-                        Qt::AlignLeft, look.matInk, look.hollow);
+            paintHollow(input.painter, box, cavity);
         }
     }
     const auto seats = core::seats(scene.job);

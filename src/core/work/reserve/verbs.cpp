@@ -364,7 +364,8 @@ Result<Jotted> across(const Said& said) {
     found.across = BankVolts{volts, {}, said.context.today};
     if (job.supply.volts) found.across->belongs = belongs;
     Text meaning = text("%1; %2 belong there", read, right);
-    if (found.measured && leakOf(facts, found)) {
+    // Once it was known to leak, a lift counted on what the leak leaves.
+    if (found.measured && leakOf(facts, found) && !leakOf(facts, *job.bank)) {
         meaning = text("%1. The %2 found before counted on them: lift it once more", meaning,
                        formatted(found.measured->value, 2));
         found.measured.reset();
