@@ -2,7 +2,6 @@
 
 #include "core/jot/names.h"
 #include "core/jot/values.h"
-#include "core/quantity/parse.h"
 
 #include <algorithm>
 
@@ -23,9 +22,8 @@ bool holds(const Range& words, std::string_view wanted) {
 
 /// "per metre", "every metre": a unit by itself is one of it.
 Token oneOf(const Token& token, const Takes& takes) {
-    const std::string counted = "1 " + token.words;
-    if (token.numeric || dimensionNamed(counted) != takes.dimension) return token;
-    return {counted, token.at, true, takes.dimension, false};
+    if (token.numeric) return token;
+    return {"1 " + token.words, token.at, true, takes.dimension, false};
 }
 
 class Placing {

@@ -3,6 +3,7 @@
 #include "core/text.h"
 
 #include <algorithm>
+#include <array>
 
 namespace glimmet::core::lamps {
 
@@ -17,9 +18,9 @@ std::string shortName(const std::string& name) {
 void addTradeWords(std::vector<Named>& lamps) {
     struct Trade {
         const char *lamp, *stem;
-        std::initializer_list<const char*> words;
+        std::array<const char*, 5> words;
     };
-    static const Trade trades[] = {
+    static constexpr Trade trades[] = {
         {"front lamp", "head", {"head", "headlamp", "headlamps", "headlight", "head lamp"}},
         {"rear lamp", "tail", {"tail", "tail lamp", "tail lamps", "taillight", "tail light"}}};
     for (const Trade& trade : trades) {
@@ -46,7 +47,7 @@ std::vector<Named> ownNames(const Context& context) {
     return all;
 }
 
-std::vector<Named> lampGroupNames(const Context& context) {
+std::vector<Named> namesAndFeeds(const Context& context) {
     std::vector<Named> all = ownNames(context);
     std::vector<std::string> taken;  // a name goes before what feeds another lamp
     for (const Named& named : all) {
@@ -61,6 +62,11 @@ std::vector<Named> lampGroupNames(const Context& context) {
             if (!word.empty() && free) all[i].also.push_back(word);
         }
     }
+    return all;
+}
+
+std::vector<Named> lampGroupNames(const Context& context) {
+    std::vector<Named> all = namesAndFeeds(context);
     addTradeWords(all);
     return all;
 }

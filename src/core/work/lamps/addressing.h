@@ -18,6 +18,8 @@ void addTradeWords(std::vector<jot::Named>& lamps);
 /// Groups by their own names only: beside a colour, "white" is no wire.
 [[nodiscard]] std::vector<jot::Named> ownNames(const jot::Context& context);
 /// And by what feeds them, where that is no name of another.
+[[nodiscard]] std::vector<jot::Named> namesAndFeeds(const jot::Context& context);
+/// And by the words of the trade.
 [[nodiscard]] std::vector<jot::Named> lampGroupNames(const jot::Context& context);
 
 /// The place of a verb that is about a lamp.

@@ -56,7 +56,7 @@ std::vector<Named> places(const Context& context) {
     return all;
 }
 std::vector<Named> lampsOrPlaces(const Context& context) {
-    std::vector<Named> all = withPlaces(lampGroupNames(context), context);
+    std::vector<Named> all = withPlaces(namesAndFeeds(context), context);
     addTradeWords(all);
     return all;
 }
