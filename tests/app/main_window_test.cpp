@@ -171,6 +171,8 @@ TEST(MainWindow, AnOptionThatIsHeldIsSeenInThePictureUntilItIsLetGo) {
     app.press(Qt::Key_5, Qt::ControlModifier);
     ASSERT_TRUE(app.bench().take(u"resistor rear 120"_s));
     app.bench().pointAt("rear lamp");
+    // Until they are tried another option may come to stand in this row.
+    ASSERT_TRUE(QTest::qWaitFor([&] { return !app.bench().trying(); }));
     OpenWindow::settle();
     auto* picture = app.window().findChild<PictureView*>();
     const auto current = [&] {
@@ -187,6 +189,8 @@ TEST(MainWindow, AnOptionThatIsHeldIsSeenInThePictureUntilItIsLetGo) {
     QTest::mousePress(row, Qt::LeftButton, {}, {8, 30});
     const double held = current();
     EXPECT_LT(held, 0.5 * before);
+    app.bench().pointAt("rear lamp");  // all is said anew, and nothing else
+    EXPECT_EQ(current(), held);
     for (const core::LampGroup& group : app.bench().job().groups)  // nothing was taken
         if (group.name == "rear lamp") {
             EXPECT_EQ(group.rows[0].resistor, core::Ohms{120});
@@ -202,6 +206,11 @@ TEST(MainWindow, AnOptionThatIsHeldIsSeenInThePictureUntilItIsLetGo) {
     EXPECT_EQ(current(), before);
     QTest::keyPress(use, Qt::Key_B);
     app.find<QLineEdit>(u"jot"_s)->setFocus();
+    EXPECT_EQ(current(), before);
+    use->setFocus();
+    QTest::keyPress(use, Qt::Key_B);
+    EXPECT_EQ(current(), held);
+    app.bench().goTo("choose");  // its row is gone, or speaks of something else
     EXPECT_EQ(current(), before);
 }
 TEST(MainWindow, AFailureIsSeenInTheDarkUntilItIsLetGo) {

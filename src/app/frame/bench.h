@@ -49,6 +49,8 @@ public:
     [[nodiscard]] const std::string& subject() const { return m_subject; }
     /// The finding that the reckoning speaks about; nullptr when there is none.
     [[nodiscard]] const core::Finding* spoken() const;
+    /// Its options are being tried beside; optionsTried comes when they are ranked.
+    [[nodiscard]] bool trying() const { return m_trial.isRunning(); }
     /// What undo and redo of the open job would take back and bring back.
     [[nodiscard]] const store::Undoable& undoable() const { return m_undoable; }
     [[nodiscard]] QUndoStack* shelfUndoStack() { return &m_shelfUndo; }

@@ -187,11 +187,8 @@ void MainWindow::build() {
     connect(
         m_reckoning, &ReckoningPanel::optionTried, this,
         [this](const QString& line) {
-            if (line.isEmpty())
-                showPicture();
-            else
-                m_bench.wouldBe(
-                    line, [&](const core::Reckoned& facts) { m_picture->showTried(facts, line); });
+            m_held = line;
+            showPicture();
         },
         Qt::QueuedConnection);
     connect(m_reckoning, &ReckoningPanel::findingChosen, this,
@@ -354,6 +351,10 @@ void MainWindow::showAll() {
 void MainWindow::showPicture() {
     if (!m_bench.hasJob()) return m_picture->showNothing();
     m_picture->show(m_bench.facts(), stageView(m_bench.stage()).lens, inQuestion());
+    // What is said anew, say because an answer came in from beside, leaves it held.
+    if (!m_held.isEmpty())
+        m_bench.wouldBe(m_held,
+                        [&](const core::Reckoned& facts) { m_picture->showTried(facts, m_held); });
 }
 
 std::string MainWindow::inQuestion() const {

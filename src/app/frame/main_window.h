@@ -74,6 +74,7 @@ private:
     ShelfView* m_shelf = nullptr;
     LineOfWork* m_line = nullptr;
     PictureView* m_picture = nullptr;
+    QString m_held;  ///< the line of the option that is held to be seen; empty: none
     QStackedWidget* m_strip = nullptr;
     std::map<std::string_view, StageStrip*> m_strips;  ///< by stage
     ReckoningPanel* m_reckoning = nullptr;

@@ -48,6 +48,7 @@ protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
+    void hideEvent(QHideEvent*) override { hold(false); }
     bool eventFilter(QObject* watched, QEvent* event) override;
 
 private:
