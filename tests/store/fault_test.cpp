@@ -19,11 +19,11 @@ namespace {
 
 using core::text;
 using tests::Fault;
+using tests::keptShunter;
 using tests::Scratch;
-using tests::shunter;
 
 core::Job named(int number) {
-    core::Job job = shunter();
+    core::Job job = keptShunter();
     job.name = "turn " + std::to_string(number);
     return job;
 }
@@ -72,7 +72,7 @@ const Scenario scenarios[] = {
          const auto workshop = Workshop::open(scratch.file(file), Access::ReadWrite);
          ASSERT_TRUE(workshop.has_value()) << core::plain(workshop.error().what);
          EXPECT_TRUE((*workshop)->jobs()->empty());
-         EXPECT_TRUE((*workshop)->add(shunter(), text("x")).has_value());
+         EXPECT_TRUE((*workshop)->add(keptShunter(), text("x")).has_value());
      }},
     {"record", 1, makeOne,
      [](const Scratch& scratch, const auto& report) {

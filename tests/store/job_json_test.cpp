@@ -63,6 +63,13 @@ TEST(JobJson, ReadsBackWhatItWrote) {
         EXPECT_EQ(jobToJson(*back), jobToJson(job));
     }
 }
+/// The sample is made anew where the format is another: GLIMMET_WRITE_SAMPLES=1.
+TEST(JobJson, TheKeptShunterIsTheShunter) {
+    const std::string written = jobToJson(shunter()) + "\n";
+    const std::string path = TESTS_FOLDER "/samples/shunter.json";
+    if (qEnvironmentVariableIsSet("GLIMMET_WRITE_SAMPLES")) std::ofstream(path) << written;
+    EXPECT_EQ(jobToJson(tests::keptShunter()) + "\n", written);
+}
 TEST(JobJson, LosesNoDigit) {
     core::Job job = shunter();
     job.units.at(0).motors.at(0).readings[0].amps = core::Amperes{0.1 + 0.2};

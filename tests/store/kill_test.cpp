@@ -14,15 +14,15 @@
 namespace glimmet::store {
 namespace {
 
+using tests::keptShunter;
 using tests::Scratch;
-using tests::shunter;
 
 /// Records edits as fast as it can and reports each one that is recorded, until it is killed.
 [[noreturn]] void recordWithoutEnd(const QString& path, JobId id, int report) {
     const auto workshop = Workshop::open(path, Access::ReadWrite);
     if (!workshop) _exit(1);
     for (int turn = 1;; ++turn) {
-        core::Job job = shunter();
+        core::Job job = keptShunter();
         job.name = "turn " + std::to_string(turn);
         if (!(*workshop)->record(id, job, core::text("Name"))) _exit(1);
         if (write(report, &turn, sizeof turn) != sizeof turn) _exit(1);
@@ -35,7 +35,7 @@ TEST(Kill, KeepsEveryRecordedEditAndAWholeFile) {
     JobId id = 0;
     {
         const auto workshop = *Workshop::open(path, Access::ReadWrite);
-        id = *workshop->add(shunter(), core::text("New job"));
+        id = *workshop->add(keptShunter(), core::text("New job"));
     }
     int before = 0;
     for (int round = 0; round < 5; ++round) {

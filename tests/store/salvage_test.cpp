@@ -16,9 +16,8 @@ namespace glimmet::store {
 namespace {
 
 using core::text;
-using tests::jotted;
+using tests::keptShunter;
 using tests::Scratch;
-using tests::shunter;
 
 constexpr qsizetype page = 4096;
 constexpr int damages = tests::sanitized ? 25 : 300;
@@ -57,7 +56,7 @@ const Sample& sample() {
             const auto workshop = *Workshop::open(path, Access::ReadWrite);
             for (int j = 0; j < jobsThere; ++j) {
                 const auto turn = [&](int revision) {
-                    core::Job job = shunter();
+                    core::Job job = keptShunter();
                     job.name = "job " + std::to_string(j) + " turn " + std::to_string(revision);
                     job.notes.push_back({"2026-03-31", marked(j, revision)});
                     return job;
