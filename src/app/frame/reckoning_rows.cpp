@@ -10,6 +10,9 @@
 #include <QPushButton>
 #include <QStyle>
 
+#include <map>
+#include <tuple>
+
 using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
@@ -18,10 +21,19 @@ namespace {
 constexpr int margin = 8;
 constexpr int buttonWidth = 92;
 
+/// Measured once: where a row comes in, those below it say what another row said before.
 int wrappedHeight(const QFont& font, const QString& words, int width) {
-    return QFontMetrics(font)
-        .boundingRect(QRect(0, 0, qMax(20, width), 10000), Qt::TextWordWrap, words)
-        .height();
+    static std::map<std::tuple<int, int, int, QString>, int> known;
+    constexpr std::size_t most = 1000;
+    if (known.size() >= most) known.clear();
+    const auto [at, unknown] =
+        known.try_emplace({font.pixelSize(), font.weight(), width, words}, 0);
+    if (unknown) {
+        at->second = QFontMetrics(font)
+                         .boundingRect(QRect(0, 0, qMax(20, width), 10000), Qt::TextWordWrap, words)
+                         .height();
+    }
+    return at->second;
 }
 
 void drawWrapped(QPainter& painter, const QRect& where, const QFont& font, const QColor& colour,

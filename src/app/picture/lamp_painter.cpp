@@ -15,7 +15,9 @@
 #include <QtMath>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <utility>
 
 using namespace Qt::StringLiterals;
 
@@ -46,8 +48,12 @@ public:
     void paint(QPainter& painter, const QPointF& at, qreal radius, const QColor& colour,
                double strength) {
         constexpr int mostKept = 128;  // a large one would take megabytes, and few are
+        constexpr double faint = 0.35;
         const int reach = qMax(1, qRound(radius));
         const double before = painter.opacity();
+        const auto mode = painter.compositionMode();
+        // So faint it comes to the same laid over as added, and that takes a tenth of the time.
+        if (strength <= faint) painter.setCompositionMode(QPainter::CompositionMode_SourceOver);
         painter.setOpacity(before * qBound(0.0, strength, 1.0));
         if (reach > mostKept) {
             paintFall(painter, at, radius, colour);
@@ -57,6 +63,7 @@ public:
                               drawn(colour, reach));
         }
         painter.setOpacity(before);
+        painter.setCompositionMode(mode);
     }
 
 private:
@@ -347,15 +354,36 @@ void paintOnShell(QPainter& painter, const SceneInput& scene, std::size_t unit) 
     painter.restore();
 }
 
-QString tipOf(const core::LitLamp& lit) {
+/// What is said of every lamp, looked up once for all of them.
+struct LampWords {
+    QString measured = tr("forward voltage measured");
+    QString catalogued = tr("forward voltage from the catalogue");
+    QString assumed = tr("forward voltage assumed for its colour");
+    QString computed = tr("%1 (%2): %3, computed; %4");
+    QString open = tr("%1 (%2): no resistor chosen yet");
+    std::array<std::pair<QString, QString>, 4> tester{
+        {{tr("at the 9 V tester it lights"), u" lit"_s},
+         {tr("at the 9 V tester it is dim"), u" dim"_s},
+         {tr("at the 9 V tester it is dark"), u" dark"_s},
+         {tr("it lights the other way round"), u" reversed"_s}}};
+};
+
+QString tipOf(const core::LitLamp& lit, const LampWords& words) {
     const core::LampPart& part = lit.lamp->part;
-    const QString basis = lit.lamp->measured ? tr("forward voltage measured")
-                          : part.forward     ? tr("forward voltage from the catalogue")
-                                             : tr("forward voltage assumed for its colour");
-    return lit.connected
-               ? tr("%1 (%2): %3, computed; %4")
-                     .arg(qs(lit.name), qs(part.name), qs(core::formatted(lit.current, 3)), basis)
-               : tr("%1 (%2): no resistor chosen yet").arg(qs(lit.name), qs(part.name));
+    const QString basis = lit.lamp->measured ? words.measured
+                          : part.forward     ? words.catalogued
+                                             : words.assumed;
+    return lit.connected ? words.computed.arg(qs(lit.name), qs(part.name),
+                                              qs(core::formatted(lit.current, 3)), basis)
+                         : words.open.arg(qs(lit.name), qs(part.name));
+}
+
+std::vector<LikelyLine> likelyOf(const core::LitLamp& lit, const LampWords& words) {
+    const QString line = u"tester "_s + qs(lit.name);
+    std::vector<LikelyLine> likely;
+    likely.reserve(words.tester.size());
+    for (const auto& [said, look] : words.tester) likely.push_back({said, line + look});
+    return likely;
 }
 
 }  // namespace
@@ -428,6 +456,7 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
         paintInside(painter, scene);
         painter.restore();
     }
+    const LampWords words;
     for (const core::LitLamp& lit : scene.lamps) {
         const QPointF at = scene.dark ? scene.at(lit.lamp->fitted) : scene.led(lit);
         const bool stressed = lit.group == scene.subject;
@@ -437,16 +466,11 @@ void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>&
             paintLed(painter, at, lit.lamp->fitted.pose.facing, size, colour, stressed);
         }
         const qreal reach = qMax(12.0, size * 0.8);
-        const QString called = qs(lit.name);
-        targets.push_back(
-            {QRectF(at.x() - reach, at.y() - reach, 2 * reach, 2 * reach),
-             tipOf(lit),
-             {},
-             lit.group,
-             {{tr("at the 9 V tester it lights"), u"tester %1 lit"_s.arg(called)},
-              {tr("at the 9 V tester it is dim"), u"tester %1 dim"_s.arg(called)},
-              {tr("at the 9 V tester it is dark"), u"tester %1 dark"_s.arg(called)},
-              {tr("it lights the other way round"), u"tester %1 reversed"_s.arg(called)}}});
+        targets.push_back({QRectF(at.x() - reach, at.y() - reach, 2 * reach, 2 * reach),
+                           tipOf(lit, words),
+                           {},
+                           lit.group,
+                           likelyOf(lit, words)});
     }
 }
 
