@@ -569,6 +569,35 @@ TEST(LampJudgement, ABatteryIsJudgedByHowLongItLasts) {
     EXPECT_EQ(finding(checkedAll(house), "lamp.battery").state, State::Close);
     EXPECT_FALSE(has(checkedAll(jotted(house, {"supply fixed dc"})), "lamp.battery"));
 }
+TEST(LampJudgement, ABatteryThatIsNoBlockIsAskedFor) {
+    const auto of = [](const char* supply) {
+        return checkedAll(jotted(tests::newJob("x", "house"),
+                                 {supply, "lamp door red on supply", "resistor door 220"}));
+    };
+    const auto all = of("supply battery 3V");
+    const Finding& asked = finding(all, "lamp.battery");
+    EXPECT_EQ(asked.state, State::Ask);
+    EXPECT_TRUE(plain(asked.sentence).starts_with("Which battery gives 3 V?"));
+    ASSERT_EQ(asked.options.size(), 2u);
+    EXPECT_EQ(asked.options[0].jot, "battery 2 alkaline 2.5 Ah");
+    EXPECT_EQ(asked.options[1].jot, "battery coin");
+    for (const Option& option : asked.options) {
+        const Job told =
+            jotted(tests::newJob("x", "house"), {"supply battery 3V", "lamp door red on supply",
+                                                 "resistor door 220", option.jot.c_str()});
+        EXPECT_EQ(stateOf(told, "lamp.battery"), option.state) << option.jot;
+    }
+    const auto four = of("supply battery 4.5V");
+    ASSERT_EQ(finding(four, "lamp.battery").options.size(), 1u);
+    EXPECT_EQ(finding(four, "lamp.battery").options[0].jot, "battery 3 alkaline 2.5 Ah");
+    // What a block can give, fresh or used up, is taken for one.
+    for (const char* block : {"supply battery", "supply battery 9.6V", "supply battery 7V"}) {
+        EXPECT_EQ(finding(of(block), "lamp.battery").state, State::Fine) << block;
+    }
+    for (const char* other : {"supply battery 3.7V", "supply battery 24V"}) {
+        EXPECT_TRUE(finding(of(other), "lamp.battery").options.empty()) << other;
+    }
+}
 TEST(LampJudgement, TwoColoursOnOneResistor) {
     const Job job = jotted(shunter(), {"lamp front white 3.1V 20mA", "parallel front red 2V 20mA",
                                        "shared front 1k", "resistor front none"});
@@ -621,6 +650,13 @@ TEST(LampJudgement, WhatCannotHaveItsWishButShinesIsDimNotDark) {
     EXPECT_EQ(row.state, State::Close);
     EXPECT_NE(plain(row.sentence).find("The board's own 1.5 kΩ take the rest"), std::string::npos)
         << plain(row.sentence);
+    // Five in a row want more than there is, whatever the board takes.
+    const Job five = jotted(
+        shunter(), {"output front 680R", "lamp front white 3V 20mA for 5mA", "resistor front 100",
+                    "inline front", "inline front", "inline front", "inline front"});
+    EXPECT_NE(sentenceOf(five, "lamp.current:front lamp").find("is too little for its LEDs"),
+              std::string::npos)
+        << sentenceOf(five, "lamp.current:front lamp");
     // Its first way out ends the matter.
     const Job less = jotted(job, {row.options.at(0).jot.c_str()});
     EXPECT_EQ(finding(checkedAll(less), "lamp.current:front lamp/1").state, State::Fine);

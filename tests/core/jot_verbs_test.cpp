@@ -208,6 +208,11 @@ TEST(JotLamp, AsksForWhatItLeavesOut) {
         "called fire glow.";
     EXPECT_EQ(refusal("lamp"), which);
     EXPECT_EQ(refusal("lamp red"), which);
+    EXPECT_EQ(
+        refusal("lamp rear 12V 6.1mA"),
+        "“12V” is out of range: 800 mV to 6 V is allowed. No LED alone bears more. With its "
+        "resistor inside it is: wired rear 12V 6.1mA 9V 4.1mA; a bulb is: bulb cab 12V 60mA.");
+    EXPECT_EQ(refusal("lamp rear 0.3V 6.1mA").find("wired"), std::string::npos);
     EXPECT_EQ(refusal("lamp cab 2V 20mA"), "Which colour? Write it like lamp rear red 2.0V 20mA.");
     EXPECT_NE(refusal("lamp cab red 2V").find("needs the current it was read at"),
               std::string::npos);
@@ -245,6 +250,28 @@ TEST(JotResistor, TakesAnyWayOfWritingOhms) {
     EXPECT_EQ(code("resistor rear", lit), ErrorCode::Missing);
     EXPECT_EQ(refusal("resistor rear 1k"),
               "There is no lamp yet. Add one first: lamp front white.");
+}
+TEST(JotCircuit, AWishIsAsBrightAsAnotherLampInAnyOfTheWaysOneSaysIt) {
+    const Job two = jotted(shunter(), {"lamp front white for 4mA", "lamp rear red"});
+    for (const auto& [line, wished] : {std::pair{"target rear like front", 4e-3},
+                                       {"wish rear as bright as front", 4e-3},
+                                       {"wish rear as bright as the front one", 4e-3},
+                                       {"target rear lamp as front lamp", 4e-3},
+                                       {"target rear half of front", 2e-3},
+                                       {"wish rear half as bright as front", 2e-3},
+                                       {"wish rear twice as bright as the front lamp", 8e-3}}) {
+        EXPECT_DOUBLE_EQ(groupNamed(after(line, two), "rear lamp")->wish.target.value(), wished)
+            << line;
+    }
+    EXPECT_EQ(refusal("wish rear as bright as", two),
+              "Behind “as” something is missing: AS. Write it like target front 3mA.");
+    for (const char* line :
+         {"target rear of front", "target rear half", "target rear half like front",
+          "target rear half of front as front", "target rear like front as front"}) {
+        EXPECT_EQ(refusal(line, two),
+                  "Half of which lamp? Write it like target rear half of front.")
+            << line;
+    }
 }
 TEST(JotCircuit, TakesSharedTargetAndSeries) {
     EXPECT_EQ(after("shared front 330", lit).groups[0].shared(), Ohms{330});

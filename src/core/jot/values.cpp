@@ -74,6 +74,14 @@ Error questioned(const Token& token, const Takes& takes) {
         inGap ? text("0, or %1 to %2,", shownValue(takes.least, takes), most)
               : text("%1 to %2", shownValue(takes.zero ? 0 : takes.least, takes), most);
     const auto guess = probable(token, takes);
+    const bool above =
+        !values.empty() &&
+        std::all_of(values.begin(), values.end(), [&](double value) { return value > takes.most; });
+    if (!guess && above && takes.beyond) {
+        return {ErrorCode::OutOfRange, "jot",
+                text("“%1” is out of range: %2 is allowed. %3", shortened(token.words, 60), range,
+                     text(takes.beyond))};
+    }
     return {ErrorCode::OutOfRange, "jot",
             guess
                 ? text("“%1” is out of range: %2 is allowed. Did you mean %3?",

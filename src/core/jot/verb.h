@@ -53,7 +53,9 @@ struct Takes {
     double least = 0, most = 0;  ///< SI
     bool unitNeeded = false;     ///< a bare number is never meant here
     bool zero = false;           ///< 0 is a value too, whatever the least is
-    std::size_t atMost = 1;      ///< how many of it
+    const char* beyond =
+        nullptr;             ///< above the most something else is meant: what to write for that
+    std::size_t atMost = 1;  ///< how many of it
 
     // A name: in any capitals, whole or the words it begins with, if only one begins so.
     std::vector<Named> (*names)(const Context&) = nullptr;

@@ -383,12 +383,16 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                         formatted(group.atFull(), 3));
         case RowTrouble::TooDim:
             if (!(made.ideal > Ohms{0})) {
+                // Nor would it be more with nothing on the board.
+                const bool tooManyInARow =
+                    !(made.ideal + state.outputSeries * static_cast<double>(group.rows.size()) >
+                      Ohms{0});
                 const Text why =
                     sharedTakesTooMuch(group, state, row)
                         ? text(
                               "The resistance that all rows share takes the rest. Give each row a "
                               "resistor of its own.")
-                    : state.outputSeries > Ohms{0}
+                    : state.outputSeries > Ohms{0} && !tooManyInARow
                         ? text(
                               "The board's own %1 take the rest: wish for less, or put fewer lamps "
                               "on this output.",
@@ -1195,6 +1199,27 @@ void judgeOneFailed(const Reckoned& facts, const LampGroup& group, const GroupSt
                 });
 }
 
+/// Which of the usual batteries gives volts that no 9 V block gives, with how long each lasts.
+std::vector<Option> batteriesOf(Volts volts, Amperes load) {
+    std::vector<Option> all;
+    const auto add = [&](Text what, const BatteryPack& pack, std::string jot) {
+        const double hours = runTime(pack, load).value() / 3600;
+        all.push_back(answer(std::move(what),
+                             text("lasts about %1 h", formatted(hours, Dimension::Ratio, 2)),
+                             hours < 2 ? State::Close : State::Fine, std::move(jot)));
+    };
+    const int cells = static_cast<int>(std::lround(volts.value() / 1.5));
+    constexpr AmpereHours penCell{2.5};
+    // A fresh one gives up to 1.65 V: 3.7 V are of another kind.
+    if (cells < 1 || cells > 8 || volts > Volts{1.65} * cells) return all;
+    const std::string count = std::to_string(cells);
+    add(cells == 1 ? text("one alkaline pen cell") : text("%1 alkaline pen cells", count),
+        {Chemistry::Alkaline, cells, penCell},
+        "battery " + count + " alkaline " + formatted(penCell));
+    if (cells == 2) add(text("a coin cell"), coinCell(), "battery coin");
+    return all;
+}
+
 /// A battery is judged by how long it lights the lamps.
 void judgeBattery(const Reckoned& facts, Judging& judging) {
     // Where a motor runs on it too, that is judged with the decoder.
@@ -1206,6 +1231,18 @@ void judgeBattery(const Reckoned& facts, Judging& judging) {
         if (state) all += state->total;
     }
     if (!(all > Amperes{0})) return;
+    const auto& read = facts.job.supply.volts;
+    if (!known && read && (read->value < Volts{6} || read->value > Volts{10.5})) {
+        judging.say("lamp.battery", {}, State::Ask, Gravity::WorksBadly, [&](Finding& finding) {
+            finding.sentence = text(
+                "Which battery gives %1? How long it lights the lamps, %2 in "
+                "all, hangs on it.",
+                formatted(read->value, 3), formatted(all, 3));
+            finding.action = text("say which battery it is");
+            finding.options = batteriesOf(read->value, all);
+        });
+        return;
+    }
     const double hours = runTime(pack, all).value() / 3600;
     const Volts sag = all * voltsOf(pack).inside;
     const Volts volts = trackVolts(facts.job);

@@ -572,6 +572,29 @@ Result<Jotted> putIn(const Said& said, Lamp one, const Where& where, const Text&
     return result;
 }
 
+/// "lamp called post warm white": all behind "called" is the name, so its end may be the colour.
+tl::unexpected<Error> noColour(const Said& said, const std::string& called) {
+    const std::string all = lowered(called);
+    std::string longest;
+    for (const Named& each : colours(said.context)) {
+        const auto ends = [&](const std::string& word) {
+            return word.size() > longest.size() && all.size() > word.size() + 1 &&
+                   all.ends_with(" " + lowered(word));
+        };
+        if (ends(each.name)) longest = each.name;
+        for (const std::string& also : each.also) {
+            if (ends(also)) longest = also;
+        }
+    }
+    if (longest.empty())
+        return refuse(ErrorCode::Missing,
+                      text("Which colour? Write it like lamp rear red 2.0V 20mA."));
+    return refuse(ErrorCode::Missing,
+                  text("Which colour? All behind “called” is its name. Say the colour before it: "
+                       "lamp %1 called %2.",
+                       longest, called.substr(0, called.size() - longest.size() - 1)));
+}
+
 Result<Jotted> lamp(const Said& said) {
     const auto point = pointOf(said);
     if (!point) return tl::unexpected(point.error());
@@ -585,10 +608,7 @@ Result<Jotted> lamp(const Said& said) {
     }
     if (said.at("PLACE").row != 0)
         return refuse(ErrorCode::Unknown, text("%1 has no rows yet.", where->called));
-    if (!said.name("COLOUR")) {
-        return refuse(ErrorCode::Missing,
-                      text("Which colour? Write it like lamp rear red 2.0V 20mA."));
-    }
+    if (!said.name("COLOUR")) return noColour(said, where->called);
     const auto part = withPoint(partNamed(said.context.catalogue, *said.name("COLOUR")), *point);
     if (!part) return tl::unexpected(part.error());
     const auto wish = said.one<Amperes>("WISH");
@@ -1075,12 +1095,14 @@ Result<Jotted> targetLike(const Said& said, std::size_t group) {
     const auto& share = said.name("SHARE");
     const auto& of = said.name("OF");
     const auto& like = said.name("LIKE");
-    if ((share.has_value() != of.has_value()) || (of && like)) {
+    const auto& as = said.name("AS");  // as bright as, half as bright as
+    const bool one = of.has_value() + like.has_value() + as.has_value() == 1;
+    if (!one || (of && !share) || (share && like)) {
         return refuse(ErrorCode::Missing,
                       text("Half of which lamp? Write it like %1.", said.verb.examples[1]));
     }
     const Job& job = said.context.job;
-    const std::string& other = of ? *of : *like;
+    const std::string& other = of ? *of : as ? *as : *like;
     const auto to = std::find_if(job.groups.begin(), job.groups.end(),
                                  [&](const LampGroup& each) { return each.name == other; });
     const LampGroup& own = job.groups[group];
@@ -1118,7 +1140,7 @@ Result<Jotted> target(const Said& said) {
     const auto group = groupOf(said);
     if (!group) return tl::unexpected(group.error());
     const auto amps = said.one<Amperes>("AMPS");
-    if (said.name("SHARE") || said.name("OF") || said.name("LIKE")) {
+    if (said.name("SHARE") || said.name("OF") || said.name("LIKE") || said.name("AS")) {
         if (!amps) return targetLike(said, *group);
         return refuse(ErrorCode::NotUnderstood,
                       text("%1, or as another lamp: only one of them can be.", formatted(*amps)));
@@ -1306,7 +1328,13 @@ constexpr Takes colour{.what = "COLOUR",
                        .names = colours,
                        .unknown = "“%1” is no colour of an LED. There are: %2."};
 constexpr Takes forwardVolts{
-    .what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.8, .most = 6};
+    .what = "VOLTS",
+    .dimension = Dimension::Voltage,
+    .least = 0.8,
+    .most = 6,
+    .beyond =
+        "No LED alone bears more. With its resistor inside it is: wired rear 12V 6.1mA 9V 4.1mA; "
+        "a bulb is: bulb cab 12V 60mA."};
 constexpr Takes forwardAmps{
     .what = "AMPS", .dimension = Dimension::Current, .least = 50e-6, .most = 0.5};
 constexpr Takes lampOrPlace = [] {
@@ -1414,7 +1442,8 @@ constexpr Takes targetTakes[] = {lampGroup,
                                  wish,
                                  {.what = "SHARE", .kind = Kind::Name, .names = shareNames},
                                  otherLamp("OF", "of"),
-                                 otherLamp("LIKE", "like")};
+                                 otherLamp("LIKE", "like"),
+                                 otherLamp("AS", "as")};
 constexpr Takes seriesTakes[] = {lampGroup,
                                  {.what = "NAME",
                                   .kind = Kind::Name,
@@ -1490,6 +1519,8 @@ constexpr const char* aspectsExamples[] = {"aspects front white red",
 constexpr const char* planExamples[] = {"plan headlamp, tail red, cab warm and hardly seen"};
 constexpr const char* planBegins[] = {"headlamp", "headlamps", "headlight", "headlights"};
 constexpr const char* lampNoise[] = {"output", "new"};
+constexpr const char* targetNoise[] = {"lamp", "lamps", "led",    "output",
+                                       "on",   "as",    "bright", "one"};
 constexpr const char* neighbourNoise[] = {"lamp"};
 constexpr const char* outputNoise[] = {"carries", "has", "resistor", "on", "board"};
 
@@ -1606,7 +1637,7 @@ constexpr Verb table[] = {
      false,
      joinNoise},
     {"target", wishWords, targetTakes, targetExamples,
-     "the current, so the brightness, that is wished", target, false, groupNoise},
+     "the current, so the brightness, that is wished", target, false, targetNoise},
     {"series",
      {},
      seriesTakes,
