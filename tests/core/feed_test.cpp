@@ -151,6 +151,44 @@ TEST(LampJudgement, ACapacitorBearsWhatItIsChargedTo) {
                      "lamp.capacitor-volts"));
 }
 
+TEST(LampJudgement, ACapacitorWithoutABridgeIsReversed) {
+    const auto with = [](const char* supply, const char* smoothing) {
+        return tests::jotted(tests::newJob("x", "house"),
+                             {supply, "lamp door red on supply", "resistor door 1k", smoothing});
+    };
+    for (const char* turns : {"supply reversing dc 12V", "supply ac 12V", "supply dcc"}) {
+        const Job job = with(turns, "smoothing 100uF 35V charge 47R");
+        const auto all = checkedAll(job);
+        const Finding& over = finding(all, "lamp.capacitor-volts");
+        EXPECT_EQ(over.state, State::Over) << turns;
+        EXPECT_TRUE(plain(over.sentence).starts_with("No bridge is before the capacitor")) << turns;
+        EXPECT_NE(plain(over.caution).find("polarity"), std::string::npos);
+        ASSERT_EQ(over.options.size(), 2u);
+        for (const Option& option : over.options) {
+            EXPECT_FALSE(
+                has(checkedAll(tests::jotted(job, {option.jot.c_str()})), "lamp.capacitor-volts"))
+                << turns << option.jot;
+        }
+    }
+    EXPECT_FALSE(has(checkedAll(with("supply fixed dc 12V", "smoothing 100uF 35V charge 47R")),
+                     "lamp.capacitor-volts"));
+    EXPECT_FALSE(has(checkedAll(with("supply ac 12V", "smoothing 1uF 50V ceramic")),
+                     "lamp.capacitor-volts"));
+    const auto said = [&](const char* supply) {
+        return plain(understood("smoothing 100uF 25V", with(supply, "resistor door 1k"),
+                                smallCatalogue(), "")
+                         ->meaning);
+    };
+    EXPECT_EQ(said("supply ac 12V"),
+              "Behind the lamps' bridge: 100 µF 25 V electrolytic; there is no bridge yet");
+    EXPECT_EQ(said("supply fixed dc 12V"), "Behind the lamps' bridge: 100 µF 25 V electrolytic");
+    // A bridge by its diodes is the lamps'; its drop is that of the motor's.
+    EXPECT_TRUE(tests::jotted(with("supply ac 12V", "resistor door 1k"), {"bridge silicon"})
+                    .supply.lampBridge.has_value());
+    EXPECT_FALSE(understood("bridge silicon 0.7V", steady(), smallCatalogue(), ""));
+    EXPECT_FALSE(understood("bridge none", steady(), smallCatalogue(), ""));
+}
+
 TEST(LampJudgement, ALargeCapacitorIsLimited) {
     EXPECT_FALSE(
         has(checkedAll(tests::jotted(steady(), {"smoothing 47uF 25V"})), "lamp.capacitor-spike"));

@@ -28,7 +28,8 @@ inline constexpr DecidedBy decidedBy[] = {
      "Close from the size on that sparks, without a resistor to charge through."},
     {"lamp.capacitor-volts",
      "Highest peak against what is printed: over above, close within the margin of "
-     "its kind."},
+     "its kind. Over without a bridge on a supply that turns round, unless it is "
+     "ceramic."},
     {"lamp.current",
      "Worst corner of supply, batch and resistor against the limit: over above it, "
      "close above 85 %. Over above 2 W in its resistor, below 0.1 mA or a twentieth "

@@ -140,6 +140,8 @@ Result<Jotted> smoothing(const Said& said) {
     Text meaning = text("Behind the lamps' bridge: %1", shown(made));
     if (said.context.job.decoder) {
         meaning = text("%1; while there is a decoder its own counts", meaning);
+    } else if (reverses(said.context.job)) {
+        meaning = text("%1; there is no bridge yet", meaning);
     }
     Jotted result = jotted(said, std::move(meaning));
     result.after.supply.smoothing = made;

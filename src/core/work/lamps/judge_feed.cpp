@@ -170,6 +170,32 @@ void judgeVolts(const RailFeed& feed, const Smoothing& smoothing, Judging& judgi
     });
 }
 
+/// Without a bridge it is turned round with the supply.
+void judgeTurnedRound(const Smoothing& smoothing, Judging& judging) {
+    if (smoothing.kind == CapacitorKind::Ceramic) return;
+    judging.say("lamp.capacitor-volts", {}, State::Over, Gravity::PartDestroyed,
+                [&](Finding& finding) {
+                    finding.sentence = text(
+                        "No bridge is before the capacitor: this supply turns round, and reversed "
+                        "the capacitor vents or burns.");
+                    finding.action = text("a bridge rectifier before the lamps");
+                    finding.caution = capacitorCaution();
+                    finding.figures = {chosenCapacitor(smoothing)};
+                    const auto option = [&](Text what, Text effect, const char* jot) {
+                        Option made;
+                        made.what = std::move(what);
+                        made.effect = std::move(effect);
+                        made.state = State::Fine;
+                        made.jot = jot;
+                        finding.options.push_back(std::move(made));
+                    };
+                    option(text("a bridge rectifier before the lamps"),
+                           text("behind it plus stays plus"), "rectifier silicon");
+                    option(text("no capacitor"), text("nothing carries the lamps over dirt"),
+                           "smoothing none");
+                });
+}
+
 /// Empty, it is a short for a moment.
 void judgeSpark(const RailFeed& feed, const Smoothing& smoothing, bool ac, Judging& judging) {
     constexpr Ohms inTheWires{1};  // its own and that of wires and wheels
@@ -349,6 +375,8 @@ std::vector<Option> slowerBlinkers(const Catalogue& catalogue, const LampGroup& 
 }  // namespace
 
 void judgeSmoothing(const Reckoned& facts, Judging& judging) {
+    if (const auto& smoothing = facts.job.supply.smoothing; smoothing && reverses(facts.job))
+        judgeTurnedRound(*smoothing, judging);
     if (isWave(facts.job)) return judgeHalves(facts, judging);
     const auto feed = railFeed(facts);
     if (!feed) return;

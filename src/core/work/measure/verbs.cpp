@@ -231,6 +231,7 @@ Result<Jotted> rectifier(const Said& said) {
     return result;
 }
 Result<Jotted> bridge(const Said& said) {
+    if (said.name("KIND")) return rectifier(said);  // a motor's is inside its decoder
     return supplyVolts(said, &Supply::bridge, text("Motor bridge drop"));
 }
 Result<Jotted> switchDrop(const Said& said) {
@@ -705,6 +706,13 @@ std::vector<Named> bridgeNames(const Context&) {
             {"schottky", {}, "a bridge of Schottky diodes before the lamps"},
             {"none", {"no"}, "no bridge"}};
 }
+std::vector<Named> diodeNames(const Context& context) {
+    std::vector<Named> all = bridgeNames(context);
+    all.pop_back();  // "bridge none" could be meant of the motor's
+    return all;
+}
+constexpr Takes bridgeTakes[] = {
+    dropTakes[0], unknown, {.what = "KIND", .kind = Takes::Kind::Name, .names = diodeNames}};
 constexpr Takes rectifierTakes[] = {
     dropTakes[0], unknown, {.what = "KIND", .kind = Takes::Kind::Name, .names = bridgeNames}};
 constexpr Takes supplyTakes[] = {
@@ -813,7 +821,7 @@ constexpr const char* packNoise[] = {"cells", "cell", "9v", "9 v"};
 constexpr const char* supplyExamples[] = {"supply dcc", "supply battery 9V"};
 constexpr const char* rectifierExamples[] = {"rectifier 1.1V", "rectifier unknown",
                                              "rectifier silicon"};
-constexpr const char* bridgeExamples[] = {"bridge 0.3V"};
+constexpr const char* bridgeExamples[] = {"bridge 0.3V", "bridge silicon"};
 constexpr const char* switchExamples[] = {"switch 0.1V"};
 constexpr const char* motorExamples[] = {"motor open-frame frame-return", "motor none"};
 constexpr const char* axleExamples[] = {"axle 2 left", "axle 1 none"};
@@ -872,9 +880,10 @@ constexpr Verb table[] = {
      dropNoise},
     {"bridge",
      {},
-     dropTakes,
+     bridgeTakes,
      bridgeExamples,
-     "drop of the motor bridge, measured",
+     "drop of the motor bridge, measured; by its diodes the one that is put before lamps on the "
+     "supply",
      bridge,
      false,
      dropNoise},
