@@ -181,18 +181,12 @@ void judgeTurnedRound(const Smoothing& smoothing, Judging& judging) {
                     finding.action = text("a bridge rectifier before the lamps");
                     finding.caution = capacitorCaution();
                     finding.figures = {chosenCapacitor(smoothing)};
-                    const auto option = [&](Text what, Text effect, const char* jot) {
-                        Option made;
-                        made.what = std::move(what);
-                        made.effect = std::move(effect);
-                        made.state = State::Fine;
-                        made.jot = jot;
-                        finding.options.push_back(std::move(made));
-                    };
-                    option(text("a bridge rectifier before the lamps"),
-                           text("behind it plus stays plus"), "rectifier silicon");
-                    option(text("no capacitor"), text("nothing carries the lamps over dirt"),
-                           "smoothing none");
+                    Option bridge;
+                    bridge.what = text("a bridge rectifier before the lamps");
+                    bridge.effect = text("behind it plus stays plus");
+                    bridge.state = State::Fine;
+                    bridge.jot = "rectifier silicon";
+                    finding.options = {std::move(bridge)};
                 });
 }
 
