@@ -68,14 +68,9 @@ void judgeHalves(const Reckoned& facts, Judging& judging) {
             finding.figures = {crestFigure(facts.job)};
             if (!halves) return;
             finding.action = text("a bridge rectifier before the lamps");
-            Option bridge;
-            bridge.what = text("a bridge rectifier before the lamps");
-            bridge.effect = text(
-                "they light in both halves of the AC, about twice as bright with "
-                "the resistors that they have");
-            bridge.state = State::Fine;
-            bridge.jot = "rectifier silicon";
-            finding.options = {std::move(bridge)};
+            finding.options = {
+                bridgeOption(text("they light in both halves of the AC, about twice as bright with "
+                                  "the resistors that they have"))};
         });
 }
 
@@ -181,12 +176,7 @@ void judgeTurnedRound(const Smoothing& smoothing, Judging& judging) {
                     finding.action = text("a bridge rectifier before the lamps");
                     finding.caution = capacitorCaution();
                     finding.figures = {chosenCapacitor(smoothing)};
-                    Option bridge;
-                    bridge.what = text("a bridge rectifier before the lamps");
-                    bridge.effect = text("behind it plus stays plus");
-                    bridge.state = State::Fine;
-                    bridge.jot = "rectifier silicon";
-                    finding.options = {std::move(bridge)};
+                    finding.options = {bridgeOption(text("behind it plus stays plus"))};
                 });
 }
 
@@ -367,6 +357,15 @@ std::vector<Option> slowerBlinkers(const Catalogue& catalogue, const LampGroup& 
 }
 
 }  // namespace
+
+Option bridgeOption(Text effect) {
+    Option bridge;
+    bridge.what = text("a bridge rectifier before the lamps");
+    bridge.effect = std::move(effect);
+    bridge.state = State::Fine;
+    bridge.jot = "rectifier silicon";
+    return bridge;
+}
 
 void judgeSmoothing(const Reckoned& facts, Judging& judging) {
     if (const auto& smoothing = facts.job.supply.smoothing; smoothing && reverses(facts.job))

@@ -1,11 +1,14 @@
 // Checks of lamps that hang straight on the rails, and of lamps with a chip in them.
 #pragma once
 
+#include "core/finding/finding.h"
 #include "core/work/reckoned.h"
 #include "core/work/room.h"
 
 namespace glimmet::core::lamps {
 
+/// A bridge rectifier before the lamps, with what it brings.
+[[nodiscard]] Option bridgeOption(Text effect);
 /// The capacitor behind their bridge: whether it carries the lamps over dirt, bears the volts and
 /// draws no spark.
 void judgeSmoothing(const Reckoned& facts, Judging& judging);

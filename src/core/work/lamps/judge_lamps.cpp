@@ -802,16 +802,12 @@ void judgeReverse(const Reckoned& facts, const LampGroup& group, const GroupStat
                 finding.options = {std::move(one)};
                 return;
             }
-            Option option;
-            option.what = text("a bridge rectifier before the lamps");
-            option.effect = facts.job.feed == Feed::Ac
-                                ? text("they light in both halves of the AC, with %1 less",
-                                       formatted(facts.house.rectifier))
-                                : text("they light in both directions, with %1 less",
-                                       formatted(facts.house.rectifier));
-            option.state = State::Fine;
-            option.jot = "rectifier silicon";
-            finding.options = {std::move(option)};
+            finding.options = {
+                bridgeOption(facts.job.feed == Feed::Ac
+                                 ? text("they light in both halves of the AC, with %1 less",
+                                        formatted(facts.house.rectifier))
+                                 : text("they light in both directions, with %1 less",
+                                        formatted(facts.house.rectifier)))};
             // On digital track it would flicker at half its light.
             if (isDigital(facts.job.feed)) return;
             Option diode;
@@ -1199,24 +1195,28 @@ void judgeOneFailed(const Reckoned& facts, const LampGroup& group, const GroupSt
                 });
 }
 
+double hoursOf(const BatteryPack& pack, Amperes load) { return runTime(pack, load).value() / 3600; }
+constexpr double fewHours = 2;
+
 /// Which of the usual batteries gives volts that no 9 V block gives, with how long each lasts.
 std::vector<Option> batteriesOf(Volts volts, Amperes load) {
     std::vector<Option> all;
     const auto add = [&](Text what, const BatteryPack& pack, std::string jot) {
-        const double hours = runTime(pack, load).value() / 3600;
+        const double hours = hoursOf(pack, load);
         all.push_back(answer(std::move(what),
                              text("lasts about %1 h", formatted(hours, Dimension::Ratio, 2)),
-                             hours < 2 ? State::Close : State::Fine, std::move(jot)));
+                             hours < fewHours ? State::Close : State::Fine, std::move(jot)));
     };
-    const int cells = static_cast<int>(std::lround(volts.value() / 1.5));
+    const double cells = std::round(volts.value() / 1.5);
     constexpr AmpereHours penCell{2.5};
     // A fresh one gives up to 1.65 V: 3.7 V are of another kind.
     if (cells < 1 || cells > 8 || volts > Volts{1.65} * cells) return all;
-    const std::string count = std::to_string(cells);
-    add(cells == 1 ? text("one alkaline pen cell") : text("%1 alkaline pen cells", count),
-        {Chemistry::Alkaline, cells, penCell},
-        "battery " + count + " alkaline " + formatted(penCell));
-    if (cells == 2) add(text("a coin cell"), coinCell(), "battery coin");
+    const int count = static_cast<int>(cells);
+    add(count == 1 ? text("one alkaline pen cell")
+                   : text("%1 alkaline pen cells", std::to_string(count)),
+        {Chemistry::Alkaline, count, penCell},
+        "battery " + std::to_string(count) + " alkaline " + formatted(penCell));
+    if (count == 2) add(text("a coin cell"), coinCell(), "battery coin");
     return all;
 }
 
@@ -1243,10 +1243,12 @@ void judgeBattery(const Reckoned& facts, Judging& judging) {
         });
         return;
     }
-    const double hours = runTime(pack, all).value() / 3600;
+    const double hours = hoursOf(pack, all);
     const Volts sag = all * voltsOf(pack).inside;
     const Volts volts = trackVolts(facts.job);
-    const State state = sag > volts * 0.3 ? State::Over : hours < 2 ? State::Close : State::Fine;
+    const State state = sag > volts * 0.3  ? State::Over
+                        : hours < fewHours ? State::Close
+                                           : State::Fine;
     judging.say("lamp.battery", {}, state, Gravity::WorksBadly, [&](Finding& finding) {
         const std::string lasts = formatted(hours, Dimension::Ratio, 2);
         finding.sentence =
