@@ -163,7 +163,9 @@ TEST(LampJudgement, ACapacitorWithoutABridgeIsReversed) {
         EXPECT_EQ(over.state, State::Over) << turns;
         EXPECT_TRUE(plain(over.sentence).starts_with("No bridge is before the capacitor")) << turns;
         EXPECT_NE(plain(over.caution).find("polarity"), std::string::npos);
+        EXPECT_EQ(over.gravity, Gravity::PartDestroyed);
         ASSERT_EQ(over.options.size(), 1u);
+        EXPECT_EQ(plain(over.options[0].what), "a bridge rectifier before the lamps");
         EXPECT_FALSE(has(checkedAll(tests::jotted(job, {over.options[0].jot.c_str()})),
                          "lamp.capacitor-volts"))
             << turns;
