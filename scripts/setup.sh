@@ -28,8 +28,12 @@ need() {
 }
 
 # configure PRESET [cmake options]
+# Where ccache is, a second clone compiles only what differs from the first: paths below the root
+# count as relative ones. A debugger of the second clone is then told the first one's folder.
 configure() {
-    local preset=$1
+    local preset=$1 launcher=()
     shift
-    (cd "$root" && cmake --preset "$preset" "$@" >/dev/null)
+    command -v ccache >/dev/null &&
+        launcher=("-DCMAKE_CXX_COMPILER_LAUNCHER=env;CCACHE_BASEDIR=$root;CCACHE_NOHASHDIR=1;CCACHE_SLOPPINESS=pch_defines,time_macros;ccache")
+    (cd "$root" && cmake --preset "$preset" "${launcher[@]}" "$@" >/dev/null)
 }
