@@ -108,10 +108,10 @@ TEST(BatteryFindings, SayRunTimeFuseAndCutOff) {
 }
 
 TEST(BatteryFindings, CountLampsAndSoundAndSayWhatIsMissing) {
-    // Nobody read the motor, and in this size its kind says little.
+    // Nobody read the motor: its kind in this size, up to 1.5 A, is assumed.
     Job unread = tests::newJob("Stock", "rotary-plough", {"G", 22.5});
     unread = jotted(unread, {"supply battery", "battery 3 li-ion 2.6Ah"});
-    EXPECT_EQ(stateOf(unread, "battery.run-time"), State::Ask);
+    EXPECT_EQ(stateOf(unread, "battery.run-time"), State::Close);
     Catalogue catalogue = tests::smallCatalogue();
     for (Decoder& decoder : catalogue.decoders) decoder.sound = true;
     const Job job = large({"battery 3 li-ion 2.6Ah"});
@@ -255,8 +255,14 @@ TEST(Rules, StandSideBySide) {
     const Job unread = tests::newJob("Stock", "rotary-plough", {"G", 22.5});
     const auto asked = choose::byEachRule(tests::factsOf(unread), driveEvidence(unread),
                                           tests::smallCatalogue().decoders[1]);
-    EXPECT_EQ(asked[0].state, State::Ask);
-    EXPECT_EQ(plain(asked[0].says), "a reading is missing");
+    // Motors of that size stall at 2 A and more: none of them is carried by 1 A.
+    EXPECT_EQ(asked[0].state, State::Over);
+    EXPECT_EQ(plain(asked[0].says), "motors of its kind stall at 2 A at least of 1 A continuous");
+    const Job small = tests::newJob("Rail", "railbus", {"H0", 87});
+    const auto between = choose::byEachRule(tests::factsOf(small), driveEvidence(small),
+                                            tests::smallCatalogue().decoders[0]);
+    EXPECT_EQ(between[0].state, State::Ask);
+    EXPECT_EQ(plain(between[0].says), "a reading is missing");
 }
 
 }  // namespace

@@ -119,8 +119,8 @@ TEST(MotorJudgement, ChoosesByTheKindWhereNobodyReadTheMotor) {
     EXPECT_EQ(plain(finding(usual, "motor.rating").sentence),
               "No decoder chosen. Nobody read its stall; what was read is usual for its kind, and "
               "those stall at 1 A at the most: that will do to choose by.");
-    // Nor in a scale where kinds say little.
-    EXPECT_EQ(finding(checkedAll(jotted(taken, {"scale G"})), "motor.rating").state, State::Ask);
+    // In G even the weakest can stalls with 2 A, more than the 1.8 A of its peak.
+    EXPECT_EQ(finding(checkedAll(jotted(taken, {"scale G"})), "motor.rating").state, State::Over);
 }
 TEST(MotorJudgement, IsToBeReadWhereTheKindDecidesNothing) {
     // The only decoder that there is does not carry all that motors of its kind may stall at.
@@ -461,13 +461,17 @@ TEST(LampJudgement, OutputsThatDoNotSwitchToGroundAreJudgedAsWhatTheyAre) {
                      "lamp.output-kind:front lamp"));
     EXPECT_EQ(kind(OutputKind::LampSupply), State::Over);
     EXPECT_EQ(kind(OutputKind::Unknown), State::Ask);
-    // Constant current: 200 mA through one LED destroys it, 15 mA starve behind 2.2 kΩ.
-    EXPECT_EQ(kind(OutputKind::ConstantCurrent), State::Over);
+    // One that keeps a current is a driver: behind 2.2 kΩ 200 mA never flow, and 15 mA starve.
+    job.decoder->part.outputs[0].kind = OutputKind::ConstantCurrent;
+    const auto driven = [&] { return finding(checkedAll(job), "lamp.driver:front lamp").state; };
+    EXPECT_EQ(driven(), State::Close);
     job.decoder->part.outputs[0].limit = Amperes{0.015};
-    EXPECT_EQ(kind(OutputKind::ConstantCurrent), State::Over);
-    EXPECT_NE(sentenceOf(job, "lamp.output-kind:front lamp").find("starved"), std::string::npos);
+    EXPECT_EQ(driven(), State::Close);
+    EXPECT_NE(sentenceOf(job, "lamp.driver:front lamp").find("of the 15 mA"), std::string::npos);
     job = jotted(job, {"resistor front none"});
-    EXPECT_EQ(kind(OutputKind::ConstantCurrent), State::Fine);
+    EXPECT_EQ(driven(), State::Fine);
+    job.decoder->part.outputs[0].limit = Amperes{0.2};
+    EXPECT_EQ(driven(), State::Over);
     EXPECT_FALSE(has(checkedAll(job), "lamp.current:front lamp"));
 }
 TEST(LampJudgement, BareTrackTurnsLampsRound) {

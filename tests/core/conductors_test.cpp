@@ -20,6 +20,7 @@ Job train(bool collects, std::initializer_list<const char*> lines = {}) {
     Job job = jotted(jotted(newJob("Pair", "dock-shunter"),
                             {"motor can", "decoder middle", "unit saloon called coach"}),
                      lines);
+    job.decoder->seat = Fitted{job.units[0].id, {}, {}};  // else it is asked where it lies
     for (Axle& axle : job.units[1].body.axles) axle.collectsLeft = axle.collectsRight = collects;
     return job;
 }

@@ -418,9 +418,11 @@ TEST(Driver, IsJudged) {
     EXPECT_NE(plain(starved.sentence).find("Put fewer in a row"), std::string::npos);
     // A red beside a white takes all of it.
     const Finding uneven = of({"parallel table red", "driver table 10mA"});
-    EXPECT_EQ(uneven.state, State::Close);
-    EXPECT_NE(plain(uneven.sentence).find("unevenly"), std::string::npos);
-    EXPECT_EQ(uneven.options.at(0).jot, "own table lamp");
+    EXPECT_EQ(uneven.state, State::Over);
+    EXPECT_NE(plain(uneven.sentence).find("stays dark"), std::string::npos);
+    EXPECT_EQ(uneven.options.at(0).jot, "series table lamp");
+    EXPECT_EQ(of({"parallel table red", "driver table 10mA", "series table"}).state, State::Fine);
+    EXPECT_EQ(of({"parallel table", "driver table 10mA"}).state, State::Fine);
     // Heat: 30 V less one LED's 3.1 V at 20 mA.
     const auto hot =
         checkedAll(saloon({"supply fixed dc 30V", "lamp table white", "driver table 20mA"}));

@@ -224,7 +224,7 @@ TEST(HouseJots, EveryExampleIsUnderstoodAndListed) {
                 << example;
         }
     }
-    EXPECT_EQ(examples, 21U);
+    EXPECT_EQ(examples, 22U);
     EXPECT_EQ(workshopJotCompletions("dra", {}, smallCatalogue()).at(0).line, "drawers ");
 }
 
@@ -239,7 +239,8 @@ TEST(HouseFindings, OfferWhatWorkshopsUse) {
         all,
         "rule strict; rule running; margin 10%; margin 25%; spread 2%; spread 10%; rectifier "
         "0.7V; rectifier 1.6V; bridge 0.2V; bridge 1V; switch 0.05V; switch 0.6V; drawers E6; "
-        "drawers E24; drawers E96; leg plus; resistors shared; tolerance 0.5%; tolerance 3%; ");
+        "drawers E24; drawers E96; leg plus; resistors shared; mains 60Hz; tolerance 0.5%; "
+        "tolerance 3%; ");
 }
 TEST(HouseFindings, ShowOnAnExampleWhatEachRuleChanges) {
     const Job job = shunter();

@@ -264,7 +264,10 @@ TEST(Proof, WhatItTookRunningIsNotAskedForAgain) {
                                         "full reverse 12V 270mA", "rocking forward 12V 500mA"});
     EXPECT_NEAR(*runningFigure(ran).value, 0.27, 1e-12);
     EXPECT_EQ(runningFigure(ran).basis.kind, Basis::Kind::Measured);
-    EXPECT_EQ(sentence(ran, "motor.reading"), "What was read of the motor is enough to judge by.");
+    // More than its kind usually takes: the kind says nothing of its stall.
+    EXPECT_EQ(stateOf(ran, "motor.reading"), State::Ask);
+    EXPECT_EQ(sentence(jotted(plainJob(), {"full forward 12V 240mA"}), "motor.reading"),
+              "What was read of the motor is enough to judge by.");
     // A reading of its own counts, be it less.
     EXPECT_NEAR(*runningFigure(jotted(ran, {"light 240mA 12V"})).value, 0.24, 1e-12);
     EXPECT_FALSE(runningFigure(jotted(plainJob(), {"crawl forward 4V 120mA"})).value.has_value());

@@ -92,7 +92,13 @@ std::vector<std::string> wordsOf(const std::string& line) {
 /// The job of the phrases, a bare one or a train: where an example can be said.
 Job whereItHolds(const std::string& line) {
     const Job train = tests::busy();
-    return heard(line) ? spokenTo : heard(line, shunter()) ? shunter() : train;
+    const Job middle = jotted(shunter(), {"supply three-rail"});
+    const Job house = jotted(tests::newJob("House", "house"), {"supply fixed dc 12V"});
+    return heard(line)              ? spokenTo
+           : heard(line, shunter()) ? shunter()
+           : heard(line, middle)    ? middle
+           : heard(line, house)     ? house
+                                    : train;
 }
 
 /// Under the sanitizers only every so many: what follows only repeats.
@@ -154,7 +160,8 @@ TEST(JotExamples, LessAWordSayLessOrAreRefused) {
             auto rest = words;
             rest.erase(rest.begin() + static_cast<std::ptrdiff_t>(gone));
             const auto part = placesOf(jot::joined(rest), job);
-            if (!part) continue;
+            // Without its first word it is a line of another verb, and a battery of 9 V is one.
+            if (!part || jot::joined(rest) == "battery 9V") continue;
             ++understoodLess;
             EXPECT_TRUE(saysNothingElse(*part, *whole)) << line << " → " << jot::joined(rest);
         }
@@ -311,7 +318,8 @@ TEST(JotForms, ShowWhatMayBeLeftOut) {
     for (const char* wanted :
          {"stall AMPS VOLTS [scatter SCATTER]",
           "slip AMPS [VOLTS] [scatter SCATTER] [THROTTLE] [PERCENT]", "ohms OHMS …", "note WORDS",
-          "lamp [PLACE] [COLOUR] [VOLTS] [AMPS] [for WISH] [on OUTPUT] [called WORDS]"}) {
+          "lamp [PLACE] [COLOUR] [VOLTS] [AMPS] [for WISH] [on OUTPUT] [called WORDS] [SIZE] [HOW] "
+          "[COUNT] [OHMS]"}) {
         EXPECT_NE(std::find(patterns.begin(), patterns.end(), wanted), patterns.end()) << wanted;
     }
 }

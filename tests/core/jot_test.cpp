@@ -281,10 +281,13 @@ TEST(Jot, RefusesInTheWordsOfTheVerbAtTheBeginning) {
 TEST(Jot, EveryListedExampleIsUnderstoodSomewhere) {
     const Job job = jotted(shunter(), {"lamp front white", "parallel front red", "lamp rear red"});
     const Job train = tests::busy();
+    const Job middle = jotted(shunter(), {"supply three-rail"});
+    const Job house = jotted(tests::newJob("House", "house"), {"supply fixed dc 12V"});
     for (const JotForm& form : jotForms()) {
         for (const std::string example : form.examples) {
             EXPECT_TRUE(read(example, job).has_value() || read(example).has_value() ||
-                        read(example, train).has_value())
+                        read(example, train).has_value() || read(example, middle).has_value() ||
+                        read(example, house).has_value())
                 << example << ": " << whyRefused(example, job);
         }
     }

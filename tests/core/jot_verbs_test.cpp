@@ -36,7 +36,7 @@ TEST(JotSupply, TakesKindsAndMeasuredDrops) {
     EXPECT_EQ(after("bridge 350mV").supply.bridge->value, Volts{0.35});
     EXPECT_EQ(after("switch .08V").supply.outputSwitch->on, "2026-03-02");
     EXPECT_EQ(refusal("supply steam"),
-              "“steam” is none of: dcc, three-rail, dc, battery, fixed dc, reversing dc, ac.");
+              "“steam” is none of: dcc, three-rail, dc, battery, fixed dc, reversing dc, ac, usb.");
     EXPECT_EQ(code("rectifier 9V"), ErrorCode::OutOfRange);
     EXPECT_EQ(code("bridge -1V"), ErrorCode::OutOfRange);
 }
@@ -281,7 +281,8 @@ TEST(JotCircuit, TakesSharedTargetAndSeries) {
     EXPECT_EQ(after("series front e96", lit).groups[0].wish.series, Series::E96);
     EXPECT_EQ(refusal("series front E13", lit),
               "“E13” means nothing here. Did you mean E12? Write it like series front E24.");
-    EXPECT_EQ(refusal("series front loud", lit), "“loud” is none of: E6, E12, E24, E96.");
+    EXPECT_EQ(refusal("series front loud", lit),
+              "“loud” is none of: E6, E12, E24, E96, and no LED either.");
     EXPECT_EQ(code("target front 5A", lit), ErrorCode::OutOfRange);
 }
 TEST(JotCircuit, SaysWhichLampsThereAreWhereANameFitsSeveral) {
@@ -361,7 +362,8 @@ TEST(JotScale, SetsTheUsualTrackVoltsUntilTheyAreMeasured) {
     EXPECT_EQ(usualVolts(after("scale h0").feed, after("scale h0").scale), Volts{14.5});
     EXPECT_EQ(usualVolts(after("scale 0").feed, after("scale 0").scale), Volts{16});
     EXPECT_EQ(usualVolts(after("scale G").feed, after("scale G").scale), Volts{18});
-    EXPECT_EQ(code("scale 00"), ErrorCode::Unknown);
+    EXPECT_EQ(after("scale 00").scale.name, "OO");
+    EXPECT_EQ(code("scale 000"), ErrorCode::NotUnderstood);
 }
 
 TEST(JotLamp, GoesIntoTheUnitThatIsNamedOrNowhere) {

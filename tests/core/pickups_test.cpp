@@ -65,7 +65,19 @@ TEST(Pickups, StandWhereTheDeadRailIsLongerThanWhatIsBridged) {
 TEST(Pickups, AreFineCloseOnOneAxleAndOverOnNone) {
     const Finding fine = sides(plainJob());
     EXPECT_EQ(fine.state, State::Fine);
-    EXPECT_EQ(plain(fine.sentence).find("Left collects on 3 axles, right on 3: "), 0U);
+    EXPECT_EQ(plain(fine.sentence).find("As drawn, 3 axles pick up on the left, 3 on the right"),
+              0U);
+    EXPECT_EQ(fine.figures.at(0).basis.kind, Basis::Kind::Assumed);
+    const Finding looked = sides(jotted(plainJob(), {"pickup all collects"}));
+    EXPECT_EQ(plain(looked.sentence).find("3 axles pick up on the left, 3 on the right"), 0U);
+    EXPECT_EQ(looked.figures.at(0).basis.kind, Basis::Kind::Computed);
+    // Where it is said to stall, wheels as drawn answer nothing.
+    const Finding asked = sides(jotted(plainJob(), {"complaint stalls on points"}));
+    EXPECT_EQ(asked.state, State::Ask);
+    EXPECT_EQ(
+        sides(jotted(plainJob(), {"complaint stalls on points", "pickup all collects"})).state,
+        State::Fine);
+    EXPECT_EQ(sides(jotted(plainJob(), {"complaint paint is chipped"})).state, State::Fine);
     EXPECT_TRUE(fine.options.empty());
     const Job one = jotted(plainJob(), {"axle 1 right", "axle 2 right"});
     const Finding close = sides(one);

@@ -8,6 +8,7 @@
 #include "core/work/measure/contradictions.h"
 #include "core/work/measure/motor_chart.h"
 #include "core/work/motor_evidence.h"
+#include "core/work/supply.h"
 
 #include <QMouseEvent>
 #include <QToolTip>
@@ -203,7 +204,8 @@ void MotorPlot::draw() {
     }
     // Two that cannot both be true: tied together, each with what speaks for it.
     for (const core::MotorAt& at : core::motorsOf(job)) {
-        for (const auto& [what, a, b] : core::measure::contradictions(*at.motor)) {
+        for (const auto& [what, a, b] :
+             core::measure::contradictions(*at.motor, core::trackVolts(job))) {
             auto* tie = new QCPItemLine(m_plot);
             tie->start->setCoords(a.volts.value(), a.amps.value());
             tie->end->setCoords(b.volts.value(), b.amps.value());

@@ -24,7 +24,8 @@ void paintFactoryWires(QPainter& painter, const SceneInput& scene, Wires which) 
     bool headed = false;
     for (std::size_t i = 0; i < scene.job.units.size(); ++i) {
         for (const core::FactoryWire& wire : scene.job.units[i].wires) {
-            const bool other = core::otherThanItsColour(wire, scene.job.feed);
+            const bool other =
+                core::otherThanItsColour(wire, scene.job.feed, scene.job.units[i].frame);
             if (which == Wires::Misleading && (!other || wire.labelled)) continue;
             if (!headed) {
                 paintLegend(painter, at,

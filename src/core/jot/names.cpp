@@ -44,7 +44,8 @@ std::optional<std::pair<std::string, std::size_t>> withoutRow(const std::string&
 
 Nearest::Nearest(std::string_view wanted)
     : m_wanted(lowered(wanted.substr(0, longestWanted))),
-      m_least(m_wanted.size() > 4   ? 3
+      // A slip of one letter; of two only in a long word.
+      m_least(m_wanted.size() > 7   ? 3
               : m_wanted.size() > 2 ? 2
                                     : 0) {}
 
@@ -61,12 +62,15 @@ void Nearest::offer(std::string_view word) {
 std::string listed(const std::vector<Named>& names, bool explained) {
     std::string all;
     constexpr std::size_t most = 14;  // more than one takes in at a glance helps nobody
-    for (std::size_t i = 0; i < std::min(names.size(), most); ++i) {
-        const Named& named = names[i];
+    std::size_t shown = 0;
+    const auto several = static_cast<std::size_t>(
+        std::count_if(names.begin(), names.end(), [](const Named& each) { return !each.hidden; }));
+    for (const Named& named : names) {
+        if (named.hidden || shown++ >= most) continue;
         all += (all.empty() ? "" : ", ") + named.name;
         if (explained && !named.says.empty()) all += " (" + named.says + ")";
     }
-    return names.size() > most ? all + " …" : all;
+    return several > most ? all + " …" : all;
 }
 
 Match matched(const std::vector<Token>& line, std::size_t first, const Takes& takes,

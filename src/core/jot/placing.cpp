@@ -60,9 +60,20 @@ private:
         return true;
     }
 
+    /// "in series": a name of several words goes before a place behind the first of them.
+    bool phrase() const {
+        for (std::size_t i = 0; i < verb().takes.size(); ++i) {
+            const Takes& takes = verb().takes[i];
+            if (takes.kind != Kind::Name || takes.after || filled(i)) continue;
+            if (matched(m_line, m_next, takes, m_names[i]).taken > 1) return true;
+        }
+        return false;
+    }
+
     /// on OUTPUT, called WORDS, for AMPS
     bool behindItsWord() {
         const std::string word = lowered(token().words);
+        if (phrase()) return false;
         for (std::size_t i = 0; i < verb().takes.size(); ++i) {
             const Takes& takes = verb().takes[i];
             if (!takes.after || takes.after != word || filled(i)) continue;

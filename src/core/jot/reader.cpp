@@ -137,7 +137,7 @@ std::vector<Spoken> spoken(const std::vector<Token>& line, std::span<const Verb*
 
 /// The verb whose sentence begins so without its word; what was measured has a verb of its own.
 std::optional<Spoken> begunBy(const std::vector<Token>& line, std::span<const Verb* const> verbs) {
-    if (std::any_of(line.begin(), line.end(), [](const Token& each) { return each.unit; }))
+    if (std::any_of(line.begin(), line.end(), [](const Token& each) { return each.numeric; }))
         return {};
     for (const Verb* verb : verbs) {
         const auto& words = verb->begins;
@@ -169,7 +169,10 @@ Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vec
     }
 
     std::vector<Token> others = line;
-    if (!spoken.asUnit) others.erase(others.begin() + static_cast<std::ptrdiff_t>(spoken.token));
+    // "soldered front", "tyres right rear": another word of the verb may be what it takes as well.
+    const bool itsWord = lowered(word.words) == verb.word;
+    if (!spoken.asUnit && itsWord)
+        others.erase(others.begin() + static_cast<std::ptrdiff_t>(spoken.token));
     Reading reading = placed(verb, context, others);
     if (reading.fault) return tl::unexpected(std::move(*reading.fault));
     if (!reading.left.empty()) return tl::unexpected(leftOver(reading));
@@ -181,12 +184,50 @@ Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vec
     return std::move(reading.said);
 }
 
+/// The station that a word of the bench belongs to which nothing reads yet; nothing: no such word.
+std::optional<std::string> laterWord(std::string_view word) {
+    static constexpr std::pair<std::string_view, const char*> words[] = {
+        {"address", "Settings"},
+        {"cv", "Settings"},
+        {"key", "Settings"},
+        {"keys", "Settings"},
+        {"momentum", "Settings"},
+        {"consist", "Settings"},
+        {"sleeve", "Wire"},
+        {"sleeves", "Wire"},
+        {"splice", "Wire"},
+        {"awg", "Wire"},
+        {"gauge", "Wire"},
+        {"tinned", "Wire"},
+        {"step", "Wire"},
+        {"beep", "Meter"},
+        {"bus", "the layout's lamps"},
+        {"terminal", "the layout's lamps"},
+        {"terminals", "the layout's lamps"},
+        {"run-in", "Run-in"},
+        {"handed", "Hand-over"},
+        {"quote", "Hand-over"},
+        {"drawer", "Stores"},
+        {"stock", "Stores"}};
+    const std::string lower = lowered(word);
+    for (const auto& [each, station] : words) {
+        if (each == lower) return station;
+    }
+    return {};
+}
+
 tl::unexpected<Error> noVerb(const std::vector<Token>& line, std::span<const Verb* const> verbs) {
     const Token& first = line.front();
     if (first.numeric) {
         return refuse(
             ErrorCode::NotUnderstood,
             text("What was “%1” read of? Say it like stall 1.15A 12V, track 14.8V.", shown(first)));
+    }
+    if (const auto coming = laterWord(first.words)) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("“%1” belongs to %2, which is still to come. Keep it as a note: note %1 "
+                           "….",
+                           shown(first), *coming));
     }
     Nearest nearest(first.words);
     const Verb* near = nullptr;
@@ -246,6 +287,10 @@ Result<Said> said(std::string_view typed, std::span<const Verb* const> verbs,
     const std::vector<Spoken> candidates = spoken(line, verbs);
     const auto unsaid = begunBy(line, verbs);
     if (candidates.empty() && !unsaid) return noVerb(line, verbs);
+    // "key F1 output 1" is no line of output.
+    const bool later =
+        laterWord(line.front().words) && (candidates.empty() || candidates.front().token != 0);
+    if (later) return noVerb(line, verbs);
     std::optional<Result<Said>> taken;
     std::optional<Error> refused;
     for (const Spoken& candidate : candidates) {
@@ -306,7 +351,9 @@ std::vector<Completion> completions(std::string_view typed, std::span<const Verb
         if (takes.after && !reading.open) {
             offer(takes.after, takes.what);
         } else if (takes.names) {
-            for (const Named& named : takes.names(context)) offer(named.name, named.says);
+            for (const Named& named : takes.names(context)) {
+                if (!named.hidden) offer(named.name, named.says);
+            }
         }
     }
     return made;

@@ -165,14 +165,21 @@ std::vector<Token> tokens(std::string_view line) {
             }
             Token token{words, from, startsNumeric(words), std::nullopt, false};
             // 5 1/2 in
-            if (!found.empty() && fraction(words) && digits(found.back().words)) {
+            const bool watts = words.back() == 'W' || words.back() == 'w';  // "470 1/4W" are two
+            if (!found.empty() && !watts && fraction(words) && digits(found.back().words)) {
                 found.back().words += " " + words;
                 found.back().unit = unitOf(found.back().words);
                 continue;
             }
             if (!found.empty() && !token.numeric) {
                 Token& before = found.back();
-                if (bareNumber(before.words) && unitLike(words)) {
+                // "on 5 in rear car": inches end a line, a place goes on behind "in".
+                const bool place = lowered(words) == "in" &&
+                                   line.find_first_not_of(blanks, end) != std::string_view::npos;
+                // "4k7 ohm": the prefix was said, the unit comes behind.
+                const bool prefixed = !before.unit && before.numeric && !bareNumber(before.words) &&
+                                      unitOf(before.words + " " + words).has_value();
+                if (prefixed || (bareNumber(before.words) && unitLike(words) && !place)) {
                     before.words += " " + words;
                     before.unit = unitOf(before.words);
                     continue;

@@ -37,6 +37,10 @@ bool measures(const Token& token, const Takes& takes) {
 
 std::vector<double> credibleValues(const Token& token, const Takes& takes) {
     std::vector<double> values = valuesIn(token, takes.dimension);
+    const char last = token.words.empty() ? ' ' : token.words.back();
+    if (!token.unit && last >= '0' && last <= '9') {
+        for (double& value : values) value *= takes.bare;
+    }
     std::erase_if(values, [&](double value) { return !credible(value, takes); });
     return values;
 }

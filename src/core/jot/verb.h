@@ -36,6 +36,7 @@ struct Named {
     std::string name;               ///< "front lamp"; what the reader hands to the verb
     std::vector<std::string> also;  ///< other ways to say it, as good: "front", "white"
     std::string says;               ///< what it is, for completion
+    bool hidden = false;            ///< understood, but neither listed nor offered
 };
 
 /// One place of a verb: a quantity, a name, or words as they come.
@@ -53,6 +54,7 @@ struct Takes {
     double least = 0, most = 0;  ///< SI
     bool unitNeeded = false;     ///< a bare number is never meant here
     bool zero = false;           ///< 0 is a value too, whatever the least is
+    double bare = 1;             ///< SI that a number without a unit stands for: 60 for minutes
     const char* beyond =
         nullptr;             ///< above the most something else is meant: what to write for that
     std::size_t atMost = 1;  ///< how many of it

@@ -23,8 +23,6 @@ struct LampDrive {
     [[nodiscard]] Volts effective() const;
 };
 
-inline constexpr Seconds mainsHalf{0.01};  ///< of 50 Hz, between two crests
-
 /// A circuit over a whole turn of its drive: currents, totals and heat are their means; lamps'
 /// volts are those at the crest. Of a steady drive what LampSolver::at() says. `limit`: a driver's
 /// current together, which it keeps at every moment where it has the volts. The mean is taken over

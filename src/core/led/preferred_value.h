@@ -19,6 +19,12 @@ namespace glimmet::core {
 /// Range: ideal finite and > 0 (asserted).
 [[nodiscard]] Ohms preferredValue(Ohms ideal, Series series, RoundingPolicy policy);
 
+/// Whether it is one of the series' values itself. Range: value finite and > 0 (asserted).
+[[nodiscard]] inline bool isPreferred(Ohms value, Series series) {
+    const double up = (preferredValue(value, series, RoundingPolicy::Higher) / value).value();
+    return up < 1 + 1e-6;
+}
+
 /// `count` preferred values on each side of the ideal, rising; the ideal itself, if it is one, is
 /// among the upper ones. Range: ideal finite and > 0 (asserted), count >= 1.
 [[nodiscard]] std::vector<Ohms> preferredAround(Ohms ideal, Series series, int count);

@@ -200,7 +200,11 @@ std::optional<Suffix> suffixOf(std::string_view word, Dimension wanted) {
         if (same) return Suffix{unit.exponent, unit.factor, unit.dimension};
     }
     for (const PrefixWord& prefix : prefixWords) {
-        if (!word.starts_with(prefix.word)) continue;
+        // Spelled out, capitals make no difference; of one letter they do.
+        const bool spelled = prefix.word.size() > 2;
+        const bool same = spelled ? lowered(word.substr(0, prefix.word.size())) == prefix.word
+                                  : word.starts_with(prefix.word);
+        if (!same) continue;
         const std::string_view rest = word.substr(prefix.word.size());
         const bool lengthless = wanted != Dimension::Length && wanted != Dimension::Ratio;
         if (rest.empty()) {
@@ -211,6 +215,13 @@ std::optional<Suffix> suffixOf(std::string_view word, Dimension wanted) {
         if (prefix.exponent == 0) continue;
         for (const UnitWord& unit : unitWords) {
             if (unit.prefixed && (lowered(rest) == unit.word || rest == unit.word)) {
+                // Typed in capitals, MA and MV are milliamperes and millivolts: a bench has no
+                // other.
+                const bool capitals =
+                    prefix.word == "M" &&
+                    (unit.dimension == Dimension::Current || unit.dimension == Dimension::Voltage ||
+                     unit.dimension == Dimension::Power || unit.dimension == Dimension::Charge);
+                if (capitals) return Suffix{unit.exponent - 3, unit.factor, unit.dimension};
                 return Suffix{prefix.exponent + unit.exponent, unit.factor, unit.dimension};
             }
         }

@@ -24,6 +24,7 @@ struct Axle {
     Millimetres diameter{};  ///< of the tread
     bool driven = false;
     bool collectsLeft = true, collectsRight = true;
+    bool looked = false;  ///< somebody found out which of its wheels collect; else as drawn
     bool operator==(const Axle&) const = default;
 };
 

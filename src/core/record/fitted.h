@@ -31,7 +31,7 @@ struct Pose {
 /// What is fitted sits in a unit, at a place that goes by a name there, in a pose.
 struct Fitted {
     std::string unit;   ///< id: "U1"
-    std::string place;  ///< name of a site or cavity, or a name of its own
+    std::string place;  ///< name of a site or cavity, or a name of its own; empty: in its unit
     Pose pose;
     bool operator==(const Fitted&) const = default;
 };

@@ -14,6 +14,7 @@ void forEachRule(Visit visit) {
     visit(&House::supplySpread, &OwnRules::supplySpread);
     visit(&House::drawers, &OwnRules::drawers);
     visit(&House::meterTolerance, &OwnRules::meterTolerance);
+    visit(&House::mains, &OwnRules::mains);
 }
 
 }  // namespace

@@ -27,6 +27,16 @@ constexpr auto wordsOf(LampResistors) {
         {{LampResistors::Each, "each"}, {LampResistors::Shared, "shared"}});
 }
 
+/// The rhythm of the mains, and of what a transformer makes of it.
+enum class Mains { Fifty, Sixty };
+constexpr auto wordsOf(Mains) {
+    return std::to_array<Word<Mains>>({{Mains::Fifty, "50Hz"}, {Mains::Sixty, "60Hz"}});
+}
+/// From one crest of its sine, either way, to the next.
+[[nodiscard]] constexpr Seconds halfOf(Mains mains) {
+    return Seconds{mains == Mains::Sixty ? 1.0 / 120 : 0.01};
+}
+
 /// What is assumed until it is measured, and how limits are judged. Source: docs/physics.md.
 struct House {
     RatingRule rule = RatingRule::Slip;
@@ -38,6 +48,7 @@ struct House {
     Series drawers = Series::E12;   ///< the resistors that are at hand
     double meterTolerance = 0.01;   ///< a reading may be off by this share; 0 … 0.1
     ResistorLeg leg{};              ///< of new wiring, as it is drawn
+    Mains mains{};                  ///< of AC supplies
     LampResistors lampResistors{};  ///< of several lamps on one output, where it is not said
     std::vector<std::string> decoders;  ///< ids of those that lie in the drawer, sorted
     bool operator==(const House&) const = default;
@@ -51,6 +62,7 @@ struct OwnRules {
     std::optional<double> supplySpread;
     std::optional<Series> drawers;
     std::optional<double> meterTolerance;
+    std::optional<Mains> mains;
     bool operator==(const OwnRules&) const = default;
 };
 

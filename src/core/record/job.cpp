@@ -8,8 +8,15 @@
 namespace glimmet::core {
 
 std::optional<Scale> scaleNamed(std::string_view wanted) {
-    static const std::array<Scale, 7> scales{
-        {{"Z", 220}, {"N", 160}, {"TT", 120}, {"H0", 87}, {"0", 45}, {"1", 32}, {"G", 22.5}}};
+    static const std::array<Scale, 9> scales{{{"Z", 220},
+                                              {"N", 160},
+                                              {"TT", 120},
+                                              {"H0", 87},
+                                              {"OO", 76},
+                                              {"S", 64},
+                                              {"0", 45},
+                                              {"1", 32},
+                                              {"G", 22.5}}};
     for (const Scale& scale : scales) {
         if (scale.name == wanted) return scale;
     }

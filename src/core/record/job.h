@@ -24,7 +24,7 @@ struct Scale {
     double ratio = 87;
     bool operator==(const Scale&) const = default;
 };
-/// "Z" "N" "TT" "H0" "0" "1" "G" with their usual ratios.
+/// "Z" "N" "TT" "H0" "OO" "S" "0" "1" "G" with their usual ratios.
 [[nodiscard]] std::optional<Scale> scaleNamed(std::string_view name);
 
 /// Volts usual for a feed: on digital track 12 V up to N, 14.5 V up to H0, 16 V for 0, 18 V above.

@@ -38,6 +38,9 @@ struct Motor {
     MotorKind kind = MotorKind::Can;
     std::vector<TakenReading> readings;    ///< in the order they were taken
     std::vector<Measured<Ohms>> windings;  ///< at several rotor positions; the smallest counts
+    /// Both brushes were found, or made, free of frame and rails; false: one touches. Nothing:
+    /// nobody said.
+    std::optional<bool> isolated{};
     bool operator==(const Motor&) const = default;
 };
 

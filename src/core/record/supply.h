@@ -58,6 +58,13 @@ struct Smoothing {
     bool operator==(const Smoothing&) const = default;
 };
 
+/// Where a battery is joined to a decoder: past its rectifier, or on the leads of the rails.
+enum class PackOn { Terminals, Rails };
+constexpr auto wordsOf(PackOn) {
+    return std::to_array<Word<PackOn>>(
+        {{PackOn::Terminals, "terminals"}, {PackOn::Rails, "rails"}});
+}
+
 /// What is not measured is assumed from feed and scale or from the house.
 struct Supply {
     std::optional<Measured<Volts>> volts;
@@ -65,6 +72,12 @@ struct Supply {
     std::optional<Measured<Volts>> bridge;
     std::optional<Measured<Volts>> outputSwitch;
     std::optional<BatteryPack> pack;  ///< of what carries its supply along
+    std::optional<PackOn> packOn{};   ///< nothing: nobody said
+    /// Of an analogue transformer of three-rail, which it may be put on, as a meter reads it; 0: it
+    /// never is; nothing: nobody said.
+    std::optional<Volts> pulse{};
+    std::optional<Amperes> limit{};  ///< the most that it gives, > 0; nothing: not told
+    bool polarityUnknown = false;    ///< of fixed DC: nobody knows which lead is plus
     std::optional<LampBridge> lampBridge;
     std::optional<Smoothing> smoothing;
     bool operator==(const Supply&) const = default;

@@ -63,9 +63,9 @@ struct Fixture {
 };
 
 struct Unit {
-    std::string id;    ///< "U1"
-    std::string name;  ///< "motor car"; may be empty where there is one only
-    FrameKind frame = FrameKind::Insulated;
+    std::string id;                  ///< "U1"
+    std::string name;                ///< "motor car"; may be empty where there is one only
+    std::optional<FrameKind> frame;  ///< nothing: nobody looked
     Body body;
     std::vector<Motor> motors;  ///< as Body::motors, as far as there are places
     std::vector<Collector> collectors;

@@ -40,8 +40,12 @@ std::size_t homeUnit(const Job& job) {
 }
 
 Conductors conductorsAcross(const Job& job, std::size_t coupling) {
+    return conductorsAcross(job, coupling, homeUnit(job));
+}
+
+Conductors conductorsAcross(const Job& job, std::size_t coupling, std::size_t home) {
     Conductors across;
-    const bool behind = homeUnit(job) <= coupling;  // what lies beyond is behind it
+    const bool behind = home <= coupling;  // what lies beyond is behind it
     const auto beyond = [&](std::size_t unit) { return (unit > coupling) == behind; };
     if (job.decoder) {
         for (const MotorAt& motor : motorsOf(job)) across.motors += beyond(motor.unit) ? 1U : 0U;

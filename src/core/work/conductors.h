@@ -32,6 +32,8 @@ struct Conductors {
 };
 /// Range: coupling < job.couplings.size().
 [[nodiscard]] Conductors conductorsAcross(const Job& job, std::size_t coupling);
+/// The same with the wires starting from a unit. Range: home < job.units.size().
+[[nodiscard]] Conductors conductorsAcross(const Job& job, std::size_t coupling, std::size_t home);
 
 /// Whether its wires suffice for the rails too.
 [[nodiscard]] bool railsLed(const Job& job, std::size_t coupling);

@@ -11,7 +11,6 @@
 namespace glimmet::core {
 
 JobSummary summaryOf(int id, const Job& job, const House& house, const Catalogue& catalogue) {
-    constexpr Amperes soundUsual{0.1};  // docs/physics.md
     JobSummary made;
     made.job = id;
     DistrictVehicle& load = made.load;
@@ -20,14 +19,13 @@ JobSummary summaryOf(int id, const Job& job, const House& house, const Catalogue
     const auto light = largestReading(drive.readings, MotorCondition::Light);
     const auto hauling = largestReading(drive.readings, MotorCondition::Hauling);
     const auto slip = largestReading(drive.readings, MotorCondition::Slipping);
-    const auto usual = usualCurrents(job);
+    const auto usual = usualCurrents(job, drive);
     const bool motor = !motorsOf(job).empty();
     made.read = !motor || ((light || hauling) && slip);
-    if (light || hauling) {
-        load.running = std::max(light.value_or(Amperes{0}), hauling.value_or(Amperes{0}));
-    } else if (usual && motor) {
-        load.running = usual->running;
-    }
+    load.running =
+        std::max({light.value_or(Amperes{0}), hauling.value_or(Amperes{0}), drive.atLeast});
+    // At a crawl it takes no more than running: there the usual of its kind is the worse case.
+    if (!light && !hauling && usual) load.running = std::max(load.running, usual->running);
     load.slipping =
         std::max(slip.value_or(usual && motor ? usual->slip : Amperes{0}), load.running);
     const Reckoned facts = reckoned(job, house, catalogue);

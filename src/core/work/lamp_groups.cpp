@@ -213,6 +213,28 @@ Ohms insideOf(const Job& job, const LampGroup& group) {
     return straight && pack ? voltsOf(*pack).inside : Ohms{0};
 }
 
+}  // namespace
+
+const DecoderOutput* keepsCurrent(const Job& job, const LampGroup& group) {
+    const DecoderOutput* output = outputNamed(job, group.output);
+    const bool keeps =
+        output && output->kind == OutputKind::ConstantCurrent && output->limit && !group.driver();
+    return keeps ? output : nullptr;
+}
+
+const LampGroup& asDriven(const Job& job, const LampGroup& group, std::optional<LampGroup>& made) {
+    const DecoderOutput* output = keepsCurrent(job, group);
+    if (!output) return group;
+    made = group;
+    // All rows' current goes through a shared resistor: so many times its value in each.
+    const Ohms shared = group.shared() * static_cast<double>(group.rows.size());
+    for (LampRow& row : made->rows) row.resistor = row.resistor.value_or(Ohms{0}) + shared;
+    made->connection = ThroughDriver{*output->limit, outputDropout};
+    return *made;
+}
+
+namespace {
+
 Ohms commonOf(const Job& job, const LampGroup& group, Ohms& series, bool& known) {
     const DecoderOutput* output = outputNamed(job, group.output);
     series = output && output->series ? *output->series : Ohms{0};
@@ -503,8 +525,10 @@ Result<Volts> solveWay(const LampGroup& group, Ohms common, const LampDrive& dri
 
 }  // namespace
 
-Result<GroupState> groupState(const Job& job, const LampGroup& group, const House& house,
+Result<GroupState> groupState(const Job& job, const LampGroup& given, const House& house,
                               std::optional<Ohms> board) {
+    std::optional<LampGroup> kept;
+    const LampGroup& group = asDriven(job, given, kept);
     GroupState state;
     Ohms common = commonOf(job, group, state.outputSeries, state.outputSeriesKnown);
     state.inside = insideOf(job, group);
@@ -521,6 +545,7 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
     const bool regulated = ownSupply(job, group);
     Spread spread;
     if (!regulated) spread.down = spread.up = state.bus * house.supplySpread;
+    if (group.output != supplyOutput) spread.down += mayDrop(job);
     // Its volts are those of a battery just charged: it never has more.
     if (job.feed == Feed::BatteryRadio && job.supply.pack && !job.supply.volts) spread.up = {};
 
@@ -582,8 +607,10 @@ Result<GroupState> groupState(const Job& job, const LampGroup& group, const Hous
     return state;
 }
 
-Result<Amperes> currentWith(const Job& job, const LampGroup& group, const RowState& state,
+Result<Amperes> currentWith(const Job& job, const LampGroup& given, const RowState& state,
                             std::size_t row, Ohms resistor, const House& house) {
+    std::optional<LampGroup> kept;
+    const LampGroup& group = asDriven(job, given, kept);
     if (!state.sees) return currentWith(job, group, row, resistor, house);
     LampRow changed = group.rows.at(row);
     changed.resistor = resistor;
@@ -592,8 +619,10 @@ Result<Amperes> currentWith(const Job& job, const LampGroup& group, const RowSta
     return currentOf(*string, *state.sees);
 }
 
-Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t row, Ohms resistor,
+Result<Amperes> currentWith(const Job& job, const LampGroup& given, std::size_t row, Ohms resistor,
                             const House& house, bool inEveryRow) {
+    std::optional<LampGroup> kept;
+    const LampGroup& group = asDriven(job, given, kept);
     Ohms series{};
     bool known = true;
     const Ohms common = commonOf(job, group, series, known);
@@ -614,7 +643,9 @@ Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t 
     return rowCurrent(changed, common, drive, here, Corner::Typical);
 }
 
-Result<GroupCurrents> groupCurrents(const Job& job, const LampGroup& group, const House& house) {
+Result<GroupCurrents> groupCurrents(const Job& job, const LampGroup& given, const House& house) {
+    std::optional<LampGroup> kept;
+    const LampGroup& group = asDriven(job, given, kept);
     Ohms series{};
     bool known = true;
     const Ohms common = commonOf(job, group, series, known);
@@ -647,8 +678,8 @@ Result<GroupCurrents> groupCurrents(const Job& job, const LampGroup& group, cons
     return made;
 }
 
-void addLoads(const LampGroup& group, const GroupState& state, BusLoads& loads) {
-    if (group.driver()) {
+void addLoads(const Job& job, const LampGroup& group, const GroupState& state, BusLoads& loads) {
+    if (group.driver() || keepsCurrent(job, group)) {
         loads.current += state.total;
         return;
     }
@@ -767,7 +798,7 @@ double unevenBuilds(const LampGroup& group, const GroupState& state) {
             made.family = group.rows[r].lamps.front().part.family;
             made.turned = group.rows[r].turned;
             made.current = row.current.value();
-            const double resistor = group.rows[r].resistor->value();
+            const double resistor = group.rows[r].resistor.value_or(Ohms{0}).value();
             double slope = resistor;
             double volts = 0;
             for (const Lamp& lamp : group.rows[r].lamps) {

@@ -31,6 +31,15 @@ namespace glimmet::core {
 /// Errors: those of law() and of the solver. Range: current > 0, at which they share.
 [[nodiscard]] Result<Amperes> rowLimit(const LampRow& row, Amperes current);
 
+/// What a constant-current output or a driver needs for itself; assumed (docs/physics.md).
+inline constexpr Volts outputDropout{2};
+/// The output that keeps a group's current by itself, whatever resistor there is; nullptr: none, or
+/// nobody knows at what it is set, or a driver does.
+[[nodiscard]] const DecoderOutput* keepsCurrent(const Job& job, const LampGroup& group);
+/// The group with such an output entered as the driver that it is, kept in `made`; else itself.
+[[nodiscard]] const LampGroup& asDriven(const Job& job, const LampGroup& group,
+                                        std::optional<LampGroup>& made);
+
 /// Parts of today are 5 % or better, whatever series their value is from; E96 is 1 %.
 [[nodiscard]] double resistorTolerance(const LampGroup& group);
 
@@ -132,7 +141,7 @@ struct GroupCurrents {
 
 /// What a group draws on a falling bus, straight through what was solved: LEDs fall to nothing at
 /// their forward volts, bulbs are about resistors, a driver keeps its current.
-void addLoads(const LampGroup& group, const GroupState& state, BusLoads& loads);
+void addLoads(const Job& job, const LampGroup& group, const GroupState& state, BusLoads& loads);
 
 /// A lamp as the eye finds it in a dark room.
 struct LitLamp {

@@ -55,20 +55,20 @@ std::optional<MotorReading> provedRunning(const Proof& proof) {
     return most;
 }
 
-}  // namespace
-
-MotorEvidence driveEvidence(const Job& job) {
-    const std::vector<MotorAt> motors = motorsOf(job);
-    if (motors.size() == 1) {
-        MotorEvidence one = motorEvidence(*motors.front().motor);
-        if (!largestReading(one.readings, MotorCondition::Light)) {
-            if (auto running = provedRunning(job.proof))
-                one.readings.push_back(std::move(*running));
-        }
-        return one;
+/// With what the whole model took on plain DC: a reading where it ran, at a crawl the least.
+MotorEvidence withProof(MotorEvidence drive, const Proof& proof) {
+    if (!largestReading(drive.readings, MotorCondition::Light)) {
+        if (auto running = provedRunning(proof)) drive.readings.push_back(std::move(*running));
     }
+    for (const ProofReading& each : proof.readings) {
+        if (each.pace == Pace::Crawl && each.amps)
+            drive.atLeast = std::max(drive.atLeast, *each.amps);
+    }
+    return drive;
+}
+
+MotorEvidence sumOf(const std::vector<MotorAt>& motors) {
     MotorEvidence all;
-    if (motors.empty()) return all;
     for (const MotorAt& at : motors) all.atLeast += motorEvidence(*at.motor).atLeast;
     for (const MotorCondition condition :
          {MotorCondition::Light, MotorCondition::Hauling, MotorCondition::Slipping}) {
@@ -89,6 +89,15 @@ MotorEvidence driveEvidence(const Job& job) {
     }
     all.winding = Ohms{1 / conductance};
     return all;
+}
+
+}  // namespace
+
+MotorEvidence driveEvidence(const Job& job) {
+    const std::vector<MotorAt> motors = motorsOf(job);
+    if (motors.empty()) return {};
+    return withProof(motors.size() == 1 ? motorEvidence(*motors.front().motor) : sumOf(motors),
+                     job.proof);
 }
 
 std::string motorCalled(const Job& job, const Motor& wanted) {

@@ -61,10 +61,19 @@ Result<Jotted> drawers(const Said& said) {
         return text("new lamps get resistors of %1", std::string(name(value)));
     });
 }
+Result<Jotted> mains(const Said& said) {
+    return set(said, &OwnRules::mains, chosen<Mains>(said),
+               [](Mains value) { return text("mains of %1", std::string(name(value))); });
+}
 
 std::vector<Named> houseOnly(const Context&) { return {houseName}; }
 std::vector<Named> rulesOrHouse(const Context& context) {
     std::vector<Named> all = ruleNames(context);
+    all.push_back(houseName);
+    return all;
+}
+std::vector<Named> mainsOrHouse(const Context& context) {
+    std::vector<Named> all = mainsNames(context);
     all.push_back(houseName);
     return all;
 }
@@ -84,6 +93,8 @@ constexpr Takes among(Takes takes, std::vector<Named> (*names)(const Context&)) 
 constexpr Takes house{.what = "HOUSE", .kind = Takes::Kind::Name, .names = houseOnly};
 constexpr Takes ownRule[] = {among(ruleTakes, rulesOrHouse)};
 constexpr Takes ownDrawers[] = {among(drawersTakes, seriesOrHouse)};
+constexpr Takes ownMains[] = {among(mainsTakes, mainsOrHouse)};
+constexpr const char* mainsExamples[] = {"mains 60Hz", "mains house"};
 constexpr Takes ownMargin[] = {optional(marginTakes), house};
 constexpr Takes ownSpread[] = {optional(spreadTakes), house};
 constexpr Takes ownTolerance[] = {optional(toleranceTakes), house};
@@ -109,6 +120,7 @@ constexpr Verb ownRuleTable[] = {
      "how far the meter that it was read with may be off",
      tolerance},
     {"drawers", {}, ownDrawers, drawersExamples, "the resistors that its new lamps get", drawers},
+    {"mains", {}, ownMains, mainsExamples, "the rhythm of the AC that it runs on", mains},
 };
 
 }  // namespace

@@ -38,7 +38,7 @@ std::optional<RailFeed> railFeed(const Reckoned& facts) {
         if (facts.job.groups[g].output != supplyOutput || !facts.groups[g]) continue;
         if (oneWayOnly(facts.job, facts.job.groups[g])) continue;  // it is dark half of the way
         feed.total += facts.groups[g]->total;
-        addLoads(facts.job.groups[g], *facts.groups[g], feed.loads);
+        addLoads(facts.job, facts.job.groups[g], *facts.groups[g], feed.loads);
         for (const LampRow& row : facts.job.groups[g].rows) {
             if (row.resistor && chipNeeds(row)) feed.loads.current += chipDraws;
         }
@@ -167,7 +167,7 @@ bool comesToBlink(const Reckoned& facts, const LampGroup& group, const LampRow& 
     const auto feed = group.output == supplyOutput ? railFeed(facts) : std::nullopt;
     if (!feed || !alternates(facts.job.feed)) return true;
     const auto lasts = chipLasts(facts, *feed, *needs);
-    return !lasts || *lasts >= turnGap(facts.job.feed);
+    return !lasts || *lasts >= turnGap(facts.job.feed, facts.house.mains);
 }
 
 std::optional<GapChart> gapChart(const Reckoned& facts) {

@@ -15,8 +15,8 @@ namespace glimmet::core {
 inline constexpr Seconds edgeGap{10e-6};  ///< at every polarity change of digital track
 inline constexpr Seconds dirtGap{10e-3};  ///< a speck of dirt
 /// How long a supply that turns round gives nothing to speak of.
-[[nodiscard]] constexpr Seconds turnGap(Feed feed) {
-    return feed == Feed::Ac ? mainsHalf : edgeGap;
+[[nodiscard]] constexpr Seconds turnGap(Feed feed, Mains mains) {
+    return feed == Feed::Ac ? halfOf(mains) : edgeGap;
 }
 inline constexpr Amperes chipDraws{1e-3};        ///< a blinker's chip by itself
 inline constexpr double leastCapacitance = 0.8;  ///< of what is printed

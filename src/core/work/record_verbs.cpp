@@ -58,13 +58,26 @@ Result<Jotted> owner(const Said& said) {
 }
 
 std::vector<Named> scaleNames(const Context&) {
-    return {{"Z", {"1:220"}, "1:220"},    {"N", {"1:160"}, "1:160"},
-            {"TT", {"1:120"}, "1:120"},   {"H0", {"HO", "1:87"}, "1:87"},
-            {"0", {"O", "1:45"}, "1:45"}, {"1", {"1:32"}, "1:32"},
+    return {{"Z", {"1:220"}, "1:220"},
+            {"N", {"1:160"}, "1:160"},
+            {"TT", {"1:120"}, "1:120"},
+            {"H0", {"HO", "1:87", "1:87.1"}, "1:87"},
+            {"OO", {"00", "1:76", "1:76.2"}, "1:76"},
+            {"S", {"1:64"}, "1:64"},
+            {"0", {"O", "1:45"}, "1:45"},
+            {"1:48", {"O 1:48", "0 1:48", "quarter inch"}, "0 at 1:48"},
+            {"1:43.5", {"1:43", "O 1:43", "0 1:43.5"}, "0 at 1:43.5"},
+            {"1", {"1:32"}, "1:32"},
             {"G", {"1:22.5"}, "1:22.5"}};
 }
+/// Of gauge 0 some countries build larger or smaller.
+Scale scaleSaid(const std::string& called) {
+    if (called == "1:48") return {"0", 48};
+    if (called == "1:43.5") return {"0", 43.5};
+    return *scaleNamed(called);
+}
 Result<Jotted> scale(const Said& said) {
-    const Scale chosen = *scaleNamed(*said.name("NAME"));
+    const Scale chosen = scaleSaid(*said.name("NAME"));
     Jotted result = jotted(
         said, text("Scale: %1, 1:%2", chosen.name, formatted(chosen.ratio, Dimension::Ratio)));
     result.after.scale = chosen;
@@ -119,6 +132,7 @@ constexpr Takes timeTakes[] = {
      .dimension = Dimension::Time,
      .least = 60,
      .most = 200 * 3600.0,
+     .bare = 60,
      .atMost = 2},
     {.what = "WORK", .kind = Kind::Words, .needed = true, .missing = "On what?"}};
 constexpr Takes scaleTakes[] = {{.what = "NAME",
@@ -133,13 +147,13 @@ constexpr const char* timeExamples[] = {"time 25m wiring", "time 1h 30m test run
 constexpr const char* timeNoise[] = {"on", "for", "spent"};
 constexpr const char* nameExamples[] = {"name No. 4 Ling"};
 constexpr const char* ownerExamples[] = {"owner R. Tide"};
-constexpr const char* scaleExamples[] = {"scale N", "scale H0"};
+constexpr const char* scaleExamples[] = {"scale N", "scale H0", "scale 1:48"};
 constexpr Verb recordTable[] = {
     {"note", {}, {}, noteExamples, "anything worth remembering", note, true, {}, nullptr, 100000},
     {"time", {}, timeTakes, timeExamples, "time spent", timeSpent, false, timeNoise},
     {"name", {}, {}, nameExamples, "rename the job", nameJob, true},
     {"owner", {}, {}, ownerExamples, "whose it is", owner, true},
-    {"scale", {}, scaleTakes, scaleExamples, "Z, N, TT, H0, 0, 1 or G", scale},
+    {"scale", {}, scaleTakes, scaleExamples, "Z, N, TT, H0, OO, S, 0, 1 or G; or its ratio", scale},
     {"go", {}, goTakes, goExamples, "to another stage", go, false, goNoise},
 };
 

@@ -13,6 +13,15 @@ inline std::vector<Named> ruleNames(const Context&) {
 inline std::vector<Named> seriesNames(const Context&) {
     return {{"E6", {}, "20 %"}, {"E12", {}, "10 %"}, {"E24", {}, "5 %"}, {"E96", {}, "1 %"}};
 }
+inline std::vector<Named> mainsNames(const Context&) {
+    return {{"50Hz", {"50 Hz", "50"}, "most of the world"},
+            {"60Hz", {"60 Hz", "60"}, "the Americas"}};
+}
+inline constexpr Takes mainsTakes{.what = "NAME",
+                                  .kind = Takes::Kind::Name,
+                                  .needed = true,
+                                  .missing = "Which: 50Hz or 60Hz?",
+                                  .names = mainsNames};
 inline constexpr Takes ruleTakes{.what = "NAME",
                                  .kind = Takes::Kind::Name,
                                  .needed = true,

@@ -15,8 +15,8 @@ struct Hollow {
 /// Where it was put, or anywhere where that was not said.
 bool mayLie(const Job& job, const Box& box, const Hollow& hollow) {
     const auto& wanted = box.wanted;
-    return !wanted ||
-           (job.units[hollow.unit].id == wanted->unit && hollow.cavity.name == wanted->place);
+    return !wanted || (job.units[hollow.unit].id == wanted->unit &&
+                       (wanted->place.empty() || hollow.cavity.name == wanted->place));
 }
 
 constexpr Lying ways[] = {Lying::Flat,    Lying::OnSide,          Lying::Crosswise,

@@ -2,6 +2,7 @@
 
 #include "core/power/battery.h"
 
+#include <algorithm>
 #include <numbers>
 
 namespace glimmet::core {
@@ -15,6 +16,9 @@ Figure given(Text name, const char* symbol, const std::optional<Measured<Volts>>
         return figures::measured(std::move(name), symbol, measured->value, measured->on, {}, jot);
     return figures::assumed(std::move(name), symbol, usual, std::move(why), jot);
 }
+
+constexpr Volts packRectifier{1.4};  // two silicon diodes at a pack's currents (docs/physics.md)
+constexpr Volts throttlePeak{18};    // of a plain throttle without a regulator, open
 
 /// A decoder's rectifier: of the one that is there, or of the one that a motor on digital track
 /// will get. A coach or a building has none.
@@ -30,6 +34,10 @@ Volts usualTrack(const Job& job) {
 }
 /// Where nobody read the drop.
 Volts usualRectifier(const Job& job, const House& house) {
+    // A pack past the rectifier loses nothing; where nobody said, currents are judged so, and what
+    // is dark by the drop that there may be (spread of a group).
+    if (job.feed == Feed::BatteryRadio && job.decoder)
+        return job.supply.packOn == PackOn::Rails ? packRectifier : Volts{0};
     if (rectified(job)) return house.rectifier;
     const auto& bridge = job.supply.lampBridge;
     if (!bridge) return Volts{0};
@@ -67,7 +75,10 @@ Figure trackFigure(const Job& job) {
 Figure rectifierFigure(const Job& job, const House& house) {
     const auto& bridge = job.supply.lampBridge;
     return given(text("Rectifier drop"), "V_rect", job.supply.rectifier, usualRectifier(job, house),
-                 !rectified(job) && !bridge ? text("no rectifier in the way")
+                 job.feed == Feed::BatteryRadio && job.decoder && job.supply.packOn != PackOn::Rails
+                     ? (job.supply.packOn ? text("past the rectifier, on the battery terminals")
+                                          : text("as on battery terminals; on red and black 1.4 V"))
+                 : !rectified(job) && !bridge ? text("no rectifier in the way")
                  : rectified(job) || *bridge == LampBridge::Silicon ? text("two silicon diodes")
                                                                     : text("two Schottky diodes"),
                  "rectifier ");
@@ -111,6 +122,20 @@ Volts trackVolts(const Job& job) { return readOr(job.supply.volts, usualTrack(jo
 
 Volts crestVolts(const Job& job) {
     return job.feed == Feed::Ac ? trackVolts(job) * std::numbers::sqrt2 : trackVolts(job);
+}
+
+Volts peakVolts(const Job& job, const House& house) {
+    Volts top = crestVolts(job) * (1 + house.supplySpread);
+    if (job.feed == Feed::PlainDc) top = std::max(top, throttlePeak);
+    if (job.feed == Feed::ThreeRailDigital && job.supply.pulse)
+        top = std::max(top, *job.supply.pulse * std::numbers::sqrt2);
+    return top;
+}
+
+Volts mayDrop(const Job& job) {
+    const bool open = job.feed == Feed::BatteryRadio && job.decoder && !job.supply.packOn &&
+                      !job.supply.rectifier;
+    return open ? packRectifier : Volts{0};
 }
 
 Volts switchVolts(const Job& job, const House& house) {

@@ -31,6 +31,12 @@ namespace glimmet::core {
 /// The same as bare values.
 [[nodiscard]] Volts trackVolts(const Job& job);
 [[nodiscard]] Volts crestVolts(const Job& job);
+/// The highest volts that can credibly come to what stands on the track: the layout's spread, an
+/// unregulated throttle, the reversing pulse of three-rail where it was told. Source:
+/// docs/physics.md.
+[[nodiscard]] Volts peakVolts(const Job& job, const House& house);
+/// What a battery may lose besides in a decoder's rectifier, while nobody said where it is joined.
+[[nodiscard]] Volts mayDrop(const Job& job);
 [[nodiscard]] Volts switchVolts(const Job& job, const House& house);
 [[nodiscard]] MotorSupply motorSupply(const Job& job, const House& house);
 [[nodiscard]] Volts busVolts(const Job& job, const House& house);

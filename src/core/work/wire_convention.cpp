@@ -20,8 +20,11 @@ std::string_view conventional(std::string_view colour, Feed feed) {
     return {};
 }
 
-bool otherThanItsColour(const FactoryWire& wire, Feed feed) {
+bool otherThanItsColour(const FactoryWire& wire, Feed feed, std::optional<FrameKind> frame) {
     const std::string_view usual = conventional(wire.colour, feed);
+    // Where the frame is a rail, a wire on it goes to that rail.
+    const bool frameIsRail = frame == FrameKind::FrameReturn || frame == FrameKind::SplitFrame;
+    if (frameIsRail && wire.to == "frame" && usual.ends_with("rail")) return false;
     const bool eitherRail =
         feed == Feed::ThreeRailDigital && usual == "left rail" && wire.to == "right rail";
     return !usual.empty() && usual != wire.to && !eitherRail;

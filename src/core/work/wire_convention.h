@@ -5,6 +5,7 @@
 #include "core/record/supply.h"
 #include "core/record/unit.h"
 
+#include <optional>
 #include <string_view>
 
 namespace glimmet::core {
@@ -12,7 +13,8 @@ namespace glimmet::core {
 /// "right rail" for red; empty where it stands for nothing. With a middle conductor red is that.
 [[nodiscard]] std::string_view conventional(std::string_view colour, Feed feed = Feed::TwoRailDcc);
 /// Its colour stands for something else than it was found to join. With a middle conductor both
-/// running rails are the other pole.
-[[nodiscard]] bool otherThanItsColour(const FactoryWire& wire, Feed feed);
+/// running rails are the other pole; where the frame is a rail, a wire on it goes to that rail.
+[[nodiscard]] bool otherThanItsColour(const FactoryWire& wire, Feed feed,
+                                      std::optional<FrameKind> frame = {});
 
 }  // namespace glimmet::core

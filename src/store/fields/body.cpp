@@ -24,6 +24,7 @@ void axleFields(Io& io, Self& axle) {
     io("driven", axle.driven, Maybe);
     io("left", axle.collectsLeft, Maybe);
     io("right", axle.collectsRight, Maybe);
+    io("looked", axle.looked, Maybe);
 }
 
 template <class Io, class Self>

@@ -16,6 +16,7 @@ void houseFields(Io& io, Self& house) {
     io("resistor_leg", house.leg, Maybe);
     io("lamp_resistors", house.lampResistors, Maybe);
     io("meter_tolerance", house.meterTolerance, Maybe, within(0, 0.1));
+    io("mains", house.mains, Maybe);
     io("decoders", house.decoders, Maybe, members(0, 1000));
 }
 

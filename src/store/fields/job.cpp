@@ -97,6 +97,7 @@ void jobFields(Io& io, Self& job) {
     io("supply_spread", job.own.supplySpread, Maybe, within(0, 0.5));
     io("drawers", job.own.drawers, Maybe);
     io("meter_tolerance", job.own.meterTolerance, Maybe, within(0, 0.1));
+    io("mains", job.own.mains, Maybe);
     io("judged_with", job.judgedWith, Maybe);
     io("notes", job.notes, Maybe);
     io("times", job.times, Maybe);

@@ -26,6 +26,10 @@ void supplyFields(Io& io, Self& supply) {
     io("bridge", supply.bridge, Maybe);
     io("switch", supply.outputSwitch, Maybe);
     io("pack", supply.pack, Maybe);
+    io("pack_on", supply.packOn, Maybe);
+    io("pulse", supply.pulse, Maybe, from0To(60));
+    io("limit", supply.limit, Maybe, upTo(100));
+    io("polarity_unknown", supply.polarityUnknown, Maybe);
     io("lamp_bridge", supply.lampBridge, Maybe);
     io("smoothing", supply.smoothing, Maybe);
     io.holds(

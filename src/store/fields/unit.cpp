@@ -26,6 +26,7 @@ void motorFields(Io& io, Self& motor) {
     io("kind", motor.kind);
     io("readings", motor.readings, Maybe);
     io("windings", motor.windings, Maybe);
+    io("isolated", motor.isolated, Maybe);
     io.holds(
         "windings",
         [&] {

@@ -149,6 +149,10 @@ std::vector<Entry> entriesOf(const WorkshopRecord& workshop) {
                   : text("Each lamp that is put on an output gets a resistor of its own: all are "
                          "as bright as wished, and one that fails leaves the others alone."),
               word("resistors")),
+        entry(house, "mains", "Mains", &House::mains, {Mains::Fifty, Mains::Sixty},
+              verbatim(std::string(name(house.mains))),
+              text("AC supplies are taken to have %1.", std::string(name(house.mains))),
+              word("mains")),
         entry(house, "tolerance", "Meter's tolerance", &House::meterTolerance, {0.005, 0.01, 0.03},
               verbatim(percent(house.meterTolerance)),
               text("A reading is taken to be off by %1 at the most; no volts are known better.",

@@ -56,6 +56,11 @@ Result<WorkshopJotted> drawers(const Said& said) {
     return set(said, &House::drawers, *named<Series>(chosen),
                text("House, resistors at hand: %1", chosen), "drawers");
 }
+Result<WorkshopJotted> mains(const Said& said) {
+    const std::string& chosen = *said.name("NAME");
+    return set(said, &House::mains, *named<Mains>(chosen), text("House, mains: %1", chosen),
+               "mains");
+}
 Result<WorkshopJotted> leg(const Said& said) {
     const std::string& chosen = *said.name("LEAD");
     return set(said, &House::leg, *named<ResistorLeg>(chosen),
@@ -185,6 +190,7 @@ constexpr const char* rectifierExamples[] = {"rectifier 1.4V"};
 constexpr const char* bridgeExamples[] = {"bridge 0.3V"};
 constexpr const char* switchExamples[] = {"switch 0.6V"};
 constexpr const char* drawersExamples[] = {"drawers E24"};
+constexpr const char* mainsExamples[] = {"mains 60Hz"};
 constexpr const char* meterExamples[] = {"meter bench-meter:5025", "meter none"};
 constexpr const char* dropNoise[] = {"drop", "drops"};
 
@@ -195,6 +201,7 @@ constexpr Verb verb(const char* word, std::span<const Takes> takes,
 }
 constexpr Verb table[] = {
     verb("rule", only<ruleTakes>, ruleExamples, "how the house holds ratings against motors", rule),
+    verb("mains", only<mainsTakes>, mainsExamples, "the rhythm of the AC here", mains),
     verb("margin", only<marginTakes>, marginExamples, "how near to a limit counts as close",
          margin),
     verb("spread", only<spreadTakes>, spreadExamples, "by how much track volts differ", spread),

@@ -45,6 +45,10 @@ inline constexpr DecidedBy decidedBy[] = {
     {"motor.track-volts",
      "Highest track volts against the decoder's largest: over above, close above 95 "
      "%."},
+    {"supply.pulse",
+     "Ask on three-rail track, while nobody said whether it meets an analogue reversing pulse that "
+     "is "
+     "above what decoder or bank can take."},
 };
 
 }  // namespace glimmet::core::choose

@@ -10,7 +10,7 @@
 namespace glimmet::core::choose {
 namespace {
 
-constexpr Amperes electronics{0.02}, soundUsual{0.1};  // docs/physics.md, battery
+constexpr Amperes electronics{0.02};  // docs/physics.md, battery
 constexpr Seconds longEnough{2 * 3600.0};
 constexpr double capacities[] = {0.3, 0.5, 0.8, 1.2, 2.0, 2.6, 3.4, 5.2, 7.8};  // Ah, as sold
 
@@ -18,7 +18,7 @@ constexpr double capacities[] = {0.3, 0.5, 0.8, 1.2, 2.0, 2.6, 3.4, 5.2, 7.8};  
 Figure sustainedFigure(const Reckoned& facts, const MotorEvidence& drive) {
     const auto light = largestReading(drive.readings, MotorCondition::Light);
     const auto hauling = largestReading(drive.readings, MotorCondition::Hauling);
-    const auto usual = usualCurrents(facts.job);
+    const auto usual = usualCurrents(facts.job, drive);
     std::vector<Figure> parts;
     std::string formula = "I_run + I_el";
     Amperes sum = electronics;
@@ -58,6 +58,13 @@ std::string hours(Seconds time) {
 std::string packWords(const BatteryPack& pack) {
     return std::to_string(pack.cells) + " " + std::string(name(pack.chemistry)) + " " +
            formatted(pack.capacity);
+}
+
+/// It cannot work where the battery's own resistance takes it below its cut-off at once.
+State stateOf(const BatteryPack& pack, Amperes load) {
+    const PackVolts volts = voltsOf(pack);
+    if (volts.nominal - load * volts.inside < volts.cutOff) return State::Over;
+    return runTime(pack, load) < longEnough ? State::Close : State::Fine;
 }
 
 Text cellCaution(const BatteryPack& pack) {
@@ -124,10 +131,7 @@ void judgePack(const Reckoned& facts, const MotorEvidence& drive, Judging& judgi
     const Amperes load{*sustained.value};
     const Volts under = volts.nominal - load * volts.inside;
     const Seconds lasts = runTime(*pack, load);
-    // It cannot work where the battery's own resistance takes it below its cut-off at once.
-    const State state = under < volts.cutOff ? State::Over
-                        : lasts < longEnough ? State::Close
-                                             : State::Fine;
+    const State state = stateOf(*pack, load);
     const auto fuse = fuseFor(load);
     judging.say("battery.run-time", {}, state, Gravity::WorksBadly, [&](Finding& finding) {
         const std::string cutOff = formatted(volts.cutOff, 3);
@@ -169,7 +173,7 @@ void judgePack(const Reckoned& facts, const MotorEvidence& drive, Judging& judgi
             Option option;
             option.what = verbatim(packWords(larger));
             option.effect = text("runs about %1", hours(runTime(larger, load)));
-            option.state = State::Fine;
+            option.state = stateOf(larger, load);
             option.jot = "battery " + packWords(larger);
             finding.options.push_back(std::move(option));
         }

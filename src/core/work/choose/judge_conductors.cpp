@@ -1,5 +1,6 @@
 #include "core/work/choose/judge_conductors.h"
 
+#include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/conductors.h"
 
@@ -45,15 +46,55 @@ Option contacts(const Job& job, std::size_t coupling, std::size_t wires, Text ef
     return option;
 }
 
+State stateOf(const Conductors& across, std::size_t has) {
+    const std::size_t needed = across.needed(), all = across.withRails();
+    return needed == 0    ? State::Fine
+           : has == 0     ? State::Ask
+           : has < needed ? State::Over
+           : has < all    ? State::Close
+                          : State::Fine;
+}
+
+/// Where nobody said in which unit the decoder lies, and that decides: asked before anything is
+/// counted.
+bool askedWhere(const Job& job, Judging& judging) {
+    if (!job.decoder || job.decoder->seat) return false;
+    // The worst of all couplings, for each unit that it could lie in.
+    std::vector<State> worst(job.units.size(), State::Fine);
+    std::vector<std::size_t> wires(job.units.size(), 0);
+    for (std::size_t home = 0; home < job.units.size(); ++home) {
+        for (std::size_t i = 0; i < job.couplings.size(); ++i) {
+            const Conductors across = conductorsAcross(job, i, home);
+            const auto has = static_cast<std::size_t>(std::max(job.couplings[i].contacts, 0));
+            worst[home] = worse(worst[home], stateOf(across, has));
+            wires[home] = std::max(wires[home], across.needed());
+        }
+    }
+    if (std::all_of(worst.begin(), worst.end(), [&](State each) { return each == worst[0]; }))
+        return false;
+    judging.say("decoder.conductors", {}, State::Ask, Gravity::DoesNotWork, [&](Finding& finding) {
+        finding.sentence = text(
+            "In which unit does the decoder lie? That decides how many wires go across the "
+            "coupling.");
+        finding.action = text("say where the decoder lies");
+        for (std::size_t home = 0; home < job.units.size(); ++home) {
+            const std::string called = unitCalled(job, home);
+            finding.options.push_back(answer(
+                job.units[home].name.empty() ? text("In unit %1", called) : text("In %1", called),
+                wires[home] == 1 ? text("needs one wire across")
+                                 : text("needs %1 wires across", number(wires[home])),
+                worst[home], "decoder in " + called));
+        }
+    });
+    return true;
+}
+
 void judgeCoupling(const Job& job, std::size_t coupling, Judging& judging) {
     const Conductors across = conductorsAcross(job, coupling);
     const std::size_t needed = across.needed(), all = across.withRails();
     if (needed == 0) return;
     const auto has = static_cast<std::size_t>(std::max(job.couplings[coupling].contacts, 0));
-    const State verdict = has == 0       ? State::Ask
-                          : has < needed ? State::Over
-                          : has < all    ? State::Close
-                                         : State::Fine;
+    const State verdict = stateOf(across, has);
     const std::string called = unitCalled(job, coupling);
     const Text before =
         job.units[coupling].name.empty() ? text("unit %1", called) : verbatim(called);
@@ -108,6 +149,7 @@ void judgeCoupling(const Job& job, std::size_t coupling, Judging& judging) {
 }  // namespace
 
 void judgeConductors(const Job& job, Judging& judging) {
+    if (askedWhere(job, judging)) return;
     for (std::size_t i = 0; i < job.couplings.size(); ++i) judgeCoupling(job, i, judging);
 }
 

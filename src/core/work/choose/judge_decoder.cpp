@@ -1,5 +1,6 @@
 // Checks of the decoder against motor, track, lamps, room and wishes.
 #include "core/cv/configuration.h"
+#include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/choose/choose.h"
 #include "core/work/choose/judge_battery.h"
@@ -16,6 +17,7 @@
 #include <algorithm>
 #include <iterator>
 #include <map>
+#include <numbers>
 #include <set>
 
 namespace glimmet::core::choose {
@@ -148,7 +150,7 @@ void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& jud
         judging.say("motor.rating", {}, State::Ask, Gravity::PartDestroyed, [&](Finding& finding) {
             finding.options = decoderOptions(facts, drive);
             const Figure stall = stallFigure(job, facts.house);
-            const auto usual = usualCurrents(job);
+            const auto usual = usualCurrents(job, drive);
             // A motor that nobody read is chosen for by its kind, where one of the options fits so.
             const bool byKind = !stall.value && usual && !finding.options.empty() &&
                                 finding.options.front().state < State::Ask;
@@ -193,9 +195,10 @@ void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& jud
         }
         for (const RatedDemand& demand : ordered) {
             if (demand.from == RatedDemand::From::Kind) {
-                finding.figures.push_back(
-                    figures::assumed(text("Usual for its kind, at the most"), "I_usual",
-                                     demand.worst, text("nobody has read this motor"), "stall "));
+                finding.figures.push_back(figures::assumed(
+                    demand.state == State::Over ? text("Usual for its kind, at least")
+                                                : text("Usual for its kind, at the most"),
+                    "I_usual", demand.worst, text("nobody has read this motor"), "stall "));
                 continue;
             }
             finding.figures.push_back(figureOf(demand, job, facts.house));
@@ -212,14 +215,85 @@ void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& jud
     });
 }
 
-/// The track's volts and the motor with all lamps together against the decoder.
+/// The motor's share in what the decoder gives in all, and what it rests on.
+Figure motorFigure(const Together& all, const Reckoned& facts) {
+    using From = RatedDemand::From;
+    switch (all.from) {
+        case From::Bound:
+            return figures::computed(text("Slipping, at the most as stalled"), "I_motor", all.motor,
+                                     "", {stallFigure(facts.job, facts.house)});
+        case From::Kind:
+            return figures::assumed(text("Slipping, usual for its kind"), "I_motor", all.motor,
+                                    text("nobody has read this motor"), "slip ");
+        case From::AtLeast:
+            return figures::measured(text("Running, at least"), "I_motor", all.motor, {},
+                                     text("the reading was broken off there"), "light ");
+        case From::Missing:
+            return figures::missing(text("Current with wheels slipping"), "I_motor",
+                                    Dimension::Current,
+                                    text("press the model down until its wheels slip"), "slip ");
+        case From::Reading:
+            break;
+    }
+    const Figure slip = slipFigure(facts.job);
+    return slip.value && Amperes{*slip.value} >= all.motor ? slip : runningFigure(facts.job);
+}
+
+/// The motor with every lamp and its sound together against the decoder.
+void judgeTogether(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+    const Decoder& decoder = facts.job.decoder->part;
+    const Together all = together(facts, drive, decoder);
+    const bool unread = all.from != RatedDemand::From::Reading;
+    // The motor's own check asks for the same reading, and fits a usual one already.
+    if (all.from == RatedDemand::From::Missing) return;
+    judging.say("motor.total", {}, all.state, Gravity::PartDestroyed, [&](Finding& finding) {
+        std::vector<Figure> parts{
+            motorFigure(all, facts),
+            figures::computed(text("All lamps lit"), "I_lamps", all.outputs, "", {})};
+        std::string formula = parts.front().symbol + " + I_lamps";
+        if (all.sound > Amperes{0}) {
+            parts.push_back(figures::assumed(text("Sound"), "I_sound", all.sound,
+                                             text("usual for a sound decoder"), {}));
+            formula += " + I_sound";
+        }
+        finding.figures = {figures::computed(text("Motor, lamps and sound together"), "I_all",
+                                             all.all(), formula, std::move(parts)),
+                           figures::catalogue(text("Decoder's overall rating"), "I_total",
+                                              decoder.overall, verbatim(decoder.name))};
+        const std::string sum = formatted(all.all(), 3), limit = formatted(decoder.overall, 3);
+        if (all.state == State::Over) {
+            finding.sentence = text(
+                "Too much together: motor, lamps and sound draw %1; the decoder gives %2 in all.",
+                sum, limit);
+            finding.action = text("choose a larger decoder");
+            finding.options = decoderOptions(facts, drive, Aspect::Together);
+        } else if (all.state == State::Ask) {
+            finding.sentence = text(
+                "Motor, lamps and sound together may draw %1; the decoder gives %2 in all. Measure "
+                "the current with wheels slipping.",
+                sum, limit);
+            finding.action = text("measure the slip current");
+            finding.options = decoderOptions(facts, drive, Aspect::Together);
+        } else {
+            finding.sentence =
+                unread ? text("Motor, lamps and sound draw at most %1 of the decoder's %2 in all.",
+                              sum, limit)
+                       : text(
+                             "Slipping with every lamp lit it draws %1 of the decoder's %2 in "
+                             "all.",
+                             sum, limit);
+        }
+    });
+}
+
+/// The track's volts and everything at once against the decoder.
 void judgeDecoder(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
     const Job& job = facts.job;
     const Decoder& decoder = job.decoder->part;
     const Figure track = trackFigure(job);
     const Volts largest = decoder.largestTrack;
     // A layout's volts differ from place to place: its highest counts.
-    const Volts top = Volts{*track.value} * (1 + facts.house.supplySpread);
+    const Volts top = peakVolts(job, facts.house);
     const State state = stateAgainst(top.value(), largest.value(), 0.95);
     judging.say("motor.track-volts", {}, state, Gravity::PartDestroyed, [&](Finding& finding) {
         finding.figures = {
@@ -248,28 +322,41 @@ void judgeDecoder(const Reckoned& facts, const MotorEvidence& drive, Judging& ju
         }
     });
 
-    const auto slip = largestReading(drive.readings, MotorCondition::Slipping);
-    if (!slip) return;
-    const Amperes lamps = facts.outputsOn();
-    const Amperes sum = *slip + lamps;
-    const State total =
-        stateAgainst(sum.value(), decoder.overall.value(), 1.0 - facts.house.closeMargin);
-    judging.say("motor.total", {}, total, Gravity::PartDestroyed, [&](Finding& finding) {
-        finding.figures = {
-            figures::computed(text("Motor and lamps together"), "I_all", sum, "I_slip + I_lamps",
-                              {slipFigure(job),
-                               figures::computed(text("All lamps lit"), "I_lamps", lamps, "", {})}),
-            figures::catalogue(text("Decoder's overall rating"), "I_total", decoder.overall,
-                               verbatim(decoder.name))};
+    judgeTogether(facts, drive, judging);
+}
+
+/// The reversing pulse of an analogue transformer is above what decoder and bank can take.
+void judgePulse(const Reckoned& facts, Judging& judging) {
+    const Job& job = facts.job;
+    if (job.feed != Feed::ThreeRailDigital || job.supply.pulse) return;
+    constexpr Volts usual{24};
+    const Volts crest = usual * std::numbers::sqrt2;
+    // Asked before a decoder is chosen, for it decides which one can be.
+    const bool decoder = !job.decoder || job.decoder->part.largestTrack < crest;
+    const bool bank = job.bank && job.bank->part.rated < crest;
+    if (!decoder && !bank) return;
+    judging.say("supply.pulse", {}, State::Ask, Gravity::PartDestroyed, [&](Finding& finding) {
+        constexpr Volts most{22};  // of a usual decoder
+        Volts least = job.decoder ? job.decoder->part.largestTrack : most;
+        if (bank) least = std::min(least, job.bank->part.rated);
         finding.sentence =
-            total == State::Over
+            job.decoder || bank
                 ? text(
-                      "Too much together: slipping with every lamp lit it draws %1, the "
-                      "decoder gives %2 in all.",
-                      formatted(sum, 3), formatted(decoder.overall, 3))
-                : text("Slipping with every lamp lit it draws %1 of the decoder's %2 in all.",
-                       formatted(sum, 3), formatted(decoder.overall, 3));
-        if (total == State::Over) finding.action = text("choose a larger decoder");
+                      "Is it ever put on an analogue transformer? Its reversing pulse of %1 AC "
+                      "peaks at %2; what is fitted can take %3.",
+                      formatted(usual), formatted(crest, 2), formatted(least))
+                : text(
+                      "Is it ever put on an analogue transformer? Its reversing pulse of %1 AC "
+                      "peaks at %2; usual decoders can take %3.",
+                      formatted(usual), formatted(crest, 2), formatted(least));
+        finding.action = text("say whether it meets a reversing pulse");
+        finding.caution =
+            text("Never reverse a digital model with an analogue transformer's pulse.");
+        finding.options = {
+            answer(text("Never, digital track only"), text("nothing above the track's voltage"),
+                   State::Fine, "pulse none"),
+            answer(text("It may be"), text("too high for what is fitted"), State::Over,
+                   "pulse 24V")};
     });
 }
 
@@ -503,6 +590,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     const MotorEvidence drive = driveEvidence(facts.job);
     judgeRating(facts, drive, judging);
     judgeBattery(facts, drive, judging);
+    judgePulse(facts, judging);
     if (!facts.job.decoder) return;
     judgeDecoder(facts, drive, judging);
     judgeFit(facts, drive, judging);

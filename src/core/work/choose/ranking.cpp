@@ -28,7 +28,7 @@ struct Held {
 };
 
 Cell trackCell(const Reckoned& facts, const Decoder& decoder) {
-    const Volts top = crestVolts(facts.job) * (1 + facts.house.supplySpread);
+    const Volts top = peakVolts(facts.job, facts.house);
     Held held(Aspect::Track, verbatim(formatted(decoder.largestTrack, 3)));
     held.against(stateAgainst(top.value(), decoder.largestTrack.value(), 0.95), [&] {
         return text("bears %1, the track can have %2", formatted(decoder.largestTrack),
@@ -107,20 +107,18 @@ Cell outputsCell(const Reckoned& facts, const Decoder& decoder) {
 
 Cell togetherCell(const Reckoned& facts, const MotorEvidence& drive, const Decoder& decoder) {
     const double closeAbove = 1.0 - facts.house.closeMargin;
-    const Amperes lamps = facts.outputsOn();
-    const auto slip = largestReading(drive.readings, MotorCondition::Slipping);
-    const Amperes all = lamps + slip.value_or(Amperes{0});
-    Held held(Aspect::Together,
-              slip ? text("%1 of %2", formatted(all, 2), formatted(decoder.overall, 2))
-                   : text("%1 of %2", formatted(lamps, 2), formatted(decoder.functionTotal, 2)));
-    held.against(stateAgainst(lamps.value(), decoder.functionTotal.value(), closeAbove), [&] {
+    const Together all = together(facts, drive, decoder);
+    const bool known = all.from == RatedDemand::From::Reading;
+    Held held(
+        Aspect::Together,
+        known ? text("%1 of %2", formatted(all.all(), 2), formatted(decoder.overall, 2))
+              : text("%1 of %2", formatted(all.outputs, 2), formatted(decoder.functionTotal, 2)));
+    held.against(stateAgainst(all.outputs.value(), decoder.functionTotal.value(), closeAbove), [&] {
         return text("its outputs give %1 in all", formatted(decoder.functionTotal, 3));
     });
-    if (slip) {
-        held.against(stateAgainst(all.value(), decoder.overall.value(), closeAbove), [&] {
-            return text("gives %1 with everything on", formatted(decoder.overall, 3));
-        });
-    }
+    held.against(all.state, [&] {
+        return text("gives %1 with everything on", formatted(decoder.overall, 3));
+    });
     return std::move(held.cell);
 }
 
@@ -227,8 +225,8 @@ double motorShare(const RankedDecoder& ranked) {
 
 /// What decides the order, the first first; worked out once for each.
 auto keyOf(const RankedDecoder& ranked) {
-    return std::tuple(ranked.worst, lacking(ranked, State::Over), lacking(ranked, State::Ask),
-                      lacking(ranked, State::Close),
+    return std::tuple(ranked.worst, lacking(ranked, State::Over), ranked.rating.sustained(),
+                      lacking(ranked, State::Ask), lacking(ranked, State::Close),
                       ranked.worst == State::Over ? motorShare(ranked) : 0.0, !ranked.atHand,
                       ranked.twin.empty(), priceOf(*ranked.decoder), volumeOf(*ranked.decoder));
 }

@@ -24,6 +24,13 @@ Text demandWords(const RatedDemand& demand) {
                        ? text("slipping it never draws more than stalled, %1", amps)
                        : text("running it never draws more than slipping, %1", amps);
         case From::Kind:
+            if (demand.state == State::Over) {
+                return demand.what == MotorDemand::What::Stall
+                           ? text("motors of its kind stall at %1 at least", amps)
+                       : demand.what == MotorDemand::What::Slip
+                           ? text("motors of its kind slip at %1 at least", amps)
+                           : text("motors of its kind run at %1 at least", amps);
+            }
             switch (demand.what) {
                 case MotorDemand::What::Stall:
                     return text("motors of its kind stall at %1 at the most", amps);

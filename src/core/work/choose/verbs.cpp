@@ -1,6 +1,7 @@
 // Jots of the decoder: which one, by which rule, what it should be.
 #include "core/work/choose/choose.h"
 #include "core/work/jotted.h"
+#include "core/work/units.h"
 
 #include <cmath>
 #include <set>
@@ -21,7 +22,30 @@ std::vector<Named> decoderNames(const Context& context) {
     all.push_back({"none", {"no"}, "takes it out"});
     return all;
 }
+/// "in the hood", "in unit 2"
+Text seatWords(const Job& job, const std::string& called) {
+    const Fitted seat = seatNamed(job, called);
+    const bool numbered = seat.place.empty() && job.units[unitAt(job, seat.unit)].name.empty();
+    return numbered ? text("in unit %1", called) : text("in the %1", called);
+}
+/// "decoder in tender": where the one that is there lies.
+Result<Jotted> decoderIn(const Said& said) {
+    const auto& before = said.context.job.decoder;
+    const std::string& where = *said.name("IN");
+    if (!before) {
+        return refuse(ErrorCode::Missing, text("Which decoder? Write it like decoder %1 in %2.",
+                                               said.context.catalogue.decoders.front().id, where));
+    }
+    Jotted result = jotted(said, text("Decoder: %1", seatWords(said.context.job, where)));
+    result.after.decoder->seat = seatNamed(said.context.job, where);
+    return result;
+}
 Result<Jotted> decoder(const Said& said) {
+    if (!said.name("NAME")) {
+        if (said.name("IN")) return decoderIn(said);
+        return refuse(ErrorCode::Missing,
+                      text("Which decoder? Write it like %1.", said.verb.examples.front()));
+    }
     const std::string& id = *said.name("NAME");
     const std::optional<FittedDecoder>& before = said.context.job.decoder;
     Jotted result = jotted(said, text("No decoder"));
@@ -31,6 +55,12 @@ Result<Jotted> decoder(const Said& said) {
     if (found) {
         result.after.decoder = FittedDecoder{*found, before ? before->seat : std::nullopt};
         result.meaning = text("Decoder: %1", found->name);
+        if (const auto& where = said.name("IN")) {
+            result.after.decoder->seat = seatNamed(said.context.job, *where);
+            result.meaning = text("%1, %2", result.meaning, seatWords(said.context.job, *where));
+        }
+    } else if (said.name("IN")) {
+        return refuse(ErrorCode::NotUnderstood, text("No decoder lies nowhere: decoder none."));
     }
     for (const DecoderOutput& old : before ? before->part.outputs : std::vector<DecoderOutput>{}) {
         if (old.seriesMeasured.empty()) continue;
@@ -169,10 +199,13 @@ Result<Jotted> controller(const Said& said) {
 
 constexpr Takes decoderTakes[] = {{.what = "NAME",
                                    .kind = Kind::Name,
-                                   .needed = true,
-                                   .missing = "Which decoder?",
                                    .names = decoderNames,
-                                   .unknown = "No decoder goes by “%1”. The catalogue has: %2."}};
+                                   .unknown = "No decoder goes by “%1”. The catalogue has: %2."},
+                                  {.what = "IN",
+                                   .kind = Kind::Name,
+                                   .after = "in",
+                                   .names = seatNames,
+                                   .unknown = "“%1” is no place in this model. There are: %2."}};
 constexpr Takes socketTakes[] = {{.what = "SOCKET",
                                   .kind = Kind::Name,
                                   .needed = true,
@@ -212,6 +245,7 @@ constexpr const char* controllerExamples[] = {"controller 12 keys", "controller 
                                               "controller cannot read"};
 constexpr const char* controllerNoise[] = {"key", "keys", "functions", "up", "to", "back"};
 constexpr const char* decoderExamples[] = {"decoder four-wire-1.0", "decoder none"};
+constexpr const char* decoderNoise[] = {"the", "sits", "lies", "is"};
 constexpr const char* socketExamples[] = {"socket 8-pin", "socket none"};
 constexpr const char* onlyExamples[] = {"only sound", "only under 24mm", "only price 40",
                                         "only any"};
@@ -225,8 +259,10 @@ constexpr Verb table[] = {
      {},
      decoderTakes,
      decoderExamples,
-     "fit a decoder of the catalogue; none takes it out",
-     decoder},
+     "fit a decoder of the catalogue, and where; none takes it out",
+     decoder,
+     false,
+     decoderNoise},
     {"controller",
      {},
      controllerTakes,

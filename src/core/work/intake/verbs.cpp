@@ -7,6 +7,7 @@
 
 #include <algorithm>
 #include <charconv>
+#include <sstream>
 
 namespace glimmet::core::intake {
 namespace {
@@ -78,7 +79,15 @@ Result<Jotted> bad(const Said& said) {
 std::vector<Named> spotNames(const Context& context) {
     std::vector<Named> all;
     for (const Spot& spot : context.job.intake.spots) {
-        if (spot.mended.empty()) all.push_back({spot.id, {spot.words}, spot.words});
+        if (!spot.mended.empty()) continue;
+        Named named{spot.id, {spot.words}, spot.words};
+        // "mended gear": what was looked at, or any word of it.
+        if (!spot.item.empty()) named.also.push_back(spot.item);
+        std::istringstream words(spot.words);
+        for (std::string word; words >> word;) {
+            if (word.size() > 2) named.also.push_back(word);
+        }
+        all.push_back(std::move(named));
     }
     return all;
 }
@@ -133,6 +142,15 @@ Result<Jotted> complaint(const Said& said) {
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing, text("What does the owner say? Write it like %1.",
                                                said.verb.examples.front()));
+    }
+    const std::string words = lowered(said.rest);
+    if (words == "none" || words == "nothing" || words == "no complaints" || words == "no") {
+        if (said.context.job.intake.complaints.empty())
+            return jotted(said, text("The owner has no complaints"));
+        return refuse(ErrorCode::NotUnderstood,
+                      text("A complaint is noted already: “%1”. Say what came of it: answer %2 ….",
+                           said.context.job.intake.complaints.front().words,
+                           said.context.job.intake.complaints.front().id));
     }
     if (said.context.job.intake.complaints.size() >= 100) {
         return refuse(ErrorCode::OutOfRange, text("That are complaints enough for one model."));
@@ -368,6 +386,30 @@ Result<Jotted> settings(const Said& said) {
         said, saved.values.empty()
                   ? text("The decoder's settings are saved elsewhere")
                   : text("The decoder's settings, %1 values", std::to_string(saved.values.size())));
+    // A second line adds to what was saved; what it says otherwise is said, not lost in silence.
+    const auto& before = said.context.job.intake.settings;
+    if (before && !saved.values.empty()) {
+        std::vector<ConfigurationValue> all = before->values;
+        std::string changed;
+        for (const ConfigurationValue& value : saved.values) {
+            const auto held = std::find_if(all.begin(), all.end(), [&](const auto& each) {
+                return each.number == value.number;
+            });
+            if (held == all.end()) {
+                all.push_back(value);
+            } else if (held->value != value.value) {
+                changed += (changed.empty() ? "" : ", ") + std::to_string(value.number) + " was " +
+                           std::to_string(held->value);
+                held->value = value.value;
+            }
+        }
+        saved.values = std::move(all);
+        result.meaning = text("%1 in all", text("The decoder's settings, %1 values",
+                                                std::to_string(saved.values.size())));
+        if (!changed.empty()) result.meaning = text("%1; changed: %2", result.meaning, changed);
+    } else if (before && !before->values.empty()) {
+        saved.values = before->values;
+    }
     result.after.intake.settings = std::move(saved);
     return result;
 }
@@ -474,6 +516,11 @@ constexpr const char* oiledWords[] = {"greased", "lubricated"};
 constexpr const char* faultExamples[] = {"fault cracked-gear found", "fault dry-grease not"};
 constexpr const char* settingsExamples[] = {"settings 1=3 29=34", "settings saved"};
 
+/// What a model does that nobody wants: said by itself it is a complaint.
+constexpr const char* complaintBegins[] = {
+    "stutters", "stalls", "intermittent", "intermittently", "hesitates", "dies",    "cuts",
+    "jerks",    "resets", "restarts",     "loses",          "flickers",  "derails", "squeals",
+    "buzzes",   "hums",   "grinds",       "sparks",         "smells",    "shorts"};
 constexpr Verb table[] = {
     {"arrives", arrivesWords, arrivesTakes, arrivesExamples,
      "new or old; as a runner, as a kit, with a decoder", arrives, false, arrivesNoise},
@@ -483,7 +530,12 @@ constexpr Verb table[] = {
      complaintExamples,
      "what the owner says is wrong",
      complaint,
-     true},
+     true,
+     {},
+     nullptr,
+     longestWords,
+     false,
+     complaintBegins},
     {"wants", {}, {}, wishExamples, "what the owner asks for", wish, true, {}, nullptr, 100000},
     {"good", {}, goodTakes, goodExamples, "looked at, nothing wrong", good, false, goodNoise},
     {"bad", {}, badTakes, badExamples, "something is wrong: a spot on the picture", bad},

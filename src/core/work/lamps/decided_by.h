@@ -81,6 +81,9 @@ inline constexpr DecidedBy decidedBy[] = {
      "Over where less than 5 % of its colour passes a filter or the eye gets less "
      "than an LED at 5 µA gives; close where the gap costs half, or it is seen in a "
      "dark room only."},
+    {"lamp.return",
+     "Over where a lamp of a decoder output was found to return through frame or rail, or a bulb "
+     "hangs on them; close where an LED is fed from them."},
     {"lamp.read",
      "What was read in its row: over above its limit, close a tenth beyond the corners that "
      "were worked out; ask where it is less than a bare output gives and nobody has looked at "
@@ -103,6 +106,14 @@ inline constexpr DecidedBy decidedBy[] = {
      "where rows of a kind differ by more than a quarter, or more than one build in "
      "ten would."},
     {"lamp.whites", "Close where whites of different tints stand in one group."},
+    {"lamp.beside-decoder",
+     "Close where lamps on a bridge of their own hang on the rails beside a decoder."},
+    {"supply.current",
+     "Over above what a wall supply gives, close above 85 % of it; ask where that is not told and "
+     "the lamps draw more than 50 mA."},
+    {"supply.pack", "Ask while nobody said where a battery is joined to the decoder of its lamps."},
+    {"supply.polarity",
+     "Ask where it was said that nobody knows which lead of a DC supply is plus."},
 };
 
 }  // namespace glimmet::core::lamps

@@ -17,7 +17,12 @@ std::vector<Named> withoutIt(const Context&) { return {{"none", {"no"}, "without
 std::vector<Named> packageNames(const Context&) {
     std::vector<Named> all;
     for (const auto& [package, word] : wordsOf(ResistorPackage())) {
-        all.push_back({std::string(word), {}, "a resistor's body"});
+        Named named{std::string(word), {}, "a resistor's body"};
+        if (named.name.ends_with('W') && named.name.find('/') != std::string::npos) {
+            const std::string watts = named.name.substr(0, named.name.size() - 1);
+            named.also = {watts + " W", watts + " watt"};
+        }
+        all.push_back(std::move(named));
     }
     all.push_back({"open", {"unknown"}, "not chosen yet"});
     return all;

@@ -40,6 +40,9 @@ constexpr const char* insulation[] = {"red",    "black", "orange", "grey",  "blu
 std::vector<Named> insulations(const char* says) {
     std::vector<Named> all;
     for (const char* colour : insulation) all.push_back({colour, {}, says});
+    // The legs of an LED as it comes.
+    all.push_back({"long", {"long leg", "long lead", "the long leg"}, "its longer leg"});
+    all.push_back({"short", {"short leg", "short lead", "the short leg"}, "its shorter leg"});
     return all;
 }
 
@@ -173,7 +176,7 @@ Result<Jotted> joint(const Said& said) {
 }
 
 Result<Jotted> leads(const Said& said) {
-    const auto address = oneRow(said);
+    const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const auto& plus = said.name("PLUS");
     const auto& minus = said.name("MINUS");

@@ -12,7 +12,17 @@ namespace {
 
 constexpr Watts mostDriverHeat{0.5};  // that a driver of a model's size gives off (docs/physics.md)
 
-enum class DriverTrouble { NotConnected, Burns, MayBurn, Starved, Dims, Uneven, Hot, None };
+enum class DriverTrouble {
+    NotConnected,
+    Burns,
+    MayBurn,
+    Starved,
+    OneDark,  ///< beside one that works
+    Dims,
+    Uneven,
+    Hot,
+    None
+};
 
 struct Driven {
     std::size_t brightest = 0, dimmest = 0;
@@ -23,7 +33,8 @@ struct Driven {
     Gravity gravity{};
 };
 
-Driven drivenBy(const Reckoned& facts, const LampGroup& group, const GroupState& state) {
+Driven drivenBy(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+                bool byOutput) {
     const ThroughDriver& driver = *group.driver();
     Driven made;
     bool burns = false, mayBurn = false;
@@ -65,7 +76,10 @@ Driven drivenBy(const Reckoned& facts, const LampGroup& group, const GroupState&
         const bool dark = dimmest < glimmersBelow(group.wish.target);
         is(DriverTrouble::Starved, dark ? State::Over : State::Close,
            dark ? Gravity::DoesNotWork : Gravity::WorksBadly);
-    } else if (made.heat > mostDriverHeat) {
+    } else if (dimmest < darkBelow(group.wish.target) ||
+               dimmest < state.rows[made.brightest].current / 20.0) {
+        is(DriverTrouble::OneDark, State::Over, Gravity::DoesNotWork);
+    } else if (made.heat > mostDriverHeat && !byOutput) {
         is(DriverTrouble::Hot, State::Over, Gravity::FirePeople);
     } else if (made.across + driver.dropout > lowest) {
         is(DriverTrouble::Dims, State::Close, Gravity::WorksBadly);
@@ -89,11 +103,59 @@ std::optional<Amperes> gentler(const LampGroup& group, const GroupState& state,
     return {};
 }
 
+/// All lamps in one row, where the lowest running voltage lights it with the driver's own share.
+void oneRow(const Reckoned& facts, const LampGroup& group, const Driven& made, Finding& finding) {
+    const bool sideBySide =
+        made.trouble == DriverTrouble::Uneven || made.trouble == DriverTrouble::OneDark;
+    if (!sideBySide || group.isBulbs()) return;
+    const ThroughDriver& driver = *group.driver();
+    Volts row{0};
+    for (const LampRow& each : group.rows) {
+        for (const Lamp& lamp : each.lamps) {
+            const auto its = law(lamp.part);
+            if (!its) return;
+            if (driver.current > currentLimit(lamp.part)) return;
+            if (!lamp.across) row += voltageOf(*its, driver.current);
+        }
+    }
+    const Volts lowest = busVolts(facts.job, facts.house) -
+                         crestVolts(facts.job) * facts.house.supplySpread - driver.dropout;
+    if (row > lowest) return;
+    Option option;
+    option.what = text("all in one row");
+    option.effect =
+        text("each carries %1; the row takes %2", formatted(driver.current, 3), formatted(row, 3));
+    option.state = State::Fine;
+    option.jot = "series " + group.name;
+    finding.options.push_back(std::move(option));
+}
+
+/// Outputs that switch to ground and are free, where one that keeps its current does not do.
+void otherOutputs(const Job& job, const LampGroup& group, const Driven& made, Finding& finding) {
+    if (made.verdict == State::Fine || made.trouble == DriverTrouble::NotConnected) return;
+    for (const DecoderOutput& other : job.decoder->part.outputs) {
+        const bool taken =
+            std::any_of(job.groups.begin(), job.groups.end(),
+                        [&](const LampGroup& each) { return each.output == other.name; });
+        if (other.kind != OutputKind::LowSide || taken) continue;
+        Option option;
+        option.what = text("move it to output %1", other.name);
+        option.effect = text("that one switches to ground");
+        option.state = State::Fine;
+        option.jot = "lamp " + group.name + " on " + other.name;
+        finding.options.push_back(std::move(option));
+    }
+}
+
 }  // namespace
 
 void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState& state,
                  Judging& judging) {
-    const Driven made = drivenBy(facts, group, state);
+    const DecoderOutput* output = outputNamed(facts.job, group.output);
+    const bool byOutput = output && output->kind == OutputKind::ConstantCurrent && output->limit &&
+                          group.driver()->current == *output->limit;
+    const Driven made = drivenBy(facts, group, state, byOutput);
+    const Text who = byOutput ? text("Output %1", group.output) : text("The driver");
     judging.say(
         "lamp.driver:" + group.id, subjectOf(group), made.verdict, made.gravity,
         [&](Finding& finding) {
@@ -111,7 +173,10 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                     Option none;
                     none.what = text("no resistor");
                     none.effect = text("the driver keeps its current");
-                    none.state = State::Fine;
+                    LampGroup with = group;
+                    with.rows[made.dimmest].resistor = Ohms{0};
+                    const auto then = groupState(facts.job, with, facts.house);
+                    none.state = then ? drivenBy(facts, with, *then, byOutput).verdict : State::Ask;
                     none.jot = "resistor " + row + " none";
                     finding.options.push_back(std::move(none));
                     break;
@@ -120,12 +185,12 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                 case DriverTrouble::MayBurn:
                     finding.sentence =
                         group.rows.size() == 1
-                            ? text("The driver keeps %1, and %2 bears %3: it burns.", set,
+                            ? text("%1 keeps %2, and %3 is rated for %4: it burns.", who, set,
                                    group.name, formatted(bright.limit, 3))
                             : text(
-                                  "The driver keeps %1, and up to %2 of it go through %3, which "
-                                  "bears %4: it burns.",
-                                  set, formatted(std::max(bright.current, bright.highest), 3),
+                                  "%1 keeps %2, and up to %3 of it go through %4, which is rated "
+                                  "for %5: it burns.",
+                                  who, set, formatted(std::max(bright.current, bright.highest), 3),
                                   rowName(group, made.brightest), formatted(bright.limit, 3));
                     finding.action = text("a smaller current for %1", group.name);
                     break;
@@ -145,6 +210,15 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                         called, formatted(state.total, 3), set, formatted(state.bus, 3));
                     finding.action = text("fewer lamps in a row of %1", group.name);
                     break;
+                case DriverTrouble::OneDark:
+                    finding.sentence = text(
+                        "%1 stays dark with %2 while %3 takes %4: side by side, the lower voltage "
+                        "takes the current. Put them in one row, or give each its resistor.",
+                        atStart(rowName(group, made.dimmest)),
+                        formatted(state.rows[made.dimmest].current, 2),
+                        rowName(group, made.brightest), formatted(bright.current, 3));
+                    finding.action = text("one row for %1", group.name);
+                    break;
                 case DriverTrouble::Dims:
                     finding.sentence = text(
                         "%1 has its %2, but dims where the supply is lowest: lamps and driver want "
@@ -155,8 +229,8 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                     break;
                 case DriverTrouble::Uneven:
                     finding.sentence = text(
-                        "Rows side by side share the driver's %1 unevenly: %2 takes %3, %4 takes "
-                        "%5. Put them in one row, or give each its resistor.",
+                        "Rows side by side share the %1 unevenly: %2 takes %3, %4 takes %5. Put "
+                        "them in one row, or give each its resistor.",
                         set, rowName(group, made.brightest), formatted(bright.current, 3),
                         rowName(group, made.dimmest),
                         formatted(state.rows[made.dimmest].current, 3));
@@ -170,25 +244,41 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                     finding.action = text("more lamps in a row of %1", group.name);
                     break;
                 case DriverTrouble::None:
-                    finding.sentence = text(
-                        "%1 works: the driver keeps %2, the lamps take %3 of %4, the driver gives "
-                        "off %5.",
-                        called, set, formatted(made.across, 3), formatted(state.drive, 3),
-                        formatted(made.heat, 2));
+                    finding.sentence =
+                        byOutput ? text(
+                                       "%1 works: output %2 keeps %3 by itself, the lamps take %4 "
+                                       "of %5. No resistor is needed.",
+                                       called, group.output, set, formatted(made.across, 3),
+                                       formatted(state.drive, 3))
+                                 : text(
+                                       "%1 works: the driver keeps %2, the lamps take %3 of %4, "
+                                       "the driver gives off %5.",
+                                       called, set, formatted(made.across, 3),
+                                       formatted(state.drive, 3), formatted(made.heat, 2));
                     break;
             }
             const Figure lamps =
                 figures::computed(text("Across the lamps"), "V_lamps", made.across, "", {});
             finding.figures = {
-                figures::computed(text("Through the driver"), "I", state.total, "",
-                                  {figures::chosen(text("Set to"), "I_set", driver.current, {},
-                                                   "driver " + group.name + " ")}),
+                figures::computed(
+                    text("Through all rows"), "I", state.total, "",
+                    {byOutput ? figures::catalogue(text("Set to"), "I_set", driver.current,
+                                                   verbatim(facts.job.decoder->part.name))
+                              : figures::chosen(text("Set to"), "I_set", driver.current, {},
+                                                "driver " + group.name + " ")}),
                 lamps,
-                figures::chosen(
-                    text("The driver needs"), "V_drop", driver.dropout, {},
-                    "driver " + group.name + " " + formatted(driver.current) + " dropout "),
+                byOutput ? figures::assumed(text("The output needs"), "V_drop", driver.dropout,
+                                            text("usual for such an output"), {})
+                         : figures::chosen(text("The driver needs"), "V_drop", driver.dropout, {},
+                                           "driver " + group.name + " " +
+                                               formatted(driver.current) + " dropout "),
                 feedFigure(facts.job, group, facts.house),
                 figures::computed(text("Heat of the driver"), "P", made.heat, "", {lamps})};
+            if (byOutput) {
+                otherOutputs(facts.job, group, made, finding);
+                oneRow(facts, group, made, finding);
+                return;
+            }
             if (made.trouble == DriverTrouble::Burns || made.trouble == DriverTrouble::MayBurn) {
                 if (const auto amps = gentler(group, state, made)) {
                     Option option;
@@ -201,7 +291,9 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                     finding.options.push_back(std::move(option));
                 }
             }
-            if (made.trouble == DriverTrouble::Uneven || made.trouble == DriverTrouble::Hot) {
+            oneRow(facts, group, made, finding);
+            if (made.trouble == DriverTrouble::Uneven || made.trouble == DriverTrouble::OneDark ||
+                made.trouble == DriverTrouble::Hot) {
                 Option option;
                 option.what = text("resistors instead");
                 option.effect = text("chosen for the wish of %1", formatted(group.wish.target));

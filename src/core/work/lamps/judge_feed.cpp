@@ -44,27 +44,40 @@ std::optional<Option> capacitorOption(const RailFeed& feed, Seconds gap, Volts a
     return option;
 }
 
-/// On AC without a capacitor: what turns round all the time is seen where only one half lights.
-void judgeHalves(const Reckoned& facts, Judging& judging) {
-    bool lit = false, halves = false;
+/// Whether lamps on AC light in one half of it only.
+bool halvesSeen(const Reckoned& facts) {
     for (std::size_t g = 0; g < facts.groups.size(); ++g) {
         const LampGroup& group = facts.job.groups[g];
         if (group.output != supplyOutput || group.isBulbs() || !facts.groups[g]) continue;
         if (!(facts.groups[g]->total > Amperes{0})) continue;
-        lit = true;
-        halves =
-            halves || oneWayOnly(facts.job, group) || (reverses(facts.job) && !bothWays(group));
+        if (oneWayOnly(facts.job, group) || (reverses(facts.job) && !bothWays(group))) return true;
     }
+    return false;
+}
+
+/// On AC without a capacitor: what turns round all the time is seen where only one half lights.
+void judgeHalves(const Reckoned& facts, Judging& judging) {
+    bool lit = false;
+    for (std::size_t g = 0; g < facts.groups.size(); ++g) {
+        const LampGroup& group = facts.job.groups[g];
+        lit = lit || (group.output == supplyOutput && !group.isBulbs() && facts.groups[g] &&
+                      facts.groups[g]->total > Amperes{0});
+    }
+    const bool halves = halvesSeen(facts);
+    const bool sixty = facts.house.mains == Mains::Sixty;
+    const std::string once = sixty ? "60" : "50", twice = sixty ? "120" : "100";
     if (!lit) return;
     judging.say(
         "lamp.flicker", {}, halves ? State::Close : State::Fine, Gravity::CouldBeBetter,
         [&](Finding& finding) {
             finding.sentence =
-                halves ? text(
-                             "The lamps light in one half of the AC only, dark between: 50 times "
-                             "a second, which many see out of the corner of the eye. A bridge "
-                             "makes it 100 times, which nobody sees.")
-                       : text("The lamps dip 100 times a second with the AC: nobody sees that.");
+                halves
+                    ? text(
+                          "The lamps light in one half of the AC only, dark between: %1 times "
+                          "a second, which many see out of the corner of the eye. A bridge "
+                          "makes it %2 times, which nobody sees.",
+                          once, twice)
+                    : text("The lamps dip %1 times a second with the AC: nobody sees that.", twice);
             finding.figures = {crestFigure(facts.job)};
             if (!halves) return;
             finding.action = text("a bridge rectifier before the lamps");
@@ -75,7 +88,8 @@ void judgeHalves(const Reckoned& facts, Judging& judging) {
 }
 
 void judgeFlicker(const Reckoned& facts, const RailFeed& feed, Judging& judging) {
-    const bool ac = facts.job.feed == Feed::Ac;
+    // A building on AC has crests to get over, stock has dirt too, which takes as long or longer.
+    const bool ac = facts.job.feed == Feed::Ac && isStructure(facts.job);
     const auto& smoothing = facts.job.supply.smoothing;
     std::optional<Seconds> until = Seconds{0};
     const bool behindBridge = !reverses(facts.job);
@@ -98,9 +112,10 @@ void judgeFlicker(const Reckoned& facts, const RailFeed& feed, Judging& judging)
                     ? text("%1 carries the lamps from one crest of the AC to the next.",
                            shown(*smoothing))
                 : ac ? text(
-                           "The lamps dip 100 times a second with the AC: with %1 half of their "
-                           "light is gone after %2, and the next crest comes after %3.",
-                           shown(*smoothing), formatted(*until, 2), formatted(mainsHalf))
+                           "The lamps dip with the AC: with %1 half of their light is gone after "
+                           "%2, and the next crest comes after %3.",
+                           shown(*smoothing), formatted(*until, 2),
+                           formatted(halfOf(facts.house.mains), 2))
                 : !until ? text("%1 carries the lamps over any speck of dirt.", shown(*smoothing))
                 : carried
                     ? text("%1 carries the lamps over dirt: half of their light is left after %2.",
@@ -110,7 +125,8 @@ void judgeFlicker(const Reckoned& facts, const RailFeed& feed, Judging& judging)
                           "gone after %2, and a speck takes %3.",
                           shown(*smoothing), formatted(*until, 2), formatted(dirtGap));
             finding.figures = {currentFigure(feed), busFigure(facts.job, facts.house),
-                               gapFigure(dirtGap, ac ? text("from crest to crest of 50 Hz")
+                               gapFigure(dirtGap, ac ? text("from crest to crest of %1",
+                                                            std::string(name(facts.house.mains)))
                                                      : text("a speck of dirt"))};
             if (smoothing) finding.figures.push_back(chosenCapacitor(*smoothing));
             if (carried) return;
@@ -265,7 +281,7 @@ void judgeBleed(const RailFeed& feed, const Smoothing& smoothing, Judging& judgi
 void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& group, std::size_t row,
                Volts needs, Judging& judging) {
     const bool ac = facts.job.feed == Feed::Ac;
-    const Seconds turn = turnGap(facts.job.feed);
+    const Seconds turn = turnGap(facts.job.feed, facts.house.mains);
     const std::optional<Seconds> until = chipLasts(facts, feed, needs);
     const bool edges = !alternates(facts.job.feed) || !until || *until >= turn;
     const bool dirt = !until || *until >= dirtGap || (isStructure(facts.job) && edges);
@@ -301,7 +317,8 @@ void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& gro
             finding.figures = {
                 figures::assumed(text("Its chip begins anew below"), "V_reset", needs,
                                  text("usual for such chips")),
-                ac ? gapFigure(turn, text("from crest to crest of 50 Hz"))
+                ac ? gapFigure(turn, text("from crest to crest of %1",
+                                          std::string(name(facts.house.mains))))
                    : gapFigure(edges ? dirtGap : edgeGap,
                                edges ? text("a speck of dirt") : text("at a polarity change")),
                 currentFigure(feed)};
@@ -370,8 +387,13 @@ Option bridgeOption(Text effect) {
 void judgeSmoothing(const Reckoned& facts, Judging& judging) {
     if (const auto& smoothing = facts.job.supply.smoothing; smoothing && reverses(facts.job))
         judgeTurnedRound(*smoothing, judging);
-    if (isWave(facts.job)) return judgeHalves(facts, judging);
     const auto feed = railFeed(facts);
+    if (isWave(facts.job)) {
+        // Rolling stock meets dirt on AC too; only where the halves are no trouble is that told.
+        if (isStructure(facts.job) || halvesSeen(facts) || !feed)
+            return judgeHalves(facts, judging);
+        return judgeFlicker(facts, *feed, judging);
+    }
     if (!feed) return;
     // A building hangs on wires: there is no dirt to get over, only the AC's crests.
     if (!isStructure(facts.job) || facts.job.feed == Feed::Ac) judgeFlicker(facts, *feed, judging);

@@ -2,6 +2,7 @@
 
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
+#include "core/work/lamps/judge_return.h"
 #include "core/work/lamps/row_names.h"
 
 namespace glimmet::core::lamps {
@@ -187,6 +188,7 @@ void judgeInstalled(const Reckoned& facts, Judging& judging) {
         }
     }
     judgeJoints(job, judging);
+    judgeReturns(facts, judging);
 }
 
 }  // namespace glimmet::core::lamps

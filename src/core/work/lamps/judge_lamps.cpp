@@ -13,6 +13,7 @@
 #include "core/work/lamps/judge_package.h"
 #include "core/work/lamps/judge_part.h"
 #include "core/work/lamps/judge_path.h"
+#include "core/work/lamps/judge_supply.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/lamps/row_names.h"
 #include "core/work/lamps/tester.h"
@@ -879,7 +880,7 @@ void judgePair(const Reckoned& facts, const LampGroup& group, const GroupState& 
 
 /// Outputs that do not switch to ground are no place for what is worked out for those. True where
 /// the rows are not to be judged as if they were.
-bool judgeOutputKind(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+bool judgeOutputKind(const Reckoned& facts, const LampGroup& group, const GroupState&,
                      Judging& judging) {
     const Job& job = facts.job;
     const DecoderOutput* output = outputNamed(job, group.output);
@@ -923,49 +924,13 @@ bool judgeOutputKind(const Reckoned& facts, const LampGroup& group, const GroupS
                      group.output, atStart(group.name)),
                 text("move %1 to another output", group.name));
             return true;
-        case OutputKind::ConstantCurrent: {
-            // It gives its own current, shared by the rows; it needs some volts to work with.
-            constexpr Volts dropout{2};
-            if (!output->limit) {
-                say(State::Ask, Gravity::PartDestroyed,
-                    text("Output %1 sets the current of %2 itself: look what it is set to.",
-                         group.output, group.name),
-                    text("the current that output %1 is set to", group.output));
-                return true;
-            }
-            const Amperes each = *output->limit / static_cast<double>(group.rows.size());
-            Volts most{0};
-            Amperes limit{1e9};
-            for (std::size_t r = 0; r < group.rows.size(); ++r) {
-                Volts drop = each * group.rows[r].resistor.value_or(Ohms{0});
-                for (const Lamp& lamp : group.rows[r].lamps) {
-                    if (const auto lampLaw = law(lamp.part)) drop += voltageOf(*lampLaw, each);
-                }
-                most = std::max(most, drop + *output->limit * group.shared());
-                limit = std::min(limit, state.rows[r].limit);
-            }
-            if (each > limit) {
-                say(State::Over, Gravity::PartDestroyed,
-                    text("Output %1 drives %2 through each row whatever the resistor: %3 bears %4.",
-                         group.output, formatted(each, 3), group.name, formatted(limit, 3)),
-                    text("move %1 to another output", group.name));
-            } else if (most + dropout > state.bus) {
-                say(State::Over, Gravity::DoesNotWork,
-                    text("Output %1 is starved: lamps and resistor of %2 want %3, and it needs %4 "
-                         "itself, of %5.",
-                         group.output, group.name, formatted(most, 3), formatted(dropout),
-                         formatted(state.bus, 3)),
-                    text("no resistor for %1", group.name));
-            } else {
-                say(State::Fine, Gravity::CouldBeBetter,
-                    text(
-                        "Output %1 sets the current itself, %2 through each row of %3: no resistor "
-                        "is needed.",
-                        group.output, formatted(each, 3), group.name),
-                    {});
-            }
+        case OutputKind::ConstantCurrent:
+            if (output->limit) return false;  // solved and judged as a driver
+            say(State::Ask, Gravity::PartDestroyed,
+                text("Output %1 sets the current of %2 itself: look what it is set to.",
+                     group.output, group.name),
+                text("the current that output %1 is set to", group.output));
             return true;
-        }
         case OutputKind::Unknown:
         case OutputKind::LowSide:
             break;
@@ -1287,7 +1252,8 @@ void judge(const Reckoned& facts, Judging& judging) {
         most += state.total;
     };
     for (std::size_t g = 0; g < job.groups.size(); ++g) {
-        const LampGroup& group = job.groups[g];
+        std::optional<LampGroup> kept;
+        const LampGroup& group = asDriven(job, job.groups[g], kept);
         const Result<GroupState>& state = facts.groups[g];
         if (!state) {
             judging.say("lamp.data:" + group.id, subjectOf(group), State::Ask, Gravity::DoesNotWork,
@@ -1366,6 +1332,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     judgeTested(facts, judging);
     judgeInstalled(facts, judging);
     judgeBattery(facts, judging);
+    judgeSupply(facts, judging);
     if (job.decoder && most > Amperes{0}) {
         const auto against = [&](Amperes total) {
             return stateAgainst(total.value(), job.decoder->part.functionTotal.value(),

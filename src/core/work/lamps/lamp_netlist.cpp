@@ -18,13 +18,11 @@ public:
             {name, node(plus), node(minus), circuit::Constant{volts.value()}, {}});
     }
     /// A sine of the mains' rhythm, and two turns of it to look at.
-    void sine(const std::string& plus, const std::string& minus, Volts crest) {
-        made().voltageSources.push_back({"vac",
-                                         node(plus),
-                                         node(minus),
-                                         circuit::Sine{0, crest.value(), 0.5 / mainsHalf.value()},
-                                         {}});
-        netlist.analysis = circuit::TransientSpan{mainsHalf.value() / 200, mainsHalf.value() * 4};
+    void sine(const std::string& plus, const std::string& minus, Volts crest, Mains mains) {
+        const double half = halfOf(mains).value();
+        made().voltageSources.push_back(
+            {"vac", node(plus), node(minus), circuit::Sine{0, crest.value(), 0.5 / half}, {}});
+        netlist.analysis = circuit::TransientSpan{half / 200, half * 4};
     }
     /// A bridge that takes next to nothing: its drop stands as a source of its own.
     void bridge(const std::string& one, const std::string& other, const std::string& plus) {
@@ -78,12 +76,12 @@ Result<circuit::Netlist> lampNetlist(const Job& job, const LampGroup& lamps, con
             writer.source("vbus", "bus", "0", state->bus);
             break;
         case Wave::BothHalves:
-            writer.sine("ac1", "ac2", crestVolts(job));
+            writer.sine("ac1", "ac2", crestVolts(job), house.mains);
             writer.bridge("ac1", "ac2", "bus");
             stands = crestVolts(job);
             break;
         case Wave::OneHalf:
-            writer.sine("bus", "0", crestVolts(job));
+            writer.sine("bus", "0", crestVolts(job), house.mains);
             stands = crestVolts(job);
             break;
     }

@@ -149,6 +149,26 @@ std::optional<NamedSite> placeNamed(const std::vector<NamedSite>& sites, const s
         [&](const NamedSite& each) { return lowered(each.called).starts_with(words + " "); });
 }
 
+/// What lamps of models are called; other words are no name of one, unless they stand behind
+/// "called".
+bool isLampName(const std::string& word) {
+    static constexpr auto known = std::to_array<std::string_view>(
+        {"head",    "tail",   "rear",      "front",   "end",        "ditch",       "marker",
+         "markers", "number", "board",     "boards",  "class",      "step",        "steps",
+         "ground",  "cab",    "engine",    "room",    "firebox",    "fire",        "glow",
+         "beacon",  "table",  "tables",    "saloon",  "interior",   "corridor",    "vestibule",
+         "kitchen", "door",   "roof",      "gauge",   "sign",       "destination", "window",
+         "porch",   "street", "platform",  "quay",    "yard",       "post",        "warning",
+         "working", "work",   "reversing", "brake",   "fog",        "high",        "low",
+         "upper",   "lower",  "side",      "left",    "right",      "centre",      "middle",
+         "top",     "bogie",  "truck",     "walkway", "inspection", "flood",       "spot",
+         "search",  "signal", "indicator", "buffer",  "oil",        "gas",         "lantern",
+         "smoke",   "steam",  "reading",   "ceiling", "seat",       "driver",      "guard",
+         "desk",    "stair",  "wall",      "hall",    "shop",       "office",      "crane",
+         "hook",    "plough", "footplate", "running", "cabin",      "coach",       "number-board"});
+    return std::find(known.begin(), known.end(), word) != known.end();
+}
+
 /// What is said between two commas.
 struct Piece {
     PlannedLight light;
@@ -206,6 +226,14 @@ Result<Piece> pieceOf(const Words& said, const std::vector<NamedSite>& sites) {
             text("“%1” is no place of this model, no colour and no brightness. A lamp of "
                  "another name is called so: %1 lamp.",
                  rest));
+    }
+    for (const std::string& word : words) {
+        if (isLampName(word)) continue;
+        return failure(ErrorCode::NotUnderstood, "jot",
+                       text("“%1” is no name of a lamp that is known here. A lamp of its own name "
+                            "is called so: lamp white called %2. A remark of the owner's is kept "
+                            "by: complaint %3.",
+                            word, rest, joined(said)));
     }
     piece.placed = true;
     piece.light.ahead = words.front() == "ditch";

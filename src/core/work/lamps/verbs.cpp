@@ -1,4 +1,5 @@
 // Jots that put lamps into a model and choose their resistors.
+#include "core/led/preferred_value.h"
 #include "core/led/resistor_choice.h"
 #include "core/led/wired_lamp.h"
 #include "core/work/jotted.h"
@@ -15,6 +16,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <sstream>
 
 namespace glimmet::core::lamps {
 namespace {
@@ -53,6 +55,19 @@ std::vector<Named> places(const Context& context) {
         all.push_back(std::move(named));
     }
     addTradeWords(all);
+    // Lamps that models have, where the drawing has no place for them.
+    static constexpr std::pair<const char*, const char*> usual[] = {
+        {"ditch lights", "ditch lamps"},   {"number boards", "number board"},
+        {"marker lights", "marker lamps"}, {"class lights", "classification lights"},
+        {"step lights", "step lamps"},     {"ground lights", "ground lamps"},
+        {"beacon", "beacon lamp"},         {"firebox glow", "firebox"}};
+    for (const auto& [one, other] : usual) {
+        const bool there = std::any_of(all.begin(), all.end(), [&, name = one](const Named& each) {
+            return lowered(each.name) == name ||
+                   std::find(each.also.begin(), each.also.end(), name) != each.also.end();
+        });
+        if (!there) all.push_back({one, {other}, "a lamp that many models have", true});
+    }
     return all;
 }
 std::vector<Named> lampsOrPlaces(const Context& context) {
@@ -60,6 +75,9 @@ std::vector<Named> lampsOrPlaces(const Context& context) {
     addTradeWords(all);
     return all;
 }
+
+constexpr const char* kindBlinker = "blinker";
+constexpr const char* kindBulb = "bulb";
 
 std::vector<Named> colours(const Context& context) {
     std::vector<Named> all;
@@ -74,9 +92,22 @@ std::vector<Named> colours(const Context& context) {
     all.push_back({"cool white",
                    {"white cool", "cool-white", "cold white", "cool white led", "cool", "cold"},
                    "LED"});
+    std::vector<std::string> blinking;
     for (const LampPart& part : context.catalogue.lamps) {
-        all.push_back({part.id, {part.name}, part.name});
+        Named named{part.id, {part.name}, part.name};
+        // "red blinker": the first of its colour.
+        const std::string colour(name(part.family));
+        if (part.blink && std::find(blinking.begin(), blinking.end(), colour) == blinking.end()) {
+            blinking.push_back(colour);
+            named.also.push_back(colour + " blinker");
+            named.also.push_back("blinking " + colour);
+        }
+        all.push_back(std::move(named));
     }
+    all.push_back(
+        {kindBlinker, {"blinking led", "flasher", "flashing led"}, "which one is asked", true});
+    all.push_back(
+        {kindBulb, {"filament bulb", "light bulb", "grain bulb"}, "which one is asked", true});
     return all;
 }
 
@@ -171,6 +202,26 @@ Result<std::optional<ForwardPoint>> pointOf(const Said& said) {
                            formatted(*amps)));
     }
     return std::optional<ForwardPoint>{};
+}
+
+/// A part in the size that was said: of the catalogue where one like it is in it, else as it is.
+Result<LampPart> sizedPart(const Said& said, LampPart part) {
+    const auto& size = said.name("SIZE");
+    if (!size) return part;
+    const LedBody body = *named<LedBody>(*size);
+    if (part.filament || part.rated || part.section) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 comes as it is: a size is said of bare LEDs.", part.name));
+    }
+    for (const LampPart& each : said.context.catalogue.lamps) {
+        const bool same = each.body == body && each.family == part.family &&
+                          (part.tint.empty() || each.tint == part.tint) && !each.rated &&
+                          !each.filament && each.blink.has_value() == part.blink.has_value();
+        if (same) return each;
+    }
+    part.body = body;
+    if (part.name.find(*size) == std::string::npos) part.name += " " + *size;
+    return part;
 }
 
 /// The part with a measured point, if that is one an LED can have.
@@ -346,7 +397,7 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
         result.meaning = ++told == 1 ? text("%1: %2", result.meaning, std::move(more))
                                      : text("%1; %2", result.meaning, std::move(more));
     };
-    if (said.name("COLOUR") || point) {
+    if (said.name("COLOUR") || said.name("SIZE") || point) {
         std::vector<Lamp*> lamps;
         for (std::size_t i = 0; i < group.rows.size(); ++i) {
             if (row != 0 && row != i + 1) continue;
@@ -366,9 +417,10 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
         LampPart made =
             said.name("COLOUR") ? partNamed(said.context.catalogue, *said.name("COLOUR")) : old;
         // What says no more than is known keeps what was measured on it.
-        const bool same = made.id.empty() ? made.family == old.family &&
-                                                (made.tint.empty() || made.tint == old.tint)
-                                          : made.id == old.id;
+        const bool same = said.name("SIZE") ? false
+                          : made.id.empty() ? made.family == old.family &&
+                                                  (made.tint.empty() || made.tint == old.tint)
+                                            : made.id == old.id;
         if (old.filament) {
             if (!said.name("COLOUR")) {
                 return refuse(ErrorCode::Missing,
@@ -379,7 +431,9 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
         } else if (same) {
             made = old;
         }
-        const auto part = withPoint(std::move(made), point);
+        auto sized = sizedPart(said, std::move(made));
+        if (!sized) return tl::unexpected(sized.error());
+        const auto part = withPoint(std::move(*sized), point);
         if (!part) return tl::unexpected(part.error());
         if (part->filament) {
             if (said.one<Amperes>("WISH")) return noWish(*part);
@@ -563,10 +617,14 @@ Result<Jotted> putIn(const Said& said, Lamp one, const Where& where, const Text&
     if (one.part.rated && one.part.forward) group.wish.target = one.part.forward->current;
     if (wish) group.wish.target = *wish;
     group.rows.push_back({{std::move(one)}, resistor});
+    const bool kept = !resistor && keepsCurrent(result.after, group);
+    if (kept) group.rows.back().resistor = Ohms{0};
     result.meaning = *output == supplyOutput
                          ? text("New lamp: %1, %2, on the supply", called, what)
                          : text("New lamp: %1, %2, on output %3", called, what, *output);
     if (wish) result.meaning = text("%1, wished %2", result.meaning, formatted(*wish));
+    if (kept)
+        result.meaning = text("%1, no resistor: the output keeps its current", result.meaning);
     result.subject = group.id;
     result.after.groups.push_back(std::move(group));
     return result;
@@ -595,7 +653,128 @@ tl::unexpected<Error> noColour(const Said& said, const std::string& called) {
                        longest, called.substr(0, called.size() - longest.size() - 1)));
 }
 
+/// "blinker", "bulb" alone: a kind of lamp, of which one has to be said.
+std::optional<Error> kindOnly(const Said& said) {
+    const auto& colour = said.name("COLOUR");
+    if (!colour || (*colour != kindBlinker && *colour != kindBulb)) return {};
+    const bool bulb = *colour == kindBulb;
+    std::string all;
+    for (const LampPart& part : said.context.catalogue.lamps) {
+        if (bulb ? !part.filament : !part.blink) continue;
+        all += (all.empty() ? "" : ", ") + part.id;
+    }
+    return Error{ErrorCode::Missing, "jot",
+                 bulb ? text("Which bulb? Say what is printed on it: bulb cab 12V 60mA. The "
+                             "catalogue has: %1.",
+                             all)
+                      : text("Which blinker? The catalogue has: %1. Write it like lamp rear "
+                             "red blinker.",
+                             all)};
+}
+
+/// The same line with a place emptied.
+Said withoutPlaces(const Said& said, std::initializer_list<std::string_view> what) {
+    Said made = said;
+    for (std::size_t i = 0; i < made.places.size(); ++i) {
+        for (const std::string_view each : what) {
+            if (said.verb.takes[i].what == each) made.places[i] = {};
+        }
+    }
+    return made;
+}
+
+/// What follows on a line once its first lamp is in: read against the job with it.
+template <class Next>
+Result<Jotted> andThen(const Said& said, Result<Jotted> first, Next next) {
+    if (!first) return first;
+    const Job before = first->after;
+    const Context& now = said.context;
+    static const WorkshopRecord usual;
+    const WorkshopRecord& workshop = now.workshop ? *now.workshop : usual;
+    const LampGroup* group = nullptr;
+    for (const LampGroup& each : before.groups) {
+        if (each.id == first->subject) group = &each;
+    }
+    if (!group) return first;
+    auto then = understood(next(*group), before, now.catalogue, now.today, workshop);
+    if (!then) return tl::unexpected(then.error());
+    then->meaning = text("%1; %2", first->meaning, then->meaning);
+    then->subject = first->subject;
+    return then;
+}
+
+Result<Jotted> lamp(const Said& said);
+
+/// The lamp that a line names, as it is.
+Result<Jotted> nothingNew(const Said& said) {
+    const auto where = whereOf(said);
+    if (!where) return tl::unexpected(where.error());
+    if (!where->group) return noColour(said, where->called);
+    Jotted same = jotted(said, verbatim(said.context.job.groups[*where->group].name));
+    same.subject = said.context.job.groups[*where->group].id;
+    return same;
+}
+
+std::optional<Error> chipCode(const Said& said, Ohms value);
+
+/// "front lamp 1k", "1k on front lamp", "lamp rear red 1k".
+Result<Jotted> withResistor(const Said& said, Ohms ohms) {
+    Said one = withoutPlaces(said, {"OHMS"});
+    if (auto code = chipCode(said, ohms)) return tl::unexpected(std::move(*code));
+    // "1k on front": the lamp that output feeds.
+    if (!one.at("PLACE").name && one.at("WORDS").words.empty()) {
+        const auto& output = one.name("OUTPUT");
+        const LampGroup* group = output ? fedBy(said.context.job, *output) : nullptr;
+        if (!group) {
+            return refuse(
+                ErrorCode::Missing,
+                text("Which lamp has %1? Write it like resistor front 2k2.", formatted(ohms)));
+        }
+        const std::string& called = group->name;
+        for (std::size_t i = 0; i < one.places.size(); ++i) {
+            const std::string_view what = one.verb.takes[i].what;
+            if (what == "OUTPUT") one.places[i] = {};
+            if (what == "PLACE") one.places[i].name = called;
+        }
+    }
+    const bool only = !one.name("COLOUR") && !one.name("SIZE") && !one.name("OUTPUT") &&
+                      one.at("VOLTS").quantities.empty() && one.at("AMPS").quantities.empty() &&
+                      one.at("WISH").quantities.empty();
+    const std::size_t row = one.at("PLACE").row;
+    const auto resistorOf = [&](const LampGroup& group) {
+        return "resistor " + group.name + (row > 0 ? "/" + std::to_string(row) : "") + " " +
+               asJot(Dimension::Resistance, ohms.value());
+    };
+    if (only) {
+        auto same = nothingNew(one);
+        if (!same) return same;
+        auto made = andThen(said, std::move(same), resistorOf);
+        return made;
+    }
+    return andThen(said, lamp(one), resistorOf);
+}
+
 Result<Jotted> lamp(const Said& said) {
+    if (auto only = kindOnly(said)) return tl::unexpected(std::move(*only));
+    // "lamp kitchen 3 white in series", "lamp front 1k": the lamp first, then what else is said.
+    const auto& count = said.name("COUNT");
+    const auto& how = said.name("HOW");
+    if (count.has_value() != how.has_value()) {
+        return refuse(ErrorCode::Missing,
+                      text("How many, and how: in series or in parallel? Write it like lamp cab 3 "
+                           "white in series."));
+    }
+    if (count) {
+        const std::string arranged = how == "in series" ? "inline " : "parallel ";
+        const Said one = withoutPlaces(said, {"COUNT", "HOW"});
+        const bool described =
+            one.name("COLOUR") || one.name("SIZE") || !one.at("VOLTS").quantities.empty();
+        auto first = described || !one.at("PLACE").name ? lamp(one) : nothingNew(one);
+        return andThen(said, std::move(first), [&](const LampGroup& group) {
+            return arranged + group.name + " " + *count;
+        });
+    }
+    if (const auto ohms = said.one<Ohms>("OHMS")) return withResistor(said, *ohms);
     const auto point = pointOf(said);
     if (!point) return tl::unexpected(point.error());
     const auto where = whereOf(said);
@@ -609,7 +788,9 @@ Result<Jotted> lamp(const Said& said) {
     if (said.at("PLACE").row != 0)
         return refuse(ErrorCode::Unknown, text("%1 has no rows yet.", where->called));
     if (!said.name("COLOUR")) return noColour(said, where->called);
-    const auto part = withPoint(partNamed(said.context.catalogue, *said.name("COLOUR")), *point);
+    auto sized = sizedPart(said, partNamed(said.context.catalogue, *said.name("COLOUR")));
+    if (!sized) return tl::unexpected(sized.error());
+    const auto part = withPoint(std::move(*sized), *point);
     if (!part) return tl::unexpected(part.error());
     const auto wish = said.one<Amperes>("WISH");
     if (wish && part->filament) return noWish(*part);
@@ -643,7 +824,46 @@ Result<Jotted> bulb(const Said& said) {
 /// a group, or straight across the last of a row.
 enum class Beside { Row, Series, Across };
 template <Beside how>
+Result<Jotted> another(const Said& said);
+/// "parallel kitchen 3": so many of them in all.
+template <Beside how>
+Result<Jotted> anotherUpTo(const Said& said, const std::string& number) {
+    const auto address = addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
+    const auto present = [&](const Job& job) {
+        const LampGroup& group = job.groups[address->group];
+        return how == Beside::Row ? group.rows.size() : group.rows[address->row].lamps.size();
+    };
+    const std::size_t wanted = std::stoul(number);
+    const std::string& called = said.context.job.groups[address->group].name;
+    if (present(said.context.job) >= wanted) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 has %2 already. Take one out: remove %1/1.", called,
+                           std::to_string(present(said.context.job))));
+    }
+    Said one = said;
+    for (std::size_t i = 0; i < one.places.size(); ++i) {
+        if (said.verb.takes[i].what == std::string_view("COUNT")) one.places[i] = {};
+    }
+    Result<Jotted> made = another<how>(one);
+    while (made && present(made->after) < wanted) {
+        const Context then{made->after, said.context.catalogue, said.context.today,
+                           said.context.workshop, said.context.shelf};
+        const Job before = made->after;
+        made = another<how>(Said{one.verb,
+                                 {before, then.catalogue, then.today, then.workshop, then.shelf},
+                                 one.places,
+                                 one.rest});
+    }
+    if (made) {
+        made->meaning = how == Beside::Row ? text("%1: %2 side by side", called, number)
+                                           : text("%1: %2 in one row", called, number);
+    }
+    return made;
+}
+template <Beside how>
 Result<Jotted> another(const Said& said) {
+    if (const auto& count = said.name("COUNT")) return anotherUpTo<how>(said, *count);
     const auto point = pointOf(said);
     if (!point) return tl::unexpected(point.error());
     const auto address = addressed(said, "LAMP");
@@ -652,10 +872,14 @@ Result<Jotted> another(const Said& said) {
     if (group.isBulbs() && (said.name("COLOUR") || *point)) return oneKind(group);
     Lamp one = group.rows[address->row].lamps.back();  // like its neighbour where nothing is said
     const auto& colour = said.name("COLOUR");
-    const auto part =
-        withPoint(colour ? partNamed(said.context.catalogue, *colour) : one.part, *point);
+    auto sized =
+        said.name("SIZE")
+            ? sizedPart(said, colour ? partNamed(said.context.catalogue, *colour) : one.part)
+            : Result<LampPart>(colour ? partNamed(said.context.catalogue, *colour) : one.part);
+    if (!sized) return tl::unexpected(sized.error());
+    const auto part = withPoint(std::move(*sized), *point);
     if (!part) return tl::unexpected(part.error());
-    if (colour || *point) {
+    if (colour || *point || said.name("SIZE")) {
         one.part = *part;
         one.measured = point->has_value();
     }
@@ -917,6 +1141,9 @@ Result<Jotted> wired(const Said& said) {
         part = partNamed(said.context.catalogue, *colour);
         family = part.family;
     }
+    // The current of a chip that blinks or flickers follows no LED's law: what it is stays.
+    const LampPart was = before.rows[address->row].lamps.front().part;
+    if (was.blink && !family) family = was.family;
     const auto lamp = wiredLamp(readings, family);
     if (!lamp) return tl::unexpected(lamp.error());
     const ForwardPoint& most =
@@ -942,8 +1169,12 @@ Result<Jotted> wired(const Said& said) {
     const bool open =
         std::find(lamp->families.begin(), lamp->families.end(), there) != lamp->families.end();
     if (!family) {
-        part = open ? before.rows[address->row].lamps.front().part : LampPart();
+        part = open ? was : LampPart();
         part.family = open ? there : lamp->families.front();
+    } else if (was.blink && was.family == *family) {
+        part.blink = was.blink;
+        part.tint = was.tint;
+        part.family = was.family;
     }
     const FamilyValues values = familyValues(part.family);
     const double n = lamp->inSeries;
@@ -962,6 +1193,9 @@ Result<Jotted> wired(const Said& said) {
                                      ? text("%1: %2 (by its readings %3)", rowOf(before, *address),
                                             part.name, oneOf(lamp->families))
                                      : text("%1: %2", rowOf(before, *address), part.name));
+    // The meter goes before what was entered, and says so.
+    if (!family && !open)
+        result.meaning = text("%1; it was entered as %2", result.meaning, was.name);
     result.subject = before.id;
     LampRow& row = result.after.groups[address->group].rows[address->row];
     row.lamps.resize(1, row.lamps.front());
@@ -973,9 +1207,33 @@ Result<Jotted> wired(const Said& said) {
 // --- resistors, wishes, places ---------------------------------------------------------------
 
 /// Ohms, or the word instead of them; both or neither is nothing.
+/// "102" is printed on a chip of 1 kΩ; no drawer holds 102 Ω of E24. What such a bare number is
+/// gets asked.
+std::optional<Error> chipCode(const Said& said, Ohms value) {
+    const double ohms = value.value();
+    // Up to 100 kΩ, as lamps have them.
+    const bool three = ohms >= 100 && ohms < 1000 && !(ohms > std::floor(ohms));
+    if (!three || isPreferred(value, Series::E24)) return {};
+    const auto whole = static_cast<int>(ohms);
+    const std::string digits = std::to_string(whole);
+    // Only as a bare number: with a unit or R it is meant as it stands.
+    std::istringstream words(said.rest);
+    bool bare = false;
+    for (std::string word; words >> word;) bare = bare || word == digits;
+    if (!bare) return {};
+    const double coded = (whole / 10) * std::pow(10.0, whole % 10);
+    if (!(coded > 0) || coded > 1e5 || !isPreferred(Ohms{coded}, Series::E24)) return {};
+    return Error{ErrorCode::NotUnderstood, "jot",
+                 text("“%1” printed on a chip is %2. Write %3 for that, or %1R for %1 Ω.", digits,
+                      formatted(Ohms{coded}), asJot(Dimension::Resistance, coded, 3))};
+}
+
 Result<std::optional<Ohms>> ohmsOr(const Said& said, std::string_view word) {
     const auto value = said.one<Ohms>("OHMS");
     const auto& instead = said.name(word);
+    if (value) {
+        if (auto code = chipCode(said, *value)) return tl::unexpected(std::move(*code));
+    }
     if (value && instead) {
         return refuse(ErrorCode::NotUnderstood,
                       text("%1 and %2: only one of them can be.", formatted(*value), *instead));
@@ -1000,14 +1258,19 @@ Result<Jotted> resistor(const Said& said) {
                            *value ? formatted(**value) : std::string("1k")));
     }
     const std::string called = rowOf(group, *address);
+    const auto body = said.name("PACKAGE") ? named<ResistorPackage>(*said.name("PACKAGE"))
+                                           : std::optional<ResistorPackage>();
     Jotted result =
         jotted(said, !*value             ? text("%1: resistor not chosen", called)
                      : **value > Ohms{0} ? text("%1: resistor %2", called, formatted(**value))
                                          : text("%1: no resistor", called));
+    if (body) result.meaning = text("%1, %2", result.meaning, shown(*body));
     result.subject = group.id;
     std::vector<LampRow>& rows = result.after.groups[address->group].rows;
     for (std::size_t i = 0; i < rows.size(); ++i) {
-        if (address->wholeCircuit || i == address->row) rows[i].resistor = *value;
+        if (!address->wholeCircuit && i != address->row) continue;
+        rows[i].resistor = *value;
+        if (body) rows[i].package = body;
     }
     return result;
 }
@@ -1157,9 +1420,49 @@ Result<Jotted> target(const Said& said) {
     return result;
 }
 
+/// "series kitchen": all rows of it become one, its resistor to be chosen again.
+Result<Jotted> oneRowOf(const Said& said, std::size_t index) {
+    const LampGroup& before = said.context.job.groups[index];
+    if (before.rows.size() < 2) {
+        return refuse(ErrorCode::Missing,
+                      text("%1 is one row already. Which lamp comes behind it, or which series of "
+                           "values? Write it like series %1 white, or series %1 E24.",
+                           before.name));
+    }
+    if (before.isBulbs()) return oneKind(before);
+    if (bothWays(before)) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("%1 has lamps of both ways round: in one row none would light.", before.name));
+    }
+    Jotted result = jotted(said, {});
+    result.subject = before.id;
+    LampGroup& group = result.after.groups[index];
+    LampRow& row = group.rows.front();
+    for (std::size_t i = 1; i < group.rows.size(); ++i)
+        row.lamps.insert(row.lamps.end(), group.rows[i].lamps.begin(), group.rows[i].lamps.end());
+    group.rows.resize(1);
+    row.tested.reset();
+    row.installed = {};
+    const bool kept = group.driver() || keepsCurrent(result.after, group);
+    row.resistor = kept ? std::optional(Ohms{0}) : std::nullopt;
+    if (!group.driver()) group.connection = OwnResistors{};
+    const std::string count = std::to_string(row.lamps.size());
+    result.meaning = kept
+                         ? text("%1: %2 lamps in one row", before.name, count)
+                         : text("%1: %2 lamps in one row; choose its resistor", before.name, count);
+    return result;
+}
+
 Result<Jotted> series(const Said& said) {
     const auto group = groupOf(said);
     if (!group) return tl::unexpected(group.error());
+    if (said.name("COLOUR") && said.name("NAME")) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("A lamp in its row, or a series of values: one line for each."));
+    }
+    if (said.name("COLOUR")) return another<Beside::Series>(said);
+    if (!said.name("NAME")) return oneRowOf(said, *group);
     const std::string& wanted = *said.name("NAME");
     const std::string& called = said.context.job.groups[*group].name;
     Jotted result = jotted(said, text("%1: resistors of series %2", called, wanted));
@@ -1351,6 +1654,29 @@ constexpr Takes resistance{
     .what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 1e6, .zero = true};
 constexpr Takes wish{.what = "AMPS", .dimension = Dimension::Current, .least = 20e-6, .most = 0.3};
 
+std::vector<Named> sizeNames(const Context&) {
+    std::vector<Named> all;
+    for (const auto& [body, word] : wordsOf(LedBody())) {
+        const std::string size(word);
+        Named named{size, {}, "its size"};
+        if (size.ends_with("mm")) named.also.push_back(size.substr(0, size.size() - 2) + " mm");
+        all.push_back(std::move(named));
+    }
+    return all;
+}
+std::vector<Named> arrangements(const Context&) {
+    return {{"in series", {"in a row", "in one row", "series", "one behind another"}, "one row"},
+            {"in parallel", {"parallel", "side by side"}, "each with its own resistor"}};
+}
+std::vector<Named> fewCounts(const Context&) {
+    std::vector<Named> all;
+    for (int count = 2; count <= 12; ++count)
+        all.push_back({std::to_string(count), {std::to_string(count) + "x"}, "lamps"});
+    static constexpr const char* words[] = {"two", "three", "four"};
+    for (std::size_t i = 0; i < std::size(words); ++i) all[i].also.push_back(words[i]);
+    return all;
+}
+constexpr Takes lampCount{.what = "COUNT", .kind = Kind::Name, .names = fewCounts};
 constexpr Takes lampTakes[] = {
     {.what = "PLACE",
      .kind = Kind::Name,
@@ -1369,7 +1695,11 @@ constexpr Takes lampTakes[] = {
      .unknown = "No output goes by “%1”. There are: %2.",
      .explained = true},
     {.what = "WORDS", .kind = Kind::Words, .after = "called"},
-    unitTakes};
+    unitTakes,
+    {.what = "SIZE", .kind = Kind::Name, .names = sizeNames},
+    {.what = "HOW", .kind = Kind::Name, .names = arrangements},
+    lampCount,
+    {.what = "OHMS", .dimension = Dimension::Resistance, .least = 47, .most = 1e6}};
 constexpr Takes bulbTakes[] = {
     [] {
         Takes made = lampTakes[0];
@@ -1407,12 +1737,23 @@ constexpr Takes neighbour = [] {
     made.names = ownNames;
     return made;
 }();
-constexpr Takes anotherTakes[] = {neighbour, colour, forwardVolts, forwardAmps};
+constexpr Takes anotherTakes[] = {
+    neighbour,   colour,    forwardVolts,
+    forwardAmps, lampCount, {.what = "SIZE", .kind = Kind::Name, .names = sizeNames}};
 constexpr Takes pairTakes[] = {lampGroup, colour, forwardVolts, forwardAmps};
 constexpr Takes turnedTakes[] = {lampGroup,
                                  {.what = "none", .kind = Kind::Name, .names = withoutIt}};
-constexpr Takes resistorTakes[] = {
-    lampGroup, resistance, {.what = "none", .kind = Kind::Name, .names = noneOrOpen}};
+/// Said behind a value; a line of its own is "package".
+std::vector<Named> bodyNames(const Context& context) {
+    std::vector<Named> all = packageNames(context);
+    all.pop_back();
+    for (Named& each : all) each.hidden = true;
+    return all;
+}
+constexpr Takes resistorTakes[] = {lampGroup,
+                                   resistance,
+                                   {.what = "none", .kind = Kind::Name, .names = noneOrOpen},
+                                   {.what = "PACKAGE", .kind = Kind::Name, .names = bodyNames}};
 constexpr Takes sharedTakes[] = {
     lampGroup, resistance, {.what = "none", .kind = Kind::Name, .names = noneOnly}};
 constexpr Takes joinTakes[] = {[] {
@@ -1447,9 +1788,9 @@ constexpr Takes targetTakes[] = {lampGroup,
 constexpr Takes seriesTakes[] = {lampGroup,
                                  {.what = "NAME",
                                   .kind = Kind::Name,
-                                  .needed = true,
-                                  .missing = "Which series: E6, E12, E24 or E96?",
-                                  .names = seriesNames}};
+                                  .names = seriesNames,
+                                  .unknown = "“%1” is none of: %2, and no LED either."},
+                                 colour};
 constexpr Takes outputTakes[] = {
     {.what = "OUTPUT",
      .kind = Kind::Name,
@@ -1491,7 +1832,9 @@ constexpr const char* wiredWords[] = {"ready-wired"};
 constexpr const char* parallelExamples[] = {"parallel front white"};
 constexpr const char* inlineExamples[] = {"inline front red"};
 constexpr const char* twinExamples[] = {"twin front white"};
-constexpr const char* resistorExamples[] = {"resistor front 2k2", "resistor front/2 none"};
+constexpr const char* resistorExamples[] = {"resistor front 2k2", "resistor front/2 none",
+                                            "resistor front 1k 1/4W"};
+constexpr const char* resistorWords[] = {"resistors"};
 constexpr const char* pairExamples[] = {"antiparallel rear red",
                                         "antiparallel rear amber 2.0V 20mA"};
 constexpr const char* turnedExamples[] = {"turned front", "turned front none"};
@@ -1502,7 +1845,7 @@ constexpr const char* joinExamples[] = {"join rear lamp front lamp"};
 constexpr const char* joinNoise[] = {"to", "beside", "lamp"};
 constexpr const char* targetExamples[] = {"target front 3mA", "target rear half of front",
                                           "target rear like front"};
-constexpr const char* seriesExamples[] = {"series front E24"};
+constexpr const char* seriesExamples[] = {"series front E24", "series front white", "series front"};
 constexpr const char* outputExamples[] = {"output front 680R", "output front bare",
                                           "output front constant-current", "output front 100mA",
                                           "output front unmarked"};
@@ -1604,14 +1947,8 @@ constexpr Verb table[] = {
      neighbourNoise},
     {"turned", turnedWords, turnedTakes, turnedExamples,
      "its lamps stand the other way round: minus where plus comes", turned, false, groupNoise},
-    {"resistor",
-     {},
-     resistorTakes,
-     resistorExamples,
-     "fit a resistor; none for no resistor, open for not chosen",
-     resistor,
-     false,
-     groupNoise},
+    {"resistor", resistorWords, resistorTakes, resistorExamples,
+     "fit a resistor; none for no resistor, open for not chosen", resistor, false, groupNoise},
     {"shared",
      {},
      sharedTakes,
@@ -1642,7 +1979,7 @@ constexpr Verb table[] = {
      {},
      seriesTakes,
      seriesExamples,
-     "preferred values to choose from",
+     "preferred values to choose from; or one lamp more in its row; or all its rows as one",
      series,
      false,
      groupNoise},

@@ -113,7 +113,7 @@ Consequence consequenceOf(const Job& job, const LampGroup& group, const FaultCas
         return {State::Over, text("output %1 carries %2 of its %3", group.output,
                                   formatted(after.total, 3), formatted(*limit, 3))};
     }
-    const Watts heat = own * own * *row.resistor;
+    const Watts heat = own * own * row.resistor.value_or(Ohms{0});
     if (bridged && (heat > unplannedHeat || (row.package && heat > rating(*row.package)))) {
         return {State::Over, text("its resistor gives off %1", formatted(heat, 2))};
     }

@@ -19,7 +19,7 @@ bool near(double a, double b) { return a <= b * apart && b <= a * apart; }
 
 }  // namespace
 
-std::vector<Contradiction> contradictions(const Motor& motor) {
+std::vector<Contradiction> contradictions(const Motor& motor, Volts most) {
     std::vector<Contradiction> found;
     const std::vector<MotorReading> readings = motorEvidence(motor).readings;
     std::vector<const MotorReading*> stalls;
@@ -43,6 +43,22 @@ std::vector<Contradiction> contradictions(const Motor& motor) {
     if (light && hauling && atLikeVolts(light->volts, hauling->volts) &&
         light->amps > hauling->amps * misread) {
         found.push_back({"light", *light, *hauling});
+    }
+    // Slipping is set by weight on the wheels, at any volts: nothing that pulls takes more.
+    if (slip && hauling && hauling->amps > slip->amps * misread)
+        found.push_back({"haul", *hauling, *slip});
+    if (slip && light && light->amps > slip->amps * misread)
+        found.push_back({"light-slip", *light, *slip});
+    // What was broken off took more than it says, and never more than stalled.
+    const TakenReading* bound = nullptr;
+    for (const TakenReading& each : motor.readings) {
+        if (each.atLeast && !each.struck && (!bound || each.amps > bound->amps)) bound = &each;
+    }
+    if (bound && stall) {
+        const Volts at = bound->volts.value_or(std::max(most, stall->volts));
+        if (bound->amps >= at / ohms(*stall)) {
+            found.push_back({"bound", {MotorCondition::Light, at, bound->amps, bound->on}, *stall});
+        }
     }
     return found;
 }

@@ -11,13 +11,15 @@
 namespace glimmet::core::measure {
 
 struct Contradiction {
-    std::string_view
-        what;  ///< "stall": two stall tests; "slip": above the stall; "light": above hauling
+    /// "stall": two stall tests; "slip": above the stall; "light": above hauling; "haul" and
+    /// "light-slip": above slipping; "bound": broken off above the stall.
+    std::string_view what;
     MotorReading a, b;  ///< of two stall tests that of the lower ohms first
 };
-/// Handbook 4, rule 6: stall tests further apart than 25 % in ohms; slip above what a stall takes
-/// at its volts; light running above hauling at like volts.
-[[nodiscard]] std::vector<Contradiction> contradictions(const Motor& motor);
+/// Stall tests further apart than 25 % in ohms; slip above what a stall takes at its volts; light
+/// running above hauling at the same volts; either above slipping; more than a stall takes at those
+/// volts, or at `most`, the highest of its supply, where nobody noted them.
+[[nodiscard]] std::vector<Contradiction> contradictions(const Motor& motor, Volts most);
 
 /// What agrees with a reading: "the winding's 9.4 Ω", "2 other readings". Empty: nothing does.
 [[nodiscard]] std::vector<Text> speaksFor(const Motor& motor, const MotorReading& reading);

@@ -16,6 +16,10 @@ inline constexpr DecidedBy decidedBy[] = {
      "resistors are not known."},
     {"motor.commutator",
      "Close where windings read at several positions differ by more than a fifth."},
+    {"motor.contradiction-bound",
+     "Ask where running was broken off at more than a stall takes at those volts."},
+    {"motor.contradiction-haul", "Ask where hauling takes more than slipping."},
+    {"motor.contradiction-light-slip", "Ask where running light takes more than slipping."},
     {"motor.contradiction-light",
      "Ask where running light takes more than slipping or stalled at the same volts "
      "can."},
@@ -30,6 +34,9 @@ inline constexpr DecidedBy decidedBy[] = {
     {"motor.drag",
      "Close where running light takes more than four fifths of what slipping does, "
      "at like volts."},
+    {"motor.isolation",
+     "Over where a brush was found on the frame; ask where the frame carries a rail, or an old or "
+     "open motor was not looked at, until both brushes were said to be free of it."},
     {"motor.reading",
      "Ask for the one reading that would decide the decoder; not asked where its "
      "motor's kind decides."},
@@ -40,8 +47,8 @@ inline constexpr DecidedBy decidedBy[] = {
      "roller's 5 mm, fine above."},
     {"pickup.outer", "Over where no wheel collects from the outer rails."},
     {"pickup.sides",
-     "Over where a side collects nowhere; close where one side stands on a single "
-     "point."},
+     "Over where a side picks up nowhere; close where one side has a single point; ask where "
+     "nobody looked and the owner complains of stalls."},
     {"wires.colour",
      "Close where a wire's colour says something else than what it was found to "
      "join."},

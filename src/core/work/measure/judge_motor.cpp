@@ -4,6 +4,7 @@
 #include "core/work/measure/contradictions.h"
 #include "core/work/measure/health.h"
 #include "core/work/measure/judge_board.h"
+#include "core/work/measure/judge_isolation.h"
 #include "core/work/measure/measure.h"
 #include "core/work/measure/pickups.h"
 #include "core/work/measure/sisters_alike.h"
@@ -11,6 +12,7 @@
 #include "core/work/motor_evidence.h"
 #include "core/work/motor_figures.h"
 #include "core/work/rating.h"
+#include "core/work/supply.h"
 
 #include <algorithm>
 #include <cmath>
@@ -44,12 +46,12 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
     const auto strikes = [&](std::initializer_list<MotorReading> those) {
         std::vector<Option> all;
         for (const MotorReading& reading : those) {
-            // As the line counts them: what was struck does not count, a bound does.
+            // As the line counts them: neither what was struck nor a bound.
             const auto counts = [&](const TakenReading& each) {
-                return !each.struck && each.condition == reading.condition;
+                return !each.struck && !each.atLeast && each.condition == reading.condition;
             };
             const auto same = [&](const TakenReading& each) {
-                return !each.atLeast && each.amps == reading.amps && each.on == reading.taken &&
+                return each.amps == reading.amps && each.on == reading.taken &&
                        each.volts.value_or(Volts{0}) == reading.volts;
             };
             const auto& taken = motor.readings;
@@ -76,7 +78,7 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
         });
         return all;
     };
-    const auto all = contradictions(motor);
+    const auto all = contradictions(motor, trackVolts(job));
     for (const auto& [what, a, b] : all) {
         if (what != "stall") continue;
         say("stall",
@@ -127,6 +129,36 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
                 {readingFigure(text("Running light"), "I_light", a, "light "),
                  readingFigure(text("Hauling"), "I_haul", b, "haul ")},
                 strikes({a, b}));
+        } else if (what == "haul" || what == "light-slip") {
+            const bool hauls = what == "haul";
+            say(hauls ? "haul" : "light-slip",
+                hauls ? text("Conflicting readings: hauling it took %1, with its wheels slipping "
+                             "only %2. Nothing it pulls takes more than slipping.",
+                             formatted(a.amps), formatted(b.amps))
+                      : text("Conflicting readings: running light it took %1, with its wheels "
+                             "slipping only %2.",
+                             formatted(a.amps), formatted(b.amps)),
+                text("take both readings again"),
+                {readingFigure(hauls ? text("Hauling") : text("Running light"), "I_run", a,
+                               hauls ? "haul " : "light "),
+                 readingFigure(text("Wheels slipping"), "I_slip", b, "slip ")},
+                strikes({a, b}));
+        } else if (what == "bound") {
+            const Amperes most = a.volts / (b.volts / b.amps);
+            std::vector<Option> ways = strikes({b});
+            ways.insert(
+                ways.begin(),
+                answer(text("Strike the reading of more than %1", formatted(a.amps)),
+                       text("the stall test counts alone"), State::Fine, "remove over" + ofCalled));
+            say("bound",
+                text("Conflicting readings: running it took more than %1, and by its stall test it "
+                     "takes %2 at the most at %3. The larger counts until one is taken again.",
+                     formatted(a.amps), formatted(most, 3), formatted(a.volts)),
+                text("take the stall test again"),
+                {figures::measured(text("Running, at least"), "I_least", a.amps, a.taken,
+                                   text("the reading was broken off there"), "light "),
+                 readingFigure(text("Stall test"), "I_test", b, "stall ")},
+                std::move(ways));
         }
     }
 }
@@ -210,8 +242,14 @@ void judgeWanted(const Reckoned& facts, const MotorEvidence& drive, Judging& jud
         const Rating rating =
             rated(facts, drive, {job.decoder->part.continuous, job.decoder->part.peak});
         if (rating.state == State::Ask) wanted = rating.deciding().what;
-    } else if (!pathResistance(drive.readings, drive.winding) && !usualCurrents(job)) {
-        wanted = MotorDemand::What::Stall;
+    } else if (!pathResistance(drive.readings, drive.winding)) {
+        // Where its kind is enough for some decoder, the motor need not be read to choose.
+        const auto& decoders = facts.catalogue.decoders;
+        const bool some =
+            std::any_of(decoders.begin(), decoders.end(), [&](const Decoder& decoder) {
+                return rated(facts, drive, {decoder.continuous, decoder.peak}).state < State::Ask;
+            });
+        if (!some) wanted = MotorDemand::What::Stall;
     }
     judging.say(
         "motor.reading", {}, wanted ? State::Ask : State::Fine, Gravity::PartDestroyed,
@@ -300,6 +338,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     const std::vector<MotorAt> motors = motorsOf(facts.job);
     if (motors.empty()) return;
     const MotorEvidence drive = driveEvidence(facts.job);
+    judgeIsolation(facts.job, judging);
     judgeWanted(facts, drive, judging);
     for (const MotorAt& at : motors) {
         judgeContradictions(facts.job, *at.motor, judging);

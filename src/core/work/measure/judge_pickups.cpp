@@ -1,6 +1,8 @@
 // Whether the wheels that collect bridge what the track leaves dead, and where another collector
 // would help most: that comes before any capacitor.
+#include "core/finding/answer.h"
 #include "core/quantity/format.h"
+#include "core/work/complaints.h"
 #include "core/work/measure/measure.h"
 #include "core/work/measure/pickups.h"
 
@@ -125,7 +127,12 @@ void judgePickups(const Reckoned& facts, Judging& judging) {
     const auto stateOf = [](const std::optional<Millimetres>& bridges) {
         return !bridges ? State::Over : *bridges > Millimetres{0} ? State::Fine : State::Close;
     };
-    const State state = worse(stateOf(left), stateOf(right));
+    const bool looked =
+        std::any_of(axles.begin(), axles.end(), [](const PickupAxle& axle) { return axle.looked; });
+    const State drawn = worse(stateOf(left), stateOf(right));
+    // Where it is said to stall, wheels as drawn answer nothing.
+    const bool asked = !looked && complainsOfStalls(job);
+    const State state = asked ? State::Ask : drawn;
     judging.say("pickup.sides", {}, state, Gravity::DoesNotWork, [&](Finding& finding) {
         const bool poorLeft = stateOf(left) >= stateOf(right);
         const auto count = [&](bool side) {
@@ -133,7 +140,16 @@ void judgePickups(const Reckoned& facts, Judging& judging) {
                 axles.begin(), axles.end(),
                 [&](const PickupAxle& axle) { return side ? axle.left : axle.right; }));
         };
-        if (state == State::Over) {
+        const Text gap = left && right ? verbatim(formatted(std::min(*left, *right), 3)) : Text();
+        if (asked) {
+            finding.sentence = text(
+                "Which wheels pick up? It is said to stall, and nobody has looked. Meter from each "
+                "wheel to its lead, or try axle by axle.");
+            finding.action = text("meter each wheel to its lead");
+            finding.options = {answer(text("Every wheel picks up"),
+                                      text("then dirt or a loose wire is next"), State::Fine,
+                                      "pickup all collects")};
+        } else if (state == State::Over) {
             finding.sentence = text("No wheel collects from the %1 rail.", railWords(poorLeft));
             finding.action = text("add a collector on the %1", railWords(poorLeft));
         } else if (state == State::Close) {
@@ -142,19 +158,28 @@ void judgePickups(const Reckoned& facts, Judging& judging) {
                 "capacitor is spoken of.",
                 railWords(poorLeft));
             finding.action = text("add a collector on the %1", railWords(poorLeft));
+        } else if (!looked) {
+            finding.sentence = text(
+                "As drawn, %1 axles pick up on the left, %2 on the right: they would bridge %3 of "
+                "dead rail. Nobody has looked at this model.",
+                count(true), count(false), gap);
         } else {
-            finding.sentence =
-                text("Left collects on %1 axles, right on %2: dead rail up to %3 is bridged.",
-                     count(true), count(false), formatted(std::min(*left, *right), 3));
+            finding.sentence = text(
+                "%1 axles pick up on the left, %2 on the right: they bridge up to %3 of dead rail.",
+                count(true), count(false), gap);
         }
         for (const bool side : {true, false}) {
             const auto& bridges = side ? left : right;
             if (!bridges) continue;
+            Text name = side ? text("Bridged on the left") : text("Bridged on the right");
+            const char* symbol = side ? "d_left" : "d_right";
             finding.figures.push_back(
-                figures::computed(side ? text("Bridged on the left") : text("Bridged on the right"),
-                                  side ? "d_left" : "d_right", *bridges, "x_last − x_first", {}));
+                looked
+                    ? figures::computed(std::move(name), symbol, *bridges, "x_last − x_first", {})
+                    : figures::assumed(std::move(name), symbol, *bridges, text("pickups as drawn"),
+                                       "pickup "));
         }
-        if (state != State::Fine) finding.options = additions(axles, poorLeft);
+        if (state != State::Fine && !asked) finding.options = additions(axles, poorLeft);
     });
 }
 

@@ -29,8 +29,8 @@ std::vector<PickupAxle> pickupAxles(const Job& job) {
         for (const Axle& axle : job.units[i].body.axles) {
             ++number;
             if (i < first || i > last) continue;
-            all.push_back(
-                {number, startOf(job, i) + axle.x, axle.collectsLeft, axle.collectsRight});
+            all.push_back({number, startOf(job, i) + axle.x, axle.collectsLeft, axle.collectsRight,
+                           axle.looked});
         }
     }
     return all;

@@ -13,6 +13,7 @@ struct PickupAxle {
     int number = 0;   ///< from 1, from the front of the train, as lines name it
     Millimetres x{};  ///< behind the front of the train
     bool left = false, right = false;
+    bool looked = false;  ///< somebody found that out; else as drawn
 };
 /// Of the units that share their pickups with the one that drives: a coupling needs two contacts
 /// for that. Without a motor, those of the first unit.

@@ -50,9 +50,22 @@ std::vector<Named> motorNames(const Context& context) {
     }
     return all;
 }
+/// By their numbers alone, for "motor 2 can"; the only one needs none.
+std::vector<Named> motorNumbers(const Context& context) {
+    std::vector<Named> all = motorNames(context);
+    if (all.size() < 2) all.clear();
+    return all;
+}
 constexpr Takes ofMotor{.what = "MOTOR",
                         .kind = Kind::Name,
                         .after = "of",
+                        .names = motorNames,
+                        .unknown = "No motor goes by “%1”. There are: %2.",
+                        .ofSeveral = true};
+/// "stall 1.1A 12V in 2", "in rear car"
+constexpr Takes inMotor{.what = "IN",
+                        .kind = Kind::Name,
+                        .after = "in",
                         .names = motorNames,
                         .unknown = "No motor goes by “%1”. There are: %2.",
                         .ofSeveral = true};
@@ -77,7 +90,9 @@ Result<const Motor*> motorOf(const Said& said) {
     const std::vector<Named> names = motorNames(said.context);
     std::string all;
     for (std::size_t i = 0; i < names.size(); ++i) {
-        if (said.name("MOTOR") == names[i].name) return motors[i].motor;
+        for (const char* place : {"MOTOR", "IN", "WHICH"}) {
+            if (said.name(place) == names[i].name) return motors[i].motor;
+        }
         all += (all.empty() ? "" : ", ") + names[i].name;
     }
     return refuse(ErrorCode::Missing, text("Which motor? There are: %1. Write it behind: of %2.",
@@ -248,7 +263,8 @@ std::vector<Named> feedNames(const Context&) {
         {"battery", {"cell", "cells", "radio"}, "carried along, commanded by radio"},
         {"fixed dc", {"fixed"}, "a supply that never reverses"},
         {"reversing dc", {"reversing", "point motor"}, "turned round by hand or by a point motor"},
-        {"ac", {"alternating"}, "alternating current, as a meter reads it"}};
+        {"ac", {"alternating"}, "alternating current, as a meter reads it"},
+        {"usb", {"usb charger"}, "5 V of a charger, 500 mA unless said"}};
 }
 /// Plain direct current on a building never reverses: nobody turns a direction there.
 Feed feedNamed(const std::string& called, const Job& job) {
@@ -256,6 +272,7 @@ Feed feedNamed(const std::string& called, const Job& job) {
     if (called == "three-rail") return Feed::ThreeRailDigital;
     if (called == "battery") return Feed::BatteryRadio;
     if (called == "ac") return Feed::Ac;
+    if (called == "usb") return Feed::FixedDc;
     if (called == "reversing dc") return Feed::PlainDc;
     return called == "dc" && !isStructure(job) ? Feed::PlainDc : Feed::FixedDc;
 }
@@ -284,8 +301,14 @@ Result<Jotted> supply(const Said& said) {
                       text("A motor is not worked out on AC. Say what the model will run on: track "
                            "three-rail."));
     }
+    const bool usb = *said.name("KIND") == "usb";
+    if (said.name("HERTZ") && feed != Feed::Ac) {
+        return refuse(ErrorCode::NotUnderstood, text("Only AC has a rhythm: supply ac 16V 60Hz."));
+    }
     Jotted result = jotted(said, text("Supply: %1", feedWords(feed, isStructure(before))));
     result.after.feed = feed;
+    // What it gives goes with the supply it was read on.
+    if (feed != before.feed) result.after.supply.limit.reset();
     if (const auto value = said.one<Volts>("VOLTS")) {
         result.after.supply.volts = Measured<Volts>{*value, said.context.today};
         result.meaning =
@@ -297,6 +320,70 @@ Result<Jotted> supply(const Said& said) {
             "Supply: %1; the %2 read on %3 no longer count", feedWords(feed, isStructure(before)),
             formatted(before.supply.volts->value), feedWords(before.feed, isStructure(before)));
     }
+    if (usb && !said.one<Volts>("VOLTS")) {
+        result.after.supply.volts = Measured<Volts>{Volts{5}, {}};
+        result.meaning = text("Supply: USB, 5 V");
+    }
+    const auto limit = said.one<Amperes>("LIMIT");
+    if (limit || usb) {
+        result.after.supply.limit = limit.value_or(Amperes{0.5});
+        result.meaning =
+            text("%1, gives up to %2", result.meaning, formatted(*result.after.supply.limit));
+    }
+    if (const auto& hertz = said.name("HERTZ")) {
+        result.after.own.mains = *named<Mains>(*hertz);
+        result.meaning = text("%1, %2", result.meaning, *hertz);
+    }
+    return result;
+}
+
+std::vector<Named> hertzNames(const Context&) {
+    return {{"50Hz", {"50 Hz", "50hertz"}, "most of the world"},
+            {"60Hz", {"60 Hz", "60hertz"}, "the Americas"}};
+}
+
+/// "pulse 24V": the reversing pulse of an analogue transformer that it meets.
+Result<Jotted> pulse(const Said& said) {
+    const auto volts = said.one<Volts>("VOLTS");
+    const bool none = said.name("none").has_value();
+    if (volts.has_value() == none) {
+        return refuse(ErrorCode::Missing, text("How high is it, or none? Write it like %1.",
+                                               said.verb.examples.front()));
+    }
+    if (said.context.job.feed != Feed::ThreeRailDigital) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("A reversing pulse is of analogue three-rail: supply three-rail."));
+    }
+    Jotted result =
+        jotted(said, none ? text("It never meets a reversing pulse")
+                          : text("It may meet a reversing pulse of %1 AC", formatted(*volts)));
+    result.after.supply.pulse = volts.value_or(Volts{0});
+    return result;
+}
+
+/// "pack on terminals": where the battery is joined to its decoder.
+std::vector<Named> packPlaces(const Context&) {
+    return {{"terminals",
+             {"battery terminals", "the terminals", "its terminals"},
+             "past the rectifier"},
+            {"rails", {"red and black", "the rails", "rail leads"}, "through the rectifier"}};
+}
+
+/// "polarity unknown", "polarity marked": which lead of a fixed supply is plus.
+std::vector<Named> polarities(const Context&) {
+    return {{"unknown", {"not known"}, "nobody has metered it"},
+            {"marked", {"known", "found", "metered", "labelled"}, "metered, and marked"}};
+}
+Result<Jotted> polarity(const Said& said) {
+    const bool unknown = said.name("KNOWN") == "unknown";
+    if (said.context.job.feed != Feed::FixedDc) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("Polarity is asked of a DC supply that never reverses: supply fixed dc "
+                           "12V."));
+    }
+    Jotted result = jotted(said, unknown ? text("Which lead of the supply is plus: not known")
+                                         : text("Plus of the supply is metered and marked"));
+    result.after.supply.polarityUnknown = unknown;
     return result;
 }
 
@@ -304,7 +391,11 @@ std::vector<Named> chemistries(const Context&) {
     return {{"li-ion", {"liion", "li ion", "lithium", "lipo", "li-po"}, "3.7 V a cell"},
             {"nimh", {"ni-mh"}, "1.2 V a cell"},
             {"alkaline", {}, "1.5 V a cell"},
-            {"block", {}, "of 9 V: six small alkaline cells"},
+            {"AA", {"mignon", "penlight"}, "alkaline, 2.5 Ah"},
+            {"AAA", {"micro"}, "alkaline, 1.2 Ah"},
+            {"block",
+             {"9V", "9 V", "9V block", "9 V block", "pp3"},
+             "of 9 V: six small alkaline cells"},
             {"coin", {"coin cell", "button"}, "a lithium cell of 3 V and 20 mm"}};
 }
 std::vector<Named> cellCounts(const Context&) {
@@ -317,11 +408,31 @@ std::vector<Named> cellCounts(const Context&) {
 }
 /// "battery 3 li-ion 2.6Ah"
 Result<Jotted> battery(const Said& said) {
+    if (const auto& on = said.name("ON")) {
+        if (said.name("KIND") || said.name("CELLS") || said.one<AmpereHours>("CAPACITY")) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("What it is, or where it is joined: one line for each."));
+        }
+        Jotted joined =
+            jotted(said, *on == "terminals" ? text("The battery is on the battery terminals")
+                                            : text("The battery is on red and black"));
+        joined.after.supply.packOn = *named<PackOn>(*on);
+        return joined;
+    }
+    if (!said.name("KIND")) {
+        return refuse(ErrorCode::Missing,
+                      text("Which cells: li-ion, nimh, alkaline, AA, AAA, or a 9V block? Write it "
+                           "like %1.",
+                           said.verb.examples.front()));
+    }
     const auto capacity = said.one<AmpereHours>("CAPACITY");
     const auto& kind = said.name("KIND");
     const auto& cells = said.name("CELLS");
     BatteryPack pack = nineVoltBlock();
-    if (*kind == "coin") {
+    if (*kind == "AA" || *kind == "AAA") {
+        pack = {Chemistry::Alkaline, cells ? std::stoi(*cells) : 1,
+                capacity.value_or(AmpereHours{*kind == "AA" ? 2.5 : 1.2})};
+    } else if (*kind == "coin") {
         pack = coinCell();
         if (cells) pack.cells = std::stoi(*cells);
         if (capacity) pack.capacity = *capacity;
@@ -367,11 +478,81 @@ std::vector<Named> frameKinds(const Context&) {
             {"frame-return", {"frame return"}, "one brush on the frame"},
             {"split-frame", {"split frame"}, "each half of the frame a pole"}};
 }
+std::vector<Named> isolation(const Context&) {
+    return {{"isolated",
+             {"free of the frame", "clear of the frame", "free of frame", "off the frame",
+              "insulated from the frame", "isolated from the frame"},
+             "both brushes read open to the frame"},
+            {"not isolated",
+             {"touches the frame", "touches frame", "on the frame", "on frame", "touching frame",
+              "touching the frame"},
+             "a brush touches the frame"}};
+}
+/// "motor isolated", "motor 2 not isolated"
+Result<Jotted> isolated(const Said& said) {
+    const auto motor = motorOf(said);
+    if (!motor) return tl::unexpected(motor.error());
+    const bool free = said.name("ISOLATED") == "isolated";
+    Jotted result = jotted(said, ofMotorSaid(said.context.job, **motor,
+                                             free ? text("Motor: both brushes free of the frame")
+                                                  : text("Motor: a brush touches the frame")));
+    motorIn(result.after, (*motor)->id).isolated = free;
+    return result;
+}
+/// "motors 2", "motors 2 can": so many in its unit.
+Result<Jotted> motors(const Said& said) {
+    const auto unit = unitOf(said);
+    if (!unit) return tl::unexpected(unit.error());
+    const std::string& number = *said.name("COUNT");
+    if (said.name("KIND") == "none") {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 motors, or none: only one of them can be.", number));
+    }
+    const auto count = std::stoul(number);
+    Jotted result = jotted(said, count == 1 ? text("One motor") : text("%1 motors", number));
+    Unit& changed = result.after.units[*unit];
+    for (std::size_t i = count; i < changed.motors.size(); ++i) {
+        const Motor& gone = changed.motors[i];
+        if (gone.readings.empty() && gone.windings.empty()) continue;
+        return refuse(ErrorCode::NotUnderstood,
+                      text("Motor %1 has readings. Take them back first: remove light of %1.",
+                           std::to_string(i + 1)));
+    }
+    while (changed.motors.size() > count) changed.motors.pop_back();
+    while (changed.motors.size() < count) {
+        Motor more;
+        more.id = newId(result.after, 'M');
+        if (!changed.motors.empty()) more.kind = changed.motors.front().kind;
+        changed.motors.push_back(std::move(more));
+    }
+    if (const auto& kind = said.name("KIND")) {
+        for (Motor& motor : changed.motors) motor.kind = *named<MotorKind>(*kind);
+        result.meaning = text("%1: %2", result.meaning, *kind);
+    }
+    if (result.after.units.size() > 1)
+        result.meaning = text("%1, in %2", result.meaning, unitCalled(result.after, *unit));
+    return result;
+}
 Result<Jotted> motor(const Said& said) {
     const auto& kind = said.name("KIND");
     const auto& frame = said.name("FRAME");
-    if (!kind && !frame) {
+    if (!kind && !frame && !said.name("ISOLATED")) {
         return refuse(ErrorCode::Missing, text("Say which: %1.", said.verb.examples.front()));
+    }
+    if (said.name("ISOLATED") && !kind && !frame) return isolated(said);
+    if (said.name("ISOLATED")) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("Its kind, and whether it is free of the frame: one line for each."));
+    }
+    if (said.name("MOTOR") || said.name("WHICH")) {
+        if (!kind || frame || kind == "none")
+            return refuse(ErrorCode::NotUnderstood,
+                          text("Of one motor say its kind: motor 2 can."));
+        const auto of = motorOf(said);
+        if (!of) return tl::unexpected(of.error());
+        Jotted result = jotted(said, ofMotorSaid(said.context.job, **of, text("Motor: %1", *kind)));
+        motorIn(result.after, (*of)->id).kind = *named<MotorKind>(*kind);
+        return result;
     }
     const auto unit = unitOf(said);
     if (!unit && kind != "none") return tl::unexpected(unit.error());
@@ -396,8 +577,10 @@ Result<Jotted> motor(const Said& said) {
         if (kind) motor.kind = *named<MotorKind>(*kind);
     }
     if (frame) changed.frame = *named<FrameKind>(*frame);
-    result.meaning = text("Motor: %1, %2", std::string(name(changed.motors.front().kind)),
-                          std::string(name(changed.frame)));
+    // Only what was said: of the frame nobody may have looked.
+    result.meaning = kind && frame ? text("Motor: %1, %2", *kind, *frame)
+                     : kind        ? text("Motor: %1", *kind)
+                                   : text("Frame: %1", *frame);
     if (result.after.units.size() > 1) {
         result.meaning = text("%1, in %2", result.meaning, unitCalled(result.after, *unit));
     }
@@ -453,7 +636,9 @@ std::vector<Named> collectingSides(const Context&) {
     return {{"both", {"left and right", "both sides"}, "both wheels collect"},
             {"left", {"left only"}, "only the left wheel collects"},
             {"right", {"right only"}, "only the right wheel collects"},
-            {"none", {"no", "nothing", "neither"}, "rubber tyres, or nothing that touches"}};
+            {"none",
+             {"no", "nothing", "neither", "insulated", "dead", "not"},
+             "rubber tyres, or nothing that touches"}};
 }
 Result<Jotted> axle(const Said& said) {
     const std::string& number = *said.name("NUMBER");
@@ -469,6 +654,7 @@ Result<Jotted> axle(const Said& said) {
     Axle& changed = *axles[std::stoul(number) - 1];
     changed.collectsLeft = side == "both" || side == "left";
     changed.collectsRight = side == "both" || side == "right";
+    changed.looked = true;
     return result;
 }
 
@@ -479,41 +665,86 @@ std::vector<Named> wheelNames(const Context& context) {
         all.push_back({"L" + axle.name, {"left " + axle.name}, "left wheel, from the front"});
         all.push_back({"R" + axle.name, {"right " + axle.name}, "right wheel, from the front"});
     }
-    if (!all.empty()) all.push_back({"all", {"every wheel", "all wheels"}, "at once"});
+    if (all.empty()) return all;
+    all.push_back({"all", {"every wheel", "all wheels", "every axle"}, "at once"});
+    // Half of a unit's wheels turn in its front truck.
+    if (all.size() >= 2 * 4) {
+        all.push_back({"front truck", {"front bogie", "the front truck"}, "its axles"});
+        all.push_back({"rear truck", {"rear bogie", "the rear truck"}, "its axles"});
+    }
+    for (const char* side : {"left", "right"}) {
+        for (const char* end : {"front", "rear"}) {
+            const std::string one = std::string(side) + " " + end;
+            all.push_back({one,
+                           {std::string(end) + " " + side, std::string(end) + " " + side + " wheel",
+                            one + " wheel"},
+                           "the wheel at that end"});
+        }
+    }
     return all;
 }
+/// The axles, from 0 through all units, of a name that stands for several; with their side.
+struct Wheels {
+    std::size_t first = 0, last = 0;
+    bool left = true, right = true;
+};
+Wheels wheelsNamed(const std::string& called, std::size_t axles) {
+    const std::size_t half = axles / 2;
+    if (called == "all") return {0, axles - 1};
+    if (called == "front truck") return {0, half - 1};
+    if (called == "rear truck") return {axles - half, axles - 1};
+    if (const auto blank = called.find(' '); blank != std::string::npos) {
+        const bool left = called.starts_with("left");
+        const std::size_t at = called.ends_with("front") ? 0 : axles - 1;
+        return {at, at, left, !left};
+    }
+    const std::size_t at = std::stoul(called.substr(1)) - 1;
+    return {at, at, called.front() == 'L', called.front() == 'R'};
+}
 std::vector<Named> pickupStates(const Context&) {
-    return {{"collects", {"yes", "good"}, "it reads through to its lead"},
-            {"none", {"no", "not", "dead"}, "it reads nothing"},
-            {"tyre", {"rubber", "rubber tyre"}, "a rubber tyre collects nothing"}};
+    return {{"collects",
+             {"yes", "good", "ok", "picks up", "pick up", "works"},
+             "it reads through to its lead"},
+            {"only", {"alone"}, "these and no others"},
+            {"none", {"no", "not", "dead", "insulated", "nothing"}, "it reads nothing"},
+            {"tyre",
+             {"rubber", "rubber tyre", "rubber tyres", "traction tyre", "traction tyres", "tyres",
+              "tire", "tires", "traction tires"},
+             "a rubber tyre collects nothing"}};
 }
 Result<Jotted> pickup(const Said& said) {
-    const std::string& wheel = *said.name("WHEEL");
+    const std::string& called = *said.name("WHEEL");
     const std::string& state = *said.name("STATE");
-    if (wheel == "all") {
-        Jotted result = jotted(
-            said, state == "collects" ? text("Every wheel collects") : text("No wheel collects"));
-        for (Unit& unit : result.after.units) {
-            for (Axle& each : unit.body.axles) {
-                each.collectsLeft = each.collectsRight = state == "collects";
-            }
-        }
-        return result;
-    }
-    const bool left = wheel.front() == 'L';
-    const std::size_t number = std::stoul(wheel.substr(1));
-    const Text which = left ? text("Left wheel of axle %1", std::to_string(number))
-                            : text("Right wheel of axle %1", std::to_string(number));
-    Jotted result = jotted(said, state == "collects" ? text("%1: collects", which)
-                                 : state == "tyre"   ? text("%1: rubber tyre", which)
-                                                     : text("%1: collects nothing", which));
-    std::size_t at = 0;
+    Jotted result = jotted(said, {});
+    std::vector<Axle*> axles;
     for (Unit& unit : result.after.units) {
-        for (Axle& each : unit.body.axles) {
-            if (++at == number)
-                (left ? each.collectsLeft : each.collectsRight) = state == "collects";
+        for (Axle& each : unit.body.axles) axles.push_back(&each);
+    }
+    const Wheels wheels = wheelsNamed(called, axles.size());
+    const bool several = wheels.last > wheels.first;
+    const bool on = state == "collects" || state == "only";
+    if (state == "only") {
+        for (Axle* each : axles) {
+            each->collectsLeft = each->collectsRight = false;
+            each->looked = true;
         }
     }
+    for (std::size_t i = wheels.first; i <= wheels.last; ++i) {
+        if (wheels.left) axles[i]->collectsLeft = on;
+        if (wheels.right) axles[i]->collectsRight = on;
+        axles[i]->looked = true;
+    }
+    const std::string number = std::to_string(wheels.first + 1);
+    const Text which = called == "all" ? text("Every wheel")
+                       : several       ? text("The wheels of the %1", called)
+                       : wheels.left   ? text("Left wheel of axle %1", number)
+                                       : text("Right wheel of axle %1", number);
+    result.meaning = called == "all"
+                         ? (on ? text("Every wheel collects") : text("No wheel collects"))
+                     : state == "only"     ? text("Only %1: collects", which)
+                     : state == "collects" ? text("%1: collects", which)
+                     : state == "tyre"     ? text("%1: rubber tyre", which)
+                                           : text("%1: collects nothing", which);
     return result;
 }
 
@@ -608,17 +839,44 @@ std::vector<Named> endNames(const Context&) {
 std::vector<Named> tags(const Context&) {
     return {{"tagged", {"labelled", "with a tag"}, "a tag on it says where it goes"}};
 }
+/// "wire black frame", "wire black frame to motor minus", "wire black frame gone". Each end that a
+/// meter finds is a wire of its own: four black leads are four.
 Result<Jotted> wire(const Said& said) {
     const std::string& colour = *said.name("COLOUR");
     const std::string& end = *said.name("END");
+    const auto& other = said.name("OTHER");
     const bool tagged = said.name("TAG").has_value();
     const auto unit = unitOf(said);
     if (!unit) return tl::unexpected(unit.error());
-    Jotted result = jotted(said, tagged ? text("The %1 wire goes to: %2, tagged", colour, end)
-                                        : text("The %1 wire goes to: %2", colour, end));
+    const FactoryWire made{colour, other ? end : std::string(), other ? *other : end, tagged};
+    Jotted result = jotted(said, {});
     std::vector<FactoryWire>& wires = result.after.units[*unit].wires;
-    std::erase_if(wires, [&](const FactoryWire& each) { return each.colour == colour; });
-    wires.push_back({colour, {}, end, tagged});
+    const auto same = std::find_if(wires.begin(), wires.end(), [&](const FactoryWire& each) {
+        return each.colour == colour && each.to == made.to &&
+               (each.from == made.from || each.from.empty() || made.from.empty());
+    });
+    if (said.name("GONE")) {
+        if (same == wires.end()) {
+            return refuse(ErrorCode::Unknown,
+                          text("No %1 wire was found to go to: %2.", colour, made.to));
+        }
+        wires.erase(same);
+        result.meaning = text("The %1 wire to: %2 is taken back", colour, made.to);
+        return result;
+    }
+    if (same != wires.end()) {
+        same->labelled = same->labelled || tagged;
+        if (same->from.empty()) same->from = made.from;
+    } else {
+        wires.push_back(made);
+    }
+    const auto count = std::count_if(
+        wires.begin(), wires.end(), [&](const FactoryWire& each) { return each.colour == colour; });
+    result.meaning = other ? text("The %1 wire goes from %2 to: %3", colour, end, *other)
+                           : text("The %1 wire goes to: %2", colour, end);
+    if (tagged) result.meaning = text("%1, tagged", result.meaning);
+    if (count > 1)
+        result.meaning = text("%1; %2 %3 wires now", result.meaning, std::to_string(count), colour);
     return result;
 }
 
@@ -629,6 +887,7 @@ std::vector<Named> readingNames(const Context&) {
             {"slip", {"slipping"}, "the last slip reading"},
             {"haul", {"hauling"}, "the last hauling reading"},
             {"light", {"running"}, "the last light-running reading"},
+            {"over", {"more than", "bound"}, "the last one that was broken off"},
             {"ohms", {"winding"}, "the last winding reading"}};
 }
 std::vector<Named> firstOrLast(const Context&) {
@@ -654,11 +913,18 @@ Result<Jotted> removeReading(const Said& said) {
     }
     for (const auto& [word, condition] :
          {std::pair{"stall", MotorCondition::Stalled}, std::pair{"slip", MotorCondition::Slipping},
-          std::pair{"haul", MotorCondition::Hauling}, std::pair{"light", MotorCondition::Light}}) {
+          std::pair{"haul", MotorCondition::Hauling}, std::pair{"light", MotorCondition::Light},
+          std::pair{"over", MotorCondition::Light}}) {
         if (wanted != word) continue;
+        // What was broken off counts as running light where nothing else was read so.
+        const bool whole = std::any_of(
+            motor.readings.begin(), motor.readings.end(), [&, c = condition](const auto& each) {
+                return !each.struck && !each.atLeast && each.condition == c;
+            });
+        const bool bound = wanted == "over" || (wanted == "light" && !whole);
         auto reading = motor.readings.end();
         for (auto it = motor.readings.begin(); it != motor.readings.end(); ++it) {
-            if (!it->struck && it->condition == condition &&
+            if (!it->struck && it->condition == condition && it->atLeast == bound &&
                 !(first && reading != motor.readings.end()))
                 reading = it;
         }
@@ -679,15 +945,16 @@ constexpr Takes scatter{.what = "SCATTER",
                         .dimension = Dimension::Current,
                         .least = 1e-6,
                         .most = 5};
-constexpr Takes stallTakes[] = {amps, stallVolts, scatter, ofMotor};
+constexpr Takes stallTakes[] = {amps, stallVolts, scatter, ofMotor, inMotor};
 std::vector<Named> throttles(const Context&) {
     return {{"half throttle", {"half"}, "not fully open"}};
 }
 constexpr Takes halfThrottle{.what = "THROTTLE", .kind = Kind::Name, .names = throttles};
 constexpr Takes throttleShare{
     .what = "PERCENT", .dimension = Dimension::Ratio, .least = 0.01, .most = 1, .unitNeeded = true};
-constexpr Takes readingTakes[] = {amps, volts, scatter, halfThrottle, throttleShare, ofMotor};
-constexpr Takes overTakes[] = {amps, volts, halfThrottle, throttleShare, ofMotor};
+constexpr Takes readingTakes[] = {amps,          volts,   scatter, halfThrottle,
+                                  throttleShare, ofMotor, inMotor};
+constexpr Takes overTakes[] = {amps, volts, halfThrottle, throttleShare, ofMotor, inMotor};
 constexpr Takes ohmsTakes[] = {{.what = "OHMS",
                                 .needed = true,
                                 .missing = "How many ohms?",
@@ -695,14 +962,15 @@ constexpr Takes ohmsTakes[] = {{.what = "OHMS",
                                 .least = leastWinding.value(),
                                 .most = mostWinding.value(),
                                 .atMost = 12},
-                               ofMotor};
+                               ofMotor,
+                               inMotor};
 constexpr Takes trackTakes[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 30}, unknown};
 constexpr Takes dropTakes[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.05, .most = 4, .zero = true},
     unknown};
 std::vector<Named> bridgeNames(const Context&) {
-    return {{"silicon", {}, "a bridge of silicon diodes before the lamps"},
+    return {{"silicon", {"rectifier"}, "a bridge of silicon diodes before the lamps"},
             {"schottky", {}, "a bridge of Schottky diodes before the lamps"},
             {"none", {"no"}, "no bridge"}};
 }
@@ -721,13 +989,45 @@ constexpr Takes supplyTakes[] = {
      .needed = true,
      .missing = "Which kind: dcc, three-rail, dc, battery or fixed dc?",
      .names = feedNames},
-    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 30}};
-constexpr Takes motorTakes[] = {{.what = "KIND",
-                                 .kind = Kind::Name,
-                                 .names = motorKinds,
-                                 .unknown = "“%1” is no kind of motor. There are: %2."},
-                                {.what = "FRAME", .kind = Kind::Name, .names = frameKinds},
-                                unitTakes};
+    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 30},
+    {.what = "LIMIT",
+     .dimension = Dimension::Current,
+     .least = 0.05,
+     .most = 30,
+     .unitNeeded = true},
+    {.what = "HERTZ", .kind = Kind::Name, .names = hertzNames}};
+constexpr Takes polarityTakes[] = {{.what = "KNOWN",
+                                    .kind = Kind::Name,
+                                    .needed = true,
+                                    .missing = "Is it unknown, or marked?",
+                                    .names = polarities}};
+constexpr const char* polarityExamples[] = {"polarity unknown", "polarity marked"};
+constexpr const char* supplyNoise[] = {"gives", "up", "to", "max", "limit"};
+constexpr Takes motorTakes[] = {
+    {.what = "KIND",
+     .kind = Kind::Name,
+     .names = motorKinds,
+     .unknown = "“%1” is no kind of motor. There are: %2."},
+    {.what = "FRAME", .kind = Kind::Name, .names = frameKinds},
+    {.what = "ISOLATED", .kind = Kind::Name, .names = isolation},
+    {.what = "WHICH", .kind = Kind::Name, .names = motorNumbers, .ofSeveral = true},
+    ofMotor,
+    unitTakes};
+std::vector<Named> motorCounts(const Context&) {
+    std::vector<Named> all;
+    for (const char* number : {"1", "2", "3", "4", "5", "6"}) all.push_back({number, {}, "motors"});
+    all[0].also = {"one"};
+    all[1].also = {"two"};
+    return all;
+}
+constexpr Takes motorsTakes[] = {{.what = "COUNT",
+                                  .kind = Kind::Name,
+                                  .needed = true,
+                                  .missing = "How many motors?",
+                                  .names = motorCounts},
+                                 {.what = "KIND", .kind = Kind::Name, .names = motorKinds},
+                                 unitTakes};
+constexpr const char* motorsExamples[] = {"motors 2", "motors 2 can"};
 constexpr Takes axleTakes[] = {{.what = "NUMBER",
                                 .kind = Kind::Name,
                                 .needed = true,
@@ -763,6 +1063,8 @@ constexpr Takes wireTakes[] = {{.what = "COLOUR",
                                 .missing = "Where does the meter find it?",
                                 .names = endNames},
                                {.what = "TAG", .kind = Kind::Name, .names = tags},
+                               {.what = "GONE", .kind = Kind::Name, .names = takenOff},
+                               {.what = "OTHER", .kind = Kind::Name, .names = endNames},
                                unitTakes};
 constexpr Takes removeTakes[] = {{.what = "READING",
                                   .kind = Kind::Name,
@@ -773,8 +1075,8 @@ constexpr Takes removeTakes[] = {{.what = "READING",
                                  ofMotor};
 
 constexpr const char* stallWords[] = {"stalled", "stalls", "stalling"};
-constexpr const char* slipWords[] = {"slipping", "slipped", "slips"};
-constexpr const char* haulWords[] = {"hauling", "hauled", "hauls"};
+constexpr const char* slipWords[] = {"slipping", "slipped", "slips", "wheelslip", "wheel-slip"};
+constexpr const char* haulWords[] = {"hauling", "hauled", "hauls", "pulling", "pulls"};
 constexpr const char* lightWords[] = {"running", "runs", "ran"};
 constexpr const char* ohmsWords[] = {"ohm", "winding", "windings"};
 constexpr const char* stallExamples[] = {"stall 1.15A 12V", "stall 12V 900mA", "12V 1.15A stall"};
@@ -782,7 +1084,7 @@ constexpr const char* slipExamples[] = {"slip 420mA", "slip 0.6A 12V"};
 constexpr const char* haulExamples[] = {"haul 350mA 12V", "hauling .35A"};
 constexpr const char* lightExamples[] = {"light 180mA 12V", "running light 0.18A"};
 constexpr const char* overExamples[] = {"over 1A at half throttle", "over 1A"};
-constexpr const char* overWords[] = {"above"};
+constexpr const char* overWords[] = {"above", "more"};
 constexpr const char* ohmsExamples[] = {"ohms 9.8", "ohms 9.8 9.6 10.1", "winding 9.8 ohms"};
 constexpr const char* trackExamples[] = {"track 14.8V", "track unknown"};
 constexpr Takes collectorTakes[] = {
@@ -806,28 +1108,39 @@ constexpr Takes boardTakes[] = {{.what = "WHAT",
                                  .names = boardWords}};
 constexpr const char* boardExamples[] = {"board kept", "board common track", "board open",
                                          "board no resistors"};
+std::vector<Named> neverOnly(const Context&) {
+    return {{"none", {"no", "never"}, "it never meets one"}};
+}
 constexpr Takes packTakes[] = {
     {.what = "CELLS", .kind = Kind::Name, .names = cellCounts},
     {.what = "KIND",
      .kind = Kind::Name,
-     .needed = true,
-     .missing = "Which cells: li-ion, nimh, alkaline or a 9V block?",
      .names = chemistries,
      .unknown = "“%1” is no kind of cell. There are: %2."},
-    {.what = "CAPACITY", .dimension = Dimension::Charge, .least = 0.01, .most = 50}};
+    {.what = "CAPACITY", .dimension = Dimension::Charge, .least = 0.01, .most = 50},
+    {.what = "ON", .kind = Kind::Name, .after = "on", .names = packPlaces}};
+constexpr Takes pulseTakes[] = {
+    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 5, .most = 40},
+    {.what = "none", .kind = Kind::Name, .names = neverOnly}};
+constexpr const char* pulseExamples[] = {"pulse 24V", "pulse none"};
 constexpr const char* packWords[] = {"pack"};
 constexpr const char* packExamples[] = {"battery 3 li-ion 2.6Ah", "battery 9V block"};
-constexpr const char* packNoise[] = {"cells", "cell", "9v", "9 v"};
-constexpr const char* supplyExamples[] = {"supply dcc", "supply battery 9V"};
+constexpr const char* packNoise[] = {"cells", "cell", "a"};
+constexpr const char* supplyExamples[] = {"supply dcc", "supply battery 9V", "supply dc 12V 1A"};
 constexpr const char* rectifierExamples[] = {"rectifier 1.1V", "rectifier unknown",
                                              "rectifier silicon"};
 constexpr const char* bridgeExamples[] = {"bridge 0.3V", "bridge silicon"};
 constexpr const char* switchExamples[] = {"switch 0.1V"};
-constexpr const char* motorExamples[] = {"motor open-frame frame-return", "motor none"};
+constexpr const char* motorExamples[] = {"motor open-frame frame-return", "motor isolated",
+                                         "motor none"};
+constexpr const char* motorWords[] = {"brushes"};
+constexpr const char* motorNoise[] = {"is",      "are", "the", "both", "brushes",
+                                      "chassis", "a",   "it",  "now"};
 constexpr const char* axleExamples[] = {"axle 2 left", "axle 1 none"};
 constexpr const char* axleNoise[] = {"collects", "from", "on", "wheel", "wheels", "only"};
 constexpr const char* pickupExamples[] = {"pickup L2 none", "pickup R1 tyre"};
-constexpr const char* pickupNoise[] = {"wheel", "is", "has", "a"};
+constexpr const char* pickupNoise[] = {"wheel", "wheels", "is", "has", "have", "a", "on"};
+constexpr const char* pickupWords[] = {"pickups", "tyres", "traction", "tyre"};
 constexpr const char* cavityExamples[] = {"cavity hood 52x14x11",
                                           "cavity smokebox 20x10x9 at 5x12"};
 constexpr const char* cavityWords[] = {"hollow"};
@@ -835,11 +1148,13 @@ constexpr const char* weightWords[] = {"ballast"};
 constexpr const char* weightExamples[] = {"weight hood 30x12x8", "weight hood may go"};
 constexpr const char* speakerExamples[] = {"speaker hood 20x12x6"};
 constexpr const char* wireExamples[] = {"wire red left rail", "wire grey motor minus"};
-constexpr const char* wireNoise[] = {"goes", "to", "is", "the"};
+constexpr const char* wireNoise[] = {"goes", "to", "is", "the", "from", "lead", "a", "second"};
 constexpr const char* removeExamples[] = {"remove stall"};
 constexpr const char* trackNoise[] = {"volts", "voltage"};
-constexpr const char* readingNoise[] = {"test", "reading", "motor", "wheels"};
-constexpr const char* lightNoise[] = {"light", "motor", "alone"};
+constexpr const char* readingNoise[] = {"test",     "reading", "motor", "wheels", "current",
+                                        "throttle", "than",    "draws", "takes"};
+constexpr const char* lightNoise[] = {"light",    "motor", "alone", "current",
+                                      "throttle", "draws", "takes"};
 constexpr const char* dropNoise[] = {"drop", "drops"};
 constexpr const char* removeNoise[] = {"reading", "test"};
 
@@ -868,8 +1183,22 @@ constexpr Verb table[] = {
      {},
      supplyTakes,
      supplyExamples,
-     "dcc, three-rail, dc, battery, fixed dc; its volts if measured",
-     supply},
+     "dcc, three-rail, dc, battery, fixed dc; its volts if measured, and what it can give",
+     supply,
+     false,
+     supplyNoise},
+    {"pulse",
+     {},
+     pulseTakes,
+     pulseExamples,
+     "the reversing pulse of an analogue three-rail transformer",
+     pulse},
+    {"polarity",
+     {},
+     polarityTakes,
+     polarityExamples,
+     "whether it is known which lead of the supply is plus",
+     polarity},
     {"rectifier",
      {},
      rectifierTakes,
@@ -903,7 +1232,10 @@ constexpr Verb table[] = {
      boardExamples,
      "the factory's lighting board, as the meter finds it",
      board},
-    {"motor", {}, motorTakes, motorExamples, "what kind of motor it is", motor},
+    {"motor", motorWords, motorTakes, motorExamples,
+     "what kind of motor it is; whether its brushes are free of the frame", motor, false,
+     motorNoise},
+    {"motors", {}, motorsTakes, motorsExamples, "how many motors drive it", motors},
     {"axle",
      {},
      axleTakes,
@@ -912,14 +1244,8 @@ constexpr Verb table[] = {
      axle,
      false,
      axleNoise},
-    {"pickup",
-     {},
-     pickupTakes,
-     pickupExamples,
-     "one wheel, found with the meter",
-     pickup,
-     false,
-     pickupNoise},
+    {"pickup", pickupWords, pickupTakes, pickupExamples, "one wheel, found with the meter", pickup,
+     false, pickupNoise},
     {"collector",
      {},
      collectorTakes,

@@ -3,6 +3,7 @@
 #include "core/finding/answer.h"
 #include "core/work/wire_convention.h"
 
+#include <algorithm>
 #include <array>
 
 namespace glimmet::core::measure {
@@ -22,11 +23,16 @@ void judgeWires(const Reckoned& facts, Judging& judging) {
         for (const FactoryWire& wire : unit.wires) {
             ++mapped;
             const std::string_view usual = conventional(wire.colour, facts.job.feed);
-            if (!otherThanItsColour(wire, facts.job.feed)) continue;
+            if (!otherThanItsColour(wire, facts.job.feed, unit.frame)) continue;
             ++unlike;
-            judging.say("wires.colour:" + unit.id + "-" + wire.colour, {unit.id, wire.colour},
-                        wire.labelled ? State::Fine : State::Close, Gravity::PartDestroyed,
-                        [&](Finding& finding) {
+            // Of several wires of a colour each has its own finding.
+            const auto before =
+                std::count_if(unit.wires.data(), &wire,
+                              [&](const FactoryWire& each) { return each.colour == wire.colour; });
+            const std::string which = before == 0 ? "" : "-" + std::to_string(before + 1);
+            judging.say("wires.colour:" + unit.id + "-" + wire.colour + which,
+                        {unit.id, wire.colour}, wire.labelled ? State::Fine : State::Close,
+                        Gravity::PartDestroyed, [&](Finding& finding) {
                             finding.sentence =
                                 wire.to == "nothing"
                                     ? text(

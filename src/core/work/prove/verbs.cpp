@@ -49,7 +49,22 @@ Result<Jotted> reading(const Said& said) {
     return result;
 }
 
+std::vector<Named> wrongWay(const Context&) {
+    return {{"wrong way",
+             {"the wrong way", "wrong direction", "in the wrong direction", "backwards",
+              "wrong way round"},
+             "forward is backward"},
+            {"both ways",
+             {"fine", "well", "smoothly", "good", "ok", "both directions", "forward and reverse"},
+             "as it should"}};
+}
 Result<Jotted> proved(const Said& said) {
+    if (said.name("HOW") == "wrong way") {
+        // A sign, no proof: swapped leads, or the decoder's direction.
+        Jotted noted = jotted(said, text("Noted: runs the wrong way"));
+        noted.after.proof.remarks.push_back("runs backwards");
+        return noted;
+    }
     Jotted result = jotted(said, text("It runs on plain DC, both ways"));
     result.after.proof.runs = true;
     result.after.proof.on = said.context.today;
@@ -57,12 +72,34 @@ Result<Jotted> proved(const Said& said) {
     result.after.proof.goOn.clear();
     return result;
 }
+/// "fails: short with a decoder in": a sign for intake's suspects; plain DC stands as it was.
+Result<Jotted> withDecoder(const Said& said) {
+    if (said.context.job.proof.remarks.size() >= 100)
+        return refuse(ErrorCode::OutOfRange, text("That are remarks enough for one proof."));
+    Jotted result =
+        jotted(said, said.context.job.proof.runs == true
+                         ? text("Noted: %1. That it runs on plain DC stays proved", said.rest)
+                         : text("Noted: %1. It says nothing of plain DC", said.rest));
+    result.after.proof.remarks.push_back(said.rest);
+    return result;
+}
 Result<Jotted> fails(const Said& said) {
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing,
                       text("How does it fail? Write it like %1.", said.verb.examples.front()));
     }
+    // What fails with a decoder says nothing of plain DC: that proof stays.
+    const std::string words = lowered(said.rest);
+    for (const char* digital : {"decoder", "dcc", "digital", "programming"}) {
+        if (words.find(digital) != std::string::npos) return withDecoder(said);
+    }
     Jotted result = jotted(said, text("Fails on plain DC: %1", said.rest));
+    if (said.context.job.proof.runs == true) {
+        result.meaning =
+            said.context.job.proof.on.empty()
+                ? text("%1; before, it was proved to run", result.meaning)
+                : text("%1; it was proved to run on %2", result.meaning, said.context.job.proof.on);
+    }
     result.after.proof.runs = false;
     result.after.proof.on = said.context.today;
     result.after.proof.failed = said.rest;
@@ -146,6 +183,10 @@ constexpr Takes readingTakes[] = {
      .least = 0.2,
      .most = 30},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 0.003, .most = 20}};
+constexpr Takes provedTakes[] = {{.what = "HOW", .kind = Kind::Name, .names = wrongWay}};
+constexpr const char* provedWords[] = {"runs", "ran"};
+constexpr const char* provedNoise[] = {"on",      "dc",   "plain",    "it",   "both", "ways",
+                                       "forward", "both", "analogue", "well", "fine"};
 constexpr Takes litTakes[] = {{.what = "LAMPS",
                                .kind = Kind::Name,
                                .needed = true,
@@ -200,7 +241,8 @@ constexpr Verb table[] = {
      reading<Pace::Auxiliary>, false, auxiliaryNoise},
     {"lit", {}, litTakes, litExamples, "whether lamps light on plain DC", lit},
     {"remark", remarkWords, {}, remarkExamples, "what is heard, seen or smelt", remark, true},
-    {"proved", {}, {}, provedExamples, "it runs on plain DC, both ways", proved},
+    {"proved", provedWords, provedTakes, provedExamples, "it runs on plain DC, both ways", proved,
+     false, provedNoise},
     {"fails",
      failsWords,
      {},

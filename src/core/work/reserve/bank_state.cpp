@@ -122,7 +122,7 @@ Loads loadsOf(const Reckoned& facts) {
     for (std::size_t g = 0; g < facts.groups.size(); ++g) {
         if (facts.job.groups[g].output == supplyOutput || !facts.groups[g]) continue;
         lamps += facts.groups[g]->total;
-        addLoads(facts.job.groups[g], *facts.groups[g], loads.bus);
+        addLoads(facts.job, facts.job.groups[g], *facts.groups[g], loads.bus);
     }
     if (lamps > Amperes{0}) {
         loads.figures.push_back(
@@ -183,7 +183,9 @@ BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads
                     std::size_t steps) {
     const Volts bus = busVolts(facts.job, facts.house);
     const Volts spread = trackVolts(facts.job) * facts.house.supplySpread;
-    BankState state{bus, bus, bus + spread, bus + spread, {}, {}, Hold{}, {}, {}, {}};
+    const Volts top =
+        std::max(bus + spread, peakVolts(facts.job, facts.house) - (crestVolts(facts.job) - bus));
+    BankState state{bus, bus, top, top, {}, {}, Hold{}, {}, {}, {}};
     Volts lowest = bus - spread;
     if (const BankClamp* clamp = clampOf(fitted)) {
         state.full = std::min(bus, clamp->volts);

@@ -3,6 +3,7 @@
 #include "core/jot/names.h"
 
 #include <algorithm>
+#include <cctype>
 
 namespace glimmet::core::reserve {
 
@@ -16,8 +17,38 @@ std::vector<Named> bridgeNames(const Context&) {
 }
 std::vector<Named> padsGone(const Context&) { return {{"none", {"forget"}, "not told any more"}}; }
 
+namespace {
+
+/// As printed on a board: "C7", "TP12", "K+", "C101A"; not a word of somebody's remark.
+bool isLabel(std::string_view word) {
+    const auto is = [&](auto like) { return std::any_of(word.begin(), word.end(), like); };
+    const bool marked = is([](unsigned char c) { return std::isdigit(c) || c == '+' || c == '-'; });
+    return word.size() <= 8 && marked && word.find(' ') == std::string_view::npos;
+}
+
+}  // namespace
+
 Result<Jotted> pads(const Said& said) {
-    const std::string& name = said.at("PADS").words;
+    const std::string& called = said.at("CALLED").words;
+    const std::string& name = called.empty() ? said.at("PADS").words : called;
+    if (!called.empty() && !said.at("PADS").words.empty()) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("“%1” or “%2”: by which of them do the pads go?", said.at("PADS").words, called));
+    }
+    if (name.empty()) {
+        return refuse(ErrorCode::Missing,
+                      text("Which pads? Write what is printed beside them: pads C7 11.6V."));
+    }
+    const bool known =
+        std::any_of(said.context.job.pads.begin(), said.context.job.pads.end(),
+                    [&](const EmptyPads& each) { return lowered(each.name) == lowered(name); });
+    if (called.empty() && !known && !isLabel(name)) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("“%1” is no label as boards carry them. Write it like pads C7 11.6V; "
+                           "pads without a label get a name: pads called left pair 11.6V.",
+                           name));
+    }
     const auto direct = said.one<Volts>("VOLTS");
     const auto alternating = said.one<Volts>("AC");
     const auto ohms = said.one<Ohms>("OHMS");

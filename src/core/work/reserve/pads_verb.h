@@ -10,10 +10,8 @@ namespace glimmet::core::reserve {
 [[nodiscard]] std::vector<jot::Named> padsGone(const jot::Context&);
 
 inline constexpr jot::Takes padsTakes[] = {
-    {.what = "PADS",
-     .kind = jot::Takes::Kind::Words,
-     .needed = true,
-     .missing = "Which pads? What is printed beside them: C7."},
+    {.what = "PADS", .kind = jot::Takes::Kind::Words},
+    {.what = "CALLED", .kind = jot::Takes::Kind::Words, .after = "called"},
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = -40, .most = 40, .zero = true},
     {.what = "AC",
      .after = "ac",

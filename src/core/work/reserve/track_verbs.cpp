@@ -47,8 +47,9 @@ std::vector<Named> pointsNumbers(const Context&) {
     return all;
 }
 std::vector<Named> frogs(const Context&) {
-    return {{"dead", {"insulated"}, "the frog gives no power"},
-            {"live", {"powered"}, "the frog gives power"}};
+    return {
+        {"dead", {"insulated", "unpowered", "not powered", "plastic"}, "the frog gives no power"},
+        {"live", {"powered", "electrified"}, "the frog gives power"}};
 }
 std::vector<Named> railNames(const Context&) {
     return {{"left", {}, "rail"},
@@ -110,6 +111,42 @@ Result<Jotted> points(const Said& said) {
     else
         spots.push_back(spot);
     if (spots.size() > mostSpots) return tooMany();
+    result.after.layout.spots = std::move(spots);
+    return result;
+}
+
+/// "frog 28mm": of the points that are told, else of those whose usual frog is nearest.
+Result<Jotted> frog(const Said& said) {
+    const Millimetres length = *said.one<Millimetres>("MM");
+    std::vector<DeadSpot> spots = said.context.job.layout.spots;
+    const auto isPoints = [](const DeadSpot& spot) {
+        return spot.number > 0 && spot.work == Trackwork::Points;
+    };
+    const auto told = std::count_if(spots.begin(), spots.end(), isPoints);
+    if (told > 1) {
+        return refuse(ErrorCode::Missing,
+                      text("Of which points? Write it like points 1:6 %1.", formatted(length)));
+    }
+    double number = 0;
+    if (told == 1) {
+        DeadSpot& spot = *std::find_if(spots.begin(), spots.end(), isPoints);
+        spot.length = length;
+        number = spot.number;
+    } else {
+        double nearest = 1e9;
+        for (const double each : {3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 18}) {
+            const double apart =
+                std::abs((usualFrog(each, said.context.job.scale.ratio) - length).value());
+            if (apart < nearest) {
+                nearest = apart;
+                number = each;
+            }
+        }
+        spots.push_back({number, Trackwork::Points, {}, length});
+        if (spots.size() > mostSpots) return tooMany();
+    }
+    Jotted result = jotted(said, text("A dead frog of %1 by the ruler, as of points 1:%2",
+                                      formatted(length), formatted(number, Dimension::Ratio)));
     result.after.layout.spots = std::move(spots);
     return result;
 }

@@ -7,6 +7,7 @@ namespace glimmet::core::reserve {
 
 [[nodiscard]] Result<Jotted> points(const jot::Said& said);
 [[nodiscard]] Result<Jotted> gap(const jot::Said& said);
+[[nodiscard]] Result<Jotted> frog(const jot::Said& said);
 [[nodiscard]] Result<Jotted> creepAt(const jot::Said& said);
 [[nodiscard]] Result<Jotted> coast(const jot::Said& said);
 [[nodiscard]] Result<Jotted> dirtOn(const jot::Said& said);
@@ -118,6 +119,16 @@ inline constexpr jot::Verb doubleSlipVerb{"double-slip",
                                           points,
                                           false,
                                           workNoise};
+inline constexpr jot::Takes frogTakes[] = {{.what = "MM",
+                                            .needed = true,
+                                            .missing = "How long is it?",
+                                            .dimension = Dimension::Length,
+                                            .least = 1e-3,
+                                            .most = 0.5}};
+inline constexpr const char* frogExamples[] = {"frog 28mm"};
+inline constexpr const char* frogNoise[] = {"dead", "insulated", "unpowered", "long", "a"};
+inline constexpr jot::Verb frogVerb{
+    "frog", {}, frogTakes, frogExamples, "a dead frog by the ruler", frog, false, frogNoise};
 inline constexpr jot::Verb gapVerb{
     "gap", {},    gapTakes, gapExamples, "a length of rail without power on the layout",
     gap,   false, gapNoise};

@@ -8,6 +8,7 @@
 #include "core/work/reserve/reserve.h"
 #include "core/work/reserve/track_verbs.h"
 #include "core/work/supply.h"
+#include "core/work/units.h"
 
 #include <algorithm>
 #include <cmath>
@@ -25,7 +26,9 @@ std::vector<Named> bankNames(const Context& context) {
     }
     all.push_back({"none", {"no"}, "takes it out"});
     if (context.job.bank) {
-        all.push_back({"turned", {"reversed"}, "its plus was found where minus belongs"});
+        all.push_back({"turned",
+                       {"reversed", "backwards", "wrong way round", "the wrong way round"},
+                       "its plus was found where minus belongs"});
         all.push_back({"right", {}, "a new one, the right way round"});
     }
     return all;
@@ -42,29 +45,6 @@ Result<Jotted> wayRound(const Said& said, bool turned) {
     if (!turned) bank.measured.reset();
     return result;
 }
-std::vector<Named> hollows(const Context& context) {
-    std::vector<Named> all;
-    const Job& job = context.job;
-    for (std::size_t i = 0; i < job.units.size(); ++i) {
-        for (const Cavity& cavity : job.units[i].body.cavities) {
-            const std::string of = unitCalled(job, i);
-            all.push_back({of.empty() ? cavity.name : of + " " + cavity.name, {}, "a hollow"});
-        }
-    }
-    return all;
-}
-Fitted seatCalled(const Job& job, const std::string& called) {
-    for (std::size_t i = 0; i < job.units.size(); ++i) {
-        for (const Cavity& cavity : job.units[i].body.cavities) {
-            const std::string of = unitCalled(job, i);
-            if ((of.empty() ? cavity.name : of + " " + cavity.name) == called) {
-                return {job.units[i].id, cavity.name, {cavity.corner, cavity.across, {}}};
-            }
-        }
-    }
-    return {};
-}
-
 tl::unexpected<Error> noBank() {
     return refuse(ErrorCode::Unknown,
                   text("There is no stay-alive yet. Fit one first: bank electrolytic-1000u-25."));
@@ -72,11 +52,27 @@ tl::unexpected<Error> noBank() {
 
 /// "in the hood", and "in series".
 std::vector<Named> hollowsAndJoints(const Context& context) {
-    std::vector<Named> all = hollows(context);
+    std::vector<Named> all = seatNames(context);
     for (const Named& joint : joints(context)) all.push_back(joint);
     return all;
 }
 Result<Jotted> bank(const Said& said) {
+    // Stock without decoder or motor carries its lamps with a capacitor behind their bridge.
+    const Job& job = said.context.job;
+    const bool lampsOnly = !job.decoder && motorsOf(job).empty() && !job.bank;
+    if (lampsOnly && said.one<Farads>("FARADS") && said.one<Volts>("RATED") &&
+        said.at("COUNT").quantities.empty() && !said.name("HOLLOW")) {
+        static const WorkshopRecord usual;
+        const std::string kind = said.name("KIND").value_or("electrolytic");
+        if (kind == "electrolytic" || kind == "tantalum") {
+            return understood(
+                "smoothing " + kind + " " +
+                    asJot(Dimension::Capacitance, said.one<Farads>("FARADS")->value()) + " " +
+                    asJot(Dimension::Voltage, said.one<Volts>("RATED")->value()),
+                job, said.context.catalogue, said.context.today,
+                said.context.workshop ? *said.context.workshop : usual);
+        }
+    }
     const bool own = said.one<Farads>("FARADS").has_value();
     if (own == said.name("NAME").has_value()) {
         return refuse(ErrorCode::Missing,
@@ -131,7 +127,7 @@ Result<Jotted> bank(const Said& said) {
     if (charge) meaning = text("%1, charge resistor %2", meaning, formatted(*charge));
     if (diode) meaning = text("%1, diode %2", meaning, formatted(*diode));
     if (const auto& hollow = said.name("HOLLOW"); hollow && hollow != jointSaid(said)) {
-        made.seat = seatCalled(said.context.job, *hollow);
+        made.seat = seatNamed(said.context.job, *hollow);
         meaning = text("%1, in the %2", meaning, *hollow);
     }
     if (before && !same && before->measured) {
@@ -203,7 +199,24 @@ Result<Jotted> charge(const Said& said) {
     }
     return result;
 }
+std::vector<Named> diodeKinds(const Context&) {
+    return {{"schottky", {"a schottky"}, "about 0.35 V"},
+            {"silicon", {"1n4001", "1n4148"}, "about 0.7 V"}};
+}
 Result<Jotted> diode(const Said& said) {
+    if (const auto& kind = said.name("KIND")) {
+        if (!said.context.job.bank) return noBank();
+        if (said.one<Volts>("VOLTS") || said.name("none")) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("Its kind, or the drop that was read: one line for each."));
+        }
+        const Volts usual{*kind == "schottky" ? 0.35 : 0.7};
+        Jotted result =
+            jotted(said, text("Diode past the charge resistor: %1, %2", *kind, formatted(usual)));
+        result.after.bank->diode = usual;
+        result.after.bank->across.reset();
+        return result;
+    }
     return part(said, &FittedBank::diode, "VOLTS", text("Diode past the charge resistor"));
 }
 
@@ -333,6 +346,16 @@ Result<Jotted> across(const Said& said) {
     const Job& job = said.context.job;
     if (!job.bank) return noBank();
     const Volts volts = *said.one<Volts>("VOLTS");
+    if (volts < Volts{-0.3}) {
+        // With the leads where plus and minus belong: it charges the wrong way round.
+        Jotted backwards =
+            jotted(said, text("Across the bank, on the track: %1. It is connected backwards: track "
+                              "power off",
+                              formatted(volts)));
+        backwards.after.bank->turned = true;
+        backwards.after.bank->across.reset();
+        return backwards;
+    }
     const auto noted = [&](Text meaning) {
         return jotted(said, text("Across the bank, on the track: %1", std::move(meaning)));
     };
@@ -489,7 +512,9 @@ constexpr Takes balanceTakes[] = {{.what = "CELLS",
                                    .missing = "A resistor across each: balance cells, or none?",
                                    .names = balanceNames}};
 constexpr Takes diodeTakes[] = {
-    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.1, .most = 1.5}, none};
+    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.1, .most = 1.5},
+    none,
+    {.what = "KIND", .kind = Kind::Name, .names = diodeKinds}};
 constexpr Takes capacitanceTakes[] = {{.what = "FARADS",
                                        .needed = true,
                                        .missing = "How many farads?",
@@ -516,7 +541,7 @@ constexpr Takes acrossTakes[] = {{.what = "VOLTS",
                                   .needed = true,
                                   .missing = "What does the meter read across it?",
                                   .dimension = Dimension::Voltage,
-                                  .least = 1e-3,
+                                  .least = -30,
                                   .most = 30,
                                   .zero = true}};
 constexpr Takes causeTakes[] = {{.what = "CAUSE",
@@ -531,7 +556,8 @@ constexpr Takes causeTakes[] = {{.what = "CAUSE",
                                  .names = causeEnds}};
 
 constexpr const char* bankNoise[] = {"x", "of", "and"};
-constexpr const char* bankWords[] = {"stay-alive", "reserve"};
+constexpr const char* bankWords[] = {"stay-alive", "reserve", "capacitor", "capacitors",
+                                     "keep-alive"};
 constexpr const char* bankExamples[] = {"bank electrolytic-2200u-25",
                                         "bank electrolytic-2200u-25 charge 100R diode 0.35V",
                                         "bank 5x0.47F 2.7V series", "bank none"};
@@ -555,7 +581,7 @@ constexpr const char* acrossExamples[] = {"across 12.9V"};
 constexpr const char* acrossNoise[] = {"bank", "the", "it", "on", "track"};
 constexpr const char* causeExamples[] = {"cause joint right", "cause diode found"};
 constexpr const char* causeNoise[] = {"the", "is", "was"};
-constexpr const char* liftWords[] = {"lifted"};
+constexpr const char* liftWords[] = {"lifted", "hold", "holds", "held"};
 constexpr const char* liftNoise[] = {"it", "went", "on", "for", "held"};
 constexpr const char* pathNoise[] = {"resistor", "bank", "drop"};
 
@@ -628,6 +654,7 @@ constexpr Verb table[] = {
     threeWayVerb,
     doubleSlipVerb,
     gapVerb,
+    frogVerb,
     creepVerb,
     dirtVerb,
     coastVerb,

@@ -1,0 +1,12 @@
+// What feeds the lamps of a building or a battery model: whether it can give their current, which
+// lead is plus, where a pack is joined, and lamps that hang on the rails beside a decoder.
+#pragma once
+
+#include "core/work/reckoned.h"
+#include "core/work/room.h"
+
+namespace glimmet::core::lamps {
+
+void judgeSupply(const Reckoned& facts, Judging& judging);
+
+}  // namespace glimmet::core::lamps
