@@ -580,8 +580,9 @@ TEST(LampJudgement, ABatteryThatIsNoBlockIsAskedFor) {
     };
     const auto all = of("supply battery 3V");
     const Finding& asked = finding(all, "lamp.battery");
-    EXPECT_EQ(asked.state, State::Ask);
-    EXPECT_TRUE(plain(asked.sentence).starts_with("Which battery gives 3 V?"));
+    // Every answer is fine, so none is asked for.
+    EXPECT_EQ(asked.state, State::Fine);
+    EXPECT_TRUE(plain(asked.sentence).starts_with("Any usual battery of 3 V"));
     ASSERT_EQ(asked.options.size(), 2u);
     EXPECT_EQ(asked.options[0].jot, "battery 2 alkaline 2.5 Ah");
     EXPECT_EQ(asked.options[1].jot, "battery coin");

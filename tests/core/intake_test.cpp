@@ -339,8 +339,7 @@ TEST(Prove, TellsWhatWasSeen) {
     EXPECT_EQ(stateOf(jotted(plainJob(), {"lit lamps"}), "prove.lamps"), State::Close);
     EXPECT_FALSE(says(jotted(plainJob(), {"lit no lamps"}), "prove.lamps"));
     const Job heard = jotted(plainJob(), {"remark grinding", "remark hot smell"});
-    EXPECT_EQ(sentence(heard, "prove.remarks"),
-              "Heard, seen or smelt on plain DC: grinding, hot smell.");
+    EXPECT_EQ(sentence(heard, "prove.remarks"), "Heard, seen or smelt: grinding, hot smell.");
     // What is gone is told by name or all at once; the finding's answer does so.
     const auto all = tests::checkedAll(heard);
     const Finding* remarks = tests::found(all, "prove.remarks");

@@ -255,9 +255,10 @@ TEST(Bores, ASmallerLedOfItsLightIsOffered) {
     const Job job = bored(LedBody::Round3, "bore table 2.4mm");
     const auto all = findings(job, catalogue);
     const Finding& one = finding(all, "lamp.bore:table lamp");
-    ASSERT_EQ(one.options.size(), 2U);
-    EXPECT_EQ(one.options[0].jot, "lamp table lamp small");  // the largest that goes in
-    EXPECT_EQ(one.options[1].jot, "lamp table lamp tiny");
+    ASSERT_EQ(one.options.size(), 3U);
+    EXPECT_EQ(one.options[0].jot, "bore table lamp 3.1mm");
+    EXPECT_EQ(one.options[1].jot, "lamp table lamp small");  // the largest that goes in
+    EXPECT_EQ(one.options[2].jot, "lamp table lamp tiny");
 }
 
 TEST(Lots, DifferUntilOneOfEachWasLit) {

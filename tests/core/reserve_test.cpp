@@ -145,7 +145,7 @@ TEST(ReserveFindings, SayWhatABankWouldBeFor) {
 TEST(ReserveFindings, HoldAgainstWhatHasToBeGotAcross) {
     const Seen shortTime =
         seen(railbus({"bank can-1000u-25 charge 100R diode 0.35V"}), "reserve.hold");
-    EXPECT_EQ(shortTime.state, State::Over);
+    EXPECT_EQ(shortTime.state, State::Close);  // better than none
     EXPECT_EQ(shortTime.words.substr(0, 17), "Too short: holds ");
     EXPECT_NE(shortTime.words.find("leaves it dead for 440 ms"), std::string::npos)
         << shortTime.words;
@@ -182,7 +182,7 @@ TEST(ReserveFindings, CapacitanceThatWasReadCounts) {
 TEST(ReserveFindings, WithoutADiodeTheBankGivesBackThroughItsResistor) {
     const Job job = jotted(shunter(), {"bank can-4700u-16 charge 100R", "track 12V"});
     const Seen hold = seen(job, "reserve.hold");
-    EXPECT_EQ(hold.state, State::Over);
+    EXPECT_EQ(hold.state, State::Close);
     EXPECT_NE(hold.words.find("gives back through its charge resistor"), std::string::npos);
     ASSERT_FALSE(hold.options.empty());
     EXPECT_EQ(hold.options[0].jot, "diode 0.35V");
@@ -213,23 +213,26 @@ TEST(ReserveFindings, RatingAgainstTheTopOfTheSupplysRange) {
 TEST(ReserveFindings, ChargeThatNothingLimitsTripsTheBooster) {
     const Job bare = jotted(shunter(), {"bank chips-3300u-25 diode 0.35V"});
     const Seen charge = seen(bare, "reserve.charge");
-    EXPECT_EQ(charge.state, State::Over);
+    // 3.3 mF through some 1 Ω are above 5 A for 3 ms: it sparks, and trips nothing.
+    EXPECT_EQ(charge.state, State::Close);
+    EXPECT_EQ(seen(jotted(shunter(), {"bank cells-100m-16 diode 0.35V"}), "reserve.charge").state,
+              State::Over);
     ASSERT_FALSE(charge.options.empty());
     EXPECT_EQ(charge.options[0].jot, "charge 100R");
     // 13.3 V / 220 Ω = 60 mA: the programming track bears it.
     EXPECT_EQ(seen(jotted(shunter(), {chips}), "reserve.charge").state, State::Fine);
     EXPECT_EQ(seen(jotted(shunter(), {chips}), "reserve.charge").words,
               "Charges with 60 mA and is full after 3.6 s.");
-    // 22 mF through 68 Ω still draw 183 mA after a tenth of a second.
-    const Seen module = seen(jotted(shunter(), {"bank module-22m-18"}), "reserve.charge");
+    // 22 mF through 68 Ω still draw 183 mA after a tenth of a second, and hide 60 mA for 1.8 s.
+    const Seen module = seen(jotted(shunter(), {"bank module-22m-18"}), "reserve.programming");
     EXPECT_EQ(module.state, State::Close);
-    EXPECT_NE(module.words.find("longer than the programming track bears"), std::string::npos);
+    EXPECT_NE(module.words.find("Reading settings may fail for 1.8 s"), std::string::npos);
     // ½ · 22 mF · 13.3² = 1.9 J in the resistor each time.
     const Seen hot =
-        seen(jotted(shunter(), {"bank module-22m-18", "charge 220R"}), "reserve.charge");
+        seen(jotted(shunter(), {"bank 22mF 25V charge 68R diode 0.35V"}), "reserve.charge");
     EXPECT_EQ(hot.state, State::Close);
-    // 13.3² / 220 = 0.8 W at first.
-    EXPECT_NE(hot.words.find("1.9 J go into the charge resistor each time: one of 1 W"),
+    // 13.3² / 68 = 2.6 W at first.
+    EXPECT_NE(hot.words.find("1.9 J go into the charge resistor each time: one of 3 W"),
               std::string::npos)
         << hot.words;
     EXPECT_NE(seen(jotted(shunter(), {"bank module-22m-18", "charge 470R"}), "reserve.charge")

@@ -100,6 +100,7 @@ Match matched(const std::vector<Token>& line, std::size_t first, const Takes& ta
             }
             if (made.found.empty()) continue;
             made.taken = count;
+            made.exact = exact;
             return made;
         }
     }

@@ -22,6 +22,7 @@ private:
 
 struct Match {
     std::size_t taken = 0;            ///< tokens; 0: none
+    bool exact = false;               ///< the whole name, not its beginning
     std::vector<const Named*> found;  ///< more than one: it could be several
     std::optional<std::size_t> row;   ///< "/2" behind the name
 };

@@ -126,12 +126,16 @@ private:
     /// The places for names, an exact name before a beginning.
     bool named() {
         std::size_t best = 0, most = 0;
+        bool whole = false;
         for (std::size_t i = 0; i < verb().takes.size(); ++i) {
             const Takes& takes = verb().takes[i];
             if (takes.kind != Kind::Name || takes.after || filled(i)) continue;
             const Match found = matched(m_line, m_next, takes, m_names[i]);
-            if (found.taken <= most) continue;
+            const bool better =
+                found.taken > most || (found.taken == most && found.exact && !whole);
+            if (found.taken == 0 || !better) continue;
             most = found.taken;
+            whole = found.exact;
             best = i;
         }
         return most > 0 && nameAt(best);

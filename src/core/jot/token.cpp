@@ -177,11 +177,13 @@ std::vector<Token> tokens(std::string_view line) {
                 const bool place = lowered(words) == "in" &&
                                    line.find_first_not_of(blanks, end) != std::string_view::npos;
                 // "4k7 ohm": the prefix was said, the unit comes behind.
+                const auto unit = dimensionNamed("1 " + words);
                 const bool prefixed = !before.unit && before.numeric && !bareNumber(before.words) &&
-                                      unitOf(before.words + " " + words).has_value();
+                                      unit &&
+                                      parsedSi(before.words + " " + words, *unit).has_value();
                 if (prefixed || (bareNumber(before.words) && unitLike(words) && !place)) {
                     before.words += " " + words;
-                    before.unit = unitOf(before.words);
+                    before.unit = prefixed ? std::optional(*unit) : unitOf(before.words);
                     continue;
                 }
                 token.afterVolts = before.unit == Dimension::Voltage;

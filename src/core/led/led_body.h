@@ -26,4 +26,8 @@ struct HoleFor {
 /// rim, with 0.1 mm of play. Sizes: EIA chip codes; data sheets of round LEDs (docs/physics.md).
 [[nodiscard]] HoleFor holeFor(LedBody body);
 
+/// The smallest hole that it can be got into, bare: of a round one its own diameter, a snug fit
+/// that has to be tried; of a chip its end, end-on. Same sources.
+[[nodiscard]] Millimetres snugHole(LedBody body);
+
 }  // namespace glimmet::core

@@ -129,6 +129,7 @@ struct KnownFault {
     std::string look;                ///< what to look at
     std::string cure;                ///< what to do about it
     bool fatal = false;              ///< the job ends with it, until it is mended
+    bool onDc = false;               ///< it stops a model on plain DC as well
 };
 
 }  // namespace glimmet::core

@@ -63,9 +63,10 @@ struct Tested {
 };
 
 /// How far the joints of a row are.
-enum class Joints { Tacked, Soldered, Sleeved, Proved };
+enum class Joints { Twisted, Tacked, Soldered, Sleeved, Proved };
 constexpr auto wordsOf(Joints) {
-    return std::to_array<Word<Joints>>({{Joints::Tacked, "tacked"},
+    return std::to_array<Word<Joints>>({{Joints::Twisted, "twisted"},
+                                        {Joints::Tacked, "tacked"},
                                         {Joints::Soldered, "soldered"},
                                         {Joints::Sleeved, "sleeved"},
                                         {Joints::Proved, "proved"}});
@@ -95,6 +96,7 @@ struct Installed {
 struct Bore {
     Millimetres across{};                ///< by the drill, > 0
     std::optional<Millimetres> depth{};  ///< nothing: it goes through
+    bool holds = false;                  ///< the lamp was tried in it, and it holds
     bool operator==(const Bore&) const = default;
 };
 

@@ -551,6 +551,9 @@ Result<GroupState> groupState(const Job& job, const LampGroup& given, const Hous
 
     const auto turned = static_cast<std::size_t>(std::count_if(
         group.rows.begin(), group.rows.end(), [](const LampRow& row) { return row.turned; }));
+    // Digital track that is not rectified lights an LED either way round half of the time.
+    const bool half = group.output == supplyOutput && isDigital(job.feed) && !group.isBulbs() &&
+                      (reverses(job) || oneWayOnly(job, group));
     // A pair has one resistor, and that is the one to choose.
     state.pair = antiparallel(group);
     const Ohms before = state.pair ? common - group.shared() : common;
@@ -558,6 +561,7 @@ Result<GroupState> groupState(const Job& job, const LampGroup& given, const Hous
         const LampRow& row = group.rows[r];
         RowState made;
         made.connected = row.resistor.has_value();
+        made.duty = half ? 0.5 : 1;
         LampString laws;
         for (const Lamp& lamp : row.lamps) {
             auto lampLaw = law(lamp.part);
@@ -574,7 +578,7 @@ Result<GroupState> groupState(const Job& job, const LampGroup& given, const Hous
         made.led.assign(row.lamps.size(), Volts{0});
         made.arrives = passed(row.path, lightFamily(row.lamps.front().part)).total();
         const std::size_t beside = row.turned ? turned : group.rows.size() - turned;
-        const Amperes target = bulb ? bulb->current : group.atFull();
+        const Amperes target = bulb ? bulb->current : group.atFull() / made.duty;
         if (drive.wave == Wave::Steady) {
             made.ideal = idealResistor(laws, state.drive, before, beside, target);
         } else if (r > 0 && alike(group.rows[r - 1], row)) {
@@ -600,9 +604,13 @@ Result<GroupState> groupState(const Job& job, const LampGroup& given, const Hous
     // Where nothing is left of it there is nothing to go by.
     state.glowFrom =
         drive.crest > Volts{0} ? (from + drive.drops) * (trackVolts(job) / drive.crest) : from;
-    // Digital track that is not rectified lights either way round half of the time.
-    if (group.output == supplyOutput && reverses(job) && isDigital(job.feed)) {
-        for (RowState& row : state.rows) row.light /= 2;
+    if (half) {
+        for (RowState& row : state.rows) {
+            row.light *= row.duty;
+            row.resistorPower *= row.duty;
+        }
+        // Of a pair each way has its half; the other way round nothing flows through one alone.
+        if (!bothWays(group)) state.sharedPower *= 0.5;
     }
     return state;
 }

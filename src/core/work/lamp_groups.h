@@ -74,6 +74,7 @@ struct SeenByRow {
 struct RowState {
     bool connected = false;       ///< its resistor is chosen (0 Ω deliberately none counts)
     Amperes current{};            ///< at typical values; 0 when not connected
+    double duty = 1;              ///< the share of the time that it flows: 0.5 on raw digital track
     Amperes lowest{}, highest{};  ///< over the spread of supply, forward voltage and resistor
     std::vector<Volts> led;       ///< across each lamp
     std::vector<double> share;    ///< of the row's current through each: 1 where none stands across

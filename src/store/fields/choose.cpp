@@ -19,18 +19,26 @@ void controllerFields(Io& io, Self& controller) {
 }
 
 template <class Io, class Self>
+void refusedFields(Io& io, Self& refused) {
+    io("what", refused.what, Required, characters(40, 1));
+    io("why", refused.why, Required, characters(400));
+}
+
+template <class Io, class Self>
 void wantedFields(Io& io, Self& wanted) {
     io("sound", wanted.sound, Maybe);
     io("socket", wanted.socket, Maybe, unsearched(characters(40)));
     io("longest", wanted.longest, Maybe, upTo(500));
     io("price", wanted.price, Maybe, from0To(1e5));
     io("sound_refused", wanted.soundRefused, Maybe);
+    io("refused", wanted.refused, Maybe, members(0, 20));
 }
 
 }  // namespace
 
 GLIMMET_FIELDS(core::FactoryBoard, boardFields)
 GLIMMET_FIELDS(core::Controller, controllerFields)
+GLIMMET_FIELDS(core::RefusedWish, refusedFields)
 GLIMMET_FIELDS(core::Wanted, wantedFields)
 
 }  // namespace glimmet::store

@@ -104,6 +104,7 @@ void knownFaultFields(Io& io, Self& fault) {
     io("look", fault.look);
     io("cure", fault.cure);
     io("fatal", fault.fatal, Maybe);
+    io("on_dc", fault.onDc, Maybe);
 }
 
 }  // namespace

@@ -18,6 +18,7 @@ template <class Io, class Self>
 void boreFields(Io& io, Self& bore) {
     io("across", bore.across, Required, upTo(50));
     io("depth", bore.depth, Maybe, upTo(500));
+    io("holds", bore.holds, Maybe);
 }
 
 template <class Io, class Self>

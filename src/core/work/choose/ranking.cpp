@@ -150,8 +150,12 @@ Cell socketCell(const Reckoned& facts, const Decoder& decoder) {
     if (socket.empty() || socket == decoder.plug || (socket == "none" && wired)) {
         return std::move(held.cell);
     }
+    // Of a plug on leads the leads are soldered; a board has none.
+    const bool onLeads = decoder.plug == "6-pin" || decoder.plug == "8-pin" ||
+                         decoder.plug == "terminals" || decoder.plug == "screw terminals";
+    if (socket == "none" && onLeads) return std::move(held.cell);
     held.against(State::Close, [&] {
-        return socket == "none" ? text("its plug is cut off")
+        return socket == "none" ? text("a board without leads: it needs an adapter")
                : wired          ? text("its leads go past the %1 socket", socket)
                                 : text("its plug is no %1", socket);
     });
@@ -225,7 +229,12 @@ double motorShare(const RankedDecoder& ranked) {
 
 /// What decides the order, the first first; worked out once for each.
 auto keyOf(const RankedDecoder& ranked) {
-    return std::tuple(ranked.worst, lacking(ranked, State::Over), ranked.rating.sustained(),
+    // What was asked for by name goes before what is cheaper without it.
+    const auto lacks = [&](Aspect aspect) {
+        return ranked.cells[static_cast<std::size_t>(aspect)].state > State::Fine ? 1 : 0;
+    };
+    return std::tuple(ranked.worst, lacking(ranked, State::Over),
+                      lacks(Aspect::Sound) + lacks(Aspect::Command), ranked.rating.sustained(),
                       lacking(ranked, State::Ask), lacking(ranked, State::Close),
                       ranked.worst == State::Over ? motorShare(ranked) : 0.0, !ranked.atHand,
                       ranked.twin.empty(), priceOf(*ranked.decoder), volumeOf(*ranked.decoder));

@@ -152,6 +152,15 @@ Result<Jotted> only(const Said& said) {
 
 /// "refuse sound no room for a speaker": kept for hand-over.
 Result<Jotted> refuseWish(const Said& said) {
+    const std::string& what = *said.name("WISH");
+    if (what != "sound") {
+        const std::string& reason = said.at("WHY").words;
+        Jotted noted = jotted(said, text("No %1: %2", what, reason));
+        auto& all = noted.after.wanted.refused;
+        std::erase_if(all, [&](const RefusedWish& each) { return each.what == what; });
+        all.push_back({what, reason});
+        return noted;
+    }
     if (!said.context.job.wanted.sound) {
         return refuse(ErrorCode::Unknown, text("Nobody asked for sound. Write first: only sound."));
     }
@@ -222,7 +231,14 @@ constexpr Takes onlyTakes[] = {
      .unitNeeded = true},
     {.what = "PRICE", .after = "price", .dimension = Dimension::Ratio, .least = 1, .most = 1e5},
     {.what = "ANY", .kind = Kind::Name, .names = anyOnly}};
-std::vector<Named> wishNames(const Context&) { return {{"sound", {}, "the wish for sound"}}; }
+std::vector<Named> wishNames(const Context&) {
+    return {{"sound", {}, "the wish for sound"},
+            {"lamps", {"lights", "lamp"}, "the wish for lamps"},
+            {"stay-alive", {"stay alive"}, "the wish for a stay-alive"},
+            {"decoder", {}, "the wish for a decoder"},
+            {"smoke", {}, "the wish for smoke"},
+            {"couplers", {"coupler"}, "the wish for other couplers"}};
+}
 constexpr Takes refuseTakes[] = {{.what = "WISH",
                                   .kind = Kind::Name,
                                   .needed = true,

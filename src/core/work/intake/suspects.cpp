@@ -52,23 +52,46 @@ bool isSmall(std::string_view stem) {
 }  // namespace
 
 std::vector<Suspect> suspects(const Job& job, const Catalogue& catalogue) {
-    std::string said;
-    for (const Complaint& complaint : job.intake.complaints) said += complaint.words + " . ";
+    // Each remark by itself: words of two of them make no sign together.
+    std::vector<std::string> remarks;
+    for (const Complaint& complaint : job.intake.complaints)
+        remarks.push_back(lowered(complaint.words));
     for (const Spot& spot : job.intake.spots) {
-        if (spot.mended.empty()) said += spot.item + " " + spot.words + " . ";
+        if (spot.mended.empty()) remarks.push_back(lowered(spot.words));
     }
+    for (const std::string& remark : job.proof.remarks) remarks.push_back(lowered(remark));
     std::vector<Suspect> all;
-    if (said.empty()) return all;
-    said = lowered(said);
-    // The stems of `said` by their first letter: most signs fall at a letter that nobody said.
-    std::array<std::vector<std::string_view>, 256> words;
-    forEachStem(said, [&](std::string_view stem) {
-        words[static_cast<unsigned char>(stem.front())].push_back(stem);
-        return true;
-    });
-    const auto isSaid = [&](std::string_view stem) {
-        const auto& alike = words[static_cast<unsigned char>(stem.front())];
+    if (remarks.empty()) return all;
+    struct Said {
+        /// Stems by their first letter: most signs fall at a letter that nobody said.
+        std::array<std::vector<std::string_view>, 256> words;
+        bool ofTheTrack = false;  ///< it speaks of a place of the layout, not of the wheel
+    };
+    std::vector<Said> phrases(remarks.size());
+    for (std::size_t i = 0; i < remarks.size(); ++i) {
+        forEachStem(remarks[i], [&](std::string_view stem) {
+            phrases[i].words[static_cast<unsigned char>(stem.front())].push_back(stem);
+            phrases[i].ofTheTrack = phrases[i].ofTheTrack || stem == "layout" || stem == "track" ||
+                                    stem == "point" || stem == "crossing" || stem == "station";
+            return true;
+        });
+    }
+    const auto saidIn = [](const Said& phrase, std::string_view stem) {
+        const auto& alike = phrase.words[static_cast<unsigned char>(stem.front())];
         return std::find(alike.begin(), alike.end(), stem) != alike.end();
+    };
+    const auto isSaid = [&](const std::string& sign) {
+        const std::string lower = lowered(sign);
+        const bool ofTheWheel = lower.find("one place") != std::string::npos;
+        return std::any_of(phrases.begin(), phrases.end(), [&](const Said& phrase) {
+            if (ofTheWheel && phrase.ofTheTrack) return false;
+            bool fits = true;
+            forEachStem(lower, [&](std::string_view stem) {
+                fits = isSmall(stem) || saidIn(phrase, stem);
+                return fits;
+            });
+            return fits;
+        });
     };
     const auto decided = [&](const KnownFault& fault) {
         return std::any_of(job.intake.faults.begin(), job.intake.faults.end(),
@@ -81,19 +104,17 @@ std::vector<Suspect> suspects(const Job& job, const Catalogue& catalogue) {
             });
     };
     for (const KnownFault& fault : catalogue.faults) {
-        if (decided(fault)) continue;
+        // What would show on plain DC too is out where that was proved.
+        if (decided(fault) || (fault.onDc && job.proof.runs == true)) continue;
         Suspect made{&fault, {}, 0};
         double best = 0;
         for (const std::string& sign : fault.signs) {
+            if (!isSaid(sign)) continue;
             int telling = 0;
-            bool fits = true;
             forEachStem(lowered(sign), [&](std::string_view stem) {
-                const bool tells = !isSmall(stem);
-                telling += tells ? 1 : 0;
-                fits = !tells || isSaid(stem);
-                return fits;
+                telling += isSmall(stem) ? 0 : 1;
+                return true;
             });
-            if (!fits) continue;
             const double weight =
                 static_cast<double>(telling) / static_cast<double>(faultsWith(sign));
             made.weight += weight;

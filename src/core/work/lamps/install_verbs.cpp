@@ -12,7 +12,9 @@ std::vector<Named> lookNames(const Context&) {
     return {{"lit", {"lights", "bright"}, "it lights"},
             {"dim", {"glows"}, "it only glows"},
             {"dark", {"nothing"}, "nothing is seen"},
-            {"reversed", {"backwards"}, "it lights with the tester the other way round"}};
+            {"reversed", {"backwards"}, "it lights with the tester the other way round"},
+            {"blinks", {"flashes", "flickers", "blinking"}, "it lights by turns"},
+            {"steady", {"does not blink"}, "it lights without a break"}};
 }
 std::vector<Named> testerNames(const Context&) {
     return {{"block", {"the block"}, "9 V behind 1 kΩ"},
@@ -27,9 +29,12 @@ std::vector<Named> throughNames(const Context&) {
             {"others", {"the others", "all"}, "held to the two wires of its group"}};
 }
 std::vector<Named> jointNames(const Context&) {
-    return {{"tacked", {"tack"}, "to be done again"},
+    return {{"twisted", {"only twisted"}, "not soldered"},
+            {"tacked", {"tack"}, "to be done again"},
             {"soldered", {}, "bare"},
-            {"sleeved", {"insulated"}, "soldered, and covered"},
+            {"sleeved",
+             {"insulated", "soldered and sleeved", "soldered sleeved", "shrunk"},
+             "soldered, and covered"},
             {"proved", {"tried"}, "it was lit from its own output"},
             {"none", {"open"}, "not joined"}};
 }
@@ -98,6 +103,22 @@ Result<Jotted> tester(const Said& said) {
                       text("No resistor is chosen for %1 yet.", rowOf(before, *address)));
     }
     const std::string& look = *said.name("LOOK");
+    // A chip that blinks is lit when it does; what it should not do points to another lamp.
+    const bool chip = std::any_of(row.lamps.begin(), row.lamps.end(),
+                                  [](const Lamp& lamp) { return lamp.part.blink.has_value(); });
+    if (look == "blinks" && !chip) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 is on record without a blinking chip. Say what it is first: lamp %1 "
+                           "%2 blinker.",
+                           before.name, std::string(name(row.lamps.front().part.family))));
+    }
+    if (look == "steady" && chip) {
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("%1 is on record as a blinker. If it is a plain LED, say so: lamp %1 %2.",
+                 before.name, std::string(name(row.lamps.front().part.family))));
+    }
+    const TesterLook seen = named<TesterLook>(look).value_or(TesterLook::Lit);
     Jotted result = jotted(
         said, with.resistor ? text("At %1 %2 with its resistor: %3", called(with),
                                    rowOf(before, *address), look)
@@ -106,7 +127,7 @@ Result<Jotted> tester(const Said& said) {
                             : text("At %1 %2: %3", called(with), rowOf(before, *address), look));
     result.subject = before.id;
     result.after.groups[address->group].rows[address->row].tested =
-        Tested{*named<TesterLook>(look), said.context.today, with};
+        Tested{seen, said.context.today, with};
     return result;
 }
 
@@ -118,6 +139,10 @@ std::vector<Named> lotNames(const Context&) {
     return all;
 }
 std::vector<Named> noneOfIt(const Context&) { return {{"none", {"no"}, "not told any more"}}; }
+
+std::vector<Named> holdsNames(const Context&) {
+    return {{"holds", {"it holds", "fits", "snug"}, "tried, and it stays in"}};
+}
 
 /// "bore front 2.4mm deep 6mm"
 Result<Jotted> bore(const Said& said) {
@@ -135,12 +160,25 @@ Result<Jotted> bore(const Said& said) {
     }
     const LampGroup& group = said.context.job.groups[address->group];
     const auto& there = group.rows[address->wholeCircuit ? 0 : address->row].bore;
+    if (said.name("HOLDS")) {
+        if (!there || across || depth) {
+            return refuse(
+                ErrorCode::Missing,
+                text("Which hole does it hold in? Say it first: bore %1 3mm.", group.name));
+        }
+        return rowsChanged(said, *address,
+                           text("tried in its hole of %1: it holds", formatted(there->across)),
+                           [](LampRow& row) {
+                               if (row.bore) row.bore->holds = true;
+                           });
+    }
     if (!across && !there) {
         return refuse(ErrorCode::Missing,
                       text("By what drill? Write it like %1.", said.verb.examples.front()));
     }
     Bore made = there.value_or(Bore{});
     if (across) made.across = *across;
+    made.holds = false;  // it was tried in another one
     if (depth) made.depth = *depth;
     return rowsChanged(
         said, *address,

@@ -51,6 +51,7 @@ inline constexpr jot::Takes seenTakes[] = {
     {.what = "LIGHT", .kind = jot::Takes::Kind::Name, .names = seenNames},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 1e-6, .most = 2}};
 
+[[nodiscard]] std::vector<jot::Named> holdsNames(const jot::Context& context);
 inline constexpr jot::Takes boreTakes[] = {
     lampGroup,
     {.what = "ACROSS", .dimension = Dimension::Length, .least = 0.2e-3, .most = 0.02},
@@ -59,7 +60,8 @@ inline constexpr jot::Takes boreTakes[] = {
      .dimension = Dimension::Length,
      .least = 0.2e-3,
      .most = 0.2},
-    {.what = "none", .kind = jot::Takes::Kind::Name, .names = noneOfIt}};
+    {.what = "none", .kind = jot::Takes::Kind::Name, .names = noneOfIt},
+    {.what = "HOLDS", .kind = jot::Takes::Kind::Name, .names = holdsNames}};
 inline constexpr jot::Takes lotTakes[] = {lampGroup,
                                           {.what = "LOT",
                                            .kind = jot::Takes::Kind::Name,
@@ -75,7 +77,6 @@ inline constexpr const char* testerExamples[] = {
     "tester rear lamp lit", "tester rear lamp reversed", "tester rear lamp dim at cell"};
 inline constexpr const char* jointExamples[] = {"joint rear lamp soldered",
                                                 "joint rear lamp proved"};
-inline constexpr const char* jointWords[] = {"joints"};
 inline constexpr const char* leadsExamples[] = {"leads rear lamp plus blue",
                                                 "leads rear lamp minus yellow"};
 inline constexpr const char* leadsWords[] = {"lead"};
@@ -89,6 +90,7 @@ inline constexpr jot::Verb testerVerb{"tester",
                                       "what a lamp shows at the 9 V tester, a cell, a diode test "
                                       "or a supply",
                                       tester};
+inline constexpr const char* jointWords[] = {"joints", "twisted", "tacked", "soldered", "sleeved"};
 inline constexpr jot::Verb jointVerb{
     "joint", jointWords, jointTakes, jointExamples, "how far the joints of a lamp are",
     joint,   false,      groupNoise};

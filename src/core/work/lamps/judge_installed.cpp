@@ -73,7 +73,8 @@ void judgeRead(const LampGroup& group, std::size_t row, const GroupState& solved
                 });
 }
 
-void judgeSeen(const LampGroup& group, std::size_t row, const RowState& made, Judging& judging) {
+void judgeSeen(const Job& job, const LampGroup& group, std::size_t row, const RowState& made,
+               Judging& judging) {
     const auto& seen = group.rows[row].installed.seen;
     if (!seen || !made.connected) return;
     const bool lit =
@@ -82,7 +83,8 @@ void judgeSeen(const LampGroup& group, std::size_t row, const RowState& made, Ju
     const bool inTheLight =
         lit && perceivedBrightness(made.light * made.arrives) >= perceivedBrightness(glowCurrent);
     const bool missing = lit && *seen == SeenIn::Never;
-    const bool faint = inTheLight && *seen == SeenIn::DarkRoom;
+    // A layout's lamps are looked at in the dark: that they are seen there is what is wanted.
+    const bool faint = inTheLight && *seen == SeenIn::DarkRoom && !isStructure(job);
     const State state = missing ? State::Over : faint ? State::Close : State::Fine;
     judging.say(
         "lamp.seen:" + rowId(group, row), subjectOf(group), state,
@@ -142,29 +144,52 @@ void judgeJoints(const Job& job, Judging& judging) {
         how == Joints::Sleeved ? Gravity::CouldBeBetter : Gravity::WorksBadly,
         [&](Finding& finding) {
             const std::string called = rowName(*least, leastRow);
+            const bool stands = isStructure(job);
             const auto next = [&](Text what, const char* word) {
                 finding.options.push_back(answer(std::move(what), text("go on"), State::Fine,
                                                  "joint " + called + " " + word));
             };
             switch (how) {
+                case Joints::Twisted:
+                    finding.sentence = text(
+                        "%1 is only twisted together: solder it, or sleeve it tight where only "
+                        "lamp current flows.",
+                        atStart(called));
+                    finding.action = text("solder %1", called);
+                    next(text("It is soldered and sleeved"), "sleeved");
+                    break;
                 case Joints::Tacked:
                     finding.sentence =
-                        text("%1 is only tacked: solder and sleeve it before the body goes on.",
-                             atStart(called));
+                        stands ? text(
+                                     "%1 is only tacked: solder and sleeve it before it is closed "
+                                     "up.",
+                                     atStart(called))
+                               : text(
+                                     "%1 is only tacked: solder and sleeve it before the body "
+                                     "goes on.",
+                                     atStart(called));
                     finding.action = text("solder %1", called);
                     next(text("It is soldered and sleeved"), "sleeved");
                     break;
                 case Joints::Soldered:
-                    finding.sentence = text(
-                        "The joints of %1 are bare: one touch of the frame, and its output "
-                        "is gone. Sleeve them.",
-                        called);
+                    finding.sentence =
+                        stands ? text(
+                                     "The joints of %1 are bare: where they touch, they short the "
+                                     "supply. Sleeve them.",
+                                     called)
+                               : text(
+                                     "The joints of %1 are bare: one touch of the frame, and its "
+                                     "output is gone. Sleeve them.",
+                                     called);
                     finding.action = text("sleeve the joints of %1", called);
                     next(text("They are sleeved"), "sleeved");
                     break;
                 case Joints::Sleeved:
                     finding.sentence =
-                        text("Light %1 from its own output once, before the body goes on.", called);
+                        stands ? text("Light %1 from its own supply once, before it is closed up.",
+                                      called)
+                               : text("Light %1 from its own output once, before the body goes on.",
+                                      called);
                     finding.action = text("light %1", called);
                     next(text("It lights"), "proved");
                     break;
@@ -184,7 +209,7 @@ void judgeInstalled(const Reckoned& facts, Judging& judging) {
         if (!facts.groups[g] || !switches(job, job.groups[g])) continue;
         for (std::size_t row = 0; row < job.groups[g].rows.size(); ++row) {
             judgeRead(job.groups[g], row, *facts.groups[g], judging);
-            judgeSeen(job.groups[g], row, facts.groups[g]->rows[row], judging);
+            judgeSeen(job, job.groups[g], row, facts.groups[g]->rows[row], judging);
         }
     }
     judgeJoints(job, judging);

@@ -52,7 +52,7 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
     std::vector<Option> options;
     // A wish beyond what the lamp bears is met as far as it bears it.
     ResistorWish wish = group.wish;
-    wish.target = group.atFull();
+    wish.target = group.atFull() / state.duty;  // at the peak
     Ohms ideal = state.ideal;
     if (wish.target > state.limit * 0.8 && ideal > Ohms{0}) {
         const double share = wish.target / (state.limit * 0.8);
@@ -69,6 +69,7 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
     };
     std::vector<Candidate> candidates;
     const auto add = [&](Ohms value, bool thumb) {
+        if (value > Ohms{0} && value < Ohms{1}) return;  // no line takes it, no drawer has it
         const bool known = std::any_of(candidates.begin(), candidates.end(),
                                        [&](const Candidate& c) { return c.value == value; });
         if (known) return;
@@ -86,6 +87,11 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
     add(Ohms{1000}, true);
     add(Ohms{2200}, true);
     if (wired) add(Ohms{0}, false);
+    // None at all is no remedy where it would burn.
+    std::erase_if(candidates, [&](const Candidate& each) {
+        return !(each.value > Ohms{0}) && each.current > state.limit &&
+               !(group.rows[row].resistor && *group.rows[row].resistor == each.value);
+    });
     const auto policy = fittedResistor(ideal, wish);
     std::stable_sort(
         candidates.begin(), candidates.end(), [&](const Candidate& a, const Candidate& b) {
@@ -102,7 +108,7 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
                       : every           ? text("%1 for each", formatted(candidate.value))
                       : candidate.thumb ? text("%1, the rule of thumb", formatted(candidate.value))
                                         : verbatim(formatted(candidate.value));
-        option.effect = effectWords(candidate.current, group.atFull());
+        option.effect = effectWords(candidate.current * state.duty, group.atFull());
         option.state = stateAgainst(candidate.current.value(), state.limit.value(), lampCloseAbove);
         option.jot = "resistor " + (every ? group.name : rowName(group, row)) + " " +
                      (none ? "none" : jotOhms(candidate.value));
@@ -278,13 +284,13 @@ RowVerdict rowVerdict(const RowState& made, Amperes wished) {
     if (made.highest > made.limit * lampCloseAbove) {
         return {RowTrouble::NearLimit, State::Close, Gravity::PartDestroyed};
     }
-    if (relativeLight(made.current, wished) < 0.5) {
+    if (relativeLight(made.current * made.duty, wished) < 0.5) {
         return {RowTrouble::TooDim, State::Close, Gravity::WorksBadly};
     }
     if (made.lowest < glimmersBelow(wished)) {
         return {RowTrouble::MayBeDark, State::Close, Gravity::WorksBadly};
     }
-    if (relativeLight(made.current, wished) > 4.0) {
+    if (relativeLight(made.current * made.duty, wished) > 4.0) {
         return {RowTrouble::TooBright, State::Close, Gravity::CouldBeBetter};
     }
     return {RowTrouble::None, State::Fine, Gravity::CouldBeBetter};
@@ -337,7 +343,7 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
     const std::string called = atStart(rowName(group, row));
     const std::string amps = formatted(made.current, 3);
     const std::string limit = formatted(made.limit, 3);
-    const Text light = lightWords(relativeLight(made.current, group.atFull()));
+    const Text light = lightWords(relativeLight(made.current * made.duty, group.atFull()));
     switch (trouble) {
         case RowTrouble::SupplyTooLow:
             if (sharedTakesTooMuch(group, state, row)) {
@@ -431,6 +437,10 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                         called, amps, formatted(made.highest, 3), limit);
         case RowTrouble::None:
             break;
+    }
+    if (made.duty < 1) {
+        return text("%1 lights half of the time: %2 of its %3 at the peak, %4 on average, %5.",
+                    called, amps, limit, formatted(made.current * made.duty, 3), light);
     }
     if (made.resistorPower > Watts{0.05}) {
         return text("%1 works: %2 of its %3, %4; its resistor takes %5, so %6 will do.", called,
@@ -564,6 +574,19 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                 finding.options = pairOptions(job, group, made, facts.house);
             } else if (!shared) {
                 finding.options = together.options(job, group, row, made, facts.house);
+            }
+            // A board that carries resistors wants no second one.
+            const bool carried = job.board.resistors == true && job.board.fate &&
+                                 *job.board.fate != BoardFate::None &&
+                                 *job.board.fate != BoardFate::Replaced;
+            if (carried && verdict.trouble == RowTrouble::NoResistor &&
+                group.output != supplyOutput) {
+                Option none;
+                none.what = text("no resistor");
+                none.effect = text("the board carries it");
+                none.state = State::Fine;
+                none.jot = "resistor " + called + " none";
+                finding.options.insert(finding.options.begin(), std::move(none));
             }
             finding.sentence =
                 anyway ? *anyway : rowSentence(group, row, state, verdict.trouble, finding.options);
@@ -1161,7 +1184,7 @@ void judgeOneFailed(const Reckoned& facts, const LampGroup& group, const GroupSt
 }
 
 double hoursOf(const BatteryPack& pack, Amperes load) { return runTime(pack, load).value() / 3600; }
-constexpr double fewHours = 2;
+constexpr double fewHours = 2, forAges = 1000;
 
 /// Which of the usual batteries gives volts that no 9 V block gives, with how long each lasts.
 std::vector<Option> batteriesOf(Volts volts, Amperes load) {
@@ -1169,7 +1192,9 @@ std::vector<Option> batteriesOf(Volts volts, Amperes load) {
     const auto add = [&](Text what, const BatteryPack& pack, std::string jot) {
         const double hours = hoursOf(pack, load);
         all.push_back(answer(std::move(what),
-                             text("lasts about %1 h", formatted(hours, Dimension::Ratio, 2)),
+                             hours > forAges
+                                 ? text("lasts for months")
+                                 : text("lasts about %1 h", formatted(hours, Dimension::Ratio, 2)),
                              hours < fewHours ? State::Close : State::Fine, std::move(jot)));
     };
     const double cells = std::round(volts.value() / 1.5);
@@ -1198,13 +1223,26 @@ void judgeBattery(const Reckoned& facts, Judging& judging) {
     if (!(all > Amperes{0})) return;
     const auto& read = facts.job.supply.volts;
     if (!known && read && (read->value < Volts{6} || read->value > Volts{10.5})) {
-        judging.say("lamp.battery", {}, State::Ask, Gravity::WorksBadly, [&](Finding& finding) {
+        const std::vector<Option> which = batteriesOf(read->value, all);
+        const bool matters =
+            which.empty() || std::any_of(which.begin(), which.end(), [](const Option& one) {
+                return one.state != State::Fine;
+            });
+        const State verdict = matters ? State::Ask : State::Fine;
+        judging.say("lamp.battery", {}, verdict, Gravity::WorksBadly, [&](Finding& finding) {
+            finding.options = which;
+            if (!matters) {
+                finding.sentence =
+                    text("Any usual battery of %1 lights the lamps for at least %2 h: %3 in all.",
+                         formatted(read->value, 3), formatted(fewHours, Dimension::Ratio),
+                         formatted(all, 3));
+                return;
+            }
             finding.sentence = text(
                 "Which battery gives %1? How long it lights the lamps, %2 in "
                 "all, hangs on it.",
                 formatted(read->value, 3), formatted(all, 3));
             finding.action = text("say which battery it is");
-            finding.options = batteriesOf(read->value, all);
         });
         return;
     }
@@ -1222,8 +1260,10 @@ void judgeBattery(const Reckoned& facts, Judging& judging) {
             : state == State::Close
                 ? text("With every lamp lit %1 lasts %2 h: %3 in all.",
                        known ? text("the battery") : text("a 9 V block"), lasts, formatted(all, 3))
-                : text("With every lamp lit %1 lasts about %2 h.",
-                       known ? text("the battery") : text("a 9 V block"), lasts);
+            : hours > forAges ? text("With every lamp lit %1 lasts for months.",
+                                     known ? text("the battery") : text("a 9 V block"))
+                              : text("With every lamp lit %1 lasts about %2 h.",
+                                     known ? text("the battery") : text("a 9 V block"), lasts);
         if (state != State::Fine)
             finding.action = text("dimmer or fewer lamps, or a larger battery");
         finding.figures = {figures::computed(text("All lamps lit"), "I_lamps", all, "", {}),

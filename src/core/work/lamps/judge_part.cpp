@@ -1,5 +1,6 @@
 #include "core/work/lamps/judge_part.h"
 
+#include "core/finding/answer.h"
 #include "core/led/led_body.h"
 #include "core/quantity/format.h"
 #include "core/work/lamps/row_names.h"
@@ -43,6 +44,11 @@ std::vector<Option> smallerParts(const Catalogue& catalogue, const LampGroup& gr
     return options;
 }
 
+bool isChip(LedBody body) {
+    return body == LedBody::Chip0402 || body == LedBody::Chip0603 || body == LedBody::Chip0805 ||
+           body == LedBody::Chip1206;
+}
+
 }  // namespace
 
 void judgeBores(const Reckoned& facts, const LampGroup& group, Judging& judging) {
@@ -53,32 +59,58 @@ void judgeBores(const Reckoned& facts, const LampGroup& group, Judging& judging)
         const HoleFor wants = holeFor(*part.body);
         // Behind a pipe or fibre its light goes through the hole, not it.
         if (group.rows[row].path.guide) continue;
-        const bool wide = wants.across <= bore->across;
+        const bool wide = wants.across <= bore->across || bore->holds;
+        // Its own diameter is a snug fit until it is tried; a chip may go in end-on.
+        constexpr Millimetres drillError{0.01};
+        const bool snug = !wide && snugHole(*part.body) <= bore->across + drillError;
         const bool deep = !bore->depth || wants.depth <= *bore->depth;
         if (wide && deep) continue;
         judging.say(
-            "lamp.bore:" + rowId(group, row), subjectOf(group), wide ? State::Close : State::Over,
-            wide ? Gravity::LooksUneven : Gravity::DoesNotWork, [&](Finding& finding) {
+            "lamp.bore:" + rowId(group, row), subjectOf(group),
+            wide || snug ? State::Close : State::Over,
+            wide || snug ? Gravity::LooksUneven : Gravity::DoesNotWork, [&](Finding& finding) {
                 const std::string called = atStart(rowName(group, row));
                 const std::string drill = formatted(bore->across, 3);
                 finding.sentence =
                     wide ? text("%1 stands %2 out of its hole: it is %3 long, the hole %4 deep.",
                                 called, formatted(wants.depth - *bore->depth, 2),
                                 formatted(wants.depth, 2), formatted(*bore->depth, 3))
-                         : text(
-                               "%1 does not go into its hole of %2: a %3 LED wants %4, painted and "
-                               "with its leads.",
-                               called, drill, std::string(name(*part.body)),
-                               formatted(wants.across, 2));
-                finding.action = wide ? text("a shorter LED for %1", rowName(group, row))
-                                      : text("a smaller LED for %1, or a hole of %2",
-                                             rowName(group, row), formatted(wants.across, 2));
+                    : snug && isChip(*part.body)
+                        ? text("%1 goes into its hole of %2 only end-on: try it.", called, drill)
+                    : snug
+                        ? text("%1 is a snug fit in its hole of %2: try it, or ream by 0.1 mm.",
+                               called, drill)
+                        : text(
+                              "%1 does not go into its hole of %2: a %3 LED wants %4, painted and "
+                              "with its leads.",
+                              called, drill, std::string(name(*part.body)),
+                              formatted(wants.across, 2));
+                finding.action = wide   ? text("a shorter LED for %1", rowName(group, row))
+                                 : snug ? text("try %1 in its hole", rowName(group, row))
+                                        : text("a smaller LED for %1, or a hole of %2",
+                                               rowName(group, row), formatted(wants.across, 2));
                 finding.figures = {
                     figures::assumed(text("Hole that it wants"), "d_lamp", wants.across,
                                      text("usual for %1", std::string(name(*part.body)))),
                     figures::chosen(text("Hole"), "d_hole", bore->across,
                                     text("for %1", rowName(group, row)),
                                     "bore " + rowName(group, row) + " ")};
+                if (!wide) {
+                    const Millimetres reamed = bore->across + Millimetres{0.1};
+                    const Millimetres to = snug && reamed >= wants.across ? reamed : wants.across;
+                    Option ream;
+                    ream.what = snug ? text("ream it to %1", formatted(to, 3))
+                                     : text("a hole of %1", formatted(to, 3));
+                    ream.effect = text("the LED goes in, painted");
+                    ream.state = State::Fine;
+                    ream.jot = "bore " + rowName(group, row) + " " +
+                               formatted(to.value(), Dimension::Ratio, 3) + "mm";
+                    finding.options.push_back(std::move(ream));
+                }
+                if (snug) {
+                    finding.options.push_back(answer(text("It holds"), text("go on"), State::Fine,
+                                                     "bore " + rowName(group, row) + " holds"));
+                }
                 for (Option& option : smallerParts(facts.catalogue, group, row, *bore)) {
                     if (option.jot != "lamp " + rowName(group, row) + " " + part.id)
                         finding.options.push_back(std::move(option));

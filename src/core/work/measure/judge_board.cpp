@@ -82,7 +82,8 @@ void judgeBoard(const Job& job, Judging& judging) {
     const FactoryBoard& board = job.board;
     if (!board.fate) {
         // Lamps that light without a decoder hang on something the factory put there.
-        if (!job.proof.lamps) return;
+        // On plain DC without a decoder they work as they were made: they are left alone.
+        if (!job.proof.lamps || (!isDigital(job.feed) && !job.decoder)) return;
         say(judging, "board.fate", State::Ask, Gravity::PartDestroyed,
             text("Lamps lit on plain DC: the factory's board or wiring feeds them. What becomes of "
                  "it?"),

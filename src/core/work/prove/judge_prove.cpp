@@ -95,6 +95,8 @@ void judgeTried(const Job& job, Judging& judging) {
 }
 
 void judgeStarts(const Job& job, Judging& judging) {
+    // With a decoder in it nothing moves below 5 to 7 V: that is no friction.
+    if (job.intake.arrival == Arrival::WithDecoder) return;
     const Volts late = usualThrottle(job) * lateShare;
     const ProofReading* forward = last(job, Direction::Forward, Pace::Starts);
     const ProofReading* reverse = last(job, Direction::Reverse, Pace::Starts);
@@ -250,7 +252,7 @@ void judgeSeen(const Job& job, Judging& judging) {
             finding.options.push_back(answer(text("“%1” is gone, tried again", remark),
                                              text("go on"), State::Fine, "remark gone " + remark));
         }
-        finding.sentence = text("Heard, seen or smelt on plain DC: %1.", all);
+        finding.sentence = text("Heard, seen or smelt: %1.", all);
         finding.action = text("find where it comes from");
     });
 }

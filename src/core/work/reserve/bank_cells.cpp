@@ -40,7 +40,7 @@ BankCell chargeCell(const RankedBank& one, const Job& job) {
     if (!(one.state.bank.charge > Ohms{0}))
         return {BankAspect::Charge, noValue(), State::Over, text("Nothing limits its charge.")};
     const Amperes peak = chargePeak(one.state.bank, one.state.bus);
-    return {BankAspect::Charge, verbatim(formatted(peak, 2)), chargeState(one.state),
+    return {BankAspect::Charge, verbatim(formatted(peak, 2)), chargeState(one.bank, one.state),
             text("Charges with %1 at first, %2 after 0.1 s.", formatted(peak, 2),
                  formatted(chargeAfter(one.state, programmingTime), 2))};
 }

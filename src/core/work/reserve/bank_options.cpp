@@ -55,8 +55,12 @@ double voltsMargin(BankKind kind, bool chargeLimited) {
 }
 
 State holdState(const BankState& state) {
-    if (!state.worst || *state.worst >= state.needed) return State::Fine;
-    return !state.hold->time || *state.hold->time >= state.needed ? State::Close : State::Over;
+    // Too short is still better than none.
+    return !state.worst || *state.worst >= state.needed ? State::Fine : State::Close;
+}
+
+bool holdsTooShort(const BankState& state) {
+    return state.hold->time && *state.hold->time < state.needed;
 }
 
 State allowedState(const Job& job, const BankPart& part) {
@@ -74,10 +78,13 @@ Watts chargeHeat(const BankState& state) {
     const Amperes peak = chargePeak(state.bank, state.bus);
     return peak * peak * state.bank.charge;
 }
-State chargeState(const BankState& state) {
-    if (!(state.bank.charge > Ohms{0})) return State::Over;
-    const bool trips = chargeAfter(state, programmingTime) > programmingLimit;
-    return trips || cooksItsResistor(state) ? State::Close : State::Fine;
+State chargeState(const FittedBank& fitted, const BankState& state) {
+    // A booster looks how long it lasts, not how high it is.
+    if (chargeBelow(state, boosterTrips) > boosterLooks) return State::Over;
+    // What limits a plug-in reserve is made for it.
+    if (fitted.part.kind == BankKind::Module && !fitted.charge) return State::Fine;
+    const bool sparks = chargePeak(throughLeads(state.bank), state.bus) > boosterTrips;
+    return sparks || cooksItsResistor(state) ? State::Close : State::Fine;
 }
 State dirtState(const Job& job, std::optional<Seconds> carried) {
     const double left = stuttersWith(job, carried).value_or(0);
@@ -127,9 +134,11 @@ std::vector<RankedBank> rankedBanks(const Reckoned& facts, const Loads& loads) {
     };
     std::stable_sort(all.begin(), all.end(), [&](const RankedBank& a, const RankedBank& b) {
         if (a.worst != b.worst) return a.worst < b.worst;
+        if (holdsTooShort(a.state) != holdsTooShort(b.state)) return holdsTooShort(b.state);
         if (a.room != b.room) return a.room;
-        return a.worst == State::Over ? a.state.hold->time > b.state.hold->time
-                                      : volume(a) < volume(b);
+        return a.worst == State::Over || holdsTooShort(a.state)
+                   ? a.state.hold->time > b.state.hold->time
+                   : volume(a) < volume(b);
     });
     return all;
 }

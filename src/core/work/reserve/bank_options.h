@@ -13,15 +13,17 @@ namespace glimmet::core::reserve {
 /// What the rating should be above the volts that come (docs/physics.md).
 [[nodiscard]] double voltsMargin(BankKind kind, bool chargeLimited);
 [[nodiscard]] State holdState(const BankState& state);
+/// Typically shorter than what it is needed for. Precondition: state.hold.
+[[nodiscard]] bool holdsTooShort(const BankState& state);
 /// Over where the decoder's leaflet allows less; a plug-in reserve charges by itself.
 [[nodiscard]] State allowedState(const Job& job, const BankPart& part);
 [[nodiscard]] State voltsState(const BankPart& part, const BankState& state);
 
 /// What its charge resistor gets at the first moment.
 [[nodiscard]] Watts chargeHeat(const BankState& state);
-/// Over where nothing limits the charge, close where a programming track trips or the resistor
-/// cooks.
-[[nodiscard]] State chargeState(const BankState& state);
+/// Over where the charge lasts long enough above a booster's limit to trip it, close where it
+/// sparks or the resistor cooks.
+[[nodiscard]] State chargeState(const FittedBank& fitted, const BankState& state);
 
 /// What is left of the stutters that were counted, carried for so long (nothing: as long as one
 /// likes); fine where nobody counted.

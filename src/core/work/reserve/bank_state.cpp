@@ -4,6 +4,7 @@
 #include "core/track/dirt.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/reserve/leak.h"
+#include "core/work/reserve/lifted.h"
 #include "core/work/reserve/rolling.h"
 #include "core/work/supply.h"
 
@@ -91,12 +92,22 @@ const std::optional<FittedBank>& working(const Job& job) {
     return job.bank && (job.bank->dead || job.bank->turned) ? none : job.bank;
 }
 
+namespace {
+/// What was found, unless no bank can have so much more than is printed: then it was misread.
+const FoundCapacitance* believed(const FittedBank& bank) {
+    const bool impossible = againstPrint(bank) == AgainstPrint::More;
+    return bank.measured && !impossible ? &*bank.measured : nullptr;
+}
+}  // namespace
+
 Farads capacitanceOf(const FittedBank& bank) {
-    return bank.measured ? bank.measured->value : bank.part.capacitance;
+    const FoundCapacitance* found = believed(bank);
+    return found ? found->value : bank.part.capacitance;
 }
 
 double lessBy(const FittedBank& bank) {
-    return bank.measured ? bank.measured->within : capacitanceShort;
+    const FoundCapacitance* found = believed(bank);
+    return found ? found->within : capacitanceShort;
 }
 
 Loads loadsOf(const Reckoned& facts) {

@@ -25,7 +25,7 @@ Consequence onProgrammingTrack(const BankState& state) {
     Consequence made;
     made.when = text("On the programming track");
     const Amperes then = chargeAfter(state, programmingTime);
-    const Seconds seen = chargeBelow(state, programmingLimit - acknowledgeCurrent);
+    const Seconds seen = chargeBelow(state, acknowledgeCurrent);
     const bool trips = then > programmingLimit;
     const bool late = seen > programmingTime;
     made.state = trips || late ? State::Close : State::Fine;
@@ -283,14 +283,21 @@ double leftInTenYears(const FittedBank& bank, const BankState& state) {
                      state.full / cells, part.rated / cells);
 }
 
+Bank throughLeads(Bank bank) {
+    bank.charge = std::max(bank.charge, leads);
+    return bank;
+}
+
 Amperes chargeAfter(const BankState& state, Seconds time) {
-    const double tau = chargeTimeConstant(state.bank).value();
-    return chargePeak(state.bank, state.bus) * std::exp(-time.value() / tau);
+    const Bank bank = throughLeads(state.bank);
+    const double tau = chargeTimeConstant(bank).value();
+    return chargePeak(bank, state.bus) * std::exp(-time.value() / tau);
 }
 
 Seconds chargeBelow(const BankState& state, Amperes current) {
-    const double ratio = (chargePeak(state.bank, state.bus) / current).value();
-    return ratio > 1 ? chargeTimeConstant(state.bank) * std::log(ratio) : Seconds{0};
+    const Bank bank = throughLeads(state.bank);
+    const double ratio = (chargePeak(bank, state.bus) / current).value();
+    return ratio > 1 ? chargeTimeConstant(bank) * std::log(ratio) : Seconds{0};
 }
 
 std::vector<Consequence> consequencesOf(const Reckoned& facts) {

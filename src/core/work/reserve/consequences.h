@@ -10,9 +10,12 @@
 namespace glimmet::core::reserve {
 
 // What is assumed; sources in docs/physics.md ("What a bank brings with it").
-inline constexpr Amperes programmingLimit{0.1};  ///< that a programming track bears …
-inline constexpr Seconds programmingTime{0.1};   ///< … so long after it came on
+inline constexpr Amperes programmingLimit{0.25};  ///< that a programming track bears …
+inline constexpr Seconds programmingTime{0.1};    ///< … so long after it came on
 inline constexpr Amperes acknowledgeCurrent{0.06};
+inline constexpr Amperes boosterTrips{5};      ///< above it a booster takes a load for a short …
+inline constexpr Seconds boosterLooks{10e-3};  ///< … once it lasts so long, the quickest of them
+inline constexpr Ohms leads{1};                ///< of wheels, wires and bridge, at the least
 inline constexpr Amperes usualBooster{3};
 inline constexpr Volts silentBelow{8};    ///< an amplifier of a decoder
 inline constexpr Volts throttleOpen{18};  ///< a throttle of 12 V with little on it
@@ -26,6 +29,8 @@ inline constexpr Ohms balanceOhms{10e3};           ///< across each cell
 /// The time in which a bank loses its volts by itself, to a third.
 [[nodiscard]] Seconds selfDischarge(BankKind kind);
 
+/// The bank with what limits its charge where no resistor does: leads and bridge.
+[[nodiscard]] Bank throughLeads(Bank bank);
 /// Charge current of a bank so long after the power came on. Range: charge resistor > 0.
 [[nodiscard]] Amperes chargeAfter(const BankState& state, Seconds time);
 /// When its charge has fallen below a current; 0 s where it never was above. Range: as above.

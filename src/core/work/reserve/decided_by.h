@@ -18,9 +18,12 @@ inline constexpr DecidedBy decidedBy[] = {
      "than "
      "it bears, close where in more than one of a hundred."},
     {"reserve.charge",
-     "Over without a charge resistor; close where it draws more than 100 mA after "
-     "0.1 s on the programming track, or one charge puts more than 1 J into its resistor "
-     "at more than 0.25 W."},
+     "Over where it draws more than 5 A for longer than 10 ms; close where it draws more than 5 A "
+     "at "
+     "all, or one charge puts more than 1 J into its resistor at more than 0.25 W."},
+    {"reserve.programming",
+     "Close where it draws more than 250 mA after 0.1 s on the programming track, or hides an "
+     "acknowledge of 60 mA for more than 1 s; fine where its decoder disconnects it."},
     {"reserve.clamp",
      "Over where its highest lies above the bank's rating, where nothing limits its current, or "
      "where it gives off more than 0.25 W; close where its lowest lies below the highest bus. "
@@ -37,8 +40,9 @@ inline constexpr DecidedBy decidedBy[] = {
      "Of the stutters that were counted, those that outlast the bank: over above one in "
      "10 m, close above one in 100 m."},
     {"reserve.hold",
-     "Over where it holds shorter than what is needed, close where its worst case "
-     "does (least volts, 20 % less capacitance)."},
+     "Close where it holds shorter than what is needed, typically or in its worst case (least "
+     "volts, "
+     "20 % less capacitance)."},
     {"reserve.leak",
      "Of a bank whose volts were read on the track: over above its rating, or where a leak heats "
      "it "

@@ -172,6 +172,10 @@ void judgeClamp(const Reckoned& facts, const BankState& state, Judging& judging)
             !limited && made.heat > Watts{0}
                 ? text("Nothing limits what flows through the clamp: from %1 on it shorts the bus.",
                        low)
+            : !(made.heat > Watts{0}) && lets
+                ? text(
+                      "The clamp of %1 never conducts: no more than %2 come. It does nothing here.",
+                      volts, top)
             : lets
                 ? text("The clamp of %1 may let %2 come to a bank rated %3: it protects nothing.",
                        volts, high, formatted(part.rated, 3))
@@ -289,9 +293,11 @@ ClampState clampState(const BankClamp& clamp, const BankPart& part, const BankSt
                                     made.lowest.value()}
                             : Watts{1000};
     }
-    made.state = made.highest > part.rated || made.heat > clampBears ? State::Over
-                 : made.heat > Watts{0}                              ? State::Close
-                                                                     : State::Fine;
+    // One that never conducts does nothing, for good or ill.
+    const bool dark = !(made.heat > Watts{0});
+    made.state = dark                                                  ? State::Fine
+                 : made.highest > part.rated || made.heat > clampBears ? State::Over
+                                                                       : State::Close;
     return made;
 }
 

@@ -78,6 +78,7 @@ void judgeNone(const Reckoned& facts, OfferedBanks& banks, Judging& judging) {
 void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state,
                OfferedBanks& banks, Judging& judging) {
     const State verdict = holdState(state);
+    const bool tooShort = holdsTooShort(state);
     judging.say("reserve.hold", {}, verdict, Gravity::WorksBadly, [&](Finding& finding) {
         const auto longest = longestDead(facts.job);
         const Text held = state.hold->time ? verbatim(formatted(*state.hold->time, 2))
@@ -94,15 +95,14 @@ void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state
                 : text("a stutter on dirty rails takes %1", formatted(dirt, 2));
         const bool slow = state.back > usualDiode * 4.0;
         finding.sentence = verdict == State::Fine ? text("Holds %1: %2.", held, dead)
-                           : verdict == State::Close
-                               ? text("Holds %1, and %2 in the worst case: %3.", held,
-                                      formatted(state.worst.value_or(Seconds{0}), 2), dead)
-                           : slow ? text(
-                                        "Holds only %1 because it gives back through its charge "
-                                        "resistor: %2.",
-                                        held, dead)
+                           : !tooShort ? text("Holds %1, and %2 in the worst case: %3.", held,
+                                              formatted(state.worst.value_or(Seconds{0}), 2), dead)
+                           : slow      ? text(
+                                             "Holds only %1 because it gives back through its charge "
+                                                  "resistor: %2.",
+                                             held, dead)
                                   : text("Too short: holds %1, and %2.", held, dead);
-        if (verdict == State::Over) {
+        if (tooShort) {
             finding.action =
                 slow ? text("put a diode across the charge resistor") : text("a larger bank");
         }
@@ -270,11 +270,15 @@ Watts soldRating(Watts heat) {
 }
 
 void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging) {
-    const State verdict = chargeState(state);
+    const Bank through = throughLeads(state.bank);
+    const State verdict = chargeState(*facts.job.bank, state);
+    const bool limited = state.bank.charge > Ohms{0};
     judging.say("reserve.charge", {}, verdict, Gravity::DoesNotWork, [&](Finding& finding) {
         const auto withCharge = [&](Ohms value) {
             BankState tried = state;
             tried.bank.charge = value;
+            FittedBank with = *facts.job.bank;
+            with.charge = value;
             Option option;
             // Without a diode past it the bank would give back through the resistor: held up by it.
             const bool diode = state.bank.diode > Volts{0};
@@ -283,7 +287,7 @@ void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging
             option.effect =
                 text("%1 at first, full after %2", formatted(chargePeak(tried.bank, tried.bus), 2),
                      formatted(rechargeTime(tried.bank, tried.full, Volts{0}), 2));
-            option.state = chargeState(tried);
+            option.state = chargeState(with, tried);
             option.jot = "charge " + formatted(value.value(), Dimension::Ratio) + "R";
             if (!diode) {
                 option.jot += " diode " + formatted(usualDiode.value(), Dimension::Ratio) + "V";
@@ -291,26 +295,21 @@ void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging
             option.inPlace = facts.job.bank->charge && *facts.job.bank->charge == value;
             finding.options.push_back(std::move(option));
         };
-        if (verdict == State::Over) {
-            finding.sentence = text(
-                "Nothing limits the charge: it trips the booster when the model is put on the "
-                "track, and programming fails.");
-            finding.action = text("a resistor in the charge path");
-            for (const double value : {100.0, 220.0, 47.0}) withCharge(Ohms{value});
-            finding.figures = {figures::chosen(text("Charge resistor"), "R_charge",
-                                               state.bank.charge, text("none"), "charge ")};
-            return;
-        }
-        const Amperes peak = chargePeak(state.bank, state.bus);
-        const Seconds full = rechargeTime(state.bank, state.full, Volts{0});
+        const Amperes peak = chargePeak(through, state.bus);
+        const Seconds above = chargeBelow(state, boosterTrips);
+        const Seconds full = rechargeTime(through, state.full, Volts{0});
         const Joules heat = chargeEnergy(state.bank, state.bus);
-        const bool trips = chargeAfter(state, programmingTime) > programmingLimit;
-        if (trips) finding.action = text("take the bank off to program");
+        const bool sparks = peak > boosterTrips;
         finding.sentence =
-            trips ? text(
-                        "Charges with %1 and is full after %2: longer than the programming track "
-                        "bears. Take the bank off to program, or fit more ohms.",
-                        formatted(peak, 2), formatted(full, 2))
+            verdict == State::Over
+                ? text(
+                      "Charging draws more than %1 for %2: the booster trips when the model is put "
+                      "on the track.",
+                      formatted(boosterTrips), formatted(above, 2))
+            : sparks ? text(
+                           "Charging draws a %1 spike for %2: wheels spark, but no booster trips "
+                           "so soon.",
+                           formatted(peak, 2), formatted(above, 2))
             : verdict == State::Close
                 ? text(
                       "Charges with %1; %2 go into the charge resistor each time: one of %3, not "
@@ -319,21 +318,73 @@ void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging
                       formatted(soldRating(chargeHeat(state))))
                 : text("Charges with %1 and is full after %2.", formatted(peak, 2),
                        formatted(full, 2));
+        if (verdict == State::Over || sparks)
+            finding.action = text("a resistor in the charge path");
         const FittedBank& bank = *facts.job.bank;
         finding.figures = {
             figures::computed(
                 text("First charge current"), "I_charge", peak, "V_bus / R_charge",
                 {busFigure(facts.job, facts.house),
-                 bank.charge ? figures::chosen(text("Charge resistor"), "R_charge",
-                                               state.bank.charge, {}, "charge ")
-                             : figures::catalogue(text("Charge resistor"), "R_charge",
-                                                  state.bank.charge, verbatim(bank.part.name))}),
+                 !limited      ? figures::assumed(text("Leads and bridge"), "R_charge", leads,
+                                                  text("no charge resistor"), "charge ")
+                 : bank.charge ? figures::chosen(text("Charge resistor"), "R_charge",
+                                                 state.bank.charge, {}, "charge ")
+                               : figures::catalogue(text("Charge resistor"), "R_charge",
+                                                    state.bank.charge, verbatim(bank.part.name))}),
             figures::computed(text("Full after"), "t_full", full, "", {}),
             figures::computed(text("Heat of one charge"), "E_charge", heat, "", {})};
-        if (verdict == State::Close) {
+        if (verdict == State::Over || sparks) {
+            for (const double value : {100.0, 220.0, 47.0}) withCharge(Ohms{value});
+        } else if (verdict == State::Close) {
             for (const double value : {100.0, 220.0, 470.0}) withCharge(Ohms{value});
         }
     });
+}
+
+/// On the programming track: whether it switches off, and how long an acknowledge is masked.
+void judgeProgramming(const Reckoned& facts, const BankState& state, Judging& judging) {
+    const Job& job = facts.job;
+    if (!job.decoder) return;
+    // A plug-in reserve on its terminals disconnects itself, as long as no read-back fails.
+    const bool managed = job.bank->part.kind == BankKind::Module &&
+                         job.decoder->part.reserve == ReserveTerminals::Managed;
+    const Amperes then = chargeAfter(state, programmingTime);
+    const Seconds masked = chargeBelow(state, acknowledgeCurrent);
+    const bool trips = then > programmingLimit;
+    constexpr Seconds noticed{1};
+    const bool late = masked > noticed;
+    if (managed) {
+        judging.say("reserve.programming", {}, State::Fine, Gravity::WorksBadly,
+                    [&](Finding& finding) {
+                        finding.sentence = text(
+                            "On the programming track its decoder usually disconnects it; that "
+                            "holds until a read-back fails.");
+                        finding.figures = {};
+                    });
+        return;
+    }
+    if (!trips && !late) return;
+    judging.say(
+        "reserve.programming", {}, State::Close, Gravity::WorksBadly, [&](Finding& finding) {
+            finding.sentence =
+                trips ? text(
+                            "The programming track switches off: charging still draws %1 "
+                            "after %2, and %3 is allowed. Take the stay-alive off to "
+                            "program.",
+                            formatted(then, 2), formatted(programmingTime),
+                            formatted(programmingLimit))
+                      : text(
+                            "Reading settings may fail for %1: charging hides the %2 of "
+                            "an acknowledge. Wait so long, or take the stay-alive off.",
+                            formatted(masked, 2), formatted(acknowledgeCurrent));
+            finding.action = text("take the stay-alive off to program");
+            finding.figures = {
+                figures::computed(
+                    text("Charging, %1 after power came on", formatted(programmingTime)),
+                    "I_charge", then, "V_bus / R_charge · e^(−t / (R_charge · C))",
+                    {busFigure(facts.job, facts.house)}),
+                figures::computed(text("Hides an acknowledge for"), "t_mask", masked, "", {})};
+        });
 }
 
 /// Where it lies; what has room is told by the picture.
@@ -408,6 +459,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     judgeVolts(facts, state, banks, judging);
     judgeFound(facts, state, banks, judging);
     judgeCharge(facts, state, judging);
+    judgeProgramming(facts, state, judging);
     judgeFitting(facts, state, judging);
 }
 
