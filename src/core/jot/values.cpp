@@ -41,7 +41,17 @@ std::vector<double> credibleValues(const Token& token, const Takes& takes) {
     if (!token.unit && last >= '0' && last <= '9') {
         for (double& value : values) value *= takes.bare;
     }
-    std::erase_if(values, [&](double value) { return !credible(value, takes); });
+    const std::vector<double> said = values;
+    const auto drop = [&] {
+        std::erase_if(values, [&](double value) { return !credible(value, takes); });
+    };
+    drop();
+    // Typed in capitals MA and MV are milliamperes and millivolts: a bench has no other.
+    const std::string_view words = token.words;
+    if (values.empty() && (words.ends_with("MA") || words.ends_with("MV"))) {
+        for (const double value : said) values.push_back(value * 1e-9);
+        drop();
+    }
     return values;
 }
 

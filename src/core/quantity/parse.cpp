@@ -215,13 +215,6 @@ std::optional<Suffix> suffixOf(std::string_view word, Dimension wanted) {
         if (prefix.exponent == 0) continue;
         for (const UnitWord& unit : unitWords) {
             if (unit.prefixed && (lowered(rest) == unit.word || rest == unit.word)) {
-                // Typed in capitals, MA and MV are milliamperes and millivolts: a bench has no
-                // other.
-                const bool capitals =
-                    prefix.word == "M" &&
-                    (unit.dimension == Dimension::Current || unit.dimension == Dimension::Voltage ||
-                     unit.dimension == Dimension::Power || unit.dimension == Dimension::Charge);
-                if (capitals) return Suffix{unit.exponent - 3, unit.factor, unit.dimension};
                 return Suffix{prefix.exponent + unit.exponent, unit.factor, unit.dimension};
             }
         }
