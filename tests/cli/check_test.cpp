@@ -69,23 +69,24 @@ TEST(Stages, TellHowEachStandsAndWhatIsNext) {
     const auto out = checked(wanted).asJson();
     const auto& job = out["jobs"][0];
     EXPECT_EQ(job["name"], "\"Tern\"");
-    EXPECT_EQ(job["next"], "look at output rear for a resistor");
+    EXPECT_EQ(job["next"], "say where the decoder lies");
     ASSERT_EQ(job["stages"].size(), 6U);
     EXPECT_EQ(job["stages"][2],
               (nlohmann::json{
                   {"stage", "measure"}, {"kind", "done"}, {"state", "fine"}, {"why", "all fits"}}));
     EXPECT_EQ(job["stages"][4]["stage"], "lamps");
-    EXPECT_EQ(job["stages"][4]["kind"], "here");
+    EXPECT_EQ(job["stages"][3]["kind"], "here");
+    EXPECT_EQ(job["stages"][4]["kind"], "ahead");
     EXPECT_EQ(job["stages"][4]["state"], "ask");
     EXPECT_EQ(job["stages"][4]["why"], "look at output rear for a resistor");
     wanted.json = false;
     EXPECT_EQ(checked(wanted).out,
-              "\"Tern\": look at output rear for a resistor\n"
+              "\"Tern\": say where the decoder lies\n"
               "  done    intake: not looked over\n"
               "  done    prove: not tried\n"
               "  done    measure: all fits\n"
-              "  done    choose: all fits\n"
-              "  here    lamps: look at output rear for a resistor\n"
+              "  here    choose: say where the decoder lies\n"
+              "  ahead   lamps: look at output rear for a resistor\n"
               "  done    reserve: none fitted\n");
 }
 TEST(Stages, TellOfEveryJobOfAWorkshopByItsNumber) {

@@ -137,9 +137,15 @@ inline core::Job keptJob(const std::string& name) {
 }
 
 /// Jobs as they were kept in format 2: a shunter, a railcar of two units, a tank engine half known.
+/// What that format had no words for was seen since: the shunter's brushes and its wheels.
 inline const std::vector<core::Job>& keptJobs() {
-    static const std::vector<core::Job> kept = {keptJob("format2/ling"), keptJob("format2/tern"),
-                                                keptJob("format2/kittiwake")};
+    static const std::vector<core::Job> kept = [] {
+        std::vector<core::Job> jobs = {keptJob("format2/ling"), keptJob("format2/tern"),
+                                       keptJob("format2/kittiwake")};
+        jobs[0].units[0].motors[0].isolated = true;
+        for (core::Axle& axle : jobs[0].units[0].body.axles) axle.looked = true;
+        return jobs;
+    }();
     return kept;
 }
 
