@@ -26,7 +26,7 @@ TEST(Shelf, ShowsEveryJobWithWhatToDoNext) {
     }
     const QModelIndex tern = list->model()->index(2, 0);
     EXPECT_EQ(tern.data(ShelfModel::StateRole).toInt(), static_cast<int>(core::State::Ask));
-    EXPECT_TRUE(tern.data(ShelfModel::NextRole).toString().contains(u"output rear"_s));
+    EXPECT_TRUE(tern.data(ShelfModel::NextRole).toString().contains(u"where the decoder lies"_s));
 }
 TEST(Shelf, OpensTheJobThatIsPressed) {
     OpenWindow app;

@@ -314,7 +314,7 @@ TEST(JotLine, GoesOnWithTab) {
     auto* field = line.findChild<QLineEdit*>(u"jot"_s);
     const auto* waysOn = line.findChild<QLabel*>(u"jotWaysOn"_s);
     QTest::keyClicks(field, u"resi"_s);
-    EXPECT_EQ(waysOn->text(), u"Tab: resistor (resistor LAMP [OHMS] [none])"_s);
+    EXPECT_EQ(waysOn->text(), u"Tab: resistor (resistor LAMP [OHMS] [none] [PACKAGE])"_s);
     QTest::keyClick(field, Qt::Key_Tab);
     EXPECT_EQ(field->text(), u"resistor "_s);
     QTest::keyClicks(field, u"r"_s);
