@@ -60,7 +60,8 @@ Result<Jotted> decoder(const Said& said) {
             result.meaning = text("%1, %2", result.meaning, seatWords(said.context.job, *where));
         }
     } else if (said.name("IN")) {
-        return refuse(ErrorCode::NotUnderstood, text("No decoder lies nowhere: decoder none."));
+        return refuse(ErrorCode::NotUnderstood,
+                      text("Without a decoder there is nothing to place: write decoder none."));
     }
     for (const DecoderOutput& old : before ? before->part.outputs : std::vector<DecoderOutput>{}) {
         if (old.seriesMeasured.empty()) continue;

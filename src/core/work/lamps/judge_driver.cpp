@@ -130,9 +130,10 @@ void oneRow(const Reckoned& facts, const LampGroup& group, const Driven& made, F
     finding.options.push_back(std::move(option));
 }
 
-/// Outputs that switch to ground and are free, where one that keeps its current does not do.
-void otherOutputs(const Job& job, const LampGroup& group, const Driven& made, Finding& finding) {
-    if (made.verdict == State::Fine || made.trouble == DriverTrouble::NotConnected) return;
+}  // namespace
+
+std::vector<Option> movesToGround(const Job& job, const LampGroup& group) {
+    std::vector<Option> options;
     for (const DecoderOutput& other : job.decoder->part.outputs) {
         const bool taken =
             std::any_of(job.groups.begin(), job.groups.end(),
@@ -143,11 +144,10 @@ void otherOutputs(const Job& job, const LampGroup& group, const Driven& made, Fi
         option.effect = text("that one switches to ground");
         option.state = State::Fine;
         option.jot = "lamp " + group.name + " on " + other.name;
-        finding.options.push_back(std::move(option));
+        options.push_back(std::move(option));
     }
+    return options;
 }
-
-}  // namespace
 
 void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState& state,
                  Judging& judging) {
@@ -275,7 +275,12 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                 feedFigure(facts.job, group, facts.house),
                 figures::computed(text("Heat of the driver"), "P", made.heat, "", {lamps})};
             if (byOutput) {
-                otherOutputs(facts.job, group, made, finding);
+                // Where one that keeps its current does not do.
+                if (made.verdict != State::Fine && made.trouble != DriverTrouble::NotConnected) {
+                    for (Option& each : movesToGround(facts.job, group)) {
+                        finding.options.push_back(std::move(each));
+                    }
+                }
                 oneRow(facts, group, made, finding);
                 return;
             }

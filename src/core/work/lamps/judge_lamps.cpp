@@ -908,28 +908,12 @@ bool judgeOutputKind(const Reckoned& facts, const LampGroup& group, const GroupS
     const Job& job = facts.job;
     const DecoderOutput* output = outputNamed(job, group.output);
     if (!output || output->kind == OutputKind::LowSide) return false;
-    const auto move = [&] {
-        std::vector<Option> options;
-        for (const DecoderOutput& other : job.decoder->part.outputs) {
-            const bool taken =
-                std::any_of(job.groups.begin(), job.groups.end(),
-                            [&](const LampGroup& each) { return each.output == other.name; });
-            if (other.kind != OutputKind::LowSide || taken) continue;
-            Option option;
-            option.what = text("move it to output %1", other.name);
-            option.effect = text("that one switches to ground");
-            option.state = State::Fine;
-            option.jot = "lamp " + group.name + " on " + other.name;
-            options.push_back(std::move(option));
-        }
-        return options;
-    };
     const auto say = [&](State verdict, Gravity gravity, Text sentence, Text action) {
         judging.say("lamp.output-kind:" + group.id, subjectOf(group), verdict, gravity,
                     [&](Finding& finding) {
                         finding.sentence = std::move(sentence);
                         finding.action = std::move(action);
-                        if (verdict == State::Over) finding.options = move();
+                        if (verdict == State::Over) finding.options = movesToGround(job, group);
                     });
     };
     switch (output->kind) {

@@ -75,7 +75,7 @@ Result<Jotted> proved(const Said& said) {
 /// "fails: short with a decoder in": a sign for intake's suspects; plain DC stands as it was.
 Result<Jotted> withDecoder(const Said& said) {
     if (said.context.job.proof.remarks.size() >= 100)
-        return refuse(ErrorCode::OutOfRange, text("That are remarks enough for one proof."));
+        return refuse(ErrorCode::OutOfRange, text("Those are remarks enough for one proof."));
     Jotted result =
         jotted(said, said.context.job.proof.runs == true
                          ? text("Noted: %1. That it runs on plain DC stays proved", said.rest)
@@ -151,7 +151,7 @@ Result<Jotted> remark(const Said& said) {
                       text("What is to be heard? Write it like %1.", said.verb.examples.front()));
     }
     if (said.context.job.proof.remarks.size() >= 100) {
-        return refuse(ErrorCode::OutOfRange, text("That are remarks enough for one proof."));
+        return refuse(ErrorCode::OutOfRange, text("Those are remarks enough for one proof."));
     }
     Jotted result = jotted(said, text("Heard, seen or smelt: %1", said.rest));
     result.after.proof.remarks.push_back(said.rest);
