@@ -382,7 +382,7 @@ TEST(LampFindings, OfferRankedResistorsWithTheCurrentEachReallyGives) {
     EXPECT_EQ(lamp.state, State::Ask);
     ASSERT_GE(lamp.options.size(), 4U);
     EXPECT_EQ(plain(lamp.options[0].what), "2.2 kΩ");
-    EXPECT_EQ(plain(lamp.options[0].effect), "4.72 mA, as bright as wanted");
+    EXPECT_EQ(plain(lamp.options[0].effect), "4.72 mA, bright");
     EXPECT_EQ(lamp.options[0].jot, "resistor front lamp 2.2k");
     const bool thumb = std::any_of(
         lamp.options.begin(), lamp.options.end(),
@@ -1139,9 +1139,9 @@ TEST(LitLamps, AreAsBrightAsTheCubeRootOfTheirLight) {
     EXPECT_EQ(perceivedBrightness(Amperes{5}), 1);
 }
 TEST(LightWords, StepAtWhatTheEyeCanTell) {
-    EXPECT_EQ(plain(lightWords(1.2)), "as bright as wanted");
-    EXPECT_EQ(plain(lightWords(1.3)), "a little brighter than wanted");
-    EXPECT_EQ(plain(lightWords(0.7)), "a little dimmer than wanted");
+    EXPECT_EQ(plain(lightWords(1.4)), "as bright as wanted");
+    EXPECT_EQ(plain(lightWords(1.6)), "a little brighter than wanted");
+    EXPECT_EQ(plain(lightWords(0.6)), "a little dimmer than wanted");
     EXPECT_EQ(plain(lightWords(2.1)), "clearly brighter than wanted");
     EXPECT_EQ(plain(lightWords(0.4)), "clearly dimmer than wanted");
     EXPECT_EQ(plain(lightWords(0)), "dark");

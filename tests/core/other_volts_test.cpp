@@ -155,8 +155,8 @@ TEST(OutputLimit, IsAskedForWhereItMatters) {
 
 // What a decoder takes away it can give back: no iron is needed for that.
 TEST(Dimmed, IsMadeBrighterAtTheDecoderFirst) {
-    const Job job = tests::jotted(tests::shunter(),
-                                  {"lamp front white", "resistor front 2k2", "dim front 40%"});
+    const Job job = tests::jotted(
+        tests::shunter(), {"lamp front white for 5mA", "resistor front 2k2", "dim front 40%"});
     const auto at = [](const Job& one) {
         return finding(tests::checkedAll(one), "lamp.current:front lamp");
     };

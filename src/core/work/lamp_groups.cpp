@@ -845,11 +845,21 @@ Text lightWords(double relative) {
     if (relative < 1e-3) return text("dark");
     if (relative > 4.0) return text("far brighter than wanted");
     if (relative > 2.0) return text("clearly brighter than wanted");
-    if (relative > 1.25) return text("a little brighter than wanted");
+    if (relative > 1.5) return text("a little brighter than wanted");
     if (relative < 0.25) return text("far dimmer than wanted");
     if (relative < 0.5) return text("clearly dimmer than wanted");
-    if (relative < 0.8) return text("a little dimmer than wanted");
+    if (relative < 1 / 1.5) return text("a little dimmer than wanted");
     return text("as bright as wanted");
+}
+
+Text lightWords(const LampGroup& group, Amperes mean) {
+    if (group.hasTarget()) return lightWords(relativeLight(mean, group.atFull()));
+    const Amperes seen = mean * group.dimmed;
+    if (seen < glowCurrent) return text("dark");
+    if (seen < Amperes{0.0004}) return text("a faint glow");
+    if (seen < Amperes{0.002}) return text("a gentle glow");
+    if (seen < Amperes{0.01}) return text("bright");
+    return text("very bright");
 }
 
 }  // namespace glimmet::core

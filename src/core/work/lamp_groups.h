@@ -192,5 +192,8 @@ struct LitLamp {
 /// "as bright as wanted", "a little dimmer than wanted", "clearly brighter than wanted" …
 /// Steps at 25 %, 2:1 and 4:1: the eye's, for lamps in one scene (docs/physics.md).
 [[nodiscard]] Text lightWords(double relative);
+/// How a lamp of `group` shines at this mean current: against its target where it has one, else by
+/// itself: "a faint glow", "a gentle glow", "bright", "very bright".
+[[nodiscard]] Text lightWords(const LampGroup& group, Amperes mean);
 
 }  // namespace glimmet::core

@@ -64,29 +64,33 @@ void tryOptions(Finding& finding, const Reckoned& facts) { Trials(facts).tryOpti
 
 void Trials::tryOptions(Finding& finding) {
     if (finding.state == State::Fine || finding.options.empty()) return;
-    std::vector<int> rank(finding.options.size(), 2);
-    for (std::size_t i = 0; i < finding.options.size(); ++i) {
-        Option& option = finding.options[i];
-        if (option.kind == Option::Kind::Answer) return;  // a question has no better answer
-        if (i >= most) continue;
+    // A question has no better answer.
+    if (finding.options.front().kind == Option::Kind::Answer) return;
+    // What nobody tries nobody may promise.
+    if (finding.options.size() > most) finding.options.resize(most);
+    std::vector<int> rank;
+    for (Option& option : finding.options) {
         const Tried& then = tried(option.jot);
-        if (!then.facts) continue;
-        const auto& after = then.states;
-        option.state = stateOf(after, finding.id);
-        const auto trouble = std::find_if(after.begin(), after.end(), [&](const auto& each) {
-            // Of rows that were asked about as one the others come to what this one comes to.
-            const bool asOne = rowsOfOne(each.first, finding.id) && each.second <= option.state;
-            return each.first != finding.id && !asOne &&
-                   each.second > stateOf(m_before, each.first);
-        });
-        // What stays as grave as that is not moved, it stays.
-        const bool stays =
-            trouble != after.end() && option.state >= State::Ask && option.state >= trouble->second;
-        if (trouble == after.end() || stays) {
-            rank[i] = option.state == State::Fine ? 0 : option.state == State::Close ? 1 : 2;
+        if (!then.facts) {
+            rank.push_back(static_cast<int>(State::Over) + 1);
             continue;
         }
-        const Text sentence = findingsOf(*then.facts, trouble->first).front().sentence;
+        const State own = stateOf(then.states, finding.id);
+        // The gravest of what gets worse by it.
+        std::string trouble;
+        State follows = State::Fine;
+        for (const auto& [id, state] : then.states) {
+            // Of rows that were asked about as one the others come to what this one comes to.
+            const bool asOne = rowsOfOne(id, finding.id) && state <= own;
+            if (id == finding.id || asOne || state <= stateOf(m_before, id)) continue;
+            if (state > follows) trouble = id;
+            follows = worse(follows, state);
+        }
+        option.state = worse(own, follows);
+        rank.push_back(static_cast<int>(option.state));
+        // What stays as grave as that is not moved, it stays.
+        if (trouble.empty() || (own >= State::Ask && own >= follows)) continue;
+        const Text sentence = findingsOf(*then.facts, trouble).front().sentence;
         // Where the effect tells of that trouble already, it is not told twice.
         option.effect = plain(sentence).find(plain(option.effect)) != std::string::npos
                             ? text("but then: %1", sentence)

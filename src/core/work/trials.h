@@ -22,11 +22,11 @@ public:
     Trials(const Trials&) = delete;
     Trials& operator=(const Trials&) = delete;
 
-    /// Tries the remedies of a finding that is not fine and puts those first after which it is fine
-    /// and nothing else got worse, then those that leave it close; one that only moves the trouble
-    /// says so and comes last. An option's state becomes that of the finding with it taken (a
-    /// finding that is gone is fine). Answers are left as they stand, and so are the options of
-    /// what is fine.
+    /// Tries the remedies of a finding that is not fine. An option's state becomes that of the
+    /// finding with it taken (a finding that is gone is fine), or of the gravest finding that gets
+    /// worse by it, whichever is worse; what gets worse is said. They are put in the order of these
+    /// states, else as they stood. Answers are left as they are, and so are the options of what is
+    /// fine; more than eight are not offered.
     void tryOptions(Finding& finding);
 
 private:

@@ -79,15 +79,23 @@ void judgePack(const Reckoned& facts, const MotorEvidence& drive, Judging& judgi
     const Figure sustained = sustainedFigure(facts, drive);
     const auto& pack = job.supply.pack;
     if (!pack) {
+        // With its voltage read the kind decides nothing but how long it lasts.
+        if (job.supply.volts) {
+            judging.say(
+                "battery.pack", {}, State::Fine, Gravity::CouldBeBetter, [&](Finding& finding) {
+                    finding.sentence = text(
+                        "The battery makes %1; nobody noted which it is. Run time, fuse and "
+                        "cut-off depend on that.",
+                        formatted(job.supply.volts->value, 3));
+                    finding.figures = {sustained};
+                });
+            return;
+        }
         judging.say("battery.pack", {}, State::Ask, Gravity::DoesNotWork, [&](Finding& finding) {
-            finding.sentence = text(
-                "Which battery it carries is not known: run time, fuse and cut-off hang on it.");
+            finding.sentence = text("Which battery? Run time, fuse and cut-off depend on it.");
             finding.action = text("say which battery it carries");
             finding.figures = {sustained};
-            // About the volts that were read, else what its size runs on.
-            const double wanted = job.supply.volts       ? job.supply.volts->value.value()
-                                  : job.scale.ratio < 40 ? 11.1
-                                                         : 7.4;
+            const double wanted = job.scale.ratio < 40 ? 11.1 : 7.4;  // what its size runs on
             for (const Chemistry chemistry : {Chemistry::LiIon, Chemistry::NiMH}) {
                 BatteryPack one{chemistry, 1, AmpereHours{capacities[0]}};
                 // The smallest that lasts long enough, as far as its current is known.

@@ -77,6 +77,26 @@ std::optional<Option> resistorFor(const Reckoned& facts, const LampGroup& group,
     return option;
 }
 
+/// A bulb of about the same light that is made for the voltage there is.
+std::optional<Option> bulbFor(const LampGroup& group, std::size_t row, Volts there) {
+    const FilamentRating& bulb = bulbOf(group, row);
+    for (const double rated : {1.5, 3.0, 4.5, 6.0, 8.0, 10.0, 12.0, 14.0, 16.0, 19.0, 24.0}) {
+        FilamentRating made = bulb;
+        made.rated = Volts{rated};
+        if (there > made.rated || !(made.rated < bulb.rated)) continue;
+        const double light = filamentLight(made, there);
+        if (light < dimBelow) return {};
+        Option option;
+        option.what = text("a bulb for %1", formatted(made.rated, 3));
+        option.effect = text("%1 of its rated light", percent(light));
+        option.state = State::Fine;
+        option.jot = "bulb " + group.name + " " + formatted(rated, Dimension::Ratio) + "V " +
+                     formatted(bulb.current.value() * 1000, Dimension::Ratio) + "mA";
+        return option;
+    }
+    return {};
+}
+
 Text plasticCaution() {
     return text("A bulb gets hot: keep it clear of plastic, or line the shell with foil there.");
 }
@@ -142,6 +162,11 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                 finding.options.insert(finding.options.begin(),
                                        {text("no resistor"), text("all volts for the bulb"),
                                         State::Fine, "resistor " + rowName(group, row) + " none"});
+            }
+            if ((verdict.trouble == BulbTrouble::Dark || verdict.trouble == BulbTrouble::Dim) &&
+                group.rows.size() == 1 && group.rows[row].lamps.size() == 1) {
+                if (auto option = bulbFor(group, row, limited ? state.drive : volts))
+                    finding.options.push_back(std::move(*option));
             }
             const bool unfit =
                 verdict.trouble != BulbTrouble::None && verdict.trouble != BulbTrouble::NoResistor;

@@ -1,6 +1,7 @@
 #include "core/work/lamps/judge_driver.h"
 
 #include "core/quantity/format.h"
+#include "core/work/lamps/judge_feed.h"
 #include "core/work/lamps/row_names.h"
 #include "core/work/supply.h"
 
@@ -103,6 +104,41 @@ std::optional<Amperes> gentler(const LampGroup& group, const GroupState& state,
     return {};
 }
 
+std::size_t seriesLamps(const LampRow& row) {
+    return static_cast<std::size_t>(
+        std::count_if(row.lamps.begin(), row.lamps.end(), [](const Lamp& l) { return !l.across; }));
+}
+
+/// What the driver and the brightest row need to carry the current that it is set to.
+Volts needed(const LampGroup& group, const Driven& made) {
+    const ThroughDriver& driver = *group.driver();
+    Volts sum = driver.dropout;
+    for (const Lamp& lamp : group.rows[made.brightest].lamps) {
+        const auto its = law(lamp.part);
+        if (its && !lamp.across)
+            sum += voltageOf(*its, driver.current / static_cast<double>(group.rows.size()));
+    }
+    return sum;
+}
+
+/// Each row with a resistor of its own, where the voltage is enough for that.
+std::optional<Option> resistorsInstead(const Reckoned& facts, const LampGroup& group) {
+    LampGroup changed = group;
+    changed.connection = OwnResistors{};
+    const auto then = groupState(facts.job, changed, facts.house);
+    if (!then || !std::all_of(then->rows.begin(), then->rows.end(),
+                              [](const RowState& row) { return row.ideal > Ohms{0}; })) {
+        return {};
+    }
+    Option option;
+    option.what = group.rows.size() == 1 ? text("a resistor instead of the driver")
+                                         : text("resistors instead of the driver");
+    option.effect = text("for %1 through each row", formatted(group.wish.target));
+    option.state = State::Fine;
+    option.jot = "own " + group.name;
+    return option;
+}
+
 /// All lamps in one row, where the lowest running voltage lights it with the driver's own share.
 void oneRow(const Reckoned& facts, const LampGroup& group, const Driven& made, Finding& finding) {
     const bool sideBySide =
@@ -194,7 +230,7 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                                   rowName(group, made.brightest), formatted(bright.limit, 3));
                     finding.action = text("a smaller current for %1", group.name);
                     break;
-                case DriverTrouble::Starved:
+                case DriverTrouble::Starved: {
                     if (state.wave == Wave::OneHalf) {
                         finding.sentence = text(
                             "%1 gets %2 of the %3 that its driver is set to, on the average: it "
@@ -204,12 +240,44 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                         finding.action = text("a bridge rectifier before the lamps");
                         break;
                     }
-                    finding.sentence = text(
-                        "%1 gets %2 of the %3 that its driver is set to: lamps and driver leave "
-                        "nothing of %4. Put fewer in a row.",
-                        called, formatted(state.total, 3), set, formatted(state.bus, 3));
-                    finding.action = text("fewer lamps in a row of %1", group.name);
+                    if (state.wave != Wave::Steady && made.across + driver.dropout < state.drive) {
+                        finding.sentence = text(
+                            "%1 gets %2 of the %3 that its driver is set to, on average: between "
+                            "the crests of the AC it has too little. Put a capacitor behind the "
+                            "bridge.",
+                            called, formatted(state.total, 3), set);
+                        finding.action = text("a capacitor behind the bridge");
+                        finding.caution = capacitorCaution();
+                        if (const auto feed = railFeed(facts)) {
+                            const Volts wanted = made.across + driver.dropout;
+                            if (auto option = capacitorOption(
+                                    *feed, halfOf(facts.house.mains), wanted,
+                                    text("carries the driver from crest to crest"))) {
+                                finding.options.push_back(std::move(*option));
+                            }
+                        }
+                        break;
+                    }
+                    const std::size_t inARow = seriesLamps(group.rows[made.brightest]);
+                    finding.sentence =
+                        inARow > 1
+                            ? text(
+                                  "%1 gets %2 of the %3 that its driver is set to: lamps and "
+                                  "driver "
+                                  "need %4 of %5. Put fewer in a row.",
+                                  called, formatted(state.total, 3), set,
+                                  formatted(needed(group, made), 3), formatted(state.drive, 3))
+                            : text(
+                                  "%1 gets %2 of the %3 that its driver is set to: the lamp and "
+                                  "the "
+                                  "driver's own %4 need %5 of %6.",
+                                  called, formatted(state.total, 3), set, formatted(driver.dropout),
+                                  formatted(needed(group, made), 3), formatted(state.drive, 3));
+                    finding.action =
+                        inARow > 1 ? text("fewer lamps in a row of %1", group.name)
+                                   : text("a resistor instead of the driver of %1", group.name);
                     break;
+                }
                 case DriverTrouble::OneDark:
                     finding.sentence = text(
                         "%1 stays dark with %2 while %3 takes %4: side by side, the lower voltage "
@@ -297,14 +365,10 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                 }
             }
             oneRow(facts, group, made, finding);
-            if (made.trouble == DriverTrouble::Uneven || made.trouble == DriverTrouble::OneDark ||
-                made.trouble == DriverTrouble::Hot) {
-                Option option;
-                option.what = text("resistors instead");
-                option.effect = text("chosen for the wish of %1", formatted(group.wish.target));
-                option.state = State::Fine;
-                option.jot = "own " + group.name;
-                finding.options.push_back(std::move(option));
+            if (made.trouble != DriverTrouble::None &&
+                made.trouble != DriverTrouble::NotConnected) {
+                if (auto option = resistorsInstead(facts, group))
+                    finding.options.push_back(std::move(*option));
             }
         });
 }

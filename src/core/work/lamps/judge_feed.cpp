@@ -11,12 +11,6 @@
 namespace glimmet::core::lamps {
 namespace {
 
-Text capacitorCaution() {
-    return text(
-        "Mind its polarity, and let it run empty before you touch the wires: reversed or over its "
-        "volts a capacitor vents or burns.");
-}
-
 Figure chosenCapacitor(const Smoothing& smoothing) {
     return figures::chosen(text("Capacitor, as printed"), "C", smoothing.capacitance,
                            verbatim(shown(smoothing)), "smoothing ");
@@ -26,22 +20,6 @@ Figure currentFigure(const RailFeed& feed) {
 }
 Figure gapFigure(Seconds gap, Text detail) {
     return figures::assumed(text("Nothing comes for"), "t_gap", gap, std::move(detail));
-}
-
-/// A capacitor that carries so far, as an option; nothing where none does.
-std::optional<Option> capacitorOption(const RailFeed& feed, Seconds gap, Volts above, Text effect) {
-    // Past a charge resistor the diode takes its drop too; what is small enough needs neither.
-    auto made = usualCapacitor(capacitanceOver(feed, gap, false, above), feed.peak);
-    if (made && made->charge > Ohms{0}) {
-        made = usualCapacitor(capacitanceOver(feed, gap, true, above), feed.peak);
-    }
-    if (!made) return {};
-    Option option;
-    option.what = verbatim(shown(*made));
-    option.effect = std::move(effect);
-    option.state = State::Fine;
-    option.jot = smoothingLine(*made);
-    return option;
 }
 
 /// Whether lamps on AC light in one half of it only.
@@ -374,6 +352,27 @@ std::vector<Option> slowerBlinkers(const Catalogue& catalogue, const LampGroup& 
 }
 
 }  // namespace
+
+Text capacitorCaution() {
+    return text(
+        "Mind its polarity, and let it run empty before you touch the wires: reversed or over its "
+        "volts a capacitor vents or burns.");
+}
+
+std::optional<Option> capacitorOption(const RailFeed& feed, Seconds gap, Volts above, Text effect) {
+    // Past a charge resistor the diode takes its drop too; what is small enough needs neither.
+    auto made = usualCapacitor(capacitanceOver(feed, gap, false, above), feed.peak);
+    if (made && made->charge > Ohms{0}) {
+        made = usualCapacitor(capacitanceOver(feed, gap, true, above), feed.peak);
+    }
+    if (!made) return {};
+    Option option;
+    option.what = verbatim(shown(*made));
+    option.effect = std::move(effect);
+    option.state = State::Fine;
+    option.jot = smoothingLine(*made);
+    return option;
+}
 
 Option bridgeOption(Text effect) {
     Option bridge;

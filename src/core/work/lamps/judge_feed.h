@@ -2,11 +2,18 @@
 #pragma once
 
 #include "core/finding/finding.h"
+#include "core/work/rail_feed.h"
 #include "core/work/reckoned.h"
 #include "core/work/room.h"
 
 namespace glimmet::core::lamps {
 
+/// Of what is charged, by whoever offers a capacitor.
+[[nodiscard]] Text capacitorCaution();
+/// A capacitor behind the bridge that keeps what the lamps hang on above `above` for `gap`; nothing
+/// where no usual one does.
+[[nodiscard]] std::optional<Option> capacitorOption(const RailFeed& feed, Seconds gap, Volts above,
+                                                    Text effect);
 /// A bridge rectifier before the lamps, with what it brings.
 [[nodiscard]] Option bridgeOption(Text effect);
 /// The capacitor behind their bridge: whether it carries the lamps over dirt, bears the volts and

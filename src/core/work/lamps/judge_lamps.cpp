@@ -40,15 +40,16 @@ bool allAlike(const LampGroup& group) {
                        [&](const LampRow& row) { return alike(row, group.rows.front()); });
 }
 
-Text effectWords(Amperes current, Amperes wished) {
-    return text("%1, %2", formatted(current, 3), lightWords(relativeLight(current, wished)));
+Text effectWords(const LampGroup& group, Amperes mean) {
+    return text("%1, %2", formatted(mean, 3), lightWords(group, mean));
 }
 
 /// Resistors for one row, or for `every` one of rows that are alike: what the policy picks first,
 /// then the others by nearness to the wish, and the two rules of thumb of the trade with what they
-/// really give.
+/// really give. `board`: the output carries one of its own.
 std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std::size_t row,
-                                    const RowState& state, const House& house, bool every) {
+                                    const RowState& state, const House& house, bool every,
+                                    bool board) {
     std::vector<Option> options;
     // A wish beyond what the lamp bears is met as far as it bears it.
     ResistorWish wish = group.wish;
@@ -60,7 +61,9 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
         ideal *= share;  // the volts across it stay nearly the same
     }
     const bool wired = group.rows[row].lamps.front().part.rated.has_value();  // its own is in it
-    if (!(ideal > Ohms{0}) && !wired) return options;
+    // Its own resistor beside the board's: the board's alone may do.
+    const bool besideBoard = state.connected && *group.rows[row].resistor > Ohms{0} && board;
+    if (!(ideal > Ohms{0}) && !wired && !besideBoard) return options;
     struct Candidate {
         Ohms value{};
         Amperes current{};
@@ -84,9 +87,11 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
         for (const Ohms value : preferredAround(ideal, group.wish.series, 2)) add(value, false);
     }
     if (group.rows[row].resistor) add(*group.rows[row].resistor, false);
-    add(Ohms{1000}, true);
-    add(Ohms{2200}, true);
-    if (wired) add(Ohms{0}, false);
+    if (ideal > Ohms{0}) {
+        add(Ohms{1000}, true);
+        add(Ohms{2200}, true);
+    }
+    if (wired || besideBoard) add(Ohms{0}, false);
     // None at all is no remedy where it would burn.
     std::erase_if(candidates, [&](const Candidate& each) {
         return !(each.value > Ohms{0}) && each.current > state.limit &&
@@ -108,7 +113,7 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
                       : every           ? text("%1 for each", formatted(candidate.value))
                       : candidate.thumb ? text("%1, the rule of thumb", formatted(candidate.value))
                                         : verbatim(formatted(candidate.value));
-        option.effect = effectWords(candidate.current * state.duty, group.atFull());
+        option.effect = effectWords(group, candidate.current * state.duty);
         option.state = stateAgainst(candidate.current.value(), state.limit.value(), lampCloseAbove);
         option.jot = "resistor " + (every ? group.name : rowName(group, row)) + " " +
                      (none ? "none" : jotOhms(candidate.value));
@@ -165,6 +170,21 @@ std::vector<Figure> spreadInputs(const Job& job, const LampGroup& group, std::si
             lamp.part.forward ? text("one batch") : text("any LED of its colour")));
     }
     return inputs;
+}
+
+/// The current it is to have: somebody's, its maker's, or what is usual.
+Figure targetFigure(const LampGroup& group, const char* symbol) {
+    const std::string jot = "target " + group.name + " ";
+    if (group.targetSet) {
+        return figures::chosen(text("Target current"), symbol, group.wish.target,
+                               text("a brightness decision"), jot);
+    }
+    if (group.hasTarget()) {
+        return figures::catalogue(text("Target current"), symbol, group.wish.target,
+                                  verbatim(group.rows.front().lamps.front().part.name));
+    }
+    return figures::assumed(text("Target current"), symbol, group.wish.target,
+                            text("usual: nobody set one"), jot);
 }
 
 /// The current of a row with all that it rests on.
@@ -263,7 +283,8 @@ struct RowVerdict {
     State state{};
     Gravity gravity{};
 };
-RowVerdict rowVerdict(const RowState& made, Amperes wished) {
+RowVerdict rowVerdict(const RowState& made, const LampGroup& group) {
+    const Amperes wished = group.atFull();
     if (made.connected && made.current > made.limit) {
         return {RowTrouble::Burns, State::Over, Gravity::PartDestroyed};
     }
@@ -284,13 +305,14 @@ RowVerdict rowVerdict(const RowState& made, Amperes wished) {
     if (made.highest > made.limit * lampCloseAbove) {
         return {RowTrouble::NearLimit, State::Close, Gravity::PartDestroyed};
     }
-    if (relativeLight(made.current * made.duty, wished) < 0.5) {
+    const double light = relativeLight(made.current * made.duty, wished);
+    if (group.hasTarget() && light < 0.5) {
         return {RowTrouble::TooDim, State::Close, Gravity::WorksBadly};
     }
     if (made.lowest < glimmersBelow(wished)) {
         return {RowTrouble::MayBeDark, State::Close, Gravity::WorksBadly};
     }
-    if (relativeLight(made.current * made.duty, wished) > 4.0) {
+    if (group.hasTarget() && light > 4.0) {
         return {RowTrouble::TooBright, State::Close, Gravity::CouldBeBetter};
     }
     return {RowTrouble::None, State::Fine, Gravity::CouldBeBetter};
@@ -337,13 +359,23 @@ bool asTheOneBefore(const LampGroup& group, const GroupState& state, std::size_t
            one.installed == other.installed && sameLamps(one, other);
 }
 
+/// Whether a lamp too dim behind a resistor on the board and one of its own would have at least
+/// half of its target with the board's alone.
+bool boardAloneWillDo(const LampGroup& group, const GroupState& state, std::size_t row) {
+    const RowState& made = state.rows[row];
+    const Ohms own = group.rows[row].resistor.value_or(Ohms{0});
+    if (!(own > Ohms{0}) || !(state.outputSeries > Ohms{0}) || group.rows.size() > 1) return false;
+    // About the voltage across both is what the board's alone would then have.
+    return made.current * ((own + state.outputSeries) / state.outputSeries) > group.atFull() * 0.5;
+}
+
 Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& state,
                  RowTrouble trouble, const std::vector<Option>& options) {
     const RowState& made = state.rows[row];
     const std::string called = atStart(rowName(group, row));
     const std::string amps = formatted(made.current, 3);
     const std::string limit = formatted(made.limit, 3);
-    const Text light = lightWords(relativeLight(made.current * made.duty, group.atFull()));
+    const Text light = lightWords(group, made.current * made.duty);
     switch (trouble) {
         case RowTrouble::SupplyTooLow:
             if (sharedTakesTooMuch(group, state, row)) {
@@ -357,7 +389,7 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                 "in a row or wish for less.",
                 called, formatted(state.bus), formatted(group.atFull()));
         case RowTrouble::NoResistor:
-            if (group.atFull() > made.limit) {
+            if (group.hasTarget() && group.atFull() > made.limit) {
                 return text("The wish of %1 is above what %2 bears: %3. It has no resistor yet.",
                             formatted(group.atFull(), 3), rowName(group, row), limit);
             }
@@ -386,8 +418,9 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                 "melts what is near.",
                 called, formatted(made.resistorPower, 2));
         case RowTrouble::Dark:
-            return text("%1 stays dark: it takes %2 where %3 was wished.", called, amps,
-                        formatted(group.atFull(), 3));
+            return group.hasTarget() ? text("%1 stays dark: it takes %2 where %3 was wished.",
+                                            called, amps, formatted(group.atFull(), 3))
+                                     : text("%1 stays dark: it takes only %2.", called, amps);
         case RowTrouble::TooDim:
             if (!(made.ideal > Ohms{0})) {
                 // Nor would it be more with nothing on the board.
@@ -399,6 +432,9 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                         ? text(
                               "The resistance that all rows share takes the rest. Give each row a "
                               "resistor of its own.")
+                    : boardAloneWillDo(group, state, row)
+                        ? text("Its own %1 comes on top of the board's %2: leave its own out.",
+                               formatted(*group.rows[row].resistor), formatted(state.outputSeries))
                     : state.outputSeries > Ohms{0} && !tooManyInARow
                         ? text(
                               "The board's own %1 take the rest: wish for less, or put fewer lamps "
@@ -510,6 +546,8 @@ std::vector<Option> pairOptions(const Job& job, const LampGroup& group, const Ro
     return options;
 }
 
+constexpr double seenUneven = 0.1;  // of builds
+
 /// Rows with nothing but one shared resistor, of which one takes what the others are short of: the
 /// resistor's place is the cause, and its value no remedy.
 bool causedByShared(const LampGroup& group, const GroupState& state) {
@@ -529,18 +567,24 @@ class Together {
 public:
     Together(const LampGroup& group, const GroupState& state)
         : sharedIsTheCause(causedByShared(group, state)),
-          m_alike(group.rows.size() > 1 && allAlike(group)) {}
+          unevenBehindShared(group.shared() > Ohms{0} && group.rows.size() > 1 && !state.pair &&
+                             unevenBuilds(group, state) > seenUneven),
+          m_alike(group.rows.size() > 1 && allAlike(group)),
+          m_board(state.outputSeries > Ohms{0}) {}
     const bool sharedIsTheCause;
+    const bool unevenBehindShared;  ///< told of the group
+    [[nodiscard]] bool alike() const { return m_alike; }
     /// What is offered for one of the rows that are all alike is offered for each.
     std::vector<Option> options(const Job& job, const LampGroup& group, std::size_t row,
                                 const RowState& state, const House& house) {
-        if (!m_alike) return resistorOptions(job, group, row, state, house, false);
-        if (!m_known) m_known = resistorOptions(job, group, row, state, house, true);
+        if (!m_alike) return resistorOptions(job, group, row, state, house, false, m_board);
+        if (!m_known) m_known = resistorOptions(job, group, row, state, house, true, m_board);
         return *m_known;
     }
 
 private:
     bool m_alike;
+    bool m_board;
     std::optional<std::vector<Option>> m_known;
 };
 
@@ -554,12 +598,14 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
     const bool never = group.rows[row].turned && made.connected && !lightsTurned(job, group);
     const RowVerdict verdict =
         never ? RowVerdict{RowTrouble::Turned, State::Over, Gravity::DoesNotWork}
-              : rowVerdict(made, group.atFull());
+              : rowVerdict(made, group);
     const bool shared = together.sharedIsTheCause;
     const bool fine = verdict.state == State::Fine && !anyway;
-    if (fine && asTheOneBefore(group, state, row)) return;
+    const bool likeTheNext = fine || together.alike();
+    if (likeTheNext && asTheOneBefore(group, state, row)) return;
     // Then the group says it; of a row only what can be destroyed is told.
     if (shared && verdict.gravity < Gravity::PartDestroyed) return;
+    if (together.unevenBehindShared && verdict.trouble == RowTrouble::MayBeDark) return;
     judging.say(
         "lamp.current:" + rowId(group, row), subjectOf(group), verdict.state, verdict.gravity,
         [&](Finding& finding) {
@@ -591,12 +637,15 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
             finding.sentence =
                 anyway ? *anyway : rowSentence(group, row, state, verdict.trouble, finding.options);
             std::size_t last = row;
-            while (fine && asTheOneBefore(group, state, last + 1)) ++last;
-            if (last > row) {
-                finding.sentence = last == row + 1
-                                       ? text("%1 So does the next row.", finding.sentence)
-                                       : text("%1 So do the next %2 rows.", finding.sentence,
-                                              std::to_string(last - row));
+            while (likeTheNext && asTheOneBefore(group, state, last + 1)) ++last;
+            if (last > row && verdict.trouble != RowTrouble::NoResistor) {
+                const std::string more = std::to_string(last - row);
+                finding.sentence =
+                    !fine && last == row + 1
+                        ? text("%1 The next row is the same.", finding.sentence)
+                    : !fine ? text("%1 The next %2 rows are the same.", finding.sentence, more)
+                    : last == row + 1 ? text("%1 So does the next row.", finding.sentence)
+                                      : text("%1 So do the next %2 rows.", finding.sentence, more);
             }
             finding.action = shared ? text("own resistors for %1", group.name)
                                     : rowAction(called, verdict.trouble);
@@ -618,13 +667,16 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                      !state.pair)  // one row alone would be left uneven
                 finding.options.insert(finding.options.begin(), ownOption(group));
             // What its decoder takes away it can give back, with no iron.
+            LampGroup brightened = group;
+            brightened.dimmed = 1;
             if (group.dimmed < 1 && verdict.trouble == RowTrouble::TooDim &&
-                rowVerdict(made, group.wish.target).trouble == RowTrouble::None) {
+                rowVerdict(made, brightened).trouble == RowTrouble::None) {
                 const double full = std::min(1.0, (group.wish.target / made.current).value());
                 const double share = std::ceil(full * 100) / 100;
+                brightened.dimmed = share;
                 Option brighter;
                 brighter.what = text("brightness %1", percent(share));
-                brighter.effect = effectWords(made.current * share, group.wish.target);
+                brighter.effect = effectWords(brightened, made.current);
                 brighter.state = State::Fine;
                 brighter.jot = "dim " + group.name + " " +
                                (share < 1 ? formatted(share * 100, Dimension::Ratio) + "%"
@@ -632,7 +684,8 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                 finding.action = text("more brightness for %1", called);
                 finding.options.insert(finding.options.begin(), std::move(brighter));
             }
-            if (!own && verdict.trouble == RowTrouble::TooDim && !(made.ideal > Ohms{0})) {
+            if (!own && verdict.trouble == RowTrouble::TooDim && !(made.ideal > Ohms{0}) &&
+                !boardAloneWillDo(group, state, row)) {
                 finding.action = text("a smaller wish for %1", group.name);
                 Option less;
                 less.what = text("wish for %1", formatted(made.current, 2));
@@ -651,13 +704,10 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                     ? figures::computed(
                           text("Current for the wished light, dimmed"), "I_wish", group.atFull(),
                           "I_target / share",
-                          {figures::chosen(text("Wished current"), "I_target", group.wish.target,
-                                           text("a brightness decision"),
-                                           "target " + group.name + " "),
+                          {targetFigure(group, "I_target"),
                            figures::chosen(text("Dimmed to"), "share", group.dimmed,
                                            text("by the decoder"), "dim " + group.name + " ")})
-                    : figures::chosen(text("Wished current"), "I_wish", group.wish.target,
-                                      text("a brightness decision"), "target " + group.name + " ");
+                    : targetFigure(group, "I_wish");
             const Figure bus = feedFigure(job, group, facts.house);
             if (verdict.trouble == RowTrouble::SupplyTooLow) {
                 finding.figures = {bus, wish};
@@ -687,7 +737,7 @@ std::vector<BoardCase> boardCases(const Reckoned& facts, const LampGroup& group)
         if (!state) return {};
         BoardCase made{board, std::move(*state), {}};
         for (const RowState& row : made.state.rows) {
-            made.rows.push_back(rowVerdict(row, group.atFull()));
+            made.rows.push_back(rowVerdict(row, group));
         }
         all.push_back(std::move(made));
     }
@@ -714,10 +764,15 @@ Text anywayWords(const LampGroup& group, const std::vector<BoardCase>& cases, st
                 "is %5.",
                 called, group.output, low, high, formatted(bare.limit, 3));
         case State::Close:
-            return text(
-                "%1 works, but not well, whatever output %2 has on its board: %3 to %4 "
-                "where %5 was wished.",
-                called, group.output, low, high, formatted(group.atFull(), 3));
+            return group.hasTarget()
+                       ? text(
+                             "%1 works, but not well, whatever output %2 has on its board: %3 to "
+                             "%4 where %5 was wished.",
+                             called, group.output, low, high, formatted(group.atFull(), 3))
+                       : text(
+                             "%1 works, but not well, whatever output %2 has on its board: %3 to "
+                             "%4.",
+                             called, group.output, low, high);
         case State::Ask:
         case State::Fine:
             break;
@@ -748,7 +803,7 @@ void judgeOutput(const LampGroup& group, const std::vector<BoardCase>& cases, st
                     default:
                         break;
                 }
-                return effectWords(made.current, group.atFull());
+                return effectWords(group, made.current);
             };
             finding.sentence = text(
                 "Look whether output %1 has a resistor on the board. For %2: none, then %3; 470 Ω, "
@@ -1005,7 +1060,7 @@ void judgeGroup(const LampGroup& group, const GroupState& state, Judging& judgin
                      formatted(high, 3), rowName(group, dim), formatted(low, 3),
                      ownOnly ? text("Choose the resistor of each for the same current.")
                              : text("A resistor of its own for each lamp evens them out.")));
-        } else if (builds > 0.1) {
+        } else if (builds > seenUneven) {
             say(State::Close, Gravity::LooksUneven,
                 text("In %1 of builds lamps of %2 would look uneven: LEDs of one batch differ. "
                      "%3",

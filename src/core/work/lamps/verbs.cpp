@@ -445,6 +445,7 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
                 if (row == 0 || row == i + 1) group.rows[i].resistor = none;
             }
             group.wish.target = part->forward->current;
+            group.targetSet = false;
             tell(none ? text("made for %1: no resistor", formatted(*part->rated))
                       : text("made for %1: choose its resistor", formatted(*part->rated)));
         }
@@ -474,6 +475,7 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
     }
     if (const auto wish = said.one<Amperes>("WISH")) {
         group.wish.target = *wish;
+        group.targetSet = true;
         tell(text("wished %1", formatted(*wish)));
     }
     if (const auto& output = said.name("OUTPUT"); output && *output != group.output) {
@@ -484,7 +486,13 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
                                *output, other->name));
         }
         tell(text("on output %1, not on %2 any more", *output, group.output));
+        const bool kept = keepsCurrent(result.after, group);
         group.output = *output;
+        // What needed none because its output kept the current needs one here.
+        if (kept && !keepsCurrent(result.after, group)) {
+            for (LampRow& each : group.rows) each.resistor.reset();
+            tell(text("choose its resistor"));
+        }
     } else if (output) {
         tell(text("on output %1", *output));
     }
@@ -615,6 +623,7 @@ Result<Jotted> putIn(const Said& said, Lamp one, const Where& where, const Text&
     group.output = *output;
     // What is made for its volts is wished as it is made.
     if (one.part.rated && one.part.forward) group.wish.target = one.part.forward->current;
+    group.targetSet = wish.has_value();
     if (wish) group.wish.target = *wish;
     group.rows.push_back({{std::move(one)}, resistor});
     const bool kept = !resistor && keepsCurrent(result.after, group);
@@ -1396,6 +1405,7 @@ Result<Jotted> targetLike(const Said& said, std::size_t group) {
     Jotted result = jotted(said, std::move(meaning));
     result.subject = own.id;
     result.after.groups[group].wish.target = value;
+    result.after.groups[group].targetSet = true;
     return result;
 }
 
@@ -1417,6 +1427,7 @@ Result<Jotted> target(const Said& said) {
     Jotted result = jotted(said, text("%1: wished current %2", called, formatted(value)));
     result.subject = said.context.job.groups[*group].id;
     result.after.groups[*group].wish.target = value;
+    result.after.groups[*group].targetSet = true;
     return result;
 }
 
@@ -1480,9 +1491,13 @@ Result<Jotted> outputKind(const Said& said) {
         return refuse(ErrorCode::NotUnderstood,
                       text("Its kind, or what its board carries: one line for each."));
     }
-    Jotted result = jotted(said, text("Output %1: %2", called, word));
+    const auto amps = said.one<Amperes>("AMPS");
+    Jotted result = jotted(said, amps ? text("Output %1: %2, %3", called, word, formatted(*amps))
+                                      : text("Output %1: %2", called, word));
     for (DecoderOutput& each : result.after.decoder->part.outputs) {
-        if (each.name == called) each.kind = kind;
+        if (each.name != called) continue;
+        each.kind = kind;
+        if (amps) each.limit = amps;
     }
     if (const LampGroup* group = fedBy(said.context.job, called)) result.subject = group->id;
     return result;
