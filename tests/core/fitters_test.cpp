@@ -6,6 +6,7 @@
 #include "core/work/measure/contradictions.h"
 #include "core/work/rating.h"
 #include "core/work/supply.h"
+#include "core/work/trials.h"
 #include "support/findings.h"
 #include "support/sample_jobs.h"
 
@@ -534,6 +535,218 @@ TEST(SeenLamps, OfALayoutAreLookedAtInTheDark) {
     const Job engine = jotted(bareModel(), {"decoder middle", "lamp front white",
                                             "resistor front 1k", "seen front dark-room"});
     EXPECT_EQ(namedState(engine, "lamp.seen:front lamp"), State::Close);
+}
+
+// --- targets ---------------------------------------------------------------------------------
+
+TEST(Targets, ThatNobodySetAreAssumedAndADimLampNoFault) {
+    const Job plain = jotted(bareModel(), {"supply dcc 15V", "decoder middle", "lamp front white",
+                                           "resistor front 22k"});
+    EXPECT_EQ(namedState(plain, "lamp.current:front lamp"), State::Fine);
+    EXPECT_NE(namedSentence(plain, "lamp.current:front lamp").find("a gentle glow"),
+              std::string::npos);
+    const Finding told = finding(checkedAll(plain), "lamp.current:front lamp");
+    const auto target = std::find_if(told.figures.begin(), told.figures.end(),
+                                     [](const Figure& each) { return each.symbol == "I_wish"; });
+    ASSERT_NE(target, told.figures.end());
+    EXPECT_EQ(target->basis.kind, Basis::Kind::Assumed);
+    // The same 5 mA said by somebody is a target, and this lamp far below it.
+    const Job set = jotted(plain, {"target front 5mA"});
+    EXPECT_EQ(namedState(set, "lamp.current:front lamp"), State::Close);
+    EXPECT_NE(namedSentence(set, "lamp.current:front lamp").find("dimmer than wanted"),
+              std::string::npos);
+    // Deliberate dimming is none either; what glows nowhere is dark all the same.
+    EXPECT_EQ(namedState(jotted(plain, {"resistor front 2k2", "dim front 20%"}),
+                         "lamp.current:front lamp"),
+              State::Fine);
+    EXPECT_EQ(namedState(jotted(plain, {"resistor front 220k"}), "lamp.current:front lamp"),
+              State::Over);
+    // Another lamp in its place keeps a target that was set, a ready-wired one brings its own.
+    EXPECT_TRUE(jotted(set, {"lamp front red"}).groups[0].targetSet);
+    EXPECT_TRUE(jotted(plain, {"driver front 10mA"}).groups[0].targetSet);
+    EXPECT_TRUE(jotted(plain, {"remove front", "lamp front white for 5mA"}).groups[0].targetSet);
+}
+
+// --- causes and cures --------------------------------------------------------------------------
+
+/// The first remedy offered, as it is tried; empty without any.
+std::string firstCure(const Job& job, const std::string& id) {
+    Finding told = finding(checkedAll(job), id);
+    const Reckoned facts = tests::factsOf(job);
+    tryOptions(told, facts);
+    return told.options.empty() ? std::string() : told.options.front().jot;
+}
+State stateOfFirstCure(const Job& job, const std::string& id) {
+    Finding told = finding(checkedAll(job), id);
+    const Reckoned facts = tests::factsOf(job);
+    tryOptions(told, facts);
+    return told.options.empty() ? told.state : told.options.front().state;
+}
+
+TEST(Cures, OfLampsThatShareNameTheSharing) {
+    const Job shared = jotted(bareModel(), {"supply dcc 15V", "decoder middle", "lamp front white",
+                                            "parallel front 3", "shared front 1k"});
+    EXPECT_FALSE(has(checkedAll(shared), "lamp.current:front lamp/1"));
+    EXPECT_EQ(namedState(shared, "lamp.uneven:front lamp"), State::Close);
+    EXPECT_EQ(firstCure(shared, "lamp.uneven:front lamp"), "own front lamp");
+    EXPECT_FALSE(has(checkedAll(jotted(shared, {"own front"})), "lamp.uneven:front lamp"));
+    // Two colours straight across each other: each becomes a row.
+    const Job across = jotted(bareModel(), {"supply dcc 15V", "decoder middle", "lamp front white",
+                                            "twin front red", "resistor front 1k"});
+    EXPECT_EQ(namedState(across, "lamp.across:front lamp"), State::Over);
+    EXPECT_EQ(firstCure(across, "lamp.across:front lamp"), "own front lamp");
+    const Job split = jotted(across, {"own front"});
+    ASSERT_EQ(split.groups[0].rows.size(), 2U);
+    EXPECT_FALSE(split.groups[0].rows[1].lamps[0].across);
+    EXPECT_FALSE(has(checkedAll(split), "lamp.across:front lamp"));
+}
+TEST(Cures, OfABoardAndAResistorIsToLeaveTheResistorOut) {
+    Job job = jotted(bareModel(), {"supply dcc 12V", "decoder middle", "output front 2.2k",
+                                   "lamp front white for 5mA", "resistor front 4k7"});
+    EXPECT_EQ(namedState(job, "lamp.current:front lamp"), State::Close);
+    EXPECT_NE(namedSentence(job, "lamp.current:front lamp").find("leave its own out"),
+              std::string::npos);
+    EXPECT_EQ(firstCure(job, "lamp.current:front lamp"), "resistor front lamp none");
+    EXPECT_EQ(stateOfFirstCure(job, "lamp.current:front lamp"), State::Fine);
+    // Without one of its own the board is what is left to blame.
+    job = jotted(job, {"output front 10k", "resistor front none"});
+    EXPECT_NE(namedSentence(job, "lamp.current:front lamp").find("The board's own"),
+              std::string::npos);
+}
+TEST(Cures, OfADriverWithTooLittleVoltage) {
+    const auto house = [](std::initializer_list<const char*> lines) {
+        return jotted(jotted(newJob("House", "house"), lines),
+                      {"lamp white on supply called one", "driver one 10mA"});
+    };
+    const Job cell = house({"supply battery 4.5V"});
+    EXPECT_EQ(namedState(cell, "lamp.driver:one"), State::Over);
+    EXPECT_EQ(firstCure(cell, "lamp.driver:one"), "own one");
+    EXPECT_EQ(stateOfFirstCure(cell, "lamp.driver:one"), State::Fine);
+    EXPECT_NE(namedSentence(cell, "lamp.driver:one").find("the driver's own 2 V"),
+              std::string::npos);
+    // On AC it starves between the crests: a capacitor, not fewer lamps.
+    const Job ac = house({"supply ac 7V", "rectifier silicon"});
+    EXPECT_EQ(namedState(ac, "lamp.driver:one"), State::Close);
+    EXPECT_NE(namedSentence(ac, "lamp.driver:one").find("capacitor behind the bridge"),
+              std::string::npos);
+    EXPECT_NE(firstCure(ac, "lamp.driver:one").find("smoothing"), std::string::npos);
+    EXPECT_EQ(namedState(house({"supply ac 16V", "rectifier silicon"}), "lamp.driver:one"),
+              State::Fine);
+}
+TEST(Cures, OfADiodeLeftBeforeABridge) {
+    const Job left = jotted(newJob("Aurora", "saloon"),
+                            {"supply dcc 15V", "lamp table white", "resistor table 1k",
+                             "oneway table", "rectifier silicon"});
+    EXPECT_EQ(namedState(left, "lamp.diode:table lamp"), State::Close);
+    EXPECT_EQ(firstCure(left, "lamp.diode:table lamp"), "oneway table lamp none");
+    EXPECT_FALSE(has(checkedAll(jotted(left, {"oneway table none"})), "lamp.diode:table lamp"));
+    EXPECT_FALSE(has(checkedAll(jotted(left, {"rectifier none"})), "lamp.diode:table lamp"));
+    // On plain DC it shows the direction, and is meant so.
+    EXPECT_FALSE(has(checkedAll(jotted(left, {"supply dc 12V"})), "lamp.diode:table lamp"));
+    const Job ac =
+        jotted(newJob("House", "house"), {"supply ac 16V", "lamp white on supply called one",
+                                          "resistor one 1k", "oneway one", "rectifier silicon"});
+    EXPECT_EQ(firstCure(ac, "lamp.flicker"), "oneway one none");
+}
+TEST(Cures, OfABulbForTooManyVoltsIsABulbForTheseVolts) {
+    const Job dark = jotted(newJob("House", "house"),
+                            {"supply battery 1.5V", "bulb 12V 60mA on supply called one"});
+    EXPECT_EQ(namedState(dark, "lamp.bulb:one"), State::Over);
+    EXPECT_EQ(firstCure(dark, "lamp.bulb:one"), "bulb one 1.5V 60mA");
+    EXPECT_EQ(stateOfFirstCure(dark, "lamp.bulb:one"), State::Fine);
+}
+TEST(Cures, OfTooMuchCurrentIsAResistorOrAnotherOutput) {
+    const Job many = jotted(bareModel(), {"supply dcc 15V", "decoder middle", "lamp front white",
+                                          "parallel front 12", "resistor front 680"});
+    EXPECT_EQ(namedState(many, "lamp.output-current:front lamp"), State::Close);
+    EXPECT_EQ(firstCure(many, "lamp.output-current:front lamp"), "resistor front lamp 820Ω");
+    EXPECT_EQ(stateOfFirstCure(many, "lamp.output-current:front lamp"), State::Fine);
+    const Job both = jotted(
+        many, {"resistor front 680", "lamp rear red", "parallel rear 12", "resistor rear 680"});
+    EXPECT_EQ(namedState(both, "lamp.total"), State::Over);
+    EXPECT_EQ(stateOfFirstCure(both, "lamp.total"), State::Fine);
+    // A lamp that burns says so by itself: its output and the decoder are not to blame.
+    const Job burns = jotted(bareModel(), {"supply dcc 15V", "decoder middle", "lamp front white",
+                                           "resistor front none"});
+    EXPECT_EQ(namedState(burns, "lamp.current:front lamp"), State::Over);
+    EXPECT_FALSE(has(checkedAll(burns), "lamp.output-current:front lamp"));
+    EXPECT_EQ(namedState(burns, "lamp.total"), State::Fine);
+    EXPECT_EQ(namedState(burns, "motor.total"), State::Fine);
+}
+TEST(Cures, OfCellsThatNoBalancingSaves) {
+    const auto with = [](const char* bank) {
+        return jotted(bareModel(), {"supply dcc 16V", "decoder middle", bank});
+    };
+    const Job few = with("bank 4 x 1F 2.7V in series balanced charge 100R");
+    EXPECT_EQ(namedState(few, "reserve.cells"), State::Over);
+    EXPECT_NE(namedSentence(few, "reserve.cells").find("Too few cells"), std::string::npos);
+    EXPECT_TRUE(firstCure(few, "reserve.cells").starts_with("bank 7 x 1F 2.7V in series balanced"))
+        << firstCure(few, "reserve.cells");
+    EXPECT_FALSE(
+        has(checkedAll(jotted(few, {firstCure(few, "reserve.cells").c_str()})), "reserve.cells"));
+    // Where the even share fits, a resistor across each is the cure.
+    const Job six = with("bank 6 x 1F 2.7V in series charge 100R");
+    EXPECT_EQ(firstCure(six, "reserve.cells"), "balance cells");
+    EXPECT_FALSE(has(checkedAll(with("bank 7 x 1F 2.7V in series balanced")), "reserve.cells"));
+}
+TEST(Cures, OfAClampThatConductsAllTheTime) {
+    const Job hot =
+        jotted(bareModel(), {"supply dcc 20V", "decoder middle",
+                             "bank 7 x 1F 2.7V in series balanced charge 100R", "clamp 15V 5%"});
+    EXPECT_EQ(namedState(hot, "reserve.clamp"), State::Over);
+    EXPECT_TRUE(firstCure(hot, "reserve.clamp").starts_with("charge "))
+        << firstCure(hot, "reserve.clamp");
+    EXPECT_LE(namedState(jotted(hot, {firstCure(hot, "reserve.clamp").c_str()}), "reserve.clamp"),
+              State::Close);
+}
+TEST(Cures, OnABatteryIsToLeaveTheBankOut) {
+    Job job = jotted(bareModel(), {"decoder middle", "bank 2200uF 25V", "supply battery 7.4V"});
+    job.decoder->part.reserve = ReserveTerminals::None;
+    EXPECT_EQ(firstCure(job, "decoder.stay-alive"), "bank none");
+    // The kind of a battery whose volts were read decides nothing that is asked.
+    EXPECT_EQ(namedState(job, "battery.pack"), State::Fine);
+    EXPECT_EQ(namedState(jotted(bareModel(), {"supply battery"}), "battery.pack"), State::Ask);
+}
+TEST(Cures, OfLikeRowsAreToldOnce) {
+    const Job burning = jotted(bareModel(), {"supply dcc 15V", "decoder middle", "lamp front white",
+                                             "parallel front 4", "resistor front 220"});
+    EXPECT_EQ(namedState(burning, "lamp.current:front lamp/1"), State::Over);
+    EXPECT_NE(namedSentence(burning, "lamp.current:front lamp/1").find("next 3 rows are the same"),
+              std::string::npos);
+    EXPECT_FALSE(has(checkedAll(burning), "lamp.current:front lamp/2"));
+    // One that differs speaks for itself.
+    const Job one = jotted(burning, {"resistor front/3 100"});
+    EXPECT_TRUE(has(checkedAll(one), "lamp.current:front lamp/3"));
+}
+TEST(Suspects, OfADecoderNeedOne) {
+    const auto plug = [](std::initializer_list<const char*> lines) {
+        const auto all = intake::suspects(jotted(bareModel(), lines), tests::smallCatalogue());
+        return std::any_of(all.begin(), all.end(), [](const intake::Suspect& each) {
+            return each.fault->id == "plug-half-turn";
+        });
+    };
+    EXPECT_FALSE(plug({"arrives runner", "complaint no headlight"}));
+    EXPECT_TRUE(plug({"arrives with decoder", "complaint no headlight"}));
+    EXPECT_TRUE(plug({"complaint no headlight"}));
+}
+TEST(Lines, OutputsAndMovesKeepWhatTheySay) {
+    const Job job = jotted(bareModel(), {"supply dcc 15V", "decoder middle", "lamp front white"});
+    const Job sets = jotted(job, {"output front constant-current 20mA"});
+    EXPECT_EQ(sets.decoder->part.outputs[0].limit, Amperes{0.02});
+    EXPECT_EQ(sets.decoder->part.outputs[0].kind, OutputKind::ConstantCurrent);
+    // What needed no resistor there needs one where the current is not kept.
+    const Job kept = jotted(sets, {"resistor front none", "lamp front on 1"});
+    EXPECT_FALSE(kept.groups[0].rows[0].resistor.has_value());
+    // A new place takes the bank that is there along; a hole and that it holds are one line.
+    const Job bank = jotted(job, {"bank 2200uF 25V", "bank in hood"});
+    EXPECT_TRUE(bank.bank->seat.has_value());
+    EXPECT_EQ(bank.bank->part.capacitance, Farads{0.0022});
+    EXPECT_TRUE(jotted(job, {"bore front 2.9mm holds"}).groups[0].rows[0].bore->holds);
+    // A fault that was found is mended by its name or a word of it.
+    const Job gear = jotted(job, {"fault cracked-gear", "mended gear"});
+    EXPECT_EQ(gear.intake.faults.at(0).state, FaultState::Mended);
+    // Short words are no slips of each other unless their keys touch.
+    EXPECT_EQ(echoOf(job, "not isolated").find("Did you mean lot"), std::string::npos);
 }
 
 }  // namespace

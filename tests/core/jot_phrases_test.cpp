@@ -10,6 +10,8 @@
 #include <gtest/gtest.h>
 
 #include <fstream>
+#include <memory>
+#include <sstream>
 
 namespace glimmet::core {
 namespace {
@@ -31,14 +33,25 @@ std::string answer(const Result<Jotted>& result) {
 
 struct Phrase {
     std::string line, answer;
+    std::shared_ptr<const Job> job;
 };
+/// "> saloon: supply dcc 14.8V; lamp table white": the job of the phrases below.
+Job jobOfPhrases(const std::string& row) {
+    const auto colon = row.find(':');
+    Job job = tests::newJob("Model", row.substr(2, colon - 2));
+    std::istringstream lines(row.substr(colon + 1));
+    for (std::string line; std::getline(lines, line, ';');) job = jotted(job, {line.c_str()});
+    return job;
+}
 std::vector<Phrase> phrases() {
     std::ifstream file(TESTS_FOLDER "/core/jot_phrases.txt");
     std::vector<Phrase> all;
+    auto job = std::make_shared<const Job>(spokenTo);
     for (std::string row; std::getline(file, row);) {
+        if (row.starts_with("> ")) job = std::make_shared<const Job>(jobOfPhrases(row));
         const auto tab = row.find('\t');
         if (row.starts_with("#") || tab == std::string::npos) continue;
-        all.push_back({row.substr(0, tab), row.substr(tab + 1)});
+        all.push_back({row.substr(0, tab), row.substr(tab + 1), job});
     }
     return all;
 }
@@ -128,13 +141,13 @@ std::vector<Example> examples() {
 
 TEST(JotPhrases, AreUnderstoodAsWritten) {
     const auto all = phrases();
-    EXPECT_GE(all.size(), 400U);
+    EXPECT_GE(all.size(), 1200U);
     for (const Phrase& phrase : all)
-        EXPECT_EQ(answer(heard(phrase.line)), phrase.answer) << phrase.line;
+        EXPECT_EQ(answer(heard(phrase.line, *phrase.job)), phrase.answer) << phrase.line;
 }
 TEST(JotPhrases, EchoEveryQuantity) {
     for (const Phrase& phrase : phrases()) {
-        const auto said = placesOf(phrase.line);
+        const auto said = placesOf(phrase.line, *phrase.job);
         if (!said) continue;
         for (std::size_t i = 0; i < said->places.size(); ++i) {
             const Dimension dimension = said->verb.takes[i].dimension;

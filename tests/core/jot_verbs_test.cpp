@@ -193,7 +193,7 @@ TEST(JotLamp, ChoosesTheOutputThatThePlaceSuggests) {
 TEST(JotLamp, GetsANameOfItsOwnInTheMiddleOnlyWhereItIsCalledSo) {
     EXPECT_EQ(refusal("lamp fire glow amber"),
               "“fire” is no place of this model. There are: front lamp, rear lamp, cab lamp. "
-              "Elsewhere a lamp gets a name: lamp amber called fire glow.");
+              "Elsewhere a lamp gets a name: lamp white called fire.");
     EXPECT_EQ(
         refusal("lamp amber called"),
         "Behind “called” something is missing: WORDS. Write it like lamp rear red 2.0V 20mA.");
@@ -377,7 +377,7 @@ TEST(JotLamp, GoesIntoTheUnitThatIsNamedOrNowhere) {
     EXPECT_EQ(unitOfFirst(lamp(two, "lamp roof in coach white")), two.units[1].id);
     EXPECT_EQ(tests::answer("lamp front in coach white", two),
               "✗ coach has no front lamp. It has: roof lamp, table lamp, tail lamp. Elsewhere a "
-              "lamp gets a name: lamp amber called fire glow.");
+              "lamp gets a name: lamp white called front lamp.");
     EXPECT_EQ(tests::answer("bulb front in coach 16V 50mA", two).substr(0, 27),
               "✗ coach has no front lamp");
     // One that is there in another unit is not changed.

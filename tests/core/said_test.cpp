@@ -117,8 +117,9 @@ TEST(Said, IsWhatWasReadByEye) {
 TEST(Said, OptionsAreWorthWhatTheirJudgePromised) {
     // These weigh one thing of several, and the trial may find more.
     const std::set<std::string> coarse{
-        "lamp.current", "motor.rating",  "decoder.outputs", "decoder.room", "reserve.crossing",
-        "reserve.hold", "reserve.volts", "reserve.clamp",   "reserve.room", "motor.total"};
+        "lamp.current",   "motor.rating",    "decoder.outputs",  "decoder.room", "reserve.crossing",
+        "reserve.hold",   "reserve.volts",   "reserve.clamp",    "reserve.room", "motor.total",
+        "reserve.warmth", "reserve.allowed", "reserve.terminals"};
     int promised = 0;
     for (const Case& one : cases()) {
         const Job job = jobOf(one);

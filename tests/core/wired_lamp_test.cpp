@@ -160,8 +160,10 @@ TEST(JotWired, MakesAPartThatTheCircuitIsSolvedWith) {
         return plain(read ? read->meaning : read.error().what);
     };
     EXPECT_EQ(meaning("wired front 12V 8.4mA 9V 5.6mA"),
-              "front lamp: white LED behind 1 kΩ (by its readings white, blue, true-green or uv)");
-    EXPECT_EQ(meaning("wired front red 12V 10mA 9V 7.05mA"), "front lamp: red LED behind 1 kΩ");
+              "front lamp: white LED behind 1 kΩ (by its readings white, blue, true-green or uv); "
+              "read 12 V at 8.4 mA, 9 V at 5.6 mA");
+    EXPECT_EQ(meaning("wired front red 12V 10mA 9V 7.05mA"),
+              "front lamp: red LED behind 1 kΩ; read 12 V at 10 mA, 9 V at 7.05 mA");
     EXPECT_NE(meaning("wired front 12V 60mA 9V 51mA").find("filament bulb"), std::string::npos);
     EXPECT_NE(meaning("wired front 12V 10mA 6V 5mA").find("a resistor of 1.2 kΩ"),
               std::string::npos);

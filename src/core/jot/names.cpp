@@ -28,6 +28,33 @@ std::size_t distance(std::string_view a, std::string_view b) {
     return rows[b.size() % 3][a.size()];
 }
 
+/// Keys side by side: what a finger slips to.
+bool neighbours(char a, char b) {
+    static constexpr std::string_view rows[] = {"1234567890", "qwertyuiop", "asdfghjkl", "zxcvbnm"};
+    for (std::size_t r = 0; r < std::size(rows); ++r) {
+        const std::size_t at = rows[r].find(a);
+        if (at == std::string_view::npos) continue;
+        for (std::size_t other = r > 0 ? r - 1 : 0; other < std::min(r + 2, std::size(rows));
+             ++other) {
+            const std::size_t there = rows[other].find(b);
+            if (there != std::string_view::npos && there + 1 >= at && there <= at + 1) return true;
+        }
+    }
+    return false;
+}
+
+/// Of a short word one letter for another is a slip only on keys side by side: "not" is no "lot".
+bool isSlip(std::string_view wanted, std::string_view word) {
+    if (wanted.size() > 4 || wanted.size() != word.size()) return true;
+    std::size_t differing = 0, at = 0;
+    for (std::size_t i = 0; i < wanted.size(); ++i) {
+        if (wanted[i] == word[i]) continue;
+        ++differing;
+        at = i;
+    }
+    return differing != 1 || neighbours(wanted[at], word[at]);
+}
+
 /// "front lamp/2" is the name and the row; without a row the row is 0.
 std::optional<std::pair<std::string, std::size_t>> withoutRow(const std::string& typed) {
     const auto slash = typed.rfind('/');
@@ -54,7 +81,7 @@ void Nearest::offer(std::string_view word) {
     if (std::max(word.size(), m_wanted.size()) - std::min(word.size(), m_wanted.size()) >= m_least)
         return;
     const std::size_t away = distance(m_wanted, lowered(word));
-    if (away >= m_least || away >= m_wanted.size()) return;
+    if (away >= m_least || away >= m_wanted.size() || !isSlip(m_wanted, lowered(word))) return;
     m_least = away;
     m_word = word;
 }

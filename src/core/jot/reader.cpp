@@ -14,7 +14,7 @@ Error leftOver(const Reading& reading) {
     const Token& token = reading.left.front();
     const bool namesNumber = std::any_of(verb.takes.begin(), verb.takes.end(),
                                          [](const Takes& t) { return t.needed && t.names; });
-    if (token.numeric && !namesNumber) {
+    if (token.numeric && (!namesNumber || token.unit)) {
         const bool full = std::any_of(verb.takes.begin(), verb.takes.end(),
                                       [&](const Takes& takes) { return measures(token, takes); });
         // A place that takes nothing bare, and is free still: that is what was meant.
@@ -105,11 +105,13 @@ std::optional<Error> missing(const Said& said) {
 
 // --- the verb of a line ----------------------------------------------------------------------
 
-/// A verb in a line and where its word stands. A unit can be one: "9.8 ohms".
+/// A verb in a line and where its word stands. A unit can be one: "9.8 ohms"; nothing: its word
+/// was left out.
 struct Spoken {
     const Verb* verb = nullptr;
-    std::size_t token = 0;
+    std::optional<std::size_t> token;
     bool asUnit = false;
+    bool last = false;  ///< only where nothing else reads the line
 };
 
 std::string lastWord(const std::string& words) {
@@ -131,7 +133,12 @@ std::vector<Spoken> spoken(const std::vector<Token>& line, std::span<const Verb*
         }
     };
     search(false);
-    if (found.empty()) search(true);
+    const bool words = !found.empty();
+    search(true);
+    // A word goes before a unit; that is tried where no line of the word holds.
+    if (words) {
+        for (Spoken& each : found) each.last = each.asUnit;
+    }
     return found;
 }
 
@@ -150,8 +157,9 @@ std::optional<Spoken> begunBy(const std::vector<Token>& line, std::span<const Ve
 Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vector<Token>& line,
                     const Context& context) {
     const Verb& verb = *spoken.verb;
-    const Token& word = line[spoken.token];
-    const bool begins = verb.sentence && !goesBy(verb, word.words);  // its own word is left out
+    const Token& word = line[spoken.token.value_or(0)];
+    const bool begins =
+        !spoken.token || (verb.sentence && !goesBy(verb, word.words));  // its word is left out
     std::string rest(typed.substr(begins ? word.at : word.at + word.words.size()));
     rest.erase(0, std::min(rest.find_first_not_of(" \t:"), rest.size()));
     while (!rest.empty() && std::string_view(" \t\r\n").find(rest.back()) != std::string_view::npos)
@@ -170,9 +178,9 @@ Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vec
 
     std::vector<Token> others = line;
     // "soldered front", "tyres right rear": another word of the verb may be what it takes as well.
-    const bool itsWord = lowered(word.words) == verb.word;
+    const bool itsWord = spoken.token && lowered(word.words) == verb.word;
     if (!spoken.asUnit && itsWord)
-        others.erase(others.begin() + static_cast<std::ptrdiff_t>(spoken.token));
+        others.erase(others.begin() + static_cast<std::ptrdiff_t>(*spoken.token));
     Reading reading = placed(verb, context, others);
     if (reading.fault) return tl::unexpected(std::move(*reading.fault));
     if (!reading.left.empty()) return tl::unexpected(leftOver(reading));
@@ -195,6 +203,8 @@ std::optional<std::string> laterWord(std::string_view word) {
         {"consist", "Settings"},
         {"sleeve", "Wire"},
         {"sleeves", "Wire"},
+        {"heat-shrink", "Wire"},
+        {"heatshrink", "Wire"},
         {"splice", "Wire"},
         {"awg", "Wire"},
         {"gauge", "Wire"},
@@ -213,6 +223,12 @@ std::optional<std::string> laterWord(std::string_view word) {
     for (const auto& [each, station] : words) {
         if (each == lower) return station;
     }
+    // "cv29", "F1": with its number behind it.
+    const std::size_t digits = std::min(lower.find_first_of("0123456789"), lower.size());
+    const std::string_view before = std::string_view(lower).substr(0, digits);
+    const bool numbered =
+        digits < lower.size() && lower.find_first_not_of("0123456789", digits) == std::string::npos;
+    if (numbered && (before == "cv" || before == "f")) return "Settings";
     return {};
 }
 
@@ -246,6 +262,19 @@ tl::unexpected<Error> noVerb(const std::vector<Token>& line, std::span<const Ver
                   text("“%1” means nothing here. F1 lists what can be typed; for a remark write "
                        "note %1 ….",
                        shown(first)));
+}
+
+/// The line read as one whose verb goes without saying, or why it is none of it; nothing: it is no
+/// such line.
+std::optional<Result<Said>> impliedBy(std::string_view typed, const std::vector<Token>& line,
+                                      std::span<const Verb* const> verbs, const Context& context) {
+    std::optional<Result<Said>> found;
+    for (const Verb* verb : verbs) {
+        if (!verb->implied || !verb->implied(line)) continue;
+        auto read = readAs({verb, {}, false}, typed, line, context);
+        if (!found || read) found.emplace(std::move(read));
+    }
+    return found;
 }
 
 }  // namespace
@@ -286,20 +315,26 @@ Result<Said> said(std::string_view typed, std::span<const Verb* const> verbs,
     }
     const std::vector<Spoken> candidates = spoken(line, verbs);
     const auto unsaid = begunBy(line, verbs);
-    if (candidates.empty() && !unsaid) return noVerb(line, verbs);
+    const std::optional<Result<Said>> implied =
+        candidates.empty() || candidates.front().asUnit || candidates.front().token != 0
+            ? impliedBy(typed, line, verbs, context)
+            : std::nullopt;
+    if (candidates.empty() && !unsaid && !laterWord(line.front().words))
+        return implied ? *implied : noVerb(line, verbs);
     // "key F1 output 1" is no line of output.
-    const bool later =
-        laterWord(line.front().words) && (candidates.empty() || candidates.front().token != 0);
+    const bool later = laterWord(line.front().words) && !(implied && *implied) &&
+                       (candidates.empty() || candidates.front().token != 0);
     if (later) return noVerb(line, verbs);
     std::optional<Result<Said>> taken;
     std::optional<Error> refused;
     for (const Spoken& candidate : candidates) {
         // A verb at the beginning is meant, if its line holds; stages may share one ("remove").
-        if (taken && candidate.token != 0) break;
+        if (taken && (candidate.token != 0 || candidate.last)) break;
         Result<Said> read = readAs(candidate, typed, line, context);
         if (!read) {
             // Of several refusals that of the verb at the beginning; of those that share it the one
             // that has a better word to offer.
+            if (candidate.last) continue;
             const bool first = candidate.token == 0 || candidates.front().token != 0;
             if (!refused || (first && refused->code == ErrorCode::Unknown)) refused = read.error();
             continue;
@@ -312,6 +347,8 @@ Result<Said> said(std::string_view typed, std::span<const Verb* const> verbs,
         if (!taken) taken.emplace(std::move(read));
     }
     if (taken) return std::move(*taken);
+    const bool meant = implied && (*implied || implied->error().code == ErrorCode::Unknown);
+    if (meant) return *implied;
     if (unsaid) return readAs(*unsaid, typed, line, context);
     return tl::unexpected(std::move(*refused));
 }
@@ -339,7 +376,7 @@ std::vector<Completion> completions(std::string_view typed, std::span<const Verb
     const std::vector<Spoken> candidates = spoken(line, verbs);
     if (candidates.empty() || candidates.front().verb->sentence) return made;
     const Verb& verb = *candidates.front().verb;
-    line.erase(line.begin() + static_cast<std::ptrdiff_t>(candidates.front().token));
+    line.erase(line.begin() + static_cast<std::ptrdiff_t>(candidates.front().token.value_or(0)));
     const Reading reading = placed(verb, context, line);
     if ((reading.fault && !reading.open) || !reading.left.empty()) return made;
     for (std::size_t i = 0; i < verb.takes.size(); ++i) {

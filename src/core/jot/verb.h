@@ -89,6 +89,9 @@ struct Verb {
     /// Words that begin a sentence of it with its own word left out, where the line is of no other
     /// verb; they are part of the sentence.
     std::span<const char* const> begins = {};
+    /// Lines in which its word may be left out, where no other verb reads them: "ditch lights white
+    /// on 2". Only what can mean nothing else: a word less must never make another line of one.
+    bool (*implied)(const std::vector<Token>& line) = nullptr;
 };
 
 /// What a line says, place by place.

@@ -141,6 +141,13 @@ std::string_view jsonSuffix(Dimension dimension) {
 }
 
 std::string formatted(double siValue, Dimension dimension, int significant) {
+    // Nobody counts kiloseconds.
+    const double seconds = std::abs(siValue);
+    if (dimension == Dimension::Time && seconds >= 600 && std::isfinite(seconds)) {
+        const bool hours = seconds >= 7200;
+        return written(siValue / (hours ? 3600 : 60), Dimension::Ratio, significant) +
+               (hours ? " h" : " min");
+    }
     return written(siValue, dimension, significant);
 }
 

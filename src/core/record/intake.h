@@ -130,6 +130,7 @@ struct KnownFault {
     std::string cure;                ///< what to do about it
     bool fatal = false;              ///< the job ends with it, until it is mended
     bool onDc = false;               ///< it stops a model on plain DC as well
+    bool decoder = false;            ///< only a model with a decoder can have it
 };
 
 }  // namespace glimmet::core

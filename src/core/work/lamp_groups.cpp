@@ -782,6 +782,14 @@ std::vector<LitLamp> litLamps(const Job& job, const std::vector<Result<GroupStat
     return all;
 }
 
+Amperes lastingTotal(const GroupState& state) {
+    Amperes total = state.total;
+    for (const RowState& row : state.rows) {
+        if (row.connected && row.current > row.limit) total -= row.current - row.limit;
+    }
+    return std::max(total, Amperes{0});
+}
+
 double relativeLight(Amperes current, Amperes wished) { return current.value() / wished.value(); }
 
 Amperes darkBelow(Amperes wished) { return std::min(glowCurrent, wished / 20.0); }

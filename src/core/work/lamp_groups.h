@@ -189,6 +189,9 @@ struct LitLamp {
 
 /// Light of a row relative to its wish: intensity follows current to first order.
 [[nodiscard]] double relativeLight(Amperes current, Amperes wished);
+
+/// What a group takes for long: a row above its limit counts with that, it burns out at more.
+[[nodiscard]] Amperes lastingTotal(const GroupState& state);
 /// "as bright as wanted", "a little dimmer than wanted", "clearly brighter than wanted" …
 /// Steps at 25 %, 2:1 and 4:1: the eye's, for lamps in one scene (docs/physics.md).
 [[nodiscard]] Text lightWords(double relative);

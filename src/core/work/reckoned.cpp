@@ -12,7 +12,7 @@ const GroupState* Reckoned::group(std::string_view id) const {
 Amperes Reckoned::outputsOn() const {
     Amperes sum{0};
     for (std::size_t i = 0; i < groups.size(); ++i) {
-        if (job.groups[i].output != supplyOutput && groups[i]) sum += groups[i]->total;
+        if (job.groups[i].output != supplyOutput && groups[i]) sum += lastingTotal(*groups[i]);
     }
     return sum;
 }

@@ -148,12 +148,33 @@ constexpr const char* timeNoise[] = {"on", "for", "spent"};
 constexpr const char* nameExamples[] = {"name No. 4 Ling"};
 constexpr const char* ownerExamples[] = {"owner R. Tide"};
 constexpr const char* scaleExamples[] = {"scale N", "scale H0", "scale 1:48"};
+/// "1:76", "S": the scale and nothing else.
+bool scaleAlone(const std::vector<jot::Token>& line) {
+    static constexpr std::string_view letters[] = {"z", "n", "tt", "h0", "ho", "oo", "s", "g"};
+    const std::string word = lowered(line.front().words);
+    return line.size() == 1 &&
+           (word.starts_with("1:") ||
+            std::find(std::begin(letters), std::end(letters), word) != std::end(letters));
+}
+
 constexpr Verb recordTable[] = {
     {"note", {}, {}, noteExamples, "anything worth remembering", note, true, {}, nullptr, 100000},
     {"time", {}, timeTakes, timeExamples, "time spent", timeSpent, false, timeNoise},
     {"name", {}, {}, nameExamples, "rename the job", nameJob, true},
     {"owner", {}, {}, ownerExamples, "whose it is", owner, true},
-    {"scale", {}, scaleTakes, scaleExamples, "Z, N, TT, H0, OO, S, 0, 1 or G; or its ratio", scale},
+    {"scale",
+     {},
+     scaleTakes,
+     scaleExamples,
+     "Z, N, TT, H0, OO, S, 0, 1 or G; or its ratio",
+     scale,
+     false,
+     {},
+     nullptr,
+     jot::longestWords,
+     false,
+     {},
+     scaleAlone},
     {"go", {}, goTakes, goExamples, "to another stage", go, false, goNoise},
 };
 

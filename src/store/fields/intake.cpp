@@ -105,6 +105,7 @@ void knownFaultFields(Io& io, Self& fault) {
     io("cure", fault.cure);
     io("fatal", fault.fatal, Maybe);
     io("on_dc", fault.onDc, Maybe);
+    io("decoder", fault.decoder, Maybe);
 }
 
 }  // namespace

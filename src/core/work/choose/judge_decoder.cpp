@@ -106,13 +106,20 @@ Text verdictAction(const Rating& verdict) {
 std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& drive,
                                    Aspect about = Aspect::Motor) {
     std::vector<Option> options;
+    const auto index = static_cast<std::size_t>(about);
+    const std::optional<State> now =
+        about != Aspect::Motor && facts.job.decoder
+            ? std::optional(held(facts, drive, facts.job.decoder->part).cells[index].state)
+            : std::nullopt;
     for (const RankedDecoder& entry : rankedDecoders(facts, drive)) {
+        // What is no better there is no remedy.
+        if (now && entry.cells[index].state >= *now) continue;
         Option option;
         option.inPlace = facts.job.decoder && facts.job.decoder->part.id == entry.decoder->id;
         if (options.size() >= 4 && !option.inPlace) continue;
         option.what = verbatim(entry.decoder->name);
         const RatedDemand& lead = entry.rating.deciding();
-        const Cell& asked = entry.cells[static_cast<std::size_t>(about)];
+        const Cell& asked = entry.cells[index];
         const bool lacks = about != Aspect::Motor && asked.state > State::Fine;
         const Cell& cell = lacks ? asked : entry.cells[entry.deciding];
         option.effect = lacks || (cell.aspect != Aspect::Motor && cell.state > entry.rating.state)
@@ -500,6 +507,20 @@ void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judgin
             case Aspect::StayAlive:
                 // A bank too large for it is told at the bank.
                 if (part.reserve != ReserveTerminals::None) break;
+                if (facts.job.feed == Feed::BatteryRadio) {
+                    judging.say(
+                        "decoder.stay-alive", {}, cell.state, Gravity::DoesNotWork,
+                        [](Finding& finding) {
+                            finding.sentence = text(
+                                "Leave the stay-alive out: a battery does not lose contact, "
+                                "and this decoder has nowhere to join one.");
+                            finding.action = text("no stay-alive");
+                            finding.options = {{text("no stay-alive"),
+                                                text("the battery is always there"), State::Fine,
+                                                "bank none"}};
+                        });
+                    break;
+                }
                 say("decoder.stay-alive", Gravity::DoesNotWork,
                     text("This decoder has no place for the stay-alive that is planned."),
                     text("a decoder that has one"));

@@ -103,9 +103,12 @@ std::vector<Suspect> suspects(const Job& job, const Catalogue& catalogue) {
                 return std::find(fault.signs.begin(), fault.signs.end(), sign) != fault.signs.end();
             });
     };
+    // What nobody said may still be so.
+    const bool cameWithDecoder = !job.intake.arrival || job.intake.arrival == Arrival::WithDecoder;
     for (const KnownFault& fault : catalogue.faults) {
         // What would show on plain DC too is out where that was proved.
         if (decided(fault) || (fault.onDc && job.proof.runs == true)) continue;
+        if (fault.decoder && !cameWithDecoder && !job.decoder) continue;
         Suspect made{&fault, {}, 0};
         double best = 0;
         for (const std::string& sign : fault.signs) {

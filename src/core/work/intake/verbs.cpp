@@ -89,10 +89,23 @@ std::vector<Named> spotNames(const Context& context) {
         }
         all.push_back(std::move(named));
     }
+    // A known fault that was found is put right by the same word.
+    for (const SuspectedFault& each : context.job.intake.faults) {
+        const KnownFault* known = faultNamed(context.catalogue, each.fault);
+        if (each.state != FaultState::Found || !known) continue;
+        all.push_back({known->id, {known->title}, known->title});
+        std::istringstream words(known->title);
+        for (std::string word; words >> word;) {
+            if (word.size() > 2) all.back().also.push_back(word);
+        }
+    }
     return all;
 }
+Result<Jotted> setFault(const Said& said, const std::string& id, const std::string& state);
+
 Result<Jotted> mended(const Said& said) {
     const std::string& id = *said.name("SPOT");
+    if (faultNamed(said.context.catalogue, id)) return setFault(said, id, "mended");
     Jotted result = jotted(said, {});
     for (Spot& spot : result.after.intake.spots) {
         if (spot.id != id) continue;
@@ -329,9 +342,7 @@ std::vector<Named> faultStates(const Context&) {
             {"mended", {"cured"}, "found and put right"},
             {"proved", {"gone"}, "put right, and looked at again"}};
 }
-Result<Jotted> fault(const Said& said) {
-    const std::string& id = *said.name("FAULT");
-    const std::string& state = *said.name("STATE");
+Result<Jotted> setFault(const Said& said, const std::string& id, const std::string& state) {
     const std::string& title = faultNamed(said.context.catalogue, id)->title;
     Jotted result = jotted(said, state == "found"    ? text("Found: %1", title)
                                  : state == "not"    ? text("It is not: %1", title)
@@ -341,6 +352,9 @@ Result<Jotted> fault(const Said& said) {
     std::erase_if(faults, [&](const SuspectedFault& each) { return each.fault == id; });
     faults.push_back({id, *named<FaultState>(state), said.context.today});
     return result;
+}
+Result<Jotted> fault(const Said& said) {
+    return setFault(said, *said.name("FAULT"), said.name("STATE").value_or("found"));
 }
 
 /// "settings 1=3 29=34": what the decoder held when it came.
@@ -483,11 +497,7 @@ constexpr Takes faultTakes[] = {{.what = "FAULT",
                                  .names = faultNames,
                                  .unknown = "No fault of the library goes by “%1”. There are: %2.",
                                  .none = "The library of faults is empty."},
-                                {.what = "STATE",
-                                 .kind = Kind::Name,
-                                 .needed = true,
-                                 .missing = "Found, not, or mended?",
-                                 .names = faultStates}};
+                                {.what = "STATE", .kind = Kind::Name, .names = faultStates}};
 
 constexpr const char* arrivesExamples[] = {"arrives old runner", "arrives new",
                                            "arrives with decoder"};

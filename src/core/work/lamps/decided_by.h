@@ -36,6 +36,8 @@ inline constexpr DecidedBy decidedBy[] = {
      "of the wish; close below half of it, above four times it, or where the lowest "
      "corner glimmers only (a tenth). Ask while its resistor is not chosen."},
     {"lamp.data", "Ask where what is known of a lamp is that of no lamp."},
+    {"lamp.diode",
+     "Close where a lamp on digital track has a diode of its own although a bridge is there."},
     {"lamp.dimmed",
      "Never wrong: what the decoder's setting leaves, and what a reset brings back. All else is "
      "judged "

@@ -67,7 +67,8 @@ std::vector<Named> seenNames(const Context&) {
 }
 
 Result<Jotted> tester(const Said& said) {
-    const auto address = oneRow(said);
+    // The whole group shows the same; held to its wires it is one row's affair.
+    const auto address = said.name("THROUGH") == "others" ? oneRow(said) : addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const LampGroup& before = said.context.job.groups[address->group];
     if (before.isBulbs()) {
@@ -126,8 +127,11 @@ Result<Jotted> tester(const Said& said) {
                                    rowOf(before, *address), look)
                             : text("At %1 %2: %3", called(with), rowOf(before, *address), look));
     result.subject = before.id;
-    result.after.groups[address->group].rows[address->row].tested =
-        Tested{seen, said.context.today, with};
+    std::vector<LampRow>& rows = result.after.groups[address->group].rows;
+    for (std::size_t r = 0; r < rows.size(); ++r) {
+        if (address->wholeCircuit || r == address->row)
+            rows[r].tested = Tested{seen, said.context.today, with};
+    }
     return result;
 }
 
@@ -161,7 +165,13 @@ Result<Jotted> bore(const Said& said) {
     const LampGroup& group = said.context.job.groups[address->group];
     const auto& there = group.rows[address->wholeCircuit ? 0 : address->row].bore;
     if (said.name("HOLDS")) {
-        if (!there || across || depth) {
+        if (across && !depth) {
+            const Bore made{*across, there ? there->depth : Bore{}.depth, true};
+            return rowsChanged(said, *address,
+                               text("a hole of %1, tried: it holds", formatted(*across)),
+                               [&](LampRow& row) { row.bore = made; });
+        }
+        if (!there || depth) {
             return refuse(
                 ErrorCode::Missing,
                 text("Which hole does it hold in? Say it first: bore %1 3mm.", group.name));
@@ -238,10 +248,11 @@ Result<Jotted> leads(const Said& said) {
 }
 
 Result<Jotted> seenLamp(const Said& said) {
-    const auto address = oneRow(said);
-    if (!address) return tl::unexpected(address.error());
     const auto amps = said.one<Amperes>("AMPS");
     const auto& light = said.name("LIGHT");
+    // What is seen may be seen of all of them; a current is one row's.
+    const auto address = amps ? oneRow(said) : addressed(said, "LAMP");
+    if (!address) return tl::unexpected(address.error());
     if (!amps && !light) {
         return refuse(ErrorCode::Missing,
                       text("What is seen: in a lit room, in a dark room, never; or what current?"));

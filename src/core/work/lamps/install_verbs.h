@@ -83,13 +83,16 @@ inline constexpr const char* leadsWords[] = {"lead"};
 inline constexpr const char* seenExamples[] = {"seen rear lamp lit-room", "seen rear lamp 3.2mA"};
 inline constexpr const char* seenNoise[] = {"lamp", "lamps", "in", "the", "only", "a"};
 
+inline constexpr const char* testerNoise[] = {"lamp", "on", "the", "a", "it"};
 inline constexpr jot::Verb testerVerb{"tester",
                                       {},
                                       testerTakes,
                                       testerExamples,
                                       "what a lamp shows at the 9 V tester, a cell, a diode test "
                                       "or a supply",
-                                      tester};
+                                      tester,
+                                      false,
+                                      testerNoise};
 inline constexpr const char* jointWords[] = {"joints", "twisted", "tacked", "soldered", "sleeved"};
 inline constexpr jot::Verb jointVerb{
     "joint", jointWords, jointTakes, jointExamples, "how far the joints of a lamp are",

@@ -2,6 +2,7 @@
 
 #include "core/quantity/format.h"
 #include "core/work/lamps/judge_feed.h"
+#include "core/work/lamps/less_current.h"
 #include "core/work/lamps/row_names.h"
 #include "core/work/supply.h"
 
@@ -168,23 +169,6 @@ void oneRow(const Reckoned& facts, const LampGroup& group, const Driven& made, F
 
 }  // namespace
 
-std::vector<Option> movesToGround(const Job& job, const LampGroup& group) {
-    std::vector<Option> options;
-    for (const DecoderOutput& other : job.decoder->part.outputs) {
-        const bool taken =
-            std::any_of(job.groups.begin(), job.groups.end(),
-                        [&](const LampGroup& each) { return each.output == other.name; });
-        if (other.kind != OutputKind::LowSide || taken) continue;
-        Option option;
-        option.what = text("move it to output %1", other.name);
-        option.effect = text("that one switches to ground");
-        option.state = State::Fine;
-        option.jot = "lamp " + group.name + " on " + other.name;
-        options.push_back(std::move(option));
-    }
-    return options;
-}
-
 void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState& state,
                  Judging& judging) {
     const DecoderOutput* output = outputNamed(facts.job, group.output);
@@ -249,9 +233,12 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                         finding.action = text("a capacitor behind the bridge");
                         finding.caution = capacitorCaution();
                         if (const auto feed = railFeed(facts)) {
-                            const Volts wanted = made.across + driver.dropout;
+                            const Volts wanted = std::max(needed(group, made), feed->half);
+                            // With all of its current it draws the more on the capacitor.
+                            const Seconds gap =
+                                halfOf(facts.house.mains) * (driver.current / state.total);
                             if (auto option = capacitorOption(
-                                    *feed, halfOf(facts.house.mains), wanted,
+                                    *feed, gap, wanted,
                                     text("carries the driver from crest to crest"))) {
                                 finding.options.push_back(std::move(*option));
                             }
@@ -345,7 +332,8 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
             if (byOutput) {
                 // Where one that keeps its current does not do.
                 if (made.verdict != State::Fine && made.trouble != DriverTrouble::NotConnected) {
-                    for (Option& each : movesToGround(facts.job, group)) {
+                    for (Option& each : movesToFree(facts.job, group, group.driver()->current,
+                                                    text("that one switches to ground"))) {
                         finding.options.push_back(std::move(each));
                     }
                 }

@@ -33,6 +33,38 @@ bool halvesSeen(const Reckoned& facts) {
     return false;
 }
 
+/// A lamp with a diode of its own although the others hang behind a bridge.
+const LampGroup* leftDiode(const Job& job) {
+    if (!job.supply.rectifier && !job.supply.lampBridge) return nullptr;
+    for (const LampGroup& group : job.groups) {
+        if (oneWayOnly(job, group) && !group.isBulbs()) return &group;
+    }
+    return nullptr;
+}
+Option noDiodeOption(const LampGroup& group) {
+    Option option;
+    option.what = text("take the diode out");
+    option.effect = text("behind the bridge it lights all the time");
+    option.state = State::Fine;
+    option.jot = "oneway " + group.name + " none";
+    return option;
+}
+
+/// Digital track lights it half of the time; on plain DC it shows the direction.
+void judgeLeftDiode(const Reckoned& facts, Judging& judging) {
+    const LampGroup* group = leftDiode(facts.job);
+    if (!group || !isDigital(facts.job.feed)) return;
+    judging.say("lamp.diode:" + group->id, subjectOf(*group), State::Close, Gravity::CouldBeBetter,
+                [&](Finding& finding) {
+                    finding.sentence = text(
+                        "%1 still has its own diode: it lights half the time, though there is a "
+                        "bridge. Take the diode out.",
+                        atStart(group->name));
+                    finding.action = text("take the diode of %1 out", group->name);
+                    finding.options = {noDiodeOption(*group)};
+                });
+}
+
 /// On AC without a capacitor: what turns round all the time is seen where only one half lights.
 void judgeHalves(const Reckoned& facts, Judging& judging) {
     bool lit = false;
@@ -45,6 +77,7 @@ void judgeHalves(const Reckoned& facts, Judging& judging) {
     const bool sixty = facts.house.mains == Mains::Sixty;
     const std::string once = sixty ? "60" : "50", twice = sixty ? "120" : "100";
     if (!lit) return;
+    const LampGroup* withDiode = leftDiode(facts.job);
     judging.say(
         "lamp.flicker", {}, halves ? State::Close : State::Fine, Gravity::CouldBeBetter,
         [&](Finding& finding) {
@@ -58,6 +91,11 @@ void judgeHalves(const Reckoned& facts, Judging& judging) {
                     : text("The lamps dip %1 times a second with the AC: nobody sees that.", twice);
             finding.figures = {crestFigure(facts.job)};
             if (!halves) return;
+            if (withDiode) {
+                finding.action = text("take the diode of %1 out", withDiode->name);
+                finding.options = {noDiodeOption(*withDiode)};
+                return;
+            }
             finding.action = text("a bridge rectifier before the lamps");
             finding.options = {
                 bridgeOption(text("they light in both halves of the AC, about twice as bright with "
@@ -110,6 +148,8 @@ void judgeFlicker(const Reckoned& facts, const RailFeed& feed, Judging& judging)
             if (carried) return;
             if (!behindBridge) {
                 finding.action = text("a bridge, and a capacitor behind it");
+                finding.options = {bridgeOption(text("a capacitor can stand behind it"))};
+                finding.options.front().state = State::Close;
                 return;
             }
             finding.action = smoothing ? text("a larger capacitor behind the bridge")
@@ -305,6 +345,8 @@ void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& gro
             finding.caution = capacitorCaution();
             if (reverses(facts.job)) {
                 finding.action = text("a bridge rectifier before the lamps");
+                finding.options = {bridgeOption(text("a capacitor can stand behind it"))};
+                finding.options.front().state = State::Close;
                 return;
             }
             // What ends it, and what only ends the worst of it where space is short.
@@ -386,6 +428,7 @@ Option bridgeOption(Text effect) {
 void judgeSmoothing(const Reckoned& facts, Judging& judging) {
     if (const auto& smoothing = facts.job.supply.smoothing; smoothing && reverses(facts.job))
         judgeTurnedRound(*smoothing, judging);
+    judgeLeftDiode(facts, judging);
     const auto feed = railFeed(facts);
     if (isWave(facts.job)) {
         // Rolling stock meets dirt on AC too; only where the halves are no trouble is that told.

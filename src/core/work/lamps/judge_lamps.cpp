@@ -15,12 +15,14 @@
 #include "core/work/lamps/judge_path.h"
 #include "core/work/lamps/judge_supply.h"
 #include "core/work/lamps/lamps.h"
+#include "core/work/lamps/less_current.h"
 #include "core/work/lamps/row_names.h"
 #include "core/work/lamps/tester.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
 #include <cmath>
+#include <numeric>
 
 namespace glimmet::core::lamps {
 namespace {
@@ -87,7 +89,8 @@ std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std:
         for (const Ohms value : preferredAround(ideal, group.wish.series, 2)) add(value, false);
     }
     if (group.rows[row].resistor) add(*group.rows[row].resistor, false);
-    if (ideal > Ohms{0}) {
+    // What the trade knows by heart is for bare LEDs.
+    if (ideal > Ohms{0} && !wired) {
         add(Ohms{1000}, true);
         add(Ohms{2200}, true);
     }
@@ -285,6 +288,7 @@ struct RowVerdict {
 };
 RowVerdict rowVerdict(const RowState& made, const LampGroup& group) {
     const Amperes wished = group.atFull();
+    const Amperes glimmers = group.hasTarget() ? glimmersBelow(wished) : glowCurrent;
     if (made.connected && made.current > made.limit) {
         return {RowTrouble::Burns, State::Over, Gravity::PartDestroyed};
     }
@@ -295,7 +299,7 @@ RowVerdict rowVerdict(const RowState& made, const LampGroup& group) {
         return {RowTrouble::TooHot, State::Over, Gravity::FirePeople};
     }
     // The wish cannot be had; what shines all the same is too dim, not dark.
-    if (!(made.ideal > Ohms{0}) && !(made.connected && made.current >= glimmersBelow(wished))) {
+    if (!(made.ideal > Ohms{0}) && !(made.connected && made.current >= glimmers)) {
         return {RowTrouble::SupplyTooLow, State::Over, Gravity::DoesNotWork};
     }
     if (!made.connected) return {RowTrouble::NoResistor, State::Ask, Gravity::DoesNotWork};
@@ -309,7 +313,7 @@ RowVerdict rowVerdict(const RowState& made, const LampGroup& group) {
     if (group.hasTarget() && light < 0.5) {
         return {RowTrouble::TooDim, State::Close, Gravity::WorksBadly};
     }
-    if (made.lowest < glimmersBelow(wished)) {
+    if (made.lowest < glimmers) {
         return {RowTrouble::MayBeDark, State::Close, Gravity::WorksBadly};
     }
     if (group.hasTarget() && light > 4.0) {
@@ -648,7 +652,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                                       : text("%1 So do the next %2 rows.", finding.sentence, more);
             }
             finding.action = shared ? text("own resistors for %1", group.name)
-                                    : rowAction(called, verdict.trouble);
+                                    : rowAction(last > row ? group.name : called, verdict.trouble);
             // A row of its own resistor ends what rows do to each other behind a shared one.
             const bool burns =
                 verdict.trouble == RowTrouble::Burns || verdict.trouble == RowTrouble::MayBurn;
@@ -693,6 +697,20 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                 less.state = State::Fine;
                 less.jot = "target " + group.name + " " + formatted(made.current, 2);
                 finding.options.insert(finding.options.begin(), std::move(less));
+            }
+            // Of a target beyond its limit there is one within.
+            if (verdict.trouble == RowTrouble::NoResistor && group.hasTarget() &&
+                group.atFull() > made.limit) {
+                const Amperes most{std::floor(made.limit.value() * 0.8 * 1000) / 1000};
+                if (most > Amperes{0}) {
+                    Option within;
+                    within.what = text("a target of %1", formatted(most));
+                    within.effect = text("%1 of its limit of %2", percent(most / made.limit),
+                                         formatted(made.limit, 3));
+                    within.state = State::Ask;
+                    within.jot = "target " + group.name + " " + formatted(most);
+                    finding.options.insert(finding.options.begin(), std::move(within));
+                }
             }
             if (group.rows[row].lamps.front().part.family == LedFamily::UltraViolet) {
                 finding.caution = text(
@@ -968,7 +986,9 @@ bool judgeOutputKind(const Reckoned& facts, const LampGroup& group, const GroupS
                     [&](Finding& finding) {
                         finding.sentence = std::move(sentence);
                         finding.action = std::move(action);
-                        if (verdict == State::Over) finding.options = movesToGround(job, group);
+                        if (verdict == State::Over)
+                            finding.options = movesToFree(job, group, Amperes{0},
+                                                          text("that one switches to ground"));
                     });
     };
     switch (output->kind) {
@@ -1124,23 +1144,30 @@ void judgeUnmarked(const LampGroup& group, const GroupState& state, Judging& jud
 }
 
 /// What an output carries of what it bears, and whether there is one at all.
-void judgeOutputLoad(const Job& job, const LampGroup& group, const GroupState& state,
+void judgeOutputLoad(const Reckoned& facts, const LampGroup& group, const GroupState& state,
                      Judging& judging) {
+    const Job& job = facts.job;
     if (const DecoderOutput* output = outputNamed(job, group.output)) {
         if (!output->limit) return judgeUnmarked(group, state, judging);
         const Amperes limit = *output->limit;
-        const State load = stateAgainst(state.total.value(), limit.value(), lampCloseAbove);
+        // What burns says so by itself, and is gone before its output suffers.
+        const Amperes takes = lastingTotal(state);
+        const State load = stateAgainst(takes.value(), limit.value(), lampCloseAbove);
         if (load != State::Fine) {
             judging.say(
                 "lamp.output-current:" + group.id, subjectOf(group), load, Gravity::PartDestroyed,
                 [&](Finding& finding) {
                     finding.sentence = text("Output %1 carries %2 of its %3.", group.output,
-                                            formatted(state.total, 3), formatted(limit, 3));
+                                            formatted(takes, 3), formatted(limit, 3));
                     finding.action = text("fewer or dimmer lamps on output %1", group.output);
                     finding.figures = {
-                        figures::computed(text("All rows together"), "I_out", state.total, "", {}),
+                        figures::computed(text("All rows together"), "I_out", takes, "", {}),
                         figures::catalogue(text("Output's limit"), "I_limit", limit,
                                            verbatim(job.decoder->part.name))};
+                    if (auto less = lessCurrent(job, group, limit * lampCloseAbove, facts.house))
+                        finding.options.push_back(std::move(*less));
+                    std::ranges::move(movesToFree(job, group, state.total),
+                                      std::back_inserter(finding.options));
                 });
         }
     } else if (group.output != supplyOutput) {
@@ -1153,6 +1180,7 @@ void judgeOutputLoad(const Job& job, const LampGroup& group, const GroupState& s
                                                atStart(group.name), group.output);
                         finding.action = job.decoder ? text("move %1 to another output", group.name)
                                                      : text("choose a decoder");
+                        finding.options = movesToFree(job, group, state.total);
                     });
     }
 }
@@ -1325,10 +1353,10 @@ void judge(const Reckoned& facts, Judging& judging) {
     Amperes least{0}, most{0};  // of all outputs, by what their boards may carry
     // What it takes does not hang on what the board carries.
     const auto loaded = [&](const LampGroup& group, const GroupState& state) {
-        judgeOutputLoad(job, group, state, judging);
+        judgeOutputLoad(facts, group, state, judging);
         if (group.output == supplyOutput) return;
-        least += state.total;
-        most += state.total;
+        least += lastingTotal(state);
+        most += lastingTotal(state);
     };
     for (std::size_t g = 0; g < job.groups.size(); ++g) {
         std::optional<LampGroup> kept;
@@ -1343,7 +1371,7 @@ void judge(const Reckoned& facts, Judging& judging) {
                         });
             continue;
         }
-        judgeContact(group, *state, judging);
+        judgeContact(facts, group, *state, judging);
         judgeDimmed(group, *state, judging);
         judgeBores(facts, group, judging);
         judgeAcross(group, *state, judging);
@@ -1374,8 +1402,8 @@ void judge(const Reckoned& facts, Judging& judging) {
             cases = boardCases(facts, group);
         }
         if (group.output != supplyOutput) {
-            least += cases.empty() ? state->total : cases.back().state.total;
-            most += cases.empty() ? state->total : cases.front().state.total;
+            least += cases.empty() ? lastingTotal(*state) : lastingTotal(cases.back().state);
+            most += cases.empty() ? lastingTotal(*state) : lastingTotal(cases.front().state);
         }
         bool asked = false;
         std::vector<std::size_t> waiting;  // rows unlike each other that wait for a resistor
@@ -1401,7 +1429,7 @@ void judge(const Reckoned& facts, Judging& judging) {
         }
         if (!otherKind && cases.empty()) {
             judgeGroup(group, *state, judging);
-            judgeOutputLoad(job, group, *state, judging);
+            judgeOutputLoad(facts, group, *state, judging);
             judgeOneFailed(facts, group, *state, judging);
             judgePackages(group, *state, judging);
             judgeLight(group, *state, judging);
@@ -1431,6 +1459,27 @@ void judge(const Reckoned& facts, Judging& judging) {
                 figures::catalogue(text("Decoder's function total"), "I_func",
                                    job.decoder->part.functionTotal,
                                    verbatim(job.decoder->part.name))};
+            if (load == State::Fine) return;
+            // Those that take most give way first.
+            const auto takes = [&](std::size_t g) {
+                return facts.groups[g] && job.groups[g].output != supplyOutput
+                           ? facts.groups[g]->total
+                           : Amperes{0};
+            };
+            std::vector<std::size_t> order(job.groups.size());
+            std::iota(order.begin(), order.end(), std::size_t{0});
+            std::stable_sort(order.begin(), order.end(),
+                             [&](std::size_t a, std::size_t b) { return takes(a) > takes(b); });
+            const Amperes most = job.decoder->part.functionTotal * (1.0 - facts.house.closeMargin);
+            for (const std::size_t g : order) {
+                const Amperes left = most - (functions - takes(g));
+                if (!(left > Amperes{0}) || !(takes(g) > Amperes{0})) continue;
+                auto less = lessCurrent(job, job.groups[g], left, facts.house);
+                if (!less) continue;
+                less->what = text("%1: %2", atStart(job.groups[g].name), less->what);
+                finding.options.push_back(std::move(*less));
+                if (finding.options.size() == 2) break;
+            }
         });
     }
 }

@@ -3,6 +3,7 @@
 #include "core/finding/answer.h"
 #include "core/led/led_body.h"
 #include "core/quantity/format.h"
+#include "core/work/lamps/less_current.h"
 #include "core/work/lamps/row_names.h"
 
 #include <algorithm>
@@ -163,6 +164,13 @@ void judgeAcross(const LampGroup& group, const GroupState& state, Judging& judgi
                         figures::computed(text("Through the brightest"), "I_most",
                                           made.current * (dark ? made.share[most] : worst), "",
                                           {})};
+                    // Each as a row by itself, where the volts allow it.
+                    Option own;
+                    own.what = text("a row and a resistor for each");
+                    own.effect = text("each has its own current");
+                    own.state = State::Fine;
+                    own.jot = "own " + group.name;
+                    if (made.ideal > Ohms{0}) finding.options.push_back(std::move(own));
                 });
         }
     }
@@ -216,7 +224,8 @@ void judgeDimmed(const LampGroup& group, const GroupState& state, Judging& judgi
         });
 }
 
-void judgeContact(const LampGroup& group, const GroupState& state, Judging& judging) {
+void judgeContact(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+                  Judging& judging) {
     if (!group.contact || !(state.total > Amperes{0})) return;
     const State verdict = stateAgainst(state.total.value(), group.contact->limit.value(), 0.8);
     judging.say(
@@ -233,6 +242,11 @@ void judgeContact(const LampGroup& group, const GroupState& state, Judging& judg
                     : text("The switch before %1 carries %2 of its %3.", group.name, amps, bears);
             if (verdict != State::Fine)
                 finding.action = text("a switch of more amps before %1", group.name);
+            if (verdict != State::Fine) {
+                if (auto less =
+                        lessCurrent(facts.job, group, group.contact->limit * 0.8, facts.house))
+                    finding.options.push_back(std::move(*less));
+            }
             finding.figures = {
                 figures::computed(text("Current of %1", group.name), "I", state.total, "", {}),
                 figures::chosen(text("Printed on the switch"), "I_switch", group.contact->limit, {},

@@ -16,6 +16,7 @@ void judgeLots(const LampGroup& group, Judging& judging);
 /// What the decoder's setting leaves of its light.
 void judgeDimmed(const LampGroup& group, const GroupState& state, Judging& judging);
 /// The switch before a group.
-void judgeContact(const LampGroup& group, const GroupState& state, Judging& judging);
+void judgeContact(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+                  Judging& judging);
 
 }  // namespace glimmet::core::lamps

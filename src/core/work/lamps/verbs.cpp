@@ -100,6 +100,7 @@ std::vector<Named> colours(const Context& context) {
         if (part.blink && std::find(blinking.begin(), blinking.end(), colour) == blinking.end()) {
             blinking.push_back(colour);
             named.also.push_back(colour + " blinker");
+            named.also.push_back("blinker " + colour);
             named.also.push_back("blinking " + colour);
         }
         all.push_back(std::move(named));
@@ -162,7 +163,7 @@ std::vector<Named> outputsAndSupply(const Context& context) {
 
 std::vector<Named> noneOrOpen(const Context&) {
     return {{"none", {"no", "bare"}, "deliberately without"},
-            {"open", {"unknown"}, "not chosen yet"}};
+            {"open", {"unknown", "not known", "don't know", "to be chosen"}, "not chosen yet"}};
 }
 std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"}}; }
 std::vector<Named> unmarkedOnly(const Context&) {
@@ -331,16 +332,25 @@ House houseFor(const Said& said, const Job& job) {
     return houseOf(job, said.context.workshop ? said.context.workshop->house : House());
 }
 
-/// A lamp with its own resistor needs no other one up to the volts that are printed on it. Nothing:
-/// it does, or is to be chosen.
+/// A lamp with its own resistor needs no other one up to the volts that are printed on it, and
+/// where it stays well within its limit all the same. Nothing: one is to be chosen.
 std::optional<Ohms> resistorOf(const Said& said, const LampPart& part) {
     if (part.filament) return Ohms{0};
     const House house = houseFor(said, said.context.job);
     const Job& job = said.context.job;
     // What is printed on it for AC is what a meter reads.
     const Volts bus = isWave(job) ? trackVolts(job) : busVolts(job, house);
-    if (part.rated && bus <= *part.rated * 1.05) return Ohms{0};
-    return {};
+    if (!part.rated || !part.forward) return {};
+    if (bus <= *part.rated * 1.05) return Ohms{0};
+    LampGroup alone;
+    alone.output = supplyOutput;
+    alone.rows.push_back({{Lamp{{}, part, false}}, Ohms{0}});
+    const auto state = groupState(job, alone, house);
+    if (!state) return {};
+    const RowState& row = state->rows.front();
+    const bool within = row.highest <= row.limit * lampCloseAbove &&
+                        row.current * row.duty <= part.forward->current * 1.25;
+    return within ? std::optional(Ohms{0}) : std::nullopt;
 }
 
 /// Whether a house that shares would hang one more of these behind one resistor: bare LEDs of one
@@ -548,8 +558,8 @@ Result<Where> whereOf(const Said& said) {
     }
     if (!where.site && unit && (several > 0 || groupNamed(job, *name))) {
         return refuse(ErrorCode::Unknown,
-                      text("%1 has no %2. It has: %3. Elsewhere a lamp gets a name: lamp amber "
-                           "called fire glow.",
+                      text("%1 has no %2. It has: %3. Elsewhere a lamp gets a name: lamp white "
+                           "called %2.",
                            unitCalled(job, *unit), *name, there));
     }
     if (!where.site && several > 0) return tl::unexpected(unitOf(said).error());
@@ -673,12 +683,14 @@ std::optional<Error> kindOnly(const Said& said) {
         all += (all.empty() ? "" : ", ") + part.id;
     }
     return Error{ErrorCode::Missing, "jot",
-                 bulb ? text("Which bulb? Say what is printed on it: bulb cab 12V 60mA. The "
-                             "catalogue has: %1.",
-                             all)
-                      : text("Which blinker? The catalogue has: %1. Write it like lamp rear "
-                             "red blinker.",
-                             all)};
+                 bulb && all.empty()
+                     ? text("Which bulb? Say what is printed on it: bulb cab 12V 60mA.")
+                 : bulb ? text("Which bulb? Say what is printed on it: bulb cab 12V 60mA. The "
+                               "catalogue has: %1.",
+                               all)
+                        : text("Which blinker? The catalogue has: %1. Write it like lamp rear "
+                               "red blinker.",
+                               all)};
 }
 
 /// The same line with a place emptied.
@@ -707,7 +719,8 @@ Result<Jotted> andThen(const Said& said, Result<Jotted> first, Next next) {
     if (!group) return first;
     auto then = understood(next(*group), before, now.catalogue, now.today, workshop);
     if (!then) return tl::unexpected(then.error());
-    then->meaning = text("%1; %2", first->meaning, then->meaning);
+    const bool only = plain(first->meaning) == group->name;
+    if (!only) then->meaning = text("%1; %2", first->meaning, then->meaning);
     then->subject = first->subject;
     return then;
 }
@@ -763,7 +776,13 @@ Result<Jotted> withResistor(const Said& said, Ohms ohms) {
     return andThen(said, lamp(one), resistorOf);
 }
 
-Result<Jotted> lamp(const Said& said) {
+Result<Jotted> lamp(const Said& typed) {
+    // "move front to 2" is "lamp front on 2".
+    Said said = typed;
+    for (std::size_t i = 0; i < said.places.size(); ++i) {
+        if (said.verb.takes[i].what != std::string_view("OUTPUT")) continue;
+        if (!said.places[i].name) said.places[i].name = typed.name("TO");
+    }
     if (auto only = kindOnly(said)) return tl::unexpected(std::move(*only));
     // "lamp kitchen 3 white in series", "lamp front 1k": the lamp first, then what else is said.
     const auto& count = said.name("COUNT");
@@ -789,6 +808,15 @@ Result<Jotted> lamp(const Said& said) {
     const auto where = whereOf(said);
     if (!where) return tl::unexpected(where.error());
     if (where->group) return describedAnew(said, *where->group, *point);
+    // "0603 on front": the lamp that output feeds.
+    if (where->called.empty() && said.name("SIZE") && !said.name("COLOUR")) {
+        if (const LampGroup* fed =
+                said.name("OUTPUT") ? fedBy(said.context.job, *said.name("OUTPUT")) : nullptr) {
+            return understood("lamp " + fed->name + " " + *said.name("SIZE"), said.context.job,
+                              said.context.catalogue, said.context.today,
+                              said.context.workshop ? *said.context.workshop : WorkshopRecord{});
+        }
+    }
     if (where->called.empty()) {
         return refuse(ErrorCode::Missing,
                       text("Which lamp? Name its place, like lamp rear red 2.0V 20mA, or give it "
@@ -1205,6 +1233,9 @@ Result<Jotted> wired(const Said& said) {
     // The meter goes before what was entered, and says so.
     if (!family && !open)
         result.meaning = text("%1; it was entered as %2", result.meaning, was.name);
+    std::string read;
+    for (const ForwardPoint& each : readings) read += (read.empty() ? "" : ", ") + shown(each);
+    result.meaning = text("%1; read %2", std::move(result.meaning), read);
     result.subject = before.id;
     LampRow& row = result.after.groups[address->group].rows[address->row];
     row.lamps.resize(1, row.lamps.front());
@@ -1318,13 +1349,43 @@ Result<Jotted> shared(const Said& said) {
     return result;
 }
 
-/// "own front": each row its own resistor, chosen for the wish, and none shared.
+/// A lamp that stands across another becomes a row by itself.
+void splitAcross(LampGroup& group) {
+    std::vector<LampRow> rows;
+    for (const LampRow& row : group.rows) {
+        LampRow rest = row;
+        rest.lamps.clear();
+        std::vector<LampRow> alone;
+        for (const Lamp& lamp : row.lamps) {
+            if (!lamp.across) {
+                rest.lamps.push_back(lamp);
+                continue;
+            }
+            LampRow one = row;
+            one.lamps = {lamp};
+            one.lamps.front().across = false;
+            alone.push_back(std::move(one));
+        }
+        const bool changed = !alone.empty();
+        rows.push_back(std::move(rest));
+        std::ranges::move(alone, std::back_inserter(rows));
+        for (std::size_t r = rows.size() - alone.size() - 1; changed && r < rows.size(); ++r) {
+            rows[r].tested.reset();
+            rows[r].installed = {};
+        }
+    }
+    group.rows = std::move(rows);
+}
+
+/// "own front": each row its own resistor, chosen for the wish, and none shared; a lamp across
+/// another becomes a row.
 Result<Jotted> own(const Said& said) {
     const auto index = groupOf(said);
     if (!index) return tl::unexpected(index.error());
     Jotted result = jotted(said, {});
     LampGroup& group = result.after.groups[*index];
     group.connection = OwnResistors{};
+    splitAcross(group);
     const House house = houseFor(said, result.after);
     const auto state = groupState(result.after, group, house);
     if (!state) return tl::unexpected(state.error());
@@ -1698,7 +1759,7 @@ constexpr Takes lampTakes[] = {
      .names = places,
      .rows = true,
      .unknown = "“%1” is no place of this model. There are: %2. Elsewhere a lamp gets a name: "
-                "lamp amber called fire glow."},
+                "lamp white called %1."},
     colour,
     forwardVolts,
     forwardAmps,
@@ -1714,7 +1775,16 @@ constexpr Takes lampTakes[] = {
     {.what = "SIZE", .kind = Kind::Name, .names = sizeNames},
     {.what = "HOW", .kind = Kind::Name, .names = arrangements},
     lampCount,
-    {.what = "OHMS", .dimension = Dimension::Resistance, .least = 47, .most = 1e6}};
+    {.what = "OHMS", .dimension = Dimension::Resistance, .least = 47, .most = 1e6},
+    // "move front to 2"
+    {.what = "TO",
+     .kind = Kind::Name,
+     .after = "to",
+     .names = outputsAndSupply,
+     .unknown = "No output goes by “%1”. There are: %2.",
+     .explained = true,
+     .ofSeveral = true}};
+constexpr const char* lampWords[] = {"move"};
 constexpr Takes bulbTakes[] = {
     [] {
         Takes made = lampTakes[0];
@@ -1850,6 +1920,8 @@ constexpr const char* twinExamples[] = {"twin front white"};
 constexpr const char* resistorExamples[] = {"resistor front 2k2", "resistor front/2 none",
                                             "resistor front 1k 1/4W"};
 constexpr const char* resistorWords[] = {"resistors"};
+constexpr const char* resistorNoise[] = {"lamp", "lamps", "led", "output", "on",
+                                         "has",  "in",    "its", "for",    "a"};
 constexpr const char* pairExamples[] = {"antiparallel rear red",
                                         "antiparallel rear amber 2.0V 20mA"};
 constexpr const char* turnedExamples[] = {"turned front", "turned front none"};
@@ -1877,22 +1949,55 @@ constexpr const char* aspectsExamples[] = {"aspects front white red",
 constexpr const char* planExamples[] = {"plan headlamp, tail red, cab warm and hardly seen"};
 constexpr const char* planBegins[] = {"headlamp", "headlamps", "headlight", "headlights"};
 constexpr const char* lampNoise[] = {"output", "new"};
+constexpr const char* bulbNoise[] = {"output", "new", "lamp"};
 constexpr const char* targetNoise[] = {"lamp", "lamps", "led",    "output",
                                        "on",   "as",    "bright", "one"};
 constexpr const char* neighbourNoise[] = {"lamp"};
 constexpr const char* outputNoise[] = {"carries", "has", "resistor", "on", "board"};
 
+/// Words that only a line of a lamp has.
+bool onlyALamp(const std::vector<Token>& line) {
+    static constexpr std::string_view words[] = {"0402",   "0603",    "0805",    "1206",
+                                                 "ohm",    "ohms",    "blinker", "flasher",
+                                                 "beacon", "firebox", "series",  "parallel"};
+    static constexpr std::string_view lights[] = {"lights", "light",  "lamps",
+                                                  "lamp",   "boards", "board"};
+    static constexpr std::string_view kinds[] = {"ditch",          "number", "marker", "class",
+                                                 "classification", "step",   "ground"};
+    const auto among = [](const auto& list, const std::string& word) {
+        return std::find(std::begin(list), std::end(list), word) != std::end(list);
+    };
+    const auto lastOf = [](const Token& token) {
+        return lowered(token.words.substr(token.words.rfind(' ') + 1));
+    };
+    if (line.size() < 2) return false;
+    if (line.front().numeric && line.front().unit == Dimension::Resistance) return true;
+    for (std::size_t i = 0; i < line.size(); ++i) {
+        if (among(words, lastOf(line[i]))) return true;
+        if (i + 1 < line.size() && among(kinds, lastOf(line[i])) &&
+            among(lights, lastOf(line[i + 1]))) {
+            return true;
+        }
+    }
+    return false;
+}
+
 constexpr Verb table[] = {
     {"lamp",
-     {},
+     lampWords,
      lampTakes,
      lampExamples,
      "a new lamp, or what the one there is",
      lamp,
      false,
-     lampNoise},
+     lampNoise,
+     nullptr,
+     jot::longestWords,
+     false,
+     {},
+     onlyALamp},
     {"bulb", bulbWords, bulbTakes, bulbExamples,
-     "a filament bulb by its rated volts and what it takes at them", bulb, false, lampNoise},
+     "a filament bulb by its rated volts and what it takes at them", bulb, false, bulbNoise},
     {"aspects",
      aspectsWords,
      {},
@@ -1963,7 +2068,7 @@ constexpr Verb table[] = {
     {"turned", turnedWords, turnedTakes, turnedExamples,
      "its lamps stand the other way round: minus where plus comes", turned, false, groupNoise},
     {"resistor", resistorWords, resistorTakes, resistorExamples,
-     "fit a resistor; none for no resistor, open for not chosen", resistor, false, groupNoise},
+     "fit a resistor; none for no resistor, open for not chosen", resistor, false, resistorNoise},
     {"shared",
      {},
      sharedTakes,

@@ -77,7 +77,18 @@ HollowAt hollowNamed(Job& job, const HollowSaid& hollow) {
             if (lowered(each.name) == hollow.name) return {&job.units[i].body, &each};
         }
     }
-    return {};
+    if (hollow.corner) return {};  // a new one, by its place
+    // "roof" is the roof space, where only one begins so.
+    HollowAt begun;
+    for (std::size_t i = 0; i < job.units.size(); ++i) {
+        if (!meansUnit(job, hollow, i)) continue;
+        for (Cavity& each : job.units[i].body.cavities) {
+            if (!lowered(each.name).starts_with(hollow.name + " ")) continue;
+            if (begun.cavity) return {};
+            begun = {&job.units[i].body, &each};
+        }
+    }
+    return begun;
 }
 
 std::string hollowNames(const Job& job) {

@@ -270,23 +270,37 @@ void judgeWanted(const Reckoned& facts, const MotorEvidence& drive, Judging& jud
             }
             switch (*wanted) {
                 case MotorDemand::What::Stall:
-                    finding.sentence = text(
-                        "A stall test, or the winding's ohms, is wanted: it decides the "
-                        "decoder.");
+                    finding.sentence =
+                        job.decoder
+                            ? text(
+                                  "Measure the stall current or the winding resistance: whether "
+                                  "the decoder fits depends on it.")
+                            : text(
+                                  "Measure the stall current or the winding resistance: it "
+                                  "decides which decoder fits.");
                     finding.action = text("measure the stall current");
                     finding.caution = stallCaution(job);
                     break;
                 case MotorDemand::What::Slip:
                     std::swap(finding.figures[0], finding.figures[1]);
-                    finding.sentence = text(
-                        "The current with wheels slipping is wanted: it decides the "
-                        "decoder.");
+                    finding.sentence =
+                        job.decoder ? text(
+                                          "Measure the current with wheels slipping: whether the "
+                                          "decoder fits depends on it.")
+                                    : text(
+                                          "Measure the current with wheels slipping: it decides "
+                                          "which decoder fits.");
                     finding.action = text("measure the slip current");
                     break;
                 case MotorDemand::What::Running:
                     std::swap(finding.figures[0], finding.figures[2]);
                     finding.sentence =
-                        text("The running current is wanted: it decides the decoder.");
+                        job.decoder ? text(
+                                          "Measure the running current: whether the decoder fits "
+                                          "depends on it.")
+                                    : text(
+                                          "Measure the running current: it decides which decoder "
+                                          "fits.");
                     finding.action = text("measure the running current");
                     break;
             }

@@ -56,6 +56,17 @@ std::vector<Named> motorNumbers(const Context& context) {
     if (all.size() < 2) all.clear();
     return all;
 }
+/// As "motor 2", "front motor": a bare number would be a reading.
+std::vector<Named> motorPhrases(const Context& context) {
+    std::vector<Named> all = motorNumbers(context);
+    for (std::size_t i = 0; i < all.size(); ++i) {
+        const std::string number = std::to_string(i + 1);
+        std::erase(all[i].also, number);
+        all[i].also.push_back("motor " + number);
+        if (all.size() == 2) all[i].also.push_back(i == 0 ? "front motor" : "rear motor");
+    }
+    return all;
+}
 constexpr Takes ofMotor{.what = "MOTOR",
                         .kind = Kind::Name,
                         .after = "of",
@@ -372,7 +383,7 @@ std::vector<Named> packPlaces(const Context&) {
 /// "polarity unknown", "polarity marked": which lead of a fixed supply is plus.
 std::vector<Named> polarities(const Context&) {
     return {{"unknown", {"not known"}, "nobody has metered it"},
-            {"marked", {"known", "found", "metered", "labelled"}, "metered, and marked"}};
+            {"marked", {"known", "found", "metered", "labelled", "proved"}, "metered, and marked"}};
 }
 Result<Jotted> polarity(const Said& said) {
     const bool unknown = said.name("KNOWN") == "unknown";
@@ -449,9 +460,12 @@ Result<Jotted> battery(const Said& said) {
         pack.capacity = *capacity;
     }
     const Job& before = said.context.job;
-    Jotted result = jotted(said, text("Battery: %1 cells %2, %3, %4 when charged",
-                                      std::to_string(pack.cells), std::string(name(pack.chemistry)),
-                                      formatted(pack.capacity), formatted(voltsOf(pack).full, 3)));
+    Jotted result =
+        jotted(said, text("Battery: %1, %2, %3 when charged",
+                          pack.cells == 1 ? text("one %1 cell", std::string(name(pack.chemistry)))
+                                          : text("%1 cells %2", std::to_string(pack.cells),
+                                                 std::string(name(pack.chemistry))),
+                          formatted(pack.capacity), formatted(voltsOf(pack).full, 3)));
     if (before.feed != Feed::BatteryRadio) {
         result.after.feed = Feed::BatteryRadio;
         result.meaning =
@@ -499,11 +513,43 @@ Result<Jotted> isolated(const Said& said) {
     motorIn(result.after, (*motor)->id).isolated = free;
     return result;
 }
+/// "motors isolated", "both motors can": of all that are in a unit.
+Result<Jotted> allMotors(const Said& said, std::size_t unit) {
+    const auto& kind = said.name("KIND");
+    const auto& isolated = said.name("ISOLATED");
+    if (kind.has_value() == isolated.has_value()) {
+        return refuse(ErrorCode::Missing,
+                      text("How many motors? Write it like %1.", said.verb.examples.front()));
+    }
+    if (kind == "none") {
+        return refuse(ErrorCode::NotUnderstood, text("No motor is said so: motor none."));
+    }
+    const bool free = isolated == "isolated";
+    Jotted result = jotted(said, kind   ? text("All motors: %1", *kind)
+                                 : free ? text("All motors: brushes free of the frame")
+                                        : text("All motors: a brush touches the frame"));
+    std::vector<Motor>& all = result.after.units[unit].motors;
+    if (all.empty()) {
+        return refuse(ErrorCode::Unknown, text("%1 has no motor.", said.context.job.name));
+    }
+    for (Motor& each : all) {
+        if (kind) each.kind = *named<MotorKind>(*kind);
+        if (isolated) each.isolated = free;
+    }
+    return result;
+}
+
 /// "motors 2", "motors 2 can": so many in its unit.
 Result<Jotted> motors(const Said& said) {
     const auto unit = unitOf(said);
     if (!unit) return tl::unexpected(unit.error());
+    if (!said.name("COUNT")) return allMotors(said, *unit);
     const std::string& number = *said.name("COUNT");
+    if (said.name("ISOLATED")) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("How many there are, and whether they are free of the frame: one line "
+                           "for each."));
+    }
     if (said.name("KIND") == "none") {
         return refuse(ErrorCode::NotUnderstood,
                       text("%1 motors, or none: only one of them can be.", number));
@@ -662,13 +708,21 @@ Result<Jotted> axle(const Said& said) {
 std::vector<Named> wheelNames(const Context& context) {
     std::vector<Named> all;
     for (const Named& axle : axleNumbers(context)) {
-        all.push_back({"L" + axle.name, {"left " + axle.name}, "left wheel, from the front"});
-        all.push_back({"R" + axle.name, {"right " + axle.name}, "right wheel, from the front"});
+        const auto wheel = [&](const char* letter, const std::string& side) {
+            const std::string number = axle.name;
+            all.push_back({letter + number,
+                           {side + " " + number, "axle " + number + " " + side,
+                            side + " axle " + number, side + " wheel of axle " + number},
+                           side + " wheel, from the front"});
+        };
+        wheel("L", "left");
+        wheel("R", "right");
+        all.push_back({"axle " + axle.name, {}, "both its wheels", true});
     }
     if (all.empty()) return all;
     all.push_back({"all", {"every wheel", "all wheels", "every axle"}, "at once"});
     // Half of a unit's wheels turn in its front truck.
-    if (all.size() >= 2 * 4) {
+    if (all.size() >= 3 * 4) {
         all.push_back({"front truck", {"front bogie", "the front truck"}, "its axles"});
         all.push_back({"rear truck", {"rear bogie", "the rear truck"}, "its axles"});
     }
@@ -693,6 +747,10 @@ Wheels wheelsNamed(const std::string& called, std::size_t axles) {
     if (called == "all") return {0, axles - 1};
     if (called == "front truck") return {0, half - 1};
     if (called == "rear truck") return {axles - half, axles - 1};
+    if (called.starts_with("axle ")) {
+        const std::size_t at = std::stoul(called.substr(5)) - 1;
+        return {at, at};
+    }
     if (const auto blank = called.find(' '); blank != std::string::npos) {
         const bool left = called.starts_with("left");
         const std::size_t at = called.ends_with("front") ? 0 : axles - 1;
@@ -722,6 +780,7 @@ Result<Jotted> pickup(const Said& said) {
     }
     const Wheels wheels = wheelsNamed(called, axles.size());
     const bool several = wheels.last > wheels.first;
+    const bool both = wheels.left && wheels.right;
     const bool on = state == "collects" || state == "only";
     if (state == "only") {
         for (Axle* each : axles) {
@@ -737,11 +796,12 @@ Result<Jotted> pickup(const Said& said) {
     const std::string number = std::to_string(wheels.first + 1);
     const Text which = called == "all" ? text("Every wheel")
                        : several       ? text("The wheels of the %1", called)
+                       : both          ? text("Axle %1", number)
                        : wheels.left   ? text("Left wheel of axle %1", number)
                                        : text("Right wheel of axle %1", number);
     result.meaning = called == "all"
                          ? (on ? text("Every wheel collects") : text("No wheel collects"))
-                     : state == "only"     ? text("Only %1: collects", which)
+                     : state == "only"     ? text("%1: collects, and nothing else does", which)
                      : state == "collects" ? text("%1: collects", which)
                      : state == "tyre"     ? text("%1: rubber tyre", which)
                                            : text("%1: collects nothing", which);
@@ -945,7 +1005,9 @@ constexpr Takes scatter{.what = "SCATTER",
                         .dimension = Dimension::Current,
                         .least = 1e-6,
                         .most = 5};
-constexpr Takes stallTakes[] = {amps, stallVolts, scatter, ofMotor, inMotor};
+constexpr Takes whichMotor{
+    .what = "WHICH", .kind = Kind::Name, .names = motorPhrases, .ofSeveral = true};
+constexpr Takes stallTakes[] = {amps, stallVolts, scatter, ofMotor, inMotor, whichMotor};
 std::vector<Named> throttles(const Context&) {
     return {{"half throttle", {"half"}, "not fully open"}};
 }
@@ -953,8 +1015,9 @@ constexpr Takes halfThrottle{.what = "THROTTLE", .kind = Kind::Name, .names = th
 constexpr Takes throttleShare{
     .what = "PERCENT", .dimension = Dimension::Ratio, .least = 0.01, .most = 1, .unitNeeded = true};
 constexpr Takes readingTakes[] = {amps,          volts,   scatter, halfThrottle,
-                                  throttleShare, ofMotor, inMotor};
-constexpr Takes overTakes[] = {amps, volts, halfThrottle, throttleShare, ofMotor, inMotor};
+                                  throttleShare, ofMotor, inMotor, whichMotor};
+constexpr Takes overTakes[] = {amps,    volts,   halfThrottle, throttleShare,
+                               ofMotor, inMotor, whichMotor};
 constexpr Takes ohmsTakes[] = {{.what = "OHMS",
                                 .needed = true,
                                 .missing = "How many ohms?",
@@ -963,7 +1026,8 @@ constexpr Takes ohmsTakes[] = {{.what = "OHMS",
                                 .most = mostWinding.value(),
                                 .atMost = 12},
                                ofMotor,
-                               inMotor};
+                               inMotor,
+                               whichMotor};
 constexpr Takes trackTakes[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 30}, unknown};
 constexpr Takes dropTakes[] = {
@@ -1020,14 +1084,12 @@ std::vector<Named> motorCounts(const Context&) {
     all[1].also = {"two"};
     return all;
 }
-constexpr Takes motorsTakes[] = {{.what = "COUNT",
-                                  .kind = Kind::Name,
-                                  .needed = true,
-                                  .missing = "How many motors?",
-                                  .names = motorCounts},
+constexpr Takes motorsTakes[] = {{.what = "COUNT", .kind = Kind::Name, .names = motorCounts},
                                  {.what = "KIND", .kind = Kind::Name, .names = motorKinds},
+                                 {.what = "ISOLATED", .kind = Kind::Name, .names = isolation},
                                  unitTakes};
 constexpr const char* motorsExamples[] = {"motors 2", "motors 2 can"};
+constexpr const char* motorsNoise[] = {"both", "all", "are", "each"};
 constexpr Takes axleTakes[] = {{.what = "NUMBER",
                                 .kind = Kind::Name,
                                 .needed = true,
@@ -1235,7 +1297,14 @@ constexpr Verb table[] = {
     {"motor", motorWords, motorTakes, motorExamples,
      "what kind of motor it is; whether its brushes are free of the frame", motor, false,
      motorNoise},
-    {"motors", {}, motorsTakes, motorsExamples, "how many motors drive it", motors},
+    {"motors",
+     {},
+     motorsTakes,
+     motorsExamples,
+     "how many motors drive it",
+     motors,
+     false,
+     motorsNoise},
     {"axle",
      {},
      axleTakes,

@@ -93,7 +93,16 @@ Result<Jotted> fails(const Said& said) {
     for (const char* digital : {"decoder", "dcc", "digital", "programming"}) {
         if (words.find(digital) != std::string::npos) return withDecoder(said);
     }
-    Jotted result = jotted(said, text("Fails on plain DC: %1", said.rest));
+    // "fails on dc: stops every turn"
+    std::string how = said.rest;
+    for (const char* where : {"on plain dc", "on dc"}) {
+        if (!lowered(how).starts_with(where)) continue;
+        how.erase(0, std::string_view(where).size());
+        how.erase(0, std::min(how.find_first_not_of(" :,"), how.size()));
+        break;
+    }
+    if (how.empty()) how = said.rest;
+    Jotted result = jotted(said, text("Fails on plain DC: %1", how));
     if (said.context.job.proof.runs == true) {
         result.meaning =
             said.context.job.proof.on.empty()
@@ -102,7 +111,7 @@ Result<Jotted> fails(const Said& said) {
     }
     result.after.proof.runs = false;
     result.after.proof.on = said.context.today;
-    result.after.proof.failed = said.rest;
+    result.after.proof.failed = how;
     result.after.proof.goOn.clear();
     return result;
 }
@@ -184,7 +193,7 @@ constexpr Takes readingTakes[] = {
      .most = 30},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 0.003, .most = 20}};
 constexpr Takes provedTakes[] = {{.what = "HOW", .kind = Kind::Name, .names = wrongWay}};
-constexpr const char* provedWords[] = {"runs", "ran"};
+constexpr const char* provedWords[] = {"runs", "ran", "goes"};
 constexpr const char* provedNoise[] = {"on",      "dc",   "plain",    "it",   "both", "ways",
                                        "forward", "both", "analogue", "well", "fine"};
 constexpr Takes litTakes[] = {{.what = "LAMPS",

@@ -1,14 +1,17 @@
 #include "core/work/reserve/judge_fitting.h"
 
 #include "core/finding/answer.h"
+#include "core/led/preferred_value.h"
 #include "core/quantity/format.h"
 #include "core/reserve/cells.h"
+#include "core/work/jot.h"
 #include "core/work/reserve/ageing.h"
 #include "core/work/reserve/bank_options.h"
 #include "core/work/reserve/own_bank.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace glimmet::core::reserve {
 namespace {
@@ -17,20 +20,49 @@ constexpr Watts clampBears{0.25};     // of one of half a watt, in a closed mode
 constexpr double nearlyTooWarm = 10;  // degrees below what it bears
 constexpr double seldom = 0.01, mostly = 0.5;
 
+/// As many of the same cells as take what comes with a margin, a resistor across each.
+std::optional<Option> moreCells(const BankPart& part, const BankState& state) {
+    const double cell = part.rated.value() / part.inSeries;
+    const double wanted =
+        state.highest.value() * voltsMargin(part.kind, state.bank.charge > Ohms{0});
+    const int count = static_cast<int>(std::ceil(wanted / cell - 1e-9));
+    if (count > 12) return {};
+    const Farads each = part.capacitance * static_cast<double>(part.inSeries);
+    Option option;
+    option.what = text("%1 such cells in series, a resistor across each", std::to_string(count));
+    option.effect = text("%1 at up to %2", formatted(each / static_cast<double>(count), 3),
+                         formatted(Volts{cell * count}, 3));
+    option.state = State::Fine;
+    option.jot = "bank " + std::to_string(count) + " x " +
+                 asJot(Dimension::Capacitance, each.value()) + " " +
+                 asJot(Dimension::Voltage, cell) + " in series balanced";
+    if (state.bank.charge > Ohms{0})
+        option.jot += " charge " + asJot(Dimension::Resistance, state.bank.charge.value());
+    return option;
+}
+
 void judgeCells(const Reckoned& facts, const BankState& state, Judging& judging) {
     const BankPart& part = facts.job.bank->part;
     const double share = overloadedCells(part, state);
     const State verdict = cellsState(share);
     if (verdict == State::Fine) return;
     const Volts bears = part.rated / static_cast<double>(part.inSeries);
+    const Volts even = state.highest / static_cast<double>(part.inSeries);
     judging.say("reserve.cells", {}, verdict, Gravity::PartDestroyed, [&](Finding& finding) {
-        finding.sentence = text(
-            "In %1 of such banks one of the %2 cells gets more than the %3 it bears, %4 at the "
-            "most: "
-            "nothing shares the volts among them.",
-            percent(share), std::to_string(part.inSeries), formatted(bears),
-            formatted(highestCell(state.highest, part.inSeries), 3));
-        finding.action = text("a resistor across each cell");
+        const std::string cells = std::to_string(part.inSeries);
+        finding.sentence =
+            even > bears
+                ? text(
+                      "Too few cells: up to %1 on %2 in series is %3 each, even when they share "
+                      "it evenly; each is rated for %4.",
+                      formatted(state.highest, 3), cells, formatted(even, 3), formatted(bears))
+                : text(
+                      "In %1 of such banks one of the %2 cells gets more than the %3 it bears, %4 "
+                      "at the most: nothing shares the volts among them.",
+                      percent(share), cells, formatted(bears),
+                      formatted(highestCell(state.highest, part.inSeries), 3));
+        finding.action =
+            even > bears ? text("more cells in series") : text("a resistor across each cell");
         finding.figures = {
             figures::computed(text("Highest volts at the bank"), "V_top", state.highest, "",
                               {trackFigure(facts.job), spreadFigure(facts.job, facts.house)}),
@@ -39,17 +71,21 @@ void judgeCells(const Reckoned& facts, const BankState& state, Judging& judging)
                               {figures::assumed(text("Cells within ±"), "spread_C", cellSpread,
                                                 text("usual of one bag"))}),
             printedFigure(text("A cell bears"), "V_bears", bears, part)};
+        finding.caution = capacitorCaution();
+        if (even > bears) {
+            if (auto more = moreCells(part, state)) finding.options.push_back(std::move(*more));
+            return;
+        }
         Option option;
         option.what = text("a resistor across each cell, some 10 kΩ");
         option.effect = text("they share the volts evenly; the bank runs empty in hours");
         option.state = State::Fine;
         option.jot = "balance cells";
         finding.options = {std::move(option)};
-        finding.caution = capacitorCaution();
     });
 }
 
-void judgeTerminals(const Job& job, Judging& judging) {
+void judgeTerminals(const Job& job, OfferedBanks& banks, Judging& judging) {
     if (!job.decoder) return;
     const bool module = job.bank->part.kind == BankKind::Module;
     const ReserveTerminals there = job.decoder->part.reserve;
@@ -59,6 +95,7 @@ void judgeTerminals(const Job& job, Judging& judging) {
             finding.action = std::move(action);
             finding.figures = {};
             finding.caution = capacitorCaution();
+            if (module) finding.options = banks.options();
         });
     };
     const std::string decoder = job.decoder->part.name;
@@ -129,7 +166,7 @@ void judgeClampBefore(const FittedBank& bank, const BankState& state, const Clam
 }
 
 /// What the decoder's leaflet allows on it.
-void judgeAllowed(const Job& job, Judging& judging) {
+void judgeAllowed(const Job& job, OfferedBanks& banks, Judging& judging) {
     if (!job.decoder || !job.decoder->part.mostBank || job.bank->part.kind == BankKind::Module)
         return;
     const State verdict = allowedState(job, job.bank->part);
@@ -143,7 +180,10 @@ void judgeAllowed(const Job& job, Judging& judging) {
                       "charges it there was not made for it: a smaller bank, or another decoder.",
                       has, job.decoder->part.name, may)
                 : text("Within what the decoder allows: %1 of %2.", has, may);
-        if (verdict == State::Over) finding.action = text("a smaller bank");
+        if (verdict == State::Over) {
+            finding.action = text("a smaller bank");
+            finding.options = banks.options();
+        }
         finding.figures = {
             printedFigure(text("Capacitance"), "C", job.bank->part.capacitance, job.bank->part),
             figures::catalogue(text("The decoder allows"), "C_most", most,
@@ -212,6 +252,21 @@ void judgeClamp(const Reckoned& facts, const BankState& state, Judging& judging)
             option.jot = "clamp " + formatted(fits.value(), Dimension::Ratio) + "V";
             finding.options.push_back(std::move(option));
         }
+        if (limited && !lets && made.heat > clampBears) {
+            // So much resistance as leaves it half of what it can take.
+            const Ohms more = (state.top - made.lowest) * clamp->volts / (clampBears * 0.5);
+            const Ohms value = preferredValue(more, Series::E6, RoundingPolicy::Higher);
+            if (value <= Ohms{10000}) {
+                Option option;
+                option.what = text("%1 in the charge path", formatted(value));
+                option.effect =
+                    text("the clamp then gives off %1",
+                         formatted((state.top - made.lowest) / value * clamp->volts, 2));
+                option.state = State::Fine;
+                option.jot = "charge " + asJot(Dimension::Resistance, value.value());
+                finding.options.push_back(std::move(option));
+            }
+        }
         if (fitting.empty()) {
             Option option;
             option.what = text("no clamp");
@@ -225,7 +280,8 @@ void judgeClamp(const Reckoned& facts, const BankState& state, Judging& judging)
 }
 
 /// Where it lies, by the thermometer: too warm for its kind, or so cold that it holds less.
-void judgeWarmth(const FittedBank& bank, const BankState& state, Judging& judging) {
+void judgeWarmth(const FittedBank& bank, const BankState& state, OfferedBanks& banks,
+                 Judging& judging) {
     if (!bank.warmth) return;
     const BankKind kind = bank.part.kind;
     const Celsius warm = bank.warmth->value, most = bearsUpTo(kind);
@@ -257,7 +313,10 @@ void judgeWarmth(const FittedBank& bank, const BankState& state, Judging& judgin
                 : frost < 1
                     ? text("At %1 it has %2 of its farads, and bears that.", lies, percent(frost))
                     : text("It lies at %1 and bears %2.", lies, bears);
-            if (over || close) finding.action = text("the bank to a cooler place");
+            if (over || close) {
+                finding.action = text("the bank to a cooler place");
+                finding.options = banks.options();
+            }
             finding.figures = {
                 figures::measured(text("Where it lies"), "T", warm, bank.warmth->on, {}, "warm "),
                 figures::assumed(text("It bears"), "T_most", most, mean)};
@@ -268,8 +327,9 @@ void judgeWarmth(const FittedBank& bank, const BankState& state, Judging& judgin
 }  // namespace
 
 double overloadedCells(const BankPart& part, const BankState& state) {
-    if (part.inSeries < 2 || part.balanced || part.kind != BankKind::Supercapacitor) return 0;
+    if (part.inSeries < 2 || part.kind != BankKind::Supercapacitor) return 0;
     const Volts bears = part.rated / static_cast<double>(part.inSeries);
+    if (part.balanced) return state.highest > part.rated ? 1 : 0;
     // Where none can, nothing is drawn.
     if (highestCell(state.highest, part.inSeries) <= bears) return 0;
     return overloadedShare(state.highest, part.inSeries, bears);
@@ -344,12 +404,13 @@ void judgeTurned(const FittedBank& bank, Judging& judging) {
     });
 }
 
-void judgeFitting(const Reckoned& facts, const BankState& state, Judging& judging) {
+void judgeFitting(const Reckoned& facts, const BankState& state, OfferedBanks& banks,
+                  Judging& judging) {
     judgeCells(facts, state, judging);
-    judgeTerminals(facts.job, judging);
-    judgeAllowed(facts.job, judging);
+    judgeTerminals(facts.job, banks, judging);
+    judgeAllowed(facts.job, banks, judging);
     judgeClamp(facts, state, judging);
-    judgeWarmth(*facts.job.bank, state, judging);
+    judgeWarmth(*facts.job.bank, state, banks, judging);
 }
 
 }  // namespace glimmet::core::reserve

@@ -7,10 +7,11 @@
 namespace glimmet::core::reserve {
 
 /// Precondition: the job has a bank; `state` is of it.
-void judgeFitting(const Reckoned& facts, const BankState& state, Judging& judging);
+void judgeFitting(const Reckoned& facts, const BankState& state, OfferedBanks& banks,
+                  Judging& judging);
 
-/// The share of such banks in which a cell gets more than it bears; 0 where something shares the
-/// volts among them.
+/// The share of such banks in which a cell gets more than it bears; of those with a resistor across
+/// each, 1 where their even share is more, else 0.
 [[nodiscard]] double overloadedCells(const BankPart& part, const BankState& state);
 [[nodiscard]] State cellsState(double share);
 

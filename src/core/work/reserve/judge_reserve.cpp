@@ -460,7 +460,7 @@ void judge(const Reckoned& facts, Judging& judging) {
     judgeFound(facts, state, banks, judging);
     judgeCharge(facts, state, judging);
     judgeProgramming(facts, state, judging);
-    judgeFitting(facts, state, judging);
+    judgeFitting(facts, state, banks, judging);
 }
 
 void boxes(const Job& job, std::vector<Box>& all) {

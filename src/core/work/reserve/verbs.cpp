@@ -25,12 +25,12 @@ std::vector<Named> bankNames(const Context& context) {
         all.push_back({bank.id, {bank.name}, bank.name});
     }
     all.push_back({"none", {"no"}, "takes it out"});
-    if (context.job.bank) {
-        all.push_back({"turned",
-                       {"reversed", "backwards", "wrong way round", "the wrong way round"},
-                       "its plus was found where minus belongs"});
-        all.push_back({"right", {}, "a new one, the right way round"});
-    }
+    const bool hidden = !context.job.bank;
+    all.push_back({"turned",
+                   {"reversed", "backwards", "wrong way round", "the wrong way round"},
+                   "its plus was found where minus belongs",
+                   hidden});
+    all.push_back({"right", {}, "a new one, the right way round", hidden});
     return all;
 }
 /// "bank turned": how it is joined was found out. "bank right": a new one stands as it should.
@@ -73,6 +73,14 @@ Result<Jotted> bank(const Said& said) {
                 said.context.workshop ? *said.context.workshop : usual);
         }
     }
+    // "bank in hood": the one there is, in another place.
+    if (const auto& hollow = said.name("HOLLOW"); hollow && job.bank && !said.name("NAME") &&
+                                                  !said.one<Farads>("FARADS") &&
+                                                  hollow != jointSaid(said)) {
+        Jotted result = jotted(said, text("Stay-alive in the %1", *hollow));
+        result.after.bank->seat = seatNamed(job, *hollow);
+        return result;
+    }
     const bool own = said.one<Farads>("FARADS").has_value();
     if (own == said.name("NAME").has_value()) {
         return refuse(ErrorCode::Missing,
@@ -80,8 +88,9 @@ Result<Jotted> bank(const Said& said) {
                           : text("Which bank? Write one of the catalogue, or what it is made of: "
                                  "bank 5x0.47F 2.7V series."));
     }
-    if (!own && (said.one<Volts>("RATED") || !said.at("COUNT").quantities.empty() ||
-                 jointSaid(said) || said.name("KIND") || !said.at("SIZE").words.empty())) {
+    if (!own &&
+        (said.one<Volts>("RATED") || !said.at("COUNT").quantities.empty() || jointSaid(said) ||
+         said.name("KIND") || said.name("SHARED") || !said.at("SIZE").words.empty())) {
         return refuse(ErrorCode::NotUnderstood,
                       text("What a bank of the catalogue is made of is known already."));
     }
@@ -91,6 +100,7 @@ Result<Jotted> bank(const Said& said) {
     const auto diode = said.one<Volts>("VOLTS");
     const bool bare = !charge && !diode && !said.name("HOLLOW") && !said.name("JOINT");
     if (id == "turned" || id == "right") {
+        if (!before) return noBank();
         if (bare) return wayRound(said, id == "turned");
         return refuse(ErrorCode::NotUnderstood,
                       text("Which way round it stands is said by itself: bank %1.", id));
@@ -109,6 +119,13 @@ Result<Jotted> bank(const Said& said) {
         auto part = ownBank(said);
         if (!part) return tl::unexpected(part.error());
         made.part = std::move(*part);
+        if (said.name("SHARED")) {
+            if (made.part.inSeries < 2) {
+                return refuse(ErrorCode::NotUnderstood,
+                              text("Resistors across each are for cells in series."));
+            }
+            made.part.balanced = true;
+        }
     } else {
         made.part = *bankNamed(said.context.catalogue, id);
     }
@@ -124,6 +141,7 @@ Result<Jotted> bank(const Said& said) {
     Text meaning = own ? text("Stay-alive: %1, %2 at up to %3", made.part.name,
                               formatted(made.part.capacitance, 3), formatted(made.part.rated))
                        : text("Stay-alive: %1", made.part.name);
+    if (said.name("SHARED")) meaning = text("%1, a resistor across each cell", meaning);
     if (charge) meaning = text("%1, charge resistor %2", meaning, formatted(*charge));
     if (diode) meaning = text("%1, diode %2", meaning, formatted(*diode));
     if (const auto& hollow = said.name("HOLLOW"); hollow && hollow != jointSaid(said)) {
@@ -257,6 +275,9 @@ Result<Jotted> clamp(const Said& said) {
     return result;
 }
 
+std::vector<Named> balancedOnly(const Context&) {
+    return {{"balanced", {}, "a resistor across each cell"}};
+}
 std::vector<Named> balanceNames(const Context&) {
     return {{"cells", {"yes", "each"}, "a resistor across each of them"},
             {"none", {"no"}, "nothing shares the volts among them"}};
@@ -480,6 +501,7 @@ constexpr Takes bankTakes[] = {
     {.what = "RATED", .dimension = Dimension::Voltage, .least = 1, .most = 100, .unitNeeded = true},
     {.what = "JOINT", .kind = Kind::Name, .names = joints},
     {.what = "KIND", .kind = Kind::Name, .names = bankKinds},
+    {.what = "SHARED", .kind = Kind::Name, .names = balancedOnly},
     {.what = "SIZE", .kind = Kind::Words, .after = "size"},
     {.what = "HOLLOW",
      .kind = Kind::Name,
