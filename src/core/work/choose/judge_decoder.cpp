@@ -107,13 +107,12 @@ std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& d
                                    Aspect about = Aspect::Motor) {
     std::vector<Option> options;
     const auto index = static_cast<std::size_t>(about);
-    const std::optional<State> now =
-        about != Aspect::Motor && facts.job.decoder
-            ? std::optional(held(facts, drive, facts.job.decoder->part).cells[index].state)
-            : std::nullopt;
+    const bool better = about != Aspect::Motor && facts.job.decoder.has_value();
+    const State now =
+        better ? held(facts, drive, facts.job.decoder->part).cells[index].state : State::Over;
     for (const RankedDecoder& entry : rankedDecoders(facts, drive)) {
         // What is no better there is no remedy.
-        if (now && entry.cells[index].state >= *now) continue;
+        if (better && entry.cells[index].state >= now) continue;
         Option option;
         option.inPlace = facts.job.decoder && facts.job.decoder->part.id == entry.decoder->id;
         if (options.size() >= 4 && !option.inPlace) continue;

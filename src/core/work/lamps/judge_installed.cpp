@@ -77,6 +77,10 @@ void judgeSeen(const Job& job, const LampGroup& group, std::size_t row, const Ro
                Judging& judging) {
     const auto& seen = group.rows[row].installed.seen;
     if (!seen || !made.connected) return;
+    const auto told = toldAs(group, row, [](const LampRow& one, const LampRow& other) {
+        return one.installed.seen == other.installed.seen;
+    });
+    if (!told) return;
     const bool lit =
         group.isBulbs() ? made.light > 0 : made.current >= darkBelow(group.wish.target);
     // What stands before it is counted as less current, as where that is judged.
@@ -89,7 +93,7 @@ void judgeSeen(const Job& job, const LampGroup& group, std::size_t row, const Ro
     judging.say(
         "lamp.seen:" + rowId(group, row), subjectOf(group), state,
         missing ? Gravity::DoesNotWork : Gravity::WorksBadly, [&](Finding& finding) {
-            const std::string called = rowName(group, row);
+            const std::string& called = *told;
             const std::string start = atStart(called);
             const std::string amps = formatted(made.current, 2);
             if (missing) {
@@ -143,7 +147,13 @@ void judgeJoints(const Job& job, Judging& judging) {
         "lamp.joints", {}, state,
         how == Joints::Sleeved ? Gravity::CouldBeBetter : Gravity::WorksBadly,
         [&](Finding& finding) {
-            const std::string called = rowName(*least, leastRow);
+            const std::string called =
+                toldAs(*least, 0,
+                       [](const LampRow& one, const LampRow& other) {
+                           return one.installed.joints == other.installed.joints;
+                       }) == least->name
+                    ? least->name
+                    : rowName(*least, leastRow);
             const bool stands = isStructure(job);
             const auto next = [&](Text what, const char* word) {
                 finding.options.push_back(answer(std::move(what), text("go on"), State::Fine,

@@ -524,6 +524,33 @@ Option ownOption(const LampGroup& group) {
     return option;
 }
 
+/// Each LED in a row by itself, where its rows have several and the voltage is enough for one.
+std::optional<Option> splitOption(const Reckoned& facts, const LampGroup& group) {
+    LampGroup changed = group;
+    changed.connection = OwnResistors{};
+    changed.rows.clear();
+    for (const LampRow& row : group.rows) {
+        for (const Lamp& lamp : row.lamps) {
+            changed.rows.push_back({{lamp}, Ohms{0}});
+            changed.rows.back().lamps.front().across = false;
+        }
+    }
+    if (changed.rows.size() == group.rows.size() || changed.rows.size() > 12) return {};
+    const auto then = groupState(facts.job, changed, facts.house);
+    if (!then || !std::all_of(then->rows.begin(), then->rows.end(),
+                              [](const RowState& row) { return row.ideal > Ohms{0}; })) {
+        return {};
+    }
+    Option option;
+    option.what = text("each LED in a row by itself");
+    option.effect = text("%1 in all instead of %2",
+                         formatted(group.atFull() * static_cast<double>(changed.rows.size()), 2),
+                         formatted(group.atFull() * static_cast<double>(group.rows.size()), 2));
+    option.state = State::Fine;
+    option.jot = "split " + group.name;
+    return option;
+}
+
 /// The shared resistor of an antiparallel pair, chosen for a row's wish, and what both get by it.
 std::vector<Option> pairOptions(const Job& job, const LampGroup& group, const RowState& state,
                                 const House& house) {
@@ -697,6 +724,15 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                 less.state = State::Fine;
                 less.jot = "target " + group.name + " " + formatted(made.current, 2);
                 finding.options.insert(finding.options.begin(), std::move(less));
+            }
+            // A row too long for the voltage is as many shorter ones.
+            const bool starves = verdict.trouble == RowTrouble::SupplyTooLow ||
+                                 verdict.trouble == RowTrouble::Dark ||
+                                 verdict.trouble == RowTrouble::TooDim ||
+                                 verdict.trouble == RowTrouble::MayBeDark;
+            if (starves && !own && !shared) {
+                if (auto option = splitOption(facts, group))
+                    finding.options.push_back(std::move(*option));
             }
             // Of a target beyond its limit there is one within.
             if (verdict.trouble == RowTrouble::NoResistor && group.hasTarget() &&
@@ -1470,9 +1506,10 @@ void judge(const Reckoned& facts, Judging& judging) {
             std::iota(order.begin(), order.end(), std::size_t{0});
             std::stable_sort(order.begin(), order.end(),
                              [&](std::size_t a, std::size_t b) { return takes(a) > takes(b); });
-            const Amperes most = job.decoder->part.functionTotal * (1.0 - facts.house.closeMargin);
+            const Amperes allowed =
+                job.decoder->part.functionTotal * (1.0 - facts.house.closeMargin);
             for (const std::size_t g : order) {
-                const Amperes left = most - (functions - takes(g));
+                const Amperes left = allowed - (functions - takes(g));
                 if (!(left > Amperes{0}) || !(takes(g) > Amperes{0})) continue;
                 auto less = lessCurrent(job, job.groups[g], left, facts.house);
                 if (!less) continue;

@@ -177,7 +177,9 @@ struct Piece {
 Result<Piece> pieceOf(const Words& said, const std::vector<NamedSite>& sites) {
     Words words = said;
     Piece piece;
-    piece.light.wish = Amperes{asItIs * takenBrightness(words).value_or(1)};
+    const auto brightness = takenBrightness(words);
+    piece.light.wished = brightness.has_value();
+    piece.light.wish = Amperes{asItIs * brightness.value_or(1)};
     if (const auto tint = takenColour(words)) piece.light.colour = *tint;
     bool counted = false;
     for (auto word = words.begin(); word != words.end();) {
@@ -298,7 +300,8 @@ Result<std::vector<PlannedLight>> lightPlan(std::string_view sentence, const Job
 }
 
 std::vector<std::string> linesOf(const PlannedLight& light, const Job& job) {
-    const std::string wish = " for " + formatted(light.wish.value() * 1e6, Dimension::Ratio) + "uA";
+    const std::string wish =
+        light.wished ? " for " + formatted(light.wish.value() * 1e6, Dimension::Ratio) + "uA" : "";
     std::vector<std::string> lines{light.place.empty()
                                        ? "lamp " + light.colour + wish + " called " + light.name
                                        : "lamp " + light.place + " " + light.colour + wish};

@@ -13,12 +13,13 @@ namespace glimmet::core::lamps {
 
 /// One kind of lamp that is wanted.
 struct PlannedLight {
-    std::string place;   ///< of the model, as `lamp` takes it; empty: it gets a name instead
-    std::string name;    ///< "front lamp", "ditch lamps"
-    int count = 1;       ///< side by side, 1 … 12
-    std::string colour;  ///< as `lamp` takes it: "white", "warm white"
-    Amperes wish{};      ///< by how bright it is to be: 5 mA as it is, a tenth where hardly seen
-    bool ahead = false;  ///< named, and where the front lamp is
+    std::string place;    ///< of the model, as `lamp` takes it; empty: it gets a name instead
+    std::string name;     ///< "front lamp", "ditch lamps"
+    int count = 1;        ///< side by side, 1 … 12
+    std::string colour;   ///< as `lamp` takes it: "white", "warm white"
+    bool wished = false;  ///< its brightness was said; else it is the usual
+    Amperes wish{};       ///< by how bright it is to be: 5 mA as it is, a tenth where hardly seen
+    bool ahead = false;   ///< named, and where the front lamp is
 };
 
 /// Reads the sentence against the places of the job. Lamps are parted by commas; "and" goes on with

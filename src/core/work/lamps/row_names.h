@@ -4,6 +4,8 @@
 #include "core/finding/finding.h"
 #include "core/record/lamps.h"
 
+#include <algorithm>
+#include <optional>
 #include <string>
 
 namespace glimmet::core::lamps {
@@ -12,6 +14,19 @@ namespace glimmet::core::lamps {
 [[nodiscard]] inline std::string rowName(const LampGroup& group, std::size_t row) {
     if (group.rows.size() == 1) return group.name;
     return group.name + "/" + std::to_string(row + 1);
+}
+
+/// What a row is told as where `same` holds of two rows that say the same: the whole group's name
+/// on its first row where all of them do, nothing on the others then, else its own name.
+template <class Same>
+[[nodiscard]] std::optional<std::string> toldAs(const LampGroup& group, std::size_t row,
+                                                Same same) {
+    const bool all = std::all_of(group.rows.begin(), group.rows.end(), [&](const LampRow& each) {
+        return each.lamps == group.rows.front().lamps &&
+               each.resistor == group.rows.front().resistor && same(each, group.rows.front());
+    });
+    if (!all) return rowName(group, row);
+    return row == 0 ? std::optional(group.name) : std::nullopt;
 }
 
 /// The same by ids, which stay when a lamp is renamed: "L3/2".

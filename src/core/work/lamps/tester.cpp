@@ -160,13 +160,17 @@ void sayWhy(const LampGroup& group, std::size_t at, Amperes current, const Again
 void judgeRow(const LampGroup& group, std::size_t row, Judging& judging) {
     const auto& tested = group.rows[row].tested;
     if (!tested) return;
+    const auto told = toldAs(group, row, [](const LampRow& one, const LampRow& other) {
+        return one.tested == other.tested;
+    });
+    if (!told) return;
     const auto current = atTester(group, row, tested->with);
     if (!current) return;
     const TesterVerdict verdict = verdictOf(tested->look, *current);
     judging.say(
         "lamp.tested:" + rowId(group, row), subjectOf(group), verdict.state, verdict.gravity,
         [&](Finding& finding) {
-            const std::string name = rowName(group, row);
+            const std::string& name = *told;
             sayWhy(group, row, *current, {finding, name, tested->with}, finding);
             const TesterLaw law = lawOf(tested->with);
             const Text at = called(tested->with);

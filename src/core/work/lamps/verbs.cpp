@@ -1379,13 +1379,9 @@ void splitAcross(LampGroup& group) {
 
 /// "own front": each row its own resistor, chosen for the wish, and none shared; a lamp across
 /// another becomes a row.
-Result<Jotted> own(const Said& said) {
-    const auto index = groupOf(said);
-    if (!index) return tl::unexpected(index.error());
-    Jotted result = jotted(said, {});
-    LampGroup& group = result.after.groups[*index];
+Result<Jotted> ownResistors(const Said& said, std::size_t index, Jotted result) {
+    LampGroup& group = result.after.groups[index];
     group.connection = OwnResistors{};
-    splitAcross(group);
     const House house = houseFor(said, result.after);
     const auto state = groupState(result.after, group, house);
     if (!state) return tl::unexpected(state.error());
@@ -1403,6 +1399,47 @@ Result<Jotted> own(const Said& said) {
     result.meaning = text("%1: a resistor of its own for each, %2", group.name, all);
     result.subject = group.id;
     return result;
+}
+Result<Jotted> own(const Said& said) {
+    const auto index = groupOf(said);
+    if (!index) return tl::unexpected(index.error());
+    Jotted result = jotted(said, {});
+    splitAcross(result.after.groups[*index]);
+    return ownResistors(said, *index, std::move(result));
+}
+
+/// "split front": each LED of its rows in a row by itself, with its own resistor.
+Result<Jotted> split(const Said& said) {
+    const auto index = groupOf(said);
+    if (!index) return tl::unexpected(index.error());
+    Jotted result = jotted(said, {});
+    LampGroup& group = result.after.groups[*index];
+    if (group.isBulbs()) return oneKind(group);
+    std::vector<LampRow> rows;
+    for (const LampRow& row : group.rows) {
+        for (const Lamp& lamp : row.lamps) {
+            LampRow one = row;
+            one.lamps = {lamp};
+            one.lamps.front().across = false;
+            if (row.lamps.size() > 1) {
+                one.tested.reset();
+                one.installed = {};
+            }
+            rows.push_back(std::move(one));
+        }
+    }
+    if (rows.size() == group.rows.size()) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 has one LED in each row already.", group.name));
+    }
+    constexpr std::size_t most = 200;  // as of a strip
+    if (rows.size() > most) {
+        return refuse(ErrorCode::OutOfRange,
+                      text("That would be %1 rows; up to %2 are kept.", std::to_string(rows.size()),
+                           std::to_string(most)));
+    }
+    group.rows = std::move(rows);
+    return ownResistors(said, *index, std::move(result));
 }
 
 struct Share {
@@ -1928,6 +1965,7 @@ constexpr const char* turnedExamples[] = {"turned front", "turned front none"};
 constexpr const char* turnedWords[] = {"flipped"};
 constexpr const char* sharedExamples[] = {"shared front 330", "shared front none"};
 constexpr const char* ownExamples[] = {"own front"};
+constexpr const char* splitExamples[] = {"split front"};
 constexpr const char* joinExamples[] = {"join rear lamp front lamp"};
 constexpr const char* joinNoise[] = {"to", "beside", "lamp"};
 constexpr const char* targetExamples[] = {"target front 3mA", "target rear half of front",
@@ -1971,7 +2009,12 @@ bool onlyALamp(const std::vector<Token>& line) {
         return lowered(token.words.substr(token.words.rfind(' ') + 1));
     };
     if (line.size() < 2) return false;
-    if (line.front().numeric && line.front().unit == Dimension::Resistance) return true;
+    // "1k8 on rear"
+    const std::string& value = line.front().words;
+    if (line.front().numeric && value.find_first_of("kKR") != std::string::npos &&
+        value.find_first_not_of("0123456789.,kKRΩ") == std::string::npos) {
+        return true;
+    }
     for (std::size_t i = 0; i < line.size(); ++i) {
         if (among(words, lastOf(line[i]))) return true;
         if (i + 1 < line.size() && among(kinds, lastOf(line[i])) &&
@@ -2075,6 +2118,14 @@ constexpr Verb table[] = {
      sharedExamples,
      "one resistor for the whole group",
      shared,
+     false,
+     groupNoise},
+    {"split",
+     {},
+     ownTakes,
+     splitExamples,
+     "each LED of its rows in a row by itself, with its own resistor",
+     split,
      false,
      groupNoise},
     {"own",
