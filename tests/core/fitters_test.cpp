@@ -562,9 +562,10 @@ TEST(Targets, ThatNobodySetAreAssumedAndADimLampNoFault) {
     EXPECT_EQ(namedState(jotted(plain, {"resistor front 220k"}), "lamp.current:front lamp"),
               State::Over);
     // Another lamp in its place keeps a target that was set, a ready-wired one brings its own.
-    EXPECT_TRUE(jotted(set, {"lamp front red"}).groups[0].targetSet);
-    EXPECT_TRUE(jotted(plain, {"driver front 10mA"}).groups[0].targetSet);
-    EXPECT_TRUE(jotted(plain, {"remove front", "lamp front white for 5mA"}).groups[0].targetSet);
+    EXPECT_FALSE(jotted(set, {"lamp front red"}).groups[0].usualTarget);
+    EXPECT_FALSE(jotted(plain, {"driver front 10mA"}).groups[0].usualTarget);
+    EXPECT_FALSE(jotted(plain, {"remove front", "lamp front white for 5mA"}).groups[0].usualTarget);
+    EXPECT_TRUE(jotted(plain, {"remove front", "lamp front white"}).groups[0].usualTarget);
 }
 
 // --- causes and cures --------------------------------------------------------------------------

@@ -328,14 +328,15 @@ TEST(JobFormat1, ComesToTheSameFigures) {
                   "the track is highest); the decoder gives 1 A continuous.",
                   "The decoder bears the 16.4 V of the track: it is made for up to 22 V.",
                   "Slipping with every lamp lit it draws 629 mA of the decoder's 1.2 A in all.",
-                  "Cab lamp works: 1.25 mA of its 20 mA, a gentle glow.",
-                  "Rear lamp works: 2.93 mA of its 25 mA, bright.",
+                  "Cab lamp works: 1.25 mA of its 20 mA, as bright as wanted.",
+                  "Rear lamp works: 2.93 mA of its 25 mA, as bright as wanted.",
                   "Front lamp/1 works: 4.7 mA of its 25 mA, a little brighter than wanted.",
-                  "Front lamp/2 has no resistor yet: 4.7 kΩ gives 2.78 mA, bright.",
+                  "Front lamp/2 has no resistor yet: 4.7 kΩ gives 2.78 mA, as bright as wanted.",
                   "With every lamp lit the outputs carry 8.87 mA of the decoder's 400 mA."}));
-    EXPECT_EQ(sentences("structure"),
-              (std::vector<std::string>{"Cab lamp works: 928 µA of its 20 mA, a gentle glow.",
-                                        "Rear lamp works: 2.61 mA of its 25 mA, bright."}));
+    EXPECT_EQ(
+        sentences("structure"),
+        (std::vector<std::string>{"Cab lamp works: 928 µA of its 20 mA, as bright as wanted.",
+                                  "Rear lamp works: 2.61 mA of its 25 mA, as bright as wanted."}));
 }
 TEST(JobFormat1, IsHeldToItsOwnSchemaBeforeAnythingIsChanged) {
     const auto faultsOf = [](void (*change)(json&)) {

@@ -156,7 +156,7 @@ struct LampGroup {
     Seconds soft{0};      ///< in which it comes on and goes, by the decoder's setting; >= 0
     bool oneWay = false;  ///< a diode before it: where the supply reverses it lights one way round
     ResistorWish wish{Amperes{0.005}, Series::E12, RoundingPolicy::Higher};
-    bool targetSet = false;  ///< somebody set `wish.target`; else it is what is usual
+    bool usualTarget = false;  ///< nobody set `wish.target`: it is what is usual
     bool operator==(const LampGroup&) const = default;
 
     /// The current that gives the wished light, dimmed as it is.
@@ -164,10 +164,7 @@ struct LampGroup {
 
     /// Whether the light is held against its target: somebody set it, or a maker made the lamp for
     /// it. A default is no target, and a dim lamp no fault.
-    [[nodiscard]] bool hasTarget() const {
-        return targetSet || (!rows.empty() && !rows.front().lamps.empty() &&
-                             rows.front().lamps.front().part.rated.has_value());
-    }
+    [[nodiscard]] bool hasTarget() const { return !usualTarget; }
 
     /// Bulbs, in every row; else LEDs in every row.
     [[nodiscard]] bool isBulbs() const { return !rows.empty() && rows.front().isBulbs(); }

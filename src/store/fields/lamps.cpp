@@ -144,7 +144,7 @@ void groupFields(Io& io, Self& group) {
     io("soft", group.soft, Maybe, from0To(60));
     io("one_way", group.oneWay, Maybe);
     io("target", group.wish.target, Required, upTo(1));
-    io("target_set", group.targetSet, Maybe);
+    io("target_usual", group.usualTarget, Maybe);
     io("series", group.wish.series);
     io("policy", group.wish.policy);
     io("rows", group.rows, Required, members(1, 1000));

@@ -206,7 +206,7 @@ Result<Jotted> driver(const Said& said) {
     // What limited the current would only starve it.
     for (LampRow& row : group.rows) row.resistor = Ohms{0};
     group.wish.target = *amps / static_cast<double>(group.rows.size());
-    group.targetSet = true;
+    group.usualTarget = false;
     result.meaning = text("%1: behind a driver of %2 that needs %3 itself, no resistors",
                           before.name, formatted(made.current), formatted(made.dropout));
     return result;

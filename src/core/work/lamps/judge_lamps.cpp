@@ -178,13 +178,15 @@ std::vector<Figure> spreadInputs(const Job& job, const LampGroup& group, std::si
 /// The current it is to have: somebody's, its maker's, or what is usual.
 Figure targetFigure(const LampGroup& group, const char* symbol) {
     const std::string jot = "target " + group.name + " ";
-    if (group.targetSet) {
-        return figures::chosen(text("Target current"), symbol, group.wish.target,
-                               text("a brightness decision"), jot);
+    const LampPart& part = group.rows.front().lamps.front().part;
+    const bool made = part.rated && part.forward && part.forward->current == group.wish.target;
+    if (made) {
+        return figures::catalogue(text("Target current"), symbol, group.wish.target,
+                                  verbatim(part.name));
     }
     if (group.hasTarget()) {
-        return figures::catalogue(text("Target current"), symbol, group.wish.target,
-                                  verbatim(group.rows.front().lamps.front().part.name));
+        return figures::chosen(text("Target current"), symbol, group.wish.target,
+                               text("a brightness decision"), jot);
     }
     return figures::assumed(text("Target current"), symbol, group.wish.target,
                             text("usual: nobody set one"), jot);

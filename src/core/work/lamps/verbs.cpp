@@ -455,7 +455,7 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
                 if (row == 0 || row == i + 1) group.rows[i].resistor = none;
             }
             group.wish.target = part->forward->current;
-            group.targetSet = false;
+            group.usualTarget = false;
             tell(none ? text("made for %1: no resistor", formatted(*part->rated))
                       : text("made for %1: choose its resistor", formatted(*part->rated)));
         }
@@ -485,7 +485,7 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
     }
     if (const auto wish = said.one<Amperes>("WISH")) {
         group.wish.target = *wish;
-        group.targetSet = true;
+        group.usualTarget = false;
         tell(text("wished %1", formatted(*wish)));
     }
     if (const auto& output = said.name("OUTPUT"); output && *output != group.output) {
@@ -633,7 +633,7 @@ Result<Jotted> putIn(const Said& said, Lamp one, const Where& where, const Text&
     group.output = *output;
     // What is made for its volts is wished as it is made.
     if (one.part.rated && one.part.forward) group.wish.target = one.part.forward->current;
-    group.targetSet = wish.has_value();
+    group.usualTarget = !wish && !one.part.rated;
     if (wish) group.wish.target = *wish;
     group.rows.push_back({{std::move(one)}, resistor});
     const bool kept = !resistor && keepsCurrent(result.after, group);
@@ -1429,8 +1429,9 @@ Result<Jotted> split(const Said& said) {
         }
     }
     if (rows.size() == group.rows.size()) {
-        return refuse(ErrorCode::NotUnderstood,
-                      text("%1 has one LED in each row already.", group.name));
+        result.meaning = text("%1: one LED in each row already", group.name);
+        result.subject = group.id;
+        return result;
     }
     constexpr std::size_t most = 200;  // as of a strip
     if (rows.size() > most) {
@@ -1503,7 +1504,7 @@ Result<Jotted> targetLike(const Said& said, std::size_t group) {
     Jotted result = jotted(said, std::move(meaning));
     result.subject = own.id;
     result.after.groups[group].wish.target = value;
-    result.after.groups[group].targetSet = true;
+    result.after.groups[group].usualTarget = false;
     return result;
 }
 
@@ -1525,7 +1526,7 @@ Result<Jotted> target(const Said& said) {
     Jotted result = jotted(said, text("%1: wished current %2", called, formatted(value)));
     result.subject = said.context.job.groups[*group].id;
     result.after.groups[*group].wish.target = value;
-    result.after.groups[*group].targetSet = true;
+    result.after.groups[*group].usualTarget = false;
     return result;
 }
 
