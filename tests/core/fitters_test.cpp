@@ -663,7 +663,8 @@ TEST(Cures, OfTooMuchCurrentIsAResistorOrAnotherOutput) {
     EXPECT_EQ(firstCure(many, "lamp.output-current:front lamp"), "resistor front lamp 820Ω");
     EXPECT_EQ(stateOfFirstCure(many, "lamp.output-current:front lamp"), State::Fine);
     const Job both = jotted(
-        many, {"resistor front 680", "lamp rear red", "parallel rear 12", "resistor rear 680"});
+        many, {"lamp rear red", "parallel rear 12", "resistor rear 560", "resistor front 560",
+               "lamp cab white", "parallel cab 3", "resistor cab 560"});
     EXPECT_EQ(namedState(both, "lamp.total"), State::Over);
     EXPECT_EQ(stateOfFirstCure(both, "lamp.total"), State::Fine);
     // A lamp that burns says so by itself: its output and the decoder are not to blame.
