@@ -125,10 +125,13 @@ TEST(ReserveFindings, SayWhatABankWouldBeFor) {
     EXPECT_EQ(dies.words,
               "No stay-alive: an insulated frog of 28 mm at 20 km/h leaves it without power for "
               "440 ms.");
-    EXPECT_EQ(
-        seen(jotted(railbus(), {"axle 2 both"}), "reserve.none").words,
-        "No stay-alive: its wheels bridge an insulated frog of 28 mm by themselves, dirt they "
-        "do not.");
+    EXPECT_EQ(seen(jotted(railbus(), {"axle 2 both"}), "reserve.none").words,
+              "No stay-alive: the wheels bridge an insulated frog of 28 mm; they do not help on "
+              "dirty track.");
+    // Where nobody looked it rests on the drawing, and says so.
+    Job drawn = jotted(railbus(), {"axle 2 both"});
+    for (Axle& axle : drawn.units[0].body.axles) axle.looked = false;
+    EXPECT_NE(seen(drawn, "reserve.none").words.find("with pickups as drawn"), std::string::npos);
     EXPECT_EQ(seen(jotted(railbus(), {"supply three-rail"}), "reserve.none").words,
               "No stay-alive is fitted.");
     // The first option holds and bears the volts; in the hollows as they are drawn none has room.

@@ -250,14 +250,12 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
                         inARow > 1
                             ? text(
                                   "%1 gets %2 of the %3 that its driver is set to: lamps and "
-                                  "driver "
-                                  "need %4 of %5. Put fewer in a row.",
+                                  "driver need %4 of %5. Put fewer in a row.",
                                   called, formatted(state.total, 3), set,
                                   formatted(needed(group, made), 3), formatted(state.drive, 3))
                             : text(
                                   "%1 gets %2 of the %3 that its driver is set to: the lamp and "
-                                  "the "
-                                  "driver's own %4 need %5 of %6.",
+                                  "the driver's own %4 need %5 of %6.",
                                   called, formatted(state.total, 3), set, formatted(driver.dropout),
                                   formatted(needed(group, made), 3), formatted(state.drive, 3));
                     finding.action =
@@ -332,7 +330,7 @@ void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState
             if (byOutput) {
                 // Where one that keeps its current does not do.
                 if (made.verdict != State::Fine && made.trouble != DriverTrouble::NotConnected) {
-                    for (Option& each : movesToFree(facts.job, group, group.driver()->current,
+                    for (Option& each : movesToFree(facts.job, group, Amperes{0},
                                                     text("that one switches to ground"))) {
                         finding.options.push_back(std::move(each));
                     }

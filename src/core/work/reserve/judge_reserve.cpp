@@ -60,12 +60,21 @@ void judgeNone(const Reckoned& facts, OfferedBanks& banks, Judging& judging) {
     const auto dead = longestDead(facts.job);
     judging.say("reserve.none", {}, State::Fine, Gravity::CouldBeBetter, [&](Finding& finding) {
         const bool dies = dead && dead->time > Seconds{0};
+        const bool looked =
+            std::any_of(facts.job.units.begin(), facts.job.units.end(), [](const Unit& unit) {
+                return std::any_of(unit.body.axles.begin(), unit.body.axles.end(),
+                                   [](const Axle& axle) { return axle.looked; });
+            });
         finding.sentence =
-            !dead  ? text("No stay-alive is fitted.")
-            : dies ? text("No stay-alive: %1 leaves it without power for %2.",
-                          deadWords(facts.job, *dead), formatted(dead->time, 2))
-                   : text("No stay-alive: its wheels bridge %1 by themselves, dirt they do not.",
-                          dead->place.words);
+            !dead    ? text("No stay-alive is fitted.")
+            : dies   ? text("No stay-alive: %1 leaves it without power for %2.",
+                            deadWords(facts.job, *dead), formatted(dead->time, 2))
+            : looked ? text("No stay-alive: the wheels bridge %1; they do not help on dirty track.",
+                            dead->place.words)
+                     : text(
+                           "No stay-alive: with pickups as drawn the wheels bridge %1; they do not "
+                           "help on dirty track.",
+                           dead->place.words);
         if (dead) {
             finding.figures = {figures::made(text("Without power"), "t_dead", dead->time,
                                              deadBasis(facts.job, *dead), "points ")};
