@@ -23,9 +23,8 @@ std::optional<Option> lessCurrent(const Job& job, const LampGroup& group, Ampere
         for (LampRow& row : made.rows) row.resistor = value;
         const auto then = groupState(job, made, house);
         if (!then) return {};
-        const bool burns =
-            std::any_of(then->rows.begin(), then->rows.end(),
-                        [](const RowState& row) { return row.highest > row.limit; });
+        const bool burns = std::any_of(then->rows.begin(), then->rows.end(),
+                                       [](const RowState& row) { return row.highest > row.limit; });
         if (then->total > most || burns) continue;
         Option option;
         option.what = group.rows.size() > 1 ? text("%1 for each", formatted(value))
@@ -40,7 +39,8 @@ std::optional<Option> lessCurrent(const Job& job, const LampGroup& group, Ampere
     return {};
 }
 
-std::vector<Option> movesToFree(const Job& job, const LampGroup& group, Amperes current, Text effect) {
+std::vector<Option> movesToFree(const Job& job, const LampGroup& group, Amperes current,
+                                Text effect) {
     std::vector<Option> options;
     if (!job.decoder) return options;
     for (const DecoderOutput& other : job.decoder->part.outputs) {
@@ -52,8 +52,8 @@ std::vector<Option> movesToFree(const Job& job, const LampGroup& group, Amperes 
         Option option;
         option.what = text("move it to output %1", other.name);
         option.effect = !effect.empty() ? effect
-                        : other.limit ? text("that one gives %1", formatted(*other.limit))
-                                    : text("that one is free");
+                        : other.limit   ? text("that one gives %1", formatted(*other.limit))
+                                        : text("that one is free");
         option.state = State::Fine;
         option.jot = "lamp " + group.name + " on " + other.name;
         options.push_back(std::move(option));

@@ -15,7 +15,8 @@ namespace glimmet::core::lamps {
                                                 Amperes most, const House& house);
 
 /// The group moved to an output of the decoder that no other group has and that gives so much
-/// current to lamps: one remedy for each, with what it gives or `effect`. Nothing without a decoder.
+/// current to lamps: one remedy for each, with what it gives or `effect`. Nothing without a
+/// decoder.
 [[nodiscard]] std::vector<Option> movesToFree(const Job& job, const LampGroup& group,
                                               Amperes current, Text effect = {});
 
