@@ -675,6 +675,25 @@ TEST(Cures, OfTooMuchCurrentIsAResistorOrAnotherOutput) {
     EXPECT_EQ(namedState(burns, "lamp.total"), State::Fine);
     EXPECT_EQ(namedState(burns, "motor.total"), State::Fine);
 }
+TEST(Cures, MoveALampOnlyToOutputsThatAreFree) {
+    Job job = jotted(bareModel(),
+                     {"supply dcc 15V", "decoder middle", "lamp front white", "lamp rear red"});
+    job.groups[0].output = "9";
+    const Finding told = finding(checkedAll(job), "lamp.no-output:front lamp");
+    ASSERT_EQ(told.options.size(), 2U);
+    EXPECT_EQ(told.options[0].jot, "lamp front lamp on front");
+    EXPECT_EQ(told.options[1].jot, "lamp front lamp on 1");
+}
+TEST(Cures, AreNoMoreThanWereTried) {
+    const Job job = jotted(bareModel(), {"supply dcc 15V", "decoder middle", "lamp front white",
+                                         "resistor front 100"});
+    Finding told = finding(checkedAll(job), "lamp.current:front lamp");
+    const Option one = told.options.front();
+    told.options.assign(10, one);
+    const Reckoned facts = tests::factsOf(job);
+    tryOptions(told, facts);
+    EXPECT_EQ(told.options.size(), 8U);
+}
 TEST(Cures, OfCellsThatNoBalancingSaves) {
     const auto with = [](const char* bank) {
         return jotted(bareModel(), {"supply dcc 16V", "decoder middle", bank});
