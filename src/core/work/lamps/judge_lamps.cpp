@@ -424,8 +424,8 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                 "melts what is near.",
                 called, formatted(made.resistorPower, 2));
         case RowTrouble::Dark:
-            return group.hasTarget() ? text("%1 stays dark: it takes %2 where %3 was wished.",
-                                            called, amps, formatted(group.atFull(), 3))
+            return group.hasTarget() ? text("%1 stays dark: it takes %2; its target is %3.", called,
+                                            amps, formatted(group.atFull(), 3))
                                      : text("%1 stays dark: it takes only %2.", called, amps);
         case RowTrouble::TooDim:
             if (!(made.ideal > Ohms{0})) {

@@ -779,6 +779,11 @@ Result<Jotted> withResistor(const Said& said, Ohms ohms) {
 Result<Jotted> lamp(const Said& typed) {
     // "move front to 2" is "lamp front on 2".
     Said said = typed;
+    if (typed.name("OUTPUT") && typed.name("TO")) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("An output is said twice: %1 and %2. Write one of them.",
+                           *typed.name("OUTPUT"), *typed.name("TO")));
+    }
     for (std::size_t i = 0; i < said.places.size(); ++i) {
         if (said.verb.takes[i].what != std::string_view("OUTPUT")) continue;
         if (!said.places[i].name) said.places[i].name = typed.name("TO");

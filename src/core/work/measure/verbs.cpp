@@ -522,7 +522,8 @@ Result<Jotted> allMotors(const Said& said, std::size_t unit) {
                       text("How many motors? Write it like %1.", said.verb.examples.front()));
     }
     if (kind == "none") {
-        return refuse(ErrorCode::NotUnderstood, text("No motor is said so: motor none."));
+        return refuse(ErrorCode::NotUnderstood,
+                      text("For a model without a motor write motor none."));
     }
     const bool free = isolated == "isolated";
     Jotted result = jotted(said, kind   ? text("All motors: %1", *kind)
@@ -801,7 +802,7 @@ Result<Jotted> pickup(const Said& said) {
                                        : text("Right wheel of axle %1", number);
     result.meaning = called == "all"
                          ? (on ? text("Every wheel collects") : text("No wheel collects"))
-                     : state == "only"     ? text("%1: collects, and nothing else does", which)
+                     : state == "only"     ? text("%1 only: nothing else picks up", which)
                      : state == "collects" ? text("%1: collects", which)
                      : state == "tyre"     ? text("%1: rubber tyre", which)
                                            : text("%1: collects nothing", which);
