@@ -394,7 +394,7 @@ TEST(Lines, AnyoneWouldSayAreUnderstood) {
              {"points 1:6 unpowered", "Points 1:6 with a dead frog"},
              {"frog 28mm", "28 mm by the ruler"},
              {"axle 1 insulated", "Axle 1 collects nothing"},
-             {"pickups front truck only", "front truck: collects"},
+             {"pickups front truck only", "front truck only: nothing else picks up"},
              {"right rear traction tyres", "Right wheel of axle 4: rubber tyre"},
              {"intermittent", "The owner says: intermittent"},
              {"stutters on the points", "The owner says: stutters on the points"},
