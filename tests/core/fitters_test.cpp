@@ -770,5 +770,79 @@ TEST(Lines, OutputsAndMovesKeepWhatTheySay) {
     EXPECT_EQ(echoOf(job, "not isolated").find("Did you mean lot"), std::string::npos);
 }
 
+// --- one circuit, said in several ways -------------------------------------------------------
+
+/// The worst that is said of any lamp's current.
+State currents(const Job& job) {
+    State worst = State::Fine;
+    for (const Finding& one : checkedAll(job)) {
+        if (one.id.starts_with("lamp.current")) worst = worse(worst, one.state);
+    }
+    return worst;
+}
+Job saidOf(const char* body, const std::vector<std::string>& lines) {
+    Job job = newJob("Model", body);
+    for (const std::string& line : lines) job = jotted(job, {line.c_str()});
+    return job;
+}
+TEST(SameCircuit, HasOneVerdictHoweverItIsSaid) {
+    std::map<State, int> seen;
+    for (const char* volts : {"3V", "5V", "9V", "12V", "16V", "24V"}) {
+        for (const char* ohms : {"47R", "220R", "470R", "1k", "2k2", "10k", "47k", "100k"}) {
+            const std::string r = ohms, feed = std::string("supply fixed dc ") + volts;
+            const auto same = [&](const std::vector<std::string>& first,
+                                  const std::vector<std::string>& second) {
+                const State state = currents(saidOf("house", first));
+                EXPECT_EQ(state, currents(saidOf("house", second)))
+                    << volts << " " << first.back() << " | " << second.back();
+                ++seen[state];
+            };
+            same({feed, "lamp white called a", "resistor a " + r},
+                 {feed, "lamp white called a", "resistor a none", "shared a " + r});
+            same({feed, "lamp white called a", "parallel a white", "resistor a " + r},
+                 {feed, "lamp white called a", "lamp white called b", "resistor a " + r,
+                  "resistor b " + r});
+            same({feed, "lamp white called a", "inline a white", "resistor a " + r},
+                 {feed, "lamp 2 white in series called a", "resistor a " + r});
+        }
+    }
+    for (const State state : {State::Fine, State::Close, State::Over}) EXPECT_GT(seen[state], 0);
+}
+TEST(SameCircuit, HasOneVerdictWhereverItsResistorSits) {
+    for (const char* ohms : {"100R", "330R", "1k", "10k", "100k"}) {
+        const std::string r = ohms;
+        EXPECT_EQ(currents(saidOf("dock-shunter",
+                                  {"track 15V", "decoder middle", "lamp front white on front",
+                                   "output front bare", "resistor front " + r})),
+                  currents(saidOf("dock-shunter",
+                                  {"track 15V", "decoder middle", "lamp front white on front",
+                                   "output front " + r, "resistor front none"})))
+            << ohms;
+    }
+}
+
+TEST(CoinCell, LetsALampLiveThatAnotherSupplyBurns) {
+    const Job coin = jotted(newJob("House", "quay-house"),
+                            {"battery coin", "lamp red called tail", "resistor tail none"});
+    EXPECT_EQ(namedState(coin, "lamp.current:tail"), State::Close);
+    EXPECT_NE(namedSentence(coin, "lamp.current:tail").find("On any other supply it burns"),
+              std::string::npos);
+    EXPECT_EQ(namedState(jotted(coin, {"battery 2 AA"}), "lamp.current:tail"), State::Over);
+    EXPECT_EQ(namedState(jotted(coin, {"battery 2 coin"}), "lamp.current:tail"), State::Over);
+    EXPECT_EQ(namedState(jotted(coin, {"resistor tail 10"}), "lamp.current:tail"), State::Over);
+    EXPECT_EQ(namedState(jotted(coin, {"resistor tail 270"}), "lamp.current:tail"), State::Fine);
+}
+TEST(CoinCell, IsAskedForWhereOnlyItsVoltsAreKnown) {
+    const Job read = jotted(newJob("House", "quay-house"),
+                            {"battery 3V", "lamp red called tail", "resistor tail none"});
+    ASSERT_EQ(namedState(read, "lamp.current:tail"), State::Ask);
+    const auto all = checkedAll(read);
+    for (const Option& option : finding(all, "lamp.current:tail").options)
+        EXPECT_EQ(namedState(jotted(read, {option.jot.c_str()}), "lamp.current:tail"), option.state)
+            << option.jot;
+    EXPECT_EQ(namedState(jotted(read, {"battery 4.5V"}), "lamp.current:tail"), State::Over);
+    EXPECT_EQ(namedState(jotted(read, {"supply dc 3V"}), "lamp.current:tail"), State::Over);
+}
+
 }  // namespace
 }  // namespace glimmet::core

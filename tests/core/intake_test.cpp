@@ -336,7 +336,7 @@ TEST(Prove, SaysWhatTakesTooMuchOrUnevenly) {
                       "prove.uneven"));  // not alike
 }
 TEST(Prove, TellsWhatWasSeen) {
-    EXPECT_EQ(stateOf(jotted(plainJob(), {"lit lamps"}), "prove.lamps"), State::Close);
+    EXPECT_EQ(stateOf(jotted(plainJob(), {"lit lamps"}), "prove.lamps"), State::Ask);
     EXPECT_FALSE(says(jotted(plainJob(), {"lit no lamps"}), "prove.lamps"));
     const Job heard = jotted(plainJob(), {"remark grinding", "remark hot smell"});
     EXPECT_EQ(sentence(heard, "prove.remarks"), "Heard, seen or smelt: grinding, hot smell.");
@@ -357,6 +357,9 @@ TEST(FactoryBoard, IsAskedForOneThingAtATime) {
     Job job = plainJob();
     EXPECT_FALSE(says(job, "board.fate"));  // nothing tells of one
     job = jotted(job, {"proved", "lit lamps"});
+    EXPECT_EQ(stateOf(job, "prove.lamps"), State::Ask);  // which plug is in
+    EXPECT_FALSE(says(job, "board.fate"));
+    job = jotted(job, {"board no plug"});
     EXPECT_EQ(stateOf(job, "board.fate"), State::Ask);
     EXPECT_EQ(stateOf(job, "prove.lamps"), State::Close);
     EXPECT_FALSE(says(job, "board.common"));
@@ -401,8 +404,27 @@ TEST(FactoryBoard, IsAskedForOneThingAtATime) {
     EXPECT_FALSE(says(jotted(lit, {"board resistors"}), "board.resistors"));
     EXPECT_FALSE(says(jotted(lit, {"board no resistors"}), "board.resistors"));
 }
+TEST(FactoryBoard, APlugThatBridgesItsSocketLightsLampsByDesign) {
+    const Job lit = jotted(plainJob(), {"proved", "lit lamps"});
+    const auto asked = tests::checkedAll(lit);
+    const auto& options = tests::found(asked, "prove.lamps")->options;
+    ASSERT_EQ(options.size(), 4U);
+    for (const Option& option : options) {
+        const Job then = jotted(lit, {option.jot.c_str()});
+        EXPECT_EQ(stateOf(then, "prove.lamps"),
+                  option.jot == "board plug none" ? State::Close : State::Fine)
+            << option.jot;
+    }
+    for (const char* plug : {"board bridging plug", "board plug decoder"}) {
+        EXPECT_FALSE(says(jotted(lit, {plug}), "board.fate")) << plug;
+    }
+    EXPECT_TRUE(says(jotted(lit, {"board no plug"}), "board.fate"));
+    // Without a socket there is no plug to ask for; on plain DC nothing is wrong with them.
+    EXPECT_EQ(stateOf(jotted(lit, {"socket none"}), "prove.lamps"), State::Close);
+    EXPECT_FALSE(says(jotted(lit, {"supply dc"}), "prove.lamps"));
+}
 TEST(FactoryBoard, EachAnswerLeadsOn) {
-    const Job job = jotted(plainJob(), {"proved", "lit lamps"});
+    const Job job = jotted(plainJob(), {"proved", "lit lamps", "board no plug"});
     const auto all = findings(tests::factsOf(job));
     const Finding* fate = tests::found(all, "board.fate");
     ASSERT_NE(fate, nullptr);

@@ -72,35 +72,48 @@ private:
 
     /// on OUTPUT, called WORDS, for AMPS
     bool behindItsWord() {
-        const std::string word = lowered(token().words);
         if (phrase()) return false;
+        const auto index = placeBehindWord();
+        if (!index) return false;
+        const Takes& takes = verb().takes[*index];
+        ++m_next;
+        while (m_next < m_line.size() && takes.kind != Kind::Words && passed()) {
+        }
+        if (m_next == m_line.size()) {
+            m_reading.open = &takes;
+            fail(ErrorCode::Missing, text("Behind “%1” something is missing: %2. %3", takes.after,
+                                          takes.what, likeExample(verb())));
+            return true;
+        }
+        if (takes.kind == Kind::Words) {
+            wordsUpToNextPlace(*index);
+        } else if (takes.kind == Kind::Name) {
+            if (!nameAt(*index)) unknownName(*index);
+        } else if (const Token said = oneOf(token(), takes); measures(said, takes)) {
+            keep(said, *index);
+            ++m_next;
+        } else {
+            fail(ErrorCode::NotUnderstood, text("“%1” has no place behind “%2”. %3", shown(token()),
+                                                takes.after, likeExample(verb())));
+        }
+        return true;
+    }
+    /// Of several places behind one word ("diode 0.35V", "diode schottky") the one that takes what
+    /// follows, else the first.
+    std::optional<std::size_t> placeBehindWord() const {
+        const std::string word = lowered(token().words);
+        std::optional<std::size_t> first;
         for (std::size_t i = 0; i < verb().takes.size(); ++i) {
             const Takes& takes = verb().takes[i];
             if (!takes.after || takes.after != word || filled(i)) continue;
-            ++m_next;
-            while (m_next < m_line.size() && takes.kind != Kind::Words && passed()) {
-            }
-            if (m_next == m_line.size()) {
-                m_reading.open = &takes;
-                fail(ErrorCode::Missing, text("Behind “%1” something is missing: %2. %3",
-                                              takes.after, takes.what, likeExample(verb())));
-                return true;
-            }
-            if (takes.kind == Kind::Words) {
-                wordsUpToNextPlace(i);
-            } else if (takes.kind == Kind::Name) {
-                if (!nameAt(i)) unknownName(i);
-            } else if (const Token said = oneOf(token(), takes); measures(said, takes)) {
-                keep(said, i);
-                ++m_next;
-            } else {
-                fail(ErrorCode::NotUnderstood,
-                     text("“%1” has no place behind “%2”. %3", shown(token()), takes.after,
-                          likeExample(verb())));
-            }
-            return true;
+            if (!first) first = i;
+            if (m_next + 1 == m_line.size()) break;
+            const bool fits = takes.kind == Kind::Name
+                                  ? matched(m_line, m_next + 1, takes, m_names[i]).taken > 0
+                                  : measures(oneOf(m_line[m_next + 1], takes), takes);
+            if (fits) return i;
         }
-        return false;
+        return first;
     }
     void wordsUpToNextPlace(std::size_t index) {
         std::string& words = place(index).words;

@@ -193,7 +193,7 @@ Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vec
 }
 
 /// The station that a word of the bench belongs to which nothing reads yet; nothing: no such word.
-std::optional<std::string> laterWord(std::string_view word) {
+std::optional<std::string> laterWord(const std::vector<Token>& line) {
     static constexpr std::pair<std::string_view, const char*> words[] = {
         {"address", "Settings"},
         {"cv", "Settings"},
@@ -205,6 +205,8 @@ std::optional<std::string> laterWord(std::string_view word) {
         {"sleeves", "Wire"},
         {"heat-shrink", "Wire"},
         {"heatshrink", "Wire"},
+        {"heat shrink", "Wire"},
+        {"shrink", "Wire"},
         {"splice", "Wire"},
         {"awg", "Wire"},
         {"gauge", "Wire"},
@@ -219,9 +221,10 @@ std::optional<std::string> laterWord(std::string_view word) {
         {"quote", "Hand-over"},
         {"drawer", "Stores"},
         {"stock", "Stores"}};
-    const std::string lower = lowered(word);
+    const std::string lower = lowered(line.front().words);
+    const std::string both = line.size() > 1 ? lower + " " + lowered(line[1].words) : lower;
     for (const auto& [each, station] : words) {
-        if (each == lower) return station;
+        if (each == lower || each == both) return station;
     }
     // "cv29", "F1": with its number behind it.
     const std::size_t digits = std::min(lower.find_first_of("0123456789"), lower.size());
@@ -239,7 +242,7 @@ tl::unexpected<Error> noVerb(const std::vector<Token>& line, std::span<const Ver
             ErrorCode::NotUnderstood,
             text("What was “%1” read of? Say it like stall 1.15A 12V, track 14.8V.", shown(first)));
     }
-    if (const auto coming = laterWord(first.words)) {
+    if (const auto coming = laterWord(line)) {
         return refuse(ErrorCode::NotUnderstood,
                       text("“%1” belongs to %2, which is still to come. Keep it as a note: note %1 "
                            "….",
@@ -319,10 +322,10 @@ Result<Said> said(std::string_view typed, std::span<const Verb* const> verbs,
         candidates.empty() || candidates.front().asUnit || candidates.front().token != 0
             ? impliedBy(typed, line, verbs, context)
             : std::nullopt;
-    if (candidates.empty() && !unsaid && !laterWord(line.front().words))
+    if (candidates.empty() && !unsaid && !laterWord(line))
         return implied ? *implied : noVerb(line, verbs);
     // "key F1 output 1" is no line of output.
-    const bool later = laterWord(line.front().words) && !(implied && *implied) &&
+    const bool later = laterWord(line) && !(implied && *implied) &&
                        (candidates.empty() || candidates.front().token != 0);
     if (later) return noVerb(line, verbs);
     std::optional<Result<Said>> taken;
@@ -385,6 +388,13 @@ std::vector<Completion> completions(std::string_view typed, std::span<const Verb
         if (place.name || !place.words.empty() || !place.quantities.empty()) continue;
         if (reading.open && reading.open != &takes) continue;
         if (takes.ofSeveral && takes.names(context).size() < 2) continue;
+        const bool offered =
+            takes.after &&
+            std::any_of(verb.takes.begin(), verb.takes.begin() + static_cast<std::ptrdiff_t>(i),
+                        [&](const Takes& one) {
+                            return one.after && std::string_view(one.after) == takes.after;
+                        });
+        if (offered) continue;
         if (takes.after && !reading.open) {
             offer(takes.after, takes.what);
         } else if (takes.names) {

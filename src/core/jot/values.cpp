@@ -1,13 +1,14 @@
 #include "core/jot/values.h"
 
 #include <algorithm>
+#include <cctype>
 #include <cmath>
 
 namespace glimmet::core::jot {
 namespace {
 
 bool credible(double value, const Takes& takes) {
-    if (takes.zero && std::abs(value) < 1e-300) return true;
+    if (takes.zero && !(std::abs(value) > 0)) return true;
     // A hair of room, so that 20 mA written as .02 A is not below it.
     return value >= takes.least * (1 - 1e-9) && value <= takes.most * (1 + 1e-9);
 }
@@ -59,19 +60,25 @@ std::optional<double> probable(const Token& token, const Takes& takes) {
     std::vector<double> factors{1e-3, 1e3, 1e-6, 1e6};
     if (takes.dimension == Dimension::Ratio) {
         factors = {1e-2};
-        if (token.unit) factors.clear();  // per cent stood there
+        // Per cent stood there, or it is a count.
+        if (token.unit || takes.least >= 1) factors.clear();
     }
     if (takes.dimension == Dimension::Time) {
         factors = {60, 3600};
         if (token.unit) factors.clear();
     }
-    // Just beyond the range nothing slipped.
+    // Just beyond the range nothing slipped; nor was a number of many digits meant smaller.
     constexpr double far = 4;
+    constexpr std::ptrdiff_t mostDigits = 4;
+    if (std::count_if(token.words.begin(), token.words.end(),
+                      [](unsigned char c) { return std::isdigit(c) != 0; }) > mostDigits)
+        return {};
     for (const double factor : factors) {
         for (const double value : valuesIn(token, takes.dimension)) {
             const bool near = value > takes.least / far && value < takes.most * far;
             if (near && takes.dimension != Dimension::Time) continue;
-            if (credible(value * factor, takes) && value > 0) return value * factor;
+            if (value > 0 && value * factor >= takes.least && credible(value * factor, takes))
+                return value * factor;
         }
     }
     return {};

@@ -27,6 +27,10 @@ inline constexpr double usableCapacity = 0.8;  ///< of what is printed
 
 /// A coin cell of 20 mm, the usual one for a lamp or two: 0.22 Ah at a milliampere.
 [[nodiscard]] inline BatteryPack coinCell() { return {Chemistry::Coin, 1, AmpereHours{0.22}}; }
+/// Whether what a meter reads on a battery can be one coin cell, worn or fresh.
+[[nodiscard]] constexpr bool canBeCoinCell(Volts volts) {
+    return volts >= Volts{2.4} && volts <= Volts{3.4};
+}
 /// A fresh 9 V block: six alkaline cells, 0.5 Ah at some tens of milliamperes.
 [[nodiscard]] inline BatteryPack nineVoltBlock() {
     return {Chemistry::Alkaline, 6, AmpereHours{0.5}};

@@ -24,10 +24,21 @@ constexpr auto wordsOf(LampCommon) {
                                             {LampCommon::Track, "track"}});
 }
 
+/// What was in the socket when its lamps lit on plain DC.
+enum class SocketPlug { Bridging, Decoder, None };
+constexpr auto wordsOf(SocketPlug) {
+    return std::to_array<Word<SocketPlug>>({{SocketPlug::Bridging, "bridging"},
+                                            {SocketPlug::Decoder, "decoder"},
+                                            {SocketPlug::None, "none"}});
+}
+
 /// Nothing set: nobody has looked.
 struct FactoryBoard {
     std::optional<BoardFate> fate;
     std::optional<LampCommon> common;
+    /// The factory's own plug bridges the socket and lights lamps on DC by design; so may a
+    /// decoder.
+    std::optional<SocketPlug> plug;
     bool open = false;              ///< cut free of the rails, and proved so by meter
     std::optional<bool> resistors;  ///< it carries them for its lamps
     bool operator==(const FactoryBoard&) const = default;

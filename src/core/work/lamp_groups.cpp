@@ -46,13 +46,15 @@ Result<LampLaw> lawOff(const Lamp& lamp, Volts off) {
     return law(shifted);
 }
 
+/// What a resistor is at a corner, as a share of what is printed on it.
+double resistorAt(Corner corner, double spread) {
+    return corner == Corner::Dimmest ? 1 + spread : corner == Corner::Brightest ? 1 - spread : 1.0;
+}
+
 /// A connected row at a corner.
 Result<LampString> stringOf(const LampRow& row, double spread, Corner corner) {
-    const double factor = corner == Corner::Dimmest     ? 1 + spread
-                          : corner == Corner::Brightest ? 1 - spread
-                                                        : 1.0;
     LampString string;
-    string.resistor = *row.resistor * factor;
+    string.resistor = *row.resistor * resistorAt(corner, spread);
     for (const Lamp& lamp : row.lamps) {
         auto lampLaw = lawAt(lamp, corner);
         if (!lampLaw) return tl::unexpected(lampLaw.error());
@@ -445,12 +447,15 @@ Result<void> solveCorner(const LampGroup& group, Ohms common, Volts drive, std::
 Result<void> solveCorners(const LampGroup& group, Ohms common, const LampDrive& drive,
                           const Spread& spread, std::size_t own,
                           const std::vector<std::size_t>& rows, GroupState& state) {
+    const double tolerance = resistorTolerance(group);
+    const Ohms most = common * resistorAt(Corner::Dimmest, tolerance);
+    const Ohms least = common * resistorAt(Corner::Brightest, tolerance);
     if (isMany(group, common, drive, rows.size())) {
-        if (auto low = solveCorner(group, common, state.drive - spread.down, own, Corner::Dimmest,
+        if (auto low = solveCorner(group, most, state.drive - spread.down, own, Corner::Dimmest,
                                    &RowState::lowest, state);
             !low)
             return low;
-        return solveCorner(group, common, state.drive + spread.up, own, Corner::Brightest,
+        return solveCorner(group, least, state.drive + spread.up, own, Corner::Brightest,
                            &RowState::highest, state);
     }
     for (std::size_t k = 0; k < rows.size(); ++k) {
@@ -462,9 +467,9 @@ Result<void> solveCorners(const LampGroup& group, Ohms common, const LampDrive& 
             continue;
         }
         const auto lowest =
-            rowCurrent(group, common, moved(drive, -spread.down), rows[k], Corner::Dimmest);
+            rowCurrent(group, most, moved(drive, -spread.down), rows[k], Corner::Dimmest);
         const auto highest =
-            rowCurrent(group, common, moved(drive, spread.up), rows[k], Corner::Brightest);
+            rowCurrent(group, least, moved(drive, spread.up), rows[k], Corner::Brightest);
         if (!lowest) return tl::unexpected(lowest.error());
         if (!highest) return tl::unexpected(highest.error());
         row.lowest = *lowest;

@@ -68,13 +68,18 @@ void Trials::tryOptions(Finding& finding) {
     if (finding.options.front().kind == Option::Kind::Answer) return;
     // What nobody tries nobody may promise.
     if (finding.options.size() > most) finding.options.resize(most);
-    std::vector<int> rank;
-    for (Option& option : finding.options) {
+    constexpr int refused = static_cast<int>(State::Over) + 1;
+    struct Outcome {
+        Option option;
+        int rank;
+        Text follows;  ///< what gets worse by it
+    };
+    std::vector<Outcome> outcomes;
+    for (Option& each : finding.options) {
+        outcomes.push_back({std::move(each), refused, {}});
+        Option& option = outcomes.back().option;
         const Tried& then = tried(option.jot);
-        if (!then.facts) {
-            rank.push_back(static_cast<int>(State::Over) + 1);
-            continue;
-        }
+        if (!then.facts) continue;
         const State own = stateOf(then.states, finding.id);
         // The gravest of what gets worse by it.
         std::string trouble;
@@ -87,22 +92,31 @@ void Trials::tryOptions(Finding& finding) {
             follows = worse(follows, state);
         }
         option.state = worse(own, follows);
-        rank.push_back(static_cast<int>(option.state));
+        outcomes.back().rank = static_cast<int>(option.state);
         // What stays as grave as that is not moved, it stays.
         if (trouble.empty() || (own >= State::Ask && own >= follows)) continue;
-        const Text sentence = findingsOf(*then.facts, trouble).front().sentence;
-        // Where the effect tells of that trouble already, it is not told twice.
-        option.effect = plain(sentence).find(plain(option.effect)) != std::string::npos
-                            ? text("but then: %1", sentence)
-                            : text("%1; but then: %2", option.effect, sentence);
+        outcomes.back().follows = findingsOf(*then.facts, trouble).front().sentence;
     }
-    std::vector<std::size_t> order(finding.options.size());
-    for (std::size_t i = 0; i < order.size(); ++i) order[i] = i;
-    std::stable_sort(order.begin(), order.end(),
-                     [&](std::size_t a, std::size_t b) { return rank[a] < rank[b]; });
-    std::vector<Option> sorted;
-    for (const std::size_t i : order) sorted.push_back(std::move(finding.options[i]));
-    finding.options = std::move(sorted);
+    std::stable_sort(outcomes.begin(), outcomes.end(),
+                     [](const Outcome& a, const Outcome& b) { return a.rank < b.rank; });
+    finding.options.clear();
+    std::string told;
+    for (Outcome& outcome : outcomes) {
+        Option& option = outcome.option;
+        const std::string follows = plain(outcome.follows);
+        // Where the effect tells of that trouble already, or the option above did, it is not told
+        // twice.
+        if (!follows.empty()) {
+            const bool inside = follows.find(plain(option.effect)) != std::string::npos;
+            const bool again = follows == told;
+            option.effect = inside && again ? text("as the one above")
+                            : inside        ? text("but then: %1", outcome.follows)
+                            : again         ? text("%1; but then the same as above", option.effect)
+                                    : text("%1; but then: %2", option.effect, outcome.follows);
+        }
+        told = follows;
+        finding.options.push_back(std::move(option));
+    }
 }
 
 }  // namespace glimmet::core

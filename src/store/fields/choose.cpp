@@ -7,6 +7,7 @@ template <class Io, class Self>
 void boardFields(Io& io, Self& board) {
     io("fate", board.fate, Maybe);
     io("common", board.common, Maybe);
+    io("plug", board.plug, Maybe);
     io("open", board.open, Maybe);
     io("resistors", board.resistors, Maybe);
 }

@@ -270,7 +270,9 @@ constexpr Watts mostHeat{2};  // that a part in a model may give off
 /// What is the matter with a row, the gravest first.
 enum class RowTrouble {
     Burns,
-    MayBurn,  ///< in the worst case
+    MayBurn,       ///< in the worst case
+    WhichBattery,  ///< it burns unless its battery is a coin cell
+    CoinCell,      ///< only the cell's own resistance keeps it from burning
     TooHot,
     SupplyTooLow,
     Dark,
@@ -322,6 +324,32 @@ RowVerdict rowVerdict(const RowState& made, const LampGroup& group) {
         return {RowTrouble::TooBright, State::Close, Gravity::CouldBeBetter};
     }
     return {RowTrouble::None, State::Fine, Gravity::CouldBeBetter};
+}
+
+/// A coin cell's own resistance lets a lamp without a resistor live, as on a tester.
+RowVerdict onItsCell(const Job& job, const LampGroup& group, std::size_t row, RowVerdict verdict) {
+    const bool burns =
+        verdict.trouble == RowTrouble::Burns || verdict.trouble == RowTrouble::MayBurn;
+    const bool bare = group.shared() == Ohms{0} && !group.driver() &&
+                      group.rows[row].resistor.value_or(Ohms{0}) == Ohms{0};
+    if (!burns || !bare || job.feed != Feed::BatteryRadio || group.output != supplyOutput ||
+        !motorsOf(job).empty()) {
+        return verdict;
+    }
+    const auto& pack = job.supply.pack;
+    if (pack && pack->chemistry == Chemistry::Coin && pack->cells == 1)
+        return {RowTrouble::CoinCell, State::Close, Gravity::PartDestroyed};
+    const auto& read = job.supply.volts;
+    if (!pack && read && canBeCoinCell(read->value))
+        return {RowTrouble::WhichBattery, State::Ask, Gravity::PartDestroyed};
+    return verdict;
+}
+/// What each battery that gives these volts makes of a lamp without a resistor.
+std::vector<Option> whichBattery(Amperes bare) {
+    return {answer(text("A coin cell"), text("its own resistance limits the current"), State::Close,
+                   "battery coin"),
+            answer(text("2 pen cells"), text("%1, it burns", formatted(bare, 3)), State::Over,
+                   "battery 2 AA")};
 }
 
 /// Whether a row would have its wish if nothing were shared but what the board carries.
@@ -410,14 +438,29 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                                    : text("%1 has no resistor yet: %2 gives %3.", called,
                                           options.front().what, options.front().effect);
         case RowTrouble::Burns:
-            return group.rows[row].resistor->value() > 0 || group.shared() > Ohms{0}
-                       ? text("%1 burns: it takes %2, its limit is %3.", called, amps, limit)
+            if (group.rows[row].resistor->value() > 0 || group.shared() > Ohms{0})
+                return text("%1 burns: it takes %2, its limit is %3.", called, amps, limit);
+            return state.outputSeries > Ohms{0}
+                       ? text("%1 burns: with only the board's %2 it takes %3, its limit is %4.",
+                              called, formatted(state.outputSeries), amps, limit)
                        : text("%1 burns: with no resistor it takes %2, its limit is %3.", called,
                               amps, limit);
         case RowTrouble::MayBurn:
             return text(
                 "%1 can burn: it takes %2, and up to %3 in the worst case; its limit is %4.",
                 called, amps, formatted(made.highest, 3), limit);
+        case RowTrouble::WhichBattery:
+            return text(
+                "%1 has no resistor. A coin cell limits the current by itself; on any other "
+                "battery "
+                "of %2 it takes %3 and burns, its limit is %4. Which battery is it?",
+                called, formatted(state.bus), amps, limit);
+        case RowTrouble::CoinCell:
+            return text(
+                "%1 works on a coin cell, whose own resistance limits it to %2. On any other "
+                "supply "
+                "it burns: its limit is %3.",
+                called, amps, limit);
         case RowTrouble::TooHot:
             return text(
                 "%1 lights, but its resistor would have to give off %2: in a model that "
@@ -502,6 +545,10 @@ Text rowAction(const std::string& called, RowTrouble trouble) {
         case RowTrouble::MayBurn:
         case RowTrouble::TooBright:
             return text("larger resistor for %1", called);
+        case RowTrouble::WhichBattery:
+            return text("say which battery feeds %1", called);
+        case RowTrouble::CoinCell:
+            return text("resistor for %1 before it moves to another supply", called);
         case RowTrouble::TooHot:
             return text("less current or fewer volts for %1", called);
         case RowTrouble::Dark:
@@ -631,7 +678,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
     const bool never = group.rows[row].turned && made.connected && !lightsTurned(job, group);
     const RowVerdict verdict =
         never ? RowVerdict{RowTrouble::Turned, State::Over, Gravity::DoesNotWork}
-              : rowVerdict(made, group);
+              : onItsCell(job, group, row, rowVerdict(made, group));
     const bool shared = together.sharedIsTheCause;
     const bool fine = verdict.state == State::Fine && !anyway;
     const bool likeTheNext = fine || together.alike();
@@ -653,6 +700,16 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                 finding.options = pairOptions(job, group, made, facts.house);
             } else if (!shared) {
                 finding.options = together.options(job, group, row, made, facts.house);
+            }
+            const bool onCell = verdict.trouble == RowTrouble::WhichBattery ||
+                                verdict.trouble == RowTrouble::CoinCell;
+            if (onCell) {  // what it has now is no way out
+                std::erase_if(finding.options,
+                              [](const Option& one) { return one.jot.ends_with(" none"); });
+            }
+            if (verdict.trouble == RowTrouble::WhichBattery) {
+                const auto answers = whichBattery(made.current);
+                finding.options.insert(finding.options.begin(), answers.begin(), answers.end());
             }
             // A board that carries resistors wants no second one.
             const bool carried = job.board.resistors == true && job.board.fate &&

@@ -1,4 +1,5 @@
 // Jots that put lamps into a model and choose their resistors.
+#include "core/jot/names.h"
 #include "core/led/preferred_value.h"
 #include "core/led/resistor_choice.h"
 #include "core/led/wired_lamp.h"
@@ -128,7 +129,43 @@ std::vector<Named> stripNames(const Context& context) {
     for (const LampPart& part : context.catalogue.lamps) {
         if (part.section) all.push_back({part.id, {part.name}, part.name});
     }
+    // By its colour: its volts or its supply tell which one is meant.
+    all.push_back({"warm white", {"warm"}, {}, true});
+    all.push_back({"cool white", {"cool", "cold white"}, {}, true});
     return all;
+}
+/// The strip that a line names, or the one of that colour for those volts, said or fed.
+Result<LampPart> stripMeant(const Said& said) {
+    const Catalogue& catalogue = said.context.catalogue;
+    const auto& name = said.name("COLOUR");
+    const auto volts = said.one<Volts>("VOLTS");
+    const bool byColour = !name || *name == "warm white" || *name == "cool white";
+    if (!byColour) {
+        LampPart part = partNamed(catalogue, *name);
+        if (volts && part.rated != *volts) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("%1 is made for %2, not for %3.", part.name, formatted(*part.rated),
+                               formatted(*volts)));
+        }
+        return part;
+    }
+    const auto& fed = said.context.job.supply.volts;
+    const auto wanted = volts ? volts : fed ? std::optional(fed->value) : std::nullopt;
+    std::vector<Named> all, coloured, fitting;
+    for (const LampPart& part : catalogue.lamps) {
+        if (!part.section) continue;
+        all.push_back({part.id, {}, part.name});
+        const bool warm = part.tint == "warm";
+        if (name && warm != (*name == "warm white")) continue;
+        coloured.push_back(all.back());
+        if (wanted && part.rated == *wanted) fitting.push_back(all.back());
+    }
+    if (fitting.size() == 1) return partNamed(catalogue, fitting.front().name);
+    if (coloured.size() == 1 && !volts) return partNamed(catalogue, coloured.front().name);
+    return refuse(ErrorCode::Unknown,
+                  text("Which strip? There are: %1.", jot::listed(!fitting.empty()    ? fitting
+                                                                  : !coloured.empty() ? coloured
+                                                                                      : all)));
 }
 
 std::vector<Named> directions(const Context&) {
@@ -417,7 +454,11 @@ Result<Jotted> describedAnew(const Said& said, std::size_t index,
             return refuse(ErrorCode::OutOfRange,
                           text("%1 has %2 rows.", before.name, std::to_string(before.rows.size())));
         }
-        if (lamps.size() > 1 && row == 0 && group.rows.size() > 1) {
+        // What was read was read on one of them; and of several kinds one is meant.
+        const bool alike = std::all_of(lamps.begin(), lamps.end(), [&](const Lamp* lamp) {
+            return lamp->part == lamps.front()->part;
+        });
+        if (row == 0 && group.rows.size() > 1 && (point || !alike)) {
             return refuse(ErrorCode::NotUnderstood,
                           text("%1 has %2 rows. Say which: lamp %1/2 red.", before.name,
                                std::to_string(group.rows.size())));
@@ -788,6 +829,20 @@ Result<Jotted> lamp(const Said& typed) {
         if (said.verb.takes[i].what != std::string_view("OUTPUT")) continue;
         if (!said.places[i].name) said.places[i].name = typed.name("TO");
     }
+    if (const auto& on = typed.name("ON")) {
+        if (typed.name("PLACE") || typed.name("COLOUR") || typed.name("OUTPUT") ||
+            typed.name("TO")) {
+            return refuse(ErrorCode::NotUnderstood,
+                          text("%1 is a lamp, not an output. There are: %2.", *on,
+                               jot::listed(outputsAndSupply(typed.context), true)));
+        }
+        Said meant = withoutPlaces(typed, {"ON"});
+        for (std::size_t i = 0; i < meant.places.size(); ++i) {
+            if (meant.verb.takes[i].what == std::string_view("PLACE"))
+                meant.places[i] = typed.at("ON");
+        }
+        return lamp(meant);
+    }
     if (auto only = kindOnly(said)) return tl::unexpected(std::move(*only));
     // "lamp kitchen 3 white in series", "lamp front 1k": the lamp first, then what else is said.
     const auto& count = said.name("COUNT");
@@ -1097,7 +1152,9 @@ Result<Jotted> plan(const Said& said) {
 
 /// "strip saloon 150mm": sections of a strip side by side along the body, cut where it may be.
 Result<Jotted> strip(const Said& said) {
-    const auto part = partNamed(said.context.catalogue, *said.name("COLOUR"));
+    const auto meant = stripMeant(said);
+    if (!meant) return tl::unexpected(meant.error());
+    const LampPart& part = *meant;
     const Millimetres length = *said.one<Millimetres>("LENGTH");
     const Millimetres section = *part.section;
     // A tenth of a millimetre of play, so that 150 mm are three times 50.
@@ -1826,7 +1883,16 @@ constexpr Takes lampTakes[] = {
      .names = outputsAndSupply,
      .unknown = "No output goes by “%1”. There are: %2.",
      .explained = true,
-     .ofSeveral = true}};
+     .ofSeveral = true},
+    // "1k on table lamp"
+    [] {
+        Takes made = lampGroup;
+        made.what = "ON";
+        made.after = "on";
+        made.needed = false;
+        made.ofSeveral = true;
+        return made;
+    }()};
 constexpr const char* lampWords[] = {"move"};
 constexpr Takes bulbTakes[] = {
     [] {
@@ -1839,27 +1905,27 @@ constexpr Takes bulbTakes[] = {
     lampTakes[5],
     lampTakes[6],
     unitTakes};
-constexpr Takes stripTakes[] = {[] {
-                                    Takes made = lampTakes[0];
-                                    made.rows = false;
-                                    return made;
-                                }(),
-                                {.what = "COLOUR",
-                                 .kind = Kind::Name,
-                                 .needed = true,
-                                 .missing = "Which strip?",
-                                 .names = stripNames,
-                                 .unknown = "No strip goes by “%1”. There are: %2.",
-                                 .none = "The catalogue has no strip."},
-                                {.what = "LENGTH",
-                                 .needed = true,
-                                 .missing = "How long is it?",
-                                 .dimension = Dimension::Length,
-                                 .least = 5e-3,
-                                 .most = 3},
-                                lampTakes[5],
-                                lampTakes[6],
-                                unitTakes};
+constexpr Takes stripTakes[] = {
+    [] {
+        Takes made = lampTakes[0];
+        made.rows = false;
+        return made;
+    }(),
+    {.what = "COLOUR",
+     .kind = Kind::Name,
+     .names = stripNames,
+     .unknown = "No strip goes by “%1”. There are: %2.",
+     .none = "The catalogue has no strip."},
+    {.what = "LENGTH",
+     .needed = true,
+     .missing = "How long is it?",
+     .dimension = Dimension::Length,
+     .least = 5e-3,
+     .most = 3},
+    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 30, .unitNeeded = true},
+    lampTakes[5],
+    lampTakes[6],
+    unitTakes};
 constexpr Takes neighbour = [] {
     Takes made = lampGroup;
     made.names = ownNames;
@@ -1993,6 +2059,7 @@ constexpr const char* aspectsExamples[] = {"aspects front white red",
 constexpr const char* planExamples[] = {"plan headlamp, tail red, cab warm and hardly seen"};
 constexpr const char* planBegins[] = {"headlamp", "headlamps", "headlight", "headlights"};
 constexpr const char* lampNoise[] = {"output", "new"};
+constexpr const char* stripNoise[] = {"output", "new", "led", "light"};
 constexpr const char* bulbNoise[] = {"output", "new", "lamp"};
 constexpr const char* targetNoise[] = {"lamp", "lamps", "led",    "output",
                                        "on",   "as",    "bright", "one"};
@@ -2073,7 +2140,7 @@ constexpr Verb table[] = {
      "a strip of the catalogue, by its length",
      strip,
      false,
-     lampNoise},
+     stripNoise},
     testerVerb,
     jointVerb,
     leadsVerb,

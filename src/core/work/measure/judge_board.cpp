@@ -84,6 +84,11 @@ void judgeBoard(const Job& job, Judging& judging) {
         // Lamps that light without a decoder hang on something the factory put there.
         // On plain DC without a decoder they work as they were made: they are left alone.
         if (!job.proof.lamps || (!isDigital(job.feed) && !job.decoder)) return;
+        // So are those that a bridging plug or a decoder lights; which plug it is, is asked first,
+        // with the test on plain DC.
+        const bool asked = !job.board.plug && job.wanted.socket != "none" &&
+                           !motorsOf(job).empty() && job.intake.arrival != Arrival::Kit;
+        if (asked || (job.board.plug && *job.board.plug != SocketPlug::None)) return;
         say(judging, "board.fate", State::Ask, Gravity::PartDestroyed,
             text("Lamps lit on plain DC: the factory's board or wiring feeds them. What becomes of "
                  "it?"),

@@ -386,15 +386,15 @@ std::vector<Named> polarities(const Context&) {
             {"marked", {"known", "found", "metered", "labelled", "proved"}, "metered, and marked"}};
 }
 Result<Jotted> polarity(const Said& said) {
-    const bool unknown = said.name("KNOWN") == "unknown";
+    const bool notKnown = said.name("KNOWN") == "unknown";
     if (said.context.job.feed != Feed::FixedDc) {
         return refuse(ErrorCode::NotUnderstood,
                       text("Polarity is asked of a DC supply that never reverses: supply fixed dc "
                            "12V."));
     }
-    Jotted result = jotted(said, unknown ? text("Which lead of the supply is plus: not known")
-                                         : text("Plus of the supply is metered and marked"));
-    result.after.supply.polarityUnknown = unknown;
+    Jotted result = jotted(said, notKnown ? text("Which lead of the supply is plus: not known")
+                                          : text("Plus of the supply is metered and marked"));
+    result.after.supply.polarityUnknown = notKnown;
     return result;
 }
 
@@ -429,6 +429,18 @@ Result<Jotted> battery(const Said& said) {
                                             : text("The battery is on red and black"));
         joined.after.supply.packOn = *named<PackOn>(*on);
         return joined;
+    }
+    const auto read = said.one<Volts>("VOLTS");
+    if (read && (said.name("KIND") || said.name("CELLS") || said.one<AmpereHours>("CAPACITY"))) {
+        return refuse(ErrorCode::NotUnderstood,
+                      text("Its kind, or the volts it gives: one line for each."));
+    }
+    if (read) {
+        Jotted result = jotted(said, text("Supply: a battery, %1", formatted(*read)));
+        if (said.context.job.feed != Feed::BatteryRadio) result.after.supply.limit.reset();
+        result.after.feed = Feed::BatteryRadio;
+        result.after.supply.volts = Measured<Volts>{*read, said.context.today};
+        return result;
     }
     if (!said.name("KIND")) {
         return refuse(ErrorCode::Missing,
@@ -645,6 +657,13 @@ std::vector<Named> boardWords(const Context&) {
             {"common minus", {}, "its lamps share the minus"},
             {"common regulated", {}, "its lamps share regulated volts"},
             {"common track", {"common rail"}, "its lamps share a rail"},
+            {"plug bridging",
+             {"bridging plug", "factory plug", "dc plug", "blanking plug", "dummy plug", "bridged"},
+             "the factory's plug was in its socket when the lamps lit"},
+            {"plug decoder", {"decoder plug"}, "a decoder was in its socket when the lamps lit"},
+            {"plug none",
+             {"no plug", "socket empty", "empty socket", "not bridged"},
+             "the lamps lit with nothing in a socket"},
             {"open", {"proved open", "cut"}, "cut free of the rails, and proved"},
             {"resistors", {"carries resistors"}, "it carries them for its lamps"},
             {"no resistors", {"carries none"}, "it carries none"}};
@@ -656,6 +675,12 @@ Result<Jotted> board(const Said& said) {
     if (word.starts_with("common ")) {
         made.common = *named<LampCommon>(word.substr(7));
         made.open = false;  // what was proved of another path says nothing of this one
+    } else if (word.starts_with("plug ")) {
+        made.plug = *named<SocketPlug>(word.substr(5));
+        result.meaning = text("In the socket when the lamps lit: %1",
+                              made.plug == SocketPlug::Bridging  ? text("the factory's plug")
+                              : made.plug == SocketPlug::Decoder ? text("a decoder")
+                                                                 : text("nothing"));
     } else if (word == "open") {
         made.open = true;
     } else if (word == "resistors" || word == "no resistors") {
@@ -1181,6 +1206,7 @@ constexpr Takes packTakes[] = {
      .names = chemistries,
      .unknown = "“%1” is no kind of cell. There are: %2."},
     {.what = "CAPACITY", .dimension = Dimension::Charge, .least = 0.01, .most = 50},
+    {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.5, .most = 40},
     {.what = "ON", .kind = Kind::Name, .after = "on", .names = packPlaces}};
 constexpr Takes pulseTakes[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 5, .most = 40},

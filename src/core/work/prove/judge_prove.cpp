@@ -233,14 +233,37 @@ void judgeSeen(const Job& job, Judging& judging) {
     const auto& fate = job.board.fate;
     const bool freed = job.board.open || fate == BoardFate::Replaced ||
                        (fate && job.board.common && *job.board.common != LampCommon::Track);
-    if (job.proof.lamps && !freed) {
-        judging.say("prove.lamps", {}, State::Close, Gravity::PartDestroyed, [&](Finding& finding) {
-            finding.sentence = text(
-                "Its lamps light on plain DC: they hang on the track. With a decoder they burn all "
-                "the time or short it; free them first.");
-            finding.action = text("free the lamps from the track");
-            finding.options = {answer(text("They are cut free, and proved open to both rails"),
-                                      text("go on"), State::Fine, "board open")};
+    // A bridging plug, or a decoder, lights them by design; on plain DC they are as they were made.
+    const bool decoderToCome = isDigital(job.feed) || job.decoder;
+    const auto& plug = job.board.plug;
+    const bool wired =
+        plug == SocketPlug::None || job.wanted.socket == "none" || fate == BoardFate::None;
+    if (job.proof.lamps && decoderToCome && !freed && (!plug || wired)) {
+        const State state = wired ? State::Close : State::Ask;
+        judging.say("prove.lamps", {}, state, Gravity::PartDestroyed, [&](Finding& finding) {
+            finding.sentence =
+                wired ? text(
+                            "Its lamps light on plain DC: they are wired to the track. With a "
+                            "decoder they stay lit or short it; free them first.")
+                      : text(
+                            "Its lamps light on plain DC. Which plug is in its socket? The "
+                            "factory's bridging plug lights them by design. Without one they are "
+                            "wired to the track: free them before a decoder goes in.");
+            finding.action = wired ? text("free the lamps from the track")
+                                   : text("look which plug is in the socket");
+            if (!wired) {
+                finding.options = {
+                    answer(text("The factory's bridging plug"),
+                           text("it comes out when the decoder goes in"), State::Fine,
+                           "board plug bridging"),
+                    answer(text("A decoder"), text("it lights them"), State::Fine,
+                           "board plug decoder"),
+                    answer(text("None, or it has no socket"), text("then free the lamps first"),
+                           State::Close, "board plug none")};
+            }
+            finding.options.push_back(
+                answer(text("They are cut free, and proved open to both rails"), text("go on"),
+                       State::Fine, "board open"));
         });
     }
     if (job.proof.remarks.empty()) return;

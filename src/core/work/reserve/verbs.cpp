@@ -56,12 +56,49 @@ std::vector<Named> hollowsAndJoints(const Context& context) {
     for (const Named& joint : joints(context)) all.push_back(joint);
     return all;
 }
+std::vector<Named> diodeKinds(const Context&) {
+    return {{"schottky", {"a schottky"}, "about 0.35 V"},
+            {"silicon", {"1n4001", "1n4148"}, "about 0.7 V"}};
+}
+Volts dropOfKind(const std::string& kind) { return Volts{kind == "schottky" ? 0.35 : 0.7}; }
+/// "diode 0.35V", "diode schottky": behind a bank or its charge resistor.
+std::optional<Volts> backDiode(const Said& said) {
+    if (const auto& kind = said.name("DIODE")) return dropOfKind(*kind);
+    return said.one<Volts>("VOLTS");
+}
+
+/// "bank in hood", "bank charge 100R diode schottky": of the one there is; nothing: another is
+/// meant.
+std::optional<Jotted> theOneThereIs(const Said& said) {
+    const Job& job = said.context.job;
+    const auto& hollow = said.name("HOLLOW");
+    const bool moved = hollow && hollow != jointSaid(said);
+    const auto charge = said.one<Ohms>("OHMS");
+    const auto diode = backDiode(said);
+    if (!job.bank || said.name("NAME") || said.one<Farads>("FARADS") ||
+        (!moved && !charge && !diode)) {
+        return {};
+    }
+    Text meaning = text("Stay-alive");
+    if (moved) meaning = text("%1 in the %2", meaning, *hollow);
+    if (charge) meaning = text("%1, charge resistor %2", meaning, formatted(*charge));
+    if (diode) meaning = text("%1, diode %2", meaning, formatted(*diode));
+    Jotted result = jotted(said, std::move(meaning));
+    FittedBank& bank = *result.after.bank;
+    if (moved) bank.seat = seatNamed(job, *hollow);
+    if (charge || diode) bank.across.reset();
+    if (charge) bank.charge = charge;
+    if (diode) bank.diode = diode;
+    return result;
+}
+
 Result<Jotted> bank(const Said& said) {
     // Stock without decoder or motor carries its lamps with a capacitor behind their bridge.
     const Job& job = said.context.job;
     const bool lampsOnly = !job.decoder && motorsOf(job).empty() && !job.bank;
     if (lampsOnly && said.one<Farads>("FARADS") && said.one<Volts>("RATED") &&
-        said.at("COUNT").quantities.empty() && !said.name("HOLLOW")) {
+        said.at("COUNT").quantities.empty() && !said.name("HOLLOW") && !said.one<Ohms>("OHMS") &&
+        !backDiode(said)) {
         static const WorkshopRecord usual;
         const std::string kind = said.name("KIND").value_or("electrolytic");
         if (kind == "electrolytic" || kind == "tantalum") {
@@ -73,14 +110,7 @@ Result<Jotted> bank(const Said& said) {
                 said.context.workshop ? *said.context.workshop : usual);
         }
     }
-    // "bank in hood": the one there is, in another place.
-    if (const auto& hollow = said.name("HOLLOW"); hollow && job.bank && !said.name("NAME") &&
-                                                  !said.one<Farads>("FARADS") &&
-                                                  hollow != jointSaid(said)) {
-        Jotted result = jotted(said, text("Stay-alive in the %1", *hollow));
-        result.after.bank->seat = seatNamed(job, *hollow);
-        return result;
-    }
+    if (auto changed = theOneThereIs(said)) return *changed;
     const bool own = said.one<Farads>("FARADS").has_value();
     if (own == said.name("NAME").has_value()) {
         return refuse(ErrorCode::Missing,
@@ -97,7 +127,7 @@ Result<Jotted> bank(const Said& said) {
     const std::string id = own ? ownBankId : *said.name("NAME");
     const std::optional<FittedBank>& before = said.context.job.bank;
     const auto charge = said.one<Ohms>("OHMS");
-    const auto diode = said.one<Volts>("VOLTS");
+    const auto diode = backDiode(said);
     const bool bare = !charge && !diode && !said.name("HOLLOW") && !said.name("JOINT");
     if (id == "turned" || id == "right") {
         if (!before) return noBank();
@@ -210,16 +240,12 @@ Result<Jotted> chargedWithin(const Said& said, Seconds time) {
 Result<Jotted> charge(const Said& said) {
     if (const auto time = said.one<Seconds>("TIME")) return chargedWithin(said, *time);
     auto result = part(said, &FittedBank::charge, "OHMS", text("Charge resistor"));
-    const auto back = said.one<Volts>("VOLTS");
+    const auto back = backDiode(said);
     if (result && back) {
         result->meaning = text("%1, diode %2", result->meaning, formatted(*back));
         result->after.bank->diode = *back;
     }
     return result;
-}
-std::vector<Named> diodeKinds(const Context&) {
-    return {{"schottky", {"a schottky"}, "about 0.35 V"},
-            {"silicon", {"1n4001", "1n4148"}, "about 0.7 V"}};
 }
 Result<Jotted> diode(const Said& said) {
     if (const auto& kind = said.name("KIND")) {
@@ -228,7 +254,7 @@ Result<Jotted> diode(const Said& said) {
             return refuse(ErrorCode::NotUnderstood,
                           text("Its kind, or the drop that was read: one line for each."));
         }
-        const Volts usual{*kind == "schottky" ? 0.35 : 0.7};
+        const Volts usual = dropOfKind(*kind);
         Jotted result =
             jotted(said, text("Diode past the charge resistor: %1, %2", *kind, formatted(usual)));
         result.after.bank->diode = usual;
@@ -485,6 +511,8 @@ std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"
 
 constexpr Takes back{
     .what = "VOLTS", .after = "diode", .dimension = Dimension::Voltage, .least = 0.1, .most = 1.5};
+constexpr Takes backKind{
+    .what = "DIODE", .kind = Kind::Name, .after = "diode", .names = diodeKinds};
 constexpr Takes bankTakes[] = {
     {.what = "NAME",
      .kind = Kind::Name,
@@ -496,6 +524,7 @@ constexpr Takes bankTakes[] = {
      .least = 1,
      .most = 10000},
     back,
+    backKind,
     {.what = "COUNT", .dimension = Dimension::Ratio, .least = 1, .most = 60},
     {.what = "FARADS", .dimension = Dimension::Capacitance, .least = 1e-6, .most = 50},
     {.what = "RATED", .dimension = Dimension::Voltage, .least = 1, .most = 100, .unitNeeded = true},
@@ -514,6 +543,7 @@ constexpr Takes chargeTakes[] = {
     {.what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 10000},
     none,
     back,
+    backKind,
     {.what = "TIME",
      .dimension = Dimension::Time,
      .least = 0.05,
