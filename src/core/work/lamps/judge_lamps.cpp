@@ -1372,6 +1372,19 @@ std::vector<Option> batteriesOf(Volts volts, Amperes load) {
     return all;
 }
 
+/// Whether a lamp without a resistor asks which battery it is already.
+bool asksForBattery(const Reckoned& facts) {
+    for (std::size_t g = 0; g < facts.groups.size(); ++g) {
+        const LampGroup& group = facts.job.groups[g];
+        for (std::size_t r = 0; facts.groups[g] && r < group.rows.size(); ++r) {
+            const RowVerdict alone = rowVerdict(facts.groups[g]->rows[r], group);
+            if (onItsCell(facts.job, group, r, alone).trouble == RowTrouble::WhichBattery)
+                return true;
+        }
+    }
+    return false;
+}
+
 /// A battery is judged by how long it lights the lamps.
 void judgeBattery(const Reckoned& facts, Judging& judging) {
     // Where a motor runs on it too, that is judged with the decoder.
@@ -1382,7 +1395,7 @@ void judgeBattery(const Reckoned& facts, Judging& judging) {
     for (const auto& state : facts.groups) {
         if (state) all += state->total;
     }
-    if (!(all > Amperes{0})) return;
+    if (!(all > Amperes{0}) || asksForBattery(facts)) return;
     const auto& read = facts.job.supply.volts;
     if (!known && read && (read->value < Volts{6} || read->value > Volts{10.5})) {
         const std::vector<Option> which = batteriesOf(read->value, all);
