@@ -126,6 +126,11 @@ Match matched(const std::vector<Token>& line, std::size_t first, const Takes& ta
                 }
             }
             if (made.found.empty()) continue;
+            // What is called so goes before what may be called so as well.
+            const auto called =
+                std::find_if(made.found.begin(), made.found.end(),
+                             [&](const Named* one) { return lowered(one->name) == run; });
+            if (called != made.found.end()) made.found = {*called};
             made.taken = count;
             made.exact = exact;
             return made;

@@ -504,8 +504,9 @@ void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judgin
                     text("a sound decoder, or say no and why"));
                 break;
             case Aspect::StayAlive:
-                // A bank too large for it is told at the bank.
-                if (part.reserve != ReserveTerminals::None) break;
+                // A bank too large for it, or one that has to be soldered to it, is told at the
+                // bank.
+                if (part.reserve != ReserveTerminals::None || cell.state != State::Over) break;
                 if (facts.job.feed == Feed::BatteryRadio) {
                     judging.say(
                         "decoder.stay-alive", {}, cell.state, Gravity::DoesNotWork,

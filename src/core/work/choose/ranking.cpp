@@ -187,8 +187,14 @@ Cell stayAliveCell(const Reckoned& facts, const Decoder& decoder) {
         return text("not told");
     };
     Held held(Aspect::StayAlive, words());
+    // A plain bank can be soldered to its rectifier; on a battery there is nothing to carry over.
     if (facts.job.bank && decoder.reserve == ReserveTerminals::None) {
-        held.against(State::Over, [&] { return text("has no place for a stay-alive"); });
+        const bool soldered =
+            facts.job.bank->part.kind != BankKind::Module && facts.job.feed != Feed::BatteryRadio;
+        held.against(soldered ? State::Close : State::Over, [&] {
+            return soldered ? text("no pads for a stay-alive: it is soldered to the rectifier")
+                            : text("has no place for a stay-alive");
+        });
     }
     if (facts.job.bank && !allowsBank(decoder, facts.job.bank->part)) {
         held.against(State::Over, [&] {

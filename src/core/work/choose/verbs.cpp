@@ -266,8 +266,8 @@ constexpr const char* decoderNoise[] = {"the", "sits", "lies", "is"};
 constexpr const char* socketExamples[] = {"socket 8-pin", "socket none"};
 constexpr const char* onlyExamples[] = {"only sound", "only under 24mm", "only price 40",
                                         "only any"};
-constexpr const char* onlyWords[] = {"under", "below"};
-constexpr const char* onlyNoise[] = {"under", "below", "with"};
+constexpr const char* onlyWords[] = {"under", "below", "want"};
+constexpr const char* onlyNoise[] = {"under", "below", "with", "decoder", "decoders", "a"};
 constexpr const char* refuseExamples[] = {"refuse sound no room for a speaker"};
 constexpr const char* refuseNoise[] = {"because"};
 

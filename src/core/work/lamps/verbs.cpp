@@ -17,6 +17,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <set>
 #include <sstream>
 
 namespace glimmet::core::lamps {
@@ -63,10 +64,14 @@ std::vector<Named> places(const Context& context) {
         {"step lights", "step lamps"},     {"ground lights", "ground lamps"},
         {"beacon", "beacon lamp"},         {"firebox glow", "firebox"}};
     for (const auto& [one, other] : usual) {
-        const bool there = std::any_of(all.begin(), all.end(), [&, name = one](const Named& each) {
-            return lowered(each.name) == name ||
-                   std::find(each.also.begin(), each.also.end(), name) != each.also.end();
-        });
+        const bool there =
+            std::any_of(all.begin(), all.end(), [&, name = one, other = other](const Named& each) {
+                const auto among = [&](const char* word) {
+                    return lowered(each.name) == word ||
+                           std::find(each.also.begin(), each.also.end(), word) != each.also.end();
+                };
+                return among(name) || among(other);
+            });
         if (!there) all.push_back({one, {other}, "a lamp that many models have", true});
     }
     return all;
@@ -78,6 +83,7 @@ std::vector<Named> lampsOrPlaces(const Context& context) {
 }
 
 constexpr const char* kindBlinker = "blinker";
+constexpr const char* kindFlicker = "flickering LED";
 constexpr const char* kindBulb = "bulb";
 
 std::vector<Named> colours(const Context& context) {
@@ -93,21 +99,31 @@ std::vector<Named> colours(const Context& context) {
     all.push_back({"cool white",
                    {"white cool", "cool-white", "cold white", "cool white led", "cool", "cold"},
                    "LED"});
-    std::vector<std::string> blinking;
+    // "red blinker", "amber flicker": the first of its colour.
+    std::set<std::string> said;
+    const auto kindOf = [&](const std::string& colour, bool flickers, Named& named) {
+        const std::string kind = flickers ? "flicker" : "blinker";
+        const std::string ing = flickers ? "flickering" : "blinking";
+        if (!said.insert(colour + " " + kind).second) return;
+        for (const std::string& word : {kind, ing}) {
+            named.also.push_back(colour + " " + word);
+            named.also.push_back(word + " " + colour);
+        }
+    };
     for (const LampPart& part : context.catalogue.lamps) {
         Named named{part.id, {part.name}, part.name};
-        // "red blinker": the first of its colour.
-        const std::string colour(name(part.family));
-        if (part.blink && std::find(blinking.begin(), blinking.end(), colour) == blinking.end()) {
-            blinking.push_back(colour);
-            named.also.push_back(colour + " blinker");
-            named.also.push_back("blinker " + colour);
-            named.also.push_back("blinking " + colour);
-        }
+        if (part.blink) kindOf(std::string(name(part.family)), part.blink->flickers, named);
+        if (part.blink && part.tint == "warm") kindOf("warm white", part.blink->flickers, named);
         all.push_back(std::move(named));
     }
-    all.push_back(
-        {kindBlinker, {"blinking led", "flasher", "flashing led"}, "which one is asked", true});
+    Named blinker{kindBlinker, {"blinking led", "flasher", "flashing led"}, {}, true};
+    Named flicker{kindFlicker, {"flicker", "flickering", "flicker led"}, {}, true};
+    for (const auto& [family, word] : wordsOf(LedFamily())) {
+        kindOf(std::string(word), false, blinker);
+        kindOf(std::string(word), true, flicker);
+    }
+    all.push_back(std::move(blinker));
+    all.push_back(std::move(flicker));
     all.push_back(
         {kindBulb, {"filament bulb", "light bulb", "grain bulb"}, "which one is asked", true});
     return all;
@@ -716,22 +732,19 @@ tl::unexpected<Error> noColour(const Said& said, const std::string& called) {
 /// "blinker", "bulb" alone: a kind of lamp, of which one has to be said.
 std::optional<Error> kindOnly(const Said& said) {
     const auto& colour = said.name("COLOUR");
-    if (!colour || (*colour != kindBlinker && *colour != kindBulb)) return {};
-    const bool bulb = *colour == kindBulb;
+    const bool bulb = colour == kindBulb, flicker = colour == kindFlicker;
+    if (!bulb && !flicker && colour != kindBlinker) return {};
     std::string all;
     for (const LampPart& part : said.context.catalogue.lamps) {
-        if (bulb ? !part.filament : !part.blink) continue;
+        if (bulb ? !part.filament : !part.blink || part.blink->flickers != flicker) continue;
         all += (all.empty() ? "" : ", ") + part.id;
     }
+    const Text which =
+        bulb      ? text("Which bulb? Say what is printed on it: bulb cab 12V 60mA.")
+        : flicker ? text("Which flickering LED? Write it like lamp cab flicker-amber-0603.")
+                  : text("Which blinker? Write it like lamp rear red blinker.");
     return Error{ErrorCode::Missing, "jot",
-                 bulb && all.empty()
-                     ? text("Which bulb? Say what is printed on it: bulb cab 12V 60mA.")
-                 : bulb ? text("Which bulb? Say what is printed on it: bulb cab 12V 60mA. The "
-                               "catalogue has: %1.",
-                               all)
-                        : text("Which blinker? The catalogue has: %1. Write it like lamp rear "
-                               "red blinker.",
-                               all)};
+                 all.empty() ? which : text("%1 The catalogue has: %2.", which, all)};
 }
 
 /// The same line with a place emptied.
@@ -2082,12 +2095,17 @@ bool onlyALamp(const std::vector<Token>& line) {
         return lowered(token.words.substr(token.words.rfind(' ') + 1));
     };
     if (line.size() < 2) return false;
-    // "1k8 on rear"
-    const std::string& value = line.front().words;
-    if (line.front().numeric && value.find_first_of("kKR") != std::string::npos &&
-        value.find_first_not_of("0123456789.,kKRΩ") == std::string::npos) {
-        return true;
-    }
+    // "1k8 on rear", "kitchen 4k7"
+    const auto ohms = [](const Token& token) {
+        return token.numeric && token.words.find_first_of("kKR") != std::string::npos &&
+               token.words.find_first_not_of("0123456789.,kKRΩ") == std::string::npos;
+    };
+    if (ohms(line.front())) return true;
+    // "front 680R" may be what an output carries.
+    const std::string first = lowered(line.front().words);
+    const bool called = line.size() == 2 ? first != "front" && first != "rear"
+                                         : line.size() == 3 && lowered(line[1].words) == "lamp";
+    if (called && ohms(line.back()) && !line.front().numeric) return true;
     for (std::size_t i = 0; i < line.size(); ++i) {
         if (among(words, lastOf(line[i]))) return true;
         if (i + 1 < line.size() && among(kinds, lastOf(line[i])) &&

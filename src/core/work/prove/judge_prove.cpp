@@ -50,8 +50,8 @@ void judgeTried(const Job& job, Judging& judging) {
                     goesOn ? text("It failed on plain DC (%1); the work goes on: %2.", proof.failed,
                                   proof.goOn)
                            : text(
-                                 "It does not run on plain DC: %1. Put that right first: a decoder "
-                                 "never cures it.",
+                                 "It failed on plain DC: %1. Put that right first: a decoder never "
+                                 "cures it.",
                                  proof.failed);
                 if (!goesOn) finding.action = text("put right what stops it on plain DC");
                 finding.options.push_back(

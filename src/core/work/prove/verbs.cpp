@@ -54,6 +54,17 @@ std::vector<Named> wrongWay(const Context&) {
              {"the wrong way", "wrong direction", "in the wrong direction", "backwards",
               "wrong way round"},
              "forward is backward"},
+            {"forward only",
+             {"only forward", "forwards only", "only forwards", "not in reverse", "one way",
+              "one way only", "only one way", "in one direction", "in one direction only"},
+             "it does not run in reverse"},
+            {"in reverse only",
+             {"reverse only", "only in reverse", "only reverse", "not forward", "not forwards"},
+             "it does not run forward"},
+            {"one of them",
+             {"forward", "forwards", "in reverse", "reverse"},
+             "the other way was not tried",
+             true},
             {"both ways",
              {"fine", "well", "smoothly", "good", "ok", "both directions", "forward and reverse"},
              "as it should"}};
@@ -64,6 +75,18 @@ Result<Jotted> proved(const Said& said) {
         Jotted noted = jotted(said, text("Noted: runs the wrong way"));
         noted.after.proof.remarks.push_back("runs backwards");
         return noted;
+    }
+    if (said.name("HOW") == "one of them") {
+        return refuse(ErrorCode::Missing,
+                      text("And the other way? Write runs both ways, or runs forward only."));
+    }
+    if (const auto& how = said.name("HOW"); how && *how != "both ways") {
+        Jotted failed = jotted(said, text("Fails on plain DC: runs %1", *how));
+        failed.after.proof.runs = false;
+        failed.after.proof.on = said.context.today;
+        failed.after.proof.failed = "runs " + *how;
+        failed.after.proof.goOn.clear();
+        return failed;
     }
     Jotted result = jotted(said, text("It runs on plain DC, both ways"));
     result.after.proof.runs = true;
@@ -193,9 +216,9 @@ constexpr Takes readingTakes[] = {
      .most = 30},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 0.003, .most = 20}};
 constexpr Takes provedTakes[] = {{.what = "HOW", .kind = Kind::Name, .names = wrongWay}};
-constexpr const char* provedWords[] = {"runs", "ran", "goes"};
-constexpr const char* provedNoise[] = {"on",      "dc",   "plain",    "it",   "both", "ways",
-                                       "forward", "both", "analogue", "well", "fine"};
+constexpr const char* provedWords[] = {"runs", "ran", "goes", "tried"};
+constexpr const char* provedNoise[] = {"on",       "dc",   "plain", "it",    "both", "ways",
+                                       "analogue", "well", "fine",  "tried", "runs"};
 constexpr Takes litTakes[] = {{.what = "LAMPS",
                                .kind = Kind::Name,
                                .needed = true,
