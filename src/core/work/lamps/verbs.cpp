@@ -166,7 +166,7 @@ Result<LampPart> stripMeant(const Said& said) {
         return part;
     }
     const auto& fed = said.context.job.supply.volts;
-    const auto wanted = volts ? volts : fed ? std::optional(fed->value) : std::nullopt;
+    const Volts wanted = volts.value_or(fed ? fed->value : Volts{0});
     std::vector<Named> all, coloured, fitting;
     for (const LampPart& part : catalogue.lamps) {
         if (!part.section) continue;
@@ -174,7 +174,7 @@ Result<LampPart> stripMeant(const Said& said) {
         const bool warm = part.tint == "warm";
         if (name && warm != (*name == "warm white")) continue;
         coloured.push_back(all.back());
-        if (wanted && part.rated == *wanted) fitting.push_back(all.back());
+        if (part.rated == wanted) fitting.push_back(all.back());
     }
     if (fitting.size() == 1) return partNamed(catalogue, fitting.front().name);
     if (coloured.size() == 1 && !volts) return partNamed(catalogue, coloured.front().name);
