@@ -156,6 +156,22 @@ TEST(MainWindow, FindsEverythingAfterAReopen) {
     app.press(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_EQ(core::groupNamed(app.bench().job(), "front lamp"), nullptr);
 }
+TEST(MainWindow, WhatNothingElseTakesIsTypedIntoTheJotLine) {
+    OpenWindow app;
+    auto* figure = app.find<QAbstractButton>(u"figure-V_rect"_s);
+    auto* field = app.find<QLineEdit>(u"jot"_s);
+    figure->setFocus();
+    QTest::keyClick(figure, Qt::Key_S);
+    EXPECT_TRUE(field->hasFocus());
+    QTest::keyClicks(field, u"tall 1.3A 12V"_s);
+    EXPECT_EQ(app.words(u"jotMeaning"_s), "↵ Stall test: 1.3 A at 12 V");
+    // A shortcut is none, and what stands in the line is gone on with.
+    figure->setFocus();
+    QTest::keyClick(figure, Qt::Key_X, Qt::AltModifier);
+    EXPECT_TRUE(figure->hasFocus());
+    QTest::keyClick(figure, Qt::Key_X);
+    EXPECT_EQ(field->text(), u"stall 1.3A 12Vx"_s);
+}
 TEST(MainWindow, AnAssumedFigureLeadsToItsMeasurement) {
     OpenWindow app;
     QTest::mouseClick(app.find<QAbstractButton>(u"figure-V_rect"_s), Qt::LeftButton);

@@ -179,6 +179,13 @@ TEST(LampReturns, ThroughTheFrameAreNeverNothingToDo) {
     };
     EXPECT_EQ(state("leads front minus black to the frame"), State::Over);
     EXPECT_EQ(state("leads front plus red to right rail"), State::Close);
+    // Past the output it can destroy the decoder; the way out keeps the lead's colour.
+    const auto past = checkedAll(jotted(job, {"leads front minus black to the frame"}));
+    EXPECT_EQ(finding(past, "lamp.return:front lamp").gravity, Gravity::PartDestroyed);
+    EXPECT_EQ(finding(past, "lamp.return:front lamp").options.at(0).jot,
+              "leads front lamp minus black to output front");
+    const auto fed = checkedAll(jotted(job, {"leads front plus red to right rail"}));
+    EXPECT_EQ(finding(fed, "lamp.return:front lamp").gravity, Gravity::WorksBadly);
     EXPECT_EQ(state("leads front plus red to common"), State::Fine);
     const Job rails = jotted(newJob("Coach", "saloon"),
                              {"lamp table white", "leads table plus red to right rail"});
@@ -821,6 +828,26 @@ TEST(SameCircuit, HasOneVerdictWhereverItsResistorSits) {
     }
 }
 
+TEST(Cures, AreNotOfferedForWhatIsNotSo) {
+    const auto offers = [](const Job& job, const char* id, const std::string& line) {
+        const auto all = checkedAll(job);
+        const auto& options = finding(all, id).options;
+        return std::any_of(options.begin(), options.end(),
+                           [&](const Option& one) { return one.jot == line; });
+    };
+    // A row that a smaller resistor lights is not too long; one that nothing lights is.
+    const Job two = jotted(bareModel(), {"track 15V", "decoder middle", "lamp front white",
+                                         "inline front white", "resistor front 1M"});
+    EXPECT_EQ(namedState(two, "lamp.current:front lamp"), State::Over);
+    EXPECT_FALSE(offers(two, "lamp.current:front lamp", "split front lamp"));
+    const Job six = jotted(two, {"inline front white", "inline front white", "inline front white",
+                                 "inline front white"});
+    EXPECT_TRUE(offers(six, "lamp.current:front lamp", "split front lamp"));
+    // A driver that works is left alone; one that its supply does not feed may go.
+    const Job driven = jotted(two, {"driver front 10mA"});
+    EXPECT_EQ(namedState(driven, "lamp.driver:front lamp"), State::Fine);
+    EXPECT_FALSE(offers(driven, "lamp.driver:front lamp", "own front lamp"));
+}
 TEST(CoinCell, LetsALampLiveThatAnotherSupplyBurns) {
     const Job coin = jotted(newJob("House", "quay-house"),
                             {"battery coin", "lamp red called tail", "resistor tail none"});

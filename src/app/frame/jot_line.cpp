@@ -3,6 +3,7 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 
+#include <QCoreApplication>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLabel>
@@ -137,6 +138,12 @@ void JotLine::addBeside(QWidget* widget) { m_row->insertWidget(m_row->count() - 
 void JotLine::focusLine() {
     m_line->setFocus(Qt::ShortcutFocusReason);
     m_line->selectAll();
+}
+
+void JotLine::type(QKeyEvent* key) {
+    m_line->setFocus(Qt::OtherFocusReason);
+    m_line->end(false);
+    QCoreApplication::sendEvent(m_line, key);
 }
 
 void JotLine::refresh() {

@@ -9,6 +9,7 @@
 #include <vector>
 
 class QHBoxLayout;
+class QKeyEvent;
 class QLabel;
 class QLineEdit;
 
@@ -27,6 +28,8 @@ public:
     /// Puts the start of a line there to be completed.
     void offer(const QString& start);
     void focusLine();
+    /// A key that was typed where nothing takes it: it goes on with the line.
+    void type(QKeyEvent* key);
     [[nodiscard]] QString words() const;
     /// Puts what was measured behind what stands there, with how it was measured beside it.
     void add(const QString& values, const QString& how);

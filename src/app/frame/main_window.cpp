@@ -481,6 +481,18 @@ void MainWindow::showJotList() {
     }
 }
 
+void MainWindow::keyPressEvent(QKeyEvent* event) {
+    // After a press on a button the hand is back at the keys: what nothing else takes is a jot.
+    const QString typed = event->text();
+    const bool plain =
+        !(event->modifiers() & (Qt::ControlModifier | Qt::AltModifier | Qt::MetaModifier));
+    const bool refused = m_jot->isAncestorOf(focusWidget());  // the line itself did not want it
+    if (plain && typed.size() == 1 && typed.front().isLetterOrNumber() && !refused)
+        m_jot->type(event);
+    else
+        QMainWindow::keyPressEvent(event);
+}
+
 void MainWindow::closeEvent(QCloseEvent* event) {
     QSettings settings;
     settings.setValue(u"window/geometry"_s, saveGeometry());

@@ -189,6 +189,7 @@ Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vec
         if (place.words.size() > longestWords) return tooLong(longestWords);
     }
     reading.said.rest = std::move(rest);
+    reading.said.unsaid = !spoken.token;
     return std::move(reading.said);
 }
 

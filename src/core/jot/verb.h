@@ -106,6 +106,7 @@ struct Said {
     const Context& context;
     std::vector<Place> places;  ///< as Verb::takes
     std::string rest;           ///< behind the verb's word, as typed
+    bool unsaid = false;        ///< the verb's word was left out, as Verb::implied allows
 
     [[nodiscard]] const Place& at(std::string_view what) const;
     [[nodiscard]] const std::optional<std::string>& name(std::string_view what) const {

@@ -51,6 +51,15 @@ Result<Jotted> nameJob(const Said& said) {
 }
 
 Result<Jotted> owner(const Said& said) {
+    // "owner has a simple controller", "owner says it stalls": no name begins so.
+    for (const std::string_view tells : {"has ", "says ", "wants ", "complains ", "would "}) {
+        if (!said.rest.starts_with(tells)) continue;
+        return refuse(
+            ErrorCode::NotUnderstood,
+            text("“%1” is no name. What the owner says is kept by complaint or wants, the "
+                 "controller by controller 12 keys.",
+                 shortened(said.rest, 60)));
+    }
     Jotted result =
         jotted(said, said.rest.empty() ? text("No owner") : text("Owner: %1", said.rest));
     result.after.owner = said.rest;

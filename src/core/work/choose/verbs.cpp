@@ -93,7 +93,12 @@ std::vector<Named> socketNames(const Context& context) {
         if (!decoder.plug.empty() && decoder.plug != "hard-wired") all.insert(decoder.plug);
     }
     std::vector<Named> named;
-    for (const std::string& plug : all) named.push_back({plug, {}, "a socket in the model"});
+    for (const std::string& plug : all) {
+        // "8 pin"
+        std::string parted = plug;
+        std::ranges::replace(parted, '-', ' ');
+        named.push_back({plug, {parted}, "a socket in the model"});
+    }
     named.push_back({"none", {"no", "hard-wired", "wired"}, "leads are soldered"});
     named.push_back({"any", {"unknown"}, "not said"});
     return named;
@@ -260,13 +265,15 @@ constexpr Takes controllerTakes[] = {
     {.what = "READS", .kind = Kind::Name, .names = readingBack}};
 constexpr const char* controllerExamples[] = {"controller 12 keys", "controller address 99",
                                               "controller cannot read"};
-constexpr const char* controllerNoise[] = {"key", "keys", "functions", "up", "to", "back"};
+constexpr const char* controllerNoise[] = {"key", "keys", "functions", "up",
+                                           "to",  "back", "has",       "owner"};
 constexpr const char* decoderExamples[] = {"decoder four-wire-1.0", "decoder none"};
 constexpr const char* decoderNoise[] = {"the", "sits", "lies", "is"};
+constexpr const char* socketNoise[] = {"has", "a", "an", "plug"};
 constexpr const char* socketExamples[] = {"socket 8-pin", "socket none"};
 constexpr const char* onlyExamples[] = {"only sound", "only under 24mm", "only price 40",
                                         "only any"};
-constexpr const char* onlyWords[] = {"under", "below", "want"};
+constexpr const char* onlyWords[] = {"under", "below", "want", "needs"};
 constexpr const char* onlyNoise[] = {"under", "below", "with", "decoder", "decoders", "a"};
 constexpr const char* refuseExamples[] = {"refuse sound no room for a speaker"};
 constexpr const char* refuseNoise[] = {"because"};
@@ -288,7 +295,14 @@ constexpr Verb table[] = {
      controller,
      false,
      controllerNoise},
-    {"socket", {}, socketTakes, socketExamples, "what the model has for a plug", socket},
+    {"socket",
+     {},
+     socketTakes,
+     socketExamples,
+     "what the model has for a plug",
+     socket,
+     false,
+     socketNoise},
     {"only", onlyWords, onlyTakes, onlyExamples, "what the decoder should be; any takes it back",
      only, false, onlyNoise},
     {"refuse",

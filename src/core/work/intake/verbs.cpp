@@ -204,7 +204,10 @@ tl::unexpected<Error> enough() {
 Result<Jotted> loose(const Said& said) {
     if (said.context.job.intake.loose.size() >= mostOfOne) return enough();
     std::string what = said.at("WORDS").words;
-    if (what.ends_with(" in")) what.resize(what.size() - 3);  // "in bag 3"
+    // "loose buffer in bag 3", "the pantograph is loose"
+    for (const std::string_view end : {" in", " is", " are", " came"}) {
+        if (what.ends_with(end)) what.resize(what.size() - end.size());
+    }
     const std::string& bag = said.at("BAG").words;
     Jotted result = jotted(
         said, bag.empty() ? text("Loose: %1", what) : text("Loose: %1, in bag %2", what, bag));
@@ -501,8 +504,8 @@ constexpr Takes faultTakes[] = {{.what = "FAULT",
 
 constexpr const char* arrivesExamples[] = {"arrives old runner", "arrives new",
                                            "arrives with decoder"};
-constexpr const char* arrivesWords[] = {"arrived"};
-constexpr const char* arrivesNoise[] = {"as", "a"};
+constexpr const char* arrivesWords[] = {"arrived", "came", "comes"};
+constexpr const char* arrivesNoise[] = {"as", "a", "already", "fitted"};
 constexpr const char* goodExamples[] = {"good buffers", "good frame"};
 constexpr const char* goodNoise[] = {"is", "are", "all"};
 constexpr const char* badExamples[] = {"bad buffers bent front left"};

@@ -785,10 +785,10 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                 finding.options.insert(finding.options.begin(), std::move(less));
             }
             // A row too long for the voltage is as many shorter ones.
+            const bool tooLong = !(made.ideal > Ohms{0});
             const bool starves = verdict.trouble == RowTrouble::SupplyTooLow ||
-                                 verdict.trouble == RowTrouble::Dark ||
-                                 verdict.trouble == RowTrouble::TooDim ||
-                                 verdict.trouble == RowTrouble::MayBeDark;
+                                 verdict.trouble == RowTrouble::MayBeDark ||
+                                 (verdict.trouble == RowTrouble::TooDim && tooLong);
             if (starves && !own && !shared) {
                 if (auto option = splitOption(facts, group))
                     finding.options.push_back(std::move(*option));

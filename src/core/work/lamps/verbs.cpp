@@ -867,7 +867,8 @@ Result<Jotted> lamp(const Said& typed) {
     }
     if (count) {
         const std::string arranged = how == "in series" ? "inline " : "parallel ";
-        const Said one = withoutPlaces(said, {"COUNT", "HOW"});
+        Said one = withoutPlaces(said, {"COUNT", "HOW"});
+        one.unsaid = false;  // the count says what is meant
         const bool described =
             one.name("COLOUR") || one.name("SIZE") || !one.at("VOLTS").quantities.empty();
         auto first = described || !one.at("PLACE").name ? lamp(one) : nothingNew(one);
@@ -880,6 +881,15 @@ Result<Jotted> lamp(const Said& typed) {
     if (!point) return tl::unexpected(point.error());
     const auto where = whereOf(said);
     if (!where) return tl::unexpected(where.error());
+    const auto& colour = said.name("COLOUR");
+    const bool bare = said.unsaid && colour && !lampNamed(said.context.catalogue, *colour);
+    if (where->group && bare) {
+        const std::string& there = said.context.job.groups[*where->group].name;
+        return refuse(ErrorCode::NotUnderstood,
+                      text("%1 is there already. Begin with what you mean: lamp, parallel, "
+                           "inline or antiparallel %1 %2.",
+                           there, *colour));
+    }
     if (where->group) return describedAnew(said, *where->group, *point);
     // "0603 on front": the lamp that output feeds.
     if (where->called.empty() && said.name("SIZE") && !said.name("COLOUR")) {
@@ -2071,7 +2081,7 @@ constexpr const char* aspectsExamples[] = {"aspects front white red",
                                            "aspects distant signal yellow green"};
 constexpr const char* planExamples[] = {"plan headlamp, tail red, cab warm and hardly seen"};
 constexpr const char* planBegins[] = {"headlamp", "headlamps", "headlight", "headlights"};
-constexpr const char* lampNoise[] = {"output", "new"};
+constexpr const char* lampNoise[] = {"output", "new", "led"};
 constexpr const char* stripNoise[] = {"output", "new", "led", "light"};
 constexpr const char* bulbNoise[] = {"output", "new", "lamp"};
 constexpr const char* targetNoise[] = {"lamp", "lamps", "led",    "output",
@@ -2106,7 +2116,11 @@ bool onlyALamp(const std::vector<Token>& line) {
     const bool called = line.size() == 2 ? first != "front" && first != "rear"
                                          : line.size() == 3 && lowered(line[1].words) == "lamp";
     if (called && ohms(line.back()) && !line.front().numeric) return true;
+    // "front white 3.2V 20mA"
+    static constexpr std::string_view colours[] = {"white", "red",  "amber", "yellow",
+                                                   "green", "blue", "warm",  "cool"};
     for (std::size_t i = 0; i < line.size(); ++i) {
+        if (i > 0 && among(colours, lastOf(line[i]))) return true;
         if (among(words, lastOf(line[i]))) return true;
         if (i + 1 < line.size() && among(kinds, lastOf(line[i])) &&
             among(lights, lastOf(line[i + 1]))) {

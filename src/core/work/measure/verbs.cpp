@@ -1163,9 +1163,10 @@ constexpr Takes removeTakes[] = {{.what = "READING",
                                  ofMotor};
 
 constexpr const char* stallWords[] = {"stalled", "stalls", "stalling"};
-constexpr const char* slipWords[] = {"slipping", "slipped", "slips", "wheelslip", "wheel-slip"};
+constexpr const char* slipWords[] = {"slipping",   "slipped", "slips", "wheelslip",
+                                     "wheel-slip", "spin",    "spins", "spinning"};
 constexpr const char* haulWords[] = {"hauling", "hauled", "hauls", "pulling", "pulls"};
-constexpr const char* lightWords[] = {"running", "runs", "ran"};
+constexpr const char* lightWords[] = {"running", "runs", "ran", "no-load", "unloaded"};
 constexpr const char* ohmsWords[] = {"ohm", "winding", "windings"};
 constexpr const char* stallExamples[] = {"stall 1.15A 12V", "stall 12V 900mA", "12V 1.15A stall"};
 constexpr const char* slipExamples[] = {"slip 420mA", "slip 0.6A 12V"};
@@ -1242,10 +1243,22 @@ constexpr const char* removeExamples[] = {"remove stall"};
 constexpr const char* trackNoise[] = {"volts", "voltage"};
 constexpr const char* readingNoise[] = {"test",     "reading", "motor", "wheels", "current",
                                         "throttle", "than",    "draws", "takes"};
+constexpr const char* haulNoise[] = {"test",     "reading", "motor", "wheels", "current",
+                                     "throttle", "than",    "draws", "takes",  "its",
+                                     "usual",    "train",   "a"};
+constexpr const char* ohmsNoise[] = {"test",    "reading", "motor",     "current",
+                                     "winding", "coil",    "resistance"};
 constexpr const char* lightNoise[] = {"light",    "motor", "alone", "current",
                                       "throttle", "draws", "takes"};
 constexpr const char* dropNoise[] = {"drop", "drops"};
 constexpr const char* removeNoise[] = {"reading", "test"};
+
+/// "dcc 15.1V"
+bool feedAlone(const std::vector<Token>& line) {
+    const std::string feed = lowered(line.front().words);
+    return (feed == "dcc" || feed == "usb") && line.size() <= 3 && line.size() > 1 &&
+           line[1].unit == Dimension::Voltage;
+}
 
 constexpr Verb table[] = {
     {"stall", stallWords, stallTakes, stallExamples, "a stall test: a second at the most",
@@ -1253,13 +1266,13 @@ constexpr Verb table[] = {
     {"slip", slipWords, readingTakes, slipExamples, "held back until the wheels slip",
      reading<MotorCondition::Slipping>, false, readingNoise},
     {"haul", haulWords, readingTakes, haulExamples, "with its usual train",
-     reading<MotorCondition::Hauling>, false, readingNoise},
+     reading<MotorCondition::Hauling>, false, haulNoise},
     {"light", lightWords, readingTakes, lightExamples, "running alone at medium speed",
      reading<MotorCondition::Light>, false, lightNoise},
     {"over", overWords, overTakes, overExamples, "broken off there: it takes at least so much",
      over, false, readingNoise},
     {"ohms", ohmsWords, ohmsTakes, ohmsExamples,
-     "the winding, motor disconnected; several rotor positions", ohms, false, readingNoise},
+     "the winding, motor disconnected; several rotor positions", ohms, false, ohmsNoise},
     {"track",
      {},
      trackTakes,
@@ -1275,7 +1288,12 @@ constexpr Verb table[] = {
      "dcc, three-rail, dc, battery, fixed dc; its volts if measured, and what it can give",
      supply,
      false,
-     supplyNoise},
+     supplyNoise,
+     nullptr,
+     longestWords,
+     false,
+     {},
+     feedAlone},
     {"pulse",
      {},
      pulseTakes,

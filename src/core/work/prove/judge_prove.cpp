@@ -246,9 +246,9 @@ void judgeSeen(const Job& job, Judging& judging) {
                             "Its lamps light on plain DC: they are wired to the track. With a "
                             "decoder they stay lit or short it; free them first.")
                       : text(
-                            "Its lamps light on plain DC. Which plug is in its socket? The "
-                            "factory's bridging plug lights them by design. Without one they are "
-                            "wired to the track: free them before a decoder goes in.");
+                            "Its lamps light on plain DC. Which plug is in its socket? A bridging "
+                            "plug lights them by design; without one, free them from the track "
+                            "before a decoder goes in.");
             finding.action = wired ? text("free the lamps from the track")
                                    : text("look which plug is in the socket");
             if (!wired) {

@@ -607,9 +607,9 @@ constexpr Takes causeTakes[] = {{.what = "CAUSE",
                                  .missing = "Was it that (found), or is it right?",
                                  .names = causeEnds}};
 
-constexpr const char* bankNoise[] = {"x", "of", "and"};
-constexpr const char* bankWords[] = {"stay-alive", "reserve", "capacitor", "capacitors",
-                                     "keep-alive"};
+constexpr const char* bankNoise[] = {"x", "of", "and", "stay", "keep", "alive"};
+constexpr const char* bankWords[] = {"stay-alive", "reserve",  "capacitor", "capacitors",
+                                     "keep-alive", "supercap", "supercaps"};
 constexpr const char* bankExamples[] = {"bank electrolytic-2200u-25",
                                         "bank electrolytic-2200u-25 charge 100R diode 0.35V",
                                         "bank 5x0.47F 2.7V series", "bank none"};
@@ -637,11 +637,29 @@ constexpr const char* liftWords[] = {"lifted", "hold", "holds", "held"};
 constexpr const char* liftNoise[] = {"it", "went", "on", "for", "held"};
 constexpr const char* pathNoise[] = {"resistor", "bank", "drop"};
 
+/// "stay alive 2200uF 25V"
+bool stayAlive(const std::vector<Token>& line) {
+    const auto says = [&](std::size_t i, std::string_view word) {
+        return i < line.size() && lowered(line[i].words) == word;
+    };
+    return (says(0, "stay") || says(0, "keep")) && says(1, "alive");
+}
+
 constexpr Verb table[] = {
-    {"bank", bankWords, bankTakes, bankExamples,
+    {"bank",
+     bankWords,
+     bankTakes,
+     bankExamples,
      "a stay-alive of the catalogue, or made up of parts, with its charge resistor and diode; none "
      "takes it out",
-     bank, false, bankNoise},
+     bank,
+     false,
+     bankNoise,
+     nullptr,
+     jot::longestWords,
+     false,
+     {},
+     stayAlive},
     {"charge",
      {},
      chargeTakes,
