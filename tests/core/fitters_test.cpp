@@ -848,6 +848,18 @@ TEST(Cures, AreNotOfferedForWhatIsNotSo) {
     EXPECT_EQ(namedState(driven, "lamp.driver:front lamp"), State::Fine);
     EXPECT_FALSE(offers(driven, "lamp.driver:front lamp", "own front lamp"));
 }
+TEST(SameCircuit, NeverDividesByAResistorThatIsNotThere) {
+    const auto formula = [](const Job& job) {
+        const auto all = checkedAll(job);
+        return finding(all, "lamp.current:front lamp/1").figures.at(0).formula;
+    };
+    const Job like = jotted(bareModel(), {"track 15V", "decoder middle", "lamp front white",
+                                          "parallel front white", "shared front 470"});
+    EXPECT_EQ(formula(like), "(V_bus − V_switch − V_led) / (2 · R_common)");
+    EXPECT_EQ(formula(jotted(like, {"lamp front/2 warm white", "resistor front/2 0"})), "");
+    EXPECT_EQ(formula(jotted(like, {"resistor front 100"})),
+              "(V_bus − V_switch − V_led − V_common) / R");
+}
 TEST(CoinCell, LetsALampLiveThatAnotherSupplyBurns) {
     const Job coin = jotted(newJob("House", "quay-house"),
                             {"battery coin", "lamp red called tail", "resistor tail none"});

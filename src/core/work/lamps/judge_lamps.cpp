@@ -230,8 +230,13 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
     const auto together =
         std::count_if(group.rows.begin(), group.rows.end(),
                       [&](const LampRow& other) { return other.turned == lamps.turned; });
-    if (common > Ohms{0} && together == 1) {
-        path = "(R + R_common)";
+    // Without one of their own, rows that are alike share what the common resistance passes; how
+    // unlike ones do is left to the solver.
+    const bool own = *lamps.resistor > Ohms{0};
+    const bool shares =
+        !own && allAlike(group) && together == static_cast<std::ptrdiff_t>(group.rows.size());
+    if (common > Ohms{0} && (together == 1 || shares)) {
+        path = together == 1 ? "(R + R_common)" : "(" + std::to_string(together) + " · R_common)";
         inputs.push_back(figures::computed(text("Shared and output resistance"), "R_common", common,
                                            "", commonInputs(job, group, state)));
     } else if (common > Ohms{0}) {
@@ -243,7 +248,7 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
     const bool wave = state.wave != Wave::Steady;
     const std::string formula = "(" + drops + ") / " + path;
     Figure current =
-        group.rows[row].resistor->value() > 0 || common > Ohms{0}
+        own || (common > Ohms{0} && (together == 1 || shares))
             ? figures::computed(text("Current through %1", rowName(group, row)), "I", made.current,
                                 wave ? "mean(" + formula + ")" : formula, std::move(inputs))
             : figures::computed(text("Current through %1", rowName(group, row)), "I", made.current,
