@@ -1,5 +1,6 @@
 // The bench language as it is spoken: several hundred phrases with their answers, and properties
 // of all examples: cut, swapped or garbled they are understood as meant or refused.
+#include "core/jot/names.h"
 #include "core/jot/reader.h"
 #include "core/work/job_rooms.h"
 #include "core/work/jot.h"
@@ -341,6 +342,21 @@ TEST(JotExamples, LeadToTheStageThatTheyAreOf) {
     EXPECT_EQ(heard("remove rear lamp")->stage, "lamps");
     EXPECT_EQ(heard("remove stall")->stage, "measure");
     EXPECT_TRUE(heard("note x")->stage.empty());
+}
+TEST(JotNames, ASlipOfAShortWordIsOfTheNextKey) {
+    const auto near = [](const char* wanted, const char* word) {
+        jot::Nearest nearest(wanted);
+        nearest.offer(word);
+        return !nearest.word().empty();
+    };
+    EXPECT_TRUE(near("wirr", "wire"));   // beside it
+    EXPECT_TRUE(near("sire", "wire"));   // below it
+    EXPECT_TRUE(near("wife", "wire"));   // below, one on
+    EXPECT_FALSE(near("xire", "wire"));  // two rows away
+    EXPECT_FALSE(near("wipe", "wire"));  // far along the row
+    EXPECT_FALSE(near("lot", "not"));
+    EXPECT_TRUE(near("wier", "wire"));  // swapped
+    EXPECT_TRUE(near("resisxor", "resistor"));
 }
 TEST(JotNames, ListNoMoreThanOneTakesIn) {
     Job many = tests::newJob("many", "saloon", {});

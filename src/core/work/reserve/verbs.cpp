@@ -92,23 +92,32 @@ std::optional<Jotted> theOneThereIs(const Said& said) {
     return result;
 }
 
-Result<Jotted> bank(const Said& said) {
-    // Stock without decoder or motor carries its lamps with a capacitor behind their bridge.
+/// Stock without decoder or motor carries its lamps with a capacitor behind their bridge: the line
+/// that says so; nothing: a stay-alive is meant.
+std::optional<std::string> asSmoothing(const Said& said) {
     const Job& job = said.context.job;
-    const bool lampsOnly = !job.decoder && motorsOf(job).empty() && !job.bank;
-    if (lampsOnly && said.one<Farads>("FARADS") && said.one<Volts>("RATED") &&
-        said.at("COUNT").quantities.empty() && !said.name("HOLLOW") && !said.one<Ohms>("OHMS") &&
-        !backDiode(said)) {
+    const auto farads = said.one<Farads>("FARADS");
+    const auto rated = said.one<Volts>("RATED");
+    const auto charge = said.one<Ohms>("OHMS");
+    if (job.decoder || !motorsOf(job).empty() || job.bank || !farads || !rated ||
+        !said.at("COUNT").quantities.empty() || said.name("HOLLOW")) {
+        return {};
+    }
+    // A diode past no resistor is part of something else.
+    if (said.name("KIND") == "cell" || (backDiode(said) && !charge)) return {};
+    const bool tantalum = said.name("KIND") == "tantalum";
+    return std::string("smoothing ") + (tantalum ? "tantalum " : "electrolytic ") +
+           asJot(Dimension::Capacitance, farads->value()) + " " +
+           asJot(Dimension::Voltage, rated->value()) +
+           (charge ? " charge " + asJot(Dimension::Resistance, charge->value()) : "");
+}
+
+Result<Jotted> bank(const Said& said) {
+    const Job& job = said.context.job;
+    if (auto line = asSmoothing(said)) {
         static const WorkshopRecord usual;
-        const std::string kind = said.name("KIND").value_or("electrolytic");
-        if (kind == "electrolytic" || kind == "tantalum") {
-            return understood(
-                "smoothing " + kind + " " +
-                    asJot(Dimension::Capacitance, said.one<Farads>("FARADS")->value()) + " " +
-                    asJot(Dimension::Voltage, said.one<Volts>("RATED")->value()),
-                job, said.context.catalogue, said.context.today,
-                said.context.workshop ? *said.context.workshop : usual);
-        }
+        return understood(*line, job, said.context.catalogue, said.context.today,
+                          said.context.workshop ? *said.context.workshop : usual);
     }
     if (auto changed = theOneThereIs(said)) return *changed;
     const bool own = said.one<Farads>("FARADS").has_value();
