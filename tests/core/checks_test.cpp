@@ -970,7 +970,7 @@ TEST(LampFindings, SeeMixedWhites) {
 }
 TEST(LampFindings, SayThatARowIsTooLongForTheSupply) {
     const Job job = jotted(shunter(), {"lamp front white", "inline front", "inline front",
-                                       "inline front", "inline front"});
+                                       "inline front", "inline front", "inline front"});
     const auto all = checkedAll(job);
     EXPECT_EQ(finding(all, "lamp.current:front lamp").state, State::Over);
     EXPECT_NE(plain(finding(all, "lamp.current:front lamp").sentence).find("stays dim or dark"),

@@ -154,6 +154,11 @@ TEST(Conductors, AreAskedForWhereTheDecoderHasNoPlace) {
     EXPECT_EQ(namedState(jotted(job, {"decoder in engine"}), "decoder.conductors"), State::Fine);
     EXPECT_EQ(echoOf(job, "decoder large in the tender"), "Decoder: decoder large, in unit 2");
     EXPECT_EQ(jotted(job, {"decoder large in tender"}).decoder->seat->unit, job.units[1].id);
+    // By the last word of its kind, where no other unit goes by it.
+    const Job pair = jotted(newJob("Pair", "hood-diesel"), {"unit short-coach"});
+    for (const char* line : {"decoder large in coach", "decoder large in short coach"})
+        EXPECT_EQ(jotted(pair, {line}).decoder->seat->unit, pair.units[1].id) << line;
+    EXPECT_EQ(jotted(pair, {"decoder large in diesel"}).decoder->seat->unit, pair.units[0].id);
 }
 TEST(FactoryWires, OfOneColourAreSeveral) {
     const Job job = jotted(bareModel(), {"wire black left rail", "wire black frame",
@@ -859,6 +864,35 @@ TEST(SameCircuit, NeverDividesByAResistorThatIsNotThere) {
     EXPECT_EQ(formula(jotted(like, {"lamp front/2 warm white", "resistor front/2 0"})), "");
     EXPECT_EQ(formula(jotted(like, {"resistor front 100"})),
               "(V_bus − V_switch − V_led − V_common) / R");
+}
+TEST(ReadyWired, WantsNoResistorWhileItStaysWithinItsLimit) {
+    const auto read = [](const char* supply) {
+        return jotted(newJob("House", "house"), {supply, "wired kitchen 12V 4.2mA 9V 2.8mA"});
+    };
+    const Job fits = read("supply fixed dc 13V");
+    EXPECT_EQ(fits.groups.at(0).rows.at(0).resistor, std::optional(Ohms{0}));
+    EXPECT_EQ(namedState(fits, "lamp.current:kitchen lamp"), State::Fine);
+    const Job much = read("supply fixed dc 20V");
+    EXPECT_EQ(much.groups.at(0).rows.at(0).resistor, std::nullopt);
+    EXPECT_EQ(namedState(much, "lamp.current:kitchen lamp"), State::Ask);
+}
+TEST(Targets, ThatNobodySetMakeNoLampDark) {
+    const auto planned = [](const char* supply) {
+        return jotted(newJob("House", "house"), {supply, "lamp kitchen white"});
+    };
+    for (const char* supply : {"supply fixed dc 2.65V", "supply fixed dc 2.8V"}) {
+        const Job low = planned(supply);
+        EXPECT_EQ(namedState(low, "lamp.current:kitchen lamp"), State::Ask) << supply;
+        const auto all = checkedAll(low);
+        const Option& first = finding(all, "lamp.current:kitchen lamp").options.at(0);
+        EXPECT_EQ(first.jot == "resistor kitchen lamp none", low.supply.volts->value < Volts{2.7});
+        EXPECT_EQ(namedState(jotted(low, {first.jot.c_str()}), "lamp.current:kitchen lamp"),
+                  first.state);
+        EXPECT_LT(first.state, State::Ask);
+        EXPECT_EQ(namedState(jotted(low, {"target kitchen 10mA"}), "lamp.current:kitchen lamp"),
+                  State::Over);
+    }
+    EXPECT_EQ(namedState(planned("supply fixed dc 2V"), "lamp.current:kitchen lamp"), State::Over);
 }
 TEST(CoinCell, LetsALampLiveThatAnotherSupplyBurns) {
     const Job coin = jotted(newJob("House", "quay-house"),

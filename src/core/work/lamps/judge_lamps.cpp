@@ -349,6 +349,33 @@ RowVerdict onItsCell(const Job& job, const LampGroup& group, std::size_t row, Ro
         return {RowTrouble::WhichBattery, State::Ask, Gravity::PartDestroyed};
     return verdict;
 }
+/// What lights a row whose usual target cannot be had: no resistor, or a small one.
+struct SmallResistor {
+    Ohms value;
+    Amperes current;
+    State state;
+};
+std::optional<SmallResistor> smallResistor(const Reckoned& facts, const LampGroup& group,
+                                           std::size_t row) {
+    for (const Ohms value : {Ohms{0}, Ohms{2.2}, Ohms{4.7}, Ohms{10}, Ohms{22}, Ohms{47}}) {
+        LampGroup tried = group;
+        tried.rows[row].resistor = value;
+        const auto state = groupState(facts.job, tried, facts.house);
+        if (!state || state->rows[row].current < glowCurrent) return {};
+        const RowState& made = state->rows[row];
+        if (const State verdict = rowVerdict(made, tried).state; verdict < State::Ask)
+            return SmallResistor{value, made.current, verdict};
+    }
+    return {};
+}
+Option withoutResistor(const std::string& called, Text effect) {
+    Option none;
+    none.what = text("no resistor");
+    none.effect = std::move(effect);
+    none.state = State::Fine;
+    none.jot = "resistor " + called + " none";
+    return none;
+}
 /// What each battery that gives these volts makes of a lamp without a resistor.
 std::vector<Option> whichBattery(Amperes bare) {
     return {answer(text("A coin cell"), text("its own resistance limits the current"), State::Close,
@@ -681,9 +708,14 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
     const RowState& made = state.rows[row];
     const std::string called = rowName(group, row);
     const bool never = group.rows[row].turned && made.connected && !lightsTurned(job, group);
-    const RowVerdict verdict =
-        never ? RowVerdict{RowTrouble::Turned, State::Over, Gravity::DoesNotWork}
-              : onItsCell(job, group, row, rowVerdict(made, group));
+    RowVerdict verdict = never ? RowVerdict{RowTrouble::Turned, State::Over, Gravity::DoesNotWork}
+                               : onItsCell(job, group, row, rowVerdict(made, group));
+    // A target that nobody set is no reason to say that a lamp stays dark.
+    std::optional<SmallResistor> small;
+    if (verdict.trouble == RowTrouble::SupplyTooLow && !made.connected && !group.hasTarget()) {
+        small = smallResistor(facts, group, row);
+        if (small) verdict = {RowTrouble::NoResistor, State::Ask, Gravity::DoesNotWork};
+    }
     const bool shared = together.sharedIsTheCause;
     const bool fine = verdict.state == State::Fine && !anyway;
     const bool likeTheNext = fine || together.alike();
@@ -722,15 +754,26 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                                  *job.board.fate != BoardFate::Replaced;
             if (carried && verdict.trouble == RowTrouble::NoResistor &&
                 group.output != supplyOutput) {
-                Option none;
-                none.what = text("no resistor");
-                none.effect = text("the board carries it");
-                none.state = State::Fine;
-                none.jot = "resistor " + called + " none";
-                finding.options.insert(finding.options.begin(), std::move(none));
+                finding.options.insert(finding.options.begin(),
+                                       withoutResistor(called, text("the board carries it")));
+            }
+            if (small) {
+                Option option = withoutResistor(called, effectWords(group, small->current));
+                option.state = small->state;
+                if (small->value > Ohms{0}) {
+                    option.what = text("%1", formatted(small->value));
+                    option.jot = "resistor " + called + " " + jotOhms(small->value);
+                }
+                finding.options = {std::move(option)};
+                if (auto split = splitOption(facts, group))
+                    finding.options.push_back(std::move(*split));
             }
             finding.sentence =
-                anyway ? *anyway : rowSentence(group, row, state, verdict.trouble, finding.options);
+                anyway ? *anyway
+                : small && !(small->value > Ohms{0})
+                    ? text("%1 has no resistor yet. Without one it takes %2, %3.", atStart(called),
+                           formatted(small->current, 3), lightWords(group, small->current))
+                    : rowSentence(group, row, state, verdict.trouble, finding.options);
             std::size_t last = row;
             while (likeTheNext && asTheOneBefore(group, state, last + 1)) ++last;
             if (last > row && verdict.trouble != RowTrouble::NoResistor) {

@@ -385,6 +385,18 @@ House houseFor(const Said& said, const Job& job) {
     return houseOf(job, said.context.workshop ? said.context.workshop->house : House());
 }
 
+/// Whether a lamp with a resistor in it stays well within its limit without another one.
+bool worksWithout(const Job& job, const House& house, const LampPart& part) {
+    LampGroup alone;
+    alone.output = supplyOutput;
+    alone.rows.push_back({{Lamp{{}, part, false}}, Ohms{0}});
+    const auto state = groupState(job, alone, house);
+    if (!state) return false;
+    const RowState& row = state->rows.front();
+    return row.highest <= row.limit * lampCloseAbove &&
+           row.current * row.duty <= part.forward->current * 1.25;
+}
+
 /// A lamp with its own resistor needs no other one up to the volts that are printed on it, and
 /// where it stays well within its limit all the same. Nothing: one is to be chosen.
 std::optional<Ohms> resistorOf(const Said& said, const LampPart& part) {
@@ -395,15 +407,7 @@ std::optional<Ohms> resistorOf(const Said& said, const LampPart& part) {
     const Volts bus = isWave(job) ? trackVolts(job) : busVolts(job, house);
     if (!part.rated || !part.forward) return {};
     if (bus <= *part.rated * 1.05) return Ohms{0};
-    LampGroup alone;
-    alone.output = supplyOutput;
-    alone.rows.push_back({{Lamp{{}, part, false}}, Ohms{0}});
-    const auto state = groupState(job, alone, house);
-    if (!state) return {};
-    const RowState& row = state->rows.front();
-    const bool within = row.highest <= row.limit * lampCloseAbove &&
-                        row.current * row.duty <= part.forward->current * 1.25;
-    return within ? std::optional(Ohms{0}) : std::nullopt;
+    return worksWithout(job, house, part) ? std::optional(Ohms{0}) : std::nullopt;
 }
 
 /// Whether a house that shares would hang one more of these behind one resistor: bare LEDs of one
@@ -1324,6 +1328,11 @@ Result<Jotted> wired(const Said& said) {
     result.subject = before.id;
     LampRow& row = result.after.groups[address->group].rows[address->row];
     row.lamps.resize(1, row.lamps.front());
+    const Job& job = said.context.job;
+    if (!bare && !row.resistor && worksWithout(job, houseFor(said, job), part)) {
+        row.resistor = Ohms{0};
+        result.meaning = text("%1; it needs no other resistor", std::move(result.meaning));
+    }
     row.lamps.front().part = std::move(part);
     row.lamps.front().measured = true;
     return result;
