@@ -177,7 +177,8 @@ TEST(JotPhrases, NoLeftoverWordNamesAnythingOrIsDropped) {
             kept.insert(said->verb.word);
         }
     }
-    if (everyExample == 1) EXPECT_EQ(kept, keeping);  // none of them is there in vain
+    if (everyExample > 1) return;
+    EXPECT_EQ(kept, keeping);  // none of them is there in vain
 }
 TEST(JotPhrases, EchoEveryQuantity) {
     for (const Phrase& phrase : phrases()) {
