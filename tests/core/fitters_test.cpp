@@ -288,6 +288,8 @@ TEST(LampsBesideADecoder, OnABridgeOfTheirOwnHangOnTheRails) {
     const auto all = checkedAll(bridged);
     EXPECT_EQ(finding(all, "lamp.beside-decoder").state, State::Close);
     ASSERT_FALSE(finding(all, "lamp.beside-decoder").options.empty());
+    EXPECT_EQ(plain(finding(all, "lamp.beside-decoder").options[0].effect),
+              "the decoder feeds it, and a key switches it");
     EXPECT_FALSE(has(
         checkedAll(jotted(bridged, {finding(all, "lamp.beside-decoder").options[0].jot.c_str()})),
         "lamp.beside-decoder"));
@@ -893,6 +895,12 @@ TEST(Targets, ThatNobodySetMakeNoLampDark) {
                   State::Over);
     }
     EXPECT_EQ(namedState(planned("supply fixed dc 2V"), "lamp.current:kitchen lamp"), State::Over);
+}
+TEST(Batteries, AreAskedForWhereOneOfThemIsSoonEmpty) {
+    const Job many = jotted(newJob("House", "house"), {"battery 3V", "lamp door red on supply",
+                                                       "parallel door 12", "resistor door 100"});
+    EXPECT_EQ(namedState(many, "lamp.battery"), State::Ask);
+    EXPECT_EQ(namedState(jotted(many, {"battery 2 AA"}), "lamp.battery"), State::Fine);
 }
 TEST(CoinCell, LetsALampLiveThatAnotherSupplyBurns) {
     const Job coin = jotted(newJob("House", "quay-house"),
