@@ -483,9 +483,8 @@ Text rowSentence(const LampGroup& group, std::size_t row, const GroupState& stat
                 called, amps, formatted(made.highest, 3), limit);
         case RowTrouble::WhichBattery:
             return text(
-                "%1 has no resistor. A coin cell limits the current by itself; on any other "
-                "battery "
-                "of %2 it takes %3 and burns, its limit is %4. Which battery is it?",
+                "Which battery is it? %1 has no resistor, and only a coin cell limits its current. "
+                "Any other battery of %2 burns it: it takes %3, its limit is %4.",
                 called, formatted(state.bus), amps, limit);
         case RowTrouble::CoinCell:
             return text(
@@ -580,7 +579,7 @@ Text rowAction(const std::string& called, RowTrouble trouble) {
         case RowTrouble::WhichBattery:
             return text("say which battery feeds %1", called);
         case RowTrouble::CoinCell:
-            return text("resistor for %1 before it moves to another supply", called);
+            return text("fit a resistor to %1 before it moves to another supply", called);
         case RowTrouble::TooHot:
             return text("less current or fewer volts for %1", called);
         case RowTrouble::Dark:

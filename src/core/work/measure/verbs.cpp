@@ -433,7 +433,7 @@ Result<Jotted> battery(const Said& said) {
     const auto read = said.one<Volts>("VOLTS");
     if (read && (said.name("KIND") || said.name("CELLS") || said.one<AmpereHours>("CAPACITY"))) {
         return refuse(ErrorCode::NotUnderstood,
-                      text("Its kind, or the volts it gives: one line for each."));
+                      text("Say the kind of battery in one line and its voltage in another."));
     }
     if (read) {
         Jotted result = jotted(said, text("Supply: a battery, %1", formatted(*read)));
