@@ -67,9 +67,16 @@ MotorEvidence withProof(MotorEvidence drive, const Proof& proof) {
     return drive;
 }
 
+/// What one motor draws running, at the least.
+Amperes runsAtLeast(const MotorEvidence& one) {
+    const auto read = [&](MotorCondition condition) {
+        return largestReading(one.readings, condition).value_or(Amperes{0});
+    };
+    return std::max({one.atLeast, read(MotorCondition::Light), read(MotorCondition::Hauling)});
+}
+
 MotorEvidence sumOf(const std::vector<MotorAt>& motors) {
     MotorEvidence all;
-    for (const MotorAt& at : motors) all.atLeast += motorEvidence(*at.motor).atLeast;
     for (const MotorCondition condition :
          {MotorCondition::Light, MotorCondition::Hauling, MotorCondition::Slipping}) {
         MotorReading sum{condition, Volts{0}, Amperes{0}, {}};
@@ -79,15 +86,22 @@ MotorEvidence sumOf(const std::vector<MotorAt>& motors) {
             each = each && largest;
             if (largest) sum.amps += *largest;
         }
+        if (!each && condition == MotorCondition::Slipping) all.slipOfRead = sum.amps;
         if (each) all.readings.push_back(std::move(sum));
     }
+    // Where each was read running, the sum says it; else what was read is the least of it.
+    const bool running =
+        !all.readings.empty() && all.readings.front().condition != MotorCondition::Slipping;
     double conductance = 0;
+    bool each = true;
     for (const MotorAt& at : motors) {
-        const auto path = motorPath(*at.motor);
-        if (!path) return all;
-        conductance += 1 / path->value();
+        const MotorEvidence one = motorEvidence(*at.motor);
+        all.atLeast += running ? one.atLeast : runsAtLeast(one);
+        const auto path = pathResistance(one.readings, one.winding);
+        each = each && path;
+        if (path) conductance += 1 / path->value();
     }
-    all.winding = Ohms{1 / conductance};
+    if (conductance > 0) (each ? all.winding : all.windingOfRead) = Ohms{1 / conductance};
     return all;
 }
 

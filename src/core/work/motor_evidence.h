@@ -20,6 +20,9 @@ struct MotorEvidence {
     std::vector<MotorReading> readings;
     std::optional<Ohms> winding;
     Amperes atLeast{0};  ///< the most that a broken-off reading showed; no reading, a bound
+    /// Of several motors, where not all were read: what those that were take alone.
+    std::optional<Ohms> windingOfRead;
+    Amperes slipOfRead{0};
 };
 [[nodiscard]] MotorEvidence motorEvidence(const Motor& motor);
 /// The largest reading in a condition that was taken with its volts; nullptr: none. Into

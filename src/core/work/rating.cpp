@@ -128,11 +128,18 @@ Rating rated(const Reckoned& facts, const MotorEvidence& drive, const MotorRatin
             return demand(What::Stall, From::Reading, stallCurrent(supply, *path),
                           stallCurrent(top, *path), peak);
         }
+        if (drive.windingOfRead) {
+            const Amperes some = stallCurrent(supply, *drive.windingOfRead);
+            const RatedDemand made = demand(What::Stall, From::Some, some, some, peak);
+            if (made.state == State::Over) return made;
+        }
         if (!usual) return missing(What::Stall, peak);
         return ofKind(What::Stall, usual->leastStall, usual->stall, peak);
     };
     const auto slipDemand = [&] {
         if (slip) return demand(What::Slip, From::Reading, *slip, *slip, false);
+        if (drive.slipOfRead > rating.continuous)
+            return demand(What::Slip, From::Some, drive.slipOfRead, drive.slipOfRead, false);
         if (path) {
             const Amperes most = stallCurrent(top, *path);
             RatedDemand made = demand(What::Slip, From::Bound, most, most, false);
@@ -198,11 +205,13 @@ Together together(const Reckoned& facts, const MotorEvidence& drive, const Decod
     const Amperes slip = read(MotorCondition::Slipping);
     const Amperes running =
         std::max({read(MotorCondition::Light), read(MotorCondition::Hauling), drive.atLeast});
+    const bool broken = drive.atLeast >= running;  // it took more than that
     // Who judges by running does not slip.
     if (house.rule == RatingRule::Running && running > Amperes{0}) {
-        made.from = drive.atLeast >= running ? From::AtLeast : From::Reading;
+        made.from = broken ? From::AtLeast : From::Reading;
         made.motor = running * runningMargin;
         made.state = stateAt(made.motor);
+        if (broken && made.state != State::Over) made.state = State::Ask;
         return made;
     }
     // What lasts counts whatever slipping takes.
@@ -212,17 +221,24 @@ Together together(const Reckoned& facts, const MotorEvidence& drive, const Decod
         return made;
     }
     if (slip > Amperes{0} || stateAt(running) == State::Over) {
-        made.from = drive.atLeast >= running ? From::AtLeast : From::Reading;
+        made.from = broken ? From::AtLeast : From::Reading;
         made.motor = running;
         made.state = stateAt(running);
+        if (broken && made.state != State::Over) made.state = State::Ask;
         return made;
     }
     // Slipping never takes more than a stall, nor usually more than its kind does.
     if (const auto path = pathResistance(drive.readings, drive.winding)) {
         MotorSupply top = motorSupply(facts.job, house);
         top.track *= 1 + house.supplySpread;
-        made.motor = std::max(stallCurrent(top, *path), running);
+        made.motor = stallCurrent(top, *path);
         made.from = From::Bound;
+        if (running >= made.motor) {  // one of the two readings is wrong
+            made.motor = running;
+            made.from = broken ? From::AtLeast : From::Reading;
+            made.state = State::Ask;
+            return made;
+        }
     } else if (const auto usual = usualCurrents(facts.job, drive)) {
         made.motor = usual->slip;
         made.from = From::Kind;

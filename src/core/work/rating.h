@@ -30,6 +30,7 @@ struct RatedDemand {
         Bound,    ///< slip is not known, but never above the stall
         Kind,     ///< usual for its kind
         AtLeast,  ///< a reading that was broken off
+        Some,     ///< the motors that were read, of several
         Missing,
     };
     MotorDemand::What what{};

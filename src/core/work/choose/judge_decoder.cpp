@@ -133,11 +133,22 @@ std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& d
     return options;
 }
 
+/// What a motor took when its reading was broken off, or what those took that were read.
+Figure leastFigure(Amperes least, const Job& job, const char* symbol) {
+    return figures::measured(text("Running, at least"), symbol, least, {},
+                             motorsOf(job).size() > 1 ? text("what was read of the motors")
+                                                      : text("the reading was broken off there"),
+                             "light ");
+}
+
 /// What a demand rests on.
 Figure figureOf(const RatedDemand& demand, const Job& job, const House& house) {
-    if (demand.from == RatedDemand::From::AtLeast) {
-        return figures::measured(text("Running, at least"), "I_least", demand.worst, {},
-                                 text("the reading was broken off there"), "light ");
+    if (demand.from == RatedDemand::From::AtLeast) return leastFigure(demand.worst, job, "I_least");
+    if (demand.from == RatedDemand::From::Some) {
+        return figures::computed(demand.what == MotorDemand::What::Stall
+                                     ? text("Stalled, the motors that were read")
+                                     : text("Slipping, the motors that were read"),
+                                 "I_some", demand.worst, "", {});
     }
     switch (demand.what) {
         case MotorDemand::What::Stall:
@@ -232,12 +243,12 @@ Figure motorFigure(const Together& all, const Reckoned& facts) {
             return figures::assumed(text("Slipping, usual for its kind"), "I_motor", all.motor,
                                     text("nobody has read this motor"), "slip ");
         case From::AtLeast:
-            return figures::measured(text("Running, at least"), "I_motor", all.motor, {},
-                                     text("the reading was broken off there"), "light ");
+            return leastFigure(all.motor, facts.job, "I_motor");
         case From::Missing:
             return figures::missing(text("Current with wheels slipping"), "I_motor",
                                     Dimension::Current,
                                     text("press the model down until its wheels slip"), "slip ");
+        case From::Some:
         case From::Reading:
             break;
     }
@@ -274,10 +285,16 @@ void judgeTogether(const Reckoned& facts, const MotorEvidence& drive, Judging& j
             finding.action = text("choose a larger decoder");
             finding.options = decoderOptions(facts, drive, Aspect::Together);
         } else if (all.state == State::Ask) {
-            finding.sentence = text(
-                "Motor, lamps and sound together may draw %1; the decoder gives %2 in all. Measure "
-                "the current with wheels slipping.",
-                sum, limit);
+            finding.sentence =
+                all.from == RatedDemand::From::AtLeast
+                    ? text(
+                          "Motor, lamps and sound together draw more than %1; the decoder gives "
+                          "%2 in all. Measure the current with wheels slipping.",
+                          sum, limit)
+                    : text(
+                          "Motor, lamps and sound together may draw %1; the decoder gives %2 in "
+                          "all. Measure the current with wheels slipping.",
+                          sum, limit);
             finding.action = text("measure the slip current");
             finding.options = decoderOptions(facts, drive, Aspect::Together);
         } else {

@@ -19,6 +19,10 @@ Text demandWords(const RatedDemand& demand) {
             return text("not known");
         case From::AtLeast:
             return text("running it draws more than %1", amps);
+        case From::Some:
+            return demand.what == MotorDemand::What::Stall
+                       ? text("stalled, the motors that were read draw %1 alone", amps)
+                       : text("slipping, the motors that were read draw %1 alone", amps);
         case From::Bound:
             return demand.what == MotorDemand::What::Slip
                        ? text("slipping it never draws more than stalled, %1", amps)

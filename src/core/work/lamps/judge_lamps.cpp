@@ -709,10 +709,12 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
     const bool never = group.rows[row].turned && made.connected && !lightsTurned(job, group);
     RowVerdict verdict = never ? RowVerdict{RowTrouble::Turned, State::Over, Gravity::DoesNotWork}
                                : onItsCell(job, group, row, rowVerdict(made, group));
-    // A target that nobody set is no reason to say that a lamp stays dark.
+    // A target that nobody set, or that is missed by little, is no reason to say that a lamp stays
+    // dark.
     std::optional<SmallResistor> small;
-    if (verdict.trouble == RowTrouble::SupplyTooLow && !made.connected && !group.hasTarget()) {
+    if (verdict.trouble == RowTrouble::SupplyTooLow && !made.connected) {
         small = smallResistor(facts, group, row);
+        if (small && group.hasTarget() && small->state != State::Fine) small.reset();
         if (small) verdict = {RowTrouble::NoResistor, State::Ask, Gravity::DoesNotWork};
     }
     const bool shared = together.sharedIsTheCause;

@@ -257,8 +257,8 @@ void judgeWanted(const Reckoned& facts, const MotorEvidence& drive, Judging& jud
             finding.figures = {stallFigure(job, facts.house), slipFigure(job), runningFigure(job)};
             if (!wanted) {
                 const Figure& stall = finding.figures[0];
-                const bool read =
-                    !drive.readings.empty() || drive.winding || drive.atLeast > Amperes{0};
+                const bool read = !drive.readings.empty() || drive.winding || drive.windingOfRead ||
+                                  drive.slipOfRead > Amperes{0} || drive.atLeast > Amperes{0};
                 finding.sentence =
                     stall.value ? text("Enough was read: stalled it would draw %1 at track volts.",
                                        formatted(Amperes{*stall.value}, 3))
