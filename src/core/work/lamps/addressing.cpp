@@ -33,6 +33,12 @@ void addTradeWords(std::vector<Named>& lamps) {
         if (taken || lamp == lamps.end()) continue;
         lamp->also.insert(lamp->also.end(), trade.words.begin(), trade.words.end());
     }
+    // The only strip is "strip".
+    const auto isStrip = [](const Named& each) {
+        return lowered(each.name).find("strip") != std::string::npos;
+    };
+    if (std::count_if(lamps.begin(), lamps.end(), isStrip) == 1)
+        std::find_if(lamps.begin(), lamps.end(), isStrip)->also.push_back("strip");
 }
 
 std::vector<Named> ownNames(const Context& context) {

@@ -357,7 +357,8 @@ struct SmallResistor {
 };
 std::optional<SmallResistor> smallResistor(const Reckoned& facts, const LampGroup& group,
                                            std::size_t row) {
-    for (const Ohms value : {Ohms{0}, Ohms{2.2}, Ohms{4.7}, Ohms{10}, Ohms{22}, Ohms{47}}) {
+    for (const Ohms value : {Ohms{0}, Ohms{2.2}, Ohms{4.7}, Ohms{10}, Ohms{22}, Ohms{47}, Ohms{100},
+                             Ohms{150}, Ohms{220}, Ohms{330}}) {
         LampGroup tried = group;
         tried.rows[row].resistor = value;
         const auto state = groupState(facts.job, tried, facts.house);
@@ -714,7 +715,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
     std::optional<SmallResistor> small;
     if (verdict.trouble == RowTrouble::SupplyTooLow && !made.connected) {
         small = smallResistor(facts, group, row);
-        if (small && group.hasTarget() && small->state != State::Fine) small.reset();
+        if (small && group.hasTarget() && small->current < group.atFull() * 0.5) small.reset();
         if (small) verdict = {RowTrouble::NoResistor, State::Ask, Gravity::DoesNotWork};
     }
     const bool shared = together.sharedIsTheCause;
@@ -759,11 +760,15 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
                                        withoutResistor(called, text("the board carries it")));
             }
             if (small) {
-                Option option = withoutResistor(called, effectWords(group, small->current));
+                const std::size_t alike = waitingAlike(group, state, row);
+                const bool all = alike > 1 && alike == group.rows.size();
+                const std::string& named = all ? group.name : called;
+                Option option = withoutResistor(named, effectWords(group, small->current));
                 option.state = small->state;
                 if (small->value > Ohms{0}) {
-                    option.what = text("%1", formatted(small->value));
-                    option.jot = "resistor " + called + " " + jotOhms(small->value);
+                    option.what = all ? text("%1 for each", formatted(small->value))
+                                      : text("%1", formatted(small->value));
+                    option.jot = "resistor " + named + " " + jotOhms(small->value);
                 }
                 finding.options = {std::move(option)};
                 if (auto split = splitOption(facts, group))
@@ -1620,7 +1625,7 @@ void judge(const Reckoned& facts, Judging& judging) {
             // Those that take most give way first.
             const auto takes = [&](std::size_t g) {
                 return facts.groups[g] && job.groups[g].output != supplyOutput
-                           ? facts.groups[g]->total
+                           ? lastingTotal(*facts.groups[g])
                            : Amperes{0};
             };
             std::vector<std::size_t> order(job.groups.size());
