@@ -98,7 +98,7 @@ TEST(Bounds, AboveTheContinuousRatingAreOver) {
     const Job none = jotted(bareModel(), {"light 1.05A 12V"});
     EXPECT_EQ(finding(checkedAll(none), "motor.rating").options.at(0).jot, "decoder large");
 }
-TEST(UsualCurrents, GoWithTheScale) {
+TEST(UsualCurrents, GoWithTheScaleAndTheKind) {
     const auto stall = [](const char* body, Scale scale) {
         return usualCurrents(newJob("x", body, scale))->stall;
     };
@@ -107,6 +107,25 @@ TEST(UsualCurrents, GoWithTheScale) {
     EXPECT_EQ(stall("railbus", {"H0", 87}), Amperes{1.0});
     EXPECT_EQ(stall("railbus", {"0", 45}), Amperes{2.0});
     EXPECT_EQ(stall("railbus", {"G", 22.5}), Amperes{5.0});
+    // The least and the most of each range: docs/physics.md.
+    const auto of = [](const char* kind, Scale scale) {
+        const auto u =
+            usualCurrents(jotted(newJob("x", "railbus", scale), {kind})).value_or(UsualCurrents{});
+        return std::vector<double>{u.leastRunning.value(), u.running.value(), u.leastStall.value(),
+                                   u.stall.value(), u.slip.value()};
+    };
+    using Range = std::vector<double>;
+    EXPECT_EQ(of("motor can", {"Z", 220}), (Range{0.02, 0.08, 0.15, 0.3, 0.15}));
+    EXPECT_EQ(of("motor can", {"N", 160}), (Range{0.05, 0.15, 0.2, 0.5, 0.25}));
+    EXPECT_EQ(of("motor can", {"H0", 87}), (Range{0.05, 0.25, 0.4, 1.0, 0.5}));
+    EXPECT_EQ(of("motor can", {"0", 45}), (Range{0.2, 0.5, 1.0, 2.0, 1.0}));
+    EXPECT_EQ(of("motor can", {"G", 22.5}), (Range{0.5, 1.5, 2.0, 5.0, 2.5}));
+    EXPECT_EQ(of("motor coreless", {"H0", 87}), (Range{0.02, 0.1, 0.1, 0.4, 0.2}));
+    EXPECT_EQ(of("motor coreless", {"0", 45}), (Range{0.04, 0.2, 0.2, 0.8, 0.4}));
+    EXPECT_EQ(of("motor coreless", {"G", 22.5}), (Range{0.1, 0.6, 0.4, 2.0, 1.0}));
+    EXPECT_EQ(of("motor open-frame", {"H0", 87}), (Range{0.4, 1.0, 1.0, 2.5, 1.5}));
+    EXPECT_EQ(of("motor open-frame", {"0", 45}), (Range{0.5, 1.5, 1.5, 4.0, 2.0}));
+    EXPECT_EQ(of("motor open-frame", {"G", 22.5}), (Range{0.5, 3.0, 2.0, 6.0, 3.0}));
     EXPECT_FALSE(usualCurrents(jotted(newJob("x", "railbus"), {"motor none"})).has_value());
     EXPECT_EQ(usualCurrents(jotted(bareModel(), {"motors 2"}))->stall, Amperes{2.0});
 }
