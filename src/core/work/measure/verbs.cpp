@@ -355,9 +355,9 @@ std::vector<Named> hertzNames(const Context&) {
 
 /// "pulse 24V": the reversing pulse of an analogue transformer that it meets.
 Result<Jotted> pulse(const Said& said) {
-    const auto volts = said.one<Volts>("VOLTS");
+    const auto height = said.one<Volts>("VOLTS");
     const bool none = said.name("none").has_value();
-    if (volts.has_value() == none) {
+    if (height.has_value() == none) {
         return refuse(ErrorCode::Missing, text("How high is it, or none? Write it like %1.",
                                                said.verb.examples.front()));
     }
@@ -367,8 +367,8 @@ Result<Jotted> pulse(const Said& said) {
     }
     Jotted result =
         jotted(said, none ? text("It never meets a reversing pulse")
-                          : text("It may meet a reversing pulse of %1 AC", formatted(*volts)));
-    result.after.supply.pulse = volts.value_or(Volts{0});
+                          : text("It may meet a reversing pulse of %1 AC", formatted(*height)));
+    result.after.supply.pulse = height.value_or(Volts{0});
     return result;
 }
 
