@@ -43,7 +43,7 @@ BENCHMARK_CAPTURE(editToFindings, tern, "tern.json", "resistor headlamps A/1 3k3
 void tryOptions(benchmark::State& state, const char* file, const char* line) {
     const core::Catalogue catalogue = store::loadedCatalogue({}).catalogue;
     const core::Job job = core::understood(line, demo(file), catalogue, "2026-03-02")->after;
-    const core::Reckoned facts = core::reckoned(job, {}, catalogue);
+    const core::JobAnalysis facts = core::analysed(job, {}, catalogue);
     core::Finding spoken;
     for (const core::Finding& each : core::findings(facts)) {
         if (each.state != core::State::Fine && each.options.size() > spoken.options.size())
@@ -72,7 +72,7 @@ void rankDecoders(benchmark::State& state) {
         parts.decoders.push_back(shipped[parts.decoders.size() % shipped.size()]);
     const core::Job job = demo("tern.json");
     const core::House house;
-    const core::Reckoned facts = core::reckoned(job, house, parts);
+    const core::JobAnalysis facts = core::analysed(job, house, parts);
     const core::MotorEvidence drive = core::driveEvidence(job);
     for (auto _ : state) benchmark::DoNotOptimize(core::choose::rankedDecoders(facts, drive));
 }
@@ -80,7 +80,7 @@ void rankDecoders(benchmark::State& state) {
 void crossLayout(benchmark::State& state) {
     const core::Job job = demo("ling.json");
     const core::Catalogue catalogue = store::loadedCatalogue({}).catalogue;
-    const core::Reckoned facts = core::reckoned(job, {}, catalogue);
+    const core::JobAnalysis facts = core::analysed(job, {}, catalogue);
     for (auto _ : state) benchmark::DoNotOptimize(core::reserve::crossingChart(facts, ""));
 }
 /// From the text of a meter's log of 100,000 rows to its parts.

@@ -21,7 +21,7 @@ class StageStrip : public QWidget {
 public:
     using QWidget::QWidget;
     /// What the strip shows of the facts it keeps a copy of. `subject`: what is in question.
-    virtual void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+    virtual void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
                       const std::string& subject) = 0;
 
     /// Of the workshop's own stations: the workshop as it is.

@@ -125,7 +125,7 @@ void putFindings(const std::vector<core::Finding>& findings, Judged& result) {
 Judged judged(const core::Job& job, std::optional<store::JobId> id,
               const core::Catalogue& catalogue, const core::House& house,
               std::vector<core::Sister> sisters, const CheckRequest& request) {
-    const core::Reckoned facts = core::reckoned(job, house, catalogue, std::move(sisters));
+    const core::JobAnalysis facts = core::analysed(job, house, catalogue, std::move(sisters));
     auto findings = core::findings(facts);
     if (request.stages) return stagesOf(job, id, findings, request.json);
     Judged result{{}, core::worstState(findings)};

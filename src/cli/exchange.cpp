@@ -102,7 +102,7 @@ Exchanged exportedLampList(const std::string& path, const Wanted& wanted) {
     const auto job = jobOf(path, wanted, {});
     if (!job) return {{}, {job.error()}};
     const core::Catalogue none;  // a job holds its own copies of parts
-    return {core::lamps::lampList(core::reckoned(*job, core::houseOf(*job, {}), none)), {}};
+    return {core::lamps::lampList(core::analysed(*job, core::houseOf(*job, {}), none)), {}};
 }
 
 Exchanged imported(const std::string& path, const std::string& source) {

@@ -483,7 +483,7 @@ TEST(HealthPlot, ShowsLightRunningByItsDays) {
     for (auto& reading : readings) reading.on = "2025-05-04";
     EXPECT_FALSE(plot.show(tests::factsOf(job)));
     // Others of its type give it something to be held against, at like volts.
-    core::Reckoned facts = tests::factsOf(job);
+    core::JobAnalysis facts = tests::factsOf(job);
     const auto sister = [](const char* name, double volts, double amps) {
         core::Sister made{2, name, core::TakenReading{}, ""};
         made.light = {MotorCondition::Light, core::Volts{volts}, core::Amperes{amps}, "2026-01-01"};

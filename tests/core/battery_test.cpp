@@ -176,7 +176,7 @@ TEST(TooFewOutputs, WaysOutAreOfferedWithWhatIsLost) {
     EXPECT_EQ(stateOf(job, "decoder.outputs"), State::Fine);
     Decoder& decoder = job.decoder->part;
     std::erase_if(decoder.outputs, [](const DecoderOutput& o) { return o.name == "1"; });
-    const Reckoned facts = tests::factsOf(job);
+    const JobAnalysis facts = tests::factsOf(job);
     auto all = findings(facts);
     for (Finding& each : all) tryOptions(each, facts);
     const Finding* one = found(all, "decoder.outputs");
@@ -241,7 +241,7 @@ TEST(Join, HangsOneLampBesideAnother) {
 
 TEST(Rules, StandSideBySide) {
     const Job job = shunter();
-    const Reckoned facts = tests::factsOf(job);
+    const JobAnalysis facts = tests::factsOf(job);
     const auto says =
         choose::byEachRule(facts, driveEvidence(job), tests::smallCatalogue().decoders[1]);
     ASSERT_EQ(says.size(), 3U);

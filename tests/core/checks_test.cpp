@@ -492,7 +492,7 @@ TEST(LampJudgement, BareTrackTurnsLampsRound) {
     // Where there is no decoder no decoder's rectifier is taken off; the one that is fitted is, as
     // assumed, and one that was read as read.
     const auto bus = [&](const Job& job) {
-        return reckoned(job, house, smallCatalogue()).groups[0]->bus.value();
+        return analysed(job, house, smallCatalogue()).groups[0]->bus.value();
     };
     EXPECT_NEAR(bus(coach), 14.5, 1e-12);
     EXPECT_NEAR(bus(rectified), 13.3, 1e-12);
@@ -1131,7 +1131,7 @@ TEST(GroupState, GivesAMeasuredLampNoSpreadOfItsOwn) {
 }
 TEST(LitLamps, AreAsBrightAsTheCubeRootOfTheirLight) {
     const Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2", "lamp rear red"});
-    const auto lit = litLamps(job, reckoned(job, house, smallCatalogue()).groups);
+    const auto lit = litLamps(job, analysed(job, house, smallCatalogue()).groups);
     ASSERT_EQ(lit.size(), 2U);
     EXPECT_NEAR(lit[0].brightness, std::cbrt(lit[0].current.value() / 0.02), 1e-12);
     EXPECT_EQ(lit[1].brightness, 0);
@@ -1202,7 +1202,7 @@ TEST(Verdicts, AreTheFindingsWithoutWords) {
                  {"decoder board", "lamp cab white on green", "resistor cab 100k", "track 24V"}),
           jotted(shunter(), {"decoder none", "lamp front white"}),
           tests::newJob("Aurora", "saloon", {})}) {
-        const Reckoned facts = reckoned(job, house, smallCatalogue());
+        const JobAnalysis facts = analysed(job, house, smallCatalogue());
         const auto words = findings(facts);
         const auto bare = verdicts(facts);
         ASSERT_EQ(words.size(), bare.size());

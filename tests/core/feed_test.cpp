@@ -55,7 +55,7 @@ TEST(RailFeed, ALampBehindItsResistorLosesHalfOfItsLightInRCLn2) {
 
 TEST(RailFeed, BehindADriverTheCapacitorGivesACurrent) {
     const Job job = saloon({"lamp table warm white", "driver table 10mA", "rectifier silicon"});
-    const Reckoned facts = factsOf(job);
+    const JobAnalysis facts = factsOf(job);
     const auto feed = railFeed(facts);
     ASSERT_TRUE(feed);
     EXPECT_NEAR(feed->total.value(), 0.010, 1e-9);
@@ -115,7 +115,7 @@ TEST(LampJudgement, ABleedEmptiesTheCapacitorAndTakesItsShare) {
     EXPECT_FALSE(has(checkedAll(tests::jotted(job, {"bleed none"})), "lamp.bleed"));
     // It draws with the lamps, so less time is left to get over dirt.
     const auto carried = [](const Job& of) {
-        const Reckoned facts = factsOf(of);
+        const JobAnalysis facts = factsOf(of);
         return carriedFor(*railFeed(facts), Farads{330e-6}, true, Volts{8})->value();
     };
     EXPECT_LT(carried(tests::jotted(job, {"bleed 1k"})), carried(job));
@@ -314,9 +314,9 @@ TEST(LampJudgement, TheWeakestLampOfARowCounts) {
         {"supply fixed dc 12V", "lamp table white", "inline table red", "resistor table 330"});
     job.groups[0].rows[0].lamps[0].part.limit = Amperes{0.3};
     job.groups[0].rows[0].lamps[1].part.limit = Amperes{0.012};
-    EXPECT_NEAR(reckoned(job, {}, smallCatalogue()).groups[0]->rows[0].limit.value(), 0.012, 1e-12);
+    EXPECT_NEAR(analysed(job, {}, smallCatalogue()).groups[0]->rows[0].limit.value(), 0.012, 1e-12);
     std::swap(job.groups[0].rows[0].lamps[0].part.limit, job.groups[0].rows[0].lamps[1].part.limit);
-    EXPECT_NEAR(reckoned(job, {}, smallCatalogue()).groups[0]->rows[0].limit.value(), 0.012, 1e-12);
+    EXPECT_NEAR(analysed(job, {}, smallCatalogue()).groups[0]->rows[0].limit.value(), 0.012, 1e-12);
 }
 TEST(LampJudgement, UltraVioletIsKeptFromEyes) {
     const auto caution = [](const char* colour) {
@@ -365,7 +365,7 @@ TEST(GapChart, FollowsTheBusThroughAGap) {
 
 TEST(Driver, KeepsItsCurrentAsLongAsItHasTheVolts) {
     const auto current = [](const Job& job) {
-        return reckoned(job, {}, smallCatalogue()).groups[0]->rows[0].current.value();
+        return analysed(job, {}, smallCatalogue()).groups[0]->rows[0].current.value();
     };
     const Job one = saloon({"supply fixed dc 12V", "lamp table white", "driver table 10mA"});
     EXPECT_NEAR(current(one), 0.010, 1e-9);
@@ -379,7 +379,7 @@ TEST(Driver, KeepsItsCurrentAsLongAsItHasTheVolts) {
     // Rows side by side share it; alike they share it evenly.
     const Job two = tests::jotted(one, {"parallel table", "driver table 10mA"});
     EXPECT_NEAR(current(two), 0.005, 1e-9);
-    EXPECT_NEAR(reckoned(two, {}, smallCatalogue()).groups[0]->total.value(), 0.010, 1e-9);
+    EXPECT_NEAR(analysed(two, {}, smallCatalogue()).groups[0]->total.value(), 0.010, 1e-9);
 }
 
 TEST(Driver, IsJudged) {
@@ -622,7 +622,7 @@ TEST(Strip, IsCutWhereItMayBe) {
     EXPECT_NEAR(x(1), body(job).length.value() / 2, 1e-9);
     // At its rated volts it needs no resistor and takes what it is rated for.
     EXPECT_EQ(strip.rows[0].resistor, Ohms{0});
-    EXPECT_NEAR(reckoned(job, {}, smallCatalogue()).groups[0]->rows[0].current.value(), 0.02, 1e-6);
+    EXPECT_NEAR(analysed(job, {}, smallCatalogue()).groups[0]->rows[0].current.value(), 0.02, 1e-6);
     EXPECT_EQ(finding(checkedAll(job), "lamp.current:saloon light/1").state, State::Fine);
     // On 16 V it wants one; one line serves every section.
     const Job hot =

@@ -606,13 +606,13 @@ TEST(Targets, ThatNobodySetAreAssumedAndADimLampNoFault) {
 /// The first remedy offered, as it is tried; empty without any.
 std::string firstCure(const Job& job, const std::string& id) {
     Finding told = finding(checkedAll(job), id);
-    const Reckoned facts = tests::factsOf(job);
+    const JobAnalysis facts = tests::factsOf(job);
     tryOptions(told, facts);
     return told.options.empty() ? std::string() : told.options.front().jot;
 }
 State stateOfFirstCure(const Job& job, const std::string& id) {
     Finding told = finding(checkedAll(job), id);
-    const Reckoned facts = tests::factsOf(job);
+    const JobAnalysis facts = tests::factsOf(job);
     tryOptions(told, facts);
     return told.options.empty() ? told.state : told.options.front().state;
 }
@@ -723,7 +723,7 @@ TEST(Cures, AreNoMoreThanWereTried) {
     Finding told = finding(checkedAll(job), "lamp.current:front lamp");
     const Option one = told.options.front();
     told.options.assign(10, one);
-    const Reckoned facts = tests::factsOf(job);
+    const JobAnalysis facts = tests::factsOf(job);
     tryOptions(told, facts);
     EXPECT_EQ(told.options.size(), 8U);
 }

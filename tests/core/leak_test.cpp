@@ -23,7 +23,7 @@ Job can(std::initializer_list<const char*> lines,
 }
 Stands stands(const Job& job) { return standsAt(factsOf(job), *job.bank); }
 BankState stateOfBank(const Job& job) {
-    const Reckoned facts = factsOf(job);
+    const JobAnalysis facts = factsOf(job);
     return bankState(facts, *job.bank, loadsOf(facts));
 }
 
@@ -164,7 +164,7 @@ TEST(Leak, LeavesLessInItAndTakesOfIt) {
     EXPECT_NEAR(state.full.value(), 9.3, 1e-12);
     EXPECT_NEAR(state.highest.value(), stateOfBank(tight).highest.value(), 1e-12);
     // The same bank charged to that, with the path of the leak among its loads.
-    const Reckoned facts = factsOf(leaky);
+    const JobAnalysis facts = factsOf(leaky);
     BusLoads loads = loadsOf(facts).bus;
     const auto hold = [&](const BusLoads& all) {
         return holdOf(state.bank, Volts{9.3}, processorMinimum, all, 1)->time->value();
@@ -179,7 +179,7 @@ TEST(Leak, LeavesLessInItAndTakesOfIt) {
     const char* large = "bank 22mF 25V charge 100R diode 0.35V";
     const auto full = [](const Job& of) {
         const Job job = jotted(of, {"gap 80mm both"});
-        const Reckoned all = factsOf(job);
+        const JobAnalysis all = factsOf(job);
         const auto at = crossingOver(all, loadsOf(all), places(job).front(), job.bank);
         return at ? at->full.value() : 0;
     };

@@ -42,7 +42,7 @@ double perFarad(double full, double minimum, double diode, double constant, doub
 
 TEST(Lifted, TheHandTheLampsTheProcessorAndTheVoltsEachHaveTheirShare) {
     const Job job = lit();
-    const Reckoned facts = factsOf(job);
+    const JobAnalysis facts = factsOf(job);
     const Loads still = standingStill(loadsOf(facts));
     ASSERT_EQ(still.bus.lamps.size(), 1u);
     ASSERT_TRUE(still.bus.resistive.empty());
@@ -120,7 +120,7 @@ TEST(Lifted, TheTruthOfRandomBanksLiesWithinWhatIsSaid) {
     const Job job =
         jotted(tests::newJob("Smelt", "railbus"),
                {"decoder small", "lamp front white", "resistor front 1k", "bank module-22m-18"});
-    const Reckoned facts = factsOf(job);
+    const JobAnalysis facts = factsOf(job);
     const Loads loads = loadsOf(facts);
     ASSERT_TRUE(loads.motorAssumed);
     const BankState state = bankState(facts, *job.bank, loads);
@@ -168,7 +168,7 @@ TEST(Lifted, WhatIsPrintedIsDeniedOnlyBeyondDoubt) {
 }
 TEST(Lifted, TheLineSaysHowSurelyAndTheCheckFollows) {
     const Job job = lit();
-    const Reckoned facts = factsOf(job);
+    const JobAnalysis facts = factsOf(job);
     const double whole =
         bankState(facts, *job.bank, standingStill(loadsOf(facts))).hold->time->value();
     const auto line = [&](double share) { return "fade " + std::to_string(whole * share) + "s"; };
@@ -192,7 +192,7 @@ TEST(Lifted, TheWorstCaseLacksAsMuchAsWasNotSure) {
     const auto worst = [](double within) {
         Job job = lit();
         job.bank->measured = FoundCapacitance{job.bank->part.capacitance, "", within};
-        const Reckoned facts = factsOf(job);
+        const JobAnalysis facts = factsOf(job);
         return bankState(facts, *job.bank, loadsOf(facts)).worst->value();
     };
     EXPECT_NEAR(worst(0.3), worst(0) * 0.7, 1e-9);

@@ -242,7 +242,7 @@ TEST(LightPath, AStrangeColourIsSaid) {
 
 TEST(LightPath, IsSeenInTheDark) {
     const auto lit = [](const Job& job) {
-        const Reckoned facts = factsOf(job);
+        const JobAnalysis facts = factsOf(job);
         return litLamps(job, facts.groups).front();
     };
     const LitLamp bare = lit(marker({}));

@@ -98,7 +98,7 @@ TEST(Operating, ALampIsSeenByTheLightOfTheRoom) {
         tests::jotted(tests::shunter(),
                       {"track 14.8V", "lamp front white", "output front bare", "resistor front 2k2",
                        "lamp rear red", "output rear bare", "resistor rear 470k"});
-    const Reckoned facts = tests::factsOf(job);
+    const JobAnalysis facts = tests::factsOf(job);
     const auto seen = [&](RoomLight room) {
         Operating operating;
         operating.room = room;

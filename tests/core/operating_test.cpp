@@ -23,7 +23,7 @@ Job lit() {
 }
 std::map<std::string, double> currents(const Job& job, const Operating& operating) {
     std::map<std::string, double> all;
-    const Reckoned facts = factsOf(job);
+    const JobAnalysis facts = factsOf(job);
     for (const LitLamp& lamp : litWhen(facts, operating)) all[lamp.name] = lamp.current.value();
     return all;
 }
@@ -84,7 +84,7 @@ TEST(Operating, BelowItsLeastVoltsTheDecoderIsOutButTheSupplyIsNot) {
 }
 TEST(Operating, TellsFromWhichVoltsEachComesOn) {
     const Job job = jotted(lit(), {"lamp amber on supply called glow", "resistor glow 1k"});
-    const Reckoned facts = factsOf(job);
+    const JobAnalysis facts = factsOf(job);
     const auto from = comesOnAt(facts, {});
     ASSERT_EQ(from.size(), 4U);
     EXPECT_EQ(*from[0], usuallyAwakeFrom);           // its LED would glow earlier

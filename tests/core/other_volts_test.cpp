@@ -86,7 +86,7 @@ TEST(Dimming, LeavesAShareOfTheLightAndAsksForThatMuchMoreCurrent) {
     EXPECT_NEAR(after.groups[0]->rows[0].current.value(), before.groups[0]->rows[0].current.value(),
                 1e-15);
     EXPECT_LT(after.groups[0]->rows[0].ideal, before.groups[0]->rows[0].ideal * 0.5);
-    const auto light = [](const Job& job, const Reckoned& facts) {
+    const auto light = [](const Job& job, const JobAnalysis& facts) {
         return std::pow(litLamps(job, facts.groups).front().brightness, 3);
     };
     EXPECT_NEAR(light(dimmed, after), 0.4 * light(full, before), 1e-9);

@@ -120,7 +120,7 @@ TEST_F(RandomJobs, AnOptionPromisesWhatFollowsWithAllThatGetsWorse) {
         said.clear();
         const Job made = job();
         const auto before = statesOf(made);
-        const Reckoned facts = factsOf(made);
+        const JobAnalysis facts = factsOf(made);
         Trials trying(facts);
         for (Finding finding : findings(facts)) {
             if (finding.state == State::Fine || finding.options.empty()) continue;

@@ -217,7 +217,7 @@ TEST(Ranking, OneThatIsCloseStillDoesAndSaysWhatIsClose) {
     tight.price = 1;
     parts.decoders.push_back(tight);
     const Job job = shunter();
-    const auto ranked = rankedDecoders(reckoned(job, House(), parts), driveEvidence(job));
+    const auto ranked = rankedDecoders(analysed(job, House(), parts), driveEvidence(job));
     const auto found = std::find_if(ranked.begin(), ranked.end(), [](const RankedDecoder& each) {
         return each.decoder->id == "tight";
     });
@@ -275,7 +275,7 @@ TEST(Ranking, WhatIsBetterInEverythingNeverStandsBelow) {
               jotted(shunter(), {"only sound", "lamp cab white on 1", "resistor cab 1k"}),
               jotted(shunter(), {"track 20V", "socket none", "only under 24mm"}),
               tests::newJob("x", "railbus", {"N", 160})}) {
-            const auto ranked = rankedDecoders(reckoned(job, house, parts), driveEvidence(job));
+            const auto ranked = rankedDecoders(analysed(job, house, parts), driveEvidence(job));
             const auto at = [&](const std::string& id) {
                 return std::find_if(
                            ranked.begin(), ranked.end(),
@@ -300,7 +300,7 @@ TEST(Ranking, ShippedDecodersAreManyAndEachOneFitsSomething) {
             const Job job = jotted(tests::newJob("x", "box-electric", *scaleNamed(scale)),
                                    {stall, "slip 0.3A"});
             for (const RankedDecoder& each :
-                 rankedDecoders(reckoned(job, house, shipped), driveEvidence(job))) {
+                 rankedDecoders(analysed(job, house, shipped), driveEvidence(job))) {
                 if (each.worst <= State::Close) std::erase(never, each.decoder->id);
             }
         }
@@ -308,7 +308,7 @@ TEST(Ranking, ShippedDecodersAreManyAndEachOneFitsSomething) {
     const Job carried = jotted(tests::newJob("x", "box-electric", *scaleNamed("G")),
                                {"stall 1.2A 12V", "slip 0.3A", "battery 3 li-ion 2.6Ah"});
     for (const RankedDecoder& each :
-         rankedDecoders(reckoned(carried, house, shipped), driveEvidence(carried))) {
+         rankedDecoders(analysed(carried, house, shipped), driveEvidence(carried))) {
         if (each.worst <= State::Close) std::erase(never, each.decoder->id);
     }
     EXPECT_EQ(never, std::vector<std::string>{});
@@ -317,7 +317,7 @@ TEST(Ranking, OfEqualsWhatASisterHasComesBeforeTheCheaper) {
     const Job job = shunter();
     House house;
     const auto first = [&](const std::vector<Sister>& sisters) {
-        return rankedDecoders(reckoned(job, house, smallCatalogue(), sisters), driveEvidence(job))
+        return rankedDecoders(analysed(job, house, smallCatalogue(), sisters), driveEvidence(job))
             .front();
     };
     const std::string cheapest = first({}).decoder->id;
@@ -326,7 +326,7 @@ TEST(Ranking, OfEqualsWhatASisterHasComesBeforeTheCheaper) {
     // Where all are close it still speaks for one.
     const Job tight = jotted(tests::newJob("x", "railcar"), {"stall 0.5A 12V"});
     const auto close =
-        rankedDecoders(reckoned(tight, house, smallCatalogue(), {{2, "No. 5", {}, "large"}}),
+        rankedDecoders(analysed(tight, house, smallCatalogue(), {{2, "No. 5", {}, "large"}}),
                        driveEvidence(tight));
     ASSERT_EQ(close.front().worst, State::Close);
     EXPECT_EQ(close.front().decoder->id, "large");
@@ -340,7 +340,7 @@ TEST(Ranking, OfEqualsWhatLiesInTheDrawerComesFirst) {
     const Job job = shunter();
     House house;
     const auto first = [&] {
-        return rankedDecoders(reckoned(job, house, smallCatalogue()), driveEvidence(job)).front();
+        return rankedDecoders(analysed(job, house, smallCatalogue()), driveEvidence(job)).front();
     };
     const std::string cheapest = first().decoder->id;
     ASSERT_NE(cheapest, "large");

@@ -85,7 +85,7 @@ TEST(ReserveLoads, LampsDrawWhatTheyWereSolvedFor) {
         jotted(shunter(),
                {"lamp front white", "parallel front red", "resistor front 2k2", "shared front 100",
                 "output front 330R", "lamp cab white on supply", "resistor cab 1k"});
-    const Reckoned facts = factsOf(job);
+    const JobAnalysis facts = factsOf(job);
     Loads loads = loadsOf(facts);
     loads.bus.power = Watts{0};
     // What hangs on the supply itself goes dark with the track; the others and the processor draw.
@@ -294,7 +294,7 @@ TEST(ReserveJots, FitABankWithItsChargePath) {
 }
 TEST(ReserveJots, ALiftTellsTheFaradsThatAreReallyThere) {
     const Job fitted = jotted(shunter(), {"bank module-22m-18"});
-    const Reckoned facts = factsOf(fitted);
+    const JobAnalysis facts = factsOf(fitted);
     const Seconds held = *bankState(facts, *fitted.bank, loadsOf(facts)).hold->time;
     const auto lifted = [&](double share) {
         const std::string line = "lift " + std::to_string(held.value() * share * 1000) + "ms";
@@ -303,7 +303,7 @@ TEST(ReserveJots, ALiftTellsTheFaradsThatAreReallyThere) {
     // The time is in proportion to the farads: half the time, half of what is printed.
     EXPECT_NEAR(capacitanceOf(*lifted(0.5).bank).value(), 11e-3, 1e-5);
     const Job half = lifted(0.5);
-    const Reckoned after = factsOf(half);
+    const JobAnalysis after = factsOf(half);
     EXPECT_NEAR(bankState(after, *half.bank, loadsOf(after)).hold->time->value(), held.value() / 2,
                 1e-6);
     const auto told = [](const Job& job) {
@@ -329,7 +329,7 @@ TEST(ReserveJots, ALiftTellsTheFaradsThatAreReallyThere) {
 TEST(ReserveJots, FadingLampsTellTheFaradsWithoutTheMotor) {
     const Job fitted = jotted(shunter(), {"decoder middle", "lamp front white", "resistor front 1k",
                                           "bank electrolytic-2200u-25 charge 100R diode 0.35V"});
-    const Reckoned facts = factsOf(fitted);
+    const JobAnalysis facts = factsOf(fitted);
     const Loads still = standingStill(loadsOf(facts));
     EXPECT_EQ(still.bus.power, Watts{0});
     EXPECT_GT(loadsOf(facts).bus.power, Watts{0});
@@ -559,7 +559,7 @@ TEST(Crossings, ABankThatIsMostlySpentTellsWhereItIsFullAgain) {
         if (seen(less, points).state != State::Fine) break;
         tight = less;
     }
-    const Reckoned facts = factsOf(tight);
+    const JobAnalysis facts = factsOf(tight);
     const auto at = crossingOver(facts, loadsOf(facts), places(tight)[0], tight.bank, false);
     ASSERT_TRUE(at);
     const Bank bank = onBus(facts, *tight.bank, loadsOf(facts));

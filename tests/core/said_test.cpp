@@ -67,7 +67,7 @@ const char* gravityWord(Gravity gravity) {
 
 std::string saidOf(const Job& job) {
     std::ostringstream out;
-    const Reckoned facts = tests::factsOf(job);
+    const JobAnalysis facts = tests::factsOf(job);
     for (Finding& finding : findings(facts)) {
         out << name(finding.state) << ", " << gravityWord(finding.gravity) << " [" << finding.stage
             << " " << finding.id << "] " << plain(finding.sentence) << "\n";
@@ -123,7 +123,7 @@ TEST(Said, OptionsAreWorthWhatTheirJudgePromised) {
     int promised = 0;
     for (const Case& one : cases()) {
         const Job job = jobOf(one);
-        const Reckoned facts = tests::factsOf(job);
+        const JobAnalysis facts = tests::factsOf(job);
         for (Finding& finding : findings(facts)) {
             for (const Option& option : finding.options) {
                 EXPECT_FALSE(plain(option.what).empty()) << one.name << ": " << option.jot;

@@ -46,7 +46,7 @@ TEST(Trials, WhatOnlyMovesTheTroubleComesLastAndSaysSo) {
     Catalogue parts = tests::smallCatalogue();
     parts.decoders[1].outputs.pop_back();  // "middle" loses its output 1
     const House house;
-    const Reckoned facts = reckoned(job, house, parts);
+    const JobAnalysis facts = analysed(job, house, parts);
     const auto all = findings(facts);
     Finding rating = *found(all, "motor.rating");
     // As if it had been picked in closed form by the motor alone.
@@ -83,7 +83,7 @@ TEST(Trials, LeaveAnswersAndWhatIsFineAlone) {
 }
 
 /// The findings in words, to be compared.
-std::vector<std::string> told(const Reckoned& facts) {
+std::vector<std::string> told(const JobAnalysis& facts) {
     std::vector<std::string> all;
     for (const Finding& one : findings(facts)) all.push_back(one.id + ": " + plain(one.sentence));
     return all;
@@ -91,19 +91,19 @@ std::vector<std::string> told(const Reckoned& facts) {
 TEST(Trials, AJobReckonedAfterAChangeIsAsIfReckonedAnew) {
     const Job job = jotted(
         shunter(), {"lamp front white", "resistor front 1k", "lamp rear red", "resistor rear 2k2"});
-    const Reckoned before = factsOf(job);
+    const JobAnalysis before = factsOf(job);
     const auto as = told(before);
     for (const char* change :
          {"resistor rear 100", "lamp cab white", "remove front", "track 12V", "track 20V",
           "decoder none", "decoder small", "supply dc", "margin 30%"}) {
         const Job after = jotted(job, {change});
-        EXPECT_EQ(told(reckonedAfter(before, after)), told(factsOf(after))) << change;
+        EXPECT_EQ(told(reanalysed(before, after)), told(factsOf(after))) << change;
     }
-    EXPECT_NE(told(reckonedAfter(before, jotted(job, {"track 20V"}))), as);
+    EXPECT_NE(told(reanalysed(before, jotted(job, {"track 20V"}))), as);
 }
 TEST(Trials, OneFindingAloneIsWordedAsAmongTheOthers) {
     const Job job = jotted(shunter(), {"lamp front white", "resistor front 100"});
-    const Reckoned facts = factsOf(job);
+    const JobAnalysis facts = factsOf(job);
     for (const Finding& one : findings(facts)) {
         const auto alone = findingsOf(facts, one.id);
         ASSERT_FALSE(alone.empty()) << one.id;
@@ -115,7 +115,7 @@ TEST(Trials, OneFindingAloneIsWordedAsAmongTheOthers) {
 TEST(Trials, AGroupsStateIsFoundByItsId) {
     const Job job = jotted(
         shunter(), {"lamp front white", "resistor front 1k", "lamp rear red", "resistor rear 2k2"});
-    const Reckoned facts = factsOf(job);
+    const JobAnalysis facts = factsOf(job);
     ASSERT_EQ(facts.groups.size(), 2U);
     for (std::size_t g = 0; g < 2; ++g) {
         const GroupState* state = facts.group(job.groups[g].id);

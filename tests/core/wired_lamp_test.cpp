@@ -151,7 +151,7 @@ TEST(JotWired, MakesAPartThatTheCircuitIsSolvedWith) {
     EXPECT_EQ(part.name, "white LED behind 1 kΩ");
     EXPECT_TRUE(job.groups[0].rows[0].lamps[0].measured);
     // At the bus it takes what it would at the supply, but for the switch.
-    const Reckoned facts = tests::factsOf(job);
+    const JobAnalysis facts = tests::factsOf(job);
     const RowState& row = facts.groups[0]->rows[0];
     EXPECT_NEAR(voltageOf(*law(part), Amperes{0.0084}).value(), 12, 1e-9);
     EXPECT_NEAR(voltageOf(*law(part), row.current).value(), facts.groups[0]->drive.value(), 1e-3);

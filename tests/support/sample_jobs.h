@@ -1,8 +1,8 @@
 // Jobs that tests start from.
 #pragma once
 
+#include "core/work/job_analysis.h"
 #include "core/work/jot.h"
-#include "core/work/reckoned.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"
 
@@ -175,9 +175,9 @@ inline core::Job busy() {
 }
 
 /// What a job comes to with the small catalogue and the usual house. The job must outlive it.
-inline core::Reckoned factsOf(const core::Job& job) {
+inline core::JobAnalysis factsOf(const core::Job& job) {
     static const core::House house;
-    return core::reckoned(job, house, smallCatalogue());
+    return core::analysed(job, house, smallCatalogue());
 }
 
 }  // namespace glimmet::tests

@@ -273,7 +273,7 @@ DecoderRack::DecoderRack(QWidget* parent)
 
 DecoderRack::~DecoderRack() = default;
 
-void DecoderRack::show(const core::Reckoned& facts, const std::vector<core::Finding>&,
+void DecoderRack::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
                        const std::string&) {
     std::vector<core::choose::RankedDecoder> ranked;
     if (!core::motorsOf(facts.job).empty()) {

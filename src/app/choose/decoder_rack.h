@@ -22,7 +22,7 @@ class DecoderRack : public StageStrip {
 public:
     explicit DecoderRack(QWidget* parent = nullptr);
     ~DecoderRack() override;
-    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+    void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
 
 private:

@@ -18,7 +18,7 @@ class DistrictStrip : public StageStrip {
 public:
     explicit DistrictStrip(QWidget* parent = nullptr);
     ~DistrictStrip() override;
-    void show(const core::Reckoned&, const std::vector<core::Finding>&,
+    void show(const core::JobAnalysis&, const std::vector<core::Finding>&,
               const std::string&) override {}
     void showWorkshop(const core::WorkshopFacts& facts, const std::string& subject) override;
 

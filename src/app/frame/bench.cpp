@@ -172,7 +172,7 @@ void Bench::judge() {
     m_trial.setFuture({});
     QElapsedTimer judging;
     judging.start();
-    if (m_jobId) m_facts.emplace(core::reckoned(m_job, m_record.house, m_catalogue, m_sisters));
+    if (m_jobId) m_facts.emplace(core::analysed(m_job, m_record.house, m_catalogue, m_sisters));
     if (m_onWorkshop)
         m_findings = core::findings(workshopFacts());
     else if (m_facts)
@@ -214,7 +214,7 @@ void Bench::trySpoken() {
     m_trial.setFuture(
         QtConcurrent::run([job = m_job, house = m_record.house, catalogue = m_catalogue,
                            sisters = m_sisters, tried = *about]() mutable {
-            core::tryOptions(tried, core::reckoned(job, house, catalogue, std::move(sisters)));
+            core::tryOptions(tried, core::analysed(job, house, catalogue, std::move(sisters)));
             return tried;
         }));
 }
@@ -343,11 +343,11 @@ core::Result<core::Text> Bench::understood(const QString& line) const {
 }
 
 bool Bench::wouldBe(const QString& line,
-                    const std::function<void(const core::Reckoned&)>& seen) const {
+                    const std::function<void(const core::JobAnalysis&)>& seen) const {
     if (m_onWorkshop || !hasJob()) return false;
     const auto with = core::understood(line.toStdString(), m_job, m_catalogue, today(), m_record);
     if (!with) return false;
-    seen(core::reckoned(with->after, m_record.house, m_catalogue, m_sisters));
+    seen(core::analysed(with->after, m_record.house, m_catalogue, m_sisters));
     return true;
 }
 

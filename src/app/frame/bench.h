@@ -42,7 +42,7 @@ public:
     [[nodiscard]] store::JobId jobId() const { return m_jobId.value_or(0); }
     [[nodiscard]] const core::Job& job() const { return m_job; }
     /// What the open job comes to. Range: there is one.
-    [[nodiscard]] const core::Reckoned& facts() const { return *m_facts; }
+    [[nodiscard]] const core::JobAnalysis& facts() const { return *m_facts; }
     [[nodiscard]] const std::vector<core::Finding>& findings() const { return m_findings; }
     [[nodiscard]] std::string_view stage() const { return m_stage; }
     /// The id of what is pointed at, or empty.
@@ -69,7 +69,8 @@ public:
     [[nodiscard]] std::vector<core::JotCompletion> completions(const QString& line) const;
     /// The open job as it would be with a line, for as long as `seen` looks at it. False: the line
     /// is none of a job.
-    bool wouldBe(const QString& line, const std::function<void(const core::Reckoned&)>& seen) const;
+    bool wouldBe(const QString& line,
+                 const std::function<void(const core::JobAnalysis&)>& seen) const;
     /// Enters a jot line. False, with the sentence in failed(), when nothing was taken.
     bool take(const QString& line);
     /// Enters several as one change; a refused one keeps all of them out.
@@ -124,7 +125,7 @@ private:
     bool m_onWorkshop = false;
     std::string_view m_stageBefore = core::jobRooms().front().name;  ///< of the job
     core::Job m_job;
-    std::optional<core::Reckoned> m_facts;  ///< of m_job
+    std::optional<core::JobAnalysis> m_facts;  ///< of m_job
     std::vector<core::Finding> m_findings;
     qint64 m_judgingMicroseconds = 0;       ///< what judging the whole job took
     std::set<std::string> m_tried;          ///< findings whose options were tried

@@ -353,8 +353,8 @@ void MainWindow::showPicture() {
     m_picture->show(m_bench.facts(), stageView(m_bench.stage()).lens, inQuestion());
     // What is said anew, say because an answer came in from beside, leaves it held.
     if (!m_held.isEmpty())
-        m_bench.wouldBe(m_held,
-                        [&](const core::Reckoned& facts) { m_picture->showTried(facts, m_held); });
+        m_bench.wouldBe(
+            m_held, [&](const core::JobAnalysis& facts) { m_picture->showTried(facts, m_held); });
 }
 
 std::string MainWindow::inQuestion() const {

@@ -181,7 +181,7 @@ LookStrip::LookStrip(QWidget* parent)
 
 LookStrip::~LookStrip() = default;
 
-void LookStrip::show(const core::Reckoned& facts, const std::vector<core::Finding>&,
+void LookStrip::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
                      const std::string& subject) {
     const core::Job& job = facts.job;
     const auto is = [&](const auto& each) { return each.id == subject; };

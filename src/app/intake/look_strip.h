@@ -20,7 +20,7 @@ class LookStrip : public StageStrip {
 public:
     explicit LookStrip(QWidget* parent = nullptr);
     ~LookStrip() override;
-    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+    void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
     /// A picture is a photo of what is in question.
     bool takeFile(const QString& path) override;

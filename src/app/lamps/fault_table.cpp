@@ -35,7 +35,7 @@ FaultTable::FaultTable(QWidget* parent) : QWidget(parent) {
     setToolTip(tr("Press a line to see it in the dark; again, or Escape, and all is as it was"));
 }
 
-void FaultTable::show(const core::Reckoned& facts, const core::LampGroup* group) {
+void FaultTable::show(const core::JobAnalysis& facts, const core::LampGroup* group) {
     choose(-1);
     m_cases.clear();
     m_columns.clear();

@@ -19,7 +19,7 @@ class FaultTable : public QWidget {
 public:
     explicit FaultTable(QWidget* parent = nullptr);
     /// `group` nullptr: nothing chosen.
-    void show(const core::Reckoned& facts, const core::LampGroup* group);
+    void show(const core::JobAnalysis& facts, const core::LampGroup* group);
     [[nodiscard]] QSize minimumSizeHint() const override;
     [[nodiscard]] const std::vector<core::lamps::FaultCase>& cases() const { return m_cases; }
 

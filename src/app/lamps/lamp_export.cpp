@@ -65,7 +65,7 @@ QString exportLamps(Schematic& schematic, const core::Job& job, const core::Hous
     QByteArray bytes;
     if (ending == u"csv"_s) {
         const core::Catalogue none;
-        bytes = QByteArray::fromStdString(core::lamps::lampList(core::reckoned(job, house, none)));
+        bytes = QByteArray::fromStdString(core::lamps::lampList(core::analysed(job, house, none)));
     } else if (ending == u"cir"_s) {
         const auto one = std::find_if(job.groups.begin(), job.groups.end(),
                                       [&](const auto& each) { return each.id == group; });

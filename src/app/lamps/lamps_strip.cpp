@@ -260,7 +260,7 @@ void LampsStrip::saveAs(const QString& path) {
     if (!fault.isEmpty()) emit refused(fault);
 }
 
-void LampsStrip::show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+void LampsStrip::show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
                       const std::string& subject) {
     const core::Job& job = facts.job;
     std::vector<OutputEntry> entries;

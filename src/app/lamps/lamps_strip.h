@@ -29,7 +29,7 @@ class LampsStrip : public StageStrip {
 public:
     explicit LampsStrip(QWidget* parent = nullptr);
     ~LampsStrip() override;
-    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+    void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
     [[nodiscard]] Schematic* schematic() { return m_schematic; }
     /// Writes the group that is shown, or the lamps of the job: lamp_export.h.

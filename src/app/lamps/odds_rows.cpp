@@ -65,7 +65,7 @@ QSize OddsRows::minimumSizeHint() const {
             oddsHead + static_cast<int>(std::max<std::size_t>(m_lines.size(), 3)) * oddsLine};
 }
 
-void OddsRows::show(const core::Reckoned& facts, const core::LampGroup* group) {
+void OddsRows::show(const core::JobAnalysis& facts, const core::LampGroup* group) {
     m_stop.request_stop();
     m_lines.clear();
     m_asked.reset();

@@ -19,7 +19,7 @@ public:
     explicit OddsRows(QWidget* parent = nullptr);
     ~OddsRows() override;
     /// `group` nullptr: nothing chosen.
-    void show(const core::Reckoned& facts, const core::LampGroup* group);
+    void show(const core::JobAnalysis& facts, const core::LampGroup* group);
     [[nodiscard]] QSize minimumSizeHint() const override;
     [[nodiscard]] const std::vector<core::lamps::OddsLine>& lines() const { return m_lines; }
     [[nodiscard]] bool busy() const { return m_watcher.isRunning(); }

@@ -197,7 +197,7 @@ Schematic::Schematic(QWidget* parent) : SymbolBoard(parent) {
     setAccessibleName(tr("Schematic"));
 }
 
-void Schematic::show(const core::Reckoned& facts, const core::LampGroup* group,
+void Schematic::show(const core::JobAnalysis& facts, const core::LampGroup* group,
                      const QString& empty) {
     if (!group || group->id != m_group.id) m_inHand = 0;
     m_has = false;

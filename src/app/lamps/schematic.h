@@ -3,7 +3,7 @@
 #pragma once
 
 #include "app/theme/symbol_board.h"
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 
 #include <optional>
 #include <vector>
@@ -15,7 +15,7 @@ class Schematic : public SymbolBoard {
 public:
     explicit Schematic(QWidget* parent = nullptr);
     /// `group` nullptr: nothing chosen, `empty` is said instead.
-    void show(const core::Reckoned& facts, const core::LampGroup* group, const QString& empty);
+    void show(const core::JobAnalysis& facts, const core::LampGroup* group, const QString& empty);
     [[nodiscard]] QSize minimumSizeHint() const override;
 
     void paint(QPainter& painter) override;

@@ -28,7 +28,7 @@ HealthPlot::HealthPlot(QWidget* parent) : QWidget(parent), m_plot(plotIn(this)) 
     setObjectName(u"healthPlot"_s);
 }
 
-bool HealthPlot::show(const core::Reckoned& facts) {
+bool HealthPlot::show(const core::JobAnalysis& facts) {
     const auto chart = core::measure::healthChart(facts);
     setVisible(chart.has_value());
     const Theme& look = theme();

@@ -16,7 +16,7 @@ class HealthPlot : public QWidget {
 public:
     explicit HealthPlot(QWidget* parent = nullptr);
     /// False where light running was not read on two days: there is nothing to show.
-    bool show(const core::Reckoned& facts);
+    bool show(const core::JobAnalysis& facts);
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;

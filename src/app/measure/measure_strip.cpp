@@ -65,7 +65,7 @@ MeasureStrip::MeasureStrip(QWidget* parent) : StageStrip(parent) {
     });
 }
 
-void MeasureStrip::show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+void MeasureStrip::show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
                         const std::string& subject) {
     // A log belongs to the model that it was opened for.
     const bool another = facts.job.name != m_job;

@@ -16,7 +16,7 @@ class MeasureStrip : public StageStrip {
     Q_OBJECT
 public:
     explicit MeasureStrip(QWidget* parent = nullptr);
-    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+    void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
     bool takeFile(const QString& path) override;
 

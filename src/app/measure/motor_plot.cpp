@@ -56,7 +56,7 @@ MotorPlot::MotorPlot(QWidget* parent) : StageStrip(parent), m_plot(plotIn(this))
     setAccessibleName(tr("Motor: current over volts, with the decoder's limits"));
 }
 
-void MotorPlot::show(const core::Reckoned& facts, const std::vector<core::Finding>&,
+void MotorPlot::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
                      const std::string&) {
     m_job = facts.job;
     m_house = facts.house;

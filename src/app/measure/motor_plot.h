@@ -15,7 +15,7 @@ class MotorPlot : public StageStrip {
     Q_OBJECT
 public:
     explicit MotorPlot(QWidget* parent = nullptr);
-    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+    void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
 
 protected:

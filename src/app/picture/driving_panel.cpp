@@ -224,7 +224,7 @@ DrivingPanel::DrivingPanel(QWidget* parent)
     });
 }
 
-void DrivingPanel::show(const core::Reckoned& facts, const core::Operating& operating) {
+void DrivingPanel::show(const core::JobAnalysis& facts, const core::Operating& operating) {
     m_operating = operating;
     m_numbers = core::keysOf(facts.job);
     while (m_keys.size() < m_numbers.size()) {

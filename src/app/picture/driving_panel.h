@@ -19,7 +19,7 @@ class DrivingPanel : public QWidget {
     Q_OBJECT
 public:
     explicit DrivingPanel(QWidget* parent = nullptr);
-    void show(const core::Reckoned& facts, const core::Operating& operating);
+    void show(const core::JobAnalysis& facts, const core::Operating& operating);
 
 signals:
     void driven(const core::Operating& operating);

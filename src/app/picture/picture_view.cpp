@@ -109,7 +109,8 @@ void PictureView::placePanel() {
     m_panel->setGeometry(0, height() - high, width(), high);
 }
 
-void PictureView::show(const core::Reckoned& facts, LensPainter lens, const std::string& subject) {
+void PictureView::show(const core::JobAnalysis& facts, LensPainter lens,
+                       const std::string& subject) {
     const bool another = !m_hasJob || facts.job.name != m_job.name;
     // Another model is driven anew; the same one goes on as it was. Where one has zoomed in to
     // measure, it stays so while its length stays.
@@ -118,7 +119,7 @@ void PictureView::show(const core::Reckoned& facts, LensPainter lens, const std:
                        core::lengthOf(facts.job) != core::lengthOf(m_job) ||
                        (m_fitted && !sameBodies(facts.job, m_job));
     m_job = facts.job;
-    m_facts.emplace(core::Reckoned{m_job, facts.house, facts.catalogue, facts.groups, {}});
+    m_facts.emplace(core::JobAnalysis{m_job, facts.house, facts.catalogue, facts.groups, {}});
     m_hasJob = true;
     m_lens = lens;
     m_subject = subject;
@@ -134,7 +135,7 @@ void PictureView::show(const core::Reckoned& facts, LensPainter lens, const std:
     update();
 }
 
-void PictureView::showTried(const core::Reckoned& facts, const QString& with) {
+void PictureView::showTried(const core::JobAnalysis& facts, const QString& with) {
     show(facts, m_lens, m_subject);
     m_tried = with;
 }

@@ -3,8 +3,8 @@
 #pragma once
 
 #include "app/picture/scene.h"
+#include "core/work/job_analysis.h"
 #include "core/work/operating.h"
-#include "core/work/reckoned.h"
 
 #include <QElapsedTimer>
 #include <QTimer>
@@ -21,9 +21,9 @@ class PictureView : public QWidget {
 public:
     explicit PictureView(QWidget* parent = nullptr);
     /// The job is copied: what is painted does not depend on who edits meanwhile.
-    void show(const core::Reckoned& facts, LensPainter lens, const std::string& subject);
+    void show(const core::JobAnalysis& facts, LensPainter lens, const std::string& subject);
     /// The same, but with something that is only tried: it says so, and is driven as it was.
-    void showTried(const core::Reckoned& facts, const QString& with);
+    void showTried(const core::JobAnalysis& facts, const QString& with);
     /// In the dark, with its lamps made so; empty words: as it was, with its lights as they were.
     void showAs(const core::Relit& relit, const QString& words);
     /// What the model stands on; nothing: the bench.
@@ -72,7 +72,7 @@ private:
     [[nodiscard]] core::Seconds now() const;  ///< since the view was made
     void placePanel();
     core::Job m_job;
-    std::optional<core::Reckoned> m_facts;  ///< of m_job
+    std::optional<core::JobAnalysis> m_facts;  ///< of m_job
     core::Operating m_operating;
     std::optional<core::TrackUnder> m_track;
     DrivingPanel* m_panel;

@@ -23,7 +23,7 @@ ProofStrip::ProofStrip(QWidget* parent) : StageStrip(parent), m_plot(plotIn(this
     setObjectName(u"proofStrip"_s);
 }
 
-void ProofStrip::show(const core::Reckoned& facts, const std::vector<core::Finding>&,
+void ProofStrip::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
                       const std::string&) {
     const core::Job& job = facts.job;
     const Theme& look = theme();

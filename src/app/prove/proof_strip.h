@@ -11,7 +11,7 @@ class ProofStrip : public StageStrip {
     Q_OBJECT
 public:
     explicit ProofStrip(QWidget* parent = nullptr);
-    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+    void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
 
 protected:

@@ -48,7 +48,7 @@ BankTable::BankTable(QWidget* parent) : QWidget(parent) {
     setCursor(Qt::PointingHandCursor);
 }
 
-void BankTable::show(const core::Reckoned& facts) {
+void BankTable::show(const core::JobAnalysis& facts) {
     m_rows.clear();
     m_asked = Asked{facts.job, facts.house, &facts.catalogue};
     if (isVisible()) work();
@@ -65,7 +65,7 @@ void BankTable::work() {
     if (!m_asked) return;
     const Asked asked = std::move(*m_asked);
     m_asked.reset();
-    m_rows = core::reserve::bankRows(core::reckoned(asked.job, asked.house, *asked.catalogue));
+    m_rows = core::reserve::bankRows(core::analysed(asked.job, asked.house, *asked.catalogue));
     m_focused = std::clamp(m_focused, 0, std::max(0, static_cast<int>(m_rows.size()) - 1));
     QStringList all;
     for (const auto& row : m_rows) {

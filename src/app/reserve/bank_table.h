@@ -16,7 +16,7 @@ class BankTable : public QWidget {
 public:
     explicit BankTable(QWidget* parent = nullptr);
     /// Worked out when it is looked at.
-    void show(const core::Reckoned& facts);
+    void show(const core::JobAnalysis& facts);
     [[nodiscard]] const std::vector<core::reserve::BankRow>& rows() const { return m_rows; }
     [[nodiscard]] QSize minimumSizeHint() const override;
 

@@ -118,7 +118,7 @@ ReserveStrip::ReserveStrip(QWidget* parent) : StageStrip(parent) {
     connect(m_hold, &HoldPlot::jotOffered, this, &ReserveStrip::jotOffered);
 }
 
-void ReserveStrip::show(const core::Reckoned& facts, const std::vector<core::Finding>&,
+void ReserveStrip::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
                         const std::string& subject) {
     if (facts.job.name != m_job) m_wanted.reset();
     m_job = facts.job.name;

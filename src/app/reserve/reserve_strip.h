@@ -25,7 +25,7 @@ class ReserveStrip : public StageStrip {
     Q_OBJECT
 public:
     explicit ReserveStrip(QWidget* parent = nullptr);
-    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+    void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
 
 private:

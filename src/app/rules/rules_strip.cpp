@@ -74,7 +74,7 @@ RulesStrip::RulesStrip(QWidget* parent) : StageStrip(parent) {
 
 RulesStrip::~RulesStrip() = default;
 
-void RulesStrip::show(const core::Reckoned&, const std::vector<core::Finding>&,
+void RulesStrip::show(const core::JobAnalysis&, const std::vector<core::Finding>&,
                       const std::string&) {}
 
 void RulesStrip::showWorkshop(const core::WorkshopFacts& facts, const std::string& subject) {

@@ -15,7 +15,7 @@ class RulesStrip : public StageStrip {
 public:
     explicit RulesStrip(QWidget* parent = nullptr);
     ~RulesStrip() override;
-    void show(const core::Reckoned& facts, const std::vector<core::Finding>& findings,
+    void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
     /// The house itself; what a job has otherwise is the job's.
     void showWorkshop(const core::WorkshopFacts& facts, const std::string& subject) override;

@@ -1,12 +1,12 @@
 // The stages of the work on a job, in working order.
 #pragma once
 
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 #include "core/work/room.h"
 
 namespace glimmet::core {
 
-using JobRoom = Room<Job, Reckoned>;
+using JobRoom = Room<Job, JobAnalysis>;
 [[nodiscard]] std::span<const JobRoom> jobRooms();
 
 /// The verbs of every room, then those of the record: all that a job's line can begin with.

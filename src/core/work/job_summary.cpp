@@ -1,9 +1,9 @@
 #include "core/work/job_summary.h"
 
 #include "core/motor/motor.h"
+#include "core/work/job_analysis.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/rating.h"
-#include "core/work/reckoned.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -28,7 +28,7 @@ JobSummary summaryOf(int id, const Job& job, const House& house, const Catalogue
     if (!light && !hauling && usual) load.running = std::max(load.running, usual->running);
     load.slipping =
         std::max(slip.value_or(usual && motor ? usual->slip : Amperes{0}), load.running);
-    const Reckoned facts = reckoned(job, house, catalogue);
+    const JobAnalysis facts = analysed(job, house, catalogue);
     for (const auto& group : facts.groups) {
         if (group) load.lamps += group->total;
     }

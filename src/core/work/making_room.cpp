@@ -22,7 +22,7 @@ State roomState(const Job& job, const Seat* seat) {
     return hollowsMeasured(job) ? State::Over : State::Close;
 }
 
-std::vector<Option> roomToMake(const Reckoned& facts, const Box& box, const Text& lies) {
+std::vector<Option> roomToMake(const JobAnalysis& facts, const Box& box, const Text& lies) {
     std::vector<Option> options;
     for (std::size_t u = 0; u < facts.job.units.size(); ++u) {
         const Unit& unit = facts.job.units[u];

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/finding/finding.h"
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 #include "core/work/seat.h"
 
 #include <vector>
@@ -16,7 +16,7 @@ namespace glimmet::core {
 [[nodiscard]] State roomState(const Job& job, const Seat* seat);
 /// What lies in a hollow and whose room would hold the box; `lies` says that it then does: "the
 /// decoder lies there".
-[[nodiscard]] std::vector<Option> roomToMake(const Reckoned& facts, const Box& box,
+[[nodiscard]] std::vector<Option> roomToMake(const JobAnalysis& facts, const Box& box,
                                              const Text& lies);
 
 }  // namespace glimmet::core

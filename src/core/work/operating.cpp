@@ -58,7 +58,7 @@ Awake decoderAwake(const Job& job) {
     return {usuallyAwakeFrom, true};
 }
 
-std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating,
+std::vector<LitLamp> litWhen(const JobAnalysis& facts, const Operating& operating,
                              const Relit& relit) {
     const Job& job = facts.job;
     const Volts track = trackVolts(job);
@@ -102,7 +102,7 @@ std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating,
     return all;
 }
 
-std::vector<std::optional<Volts>> comesOnAt(const Reckoned& facts, const Operating& operating) {
+std::vector<std::optional<Volts>> comesOnAt(const JobAnalysis& facts, const Operating& operating) {
     std::vector<std::optional<Volts>> all;
     const Volts awake = decoderAwake(facts.job).from;
     for (std::size_t g = 0; g < facts.groups.size(); ++g) {

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "core/led/eye.h"
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 
 #include <functional>
 #include <optional>
@@ -45,12 +45,12 @@ inline constexpr Volts usuallyAwakeFrom{
 using Relit = std::function<void(std::vector<LitLamp>& all)>;
 
 /// Every lamp as it is lit then. `facts` and its job must outlive the result.
-[[nodiscard]] std::vector<LitLamp> litWhen(const Reckoned& facts, const Operating& operating,
+[[nodiscard]] std::vector<LitLamp> litWhen(const JobAnalysis& facts, const Operating& operating,
                                            const Relit& relit = {});
 
 /// The volts from which each group's first lamp glows when it is driven so, below which it is dark;
 /// as Job::groups. Nothing: it is off, or could not be solved.
-[[nodiscard]] std::vector<std::optional<Volts>> comesOnAt(const Reckoned& facts,
+[[nodiscard]] std::vector<std::optional<Volts>> comesOnAt(const JobAnalysis& facts,
                                                           const Operating& operating);
 
 }  // namespace glimmet::core

@@ -29,7 +29,7 @@ double lightAt(const RailFeed& feed, Volts bus) {
 
 }  // namespace
 
-std::optional<RailFeed> railFeed(const Reckoned& facts) {
+std::optional<RailFeed> railFeed(const JobAnalysis& facts) {
     if (!turnsRound(facts.job)) return {};
     RailFeed feed;
     feed.bus = busVolts(facts.job, facts.house);
@@ -154,13 +154,13 @@ std::optional<Volts> chipNeeds(const LampRow& row) {
     return *needs + others;
 }
 
-std::optional<Seconds> chipLasts(const Reckoned& facts, const RailFeed& feed, Volts needs) {
+std::optional<Seconds> chipLasts(const JobAnalysis& facts, const RailFeed& feed, Volts needs) {
     const auto& smoothing = facts.job.supply.smoothing;
     if (!smoothing || reverses(facts.job)) return Seconds{0};
     return carriedFor(feed, leastOf(*smoothing), smoothing->charge > Ohms{0}, needs);
 }
 
-bool comesToBlink(const Reckoned& facts, const LampGroup& group, const LampRow& row) {
+bool comesToBlink(const JobAnalysis& facts, const LampGroup& group, const LampRow& row) {
     const auto needs = chipNeeds(row);
     if (!needs) return false;
     if (oneWayOnly(facts.job, group)) return !alternates(facts.job.feed);
@@ -170,7 +170,7 @@ bool comesToBlink(const Reckoned& facts, const LampGroup& group, const LampRow& 
     return !lasts || *lasts >= turnGap(facts.job.feed, facts.house.mains);
 }
 
-std::optional<GapChart> gapChart(const Reckoned& facts) {
+std::optional<GapChart> gapChart(const JobAnalysis& facts) {
     const auto feed = railFeed(facts);
     // Over a sine without a capacitor there is nothing to fall.
     if (!feed || reverses(facts.job) || isWave(facts.job)) return {};

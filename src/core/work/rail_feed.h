@@ -4,7 +4,7 @@
 
 #include "core/finding/figure.h"
 #include "core/reserve/hold.h"
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 
 #include <optional>
 #include <vector>
@@ -30,7 +30,7 @@ struct RailFeed {
     Volts half{};  ///< bus volts at which the first lamp has half of its light left
 };
 /// Nothing where no lamp hangs on rails without a decoder, or none is lit.
-[[nodiscard]] std::optional<RailFeed> railFeed(const Reckoned& facts);
+[[nodiscard]] std::optional<RailFeed> railFeed(const JobAnalysis& facts);
 
 /// What a capacitor has at the least.
 [[nodiscard]] Farads leastOf(const Smoothing& smoothing);
@@ -71,15 +71,16 @@ struct GapChart {
     std::optional<Volts> chipResets;  ///< the highest volts at which a blinker begins anew
     std::optional<Seconds> chipTime;  ///< until then
 };
-[[nodiscard]] std::optional<GapChart> gapChart(const Reckoned& facts);
+[[nodiscard]] std::optional<GapChart> gapChart(const JobAnalysis& facts);
 
 /// Bus volts below which the chip of a blinking row begins anew; nothing: none blinks.
 [[nodiscard]] std::optional<Volts> chipNeeds(const LampRow& row);
 /// How long a chip that needs so much has enough once the rails give nothing: 0 s without a
 /// capacitor behind a bridge; nothing: for good.
-[[nodiscard]] std::optional<Seconds> chipLasts(const Reckoned& facts, const RailFeed& feed,
+[[nodiscard]] std::optional<Seconds> chipLasts(const JobAnalysis& facts, const RailFeed& feed,
                                                Volts needs);
 /// Whether a row's chips come to blink at all: not where every polarity change sets them back.
-[[nodiscard]] bool comesToBlink(const Reckoned& facts, const LampGroup& group, const LampRow& row);
+[[nodiscard]] bool comesToBlink(const JobAnalysis& facts, const LampGroup& group,
+                                const LampRow& row);
 
 }  // namespace glimmet::core

@@ -93,7 +93,7 @@ const RatedDemand& Rating::deciding() const {
                              });
 }
 
-Rating rated(const Reckoned& facts, const MotorEvidence& drive, const MotorRating& rating) {
+Rating rated(const JobAnalysis& facts, const MotorEvidence& drive, const MotorRating& rating) {
     using From = RatedDemand::From;
     using What = MotorDemand::What;
     const House& house = facts.house;
@@ -191,7 +191,7 @@ Rating rated(const Reckoned& facts, const MotorEvidence& drive, const MotorRatin
     return made;
 }
 
-Together together(const Reckoned& facts, const MotorEvidence& drive, const Decoder& decoder) {
+Together together(const JobAnalysis& facts, const MotorEvidence& drive, const Decoder& decoder) {
     using From = RatedDemand::From;
     const House& house = facts.house;
     Together made{

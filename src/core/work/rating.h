@@ -3,8 +3,8 @@
 #pragma once
 
 #include "core/motor/motor.h"
+#include "core/work/job_analysis.h"
 #include "core/work/motor_evidence.h"
-#include "core/work/reckoned.h"
 
 #include <optional>
 #include <string>
@@ -49,7 +49,7 @@ struct Rating {
     /// Of what it was read to take running, which every rule holds against the continuous rating.
     [[nodiscard]] State sustained() const;
 };
-[[nodiscard]] Rating rated(const Reckoned& facts, const MotorEvidence& drive,
+[[nodiscard]] Rating rated(const JobAnalysis& facts, const MotorEvidence& drive,
                            const MotorRating& rating);
 
 /// Usual of a sound decoder that plays; assumed. Source: docs/physics.md.
@@ -63,7 +63,7 @@ struct Together {
     Amperes outputs{}, sound{};
     [[nodiscard]] Amperes all() const { return motor + outputs + sound; }
 };
-[[nodiscard]] Together together(const Reckoned& facts, const MotorEvidence& drive,
+[[nodiscard]] Together together(const JobAnalysis& facts, const MotorEvidence& drive,
                                 const Decoder& decoder);
 
 }  // namespace glimmet::core

@@ -15,9 +15,9 @@ const DecidedBy* ruleOf(const JobRoom& room, std::string_view id) {
 
 }  // namespace
 
-std::vector<Finding> findings(const Reckoned& facts) { return findingsOf(facts, {}); }
+std::vector<Finding> findings(const JobAnalysis& facts) { return findingsOf(facts, {}); }
 
-std::vector<Finding> findingsOf(const Reckoned& facts, std::string_view id) {
+std::vector<Finding> findingsOf(const JobAnalysis& facts, std::string_view id) {
     std::vector<Finding> all;
     // A finding is made in the room that has its rule; one without is looked for in all of them.
     const auto rooms = jobRooms();
@@ -31,7 +31,7 @@ std::vector<Finding> findingsOf(const Reckoned& facts, std::string_view id) {
     return all;
 }
 
-std::vector<Verdict> verdicts(const Reckoned& facts) {
+std::vector<Verdict> verdicts(const JobAnalysis& facts) {
     std::vector<Verdict> all;
     Judging judging(all);
     for (const JobRoom& room : jobRooms()) {
@@ -42,7 +42,7 @@ std::vector<Verdict> verdicts(const Reckoned& facts) {
 
 std::vector<Finding> findings(const Job& job, const Catalogue& catalogue, const House& house,
                               std::vector<Sister> sisters) {
-    return findings(reckoned(job, house, catalogue, std::move(sisters)));
+    return findings(analysed(job, house, catalogue, std::move(sisters)));
 }
 
 Text decidedBy(std::string_view id) {

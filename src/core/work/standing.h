@@ -11,11 +11,11 @@ namespace glimmet::core {
 
 /// All findings, room by room, and within a room in the order in which they matter to the work.
 /// Pure: the same job gives the same findings.
-[[nodiscard]] std::vector<Finding> findings(const Reckoned& facts);
+[[nodiscard]] std::vector<Finding> findings(const JobAnalysis& facts);
 /// Those of one id (empty: all): nothing else is worded.
-[[nodiscard]] std::vector<Finding> findingsOf(const Reckoned& facts, std::string_view id);
+[[nodiscard]] std::vector<Finding> findingsOf(const JobAnalysis& facts, std::string_view id);
 /// The same verdicts without words.
-[[nodiscard]] std::vector<Verdict> verdicts(const Reckoned& facts);
+[[nodiscard]] std::vector<Verdict> verdicts(const JobAnalysis& facts);
 /// Reckons the job first.
 [[nodiscard]] std::vector<Finding> findings(const Job& job, const Catalogue& catalogue,
                                             const House& house = {},

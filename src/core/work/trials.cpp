@@ -38,12 +38,12 @@ bool rowsOfOne(const std::string& a, const std::string& b) {
 
 struct Trials::Tried {
     Job job;
-    std::optional<Reckoned> facts;  ///< nothing: the line was refused
+    std::optional<JobAnalysis> facts;  ///< nothing: the line was refused
     std::map<std::string, State> states;
 };
 
-Trials::Trials(const Reckoned& facts) : m_facts(facts), m_before(states(verdicts(facts))) {}
-Trials::Trials(const Reckoned& facts, const std::vector<Finding>& before)
+Trials::Trials(const JobAnalysis& facts) : m_facts(facts), m_before(states(verdicts(facts))) {}
+Trials::Trials(const JobAnalysis& facts, const std::vector<Finding>& before)
     : m_facts(facts), m_before(states(before)) {}
 Trials::~Trials() = default;
 
@@ -54,13 +54,13 @@ const Trials::Tried& Trials::tried(const std::string& jot) {
     const WorkshopRecord workshop{m_facts.house};
     if (auto jotted = understood(jot, m_facts.job, m_facts.catalogue, {}, workshop)) {
         made->job = std::move(jotted->after);
-        made->facts.emplace(reckonedAfter(m_facts, made->job));
+        made->facts.emplace(reanalysed(m_facts, made->job));
         made->states = states(verdicts(*made->facts));
     }
     return *m_tried.emplace(jot, std::move(made)).first->second;
 }
 
-void tryOptions(Finding& finding, const Reckoned& facts) { Trials(facts).tryOptions(finding); }
+void tryOptions(Finding& finding, const JobAnalysis& facts) { Trials(facts).tryOptions(finding); }
 
 void Trials::tryOptions(Finding& finding) {
     if (finding.state == State::Fine || finding.options.empty()) return;

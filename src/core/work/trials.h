@@ -3,7 +3,7 @@
 #pragma once
 
 #include "core/finding/finding.h"
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 
 #include <map>
 #include <memory>
@@ -15,9 +15,9 @@ namespace glimmet::core {
 /// Options of the findings of one job; lines that several findings offer are tried once.
 class Trials {
 public:
-    explicit Trials(const Reckoned& facts);  ///< must outlive it
+    explicit Trials(const JobAnalysis& facts);  ///< must outlive it
     /// `before`: all findings of that job, where they are known already.
-    Trials(const Reckoned& facts, const std::vector<Finding>& before);
+    Trials(const JobAnalysis& facts, const std::vector<Finding>& before);
     ~Trials();
     Trials(const Trials&) = delete;
     Trials& operator=(const Trials&) = delete;
@@ -33,12 +33,12 @@ private:
     struct Tried;
     const Tried& tried(const std::string& jot);
 
-    const Reckoned& m_facts;
+    const JobAnalysis& m_facts;
     std::map<std::string, State> m_before;                  ///< of each finding as the job stands
     std::map<std::string, std::unique_ptr<Tried>> m_tried;  ///< by the line
 };
 
 /// The same for one finding.
-void tryOptions(Finding& finding, const Reckoned& facts);
+void tryOptions(Finding& finding, const JobAnalysis& facts);
 
 }  // namespace glimmet::core

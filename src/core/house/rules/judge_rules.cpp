@@ -165,7 +165,7 @@ std::vector<Entry> entriesOf(const WorkshopRecord& workshop) {
 /// How the stages of a job stand with a house: verdicts alone, nothing is worded.
 using Stages = std::vector<std::pair<const char*, State>>;
 Stages stages(const Job& job, const Catalogue& catalogue, const House& house) {
-    const Reckoned facts = reckoned(job, house, catalogue);
+    const JobAnalysis facts = analysed(job, house, catalogue);
     Stages all;
     for (const JobRoom& room : jobRooms()) {
         if (!room.applies(job)) continue;

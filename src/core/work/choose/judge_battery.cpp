@@ -15,7 +15,7 @@ constexpr Seconds longEnough{2 * 3600.0};
 constexpr double capacities[] = {0.3, 0.5, 0.8, 1.2, 2.0, 2.6, 3.4, 5.2, 7.8};  // Ah, as sold
 
 /// What it draws for long: the motor at work, its lamps, what makes sound.
-Figure sustainedFigure(const Reckoned& facts, const MotorEvidence& drive) {
+Figure sustainedFigure(const JobAnalysis& facts, const MotorEvidence& drive) {
     const auto light = largestReading(drive.readings, MotorCondition::Light);
     const auto hauling = largestReading(drive.readings, MotorCondition::Hauling);
     const auto usual = usualCurrents(facts.job, drive);
@@ -74,7 +74,7 @@ Text cellCaution(const BatteryPack& pack) {
         "to a bare cell; stop where one swells or gets hot.");
 }
 
-void judgePack(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+void judgePack(const JobAnalysis& facts, const MotorEvidence& drive, Judging& judging) {
     const Job& job = facts.job;
     const Figure sustained = sustainedFigure(facts, drive);
     const auto& pack = job.supply.pack;
@@ -245,7 +245,7 @@ void judgeOpenPickups(const Job& job, Judging& judging) {
 
 }  // namespace
 
-void judgeBattery(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+void judgeBattery(const JobAnalysis& facts, const MotorEvidence& drive, Judging& judging) {
     if (facts.job.feed != Feed::BatteryRadio) return;
     judgePack(facts, drive, judging);
     judgeVolts(facts.job, judging);

@@ -1,12 +1,12 @@
 // A model that carries its supply along: run time, fuse, cut-off, and pickups that must be open.
 #pragma once
 
+#include "core/work/job_analysis.h"
 #include "core/work/motor_evidence.h"
-#include "core/work/reckoned.h"
 #include "core/work/room.h"
 
 namespace glimmet::core::choose {
 
-void judgeBattery(const Reckoned& facts, const MotorEvidence& drive, Judging& judging);
+void judgeBattery(const JobAnalysis& facts, const MotorEvidence& drive, Judging& judging);
 
 }  // namespace glimmet::core::choose

@@ -103,7 +103,7 @@ Text verdictAction(const Rating& verdict) {
 
 /// The first of the ranked, and the one that is in place wherever it stands.
 /// `about`: what the finding is about; an option tells of that first.
-std::vector<Option> decoderOptions(const Reckoned& facts, const MotorEvidence& drive,
+std::vector<Option> decoderOptions(const JobAnalysis& facts, const MotorEvidence& drive,
                                    Aspect about = Aspect::Motor) {
     std::vector<Option> options;
     const auto index = static_cast<std::size_t>(about);
@@ -161,7 +161,7 @@ Figure figureOf(const RatedDemand& demand, const Job& job, const House& house) {
     return runningFigure(job);
 }
 
-void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+void judgeRating(const JobAnalysis& facts, const MotorEvidence& drive, Judging& judging) {
     const Job& job = facts.job;
     if (!job.decoder) {
         judging.say("motor.rating", {}, State::Ask, Gravity::PartDestroyed, [&](Finding& finding) {
@@ -233,7 +233,7 @@ void judgeRating(const Reckoned& facts, const MotorEvidence& drive, Judging& jud
 }
 
 /// The motor's share in what the decoder gives in all, and what it rests on.
-Figure motorFigure(const Together& all, const Reckoned& facts) {
+Figure motorFigure(const Together& all, const JobAnalysis& facts) {
     using From = RatedDemand::From;
     switch (all.from) {
         case From::Bound:
@@ -257,7 +257,7 @@ Figure motorFigure(const Together& all, const Reckoned& facts) {
 }
 
 /// The motor with every lamp and its sound together against the decoder.
-void judgeTogether(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+void judgeTogether(const JobAnalysis& facts, const MotorEvidence& drive, Judging& judging) {
     const Decoder& decoder = facts.job.decoder->part;
     const Together all = together(facts, drive, decoder);
     const bool unread = all.from != RatedDemand::From::Reading;
@@ -310,7 +310,7 @@ void judgeTogether(const Reckoned& facts, const MotorEvidence& drive, Judging& j
 }
 
 /// The track's volts and everything at once against the decoder.
-void judgeDecoder(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+void judgeDecoder(const JobAnalysis& facts, const MotorEvidence& drive, Judging& judging) {
     const Job& job = facts.job;
     const Decoder& decoder = job.decoder->part;
     const Figure track = trackFigure(job);
@@ -349,7 +349,7 @@ void judgeDecoder(const Reckoned& facts, const MotorEvidence& drive, Judging& ju
 }
 
 /// The reversing pulse of an analogue transformer is above what decoder and bank can take.
-void judgePulse(const Reckoned& facts, Judging& judging) {
+void judgePulse(const JobAnalysis& facts, Judging& judging) {
     const Job& job = facts.job;
     if (job.feed != Feed::ThreeRailDigital || job.supply.pulse) return;
     constexpr Volts usual{24};
@@ -384,7 +384,7 @@ void judgePulse(const Reckoned& facts, Judging& judging) {
 }
 
 /// Ways out where lamps want outputs that the decoder lacks: what is lost stands with each.
-std::vector<Option> waysOut(const Reckoned& facts, const MotorEvidence& drive,
+std::vector<Option> waysOut(const JobAnalysis& facts, const MotorEvidence& drive,
                             const LampGroup& lamps) {
     const Job& job = facts.job;
     std::vector<Option> ways;
@@ -445,7 +445,7 @@ std::vector<Option> waysOut(const Reckoned& facts, const MotorEvidence& drive,
     return ways;
 }
 
-void sayTooFewOutputs(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+void sayTooFewOutputs(const JobAnalysis& facts, const MotorEvidence& drive, Judging& judging) {
     const Job& job = facts.job;
     std::string missing;
     const LampGroup* first = nullptr;
@@ -463,7 +463,7 @@ void sayTooFewOutputs(const Reckoned& facts, const MotorEvidence& drive, Judging
 }
 
 /// Where it lies, what it is plugged into, what was wished for: what is fine is not told.
-void judgeFit(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+void judgeFit(const JobAnalysis& facts, const MotorEvidence& drive, Judging& judging) {
     const RankedDecoder fitted = held(facts, drive, facts.job.decoder->part);
     for (const Cell& cell : fitted.cells) {
         if (cell.state == State::Fine) continue;
@@ -620,7 +620,7 @@ Idle idle(const Job& job) {
     return {text("no motor to carry"), true};
 }
 
-void judge(const Reckoned& facts, Judging& judging) {
+void judge(const JobAnalysis& facts, Judging& judging) {
     judgeKeys(facts.job, judging);
     judgeController(facts.job, judging);
     judgeConductors(facts.job, judging);

@@ -27,7 +27,7 @@ struct Held {
     }
 };
 
-Cell trackCell(const Reckoned& facts, const Decoder& decoder) {
+Cell trackCell(const JobAnalysis& facts, const Decoder& decoder) {
     const Volts top = peakVolts(facts.job, facts.house);
     Held held(Aspect::Track, verbatim(formatted(decoder.largestTrack, 3)));
     held.against(stateAgainst(top.value(), decoder.largestTrack.value(), 0.95), [&] {
@@ -38,7 +38,7 @@ Cell trackCell(const Reckoned& facts, const Decoder& decoder) {
 }
 
 /// What it listens to, and whether it lasts as long as its battery.
-Cell commandCell(const Reckoned& facts, const Decoder& decoder) {
+Cell commandCell(const JobAnalysis& facts, const Decoder& decoder) {
     Held held(Aspect::Command, decoder.radio ? text("radio") : text("track"));
     const bool byRadio = facts.job.feed == Feed::BatteryRadio;
     if (byRadio && !decoder.radio) {
@@ -61,7 +61,7 @@ Cell commandCell(const Reckoned& facts, const Decoder& decoder) {
     return std::move(held.cell);
 }
 
-Cell outputsCell(const Reckoned& facts, const Decoder& decoder) {
+Cell outputsCell(const JobAnalysis& facts, const Decoder& decoder) {
     const double closeAbove = 1.0 - facts.house.closeMargin;
     std::size_t used = 0;
     Held held(Aspect::Outputs, {});
@@ -105,7 +105,7 @@ Cell outputsCell(const Reckoned& facts, const Decoder& decoder) {
     return std::move(held.cell);
 }
 
-Cell togetherCell(const Reckoned& facts, const MotorEvidence& drive, const Decoder& decoder) {
+Cell togetherCell(const JobAnalysis& facts, const MotorEvidence& drive, const Decoder& decoder) {
     const double closeAbove = 1.0 - facts.house.closeMargin;
     const Together all = together(facts, drive, decoder);
     const bool known = all.from == RatedDemand::From::Reading;
@@ -122,7 +122,7 @@ Cell togetherCell(const Reckoned& facts, const MotorEvidence& drive, const Decod
     return std::move(held.cell);
 }
 
-Cell roomCell(const Reckoned& facts, const Decoder& decoder) {
+Cell roomCell(const JobAnalysis& facts, const Decoder& decoder) {
     const Job& job = facts.job;
     Held held(Aspect::Room, verbatim(formatted(decoder.length, 3)));
     if (job.wanted.longest && decoder.length > *job.wanted.longest) {
@@ -143,7 +143,7 @@ Cell roomCell(const Reckoned& facts, const Decoder& decoder) {
     return std::move(held.cell);
 }
 
-Cell socketCell(const Reckoned& facts, const Decoder& decoder) {
+Cell socketCell(const JobAnalysis& facts, const Decoder& decoder) {
     const std::string& socket = facts.job.wanted.socket;
     Held held(Aspect::Socket, verbatim(decoder.plug.empty() ? "—" : decoder.plug));
     const bool wired = decoder.plug.empty() || decoder.plug == "hard-wired";
@@ -162,7 +162,7 @@ Cell socketCell(const Reckoned& facts, const Decoder& decoder) {
     return std::move(held.cell);
 }
 
-Cell soundCell(const Reckoned& facts, const Decoder& decoder) {
+Cell soundCell(const JobAnalysis& facts, const Decoder& decoder) {
     Held held(Aspect::Sound, decoder.sound ? text("yes") : text("no"));
     if (facts.job.wanted.sound && !decoder.sound && facts.job.wanted.soundRefused.empty()) {
         held.against(State::Close, [&] { return text("makes no sound"); });
@@ -170,7 +170,7 @@ Cell soundCell(const Reckoned& facts, const Decoder& decoder) {
     return std::move(held.cell);
 }
 
-Cell stayAliveCell(const Reckoned& facts, const Decoder& decoder) {
+Cell stayAliveCell(const JobAnalysis& facts, const Decoder& decoder) {
     const auto words = [&]() -> Text {
         switch (decoder.reserve) {
             case ReserveTerminals::None:
@@ -204,7 +204,7 @@ Cell stayAliveCell(const Reckoned& facts, const Decoder& decoder) {
     return std::move(held.cell);
 }
 
-Cell priceCell(const Reckoned& facts, const Decoder& decoder) {
+Cell priceCell(const JobAnalysis& facts, const Decoder& decoder) {
     Held held(Aspect::Price, decoder.price
                                  ? verbatim(formatted(*decoder.price, Dimension::Ratio, 4))
                                  : text("not told"));
@@ -290,7 +290,7 @@ const char* title(Aspect aspect) {
     return titles[static_cast<std::size_t>(aspect)];
 }
 
-RankedDecoder held(const Reckoned& facts, const MotorEvidence& drive, const Decoder& decoder) {
+RankedDecoder held(const JobAnalysis& facts, const MotorEvidence& drive, const Decoder& decoder) {
     RankedDecoder made;
     made.decoder = &decoder;
     made.rating = rated(facts, drive, {decoder.continuous, decoder.peak});
@@ -325,7 +325,7 @@ RankedDecoder held(const Reckoned& facts, const MotorEvidence& drive, const Deco
     return made;
 }
 
-std::vector<RankedDecoder> rankedDecoders(const Reckoned& facts, const MotorEvidence& drive) {
+std::vector<RankedDecoder> rankedDecoders(const JobAnalysis& facts, const MotorEvidence& drive) {
     std::vector<RankedDecoder> held;
     held.reserve(facts.catalogue.decoders.size());
     using Key = decltype(keyOf(held.front()));

@@ -1,9 +1,9 @@
 // Decoders held against everything that a job asks of one, all at once.
 #pragma once
 
+#include "core/work/job_analysis.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/rating.h"
-#include "core/work/reckoned.h"
 
 #include <vector>
 
@@ -45,13 +45,13 @@ struct RankedDecoder {
 };
 
 /// One decoder held against the job, as if it were fitted.
-[[nodiscard]] RankedDecoder held(const Reckoned& facts, const MotorEvidence& drive,
+[[nodiscard]] RankedDecoder held(const JobAnalysis& facts, const MotorEvidence& drive,
                                  const Decoder& decoder);
 
 /// All of the catalogue: those that carry everything first; of equals what lacks less, then what
 /// lies in the drawer, then what a model of the same type has, then the cheaper, then the smaller.
 /// A decoder that is better in everything never stands below.
-[[nodiscard]] std::vector<RankedDecoder> rankedDecoders(const Reckoned& facts,
+[[nodiscard]] std::vector<RankedDecoder> rankedDecoders(const JobAnalysis& facts,
                                                         const MotorEvidence& drive);
 
 }  // namespace glimmet::core::choose

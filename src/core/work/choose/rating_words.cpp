@@ -63,12 +63,12 @@ Text limitWords(const RatedDemand& demand) {
     return demand.againstPeak ? text("%1 peak", amps) : text("%1 continuous", amps);
 }
 
-std::array<RuleSays, 3> byEachRule(const Reckoned& facts, const MotorEvidence& drive,
+std::array<RuleSays, 3> byEachRule(const JobAnalysis& facts, const MotorEvidence& drive,
                                    const Decoder& decoder) {
     std::array<RuleSays, 3> all;
     std::size_t at = 0;
     for (const RatingRule rule : {RatingRule::Strict, RatingRule::Slip, RatingRule::Running}) {
-        Reckoned other{facts.job, facts.house, facts.catalogue, {}, {}};
+        JobAnalysis other{facts.job, facts.house, facts.catalogue, {}, {}};
         other.house.rule = rule;
         const Rating rating = rated(other, drive, {decoder.continuous, decoder.peak});
         const RatedDemand& lead = rating.deciding();

@@ -1,9 +1,9 @@
 // How demands and limits of a rating are said, and what each of the three rules would say.
 #pragma once
 
+#include "core/work/job_analysis.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/rating.h"
-#include "core/work/reckoned.h"
 
 #include <array>
 
@@ -21,7 +21,8 @@ struct RuleSays {
     Text says;  ///< "stalled it would draw 1.4 A of 1.8 A peak"
 };
 /// A decoder by the strict, the slip and the running rule, side by side.
-[[nodiscard]] std::array<RuleSays, 3> byEachRule(const Reckoned& facts, const MotorEvidence& drive,
+[[nodiscard]] std::array<RuleSays, 3> byEachRule(const JobAnalysis& facts,
+                                                 const MotorEvidence& drive,
                                                  const Decoder& decoder);
 
 }  // namespace glimmet::core::choose

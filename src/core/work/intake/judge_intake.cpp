@@ -58,7 +58,7 @@ void judgeSpots(const Job& job, Judging& judging) {
     }
 }
 
-void judgeFaults(const Reckoned& facts, Judging& judging) {
+void judgeFaults(const JobAnalysis& facts, Judging& judging) {
     for (const SuspectedFault& held : facts.job.intake.faults) {
         const KnownFault* fault = faultNamed(facts.catalogue, held.fault);
         if (!fault) continue;
@@ -95,7 +95,7 @@ void judgeFaults(const Reckoned& facts, Judging& judging) {
 }
 
 /// What owner and eye tell points to faults that are known.
-void judgeSuspects(const Reckoned& facts, Judging& judging) {
+void judgeSuspects(const JobAnalysis& facts, Judging& judging) {
     constexpr std::size_t most = 4;
     const auto all = suspects(facts.job, facts.catalogue);
     if (all.empty()) return;
@@ -243,7 +243,7 @@ Idle idle(const Job& job) {
             true};
 }
 
-void judge(const Reckoned& facts, Judging& judging) {
+void judge(const JobAnalysis& facts, Judging& judging) {
     judgeSettings(facts.job, judging);
     judgeFaults(facts, judging);
     judgeSpots(facts.job, judging);

@@ -58,7 +58,7 @@ BulbVerdict verdictOf(const LampGroup& group, std::size_t row, const RowState& m
 std::string jotOf(Ohms resistance) { return formatted(resistance.value(), Dimension::Ratio) + "R"; }
 
 /// A resistor that leaves the bulb about its rated volts, what it gives then and gives off.
-std::optional<Option> resistorFor(const Reckoned& facts, const LampGroup& group, std::size_t row,
+std::optional<Option> resistorFor(const JobAnalysis& facts, const LampGroup& group, std::size_t row,
                                   const RowState& made) {
     const auto value =
         fittedResistor(made.ideal, {bulbOf(group, row).current, group.wish.series, {}});
@@ -101,7 +101,7 @@ Text plasticCaution() {
     return text("A bulb gets hot: keep it clear of plastic, or line the shell with foil there.");
 }
 
-void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
+void judgeRow(const JobAnalysis& facts, const LampGroup& group, std::size_t row,
               const GroupState& state, Judging& judging) {
     const RowState& made = state.rows[row];
     const BulbVerdict verdict = verdictOf(group, row, made);
@@ -194,7 +194,7 @@ void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
 }
 
 /// Cold, a filament is a tenth of its resistance: an output's protection may take it for a short.
-void judgeInrush(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+void judgeInrush(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                  Judging& judging) {
     const DecoderOutput* output = outputNamed(facts.job, group.output);
     if (!output || !output->limit || state.total > *output->limit)
@@ -252,7 +252,7 @@ void judgeInrush(const Reckoned& facts, const LampGroup& group, const GroupState
 }
 
 /// What the board carries decides how bright it is: asked where nobody has looked.
-void judgeBoard(const Reckoned& facts, const LampGroup& group, Judging& judging) {
+void judgeBoard(const JobAnalysis& facts, const LampGroup& group, Judging& judging) {
     judging.say("lamp.output:" + group.id, subjectOf(group), State::Ask, Gravity::WorksBadly,
                 [&](Finding& finding) {
                     finding.sentence = text(
@@ -278,7 +278,7 @@ void judgeBoard(const Reckoned& facts, const LampGroup& group, Judging& judging)
 
 }  // namespace
 
-void judgeBulbs(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+void judgeBulbs(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                 Judging& judging) {
     if (!state.outputSeriesKnown && outputNamed(facts.job, group.output)) {
         judgeBoard(facts, group, judging);

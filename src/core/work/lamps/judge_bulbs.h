@@ -1,14 +1,14 @@
 // Checks of filament bulbs: their volts, their heat, the current when they are cold.
 #pragma once
 
+#include "core/work/job_analysis.h"
 #include "core/work/lamp_groups.h"
-#include "core/work/reckoned.h"
 #include "core/work/room.h"
 
 namespace glimmet::core::lamps {
 
 /// Precondition: the group is of bulbs, `state` as it was solved.
-void judgeBulbs(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+void judgeBulbs(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                 Judging& judging);
 
 }  // namespace glimmet::core::lamps

@@ -35,7 +35,7 @@ struct Driven {
     Gravity gravity{};
 };
 
-Driven drivenBy(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+Driven drivenBy(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                 bool byOutput) {
     const ThroughDriver& driver = *group.driver();
     Driven made;
@@ -123,7 +123,7 @@ Volts needed(const LampGroup& group, const Driven& made) {
 }
 
 /// Each row with a resistor of its own, where the voltage is enough for that.
-std::optional<Option> resistorsInstead(const Reckoned& facts, const LampGroup& group) {
+std::optional<Option> resistorsInstead(const JobAnalysis& facts, const LampGroup& group) {
     LampGroup changed = group;
     changed.connection = OwnResistors{};
     const auto then = groupState(facts.job, changed, facts.house);
@@ -141,7 +141,8 @@ std::optional<Option> resistorsInstead(const Reckoned& facts, const LampGroup& g
 }
 
 /// All lamps in one row, where the lowest running voltage lights it with the driver's own share.
-void oneRow(const Reckoned& facts, const LampGroup& group, const Driven& made, Finding& finding) {
+void oneRow(const JobAnalysis& facts, const LampGroup& group, const Driven& made,
+            Finding& finding) {
     const bool sideBySide =
         made.trouble == DriverTrouble::Uneven || made.trouble == DriverTrouble::OneDark;
     if (!sideBySide || group.isBulbs()) return;
@@ -169,7 +170,7 @@ void oneRow(const Reckoned& facts, const LampGroup& group, const Driven& made, F
 
 }  // namespace
 
-void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+void judgeDriver(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                  Judging& judging) {
     const DecoderOutput* output = outputNamed(facts.job, group.output);
     const bool byOutput = output && output->kind == OutputKind::ConstantCurrent && output->limit &&

@@ -1,14 +1,14 @@
 // Checks of lamps behind a driver that keeps their current.
 #pragma once
 
+#include "core/work/job_analysis.h"
 #include "core/work/lamp_groups.h"
-#include "core/work/reckoned.h"
 #include "core/work/room.h"
 
 namespace glimmet::core::lamps {
 
 /// Precondition: the group has a driver, `state` as it was solved.
-void judgeDriver(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+void judgeDriver(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                  Judging& judging);
 
 }  // namespace glimmet::core::lamps

@@ -23,7 +23,7 @@ Figure gapFigure(Seconds gap, Text detail) {
 }
 
 /// Whether lamps on AC light in one half of it only.
-bool halvesSeen(const Reckoned& facts) {
+bool halvesSeen(const JobAnalysis& facts) {
     for (std::size_t g = 0; g < facts.groups.size(); ++g) {
         const LampGroup& group = facts.job.groups[g];
         if (group.output != supplyOutput || group.isBulbs() || !facts.groups[g]) continue;
@@ -51,7 +51,7 @@ Option noDiodeOption(const LampGroup& group) {
 }
 
 /// Digital track lights it half of the time; on plain DC it shows the direction.
-void judgeLeftDiode(const Reckoned& facts, Judging& judging) {
+void judgeLeftDiode(const JobAnalysis& facts, Judging& judging) {
     const LampGroup* group = leftDiode(facts.job);
     if (!group || !isDigital(facts.job.feed)) return;
     judging.say("lamp.diode:" + group->id, subjectOf(*group), State::Close, Gravity::CouldBeBetter,
@@ -66,7 +66,7 @@ void judgeLeftDiode(const Reckoned& facts, Judging& judging) {
 }
 
 /// On AC without a capacitor: what turns round all the time is seen where only one half lights.
-void judgeHalves(const Reckoned& facts, Judging& judging) {
+void judgeHalves(const JobAnalysis& facts, Judging& judging) {
     bool lit = false;
     for (std::size_t g = 0; g < facts.groups.size(); ++g) {
         const LampGroup& group = facts.job.groups[g];
@@ -103,7 +103,7 @@ void judgeHalves(const Reckoned& facts, Judging& judging) {
         });
 }
 
-void judgeFlicker(const Reckoned& facts, const RailFeed& feed, Judging& judging) {
+void judgeFlicker(const JobAnalysis& facts, const RailFeed& feed, Judging& judging) {
     // A building on AC has crests to get over, stock has dirt too, which takes as long or longer.
     const bool ac = facts.job.feed == Feed::Ac && isStructure(facts.job);
     const auto& smoothing = facts.job.supply.smoothing;
@@ -296,8 +296,8 @@ void judgeBleed(const RailFeed& feed, const Smoothing& smoothing, Judging& judgi
 }
 
 /// What a chip lives through where lamps hang on the rails.
-void judgeChip(const Reckoned& facts, const RailFeed& feed, const LampGroup& group, std::size_t row,
-               Volts needs, Judging& judging) {
+void judgeChip(const JobAnalysis& facts, const RailFeed& feed, const LampGroup& group,
+               std::size_t row, Volts needs, Judging& judging) {
     const bool ac = facts.job.feed == Feed::Ac;
     const Seconds turn = turnGap(facts.job.feed, facts.house.mains);
     const std::optional<Seconds> until = chipLasts(facts, feed, needs);
@@ -425,7 +425,7 @@ Option bridgeOption(Text effect) {
     return bridge;
 }
 
-void judgeSmoothing(const Reckoned& facts, Judging& judging) {
+void judgeSmoothing(const JobAnalysis& facts, Judging& judging) {
     if (const auto& smoothing = facts.job.supply.smoothing; smoothing && reverses(facts.job))
         judgeTurnedRound(*smoothing, judging);
     judgeLeftDiode(facts, judging);
@@ -447,7 +447,7 @@ void judgeSmoothing(const Reckoned& facts, Judging& judging) {
     }
 }
 
-void judgeBlinkers(const Reckoned& facts, const LampGroup& group, Judging& judging) {
+void judgeBlinkers(const JobAnalysis& facts, const LampGroup& group, Judging& judging) {
     const auto feed = group.output == supplyOutput && !oneWayOnly(facts.job, group)
                           ? railFeed(facts)
                           : std::optional<RailFeed>{};

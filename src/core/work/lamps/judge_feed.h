@@ -2,8 +2,8 @@
 #pragma once
 
 #include "core/finding/finding.h"
+#include "core/work/job_analysis.h"
 #include "core/work/rail_feed.h"
-#include "core/work/reckoned.h"
 #include "core/work/room.h"
 
 namespace glimmet::core::lamps {
@@ -18,8 +18,8 @@ namespace glimmet::core::lamps {
 [[nodiscard]] Option bridgeOption(Text effect);
 /// The capacitor behind their bridge: whether it carries the lamps over dirt, bears the volts and
 /// draws no spark.
-void judgeSmoothing(const Reckoned& facts, Judging& judging);
+void judgeSmoothing(const JobAnalysis& facts, Judging& judging);
 /// Chips that begin anew, and flashes that can hurt.
-void judgeBlinkers(const Reckoned& facts, const LampGroup& group, Judging& judging);
+void judgeBlinkers(const JobAnalysis& facts, const LampGroup& group, Judging& judging);
 
 }  // namespace glimmet::core::lamps

@@ -213,7 +213,7 @@ void judgeJoints(const Job& job, Judging& judging) {
 
 }  // namespace
 
-void judgeInstalled(const Reckoned& facts, Judging& judging) {
+void judgeInstalled(const JobAnalysis& facts, Judging& judging) {
     const Job& job = facts.job;
     for (std::size_t g = 0; g < job.groups.size(); ++g) {
         if (!facts.groups[g] || !switches(job, job.groups[g])) continue;

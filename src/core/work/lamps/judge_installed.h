@@ -2,11 +2,11 @@
 // how far their joints are.
 #pragma once
 
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 #include "core/work/room.h"
 
 namespace glimmet::core::lamps {
 
-void judgeInstalled(const Reckoned& facts, Judging& judging);
+void judgeInstalled(const JobAnalysis& facts, Judging& judging);
 
 }  // namespace glimmet::core::lamps

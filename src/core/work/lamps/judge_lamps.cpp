@@ -355,7 +355,7 @@ struct SmallResistor {
     Amperes current;
     State state;
 };
-std::optional<SmallResistor> smallResistor(const Reckoned& facts, const LampGroup& group,
+std::optional<SmallResistor> smallResistor(const JobAnalysis& facts, const LampGroup& group,
                                            std::size_t row) {
     for (const Ohms value : {Ohms{0}, Ohms{2.2}, Ohms{4.7}, Ohms{10}, Ohms{22}, Ohms{47}, Ohms{100},
                              Ohms{150}, Ohms{220}, Ohms{330}}) {
@@ -606,7 +606,7 @@ Option ownOption(const LampGroup& group) {
 }
 
 /// Each LED in a row by itself, where its rows have several and the voltage is enough for one.
-std::optional<Option> splitOption(const Reckoned& facts, const LampGroup& group) {
+std::optional<Option> splitOption(const JobAnalysis& facts, const LampGroup& group) {
     LampGroup changed = group;
     changed.connection = OwnResistors{};
     changed.rows.clear();
@@ -701,7 +701,7 @@ private:
 };
 
 /// `anyway`: said instead where the row comes to the same whatever is not known.
-void judgeRow(const Reckoned& facts, const LampGroup& group, std::size_t row,
+void judgeRow(const JobAnalysis& facts, const LampGroup& group, std::size_t row,
               const GroupState& state, const std::optional<Text>& anyway, Together& together,
               Judging& judging) {
     const Job& job = facts.job;
@@ -897,7 +897,7 @@ struct BoardCase {
     GroupState state;
     std::vector<RowVerdict> rows;
 };
-std::vector<BoardCase> boardCases(const Reckoned& facts, const LampGroup& group) {
+std::vector<BoardCase> boardCases(const JobAnalysis& facts, const LampGroup& group) {
     std::vector<BoardCase> all;
     for (const Ohms board : likelyOnBoard) {
         auto state = groupState(facts.job, group, facts.house, board);
@@ -992,7 +992,7 @@ void judgeOutput(const LampGroup& group, const std::vector<BoardCase>& cases, st
 }
 
 /// LEDs bear little the wrong way round; bare track and plain DC turn them round.
-void judgeReverse(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+void judgeReverse(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                   Judging& judging) {
     constexpr Volts bears{5};
     if (!lightsTurned(facts.job, group)) return;
@@ -1072,7 +1072,7 @@ void judgeReverse(const Reckoned& facts, const LampGroup& group, const GroupStat
 }
 
 /// What is seen of lamps that light in turn.
-void judgePair(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+void judgePair(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                Judging& judging) {
     if (!antiparallel(group) || !lightsTurned(facts.job, group)) return;
     const auto kindOf = [&](bool turned) -> const LampPart& {
@@ -1125,7 +1125,7 @@ void judgePair(const Reckoned& facts, const LampGroup& group, const GroupState& 
 
 /// Outputs that do not switch to ground are no place for what is worked out for those. True where
 /// the rows are not to be judged as if they were.
-bool judgeOutputKind(const Reckoned& facts, const LampGroup& group, const GroupState&,
+bool judgeOutputKind(const JobAnalysis& facts, const LampGroup& group, const GroupState&,
                      Judging& judging) {
     const Job& job = facts.job;
     const DecoderOutput* output = outputNamed(job, group.output);
@@ -1293,7 +1293,7 @@ void judgeUnmarked(const LampGroup& group, const GroupState& state, Judging& jud
 }
 
 /// What an output carries of what it bears, and whether there is one at all.
-void judgeOutputLoad(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+void judgeOutputLoad(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                      Judging& judging) {
     const Job& job = facts.job;
     if (const DecoderOutput* output = outputNamed(job, group.output)) {
@@ -1351,7 +1351,7 @@ std::vector<std::size_t> thoseThatLeaveMost(const GroupState& state) {
 }
 
 /// Where rows share a resistance, one that fails open leaves its current to the others.
-void judgeOneFailed(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+void judgeOneFailed(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                     Judging& judging) {
     const Ohms common = group.shared() + state.outputSeries + state.inside;
     if (group.rows.size() < 2 || !(common > Ohms{0})) return;
@@ -1427,7 +1427,7 @@ std::vector<Option> batteriesOf(Volts volts, Amperes load) {
 }
 
 /// Whether a lamp without a resistor asks which battery it is already.
-bool asksForBattery(const Reckoned& facts) {
+bool asksForBattery(const JobAnalysis& facts) {
     for (std::size_t g = 0; g < facts.groups.size(); ++g) {
         const LampGroup& group = facts.job.groups[g];
         for (std::size_t r = 0; facts.groups[g] && r < group.rows.size(); ++r) {
@@ -1440,7 +1440,7 @@ bool asksForBattery(const Reckoned& facts) {
 }
 
 /// A battery is judged by how long it lights the lamps.
-void judgeBattery(const Reckoned& facts, Judging& judging) {
+void judgeBattery(const JobAnalysis& facts, Judging& judging) {
     // Where a motor runs on it too, that is judged with the decoder.
     if (facts.job.feed != Feed::BatteryRadio || !motorsOf(facts.job).empty()) return;
     const auto& known = facts.job.supply.pack;
@@ -1509,7 +1509,7 @@ bool applies(const Job&) { return true; }
 
 Idle idle(const Job& job) { return {job.groups.empty() ? text("no lamps yet") : Text{}}; }
 
-void judge(const Reckoned& facts, Judging& judging) {
+void judge(const JobAnalysis& facts, Judging& judging) {
     const Job& job = facts.job;
     judgeSmoothing(facts, judging);
     Amperes least{0}, most{0};  // of all outputs, by what their boards may carry

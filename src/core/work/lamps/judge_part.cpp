@@ -52,7 +52,7 @@ bool isChip(LedBody body) {
 
 }  // namespace
 
-void judgeBores(const Reckoned& facts, const LampGroup& group, Judging& judging) {
+void judgeBores(const JobAnalysis& facts, const LampGroup& group, Judging& judging) {
     for (std::size_t row = 0; row < group.rows.size(); ++row) {
         const auto& bore = group.rows[row].bore;
         const LampPart& part = group.rows[row].lamps.front().part;
@@ -224,7 +224,7 @@ void judgeDimmed(const LampGroup& group, const GroupState& state, Judging& judgi
         });
 }
 
-void judgeContact(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+void judgeContact(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                   Judging& judging) {
     if (!group.contact || !(state.total > Amperes{0})) return;
     const State verdict = stateAgainst(state.total.value(), group.contact->limit.value(), 0.8);

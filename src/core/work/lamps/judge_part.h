@@ -2,13 +2,13 @@
 // against others of their kind.
 #pragma once
 
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 #include "core/work/room.h"
 
 namespace glimmet::core::lamps {
 
 /// What goes into no hole, or stands proud of it.
-void judgeBores(const Reckoned& facts, const LampGroup& group, Judging& judging);
+void judgeBores(const JobAnalysis& facts, const LampGroup& group, Judging& judging);
 /// Lamps that stand straight across each other.
 void judgeAcross(const LampGroup& group, const GroupState& state, Judging& judging);
 /// Lamps of one kind that came from different lots.
@@ -16,7 +16,7 @@ void judgeLots(const LampGroup& group, Judging& judging);
 /// What the decoder's setting leaves of its light.
 void judgeDimmed(const LampGroup& group, const GroupState& state, Judging& judging);
 /// The switch before a group.
-void judgeContact(const Reckoned& facts, const LampGroup& group, const GroupState& state,
+void judgeContact(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                   Judging& judging);
 
 }  // namespace glimmet::core::lamps

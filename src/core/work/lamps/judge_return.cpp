@@ -27,7 +27,7 @@ std::string colourOf(const std::optional<Lead>& lead) {
 
 }  // namespace
 
-void judgeReturns(const Reckoned& facts, Judging& judging) {
+void judgeReturns(const JobAnalysis& facts, Judging& judging) {
     const Job& job = facts.job;
     const bool decoder = job.decoder || (isDigital(job.feed) && !motorsOf(job).empty());
     if (!decoder) return;

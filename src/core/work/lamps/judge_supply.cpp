@@ -16,7 +16,7 @@ constexpr Amperes worthAsking{0.05};  ///< any supply gives less than that witho
 bool onSupply(const LampGroup& group) { return group.output == supplyOutput; }
 
 /// A wall supply has a limit; track has a booster (districts), a battery its run time.
-void judgeCurrent(const Reckoned& facts, Judging& judging) {
+void judgeCurrent(const JobAnalysis& facts, Judging& judging) {
     const Job& job = facts.job;
     const bool wall = job.feed == Feed::FixedDc || (job.feed == Feed::Ac && isStructure(job));
     if (!wall) return;
@@ -68,7 +68,7 @@ void judgeCurrent(const Reckoned& facts, Judging& judging) {
     });
 }
 
-void judgePolarity(const Reckoned& facts, Judging& judging) {
+void judgePolarity(const JobAnalysis& facts, Judging& judging) {
     const Job& job = facts.job;
     if (job.feed != Feed::FixedDc || !job.supply.polarityUnknown) return;
     const auto led = [](const LampGroup& group) { return onSupply(group) && !group.isBulbs(); };
@@ -133,7 +133,7 @@ void judgeBeside(const Job& job, Judging& judging) {
 
 }  // namespace
 
-void judgeSupply(const Reckoned& facts, Judging& judging) {
+void judgeSupply(const JobAnalysis& facts, Judging& judging) {
     judgeCurrent(facts, judging);
     judgePolarity(facts, judging);
     judgePack(facts.job, judging);

@@ -2,11 +2,11 @@
 // lead is plus, where a pack is joined, and lamps that hang on the rails beside a decoder.
 #pragma once
 
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 #include "core/work/room.h"
 
 namespace glimmet::core::lamps {
 
-void judgeSupply(const Reckoned& facts, Judging& judging);
+void judgeSupply(const JobAnalysis& facts, Judging& judging);
 
 }  // namespace glimmet::core::lamps

@@ -40,7 +40,7 @@ std::string lots(const LampRow& row) {
 
 }  // namespace
 
-std::string lampList(const Reckoned& facts) {
+std::string lampList(const JobAnalysis& facts) {
     std::string out =
         "lamp,row,output,parts,connection,resistor_ohm,body,wish_A,current_A,lowest_A,highest_A,"
         "limit_A,resistor_W,glows_from_V,read_A,seen,joints,fitted,plus_lead,minus_lead,lot,"

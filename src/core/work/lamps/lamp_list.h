@@ -1,7 +1,7 @@
 // The lamps of a job as a table for other programs.
 #pragma once
 
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 
 #include <string>
 
@@ -9,6 +9,6 @@ namespace glimmet::core::lamps {
 
 /// CSV after RFC 4180, a line for each row of each group, SI units in the heads; what is not known
 /// or not connected is empty. A name that a spreadsheet would take for a formula has a ' before it.
-[[nodiscard]] std::string lampList(const Reckoned& facts);
+[[nodiscard]] std::string lampList(const JobAnalysis& facts);
 
 }  // namespace glimmet::core::lamps

@@ -7,7 +7,7 @@
 namespace glimmet::core::lamps {
 
 [[nodiscard]] bool applies(const Job& job);
-void judge(const Reckoned& facts, Judging& judging);
+void judge(const JobAnalysis& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Verb> verbs();
 [[nodiscard]] Idle idle(const Job& job);
 

@@ -309,7 +309,7 @@ TesterLook expectedLook(Amperes current) {
                                     : TesterLook::Dark;
 }
 
-void judgeTested(const Reckoned& facts, Judging& judging) {
+void judgeTested(const JobAnalysis& facts, Judging& judging) {
     for (const LampGroup& group : facts.job.groups) {
         for (std::size_t row = 0; row < group.rows.size(); ++row) judgeRow(group, row, judging);
     }

@@ -5,7 +5,7 @@
 
 #include "core/record/lamps.h"
 #include "core/result.h"
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 #include "core/work/room.h"
 
 namespace glimmet::core::lamps {
@@ -56,6 +56,6 @@ struct TesterLine {
 [[nodiscard]] std::vector<TesterLine> testerLines(const LampGroup& group, Volts supply);
 
 /// Each row that was tested: whether it showed what it should.
-void judgeTested(const Reckoned& facts, Judging& judging);
+void judgeTested(const JobAnalysis& facts, Judging& judging);
 
 }  // namespace glimmet::core::lamps

@@ -40,7 +40,7 @@ std::optional<HealthChart> chartOf(const Job& job, const Motor& motor) {
 
 }  // namespace
 
-std::optional<HealthChart> healthChart(const Reckoned& facts) {
+std::optional<HealthChart> healthChart(const JobAnalysis& facts) {
     const Job& job = facts.job;
     std::optional<HealthChart> most;
     std::pair risen{false, 0.0};  // one that was read on two days before one that was not

@@ -28,6 +28,6 @@ struct HealthChart {
 
 /// Of the motor whose light current has risen most; nothing where none was read on two days and no
 /// sister can be held beside it.
-[[nodiscard]] std::optional<HealthChart> healthChart(const Reckoned& facts);
+[[nodiscard]] std::optional<HealthChart> healthChart(const JobAnalysis& facts);
 
 }  // namespace glimmet::core::measure

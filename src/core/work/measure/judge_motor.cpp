@@ -235,7 +235,7 @@ void judgeHealth(const Job& job, const Motor& motor, Judging& judging) {
 
 /// A reading is asked for only where it decides something: the decoder that is fitted, or which one
 /// to fit where the kind of motor does not tell.
-void judgeWanted(const Reckoned& facts, const MotorEvidence& drive, Judging& judging) {
+void judgeWanted(const JobAnalysis& facts, const MotorEvidence& drive, Judging& judging) {
     const Job& job = facts.job;
     std::optional<MotorDemand::What> wanted;
     if (job.decoder) {
@@ -308,7 +308,7 @@ void judgeWanted(const Reckoned& facts, const MotorEvidence& drive, Judging& jud
 }
 
 /// Others of its type, at like volts: what two and more of them take, this one should take too.
-void judgeSisters(const Reckoned& facts, Judging& judging) {
+void judgeSisters(const JobAnalysis& facts, Judging& judging) {
     const auto seen = sistersAlike(facts);
     if (!seen) return;
     const State verdict = seen->sisters.size() >= 2 && seen->own > seen->middle * sistersApart
@@ -346,7 +346,7 @@ Idle idle(const Job& job) {
     return {text("no motor to measure"), true};
 }
 
-void judge(const Reckoned& facts, Judging& judging) {
+void judge(const JobAnalysis& facts, Judging& judging) {
     judgeWires(facts, judging);
     judgeBoard(facts.job, judging);
     const std::vector<MotorAt> motors = motorsOf(facts.job);

@@ -113,7 +113,7 @@ void judgeMiddle(const Job& job, Judging& judging) {
 
 }  // namespace
 
-void judgePickups(const Reckoned& facts, Judging& judging) {
+void judgePickups(const JobAnalysis& facts, Judging& judging) {
     const Job& job = facts.job;
     if (job.feed == Feed::ThreeRailDigital && !isStructure(job)) {
         judgeMiddle(job, judging);

@@ -1,7 +1,7 @@
 // The wheels that collect for a model, through every unit that is wired to the next.
 #pragma once
 
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 #include "core/work/room.h"
 
 #include <optional>
@@ -27,6 +27,6 @@ struct PickupAxle {
 /// the first begins to where the last ends. Nothing where nothing touches it.
 [[nodiscard]] std::optional<Millimetres> bridgedInTheMiddle(const Job& job);
 
-void judgePickups(const Reckoned& facts, Judging& judging);
+void judgePickups(const JobAnalysis& facts, Judging& judging);
 
 }  // namespace glimmet::core::measure

@@ -6,7 +6,7 @@
 
 namespace glimmet::core::measure {
 
-std::optional<SistersAlike> sistersAlike(const Reckoned& facts) {
+std::optional<SistersAlike> sistersAlike(const JobAnalysis& facts) {
     const Sister own = sisterOf(0, facts.job);
     if (!own.light) return {};
     SistersAlike seen{own.light->amps, {}, {}};

@@ -1,7 +1,7 @@
 // What others of its type take when they run light, where that can be compared.
 #pragma once
 
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 
 #include <optional>
 #include <string>
@@ -25,6 +25,6 @@ struct SistersAlike {
     Amperes middle{};  ///< their median
 };
 /// Those that were read at like volts as this model was last; nothing where none was.
-[[nodiscard]] std::optional<SistersAlike> sistersAlike(const Reckoned& facts);
+[[nodiscard]] std::optional<SistersAlike> sistersAlike(const JobAnalysis& facts);
 
 }  // namespace glimmet::core::measure

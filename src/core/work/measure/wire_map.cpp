@@ -17,7 +17,7 @@ constexpr std::array<std::string_view, 10> ends{
 
 std::span<const std::string_view> wireEnds() { return ends; }
 
-void judgeWires(const Reckoned& facts, Judging& judging) {
+void judgeWires(const JobAnalysis& facts, Judging& judging) {
     std::size_t mapped = 0, unlike = 0;
     for (const Unit& unit : facts.job.units) {
         for (const FactoryWire& wire : unit.wires) {

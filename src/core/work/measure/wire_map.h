@@ -1,7 +1,7 @@
 // The factory's wires as the meter found them, and where their colours promise something else.
 #pragma once
 
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 #include "core/work/room.h"
 
 #include <string_view>
@@ -11,6 +11,6 @@ namespace glimmet::core::measure {
 /// What a wire can be found to join, as lines name it.
 [[nodiscard]] std::span<const std::string_view> wireEnds();
 
-void judgeWires(const Reckoned& facts, Judging& judging);
+void judgeWires(const JobAnalysis& facts, Judging& judging);
 
 }  // namespace glimmet::core::measure

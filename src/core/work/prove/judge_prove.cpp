@@ -292,7 +292,7 @@ Idle idle(const Job& job) {
     return {text("not tried"), true};
 }
 
-void judge(const Reckoned& facts, Judging& judging) {
+void judge(const JobAnalysis& facts, Judging& judging) {
     judgeTried(facts.job, judging);
     judgeStarts(facts.job, judging);
     judgeCurrents(facts.job, judging);

@@ -134,7 +134,7 @@ Text heading(BankAspect aspect) {
     return text("price");
 }
 
-std::vector<BankRow> bankRows(const Reckoned& facts) {
+std::vector<BankRow> bankRows(const JobAnalysis& facts) {
     std::vector<BankRow> rows;
     const Loads loads = loadsOf(facts);
     const bool dirty = stuttersMuch(facts.job);

@@ -23,7 +23,7 @@ struct BankRow {
 /// "holds", "rated" …
 [[nodiscard]] Text heading(BankAspect aspect);
 /// Empty where nothing would be charged: without a bus above what a processor needs.
-[[nodiscard]] std::vector<BankRow> bankRows(const Reckoned& facts);
+[[nodiscard]] std::vector<BankRow> bankRows(const JobAnalysis& facts);
 
 /// The capacitance that would hold for a second, by a bank that was worked out: time is in
 /// proportion to it. Nothing where no bank of the catalogue runs empty.

@@ -91,7 +91,7 @@ State dirtState(const Job& job, std::optional<Seconds> carried) {
     return left > often ? State::Over : left > bearable ? State::Close : State::Fine;
 }
 
-State crossingState(const Reckoned& facts, const Loads& loads, const std::vector<Place>& places,
+State crossingState(const JobAnalysis& facts, const Loads& loads, const std::vector<Place>& places,
                     const std::optional<FittedBank>& fitted) {
     State state = State::Fine;
     for (const Place& place : places) {
@@ -102,7 +102,7 @@ State crossingState(const Reckoned& facts, const Loads& loads, const std::vector
     return state;
 }
 
-std::vector<RankedBank> rankedBanks(const Reckoned& facts, const Loads& loads) {
+std::vector<RankedBank> rankedBanks(const JobAnalysis& facts, const Loads& loads) {
     std::vector<RankedBank> all;
     const std::vector<Place> dead =
         facts.job.layout.spots.empty() ? std::vector<Place>() : places(facts.job);
@@ -143,7 +143,7 @@ std::vector<RankedBank> rankedBanks(const Reckoned& facts, const Loads& loads) {
     return all;
 }
 
-std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads) {
+std::vector<Option> bankOptions(const JobAnalysis& facts, const Loads& loads) {
     std::vector<Option> options;
     for (const RankedBank& tried : rankedBanks(facts, loads)) {
         Option option;
@@ -190,7 +190,7 @@ namespace {
 /// `enough`: whether the wheels that would collect then do; what comes of it, of a neighbour's
 /// wheels and of its own.
 template <class Enough>
-std::vector<Option> wheelOptions(const Reckoned& facts, Enough enough, const Text& neighbours,
+std::vector<Option> wheelOptions(const JobAnalysis& facts, Enough enough, const Text& neighbours,
                                  const Text& own) {
     std::vector<Option> options;
     // What a neighbour collects costs two wires.
@@ -235,14 +235,14 @@ std::vector<Option> wheelOptions(const Reckoned& facts, Enough enough, const Tex
 
 }  // namespace
 
-std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place) {
+std::vector<Option> collectorOptions(const JobAnalysis& facts, const Place& place) {
     return wheelOptions(
         facts, [&](const std::vector<CollectingAxle>& axles) { return bridges(axles, place); },
         text("its neighbour's wheels bridge it, no bank needed"),
         text("its wheels bridge it, no bank needed"));
 }
 
-std::vector<Option> secondWheelOptions(const Reckoned& facts, const Place& place) {
+std::vector<Option> secondWheelOptions(const JobAnalysis& facts, const Place& place) {
     const auto two = [&](const std::vector<CollectingAxle>& axles) {
         const auto length = lengthOnOneWheel(axles, place);
         return length && !(*length > Millimetres{0});

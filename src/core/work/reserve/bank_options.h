@@ -30,7 +30,7 @@ namespace glimmet::core::reserve {
 [[nodiscard]] State dirtState(const Job& job, std::optional<Seconds> carried);
 
 /// How those places are crossed, the worst state of all; fine where there is none.
-[[nodiscard]] State crossingState(const Reckoned& facts, const Loads& loads,
+[[nodiscard]] State crossingState(const JobAnalysis& facts, const Loads& loads,
                                   const std::vector<Place>& places,
                                   const std::optional<FittedBank>& fitted);
 
@@ -47,30 +47,30 @@ struct RankedBank {
 };
 /// All of them, tried one by one: first what holds, gets over the places of the layout, bears the
 /// volts and finds room; of those the smallest.
-[[nodiscard]] std::vector<RankedBank> rankedBanks(const Reckoned& facts, const Loads& loads);
+[[nodiscard]] std::vector<RankedBank> rankedBanks(const JobAnalysis& facts, const Loads& loads);
 /// The best of them, as remedies.
-[[nodiscard]] std::vector<Option> bankOptions(const Reckoned& facts, const Loads& loads);
+[[nodiscard]] std::vector<Option> bankOptions(const JobAnalysis& facts, const Loads& loads);
 
 /// The same for several findings of one judging: worked out when the first asks.
 class OfferedBanks {
 public:
-    OfferedBanks(const Reckoned& facts, const Loads& loads) : m_facts(facts), m_loads(loads) {}
+    OfferedBanks(const JobAnalysis& facts, const Loads& loads) : m_facts(facts), m_loads(loads) {}
     [[nodiscard]] const std::vector<Option>& options() {
         if (!m_options) m_options = bankOptions(m_facts, m_loads);
         return *m_options;
     }
 
 private:
-    const Reckoned& m_facts;
+    const JobAnalysis& m_facts;
     const Loads& m_loads;
     std::optional<std::vector<Option>> m_options;
 };
 
 /// Wheels that do not collect and would bridge a place if they did, or those of a neighbour: to be
 /// thought of before a bank.
-[[nodiscard]] std::vector<Option> collectorOptions(const Reckoned& facts, const Place& place);
+[[nodiscard]] std::vector<Option> collectorOptions(const JobAnalysis& facts, const Place& place);
 /// The same so that it never hangs on one wheel of a side there.
-[[nodiscard]] std::vector<Option> secondWheelOptions(const Reckoned& facts, const Place& place);
+[[nodiscard]] std::vector<Option> secondWheelOptions(const JobAnalysis& facts, const Place& place);
 
 [[nodiscard]] Text capacitorCaution();
 

@@ -110,7 +110,7 @@ double lessBy(const FittedBank& bank) {
     return found ? found->within : capacitanceShort;
 }
 
-Loads loadsOf(const Reckoned& facts) {
+Loads loadsOf(const JobAnalysis& facts) {
     Loads loads;
     const double kmh = creep(facts.job).kmh;
     for (const MotorAt& at : motorsOf(facts.job)) {
@@ -181,7 +181,7 @@ std::optional<double> stuttersWith(const Job& job, std::optional<Seconds> carrie
     return stuttersLeft(job.layout.dirt->stuttersPerMetre, creepSpeed(job), *carried);
 }
 
-Bank onBus(const Reckoned& facts, const FittedBank& fitted, const Loads& loads) {
+Bank onBus(const JobAnalysis& facts, const FittedBank& fitted, const Loads& loads) {
     const Path path = pathOf(fitted);
     const Volts bus = std::max(busVolts(facts.job, facts.house), Volts{0.1});
     const Volts back = path.diode > Volts{0} || !(path.charge > Ohms{0})
@@ -190,7 +190,7 @@ Bank onBus(const Reckoned& facts, const FittedBank& fitted, const Loads& loads) 
     return {capacitanceOf(fitted), back, path.charge};
 }
 
-BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads& loads,
+BankState bankState(const JobAnalysis& facts, const FittedBank& fitted, const Loads& loads,
                     std::size_t steps) {
     const Volts bus = busVolts(facts.job, facts.house);
     const Volts spread = trackVolts(facts.job) * facts.house.supplySpread;
@@ -228,7 +228,7 @@ BankState bankState(const Reckoned& facts, const FittedBank& fitted, const Loads
     return state;
 }
 
-std::optional<HoldChart> holdChart(const Reckoned& facts) {
+std::optional<HoldChart> holdChart(const JobAnalysis& facts) {
     const auto& bank = working(facts.job);
     if (!bank) return {};
     const BankState state = bankState(facts, *bank, loadsOf(facts), 100);

@@ -4,7 +4,7 @@
 #include "core/finding/figure.h"
 #include "core/reserve/crossing_run.h"
 #include "core/reserve/hold.h"
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 #include "core/work/reserve/places.h"
 
 #include <optional>
@@ -52,7 +52,7 @@ struct Loads {
     bool motorAssumed = false;    ///< no reading says what the motor takes
     Seconds needed{};             ///< the longest dead place, or dirt where its wheels bridge all
 };
-[[nodiscard]] Loads loadsOf(const Reckoned& facts);
+[[nodiscard]] Loads loadsOf(const JobAnalysis& facts);
 /// The same with its sound loud: the worst case.
 [[nodiscard]] Loads loud(Loads loads);
 /// The same without the motor: its lamps, its sound and its processor.
@@ -66,7 +66,7 @@ struct Loads {
 [[nodiscard]] std::optional<double> stuttersWith(const Job& job, std::optional<Seconds> carried);
 
 /// A bank on the job's bus, on its way back through its diode or its charge resistor.
-[[nodiscard]] Bank onBus(const Reckoned& facts, const FittedBank& bank, const Loads& loads);
+[[nodiscard]] Bank onBus(const JobAnalysis& facts, const FittedBank& bank, const Loads& loads);
 
 struct BankState {
     Volts bus{};        ///< that it hangs on
@@ -81,8 +81,8 @@ struct BankState {
     std::optional<Ohms> leak;      ///< that empties it besides the loads (leak.h)
 };
 /// `steps`: points of the trace; the time needs none.
-[[nodiscard]] BankState bankState(const Reckoned& facts, const FittedBank& bank, const Loads& loads,
-                                  std::size_t steps = 1);
+[[nodiscard]] BankState bankState(const JobAnalysis& facts, const FittedBank& bank,
+                                  const Loads& loads, std::size_t steps = 1);
 
 /// What the strip shows: bus volts from the loss of track on.
 struct HoldChart {
@@ -92,6 +92,6 @@ struct HoldChart {
     bool holds = false;  ///< long enough
 };
 /// Nothing without a bank, or where nothing draws.
-[[nodiscard]] std::optional<HoldChart> holdChart(const Reckoned& facts);
+[[nodiscard]] std::optional<HoldChart> holdChart(const JobAnalysis& facts);
 
 }  // namespace glimmet::core::reserve

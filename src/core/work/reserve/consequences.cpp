@@ -65,7 +65,7 @@ Consequence atPowerUp(const BankState& state) {
     return made;
 }
 
-Consequence whenCut(const Reckoned& facts, const BankState& state) {
+Consequence whenCut(const JobAnalysis& facts, const BankState& state) {
     Consequence made;
     made.when = text("When the power is cut");
     const std::string speed = formatted(creep(facts.job).kmh, Dimension::Ratio);
@@ -114,7 +114,7 @@ Consequence whenUnwanted(const BankState& state, const Loads& loads) {
     return made;
 }
 
-Consequence onPlainDc(const Reckoned& facts, const BankState& state) {
+Consequence onPlainDc(const JobAnalysis& facts, const BankState& state) {
     Consequence made;
     made.when = text("On plain DC");
     const Volts drop = crestVolts(facts.job) - state.bus;
@@ -154,7 +154,7 @@ Consequence ofSound(const BankState& state, const Loads& loads) {
 }
 
 /// What its charge resistor gives off while contact comes and goes.
-Consequence inItsResistor(const Reckoned& facts, const BankState& state, const Loads& loads) {
+Consequence inItsResistor(const JobAnalysis& facts, const BankState& state, const Loads& loads) {
     Consequence made;
     made.when = text("On dirty rails");
     const double drawn = loads.bus.drawn(state.bus).value();
@@ -190,7 +190,7 @@ Consequence inItsResistor(const Reckoned& facts, const BankState& state, const L
 }
 
 /// What is left in it the next morning.
-Consequence overNight(const Reckoned& facts, const BankState& state) {
+Consequence overNight(const JobAnalysis& facts, const BankState& state) {
     Consequence made;
     made.when = text("Put away for the night");
     const BankPart& part = facts.job.bank->part;
@@ -211,7 +211,7 @@ Consequence overNight(const Reckoned& facts, const BankState& state) {
 }
 
 /// What years of running leave of it.
-Consequence whenOld(const Reckoned& facts, const BankState& state) {
+Consequence whenOld(const JobAnalysis& facts, const BankState& state) {
     Consequence made;
     made.when = text("In ten years");
     const FittedBank& bank = *facts.job.bank;
@@ -300,7 +300,7 @@ Seconds chargeBelow(const BankState& state, Amperes current) {
     return ratio > 1 ? chargeTimeConstant(bank) * std::log(ratio) : Seconds{0};
 }
 
-std::vector<Consequence> consequencesOf(const Reckoned& facts) {
+std::vector<Consequence> consequencesOf(const JobAnalysis& facts) {
     std::vector<Consequence> all;
     const auto& bank = working(facts.job);
     if (!bank) return all;

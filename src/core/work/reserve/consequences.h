@@ -54,6 +54,6 @@ struct Consequence {
     State state{};
 };
 /// In the order in which they are met. Empty without a bank, or with one that gave nothing.
-[[nodiscard]] std::vector<Consequence> consequencesOf(const Reckoned& facts);
+[[nodiscard]] std::vector<Consequence> consequencesOf(const JobAnalysis& facts);
 
 }  // namespace glimmet::core::reserve

@@ -24,7 +24,7 @@ struct Charged {
     }
 };
 
-CrossingRun runOf(const Reckoned& facts, const Loads& loads, std::vector<Outage> outages,
+CrossingRun runOf(const JobAnalysis& facts, const Loads& loads, std::vector<Outage> outages,
                   const Charged& charged, Volts bus, double kmh, bool traced = false) {
     CrossingRun run;
     run.traced = traced;
@@ -56,7 +56,8 @@ bool sameRhythm(const std::vector<Outage>& a, const std::vector<Outage>& b) {
     return std::equal(a.begin(), a.end(), b.begin(), b.end(), alike);
 }
 
-Charged bankOf(const Reckoned& facts, const Loads& loads, const std::optional<FittedBank>& fitted) {
+Charged bankOf(const JobAnalysis& facts, const Loads& loads,
+               const std::optional<FittedBank>& fitted) {
     if (!fitted) return {};
     const BankClamp* clamp = clampOf(*fitted);
     return {onBus(facts, *fitted, loads), clamp ? std::optional(*clamp) : std::nullopt,
@@ -65,7 +66,7 @@ Charged bankOf(const Reckoned& facts, const Loads& loads, const std::optional<Fi
 
 /// From the fastest down; `visit` returns whether slower ones are wanted.
 template <class Visit>
-void sweepDown(const Reckoned& facts, const Loads& loads, const Passage& passage,
+void sweepDown(const JobAnalysis& facts, const Loads& loads, const Passage& passage,
                const std::optional<FittedBank>& fitted, Visit visit) {
     const auto found = outagesOn(collectingAxles(facts.job), passage);
     if (!found) return;
@@ -83,7 +84,7 @@ State stateOf(Crossed how) {
     return how == Crossed::Stops ? State::Over : how >= Crossed::Slows ? State::Close : State::Fine;
 }
 
-std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& loads,
+std::optional<CrossingState> crossingOver(const JobAnalysis& facts, const Loads& loads,
                                           const Place& place,
                                           const std::optional<FittedBank>& fitted, bool traced) {
     const Volts bus = busVolts(facts.job, facts.house);
@@ -167,7 +168,7 @@ Text onlyWays(const CrossingState& at) {
     return joined;
 }
 
-std::vector<AtSpeed> sweepOver(const Reckoned& facts, const Loads& loads, const Passage& passage,
+std::vector<AtSpeed> sweepOver(const JobAnalysis& facts, const Loads& loads, const Passage& passage,
                                const std::optional<FittedBank>& fitted) {
     std::vector<AtSpeed> sweep;
     sweepDown(facts, loads, passage, fitted, [&](const AtSpeed& one) {
@@ -186,8 +187,8 @@ std::optional<double> sureFrom(const std::vector<AtSpeed>& sweep) {
     return from;
 }
 
-std::optional<double> sureFrom(const Reckoned& facts, const Loads& loads, const CrossingState& at,
-                               const std::optional<FittedBank>& fitted) {
+std::optional<double> sureFrom(const JobAnalysis& facts, const Loads& loads,
+                               const CrossingState& at, const std::optional<FittedBank>& fitted) {
     std::optional<double> from;
     sweepDown(facts, loads, at.way(), fitted, [&](const AtSpeed& one) {
         if (one.how >= Crossed::Resets) return false;
@@ -197,7 +198,7 @@ std::optional<double> sureFrom(const Reckoned& facts, const Loads& loads, const 
     return from;
 }
 
-std::optional<Farads> capacitanceFor(const Reckoned& facts, const Loads& loads,
+std::optional<Farads> capacitanceFor(const JobAnalysis& facts, const Loads& loads,
                                      const CrossingState& at) {
     const auto found = outagesOn(collectingAxles(facts.job), at.way());
     if (!found || found->empty()) return {};
@@ -293,7 +294,7 @@ double trouble(const CrossingWay& way) {
 
 }  // namespace
 
-std::optional<CrossingChart> crossingChart(const Reckoned& facts, std::string_view place) {
+std::optional<CrossingChart> crossingChart(const JobAnalysis& facts, std::string_view place) {
     const Loads loads = loadsOf(facts);
     std::optional<CrossingState> shown;
     for (const Place& one : places(facts.job)) {

@@ -37,27 +37,27 @@ struct CrossingState {
 [[nodiscard]] Text onlyWays(const CrossingState& at);
 /// Over one place with a bank or none. Nothing where it cannot be told from wheels. `traced`: with
 /// every moment, not only the last one.
-[[nodiscard]] std::optional<CrossingState> crossingOver(const Reckoned& facts, const Loads& loads,
-                                                        const Place& place,
+[[nodiscard]] std::optional<CrossingState> crossingOver(const JobAnalysis& facts,
+                                                        const Loads& loads, const Place& place,
                                                         const std::optional<FittedBank>& fitted,
                                                         bool traced = true);
 
 /// The speeds of interest, km/h of the prototype.
 inline constexpr double slowestSwept = 2, fastestSwept = 60, sweptBy = 2;
 /// How each of them gets over on a passage, rising.
-[[nodiscard]] std::vector<AtSpeed> sweepOver(const Reckoned& facts, const Loads& loads,
+[[nodiscard]] std::vector<AtSpeed> sweepOver(const JobAnalysis& facts, const Loads& loads,
                                              const Passage& passage,
                                              const std::optional<FittedBank>& fitted);
 /// The lowest of them from which on it neither stops nor starts anew; nothing: at none. The second
 /// sweeps no further down than that.
 [[nodiscard]] std::optional<double> sureFrom(const std::vector<AtSpeed>& sweep);
-[[nodiscard]] std::optional<double> sureFrom(const Reckoned& facts, const Loads& loads,
+[[nodiscard]] std::optional<double> sureFrom(const JobAnalysis& facts, const Loads& loads,
                                              const CrossingState& at,
                                              const std::optional<FittedBank>& fitted);
 
 /// The least capacitance behind a diode that carries it over without more than dimmed lamps.
 /// Nothing where none does (the volts are too low for the motor), or where it needs none.
-[[nodiscard]] std::optional<Farads> capacitanceFor(const Reckoned& facts, const Loads& loads,
+[[nodiscard]] std::optional<Farads> capacitanceFor(const JobAnalysis& facts, const Loads& loads,
                                                    const CrossingState& at);
 
 /// Where a wheel that collects stands on dead rail.
@@ -105,7 +105,7 @@ struct CrossingChart {
     [[nodiscard]] TrackUnder under(Millimetres travel) const;
 };
 /// Of the place with that name, else of the worst. Nothing where it cannot be told from wheels.
-[[nodiscard]] std::optional<CrossingChart> crossingChart(const Reckoned& facts,
+[[nodiscard]] std::optional<CrossingChart> crossingChart(const JobAnalysis& facts,
                                                          std::string_view place);
 
 }  // namespace glimmet::core::reserve

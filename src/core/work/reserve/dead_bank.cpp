@@ -113,7 +113,7 @@ std::vector<DeadCause> causesOf(const Job& job, Volts bus) {
     return all;
 }
 
-void judgeDead(const Reckoned& facts, const BankState& state, OfferedBanks& banks,
+void judgeDead(const JobAnalysis& facts, const BankState& state, OfferedBanks& banks,
                Judging& judging) {
     judging.say("reserve.dead", {}, State::Over, Gravity::DoesNotWork, [&](Finding& finding) {
         const FittedBank& bank = *facts.job.bank;

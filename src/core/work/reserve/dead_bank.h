@@ -14,7 +14,7 @@ namespace glimmet::core::reserve {
 [[nodiscard]] std::vector<DeadCause> causesOf(const Job& job, Volts bus);
 
 /// Precondition: the job's bank was found dead. `state`: of that bank.
-void judgeDead(const Reckoned& facts, const BankState& state, OfferedBanks& banks,
+void judgeDead(const JobAnalysis& facts, const BankState& state, OfferedBanks& banks,
                Judging& judging);
 
 }  // namespace glimmet::core::reserve

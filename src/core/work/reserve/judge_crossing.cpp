@@ -70,7 +70,7 @@ Text worstWords(const Job& job, const Loads& loads) {
     return loads.sound > Watts{0} ? text("%1, its sound loud", least) : least;
 }
 
-void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingState& at,
+void judgeCrossing(const JobAnalysis& facts, const Loads& loads, const CrossingState& at,
                    OfferedBanks& banks, Judging& judging) {
     const Job& job = facts.job;
     judging.say(
@@ -158,7 +158,7 @@ void judgeCrossing(const Reckoned& facts, const Loads& loads, const CrossingStat
 constexpr double seldomThere = 0.1, mostlyThere = 0.5;  // of its crossings
 
 /// Where it bridges a place on one wheel, dirt under that is enough.
-void judgeOnOneWheel(const Reckoned& facts, const Loads& loads, const Place& place,
+void judgeOnOneWheel(const JobAnalysis& facts, const Loads& loads, const Place& place,
                      OfferedBanks& banks, Judging& judging) {
     const Job& job = facts.job;
     std::optional<Seconds> held = Seconds{0};
@@ -202,7 +202,7 @@ void judgeOnOneWheel(const Reckoned& facts, const Loads& loads, const Place& pla
 
 }  // namespace
 
-void judgeCrossings(const Reckoned& facts, const Loads& loads, OfferedBanks& banks,
+void judgeCrossings(const JobAnalysis& facts, const Loads& loads, OfferedBanks& banks,
                     Judging& judging) {
     if (facts.job.layout.spots.empty()) return;
     for (const Place& place : places(facts.job)) {

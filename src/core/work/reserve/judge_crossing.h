@@ -7,7 +7,7 @@
 namespace glimmet::core::reserve {
 
 /// `loads`: of the facts.
-void judgeCrossings(const Reckoned& facts, const Loads& loads, OfferedBanks& banks,
+void judgeCrossings(const JobAnalysis& facts, const Loads& loads, OfferedBanks& banks,
                     Judging& judging);
 
 }  // namespace glimmet::core::reserve

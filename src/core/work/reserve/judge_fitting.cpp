@@ -41,7 +41,7 @@ std::optional<Option> moreCells(const BankPart& part, const BankState& state) {
     return option;
 }
 
-void judgeCells(const Reckoned& facts, const BankState& state, Judging& judging) {
+void judgeCells(const JobAnalysis& facts, const BankState& state, Judging& judging) {
     const BankPart& part = facts.job.bank->part;
     const double share = overloadedCells(part, state);
     const State verdict = cellsState(share);
@@ -192,7 +192,7 @@ void judgeAllowed(const Job& job, OfferedBanks& banks, Judging& judging) {
     });
 }
 
-void judgeClamp(const Reckoned& facts, const BankState& state, Judging& judging) {
+void judgeClamp(const JobAnalysis& facts, const BankState& state, Judging& judging) {
     const auto& clamp = facts.job.bank->clamp;
     if (!clamp || letsMoreCome(*facts.job.bank)) return;
     const BankPart& part = facts.job.bank->part;
@@ -404,7 +404,7 @@ void judgeTurned(const FittedBank& bank, Judging& judging) {
     });
 }
 
-void judgeFitting(const Reckoned& facts, const BankState& state, OfferedBanks& banks,
+void judgeFitting(const JobAnalysis& facts, const BankState& state, OfferedBanks& banks,
                   Judging& judging) {
     judgeCells(facts, state, judging);
     judgeTerminals(facts.job, banks, judging);

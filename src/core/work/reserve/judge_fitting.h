@@ -7,7 +7,7 @@
 namespace glimmet::core::reserve {
 
 /// Precondition: the job has a bank; `state` is of it.
-void judgeFitting(const Reckoned& facts, const BankState& state, OfferedBanks& banks,
+void judgeFitting(const JobAnalysis& facts, const BankState& state, OfferedBanks& banks,
                   Judging& judging);
 
 /// The share of such banks in which a cell gets more than it bears; of those with a resistor across

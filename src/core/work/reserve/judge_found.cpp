@@ -38,7 +38,7 @@ Option clampPutRight(const BankClamp& clamp) {
 }
 
 /// Its volts as they were read on the track, against those that belong there.
-void judgeLeak(const Reckoned& facts, const BankState& state, OfferedBanks& banks,
+void judgeLeak(const JobAnalysis& facts, const BankState& state, OfferedBanks& banks,
                Judging& judging) {
     const FittedBank& bank = *facts.job.bank;
     if (!bank.across) return;
@@ -132,7 +132,7 @@ void judgeLeak(const Reckoned& facts, const BankState& state, OfferedBanks& bank
 }
 
 /// What was read of the bank, against what is printed on it.
-void judgeCapacitance(const Reckoned& facts, Volts full, OfferedBanks& banks, Judging& judging) {
+void judgeCapacitance(const JobAnalysis& facts, Volts full, OfferedBanks& banks, Judging& judging) {
     const FittedBank& bank = *facts.job.bank;
     // Known to leak, or known not to: then that is no question any more.
     const bool leaks = leakOf(facts, bank).has_value();
@@ -214,7 +214,7 @@ void judgeCapacitance(const Reckoned& facts, Volts full, OfferedBanks& banks, Ju
 
 }  // namespace
 
-void judgeFound(const Reckoned& facts, const BankState& state, OfferedBanks& banks,
+void judgeFound(const JobAnalysis& facts, const BankState& state, OfferedBanks& banks,
                 Judging& judging) {
     judgeLeak(facts, state, banks, judging);
     judgeCapacitance(facts, state.full, banks, judging);

@@ -7,7 +7,7 @@
 namespace glimmet::core::reserve {
 
 /// Precondition: the job has a bank that is not known to give nothing; `state` is of it.
-void judgeFound(const Reckoned& facts, const BankState& state, OfferedBanks& banks,
+void judgeFound(const JobAnalysis& facts, const BankState& state, OfferedBanks& banks,
                 Judging& judging);
 
 }  // namespace glimmet::core::reserve

@@ -228,7 +228,7 @@ const EmptyPads* padsForBank(const Job& job, Volts bus) {
     return found == job.pads.end() ? nullptr : &*found;
 }
 
-void judgePads(const Reckoned& facts, Judging& judging) {
+void judgePads(const JobAnalysis& facts, Judging& judging) {
     const Volts bus = busVolts(facts.job, facts.house);
     for (const EmptyPads& pads : facts.job.pads) judgeOne(facts.job, pads, bus, judging);
 }

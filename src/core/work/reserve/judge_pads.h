@@ -21,6 +21,6 @@ enum class PadsUse {
 /// The pads where a bank goes, plus and minus told apart; nullptr: none was found.
 [[nodiscard]] const EmptyPads* padsForBank(const Job& job, Volts bus);
 
-void judgePads(const Reckoned& facts, Judging& judging);
+void judgePads(const JobAnalysis& facts, Judging& judging);
 
 }  // namespace glimmet::core::reserve

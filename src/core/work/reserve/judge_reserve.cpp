@@ -56,7 +56,7 @@ Figure neededFigure(const Job& job, const BankState& state) {
                          "points ");
 }
 
-void judgeNone(const Reckoned& facts, OfferedBanks& banks, Judging& judging) {
+void judgeNone(const JobAnalysis& facts, OfferedBanks& banks, Judging& judging) {
     const auto dead = longestDead(facts.job);
     judging.say("reserve.none", {}, State::Fine, Gravity::CouldBeBetter, [&](Finding& finding) {
         const bool dies = dead && dead->time > Seconds{0};
@@ -84,7 +84,7 @@ void judgeNone(const Reckoned& facts, OfferedBanks& banks, Judging& judging) {
     });
 }
 
-void judgeHold(const Reckoned& facts, const Loads& loads, const BankState& state,
+void judgeHold(const JobAnalysis& facts, const Loads& loads, const BankState& state,
                OfferedBanks& banks, Judging& judging) {
     const State verdict = holdState(state);
     const bool tooShort = holdsTooShort(state);
@@ -187,7 +187,7 @@ Text stutterWords(double perMetre) {
 }
 
 /// Of the stutters that were counted, what the bank leaves.
-void judgeDirt(const Reckoned& facts, const BankState* state, OfferedBanks& banks,
+void judgeDirt(const JobAnalysis& facts, const BankState* state, OfferedBanks& banks,
                Judging& judging) {
     const Job& job = facts.job;
     if (!job.layout.dirt) return;
@@ -237,7 +237,7 @@ void judgeDirt(const Reckoned& facts, const BankState* state, OfferedBanks& bank
     });
 }
 
-void judgeVolts(const Reckoned& facts, const BankState& state, OfferedBanks& banks,
+void judgeVolts(const JobAnalysis& facts, const BankState& state, OfferedBanks& banks,
                 Judging& judging) {
     const BankPart& part = facts.job.bank->part;
     const State verdict = voltsState(part, state);
@@ -278,7 +278,7 @@ Watts soldRating(Watts heat) {
     return Watts{10};
 }
 
-void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging) {
+void judgeCharge(const JobAnalysis& facts, const BankState& state, Judging& judging) {
     const Bank through = throughLeads(state.bank);
     const State verdict = chargeState(*facts.job.bank, state);
     const bool limited = state.bank.charge > Ohms{0};
@@ -351,7 +351,7 @@ void judgeCharge(const Reckoned& facts, const BankState& state, Judging& judging
 }
 
 /// On the programming track: whether it switches off, and how long an acknowledge is masked.
-void judgeProgramming(const Reckoned& facts, const BankState& state, Judging& judging) {
+void judgeProgramming(const JobAnalysis& facts, const BankState& state, Judging& judging) {
     const Job& job = facts.job;
     if (!job.decoder) return;
     // A plug-in reserve on its terminals disconnects itself, as long as no read-back fails.
@@ -397,7 +397,7 @@ void judgeProgramming(const Reckoned& facts, const BankState& state, Judging& ju
 }
 
 /// Where it lies; what has room is told by the picture.
-void judgeRoom(const Reckoned& facts, OfferedBanks& banks, Judging& judging) {
+void judgeRoom(const JobAnalysis& facts, OfferedBanks& banks, Judging& judging) {
     const Job& job = facts.job;
     std::vector<Box> own;
     boxes(job, own);
@@ -437,7 +437,7 @@ bool applies(const Job& job) {
 
 Idle idle(const Job& job) { return {job.bank ? Text{} : text("none fitted"), true}; }
 
-void judge(const Reckoned& facts, Judging& judging) {
+void judge(const JobAnalysis& facts, Judging& judging) {
     const Job& job = facts.job;
     const Loads loads = loadsOf(facts);
     OfferedBanks banks(facts, loads);

@@ -17,7 +17,7 @@ Volts belongAcross(const FittedBank& bank, Volts bus) {
     return clamp ? std::min(bus, clamp->volts) : bus;
 }
 
-Volts belonged(const Reckoned& facts, const FittedBank& bank) {
+Volts belonged(const JobAnalysis& facts, const FittedBank& bank) {
     const auto& then = bank.across->belongs;
     return then ? *then : belongAcross(bank, busVolts(facts.job, facts.house));
 }
@@ -26,7 +26,7 @@ std::string acrossLine(Volts volts) {
     return "across " + formatted(volts.value(), Dimension::Ratio, 3) + "V";
 }
 
-Stands standsAt(const Reckoned& facts, const FittedBank& bank) {
+Stands standsAt(const JobAnalysis& facts, const FittedBank& bank) {
     if (letsMoreCome(bank)) return Stands::Unclamped;
     const BankVolts& read = *bank.across;
     const Volts belongs = belonged(facts, bank);
@@ -38,7 +38,7 @@ Stands standsAt(const Reckoned& facts, const FittedBank& bank) {
     return facts.job.supply.volts && pathOf(bank).charge > Ohms{0} ? Stands::Leaks : Stands::Low;
 }
 
-std::optional<Leak> leakOf(const Reckoned& facts, const FittedBank& bank) {
+std::optional<Leak> leakOf(const JobAnalysis& facts, const FittedBank& bank) {
     if (!bank.across || standsAt(facts, bank) != Stands::Leaks) return {};
     const Volts value = bank.across->value, belongs = belonged(facts, bank);
     Leak made;

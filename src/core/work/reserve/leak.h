@@ -2,7 +2,7 @@
 // a leak costs some of them.
 #pragma once
 
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 #include "core/work/reserve/bank_state.h"
 
 namespace glimmet::core::reserve {
@@ -16,7 +16,7 @@ inline constexpr double nothingBelow = 0.2;
 [[nodiscard]] Volts belongAcross(const FittedBank& bank, Volts bus);
 /// The same when its volts were read; by today's track where nobody had read that then. Range: its
 /// volts were read.
-[[nodiscard]] Volts belonged(const Reckoned& facts, const FittedBank& bank);
+[[nodiscard]] Volts belonged(const JobAnalysis& facts, const FittedBank& bank);
 
 /// The line that notes them.
 [[nodiscard]] std::string acrossLine(Volts volts);
@@ -29,7 +29,7 @@ enum class Stands {
     Unclamped
 };
 /// Range: its volts were read.
-[[nodiscard]] Stands standsAt(const Reckoned& facts, const FittedBank& bank);
+[[nodiscard]] Stands standsAt(const JobAnalysis& facts, const FittedBank& bank);
 
 struct Leak {
     double left = 1;    ///< share of the volts that it leaves in the bank, 0 … 1
@@ -37,6 +37,6 @@ struct Leak {
     Ohms path{};        ///< V_read / current
 };
 /// Nothing where its volts were not read, where they are right or where they do not tell.
-[[nodiscard]] std::optional<Leak> leakOf(const Reckoned& facts, const FittedBank& bank);
+[[nodiscard]] std::optional<Leak> leakOf(const JobAnalysis& facts, const FittedBank& bank);
 
 }  // namespace glimmet::core::reserve

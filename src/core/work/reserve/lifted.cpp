@@ -26,7 +26,7 @@ std::optional<Seconds> heldUnder(const Bank& bank, const Conditions& at) {
     return hold ? hold->time : std::nullopt;
 }
 
-double fullOff(const Reckoned& facts, const FittedBank& bank, const BankState& state) {
+double fullOff(const JobAnalysis& facts, const FittedBank& bank, const BankState& state) {
     if (state.leak) return voltsRead;  // then it was read
     if (const BankClamp* clamp = clampOf(bank); clamp && state.full < state.bus)
         return clamp->tolerance;
@@ -35,7 +35,8 @@ double fullOff(const Reckoned& facts, const FittedBank& bank, const BankState& s
 
 }  // namespace
 
-Result<Lifted> liftedFor(const Reckoned& facts, const FittedBank& bank, Seconds held, bool still) {
+Result<Lifted> liftedFor(const JobAnalysis& facts, const FittedBank& bank, Seconds held,
+                         bool still) {
     const Loads loads = still ? standingStill(loadsOf(facts)) : loadsOf(facts);
     if (still && loads.bus.lamps.empty()) {
         return failure(ErrorCode::Missing, {},

@@ -20,8 +20,8 @@ struct Lifted {
 /// (docs/physics.md).
 /// Errors: Missing where it has no lamps and stands still; OutOfRange where its time cannot be
 /// reckoned or no bank has so many farads.
-[[nodiscard]] Result<Lifted> liftedFor(const Reckoned& facts, const FittedBank& bank, Seconds held,
-                                       bool still);
+[[nodiscard]] Result<Lifted> liftedFor(const JobAnalysis& facts, const FittedBank& bank,
+                                       Seconds held, bool still);
 
 /// Against what is printed: less or more than a good one can have, even at the far end of what was
 /// found. Not read: neither.

@@ -343,10 +343,10 @@ tl::unexpected<Error> notDead() {
                   text("That is asked of a bank that gave nothing. Say so first: lift nothing."));
 }
 
-Reckoned factsNow(const Said& said) {
+JobAnalysis factsNow(const Said& said) {
     static const House usual;
     const Context& context = said.context;
-    return reckoned(context.job, context.workshop ? context.workshop->house : usual,
+    return analysed(context.job, context.workshop ? context.workshop->house : usual,
                     context.catalogue);
 }
 
@@ -371,7 +371,7 @@ Result<Jotted> lift(const Said& said) {
         return result;
     }
     const Seconds held = *seconds;
-    const Reckoned facts = factsNow(said);
+    const JobAnalysis facts = factsNow(said);
     const bool still = std::string_view(said.verb.word) == "fade";
     const auto told = liftedFor(facts, *job.bank, held, still);
     if (!told) return tl::unexpected(told.error());
@@ -426,7 +426,7 @@ Result<Jotted> across(const Said& said) {
                       text("A module keeps what volts it likes: a meter across it tells nothing. "
                            "Lift it while it runs: lift 2.1s."));
     }
-    const Reckoned facts = factsNow(said);
+    const JobAnalysis facts = factsNow(said);
     const Volts belongs = belongAcross(*job.bank, busVolts(job, facts.house));
     if (!(belongs > Volts{0.1})) {
         return refuse(ErrorCode::Missing,

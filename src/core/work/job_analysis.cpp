@@ -1,15 +1,15 @@
-#include "core/work/reckoned.h"
+#include "core/work/job_analysis.h"
 
 namespace glimmet::core {
 
-const GroupState* Reckoned::group(std::string_view id) const {
+const GroupState* JobAnalysis::group(std::string_view id) const {
     for (std::size_t i = 0; i < groups.size(); ++i) {
         if (job.groups[i].id == id) return groups[i] ? &*groups[i] : nullptr;
     }
     return nullptr;
 }
 
-Amperes Reckoned::outputsOn() const {
+Amperes JobAnalysis::outputsOn() const {
     Amperes sum{0};
     for (std::size_t i = 0; i < groups.size(); ++i) {
         if (job.groups[i].output != supplyOutput && groups[i]) sum += lastingTotal(*groups[i]);
@@ -17,23 +17,23 @@ Amperes Reckoned::outputsOn() const {
     return sum;
 }
 
-Reckoned reckoned(const Job& job, const House& house, const Catalogue& catalogue,
-                  std::vector<Sister> sisters) {
-    Reckoned made{job, houseOf(job, house), catalogue, {}, std::move(sisters)};
+JobAnalysis analysed(const Job& job, const House& house, const Catalogue& catalogue,
+                     std::vector<Sister> sisters) {
+    JobAnalysis made{job, houseOf(job, house), catalogue, {}, std::move(sisters)};
     for (const LampGroup& group : job.groups) {
         made.groups.push_back(groupState(job, group, made.house));
     }
     return made;
 }
 
-Reckoned reckonedAfter(const Reckoned& before, const Job& after) {
+JobAnalysis reanalysed(const JobAnalysis& before, const Job& after) {
     const Job& was = before.job;
     // What a group's state hangs on beside the group itself.
     const bool sameElsewhere = after.feed == was.feed && after.scale == was.scale &&
                                after.supply == was.supply && after.decoder == was.decoder &&
                                houseOf(after, before.house) == before.house;
-    if (!sameElsewhere) return reckoned(after, before.house, before.catalogue, before.sisters);
-    Reckoned made{after, before.house, before.catalogue, {}, before.sisters};
+    if (!sameElsewhere) return analysed(after, before.house, before.catalogue, before.sisters);
+    JobAnalysis made{after, before.house, before.catalogue, {}, before.sisters};
     for (std::size_t g = 0; g < after.groups.size(); ++g) {
         const LampGroup& group = after.groups[g];
         const bool untouched = g < was.groups.size() && group == was.groups[g];

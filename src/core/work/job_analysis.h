@@ -11,7 +11,7 @@
 namespace glimmet::core {
 
 /// Holds only what two stages read; no stage writes it. What it refers to must outlive it.
-struct Reckoned {
+struct JobAnalysis {
     const Job& job;
     House house;  ///< with what this job has otherwise
     const Catalogue& catalogue;
@@ -24,10 +24,10 @@ struct Reckoned {
     [[nodiscard]] Amperes outputsOn() const;
 };
 
-[[nodiscard]] Reckoned reckoned(const Job& job, const House& house, const Catalogue& catalogue,
-                                std::vector<Sister> sisters = {});
+[[nodiscard]] JobAnalysis analysed(const Job& job, const House& house, const Catalogue& catalogue,
+                                   std::vector<Sister> sisters = {});
 /// The same job after a change: only groups that it touched are solved again. `after` must outlive
 /// what is returned.
-[[nodiscard]] Reckoned reckonedAfter(const Reckoned& before, const Job& after);
+[[nodiscard]] JobAnalysis reanalysed(const JobAnalysis& before, const Job& after);
 
 }  // namespace glimmet::core
