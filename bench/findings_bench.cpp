@@ -29,7 +29,7 @@ void editToFindings(benchmark::State& state, const char* file, const char* line)
     const core::Job job = demo(file);
     const core::Catalogue catalogue = store::loadedCatalogue({}).catalogue;
     for (auto _ : state) {
-        const auto jotted = core::understood(line, job, catalogue, "2026-03-02");
+        const auto jotted = core::applyLine(line, job, catalogue, "2026-03-02");
         auto findings = core::findings(jotted.value().after, catalogue);
         benchmark::DoNotOptimize(findings);
     }
@@ -42,7 +42,7 @@ BENCHMARK_CAPTURE(editToFindings, tern, "tern.json", "resistor headlamps A/1 3k3
 /// The options of the finding with the most of them after an edit, each tried on the whole job.
 void tryOptions(benchmark::State& state, const char* file, const char* line) {
     const core::Catalogue catalogue = store::loadedCatalogue({}).catalogue;
-    const core::Job job = core::understood(line, demo(file), catalogue, "2026-03-02")->after;
+    const core::Job job = core::applyLine(line, demo(file), catalogue, "2026-03-02")->after;
     const core::JobAnalysis facts = core::analysed(job, {}, catalogue);
     core::Finding spoken;
     for (const core::Finding& each : core::findings(facts)) {

@@ -145,8 +145,8 @@ JotRun jot(const JotRequest& request) {
     return request.workshop ? run(
                                   request, subject->record,
                                   [&](const std::string& line, const core::WorkshopRecord& record) {
-                                      return core::understood(line, record, loaded.catalogue,
-                                                              request.today, subject->shelf);
+                                      return core::applyLine(line, record, loaded.catalogue,
+                                                             request.today, subject->shelf);
                                   },
                                   [&](const std::vector<store::WorkshopEntry>& entries) {
                                       return subject->workshop->recordWorkshop(entries);
@@ -155,8 +155,8 @@ JotRun jot(const JotRequest& request) {
                             : run(
                                   request, subject->job,
                                   [&](const std::string& line, const core::Job& job) {
-                                      return core::understood(line, job, loaded.catalogue,
-                                                              request.today, subject->record);
+                                      return core::applyLine(line, job, loaded.catalogue,
+                                                             request.today, subject->record);
                                   },
                                   [&](const std::vector<store::Entry>& entries) {
                                       return subject->workshop->record(subject->id, entries);

@@ -165,7 +165,7 @@ TEST(PictureView, LooksAfterEveryChangeAsIfItWerePaintedForTheFirstTime) {
               "place front 3mm 20mm", "lamp cab amber on 1", "weight hood 10x8x8mm",
               "stall 1.4A 12V", "length 120mm", "scale 1:160", "name Other"}) {
             if (const auto next =
-                    core::understood(line, made.back(), tests::smallCatalogue(), "2026-01-01")) {
+                    core::applyLine(line, made.back(), tests::smallCatalogue(), "2026-01-01")) {
                 made.push_back(next->after);
             } else {
                 ADD_FAILURE() << line << ": " << core::plain(next.error().what);
@@ -396,8 +396,8 @@ TEST(PictureView, AHollowItsEdgesAWeightAndAnAxleAreDraggedToTheTenth) {
     EXPECT_EQ(view.view().origin.x(), origin) << "the view is moved where nothing is in hand";
     // Every line is one that the job understands.
     const QString line = draggedBy(view, u"hood: 34 mm"_s, {3, 1});
-    EXPECT_TRUE(core::understood(line.toStdString(), job, tests::smallCatalogue(), "2026-01-01")
-                    .has_value())
+    EXPECT_TRUE(
+        core::applyLine(line.toStdString(), job, tests::smallCatalogue(), "2026-01-01").has_value())
         << line.toStdString();
 }
 TEST(PictureView, WhatCollectsBesideTheWheelsIsDraggedAndEachOfItsLinesIsTaken) {

@@ -240,8 +240,8 @@ TEST(LineOfWork, SaysHowEachStageStandsAndGoesThere) {
 }
 
 core::Result<core::Text> meaningOf(const std::string& line, const core::Job& job) {
-    return core::understood(line, job, tests::smallCatalogue(), "")
-        .map([](const core::Jotted& jotted) { return jotted.meaning; });
+    return core::applyLine(line, job, tests::smallCatalogue(), "")
+        .map([](const core::JotResult& jotted) { return jotted.meaning; });
 }
 
 TEST(JotLine, TakesALineOnReturnAndKeepsOneThatWasRefused) {
@@ -379,7 +379,7 @@ TEST(LampsStrip, AnOutputOffersItsLikelyLines) {
     ASSERT_EQ(chosen.count(), 6);
     for (const auto& line : chosen) {
         const std::string typed = line.at(0).toString().toStdString();
-        EXPECT_TRUE(core::understood(typed, job, tests::smallCatalogue(), "").has_value()) << typed;
+        EXPECT_TRUE(core::applyLine(typed, job, tests::smallCatalogue(), "").has_value()) << typed;
     }
     EXPECT_EQ(chosen.at(2).at(0).toString(), u"lamp front lamp red on front"_s);
     // One that feeds a lamp: only what nobody has looked at.
@@ -1018,7 +1018,7 @@ TEST(VoltsTable, HangsTheLampsOnOtherVoltsWithAPress) {
     QSignalSpy chosen(&strip, &LampsStrip::jotChosen);
     QTest::mouseClick(uses[0], Qt::LeftButton);
     EXPECT_EQ(chosen.at(0).at(0).toString(), u"supply fixed dc 9V"_s);
-    EXPECT_TRUE(core::understood("supply fixed dc 9V", job, tests::smallCatalogue(), {}));
+    EXPECT_TRUE(core::applyLine("supply fixed dc 9V", job, tests::smallCatalogue(), {}));
     // Behind a decoder there is no such choice; the page goes, and what was shown with it.
     strip.show(tests::factsOf(jotted(shunter(), {"lamp front white", "resistor front 1k"})), {},
                {});

@@ -219,7 +219,7 @@ TEST(Antiparallel, TurnedRoundALampLightsInTheOtherDirection) {
 
 TEST(Antiparallel, RefusesWhatItCannotBe) {
     const auto refused = [](const char* line, const Job& job) {
-        const auto heard = understood(line, job, smallCatalogue(), "");
+        const auto heard = applyLine(line, job, smallCatalogue(), "");
         EXPECT_FALSE(heard) << line;
         return heard ? std::string() : plain(heard.error().what);
     };
@@ -238,10 +238,10 @@ TEST(Antiparallel, RefusesWhatItCannotBe) {
     const Job bulb = tests::jotted(tests::newJob("Aurora", "saloon"),
                                    {"supply dc 12V", "bulb 12V 50mA called stove"});
     EXPECT_NE(refused("turned stove", bulb).find("either way"), std::string::npos);
-    EXPECT_FALSE(understood("antiparallel stove red", bulb, smallCatalogue(), ""));
+    EXPECT_FALSE(applyLine("antiparallel stove red", bulb, smallCatalogue(), ""));
     for (const Job& job : {nose({}), nose({"parallel nose red", "resistor nose 1k"}),
                            nose({"parallel nose red", "resistor nose none", "turned nose/2"})}) {
-        EXPECT_FALSE(understood("antiparallel nose", job, smallCatalogue(), ""));
+        EXPECT_FALSE(applyLine("antiparallel nose", job, smallCatalogue(), ""));
     }
     // Its lamps' bodies are one: they sit in one place.
     const Job two = pair();

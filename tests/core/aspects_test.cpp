@@ -56,7 +56,7 @@ TEST(Aspects, OfBothEndsShareTheOutputsOfTheDirection) {
     ASSERT_EQ(job.groups.size(), 2U);
     EXPECT_EQ(called(job, "forward lamps").output, "front");
     EXPECT_EQ(called(job, "reverse lamps").output, "rear");
-    const auto again = understood("aspects rear white red", job, tests::smallCatalogue(), "");
+    const auto again = applyLine("aspects rear white red", job, tests::smallCatalogue(), "");
     ASSERT_FALSE(again.has_value());
     EXPECT_EQ(plain(again.error().what),
               "There is a lamp already where the rear lamp goes. Take it out first: remove forward "
@@ -99,15 +99,15 @@ TEST(Aspects, InsideTakeWhatIsFreeAndTheDirectionsOutputsLast) {
     EXPECT_EQ(called(job, "cab lamp white").output, "1");
     EXPECT_EQ(called(job, "cab lamp red").output, "front");
     EXPECT_EQ(called(job, "cab lamp green").output, "rear");
-    const auto fourth = understood("aspects cab white red green amber", tests::shunter(),
-                                   tests::smallCatalogue(), "2026-01-01");
+    const auto fourth = applyLine("aspects cab white red green amber", tests::shunter(),
+                                  tests::smallCatalogue(), "2026-01-01");
     ASSERT_FALSE(fourth.has_value());
     EXPECT_EQ(plain(fourth.error().what),
               "No output is left for amber: each colour wants one of its own.");
 }
 TEST(Aspects, WhatIsNotColoursOrOutputsIsRefusedAndNothingIsTaken) {
     const auto refused = [](const char* line, const Job& job = tests::shunter()) {
-        return !understood(line, job, tests::smallCatalogue(), "2026-01-01").has_value();
+        return !applyLine(line, job, tests::smallCatalogue(), "2026-01-01").has_value();
     };
     EXPECT_TRUE(refused("aspects"));
     EXPECT_TRUE(refused("aspects front"));

@@ -78,7 +78,7 @@ TEST(Cells, WithoutBalanceAreJudgedByTheirOdds) {
     Job single = cells(14.2);
     single.bank->part.inSeries = 1;
     EXPECT_FALSE(has(checkedAll(single), "reserve.cells"));
-    EXPECT_FALSE(understood("balance cells", single, smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("balance cells", single, smallCatalogue(), {}));
 }
 
 Job canOf(const char* bank, std::initializer_list<const char*> lines) {
@@ -171,8 +171,8 @@ TEST(AllowedBank, IsTheLeafletsOfTheDecoder) {
         return plain(option.effect).ends_with("but the decoder allows only 470 µF");
     }));
     EXPECT_FALSE(
-        understood("allows 2200u", tests::newJob("x", "dock-shunter"), smallCatalogue(), {}));
-    EXPECT_FALSE(understood("allows", job, smallCatalogue(), {}));
+        applyLine("allows 2200u", tests::newJob("x", "dock-shunter"), smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("allows", job, smallCatalogue(), {}));
 }
 
 TEST(BankRoom, IsToldWhereNoHollowHoldsTheBank) {
@@ -284,8 +284,8 @@ TEST(TurnedBank, IsToldInsteadOfAllThatItWouldDo) {
     EXPECT_NE(words("bank module-22m-18").find("plug"), std::string::npos);
     // Found after it gave nothing, that question is answered; said with other things it is refused.
     EXPECT_FALSE(jotted(right, {"lift nothing", "bank turned"}).bank->dead);
-    EXPECT_FALSE(understood("bank turned charge 100R", right, smallCatalogue(), {}));
-    EXPECT_FALSE(understood("bank turned", shunter(), smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("bank turned charge 100R", right, smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("bank turned", shunter(), smallCatalogue(), {}));
 }
 
 TEST(Clamps, WithoutAResistorShortTheBus) {
@@ -316,7 +316,7 @@ TEST(Clamps, KeepTheBanksVoltsDown) {
     EXPECT_FALSE(jotted(with, {"clamp none"}).bank->clamp);
     EXPECT_NEAR(jotted(with, {"clamp 12V 2%"}).bank->clamp->tolerance, 0.02, 1e-12);
     for (const char* line : {"clamp", "clamp none 5%", "clamp 12V none"}) {
-        EXPECT_FALSE(understood(line, with, smallCatalogue(), {})) << line;
+        EXPECT_FALSE(applyLine(line, with, smallCatalogue(), {})) << line;
     }
 }
 
@@ -364,10 +364,10 @@ TEST(ChargeTime, TellsTheFarads) {
     const Job read = jotted(job, {"charge 0.9s"});
     EXPECT_NEAR(read.bank->measured->value.value(), 0.9 / 300, 1e-12);
     EXPECT_EQ(read.bank->measured->within, 0.2);  // as it is said: give or take a fifth
-    EXPECT_FALSE(understood("charge 0.9s", canOf("bank can-4700u-16", {}), smallCatalogue(), {}));
-    EXPECT_FALSE(understood("charge 0.9s 100R", job, smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("charge 0.9s", canOf("bank can-4700u-16", {}), smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("charge 0.9s 100R", job, smallCatalogue(), {}));
     EXPECT_FALSE(
-        understood("charge 3000s", canOf("bank can-4700u-16 charge 1R", {}), smallCatalogue(), {}));
+        applyLine("charge 3000s", canOf("bank can-4700u-16 charge 1R", {}), smallCatalogue(), {}));
 }
 
 const Consequence& of(const std::vector<Consequence>& all, std::string_view when) {
@@ -521,7 +521,7 @@ TEST(OwnBanks, AreMadeUpOfTheirParts) {
          {"bank 5x0.47F series", "bank 5x0.47F 2.7V", "bank 14x0.47F 2.7V series",
           "bank 1F 2.7V size big", "bank can-1000u-25 1F 2.7V", "bank none series", "bank",
           "bank can-1000u-25 series", "bank 5x0.47F 2.7V series 52x14x11"}) {
-        EXPECT_FALSE(understood(line, row, smallCatalogue(), {})) << line;
+        EXPECT_FALSE(applyLine(line, row, smallCatalogue(), {})) << line;
     }
     // What it bears is what was said, not what a catalogue has.
     const auto basisOf = [](const Job& job) {

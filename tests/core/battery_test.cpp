@@ -229,7 +229,7 @@ TEST(Join, HangsOneLampBesideAnother) {
     EXPECT_EQ(joined.groups[0].rows[1].resistor, Ohms{2200});
     EXPECT_EQ(joined.groups[0].wish.target, Amperes{0.003});
     const auto refused = [&](const char* line) {
-        return !understood(line, job, tests::smallCatalogue(), "").has_value();
+        return !applyLine(line, job, tests::smallCatalogue(), "").has_value();
     };
     EXPECT_TRUE(refused("join front lamp front lamp"));
     EXPECT_TRUE(refused("join front lamp"));

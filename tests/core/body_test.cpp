@@ -98,18 +98,18 @@ TEST(Units, AreCoupledBehindNamedAndTakenOut) {
     EXPECT_FALSE(train.units[1].body.axles[1].collectsRight);
     EXPECT_TRUE(train.units[0].body.axles[1].collectsRight);
     EXPECT_EQ(train.groups[0].rows[0].lamps[0].fitted.unit, train.units[1].id);
-    const auto kept = understood("uncouple rear car", train, tests::smallCatalogue(), "");
+    const auto kept = applyLine("uncouple rear car", train, tests::smallCatalogue(), "");
     ASSERT_FALSE(kept.has_value());  // a lamp sits in it
     EXPECT_NE(plain(kept.error().what).find("rear car rear tail lamp"), std::string::npos)
         << plain(kept.error().what);
     train = jotted(train, {"remove rear car rear tail lamp", "uncouple rear car"});
     EXPECT_EQ(train.units.size(), 1U);
     EXPECT_TRUE(train.couplings.empty());
-    EXPECT_FALSE(understood("uncouple 1", train, tests::smallCatalogue(), "").has_value());
+    EXPECT_FALSE(applyLine("uncouple 1", train, tests::smallCatalogue(), "").has_value());
 }
 TEST(Units, OfHousesAreNotCoupled) {
     const auto refused = [](const Job& job, const char* line) {
-        return !understood(line, job, tests::smallCatalogue(), "").has_value();
+        return !applyLine(line, job, tests::smallCatalogue(), "").has_value();
     };
     EXPECT_TRUE(refused(newJob("Light", "lighthouse"), "unit saloon"));
     EXPECT_TRUE(refused(newJob("Saloon", "saloon"), "unit lighthouse"));
@@ -119,7 +119,7 @@ TEST(Units, OfHousesAreNotCoupled) {
 }
 TEST(Units, LengthAndScaleChangeTheOneThatIsMeant) {
     const Job two = jotted(newJob("x", "saloon"), {"unit saloon called tail"});
-    EXPECT_FALSE(understood("length 200mm", two, tests::smallCatalogue(), "").has_value());
+    EXPECT_FALSE(applyLine("length 200mm", two, tests::smallCatalogue(), "").has_value());
     const Job longer = jotted(two, {"length 200mm in tail"});
     EXPECT_EQ(longer.units[0].body, two.units[0].body);
     EXPECT_DOUBLE_EQ(longer.units[1].body.length.value(), 200);
@@ -176,8 +176,8 @@ TEST(OwnBody, FollowsWhatWasMeasuredAndKeepsWhatIsInItInPlace) {
                     0.01);
     }
     EXPECT_EQ(jotted(own, {"scale N"}).units[0].body, body);  // it is what was measured
-    EXPECT_FALSE(understood("floor 59mm", own, smallCatalogue(), "").has_value());
-    EXPECT_FALSE(understood("roof 13mm", own, smallCatalogue(), "").has_value());
+    EXPECT_FALSE(applyLine("floor 59mm", own, smallCatalogue(), "").has_value());
+    EXPECT_FALSE(applyLine("roof 13mm", own, smallCatalogue(), "").has_value());
 }
 TEST(OwnBody, OfNoHeightAtAllStaysANumber) {
     Body flat = newJob("x", "dock-shunter").units[0].body;
@@ -198,13 +198,13 @@ TEST(OwnBody, AxlesStandWhereTheyWereMeasured) {
     EXPECT_FALSE(axles[1].collectsRight);
     EXPECT_TRUE(axles[1].collectsLeft);
     EXPECT_EQ(jotted(own, {"axles 20mm 60mm"}).units[0].body.axles[1].diameter, Millimetres{10.5});
-    EXPECT_FALSE(understood("axles 20mm 900mm", own, smallCatalogue(), "").has_value());
-    EXPECT_FALSE(understood("axles 20mm", newJob("x", "house"), smallCatalogue(), "").has_value());
+    EXPECT_FALSE(applyLine("axles 20mm 900mm", own, smallCatalogue(), "").has_value());
+    EXPECT_FALSE(applyLine("axles 20mm", newJob("x", "house"), smallCatalogue(), "").has_value());
 }
 TEST(OwnBody, HollowsThatAreNotDrawnAreAdded) {
     const Job two = jotted(newJob("x", "saloon"), {"unit saloon called tail"});
     EXPECT_FALSE(
-        understood("cavity battery box 50x12x4 at 20x35", two, smallCatalogue(), "").has_value());
+        applyLine("cavity battery box 50x12x4 at 20x35", two, smallCatalogue(), "").has_value());
     const Job with = jotted(two, {"cavity battery box 50x12x4 at 20x35 in tail"});
     EXPECT_EQ(with.units[0], two.units[0]);
     const Cavity& made = with.units[1].body.cavities.back();
@@ -231,7 +231,7 @@ TEST(OwnBody, BecomesADrawingForOtherModelsAtAnyScale) {
 }
 TEST(Units, MotorsAreReadApart) {
     const Job two = jotted(newJob("x", "railcar"), {"unit railcar called rear car"});
-    const auto unsaid = understood("stall 700mA 12V", two, tests::smallCatalogue(), "");
+    const auto unsaid = applyLine("stall 700mA 12V", two, tests::smallCatalogue(), "");
     ASSERT_FALSE(unsaid.has_value());
     EXPECT_NE(plain(unsaid.error().what).find("motor 1, rear car"), std::string::npos)
         << plain(unsaid.error().what);

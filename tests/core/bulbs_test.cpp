@@ -67,7 +67,7 @@ TEST(FilamentLaw, TheEngineSolvesIt) {
 }
 
 std::string answer(const char* line, const Job& job) {
-    const auto said = understood(line, job, tests::smallCatalogue(), "2026-03-02");
+    const auto said = applyLine(line, job, tests::smallCatalogue(), "2026-03-02");
     return said ? plain(said->meaning) : "✗ " + plain(said.error().what);
 }
 /// 14.5 V of track: 13.2 V at the bulb.

@@ -794,7 +794,7 @@ TEST(LampTester, OnTheWiresOfAGroupLightsAllOfItAtOnce) {
     EXPECT_NE(darkWords(turned, "tester front/2 dark with others").find("other way round"),
               std::string::npos);
     EXPECT_EQ(lamps::testerLines(alone.groups[0], Volts{5}).size(), 2U);
-    EXPECT_FALSE(understood("tester front lit with others", alone, smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("tester front lit with others", alone, smallCatalogue(), {}));
 }
 TEST(LampTester, AtAnEdgeEitherLookWillDo) {
     // A red LED at 9 V behind 1 kΩ and its resistor: 7.1 V over both.
@@ -856,7 +856,7 @@ TEST(LampTester, OfEachKindShowsWhatItsVoltsAndOhmsLetThrough) {
     }
     for (const char* line :
          {"tester front lit at cell 5V", "tester front lit at supply", "tester front lit 5V"}) {
-        EXPECT_FALSE(understood(line, red, smallCatalogue(), "").has_value()) << line;
+        EXPECT_FALSE(applyLine(line, red, smallCatalogue(), "").has_value()) << line;
     }
     const Job bare = jotted(shunter(), {"lamp front red"});
     const auto table = lamps::testerLines(dark.groups[0], Volts{5});
@@ -872,7 +872,7 @@ TEST(LampTester, OfEachKindShowsWhatItsVoltsAndOhmsLetThrough) {
     EXPECT_EQ(table[1].cells[3].state, State::Over);
     EXPECT_EQ(lamps::testerLines(bare.groups[0], Volts{5}).size(), 1U);
     EXPECT_FALSE(
-        understood("tester front lit with resistor", bare, smallCatalogue(), "").has_value());
+        applyLine("tester front lit with resistor", bare, smallCatalogue(), "").has_value());
 }
 TEST(LampJudgement, OneThatFailsLeavesItsCurrentToTheOthers) {
     // Two whites on 270 Ω take 19 mA each; one alone would take 37.

@@ -137,7 +137,7 @@ TEST(DeadBank, IsOnlyAskedAboutWhenItWasFoundDead) {
     const Job job = tests::jotted(shunter(), {"decoder middle", chemical});
     EXPECT_FALSE(has(checkedAll(job), id));
     const auto refused = [](const char* line, const Job& of) {
-        const auto heard = understood(line, of, smallCatalogue(), "");
+        const auto heard = applyLine(line, of, smallCatalogue(), "");
         return heard ? std::string("understood") : plain(heard.error().what);
     };
     EXPECT_NE(refused("cause joint right", job).find("lift nothing"), std::string::npos);

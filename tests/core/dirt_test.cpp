@@ -105,7 +105,7 @@ TEST(Dirt, IsSaidByFeelByDistanceOrByCount) {
     EXPECT_NEAR(perMetre("dirt none"), 0, 1e-9);
     EXPECT_EQ(jotted(tests::shunter(), {"dirt bad"}).layout.dirt->on, "2026-03-02");
     for (const char* line : {"dirt", "dirt 3", "dirt per 2m", "dirt often every 1m"}) {
-        EXPECT_FALSE(understood(line, tests::shunter(), tests::smallCatalogue(), "").has_value())
+        EXPECT_FALSE(applyLine(line, tests::shunter(), tests::smallCatalogue(), "").has_value())
             << line;
     }
 }

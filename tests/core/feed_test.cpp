@@ -122,8 +122,8 @@ TEST(LampJudgement, ABleedEmptiesTheCapacitorAndTakesItsShare) {
     EXPECT_LT(carried(job), carried(tests::jotted(job, {"bleed none"})));
     // Another capacitor keeps it; without one there is nothing to empty.
     EXPECT_EQ(tests::jotted(job, {"smoothing 100uF 25V"}).supply.smoothing->bleed, Ohms{10e3});
-    EXPECT_FALSE(understood("bleed 10k", steady(), smallCatalogue(), ""));
-    EXPECT_FALSE(understood("bleed 10k none", job, smallCatalogue(), ""));
+    EXPECT_FALSE(applyLine("bleed 10k", steady(), smallCatalogue(), ""));
+    EXPECT_FALSE(applyLine("bleed 10k none", job, smallCatalogue(), ""));
 }
 
 TEST(LampJudgement, ACapacitorBearsWhatItIsChargedTo) {
@@ -175,9 +175,9 @@ TEST(LampJudgement, ACapacitorWithoutABridgeIsReversed) {
     EXPECT_FALSE(has(checkedAll(with("supply ac 12V", "smoothing 1uF 50V ceramic")),
                      "lamp.capacitor-volts"));
     const auto said = [&](const char* supply) {
-        return plain(understood("smoothing 100uF 25V", with(supply, "resistor door 1k"),
-                                smallCatalogue(), "")
-                         ->meaning);
+        return plain(
+            applyLine("smoothing 100uF 25V", with(supply, "resistor door 1k"), smallCatalogue(), "")
+                ->meaning);
     };
     EXPECT_EQ(said("supply ac 12V"),
               "Behind the lamps' bridge: 100 µF 25 V electrolytic; there is no bridge yet");
@@ -185,8 +185,8 @@ TEST(LampJudgement, ACapacitorWithoutABridgeIsReversed) {
     // A bridge by its diodes is the lamps'; its drop is that of the motor's.
     EXPECT_TRUE(tests::jotted(with("supply ac 12V", "resistor door 1k"), {"bridge silicon"})
                     .supply.lampBridge.has_value());
-    EXPECT_FALSE(understood("bridge silicon 0.7V", steady(), smallCatalogue(), ""));
-    EXPECT_FALSE(understood("bridge none", steady(), smallCatalogue(), ""));
+    EXPECT_FALSE(applyLine("bridge silicon 0.7V", steady(), smallCatalogue(), ""));
+    EXPECT_FALSE(applyLine("bridge none", steady(), smallCatalogue(), ""));
 }
 
 TEST(LampJudgement, ALargeCapacitorIsLimited) {
@@ -472,7 +472,7 @@ TEST(Driver, ComesAndGoesByJot) {
     EXPECT_FALSE(job.groups[0].driver());
     EXPECT_FALSE(job.groups[0].rows[0].resistor);
     const auto refused = [&](const char* line) {
-        return !understood(line, job, smallCatalogue(), "").has_value();
+        return !applyLine(line, job, smallCatalogue(), "").has_value();
     };
     EXPECT_TRUE(refused("driver table none"));
     EXPECT_TRUE(refused("driver table"));
@@ -540,7 +540,7 @@ TEST(OneWay, ADiodeLetsLampsOnPlainDcFollowTheDirection) {
     EXPECT_FALSE(oneWayOnly(tests::jotted(one, {"supply fixed dc"}), one.groups[0]));
     EXPECT_FALSE(tests::jotted(one, {"oneway tail none"}).groups[0].oneWay);
     const auto heard =
-        understood("oneway tail", tests::jotted(one, {"supply fixed dc"}), smallCatalogue(), "");
+        applyLine("oneway tail", tests::jotted(one, {"supply fixed dc"}), smallCatalogue(), "");
     EXPECT_NE(plain(heard->meaning).find("changes nothing"), std::string::npos);
     // On digital track it is not offered: half of the light, and a flicker.
     EXPECT_EQ(finding(checkedAll(tests::jotted(bare, {"supply dcc"})), "lamp.reverse:tail lamp")
@@ -655,9 +655,9 @@ TEST(Strip, IsCutWhereItMayBe) {
     EXPECT_NEAR(strip.wish.target.value(), 0.02, 1e-12);
     const Job empty = saloon({});
     EXPECT_FALSE(
-        understood("strip strip-warm-white-12v 40mm called s", empty, smallCatalogue(), ""));
-    EXPECT_FALSE(understood("strip strip-warm-white-12v called s", empty, smallCatalogue(), ""));
-    EXPECT_FALSE(understood("strip warm-white-3mm 100mm called s", empty, smallCatalogue(), ""));
+        applyLine("strip strip-warm-white-12v 40mm called s", empty, smallCatalogue(), ""));
+    EXPECT_FALSE(applyLine("strip strip-warm-white-12v called s", empty, smallCatalogue(), ""));
+    EXPECT_FALSE(applyLine("strip warm-white-3mm 100mm called s", empty, smallCatalogue(), ""));
 }
 
 TEST(Strip, ItsLimitIsHalfMoreThanItsRating) {
@@ -684,14 +684,14 @@ TEST(CataloguedBulb, IsFittedByItsName) {
     bulb.filament = FilamentRating{Volts{16}, Amperes{0.05}};
     more.lamps.push_back(bulb);
     Job job = saloon({"lamp table white", "resistor table 1k"});
-    const auto first = understood("lamp table bulb-16v-50ma", job, more, "");
+    const auto first = applyLine("lamp table bulb-16v-50ma", job, more, "");
     ASSERT_TRUE(first) << plain(first.error().what);
     EXPECT_TRUE(first->after.groups[0].isBulbs());
     EXPECT_EQ(first->after.groups[0].rows[0].resistor, Ohms{0});
     EXPECT_FALSE(
-        understood("lamp table bulb-16v-50ma for 3mA", tests::newJob("x", "saloon"), more, ""));
-    EXPECT_FALSE(understood("lamp table bulb-16v-50ma for 3mA", job, more, ""));
-    const auto second = understood("lamp roof bulb-16v-50ma", job, more, "");
+        applyLine("lamp table bulb-16v-50ma for 3mA", tests::newJob("x", "saloon"), more, ""));
+    EXPECT_FALSE(applyLine("lamp table bulb-16v-50ma for 3mA", job, more, ""));
+    const auto second = applyLine("lamp roof bulb-16v-50ma", job, more, "");
     ASSERT_TRUE(second) << plain(second.error().what);
     EXPECT_TRUE(second->after.groups[1].isBulbs());
     EXPECT_EQ(second->after.groups[1].rows[0].resistor, Ohms{0});

@@ -30,7 +30,7 @@ State namedState(const Job& job, const std::string& id) {
 }
 std::string namedSentence(const Job& job, const char* id) { return tests::sentenceOf(job, id); }
 std::string echoOf(const Job& job, const std::string& line) {
-    const auto taken = understood(line, job, tests::smallCatalogue(), "2026-03-02");
+    const auto taken = applyLine(line, job, tests::smallCatalogue(), "2026-03-02");
     return taken ? core::plain(taken->meaning) : "✗ " + core::plain(taken.error().what);
 }
 Job bareModel() { return newJob("Model", "dock-shunter"); }

@@ -18,11 +18,11 @@ using tests::shunter;
 using tests::smallCatalogue;
 
 std::string answer(std::string_view line, const WorkshopRecord& workshop = {}) {
-    const auto said = understood(line, workshop, smallCatalogue(), "2026-03-02");
+    const auto said = applyLine(line, workshop, smallCatalogue(), "2026-03-02");
     return said ? plain(said->meaning) : "✗ " + plain(said.error().what);
 }
 WorkshopRecord workshopAfter(std::string_view line, const WorkshopRecord& workshop = {}) {
-    return understood(line, workshop, smallCatalogue(), "2026-03-02").value().after;
+    return applyLine(line, workshop, smallCatalogue(), "2026-03-02").value().after;
 }
 State measured(const Job& job, const House& house) {
     return leading(findings(job, smallCatalogue(), house), "choose")->state;
@@ -48,7 +48,7 @@ TEST(House, NewLampsGetTheResistorsThatAreInTheDrawers) {
     WorkshopRecord workshop;
     workshop.house.drawers = Series::E24;
     const auto lamp =
-        understood("lamp front white", shunter(), smallCatalogue(), "", workshop).value();
+        applyLine("lamp front white", shunter(), smallCatalogue(), "", workshop).value();
     EXPECT_EQ(lamp.after.groups.at(0).wish.series, Series::E24);
     EXPECT_EQ(jotted(shunter(), {"lamp front white"}).groups.at(0).wish.series, Series::E12);
 }
@@ -148,7 +148,7 @@ TEST(Shelf, IsOrderedByNames) {
     const std::vector<std::pair<int, std::string>> jobs{
         {1, "No. 4 \"Ling\""}, {2, "\"Tern\""}, {7, "Signal box"}};
     const auto order = [&](std::string_view line, const WorkshopRecord& workshop = {}) {
-        const auto said = understood(line, workshop, smallCatalogue(), "", jobs);
+        const auto said = applyLine(line, workshop, smallCatalogue(), "", jobs);
         EXPECT_TRUE(said.has_value()) << line;
         return said ? shelved(said->after, jobs) : std::vector<int>();
     };
@@ -160,7 +160,7 @@ TEST(Shelf, IsOrderedByNames) {
     EXPECT_EQ(order("shelf Ling first", turned), (std::vector{1, 7, 2}));
     EXPECT_EQ(order("shelf Tern before Ling", turned), (std::vector{7, 2, 1}));
     const auto refused = [&](std::string_view line) {
-        const auto said = understood(line, WorkshopRecord{}, smallCatalogue(), "", jobs);
+        const auto said = applyLine(line, WorkshopRecord{}, smallCatalogue(), "", jobs);
         return said ? plain(said->meaning) : "✗ " + plain(said.error().what);
     };
     EXPECT_EQ(refused("shelf Ling first"), "No. 4 \"Ling\" stands on the shelf before \"Tern\"");
@@ -193,8 +193,8 @@ TEST(HouseJots, SetEveryRule) {
     // One rule at a time; the others stay.
     WorkshopRecord two = workshopAfter("drawers E24", workshopAfter("rule strict"));
     EXPECT_EQ(two.house.rule, RatingRule::Strict);
-    EXPECT_EQ(understood("rule strict", WorkshopRecord(), smallCatalogue(), "")->subject, "rule");
-    EXPECT_EQ(understood("rule strict", WorkshopRecord(), smallCatalogue(), "")->stage, "rules");
+    EXPECT_EQ(applyLine("rule strict", WorkshopRecord(), smallCatalogue(), "")->subject, "rule");
+    EXPECT_EQ(applyLine("rule strict", WorkshopRecord(), smallCatalogue(), "")->stage, "rules");
 }
 TEST(HouseJots, RefuseWhatIsNoRule) {
     EXPECT_EQ(answer("rule brave"), "✗ “brave” is none of: strict, slip, running.");
@@ -220,7 +220,7 @@ TEST(HouseJots, EveryExampleIsUnderstoodAndListed) {
         EXPECT_TRUE(form.stage == "rules" || form.stage == "district");
         for (const std::string example : form.examples) {
             ++examples;
-            EXPECT_TRUE(understood(example, withQuay(), smallCatalogue(), "", shelf()).has_value())
+            EXPECT_TRUE(applyLine(example, withQuay(), smallCatalogue(), "", shelf()).has_value())
                 << example;
         }
     }
@@ -259,7 +259,7 @@ TEST(HouseFindings, ShowOnAnExampleWhatEachRuleChanges) {
         EXPECT_EQ(finding.state, State::Fine);
         for (const Option& option : finding.options) {
             // What an option says is what taking it does.
-            const auto taken = understood(option.jot, workshop, smallCatalogue(), "");
+            const auto taken = applyLine(option.jot, workshop, smallCatalogue(), "");
             ASSERT_TRUE(taken.has_value()) << option.jot;
             EXPECT_FALSE(taken->after == workshop) << option.jot;
             EXPECT_EQ(taken->subject, finding.subject.id) << option.jot;
@@ -287,12 +287,12 @@ TEST(HouseFindings, ListsEachRuleWithWhetherItIsUsual) {
 
 WorkshopRecord jottedTo(WorkshopRecord workshop, std::initializer_list<const char*> lines) {
     for (const char* line : lines) {
-        workshop = understood(line, workshop, smallCatalogue(), "", shelf()).value().after;
+        workshop = applyLine(line, workshop, smallCatalogue(), "", shelf()).value().after;
     }
     return workshop;
 }
 bool refused(const char* line, const WorkshopRecord& workshop) {
-    return !understood(line, workshop, smallCatalogue(), "", shelf()).has_value();
+    return !applyLine(line, workshop, smallCatalogue(), "", shelf()).has_value();
 }
 
 TEST(DistrictJots, MakeChangeAndDissolve) {

@@ -45,17 +45,17 @@ TEST(TakenApart, GoesTogetherBackwards) {
     EXPECT_FALSE(job.intake.takenOff[2].back.empty());
     EXPECT_EQ(sentence(job, "intake.apart"), "2 things are off. First back on: step 2, hood.");
     // Out of its order it is taken, and what is in the way is said.
-    const auto early = understood("refitted two screws", job, smallCatalogue(), "2026-03-02");
+    const auto early = applyLine("refitted two screws", job, smallCatalogue(), "2026-03-02");
     EXPECT_EQ(plain(early->meaning),
               "Back on: step 1, two screws. It came off before hood, which is still off.");
     job = early->after;
     EXPECT_EQ(sentence(job, "intake.apart"), "One thing is off: hood.");
-    EXPECT_FALSE(understood("refitted two screws", job, smallCatalogue(), "").has_value());
+    EXPECT_FALSE(applyLine("refitted two screws", job, smallCatalogue(), "").has_value());
 }
 TEST(TakenApart, IsSilentOnceAllIsBackOn) {
     const Job job = jotted(plainJob(), {"off hood", "refitted"});
     EXPECT_FALSE(says(job, "intake.apart"));
-    EXPECT_EQ(plain(understood("refitted", job, smallCatalogue(), "").error().what),
+    EXPECT_EQ(plain(applyLine("refitted", job, smallCatalogue(), "").error().what),
               "Nothing is off.");
 }
 TEST(Photos, AreOfTheModelASpotOrAStep) {
@@ -74,7 +74,7 @@ TEST(Photos, AreOfTheModelASpotOrAStep) {
     ASSERT_EQ(job.intake.photos.size(), 1U);
     EXPECT_EQ(job.intake.photos[0].sum, sum);
     for (const char* line : {"photo sum 123", "photo sum BBB", "discard photo sum c", "photo"}) {
-        EXPECT_FALSE(understood(line, job, smallCatalogue(), "").has_value()) << line;
+        EXPECT_FALSE(applyLine(line, job, smallCatalogue(), "").has_value()) << line;
     }
 }
 

@@ -26,10 +26,10 @@ const Job spokenTo = jotted(shunter(), {"track 14.8V", "lamp front white", "para
 const Catalogue parts = tests::smallCatalogue();
 const std::string today = "2026-03-02";
 
-Result<Jotted> heard(const std::string& line, const Job& job = spokenTo) {
-    return understood(line, job, parts, today);
+Result<JotResult> heard(const std::string& line, const Job& job = spokenTo) {
+    return applyLine(line, job, parts, today);
 }
-std::string answer(const Result<Jotted>& result) {
+std::string answer(const Result<JotResult>& result) {
     return result ? plain(result->meaning) : "✗ " + plain(result.error().what);
 }
 
@@ -65,7 +65,7 @@ std::vector<const jot::Verb*> everyVerb() {
 }
 
 /// What a line says, place by place; nothing where it is refused.
-std::optional<jot::Said> placesOf(const std::string& line, const Job& job = spokenTo) {
+std::optional<jot::ParsedLine> placesOf(const std::string& line, const Job& job = spokenTo) {
     static const std::vector<const jot::Verb*> verbs = everyVerb();
     static std::vector<std::unique_ptr<jot::Context>> contexts;
     contexts.push_back(std::make_unique<jot::Context>(jot::Context{job, parts, today}));
@@ -75,7 +75,7 @@ std::optional<jot::Said> placesOf(const std::string& line, const Job& job = spok
 }
 
 /// Every name and quantity of `part` stands in `whole` too, in the same place of the same verb.
-bool saysNothingElse(const jot::Said& part, const jot::Said& whole) {
+bool saysNothingElse(const jot::ParsedLine& part, const jot::ParsedLine& whole) {
     if (&part.verb != &whole.verb) return false;
     for (std::size_t i = 0; i < part.places.size(); ++i) {
         const auto& some = part.places[i];
@@ -148,11 +148,11 @@ TEST(JotPhrases, AreUnderstoodAsWritten) {
         EXPECT_EQ(answer(heard(phrase.line, *phrase.job)), phrase.answer) << phrase.line;
 }
 /// Whether a line keeps `word` among words as they come, which are nobody's name.
-bool keepsAsWords(const jot::Said& said, const std::string& word) {
-    return said.verb.sentence ||
-           std::any_of(said.places.begin(), said.places.end(), [&](const jot::Said::Place& place) {
-               return place.words.find(word) != std::string::npos;
-           });
+bool keepsAsWords(const jot::ParsedLine& said, const std::string& word) {
+    return said.verb.sentence || std::any_of(said.places.begin(), said.places.end(),
+                                             [&](const jot::ParsedLine::Place& place) {
+                                                 return place.words.find(word) != std::string::npos;
+                                             });
 }
 TEST(JotPhrases, NoLeftoverWordNamesAnythingOrIsDropped) {
     // What keeps words as they come: what was seen, heard, taken off, bagged; the names of a model,

@@ -16,8 +16,8 @@ using tests::jotted;
 using tests::shunter;
 using tests::smallCatalogue;
 
-Result<Jotted> read(const std::string& line, const Job& job = shunter()) {
-    return understood(line, job, smallCatalogue(), "2026-03-02");
+Result<JotResult> read(const std::string& line, const Job& job = shunter()) {
+    return applyLine(line, job, smallCatalogue(), "2026-03-02");
 }
 Job afterLine(const std::string& line, const Job& job = shunter()) {
     const auto result = read(line, job);

@@ -15,17 +15,17 @@ using tests::jotted;
 using tests::shunter;
 
 Job after(const std::string& line, const Job& job = shunter()) {
-    const auto result = understood(line, job, tests::smallCatalogue(), "2026-03-02");
+    const auto result = applyLine(line, job, tests::smallCatalogue(), "2026-03-02");
     EXPECT_TRUE(result.has_value()) << line << ": " << (result ? "" : plain(result.error().what));
     return result ? result->after : job;
 }
 std::string refusal(const std::string& line, const Job& job = shunter()) {
-    const auto result = understood(line, job, tests::smallCatalogue(), "2026-03-02");
+    const auto result = applyLine(line, job, tests::smallCatalogue(), "2026-03-02");
     EXPECT_FALSE(result.has_value()) << line;
     return result ? "" : plain(result.error().what);
 }
 ErrorCode code(const std::string& line, const Job& job = shunter()) {
-    return understood(line, job, tests::smallCatalogue(), "2026-03-02").error().code;
+    return applyLine(line, job, tests::smallCatalogue(), "2026-03-02").error().code;
 }
 const Job lit = jotted(shunter(), {"lamp front white", "parallel front red", "lamp rear red"});
 
@@ -131,7 +131,7 @@ TEST(JotDecoder, TheSameAgainKeepsWhatWasMeasuredOnIt) {
     EXPECT_EQ(again.decoder->part.outputs[1].series, Ohms{0});
     EXPECT_FALSE(again.decoder->part.outputs[2].series.has_value());
     const auto said = [&](const std::string& line) {
-        return plain(understood(line, found, tests::smallCatalogue(), "")->meaning);
+        return plain(applyLine(line, found, tests::smallCatalogue(), "")->meaning);
     };
     EXPECT_EQ(said("decoder board"), "Decoder: decoder board");
     // Another one says what goes with the old one.
@@ -337,8 +337,7 @@ TEST(JotRecord, KeepsNotesTimesAndNames) {
 }
 TEST(JotRecord, LeavesOneWhereOneIs) {
     for (const char* line : {"note x", "time 5m wiring", "name x", "owner x"}) {
-        EXPECT_TRUE(understood(line, shunter(), tests::smallCatalogue(), "")->stage.empty())
-            << line;
+        EXPECT_TRUE(applyLine(line, shunter(), tests::smallCatalogue(), "")->stage.empty()) << line;
     }
 }
 TEST(RecordLines, TellOwnerWishTimeAndNotesNewestFirst) {

@@ -93,7 +93,7 @@ TEST(LampInstalled, LeadsAreKeptAndAnotherLampHasNoneOfIt) {
     EXPECT_NE(lamps::lampList(tests::factsOf(job)).find(",proved,"), std::string::npos);
     EXPECT_NE(lamps::lampList(tests::factsOf(job)).find(",blue,grey to pad 3"), std::string::npos);
     for (const char* line : {"leads front", "leads front plus blue minus white to pad 3"}) {
-        EXPECT_FALSE(understood(line, job, smallCatalogue(), "").has_value()) << line;
+        EXPECT_FALSE(applyLine(line, job, smallCatalogue(), "").has_value()) << line;
     }
     EXPECT_EQ(jotted(job, {"lamp front red"}).groups[0].rows[0].installed, Installed{});
     job = jotted(job, {"parallel front white"});

@@ -187,7 +187,7 @@ TEST(AcrossEachOther, TheTesterLightsThemTogether) {
 
 TEST(AcrossEachOther, OnlyBareLedsDo) {
     const auto refusal = [&](const Job& job, const char* line) {
-        const auto taken = understood(line, job, smallCatalogue(), {});
+        const auto taken = applyLine(line, job, smallCatalogue(), {});
         return taken ? std::string("taken") : plain(taken.error().what);
     };
     EXPECT_NE(refusal(onTwelve({"bulb table 12V 50mA"}), "twin table").find("Only bare LEDs"),

@@ -260,10 +260,10 @@ TEST(LampsOfBuildings, MeetNoDirt) {
 }
 
 TEST(LampsOnAc, AMotorIsNotWorkedOutThere) {
-    const auto refused = understood("supply ac 16V", shunter(), smallCatalogue(), {});
+    const auto refused = applyLine("supply ac 16V", shunter(), smallCatalogue(), {});
     ASSERT_FALSE(refused);
     EXPECT_NE(plain(refused.error().what).find("track three-rail"), std::string::npos);
-    EXPECT_TRUE(understood("supply ac", tests::newJob("Aurora", "saloon"), smallCatalogue(), {}));
+    EXPECT_TRUE(applyLine("supply ac", tests::newJob("Aurora", "saloon"), smallCatalogue(), {}));
     EXPECT_NEAR(trackVolts(jotted(tests::newJob("Aurora", "saloon"), {"supply ac"})).value(), 16,
                 1e-12);
 }
@@ -317,8 +317,8 @@ TEST(LampSwitches, BearWhatIsPrintedOnThem) {
     EXPECT_EQ(two.groups[0].contact->poles, 2);
     EXPECT_NEAR(two.groups[0].contact->limit.value(), 0.5, 1e-12);
     EXPECT_FALSE(
-        understood("toggle lantern", jotted(job, {"toggle lantern none"}), smallCatalogue(), {}));
-    EXPECT_FALSE(understood("toggle lantern none 1A", job, smallCatalogue(), {}));
+        applyLine("toggle lantern", jotted(job, {"toggle lantern none"}), smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("toggle lantern none 1A", job, smallCatalogue(), {}));
 }
 
 }  // namespace

@@ -185,7 +185,7 @@ TEST(LightPath, WhatStandsBeforeItThrowsAShadow) {
     EXPECT_EQ(lit[0].obstacle->away, Millimetres{2});
     for (const char* line :
          {"shadow marker 1mm", "shadow marker at 2mm", "shadow marker", "shadow marker 1mm none"}) {
-        EXPECT_FALSE(understood(line, job, tests::smallCatalogue(), "")) << line;
+        EXPECT_FALSE(applyLine(line, job, tests::smallCatalogue(), "")) << line;
     }
 }
 
@@ -266,8 +266,8 @@ TEST(LightPath, LinesKeepWhatTheyDoNotName) {
               (LightGuide{GuideKind::Fibre, Millimetres{60}, usualFibreBore, Millimetres{0}}));
     EXPECT_FALSE(guide({"pipe marker 25mm", "pipe marker none"}));
     const Job open = marker({});
-    EXPECT_FALSE(understood("pipe marker gap 1mm", open, smallCatalogue(), ""));
-    EXPECT_FALSE(understood("fibre marker none 20mm", open, smallCatalogue(), ""));
+    EXPECT_FALSE(applyLine("pipe marker gap 1mm", open, smallCatalogue(), ""));
+    EXPECT_FALSE(applyLine("fibre marker none 20mm", open, smallCatalogue(), ""));
     // Of several rows one may be meant.
     const Job two = marker({"parallel marker white", "resistor marker 1k8", "pipe marker/2 20mm"});
     ASSERT_EQ(two.groups[0].rows.size(), 2U);

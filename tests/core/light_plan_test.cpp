@@ -15,7 +15,7 @@ using lamps::lightPlan;
 
 Job bareShunter() { return tests::newJob("Ling", "dock-shunter"); }
 std::string answerTo(const std::string& sentence, const Job& job = shunter()) {
-    const auto said = understood("plan " + sentence, job, smallCatalogue(), "2026-03-02");
+    const auto said = applyLine("plan " + sentence, job, smallCatalogue(), "2026-03-02");
     return said ? plain(said->meaning) : "✗ " + plain(said.error().what);
 }
 
@@ -41,8 +41,8 @@ TEST(LightPlan, IsHeardAsItIsSaid) {
 TEST(LightPlan, BecomesCircuitsWithResistorsAtOnce) {
     const Job before = shunter();
     const auto said =
-        understood("plan headlamp, two amber beacon lamps half as bright, tail red and dim", before,
-                   smallCatalogue(), "2026-03-02");
+        applyLine("plan headlamp, two amber beacon lamps half as bright, tail red and dim", before,
+                  smallCatalogue(), "2026-03-02");
     ASSERT_TRUE(said) << plain(said.error().what);
     EXPECT_EQ(said->stage, "lamps");
     ASSERT_EQ(said->after.groups.size(), 3U);
@@ -90,7 +90,7 @@ TEST(LightPlan, DitchLampsShineAheadFromBelowTheHeadlamp) {
 }
 TEST(LightPlan, IsSaidWithoutItsWordWhereItBeginsWithTheHeadlamp) {
     const auto said = [](const char* line) {
-        const auto made = understood(line, shunter(), smallCatalogue(), "2026-03-02");
+        const auto made = applyLine(line, shunter(), smallCatalogue(), "2026-03-02");
         return made ? plain(made->meaning) : "✗ " + plain(made.error().what);
     };
     EXPECT_EQ(said("Headlamp, tail red, cab warm and hardly seen"),

@@ -109,9 +109,9 @@ TEST(Dimming, SavesNoLampThatBurnsAtFull) {
     const auto all = checkedAll(job);
     EXPECT_EQ(finding(all, "lamp.current:front lamp").state, State::Over);
     // Straight on the supply nothing dims.
-    EXPECT_FALSE(understood("dim table 40%", steadyOn({}), smallCatalogue(), {}));
-    EXPECT_FALSE(understood("dim front", job, smallCatalogue(), {}));
-    EXPECT_FALSE(understood("dim front full 40%", job, smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("dim table 40%", steadyOn({}), smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("dim front", job, smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("dim front full 40%", job, smallCatalogue(), {}));
 }
 
 TEST(SupplyVerb, ABuildingCanHangOnWhatIsTurnedRound) {
@@ -123,7 +123,7 @@ TEST(SupplyVerb, ABuildingCanHangOnWhatIsTurnedRound) {
     const auto all = checkedAll(job);
     EXPECT_NE(plain(finding(all, "lamp.pair:lantern").sentence).find("one way and"),
               std::string::npos);
-    const auto taken = understood("supply reversing dc 12V", job, smallCatalogue(), {});
+    const auto taken = applyLine("supply reversing dc 12V", job, smallCatalogue(), {});
     EXPECT_EQ(plain(taken->meaning), "Supply: reversing dc, 12 V");
 }
 
@@ -149,8 +149,8 @@ TEST(OutputLimit, IsAskedForWhereItMatters) {
     // One that sets its current itself: that is asked for.
     const Job sets = jotted(job, {"output front constant-current"});
     EXPECT_EQ(finding(checkedAll(sets), "lamp.output-kind:front lamp").state, State::Ask);
-    EXPECT_FALSE(understood("output front 100mA 470R", job, smallCatalogue(), {}));
-    EXPECT_FALSE(understood("output front 100mA unmarked", job, smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("output front 100mA 470R", job, smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("output front 100mA unmarked", job, smallCatalogue(), {}));
 }
 
 // What a decoder takes away it can give back: no iron is needed for that.

@@ -149,23 +149,23 @@ TEST(EmptyPads, AreSaidInOneLineOrInSeveral) {
     EXPECT_EQ(job.pads[0].alternating, Volts{0});
     EXPECT_EQ(jotted(job, {"pads C7 -12.8V"}).pads[0].direct, Volts{-12.8});
     EXPECT_EQ(jotted(job, {"pads C7 none"}).pads.size(), 1U);
-    const auto said = understood("pads C7 bridged holds", job, smallCatalogue(), "2026-03-02");
+    const auto said = applyLine("pads C7 bridged holds", job, smallCatalogue(), "2026-03-02");
     ASSERT_TRUE(said);
     EXPECT_EQ(said->after.pads[0].on, "2026-03-02");
     EXPECT_EQ(said->stage, "reserve");
     for (const char* line : {"pads C7 13V", "pads C7 ac 0V", "pads C7 90R"}) {
-        EXPECT_EQ(understood(line, job, smallCatalogue(), "2026-03-02")->after.pads[0].on,
+        EXPECT_EQ(applyLine(line, job, smallCatalogue(), "2026-03-02")->after.pads[0].on,
                   "2026-03-02");
     }
-    EXPECT_EQ(understood("pads C11", job, smallCatalogue(), "2026-03-02")->after.pads[2].on, "");
+    EXPECT_EQ(applyLine("pads C11", job, smallCatalogue(), "2026-03-02")->after.pads[2].on, "");
     for (const char* line : {"pads", "pads C8 none", "pads C7 none 12V", "pads C7 90V",
                              "pads C7 bridged", "pads C7 bridged perhaps"}) {
-        EXPECT_FALSE(understood(line, job, smallCatalogue(), {})) << line;
+        EXPECT_FALSE(applyLine(line, job, smallCatalogue(), {})) << line;
     }
     Job many = padded({});
     for (int i = 1; i <= 20; ++i) many = jotted(many, {("pads C" + std::to_string(i)).c_str()});
-    EXPECT_FALSE(understood("pads C21", many, smallCatalogue(), {}));
-    EXPECT_TRUE(understood("pads C20 5V", many, smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("pads C21", many, smallCatalogue(), {}));
+    EXPECT_TRUE(applyLine("pads C20 5V", many, smallCatalogue(), {}));
 }
 TEST(EmptyPads, ThatTakeABankAreWhereItIsWired) {
     const Job job = padded({"bank can-1000u-25 charge 100R diode 0.35V"});
@@ -225,10 +225,10 @@ TEST(Warmth, IsHeldAgainstWhatItsKindBears) {
     EXPECT_EQ(figure(finding(over, "reserve.warmth"), "T").basis.kind, Basis::Kind::Measured);
     // Another bank at the same place gets as warm; elsewhere nobody knows.
     EXPECT_TRUE(jotted(jotted(cells, {"warm 66C"}), {"bank can-1000u-25"}).bank->warmth);
-    EXPECT_FALSE(understood("warm 60C", padded({}), smallCatalogue(), {}));
-    EXPECT_FALSE(understood("warm 300C", can, smallCatalogue(), {}));
-    EXPECT_FALSE(understood("warm", can, smallCatalogue(), {}));
-    EXPECT_TRUE(understood("warm -15C", can, smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("warm 60C", padded({}), smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("warm 300C", can, smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("warm", can, smallCatalogue(), {}));
+    EXPECT_TRUE(applyLine("warm -15C", can, smallCatalogue(), {}));
 }
 TEST(Warmth, InFrostACanMayHoldTooShort) {
     // Just long enough as it is: of what is needed, by a tenth.

@@ -168,7 +168,7 @@ TEST(Collectors, ThatStandAreChangedMovedAndTakenOffByWhereTheyStand) {
     EXPECT_EQ(all, (std::vector<Collector>{before[0], before[2]}));
     for (const char* line : {"collector wiper 20mm gone", "collector roller 30mm gone",
                              "collector roller 30mm to 40mm", "collector roller 20mm to 400mm"}) {
-        EXPECT_FALSE(understood(line, job, tests::smallCatalogue(), "").has_value()) << line;
+        EXPECT_FALSE(applyLine(line, job, tests::smallCatalogue(), "").has_value()) << line;
     }
 }
 TEST(MiddlePickup, TheWayBackIsAnyWheel) {
@@ -180,9 +180,8 @@ TEST(MiddlePickup, TheWayBackIsAnyWheel) {
     EXPECT_EQ(tests::stateOf(jotted(job, {"pickup L2 collects"}), "pickup.outer"), State::Fine);
     // On two rails nobody asks for a slider.
     EXPECT_EQ(tests::stateOf(tests::shunter(), "pickup.middle"), State::Fine);
-    EXPECT_FALSE(
-        understood("collector slider 900mm", job, tests::smallCatalogue(), "").has_value());
-    EXPECT_FALSE(understood("collector slider", job, tests::smallCatalogue(), "").has_value());
+    EXPECT_FALSE(applyLine("collector slider 900mm", job, tests::smallCatalogue(), "").has_value());
+    EXPECT_FALSE(applyLine("collector slider", job, tests::smallCatalogue(), "").has_value());
 }
 
 TEST(Wires, WithAMiddleConductorRedIsThatAndBlackIsEitherRail) {

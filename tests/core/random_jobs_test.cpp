@@ -83,7 +83,7 @@ protected:
         for (std::size_t i = 0; i < lines; ++i) {
             const std::string words = line();
             said += words + "\n";
-            auto taken = understood(words, made, smallCatalogue(), "2026-03-02");
+            auto taken = applyLine(words, made, smallCatalogue(), "2026-03-02");
             if (taken) made = std::move(taken->after);
         }
         return made;
@@ -127,7 +127,7 @@ TEST_F(RandomJobs, AnOptionPromisesWhatFollowsWithAllThatGetsWorse) {
             trying.tryOptions(finding);
             State last = State::Fine;
             for (const Option& option : finding.options) {
-                const auto taken = understood(option.jot, made, smallCatalogue(), "2026-03-03");
+                const auto taken = applyLine(option.jot, made, smallCatalogue(), "2026-03-03");
                 ASSERT_TRUE(taken) << said << option.jot << ": " << plain(taken.error().what);
                 if (option.kind == Option::Kind::Answer) continue;
                 EXPECT_EQ(stateWith(finding, before, statesOf(taken->after)), option.state)

@@ -52,7 +52,7 @@ Job jobOf(const Case& one) {
             day = line.substr(1, 10);
             line = line.substr(12);
         }
-        auto taken = understood(line, job, tests::smallCatalogue(), day);
+        auto taken = applyLine(line, job, tests::smallCatalogue(), day);
         EXPECT_TRUE(taken.has_value())
             << one.name << ": " << line << ": " << (taken ? "" : plain(taken.error().what));
         if (taken) job = std::move(taken->after);

@@ -162,13 +162,13 @@ TEST(SharedResistors, AHouseThatSharesHangsLikeLampsBehindOne) {
     WorkshopRecord sharing;
     sharing.house.lampResistors = LampResistors::Shared;
     const auto after = [&](Job job, const char* line, const WorkshopRecord& workshop) {
-        return understood(line, job, smallCatalogue(), {}, workshop).value();
+        return applyLine(line, job, smallCatalogue(), {}, workshop).value();
     };
     const Job one = jotted(shunter(), {"lamp front white 3.1V 20mA", "resistor front 1k8"});
-    const Jotted each = after(one, "parallel front", {});
+    const JotResult each = after(one, "parallel front", {});
     EXPECT_FALSE(each.after.groups[0].rows[1].resistor);
     EXPECT_TRUE(plain(each.meaning).ends_with(", with a resistor of its own"));
-    const Jotted shared = after(one, "parallel front", sharing);
+    const JotResult shared = after(one, "parallel front", sharing);
     const LampGroup& group = shared.after.groups[0];
     EXPECT_TRUE(plain(shared.meaning).ends_with("all behind one resistor of 1.2 kΩ"))
         << plain(shared.meaning);

@@ -90,7 +90,7 @@ TEST(Walls, WhatIsSaidOfOneLeavesTheRestOfIt) {
     EXPECT_NEAR(wallOf(other).thickness.value(), 2, 1e-12);
     EXPECT_TRUE(wallOf(other).lined);
     for (const char* line : {"wall table lined", "wall table styrene", "wall table none 1mm"}) {
-        EXPECT_FALSE(understood(line, walled({}), smallCatalogue(), {})) << line;
+        EXPECT_FALSE(applyLine(line, walled({}), smallCatalogue(), {})) << line;
     }
 }
 
@@ -147,9 +147,9 @@ TEST(WallGaps, AreLaidAlongTheFrameOrUnderTheRoof) {
     EXPECT_TRUE(wallOf(jotted(roof, {"wall table bare"})).gap);
     for (const char* line : {"wall table frame", "wall table gap 0mm roof",
                              "wall table none gap 1mm", "wall table none roof"}) {
-        EXPECT_FALSE(understood(line, brass, smallCatalogue(), {})) << line;
+        EXPECT_FALSE(applyLine(line, brass, smallCatalogue(), {})) << line;
     }
-    EXPECT_FALSE(understood("wall table gap 0.3mm", walled({}), smallCatalogue(), {}));
+    EXPECT_FALSE(applyLine("wall table gap 0.3mm", walled({}), smallCatalogue(), {}));
     // A building opens at its roof.
     const Job house = jotted(tests::newJob("Quay", "quay-house"),
                              {"supply fixed dc 12V", "lamp loft warm white for 5mA",

@@ -156,7 +156,7 @@ TEST(JotWired, MakesAPartThatTheCircuitIsSolvedWith) {
     EXPECT_NEAR(voltageOf(*law(part), Amperes{0.0084}).value(), 12, 1e-9);
     EXPECT_NEAR(voltageOf(*law(part), row.current).value(), facts.groups[0]->drive.value(), 1e-3);
     const auto meaning = [&](const char* line) {
-        const auto read = understood(line, job, tests::smallCatalogue(), "");
+        const auto read = applyLine(line, job, tests::smallCatalogue(), "");
         return plain(read ? read->meaning : read.error().what);
     };
     EXPECT_EQ(meaning("wired front 12V 8.4mA 9V 5.6mA"),
@@ -172,7 +172,7 @@ TEST(JotWired, MakesAPartThatTheCircuitIsSolvedWith) {
 TEST(JotWired, PutsALampInWhereNoneIsYet) {
     const Job bare = tests::newJob("Wagtail", "dock-shunter");
     const auto read = [&](const char* line) {
-        return understood(line, bare, tests::smallCatalogue(), "");
+        return applyLine(line, bare, tests::smallCatalogue(), "");
     };
     const auto cab = read("wired cab 12V 8.4mA 9V 5.6mA");
     ASSERT_TRUE(cab) << plain(cab.error().what);

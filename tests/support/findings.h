@@ -58,7 +58,7 @@ inline std::string sentenceOf(const core::Job& job, const std::string& id) {
 }
 /// What is echoed of a line before Return; "✗ " and why, where it is refused.
 inline std::string answer(std::string_view line, const core::Job& job) {
-    const auto said = core::understood(line, job, smallCatalogue(), "2026-03-02");
+    const auto said = core::applyLine(line, job, smallCatalogue(), "2026-03-02");
     return said ? core::plain(said->meaning) : "✗ " + core::plain(said.error().what);
 }
 inline const core::Figure& figure(const core::Finding& finding, const std::string& symbol) {

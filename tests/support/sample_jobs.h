@@ -123,7 +123,7 @@ inline const core::Catalogue& smallCatalogue() {
 /// Enters jot lines one after the other; a refused one is a faulty test and throws.
 inline core::Job jotted(core::Job job, std::initializer_list<const char*> lines) {
     for (const char* line : lines) {
-        auto heard = core::understood(line, job, smallCatalogue(), "2026-03-02");
+        auto heard = core::applyLine(line, job, smallCatalogue(), "2026-03-02");
         if (!heard) throw std::invalid_argument(line + (": " + core::plain(heard.error().what)));
         job = std::move(heard->after);
     }

@@ -246,7 +246,7 @@ bool Bench::stepWorkshop(bool forward) {
 
 bool Bench::takeForWorkshop(const QString& line) {
     return takenForWorkshop(
-        core::understood(line.toStdString(), m_record, m_catalogue, today(), m_shelf));
+        core::applyLine(line.toStdString(), m_record, m_catalogue, today(), m_shelf));
 }
 
 bool Bench::putOnShelf(store::JobId id, std::optional<store::JobId> before) {
@@ -261,7 +261,7 @@ bool Bench::putOnShelf(store::JobId id, std::optional<store::JobId> before) {
     return takenForWorkshop(core::putOnShelf(m_record, m_shelf, static_cast<int>(id), other));
 }
 
-bool Bench::takenForWorkshop(const core::Result<core::WorkshopJotted>& jotted) {
+bool Bench::takenForWorkshop(const core::Result<core::WorkshopJotResult>& jotted) {
     if (!jotted) {
         emit failed(said(jotted.error()));
         return false;
@@ -327,25 +327,25 @@ bool Bench::edit(const core::Text& what, const core::Job& after) {
     return true;
 }
 
-core::Result<core::Text> Bench::understood(const QString& line) const {
+core::Result<core::Text> Bench::applyLine(const QString& line) const {
     const std::string typed = line.toStdString();
     if (m_onWorkshop) {
-        return core::understood(typed, m_record, m_catalogue, today(), m_shelf)
-            .map([](const core::WorkshopJotted& jotted) { return jotted.meaning; });
+        return core::applyLine(typed, m_record, m_catalogue, today(), m_shelf)
+            .map([](const core::WorkshopJotResult& jotted) { return jotted.meaning; });
     }
     if (!hasJob()) {
         return core::failure(core::ErrorCode::Missing, "jot",
                              core::text("There is no model on the bench. Put one on the shelf "
                                         "first: Workshop, New job."));
     }
-    return core::understood(typed, m_job, m_catalogue, today(), m_record)
-        .map([](const core::Jotted& jotted) { return jotted.meaning; });
+    return core::applyLine(typed, m_job, m_catalogue, today(), m_record)
+        .map([](const core::JotResult& jotted) { return jotted.meaning; });
 }
 
 bool Bench::wouldBe(const QString& line,
                     const std::function<void(const core::JobAnalysis&)>& seen) const {
     if (m_onWorkshop || !hasJob()) return false;
-    const auto with = core::understood(line.toStdString(), m_job, m_catalogue, today(), m_record);
+    const auto with = core::applyLine(line.toStdString(), m_job, m_catalogue, today(), m_record);
     if (!with) return false;
     seen(core::analysed(with->after, m_record.house, m_catalogue, m_sisters));
     return true;
@@ -360,11 +360,11 @@ std::vector<core::JotCompletion> Bench::completions(const QString& line) const {
 
 bool Bench::take(const QString& line) {
     if (m_onWorkshop) return takeForWorkshop(line);
-    if (const auto meaning = understood(line); !meaning) {
+    if (const auto meaning = applyLine(line); !meaning) {
         emit failed(said(meaning.error()));
         return false;
     }
-    return taken(core::understood(line.toStdString(), m_job, m_catalogue, today(), m_record));
+    return taken(core::applyLine(line.toStdString(), m_job, m_catalogue, today(), m_record));
 }
 
 bool Bench::takeAll(const QStringList& lines) {
@@ -374,10 +374,10 @@ bool Bench::takeAll(const QStringList& lines) {
     }
     std::vector<std::string> words;
     for (const QString& line : lines) words.push_back(line.toStdString());
-    return taken(core::understood(words, m_job, m_catalogue, today(), m_record));
+    return taken(core::applyLine(words, m_job, m_catalogue, today(), m_record));
 }
 
-bool Bench::taken(const core::Result<core::Jotted>& jotted) {
+bool Bench::taken(const core::Result<core::JotResult>& jotted) {
     if (!jotted) {
         emit failed(said(jotted.error()));
         return false;

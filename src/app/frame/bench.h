@@ -65,7 +65,7 @@ public:
     void speakOf(const std::string& findingId);
 
     /// How a jot line would be understood now.
-    [[nodiscard]] core::Result<core::Text> understood(const QString& line) const;
+    [[nodiscard]] core::Result<core::Text> applyLine(const QString& line) const;
     [[nodiscard]] std::vector<core::JotCompletion> completions(const QString& line) const;
     /// The open job as it would be with a line, for as long as `seen` looks at it. False: the line
     /// is none of a job.
@@ -106,9 +106,9 @@ private:
     bool moved(const core::Result<store::Moved>& step);
     void setOnShelf(store::JobId id, bool onShelf, const core::Text& what);
     bool edit(const core::Text& what, const core::Job& after);
-    bool taken(const core::Result<core::Jotted>& jotted);
+    bool taken(const core::Result<core::JotResult>& jotted);
     bool takeForWorkshop(const QString& line);
-    bool takenForWorkshop(const core::Result<core::WorkshopJotted>& jotted);
+    bool takenForWorkshop(const core::Result<core::WorkshopJotResult>& jotted);
     void setRecord(core::WorkshopRecord record);
     bool stepWorkshop(bool forward);
     bool readRecord();

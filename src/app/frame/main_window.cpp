@@ -89,7 +89,7 @@ void MainWindow::build() {
     m_line = new LineOfWork(bench);
     m_picture = new PictureView(bench);
     m_reckoning = new ReckoningPanel(bench);
-    m_jot = new JotLine([this](const QString& line) { return m_bench.understood(line); },
+    m_jot = new JotLine([this](const QString& line) { return m_bench.applyLine(line); },
                         [this](const QString& line) { return m_bench.take(line); },
                         [this](const QString& line) { return m_bench.completions(line); }, bench);
 

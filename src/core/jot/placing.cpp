@@ -48,7 +48,7 @@ public:
 private:
     const Token& token() const { return m_line[m_next]; }
     const Verb& verb() const { return m_reading.said.verb; }
-    Said::Place& place(std::size_t index) { return m_reading.said.places[index]; }
+    ParsedLine::Place& place(std::size_t index) { return m_reading.said.places[index]; }
     void fail(ErrorCode code, Text what) { m_reading.fault = Error{code, "jot", std::move(what)}; }
 
     bool passed() {
@@ -132,7 +132,7 @@ private:
         }
     }
     bool filled(std::size_t index) const {
-        const Said::Place& at = m_reading.said.places[index];
+        const ParsedLine::Place& at = m_reading.said.places[index];
         return at.name || !at.words.empty() || at.quantities.size() >= verb().takes[index].atMost;
     }
 

@@ -6,7 +6,7 @@
 namespace glimmet::core::jot {
 
 struct Reading {
-    Said said;
+    ParsedLine said;
     std::vector<Token> bare;  ///< numbers without a unit, not placed yet
     std::vector<Token> left;  ///< words without a place
     std::optional<Error> fault;

@@ -75,10 +75,10 @@ Error leftOver(const Reading& reading) {
         text("“%1” has no place in a line of %2. %3", shown(token), verb.word, likeExample(verb))};
 }
 
-std::optional<Error> missing(const Said& said) {
+std::optional<Error> missing(const ParsedLine& said) {
     for (std::size_t i = 0; i < said.places.size(); ++i) {
         const Takes& takes = said.verb.takes[i];
-        const Said::Place& place = said.places[i];
+        const ParsedLine::Place& place = said.places[i];
         if (!takes.needed || place.name || !place.words.empty() || !place.quantities.empty()) {
             continue;
         }
@@ -154,8 +154,8 @@ std::optional<Spoken> begunBy(const std::vector<Token>& line, std::span<const Ve
     return {};
 }
 
-Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vector<Token>& line,
-                    const Context& context) {
+Result<ParsedLine> readAs(const Spoken& spoken, std::string_view typed,
+                          const std::vector<Token>& line, const Context& context) {
     const Verb& verb = *spoken.verb;
     const Token& word = line[spoken.token.value_or(0)];
     const bool begins =
@@ -173,7 +173,7 @@ Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vec
     };
     if (verb.sentence) {
         if (rest.size() > verb.longest) return tooLong(verb.longest);
-        return Said{verb, context, {}, std::move(rest)};
+        return ParsedLine{verb, context, {}, std::move(rest)};
     }
 
     std::vector<Token> others = line;
@@ -185,7 +185,7 @@ Result<Said> readAs(const Spoken& spoken, std::string_view typed, const std::vec
     if (reading.fault) return tl::unexpected(std::move(*reading.fault));
     if (!reading.left.empty()) return tl::unexpected(leftOver(reading));
     if (auto fault = missing(reading.said)) return tl::unexpected(std::move(*fault));
-    for (const Said::Place& place : reading.said.places) {
+    for (const ParsedLine::Place& place : reading.said.places) {
         if (place.words.size() > longestWords) return tooLong(longestWords);
     }
     reading.said.rest = std::move(rest);
@@ -270,9 +270,10 @@ tl::unexpected<Error> noVerb(const std::vector<Token>& line, std::span<const Ver
 
 /// The line read as one whose verb goes without saying, or why it is none of it; nothing: it is no
 /// such line.
-std::optional<Result<Said>> impliedBy(std::string_view typed, const std::vector<Token>& line,
-                                      std::span<const Verb* const> verbs, const Context& context) {
-    std::optional<Result<Said>> found;
+std::optional<Result<ParsedLine>> impliedBy(std::string_view typed, const std::vector<Token>& line,
+                                            std::span<const Verb* const> verbs,
+                                            const Context& context) {
+    std::optional<Result<ParsedLine>> found;
     for (const Verb* verb : verbs) {
         if (!verb->implied || !verb->implied(line)) continue;
         auto read = readAs({verb, {}, false}, typed, line, context);
@@ -283,7 +284,7 @@ std::optional<Result<Said>> impliedBy(std::string_view typed, const std::vector<
 
 }  // namespace
 
-const Said::Place& Said::at(std::string_view what) const {
+const ParsedLine::Place& ParsedLine::at(std::string_view what) const {
     static const Place nothing;
     for (std::size_t i = 0; i < places.size(); ++i) {
         if (verb.takes[i].what == what) return places[i];
@@ -310,8 +311,8 @@ std::string pattern(const Verb& verb) {
     return made;
 }
 
-Result<Said> said(std::string_view typed, std::span<const Verb* const> verbs,
-                  const Context& context) {
+Result<ParsedLine> said(std::string_view typed, std::span<const Verb* const> verbs,
+                        const Context& context) {
     const std::vector<Token> line = tokens(typed);
     if (line.empty()) {
         return refuse(ErrorCode::Missing,
@@ -319,7 +320,7 @@ Result<Said> said(std::string_view typed, std::span<const Verb* const> verbs,
     }
     const std::vector<Spoken> candidates = spoken(line, verbs);
     const auto unsaid = begunBy(line, verbs);
-    const std::optional<Result<Said>> implied =
+    const std::optional<Result<ParsedLine>> implied =
         candidates.empty() || candidates.front().asUnit || candidates.front().token != 0
             ? impliedBy(typed, line, verbs, context)
             : std::nullopt;
@@ -329,12 +330,12 @@ Result<Said> said(std::string_view typed, std::span<const Verb* const> verbs,
     const bool later = laterWord(line) && !(implied && *implied) &&
                        (candidates.empty() || candidates.front().token != 0);
     if (later) return noVerb(line, verbs);
-    std::optional<Result<Said>> taken;
+    std::optional<Result<ParsedLine>> taken;
     std::optional<Error> refused;
     for (const Spoken& candidate : candidates) {
         // A verb at the beginning is meant, if its line holds; stages may share one ("remove").
         if (taken && (candidate.token != 0 || candidate.last)) break;
-        Result<Said> read = readAs(candidate, typed, line, context);
+        Result<ParsedLine> read = readAs(candidate, typed, line, context);
         if (!read) {
             // Of several refusals that of the verb at the beginning; of those that share it the one
             // that has a better word to offer.
@@ -385,7 +386,7 @@ std::vector<Completion> completions(std::string_view typed, std::span<const Verb
     if ((reading.fault && !reading.open) || !reading.left.empty()) return made;
     for (std::size_t i = 0; i < verb.takes.size(); ++i) {
         const Takes& takes = verb.takes[i];
-        const Said::Place& place = reading.said.places[i];
+        const ParsedLine::Place& place = reading.said.places[i];
         if (place.name || !place.words.empty() || !place.quantities.empty()) continue;
         if (reading.open && reading.open != &takes) continue;
         if (takes.ofSeveral && takes.names(context).size() < 2) continue;

@@ -11,8 +11,8 @@ namespace glimmet::core::jot {
 /// Errors: NotUnderstood for a word that has no place, and it is named; Unknown for names of
 /// nothing; OutOfRange for values no model has, with the one that was probably meant; Missing for
 /// what the line leaves out.
-[[nodiscard]] Result<Said> said(std::string_view line, std::span<const Verb* const> verbs,
-                                const Context& context);
+[[nodiscard]] Result<ParsedLine> said(std::string_view line, std::span<const Verb* const> verbs,
+                                      const Context& context);
 
 /// A way to go on with a line that is being typed.
 struct Completion {

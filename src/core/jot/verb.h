@@ -15,8 +15,8 @@
 #include <vector>
 
 namespace glimmet::core {
-struct Jotted;
-struct WorkshopJotted;
+struct JotResult;
+struct WorkshopJotResult;
 }  // namespace glimmet::core
 
 namespace glimmet::core::jot {
@@ -71,7 +71,7 @@ struct Takes {
 /// Bytes of words as they come: what the record keeps of them whole.
 inline constexpr std::size_t longestWords = 400;
 
-struct Said;
+struct ParsedLine;
 
 struct Verb {
     const char* word;
@@ -79,11 +79,11 @@ struct Verb {
     std::span<const Takes> takes;
     std::span<const char* const> examples;  ///< at least one; the first one is shown first
     const char* meaning;                    ///< "a stall test: a second at the most"
-    Result<Jotted> (*read)(const Said&);
+    Result<JotResult> (*read)(const ParsedLine&);
     bool sentence = false;                    ///< takes the rest of the line as it stands
     std::span<const char* const> noise = {};  ///< words that say nothing new behind it
     /// Of a verb that changes the workshop itself; it has no `read` then.
-    Result<WorkshopJotted> (*readWorkshop)(const Said&) = nullptr;
+    Result<WorkshopJotResult> (*readWorkshop)(const ParsedLine&) = nullptr;
     std::size_t longest = longestWords;  ///< bytes of a sentence; what is longer is refused
     bool momentary = false;  ///< what it measures may last a second: a meter does not wait for it
     /// Words that begin a sentence of it with its own word left out, where the line is of no other
@@ -95,7 +95,7 @@ struct Verb {
 };
 
 /// What a line says, place by place.
-struct Said {
+struct ParsedLine {
     struct Place {
         std::vector<double> quantities;  ///< SI, in the order of the line
         std::optional<std::string> name;

@@ -12,19 +12,19 @@ namespace {
 using namespace jot;
 using Kind = Takes::Kind;
 
-Text ofUnitSaid(const Said& said, std::size_t unit, Text what) {
+Text ofUnitSaid(const ParsedLine& said, std::size_t unit, Text what) {
     return said.context.job.units.size() > 1
                ? text("%1, %2", std::move(what), unitCalled(said.context.job, unit))
                : what;
 }
 
 /// How long over the buffers: of a drawing all of it follows, of what was measured its length.
-Result<Jotted> length(const Said& said) {
+Result<JotResult> length(const ParsedLine& said) {
     const Millimetres value = *said.one<Millimetres>("LENGTH");
     const auto unit = unitOf(said);
     if (!unit) return tl::unexpected(unit.error());
     const Body& body = said.context.job.units[*unit].body;
-    Jotted result = jotted(said, ofUnitSaid(said, *unit, text("Length: %1", formatted(value))));
+    JotResult result = jotted(said, ofUnitSaid(said, *unit, text("Length: %1", formatted(value))));
     Body made = body.ownMeasures ? drawnOut(body, value, floorOf(body), body.height)
                                  : scaled(body, (value / body.length).value());
     made.length = value;
@@ -33,7 +33,7 @@ Result<Jotted> length(const Said& said) {
 }
 
 /// "roof 41mm", "floor 9mm": heights above the rail head.
-Result<Jotted> height(const Said& said, bool roof) {
+Result<JotResult> height(const ParsedLine& said, bool roof) {
     const Millimetres value = *said.one<Millimetres>("HEIGHT");
     const auto unit = unitOf(said);
     if (!unit) return tl::unexpected(unit.error());
@@ -47,22 +47,22 @@ Result<Jotted> height(const Said& said, bool roof) {
     }
     const Text what = roof ? text("Roof, measured: %1", formatted(value))
                            : text("Floor, measured: %1", formatted(value));
-    Jotted result = jotted(said, ofUnitSaid(said, *unit,
-                                            body.structure ? text("%1 above the ground", what)
-                                                           : text("%1 above the rails", what)));
+    JotResult result = jotted(said, ofUnitSaid(said, *unit,
+                                               body.structure ? text("%1 above the ground", what)
+                                                              : text("%1 above the rails", what)));
     Body made = drawnOut(body, body.length, floor, top);
     made.ownMeasures = true;
     result.after = withBody(std::move(result.after), *unit, made);
     return result;
 }
-Result<Jotted> roof(const Said& said) { return height(said, true); }
-Result<Jotted> floorHeight(const Said& said) { return height(said, false); }
+Result<JotResult> roof(const ParsedLine& said) { return height(said, true); }
+Result<JotResult> floorHeight(const ParsedLine& said) { return height(said, false); }
 
-Result<Jotted> width(const Said& said) {
+Result<JotResult> width(const ParsedLine& said) {
     const Millimetres value = *said.one<Millimetres>("WIDTH");
     const auto unit = unitOf(said);
     if (!unit) return tl::unexpected(unit.error());
-    Jotted result =
+    JotResult result =
         jotted(said, ofUnitSaid(said, *unit, text("Width, measured: %1", formatted(value))));
     Body& body = result.after.units[*unit].body;
     const double share = (value / body.width).value();
@@ -78,11 +78,11 @@ Result<Jotted> width(const Said& said) {
 
 /// "axles 22mm 58mm": where they are, from the front end. Which of them are driven and
 /// where wheels collect stays, by their number.
-Result<Jotted> axles(const Said& said) {
+Result<JotResult> axles(const ParsedLine& said) {
     std::vector<Millimetres> at = said.all<Millimetres>("BACK");
     const auto unit = unitOf(said);
     if (!unit) return tl::unexpected(unit.error());
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     Body& body = result.after.units[*unit].body;
     if (body.structure)
         return refuse(ErrorCode::OutOfRange, text("What stands on the ground has no axles."));
@@ -108,11 +108,11 @@ Result<Jotted> axles(const Said& said) {
 }
 
 /// "wheels 11mm": how large all wheels of a unit are, over the tread.
-Result<Jotted> wheels(const Said& said) {
+Result<JotResult> wheels(const ParsedLine& said) {
     const Millimetres value = *said.one<Millimetres>("DIAMETER");
     const auto unit = unitOf(said);
     if (!unit) return tl::unexpected(unit.error());
-    Jotted result =
+    JotResult result =
         jotted(said, ofUnitSaid(said, *unit, text("Wheels, measured: %1", formatted(value))));
     Body& body = result.after.units[*unit].body;
     if (body.axles.empty()) return refuse(ErrorCode::OutOfRange, text("Nothing rolls here."));
@@ -136,7 +136,7 @@ std::vector<Named> bodyNames(const Context& context) {
 }
 
 /// "unit saloon called trailer": coupled behind what is there.
-Result<Jotted> unit(const Said& said) {
+Result<JotResult> unit(const ParsedLine& said) {
     const BodyDrawing& drawing = *bodyNamed(said.context.catalogue, *said.name("BODY"));
     const Job& job = said.context.job;
     if (isStructure(job) || drawing.body.structure) {
@@ -156,7 +156,7 @@ Result<Jotted> unit(const Said& said) {
                 text("There is a unit called %1 already. Give this one another name.", taken.name));
         }
     }
-    Jotted result =
+    JotResult result =
         jotted(said, called.empty() ? text("Coupled behind: %1", drawing.title)
                                     : text("Coupled behind: %1, called %2", drawing.title, called));
     result.after.couplings.push_back({Millimetres{520 / job.scale.ratio}, 0});
@@ -165,7 +165,7 @@ Result<Jotted> unit(const Said& said) {
 }
 
 /// "body tank-engine": what a unit is drawn as. Lamps keep their places as far as they can.
-Result<Jotted> body(const Said& said) {
+Result<JotResult> body(const ParsedLine& said) {
     const BodyDrawing& drawing = *bodyNamed(said.context.catalogue, *said.name("BODY"));
     const auto at = unitOf(said);
     if (!at) return tl::unexpected(at.error());
@@ -174,14 +174,14 @@ Result<Jotted> body(const Said& said) {
         return refuse(ErrorCode::OutOfRange,
                       text("What stands on the ground is coupled to nothing."));
     }
-    Jotted result = jotted(said, text("Body: %1", drawing.title));
+    JotResult result = jotted(said, text("Body: %1", drawing.title));
     result.after =
         withBody(std::move(result.after), *at, scaled(drawing.body, 1 / job.scale.ratio));
     return result;
 }
 
 /// "contacts 6": how many wires go across a coupling. Two lead the rails of one unit to the other.
-Result<Jotted> contacts(const Said& said) {
+Result<JotResult> contacts(const ParsedLine& said) {
     const Job& job = said.context.job;
     if (job.couplings.empty()) {
         return refuse(ErrorCode::OutOfRange,
@@ -202,7 +202,7 @@ Result<Jotted> contacts(const Said& said) {
         at = *before;
     }
     const std::string wires = formatted(count, Dimension::Ratio);
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, count > 0
                   ? text("%1 wires go across the coupling behind %2", wires, unitCalled(job, at))
                   : text("No wires go across the coupling behind %1", unitCalled(job, at)));
@@ -210,7 +210,7 @@ Result<Jotted> contacts(const Said& said) {
     return result;
 }
 
-Result<Jotted> removeUnit(const Said& said) {
+Result<JotResult> removeUnit(const ParsedLine& said) {
     const auto at = unitOf(said);
     if (!at) return tl::unexpected(at.error());
     const Job& job = said.context.job;
@@ -228,7 +228,7 @@ Result<Jotted> removeUnit(const Said& said) {
             }
         }
     }
-    Jotted result = jotted(said, text("%1 uncoupled", called));
+    JotResult result = jotted(said, text("%1 uncoupled", called));
     Job& after = result.after;
     const auto index = static_cast<std::ptrdiff_t>(*at);
     after.units.erase(after.units.begin() + index);

@@ -54,7 +54,8 @@ JotForm formOf(const SpokenVerb& spoken) {
             spoken.stage};
 }
 
-Result<jot::Said> said(std::string_view line, const Verbs& verbs, const jot::Context& context) {
+Result<jot::ParsedLine> said(std::string_view line, const Verbs& verbs,
+                             const jot::Context& context) {
     constexpr std::size_t longest = 100000;
     if (line.size() > longest) {
         return jot::refuse(ErrorCode::OutOfRange,
@@ -85,8 +86,8 @@ std::vector<JotForm> workshopJotForms() {
     return forms;
 }
 
-Result<Jotted> understood(std::string_view line, const Job& job, const Catalogue& catalogue,
-                          const std::string& today, const WorkshopRecord& workshop) {
+Result<JotResult> applyLine(std::string_view line, const Job& job, const Catalogue& catalogue,
+                            const std::string& today, const WorkshopRecord& workshop) {
     auto entry = jot::dated(line, today);
     if (entry && entry->behind) {
         // What a note ends with is its owner's.
@@ -101,7 +102,7 @@ Result<Jotted> understood(std::string_view line, const Job& job, const Catalogue
     auto jotted = heard->verb.read(*heard);
     if (!jotted) return jotted;
     if (!entry->on.empty() && day != today) {
-        const auto undated = understood(entry->line, job, catalogue, today, workshop);
+        const auto undated = applyLine(entry->line, job, catalogue, today, workshop);
         if (undated && undated->after == jotted->after) {
             return jot::refuse(ErrorCode::NotUnderstood,
                                text("%1 keeps no day: leave %2 out.", heard->verb.word, day));
@@ -114,13 +115,13 @@ Result<Jotted> understood(std::string_view line, const Job& job, const Catalogue
     return jotted;
 }
 
-Result<Jotted> understood(const std::vector<std::string>& lines, const Job& job,
-                          const Catalogue& catalogue, const std::string& today,
-                          const WorkshopRecord& workshop) {
-    Jotted all;
+Result<JotResult> applyLine(const std::vector<std::string>& lines, const Job& job,
+                            const Catalogue& catalogue, const std::string& today,
+                            const WorkshopRecord& workshop) {
+    JotResult all;
     all.after = job;
     for (const std::string& line : lines) {
-        auto one = understood(line, all.after, catalogue, today, workshop);
+        auto one = applyLine(line, all.after, catalogue, today, workshop);
         if (!one) {
             return jot::refuse(one.error().code, text("%1: %2", line, std::move(one.error().what)));
         }
@@ -166,9 +167,9 @@ std::string asJot(Dimension dimension, double si, int digits) {
     return words;
 }
 
-Result<WorkshopJotted> understood(std::string_view line, const WorkshopRecord& workshop,
-                                  const Catalogue& catalogue, const std::string& today,
-                                  Shelf shelf) {
+Result<WorkshopJotResult> applyLine(std::string_view line, const WorkshopRecord& workshop,
+                                    const Catalogue& catalogue, const std::string& today,
+                                    Shelf shelf) {
     const jot::Context context{noJob(), catalogue, today, &workshop, shelf};
     const auto heard = said(line, allWorkshopVerbs(), context);
     if (!heard) return tl::unexpected(heard.error());

@@ -15,7 +15,7 @@
 
 namespace glimmet::core {
 
-struct Jotted {
+struct JotResult {
     Text meaning;            ///< everything that was understood: "Stall test: 1.15 A at 12 V"
     Job after;               ///< the job with it
     std::string_view stage;  ///< the room whose line it is; empty: shown wherever one is
@@ -30,15 +30,15 @@ struct Jotted {
 /// OutOfRange for values no model has, Missing for what the line leaves out. Each explains itself
 /// and shows an example; nothing of a refused line is taken.
 /// `workshop`: whose house rules hold.
-[[nodiscard]] Result<Jotted> understood(std::string_view line, const Job& job,
-                                        const Catalogue& catalogue, const std::string& today,
-                                        const WorkshopRecord& workshop = {});
+[[nodiscard]] Result<JotResult> applyLine(std::string_view line, const Job& job,
+                                          const Catalogue& catalogue, const std::string& today,
+                                          const WorkshopRecord& workshop = {});
 
 /// Several lines as one change, in their order, each read against what the ones before it left.
 /// Errors: those of the first line that is refused, with the line; then none is taken.
-[[nodiscard]] Result<Jotted> understood(const std::vector<std::string>& lines, const Job& job,
-                                        const Catalogue& catalogue, const std::string& today,
-                                        const WorkshopRecord& workshop = {});
+[[nodiscard]] Result<JotResult> applyLine(const std::vector<std::string>& lines, const Job& job,
+                                          const Catalogue& catalogue, const std::string& today,
+                                          const WorkshopRecord& workshop = {});
 
 /// What a bench meter could still put into a line: the volts, amperes and ohms that its verb takes
 /// and that do not stand in it yet, in the verb's order. None where nothing goes by its first word.
@@ -52,16 +52,16 @@ struct Measurable {
 [[nodiscard]] std::string asJot(Dimension dimension, double si, int digits = 4);
 
 /// The same of a line about the workshop itself.
-struct WorkshopJotted {
+struct WorkshopJotResult {
     Text meaning;
     WorkshopRecord after;
     std::string_view stage;  ///< the room whose line it is
     std::string subject;     ///< the rule it touches
 };
-[[nodiscard]] Result<WorkshopJotted> understood(std::string_view line,
-                                                const WorkshopRecord& workshop,
-                                                const Catalogue& catalogue,
-                                                const std::string& today, Shelf shelf = {});
+[[nodiscard]] Result<WorkshopJotResult> applyLine(std::string_view line,
+                                                  const WorkshopRecord& workshop,
+                                                  const Catalogue& catalogue,
+                                                  const std::string& today, Shelf shelf = {});
 
 struct JotForm {
     std::string pattern;                ///< "stall AMPS VOLTS"

@@ -9,7 +9,7 @@
 namespace glimmet::core {
 
 /// The job as it stands, to be changed; the stage is filled in by whose verb it is.
-[[nodiscard]] inline Jotted jotted(const jot::Said& said, Text meaning) {
+[[nodiscard]] inline JotResult jotted(const jot::ParsedLine& said, Text meaning) {
     return {std::move(meaning), said.context.job, {}, {}};
 }
 

@@ -13,8 +13,8 @@ const Named houseName{byHouse, {}, "as the house does"};
 
 /// The rule as it was said, or the house's again; `meaning` words the former.
 template <class Value, class Words>
-Result<Jotted> set(const Said& said, std::optional<Value> OwnRules::*rule,
-                   const std::optional<Value>& value, Words meaning) {
+Result<JotResult> set(const ParsedLine& said, std::optional<Value> OwnRules::*rule,
+                      const std::optional<Value>& value, Words meaning) {
     const bool asHouse = said.name("HOUSE") == byHouse || said.name("NAME") == byHouse;
     if (value && asHouse)
         return refuse(ErrorCode::NotUnderstood, text("A value and the house's: which of them?"));
@@ -23,45 +23,45 @@ Result<Jotted> set(const Said& said, std::optional<Value> OwnRules::*rule,
                       text("%1 Write it like %2.", said.verb.takes.front().missing,
                            said.verb.examples.front()));
     }
-    Jotted made = jotted(said, asHouse ? text("%1: as the house has it", said.verb.word)
-                                       : text("For this job: %1", meaning(*value)));
+    JotResult made = jotted(said, asHouse ? text("%1: as the house has it", said.verb.word)
+                                          : text("For this job: %1", meaning(*value)));
     made.after.own.*rule = value;
     return made;
 }
 
 template <class Value>
-std::optional<Value> chosen(const Said& said) {
+std::optional<Value> chosen(const ParsedLine& said) {
     const std::string& name = *said.name("NAME");
     return name != byHouse ? named<Value>(name) : std::nullopt;
 }
-std::optional<double> share(const Said& said) {
+std::optional<double> share(const ParsedLine& said) {
     const auto& all = said.at("SHARE").quantities;
     return all.empty() ? std::nullopt : std::optional(all.front());
 }
 
-Result<Jotted> rule(const Said& said) {
+Result<JotResult> rule(const ParsedLine& said) {
     return set(said, &OwnRules::rule, chosen<RatingRule>(said),
                [](RatingRule value) { return text("rating rule %1", std::string(name(value))); });
 }
-Result<Jotted> margin(const Said& said) {
+Result<JotResult> margin(const ParsedLine& said) {
     return set(said, &OwnRules::closeMargin, share(said),
                [](double value) { return text("close within %1 of a limit", percent(value)); });
 }
-Result<Jotted> spread(const Said& said) {
+Result<JotResult> spread(const ParsedLine& said) {
     return set(said, &OwnRules::supplySpread, share(said),
                [](double value) { return text("track volts differ by %1", percent(value)); });
 }
-Result<Jotted> tolerance(const Said& said) {
+Result<JotResult> tolerance(const ParsedLine& said) {
     return set(said, &OwnRules::meterTolerance, share(said), [](double value) {
         return text("a meter's reading may be off by %1", percent(value));
     });
 }
-Result<Jotted> drawers(const Said& said) {
+Result<JotResult> drawers(const ParsedLine& said) {
     return set(said, &OwnRules::drawers, chosen<Series>(said), [](Series value) {
         return text("new lamps get resistors of %1", std::string(name(value)));
     });
 }
-Result<Jotted> mains(const Said& said) {
+Result<JotResult> mains(const ParsedLine& said) {
     return set(said, &OwnRules::mains, chosen<Mains>(said),
                [](Mains value) { return text("mains of %1", std::string(name(value))); });
 }

@@ -13,12 +13,12 @@ namespace {
 using namespace jot;
 using Kind = Takes::Kind;
 
-Result<Jotted> note(const Said& said) {
+Result<JotResult> note(const ParsedLine& said) {
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing,
                       text("What is to be noted? Write it like note clip broken rear left."));
     }
-    Jotted result = jotted(said, text("Note: %1", shortened(said.rest, 200)));
+    JotResult result = jotted(said, text("Note: %1", shortened(said.rest, 200)));
     result.after.notes.push_back({said.context.today, said.rest});
     return result;
 }
@@ -31,26 +31,26 @@ std::string shown(Seconds time) {
     return std::to_string(hours) + " h" + (minutes > 60.0 * hours ? " " + rest : "");
 }
 
-Result<Jotted> timeSpent(const Said& said) {
+Result<JotResult> timeSpent(const ParsedLine& said) {
     Seconds time{};
     for (const Seconds part : said.all<Seconds>("TIME")) time += part;
     const std::string& what = said.at("WORK").words;
-    Jotted result = jotted(said, text("%1 on %2", shown(time), what));
+    JotResult result = jotted(said, text("%1 on %2", shown(time), what));
     result.after.times.push_back({said.context.today, what, time});
     return result;
 }
 
-Result<Jotted> nameJob(const Said& said) {
+Result<JotResult> nameJob(const ParsedLine& said) {
     if (said.rest.empty() || said.rest.size() > 400) {
         return refuse(ErrorCode::OutOfRange,
                       text("A name is 1 to 400 bytes long. Write it like name Tern."));
     }
-    Jotted result = jotted(said, text("Name: %1", said.rest));
+    JotResult result = jotted(said, text("Name: %1", said.rest));
     result.after.name = said.rest;
     return result;
 }
 
-Result<Jotted> owner(const Said& said) {
+Result<JotResult> owner(const ParsedLine& said) {
     // "owner has a simple controller", "owner says it stalls": no name begins so.
     for (const std::string_view tells : {"has ", "says ", "wants ", "complains ", "would "}) {
         if (!said.rest.starts_with(tells)) continue;
@@ -60,7 +60,7 @@ Result<Jotted> owner(const Said& said) {
                  "controller by controller 12 keys.",
                  shortened(said.rest, 60)));
     }
-    Jotted result =
+    JotResult result =
         jotted(said, said.rest.empty() ? text("No owner") : text("Owner: %1", said.rest));
     result.after.owner = said.rest;
     return result;
@@ -85,9 +85,9 @@ Scale scaleSaid(const std::string& called) {
     if (called == "1:43.5") return {"0", 43.5};
     return *scaleNamed(called);
 }
-Result<Jotted> scale(const Said& said) {
+Result<JotResult> scale(const ParsedLine& said) {
     const Scale chosen = scaleSaid(*said.name("NAME"));
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, text("Scale: %1, 1:%2", chosen.name, formatted(chosen.ratio, Dimension::Ratio)));
     result.after.scale = chosen;
     // What was drawn at a scale is drawn at the new one; a model that was measured stays.
@@ -117,10 +117,10 @@ std::vector<Named> stageNames(const Context& context) {
     }
     return all;
 }
-Result<Jotted> go(const Said& said) {
+Result<JotResult> go(const ParsedLine& said) {
     for (const JobRoom& room : jobRooms()) {
         if (room.name != *said.name("STAGE")) continue;
-        Jotted result = jotted(said, text("Go to %1", std::string(room.name)));
+        JotResult result = jotted(said, text("Go to %1", std::string(room.name)));
         result.stage = room.name;
         result.goes = true;
         return result;

@@ -49,14 +49,14 @@ std::vector<int> shelved(const WorkshopRecord& workshop, Shelf shelf) {
     return shelved(numbersOf(shelf), workshop.shelfOrder);
 }
 
-WorkshopJotted putOnShelf(const WorkshopRecord& workshop, Shelf shelf, int job,
-                          std::optional<int> before) {
-    WorkshopJotted made{before ? text("%1 stands on the shelf before %2", nameOf(shelf, job),
-                                      nameOf(shelf, *before))
-                               : text("%1 stands last on the shelf", nameOf(shelf, job)),
-                        workshop,
-                        {},
-                        "shelf"};
+WorkshopJotResult putOnShelf(const WorkshopRecord& workshop, Shelf shelf, int job,
+                             std::optional<int> before) {
+    WorkshopJotResult made{before ? text("%1 stands on the shelf before %2", nameOf(shelf, job),
+                                         nameOf(shelf, *before))
+                                  : text("%1 stands last on the shelf", nameOf(shelf, job)),
+                           workshop,
+                           {},
+                           "shelf"};
     made.after.shelfOrder = orderWith(job, before, numbersOf(shelf), workshop.shelfOrder);
     return made;
 }

@@ -17,7 +17,7 @@ namespace glimmet::core {
 /// The jobs from the left.
 [[nodiscard]] std::vector<int> shelved(const WorkshopRecord& workshop, Shelf shelf);
 /// A job before another one, or last. Precondition: they are on the shelf, and not the same.
-[[nodiscard]] WorkshopJotted putOnShelf(const WorkshopRecord& workshop, Shelf shelf, int job,
-                                        std::optional<int> before);
+[[nodiscard]] WorkshopJotResult putOnShelf(const WorkshopRecord& workshop, Shelf shelf, int job,
+                                           std::optional<int> before);
 
 }  // namespace glimmet::core

@@ -52,7 +52,7 @@ const Trials::Tried& Trials::tried(const std::string& jot) {
     if (m_tried.size() >= kept) m_tried.clear();
     auto made = std::make_unique<Tried>();
     const WorkshopRecord workshop{m_facts.house};
-    if (auto jotted = understood(jot, m_facts.job, m_facts.catalogue, {}, workshop)) {
+    if (auto jotted = applyLine(jot, m_facts.job, m_facts.catalogue, {}, workshop)) {
         made->job = std::move(jotted->after);
         made->facts.emplace(reanalysed(m_facts, made->job));
         made->states = states(verdicts(*made->facts));

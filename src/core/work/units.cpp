@@ -62,7 +62,7 @@ std::vector<jot::Named> unitNames(const jot::Context& context) {
     return all;
 }
 
-Result<std::size_t> unitOf(const jot::Said& said) {
+Result<std::size_t> unitOf(const jot::ParsedLine& said) {
     const Job& job = said.context.job;
     if (const auto& wanted = said.name("UNIT")) {
         for (std::size_t i = 0; i < job.units.size(); ++i) {

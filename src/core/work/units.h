@@ -15,7 +15,7 @@ inline constexpr jot::Takes unitTakes{.what = "UNIT",
                                       .ofSeveral = true};
 /// The unit that a line named; the only one where it named none.
 /// Errors: Missing where there are several and none was named.
-[[nodiscard]] Result<std::size_t> unitOf(const jot::Said& said);
+[[nodiscard]] Result<std::size_t> unitOf(const jot::ParsedLine& said);
 
 /// Where a thing can lie: the cavities, and of a train each unit as a whole.
 [[nodiscard]] std::vector<jot::Named> seatNames(const jot::Context& context);

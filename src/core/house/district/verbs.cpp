@@ -22,9 +22,9 @@ std::vector<Named> districtNames(const Context& context) {
 std::vector<Named> nowhereOnly(const Context&) { return {{"nowhere", {}, "on none of them"}}; }
 
 /// "district quay 3A trips 4A": a new one, or another booster for one that is there.
-Result<WorkshopJotted> district(const Said& said) {
+Result<WorkshopJotResult> district(const ParsedLine& said) {
     const std::string& name = said.at("NAME").words;
-    WorkshopJotted made{{}, *said.context.workshop, {}, name};
+    WorkshopJotResult made{{}, *said.context.workshop, {}, name};
     auto& all = made.after.districts;
     auto at =
         std::find_if(all.begin(), all.end(), [&](const auto& one) { return one.name == name; });
@@ -54,7 +54,7 @@ Result<WorkshopJotted> district(const Said& said) {
 }
 
 /// "runs Ling on quay", "runs Ling nowhere"
-Result<WorkshopJotted> runs(const Said& said) {
+Result<WorkshopJotResult> runs(const ParsedLine& said) {
     const std::string& model = *said.name("MODEL");
     const auto& where = said.name("DISTRICT");
     const bool nowhere = said.name("NOWHERE").has_value();
@@ -62,7 +62,7 @@ Result<WorkshopJotted> runs(const Said& said) {
         return refuse(ErrorCode::Missing,
                       text("On which district? Write it like %1.", said.verb.examples.front()));
     }
-    WorkshopJotted made{
+    WorkshopJotResult made{
         nowhere ? text("%1 runs on no district", model) : text("%1 runs on %2", model, *where),
         *said.context.workshop,
         {},
@@ -75,9 +75,9 @@ Result<WorkshopJotted> runs(const Said& said) {
     return made;
 }
 
-Result<WorkshopJotted> removeDistrict(const Said& said) {
+Result<WorkshopJotResult> removeDistrict(const ParsedLine& said) {
     const std::string& name = *said.name("DISTRICT");
-    WorkshopJotted made{text("No district %1 any more", name), *said.context.workshop, {}, {}};
+    WorkshopJotResult made{text("No district %1 any more", name), *said.context.workshop, {}, {}};
     std::erase_if(made.after.districts, [&](const auto& each) { return each.name == name; });
     return made;
 }
@@ -124,7 +124,7 @@ constexpr const char* removeNoise[] = {"district"};
 constexpr Verb verb(const char* word, std::span<const Takes> takes,
                     std::span<const char* const> examples, const char* meaning,
                     std::span<const char* const> noise,
-                    Result<WorkshopJotted> (*read)(const Said&)) {
+                    Result<WorkshopJotResult> (*read)(const ParsedLine&)) {
     return {word, {}, takes, examples, meaning, nullptr, false, noise, read};
 }
 constexpr Verb table[] = {

@@ -14,59 +14,59 @@ using namespace jot;
 using Kind = Takes::Kind;
 
 template <class Value>
-Result<WorkshopJotted> set(const Said& said, Value House::*field, Value value, Text meaning,
-                           const char* subject) {
-    WorkshopJotted made{std::move(meaning), *said.context.workshop, {}, subject};
+Result<WorkshopJotResult> set(const ParsedLine& said, Value House::*field, Value value,
+                              Text meaning, const char* subject) {
+    WorkshopJotResult made{std::move(meaning), *said.context.workshop, {}, subject};
     made.after.house.*field = value;
     return made;
 }
 
-Result<WorkshopJotted> rule(const Said& said) {
+Result<WorkshopJotResult> rule(const ParsedLine& said) {
     const std::string& chosen = *said.name("NAME");
     return set(said, &House::rule, *named<RatingRule>(chosen),
                text("House, rating rule: %1", chosen), "rule");
 }
-Result<WorkshopJotted> margin(const Said& said) {
+Result<WorkshopJotResult> margin(const ParsedLine& said) {
     const double share = said.at("SHARE").quantities.front();
     return set(said, &House::closeMargin, share,
                text("House: close within %1 of a limit", percent(share)), "margin");
 }
-Result<WorkshopJotted> spread(const Said& said) {
+Result<WorkshopJotResult> spread(const ParsedLine& said) {
     const double share = said.at("SHARE").quantities.front();
     return set(said, &House::supplySpread, share,
                text("House: track volts differ by %1", percent(share)), "spread");
 }
-Result<WorkshopJotted> rectifier(const Said& said) {
+Result<WorkshopJotResult> rectifier(const ParsedLine& said) {
     const Volts value = *said.one<Volts>("VOLTS");
     return set(said, &House::rectifier, value, text("House, rectifier drop: %1", formatted(value)),
                "rectifier");
 }
-Result<WorkshopJotted> bridge(const Said& said) {
+Result<WorkshopJotResult> bridge(const ParsedLine& said) {
     const Volts value = *said.one<Volts>("VOLTS");
     return set(said, &House::bridge, value, text("House, motor bridge drop: %1", formatted(value)),
                "bridge");
 }
-Result<WorkshopJotted> switchDrop(const Said& said) {
+Result<WorkshopJotResult> switchDrop(const ParsedLine& said) {
     const Volts value = *said.one<Volts>("VOLTS");
     return set(said, &House::outputSwitch, value,
                text("House, output switch drop: %1", formatted(value)), "switch");
 }
-Result<WorkshopJotted> drawers(const Said& said) {
+Result<WorkshopJotResult> drawers(const ParsedLine& said) {
     const std::string& chosen = *said.name("NAME");
     return set(said, &House::drawers, *named<Series>(chosen),
                text("House, resistors at hand: %1", chosen), "drawers");
 }
-Result<WorkshopJotted> mains(const Said& said) {
+Result<WorkshopJotResult> mains(const ParsedLine& said) {
     const std::string& chosen = *said.name("NAME");
     return set(said, &House::mains, *named<Mains>(chosen), text("House, mains: %1", chosen),
                "mains");
 }
-Result<WorkshopJotted> leg(const Said& said) {
+Result<WorkshopJotResult> leg(const ParsedLine& said) {
     const std::string& chosen = *said.name("LEAD");
     return set(said, &House::leg, *named<ResistorLeg>(chosen),
                text("House: resistors of lamps go into the %1 lead", chosen), "leg");
 }
-Result<WorkshopJotted> resistors(const Said& said) {
+Result<WorkshopJotResult> resistors(const ParsedLine& said) {
     const std::string& chosen = *said.name("WHERE");
     return set(said, &House::lampResistors, *named<LampResistors>(chosen),
                chosen == "shared" ? text("House: like lamps of one output share one resistor")
@@ -82,7 +82,7 @@ std::vector<Named> legNames(const Context&) {
             {"plus", {"anode", "common"}, "between common and lamp"}};
 }
 
-Result<WorkshopJotted> tolerance(const Said& said) {
+Result<WorkshopJotResult> tolerance(const ParsedLine& said) {
     const double share = said.at("SHARE").quantities.front();
     return set(said, &House::meterTolerance, share,
                text("House: a meter's reading may be off by %1", percent(share)), "tolerance");
@@ -96,7 +96,7 @@ std::vector<Named> decoderIds(const Context& context) {
 }
 std::vector<Named> noneLeft(const Context&) { return {{"none", {"no"}, "it is gone"}}; }
 /// "have four-wire-1.0": one lies in the drawer.
-Result<WorkshopJotted> have(const Said& said) {
+Result<WorkshopJotResult> have(const ParsedLine& said) {
     const std::string& id = *said.name("DECODER");
     const bool gone = said.name("NONE").has_value();
     std::vector<std::string> decoders = said.context.workshop->house.decoders;
@@ -106,8 +106,8 @@ Result<WorkshopJotted> have(const Said& said) {
                gone ? text("House: no %1 in the drawer", id) : text("House: in the drawer: %1", id),
                "have");
 }
-Result<WorkshopJotted> meter(const Said& said) {
-    WorkshopJotted made{text("Bench meter: none"), *said.context.workshop, {}, "meter"};
+Result<WorkshopJotResult> meter(const ParsedLine& said) {
+    WorkshopJotResult made{text("Bench meter: none"), *said.context.workshop, {}, "meter"};
     made.after.meter.clear();
     if (lowered(said.rest) == "none") return made;
     const auto address = scpi::address(said.rest);
@@ -126,7 +126,7 @@ std::vector<Named> endsOfShelf(const Context&) {
     return {{"first", {}, "behind the workshop itself"}, {"last", {}, "behind all others"}};
 }
 /// "shelf Ling before Tern", "shelf Ling last"
-Result<WorkshopJotted> shelf(const Said& said) {
+Result<WorkshopJotResult> shelf(const ParsedLine& said) {
     const std::string& name = *said.name("MODEL");
     const auto& other = said.name("OTHER");
     const auto& end = said.name("END");
@@ -196,7 +196,7 @@ constexpr const char* dropNoise[] = {"drop", "drops"};
 
 constexpr Verb verb(const char* word, std::span<const Takes> takes,
                     std::span<const char* const> examples, const char* meaning,
-                    Result<WorkshopJotted> (*read)(const Said&)) {
+                    Result<WorkshopJotResult> (*read)(const ParsedLine&)) {
     return {word, {}, takes, examples, meaning, nullptr, false, dropNoise, read};
 }
 constexpr Verb table[] = {

@@ -29,18 +29,18 @@ Text seatWords(const Job& job, const std::string& called) {
     return numbered ? text("in unit %1", called) : text("in the %1", called);
 }
 /// "decoder in tender": where the one that is there lies.
-Result<Jotted> decoderIn(const Said& said) {
+Result<JotResult> decoderIn(const ParsedLine& said) {
     const auto& before = said.context.job.decoder;
     const std::string& where = *said.name("IN");
     if (!before) {
         return refuse(ErrorCode::Missing, text("Which decoder? Write it like decoder %1 in %2.",
                                                said.context.catalogue.decoders.front().id, where));
     }
-    Jotted result = jotted(said, text("Decoder: %1", seatWords(said.context.job, where)));
+    JotResult result = jotted(said, text("Decoder: %1", seatWords(said.context.job, where)));
     result.after.decoder->seat = seatNamed(said.context.job, where);
     return result;
 }
-Result<Jotted> decoder(const Said& said) {
+Result<JotResult> decoder(const ParsedLine& said) {
     if (!said.name("NAME")) {
         if (said.name("IN")) return decoderIn(said);
         return refuse(ErrorCode::Missing,
@@ -48,7 +48,7 @@ Result<Jotted> decoder(const Said& said) {
     }
     const std::string& id = *said.name("NAME");
     const std::optional<FittedDecoder>& before = said.context.job.decoder;
-    Jotted result = jotted(said, text("No decoder"));
+    JotResult result = jotted(said, text("No decoder"));
     result.after.decoder.reset();
     std::string forgotten;  // outputs of the old one that were looked at
     const Decoder* found = decoderNamed(said.context.catalogue, id);
@@ -103,11 +103,11 @@ std::vector<Named> socketNames(const Context& context) {
     named.push_back({"any", {"unknown"}, "not said"});
     return named;
 }
-Result<Jotted> socket(const Said& said) {
+Result<JotResult> socket(const ParsedLine& said) {
     const std::string& name = *said.name("SOCKET");
-    Jotted result = jotted(said, name == "any"    ? text("Socket: not said")
-                                 : name == "none" ? text("No socket: leads are soldered")
-                                                  : text("Socket: %1", name));
+    JotResult result = jotted(said, name == "any"    ? text("Socket: not said")
+                                    : name == "none" ? text("No socket: leads are soldered")
+                                                     : text("Socket: %1", name));
     result.after.wanted.socket = name == "any" ? "" : name;
     return result;
 }
@@ -117,7 +117,7 @@ std::vector<Named> soundOnly(const Context&) {
             {"no sound", {"silent"}, "sound is not asked for"}};
 }
 /// "only sound under 24mm": what a decoder should be. Each wish stands until it is taken back.
-Result<Jotted> only(const Said& said) {
+Result<JotResult> only(const ParsedLine& said) {
     const auto longest = said.one<Millimetres>("LENGTH");
     const std::vector<double>& price = said.at("PRICE").quantities;
     const auto& sound = said.name("SOUND");
@@ -129,7 +129,7 @@ Result<Jotted> only(const Said& said) {
     if (any && (longest || sound || !price.empty())) {
         return refuse(ErrorCode::NotUnderstood, text("Any takes all wishes back: say it alone."));
     }
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     Wanted& wanted = result.after.wanted;
     if (any) {
         result.meaning = text("Any decoder will do");
@@ -157,11 +157,11 @@ Result<Jotted> only(const Said& said) {
 }
 
 /// "refuse sound no room for a speaker": kept for hand-over.
-Result<Jotted> refuseWish(const Said& said) {
+Result<JotResult> refuseWish(const ParsedLine& said) {
     const std::string& what = *said.name("WISH");
     if (what != "sound") {
         const std::string& reason = said.at("WHY").words;
-        Jotted noted = jotted(said, text("No %1: %2", what, reason));
+        JotResult noted = jotted(said, text("No %1: %2", what, reason));
         auto& all = noted.after.wanted.refused;
         std::erase_if(all, [&](const RefusedWish& each) { return each.what == what; });
         all.push_back({what, reason});
@@ -171,7 +171,7 @@ Result<Jotted> refuseWish(const Said& said) {
         return refuse(ErrorCode::Unknown, text("Nobody asked for sound. Write first: only sound."));
     }
     const std::string& why = said.at("WHY").words;
-    Jotted result = jotted(said, text("No sound: %1", why));
+    JotResult result = jotted(said, text("No sound: %1", why));
     result.after.wanted.soundRefused = why;
     return result;
 }
@@ -181,7 +181,7 @@ std::vector<Named> readingBack(const Context&) {
             {"cannot read", {"no reading", "cannot read back"}, "it can only write them"}};
 }
 /// "controller 12 keys", "controller cannot read": what its owner runs it with.
-Result<Jotted> controller(const Said& said) {
+Result<JotResult> controller(const ParsedLine& said) {
     const auto& keys = said.at("KEYS").quantities;
     const auto& address = said.at("ADDRESS").quantities;
     const auto& reads = said.name("READS");
@@ -194,7 +194,7 @@ Result<Jotted> controller(const Said& said) {
             return refuse(ErrorCode::OutOfRange, text("That is counted in whole numbers."));
         }
     }
-    Jotted result = jotted(said, text("The owner's controller"));
+    JotResult result = jotted(said, text("The owner's controller"));
     Controller& made = result.after.controller;
     const auto tell = [&](Text more) { result.meaning = text("%1, %2", result.meaning, more); };
     if (!keys.empty()) {

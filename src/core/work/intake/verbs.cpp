@@ -36,14 +36,14 @@ void setLooked(Job& job, const std::string& item, bool good, const std::string& 
     job.intake.looked.push_back({item, good, on});
 }
 
-Result<Jotted> good(const Said& said) {
+Result<JotResult> good(const ParsedLine& said) {
     const std::string& item = *said.name("ITEM");
-    Jotted result = jotted(said, text("%1: good", text(lookItem(item)->title)));
+    JotResult result = jotted(said, text("%1: good", text(lookItem(item)->title)));
     setLooked(result.after, item, true, said.context.today);
     return result;
 }
 
-Result<Jotted> bad(const Said& said) {
+Result<JotResult> bad(const ParsedLine& said) {
     const std::string item = said.name("ITEM").value_or("");
     std::string words = said.at("WORDS").words;
     // Said on the way: "bent, rear car". Where no unit is named it is the first.
@@ -60,7 +60,7 @@ Result<Jotted> bad(const Said& said) {
     if (said.context.job.intake.spots.size() >= most) {
         return refuse(ErrorCode::OutOfRange, text("That are spots enough for one model."));
     }
-    Jotted result =
+    JotResult result =
         jotted(said, item.empty() ? text("Bad: %1", words)
                                   : text("%1, bad: %2", text(lookItem(item)->title), words));
     if (!item.empty()) setLooked(result.after, item, false, said.context.today);
@@ -101,12 +101,12 @@ std::vector<Named> spotNames(const Context& context) {
     }
     return all;
 }
-Result<Jotted> setFault(const Said& said, const std::string& id, const std::string& state);
+Result<JotResult> setFault(const ParsedLine& said, const std::string& id, const std::string& state);
 
-Result<Jotted> mended(const Said& said) {
+Result<JotResult> mended(const ParsedLine& said) {
     const std::string& id = *said.name("SPOT");
     if (faultNamed(said.context.catalogue, id)) return setFault(said, id, "mended");
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     for (Spot& spot : result.after.intake.spots) {
         if (spot.id != id) continue;
         spot.mended = dayOr(said.context.today);
@@ -127,16 +127,16 @@ std::vector<Named> arrivals(const Context&) {
         {"kit", {"a kit"}, "never wired: nothing to prove yet"},
         {"with decoder", {"with a decoder", "with-decoder", "decoder"}, "one is in it already"}};
 }
-Result<Jotted> arrives(const Said& said) {
+Result<JotResult> arrives(const ParsedLine& said) {
     const auto& age = said.name("AGE");
     const auto& as = said.name("AS");
     if (!age && !as) {
         return refuse(ErrorCode::Missing,
                       text("How does it arrive? Write it like %1.", said.verb.examples.front()));
     }
-    Jotted result = jotted(said, age && as ? text("Arrives %1, as: %2", *age, *as)
-                                 : age     ? text("Arrives %1", *age)
-                                           : text("Arrives as: %1", *as));
+    JotResult result = jotted(said, age && as ? text("Arrives %1, as: %2", *age, *as)
+                                    : age     ? text("Arrives %1", *age)
+                                              : text("Arrives as: %1", *as));
     if (age) result.after.intake.age = *named<Age>(*age);
     if (as) {
         result.after.intake.arrival =
@@ -145,13 +145,14 @@ Result<Jotted> arrives(const Said& said) {
     return result;
 }
 
-Result<Jotted> wish(const Said& said) {
-    Jotted result = jotted(said, said.rest.empty() ? text("No wish") : text("Wish: %1", said.rest));
+Result<JotResult> wish(const ParsedLine& said) {
+    JotResult result =
+        jotted(said, said.rest.empty() ? text("No wish") : text("Wish: %1", said.rest));
     result.after.wish = said.rest;
     return result;
 }
 
-Result<Jotted> complaint(const Said& said) {
+Result<JotResult> complaint(const ParsedLine& said) {
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing, text("What does the owner say? Write it like %1.",
                                                said.verb.examples.front()));
@@ -168,7 +169,7 @@ Result<Jotted> complaint(const Said& said) {
     if (said.context.job.intake.complaints.size() >= 100) {
         return refuse(ErrorCode::OutOfRange, text("That are complaints enough for one model."));
     }
-    Jotted result = jotted(said, text("The owner says: %1", said.rest));
+    JotResult result = jotted(said, text("The owner says: %1", said.rest));
     result.after.intake.complaints.push_back({newId(result.after, 'C'), said.rest, {}});
     return result;
 }
@@ -179,9 +180,9 @@ std::vector<Named> complaintNames(const Context& context) {
     }
     return all;
 }
-Result<Jotted> answerComplaint(const Said& said) {
+Result<JotResult> answerComplaint(const ParsedLine& said) {
     const std::string& id = *said.name("COMPLAINT");
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     for (Complaint& each : result.after.intake.complaints) {
         if (each.id != id) continue;
         each.answer = said.at("WORDS").words;
@@ -201,7 +202,7 @@ tl::unexpected<Error> enough() {
                        std::to_string(mostOfOne)));
 }
 
-Result<Jotted> loose(const Said& said) {
+Result<JotResult> loose(const ParsedLine& said) {
     if (said.context.job.intake.loose.size() >= mostOfOne) return enough();
     std::string what = said.at("WORDS").words;
     // "loose buffer in bag 3", "the pantograph is loose"
@@ -209,19 +210,19 @@ Result<Jotted> loose(const Said& said) {
         if (what.ends_with(end)) what.resize(what.size() - end.size());
     }
     const std::string& bag = said.at("BAG").words;
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, bag.empty() ? text("Loose: %1", what) : text("Loose: %1, in bag %2", what, bag));
     result.after.intake.loose.push_back({what, bag});
     return result;
 }
 
-Result<Jotted> takenOff(const Said& said) {
+Result<JotResult> takenOff(const ParsedLine& said) {
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing,
                       text("What came off? Write it like %1.", said.verb.examples.front()));
     }
     if (said.context.job.intake.takenOff.size() >= mostOfOne) return enough();
-    Jotted result =
+    JotResult result =
         jotted(said, text("Taken off, step %1: %2",
                           std::to_string(said.context.job.intake.takenOff.size() + 1), said.rest));
     const std::string id = newId(result.after, 'T');
@@ -238,7 +239,7 @@ std::vector<Named> stepsOff(const Context& context) {
 }
 
 /// Played backwards: without a name the last that is off, and what lies in the way is said.
-Result<Jotted> refitted(const Said& said) {
+Result<JotResult> refitted(const ParsedLine& said) {
     const auto& steps = said.context.job.intake.takenOff;
     const auto last = nextBackOn(said.context.job);
     if (!last) return refuse(ErrorCode::Unknown, text("Nothing is off."));
@@ -247,7 +248,7 @@ Result<Jotted> refitted(const Said& said) {
         while (!steps[step].back.empty() || nameOf(steps[step]) != *name) --step;
     }
     const std::string number = std::to_string(step + 1);
-    Jotted result =
+    JotResult result =
         jotted(said, step == *last
                          ? text("Back on: step %1, %2", number, steps[step].what)
                          : text("Back on: step %1, %2. It came off before %3, which is still off.",
@@ -270,7 +271,7 @@ std::vector<Named> sitters(const Context& context) {
 }
 
 /// The bytes are kept by whoever brings them; the record holds their sum.
-Result<Jotted> photo(const Said& said) {
+Result<JotResult> photo(const ParsedLine& said) {
     const std::string& sum = said.at("SUM").words;
     if (sum.size() != 64 || sum.find_first_not_of("0123456789abcdef") != std::string::npos) {
         return refuse(ErrorCode::NotUnderstood,
@@ -281,7 +282,7 @@ Result<Jotted> photo(const Said& said) {
     std::erase_if(photos, [&](const Photo& each) { return each.sum == sum; });
     if (photos.size() >= mostOfOne) return enough();
     const std::string of = said.name("OF").value_or("");
-    Jotted result =
+    JotResult result =
         jotted(said, of.empty() ? text("Photo of the model")
                                 : text("Photo of: %1", photographed(said.context.job, of)));
     photos.push_back({sum, of, said.context.today});
@@ -289,7 +290,7 @@ Result<Jotted> photo(const Said& said) {
     return result;
 }
 
-Result<Jotted> discarded(const Said& said) {
+Result<JotResult> discarded(const ParsedLine& said) {
     const std::string& sum = said.at("SUM").words;
     auto photos = said.context.job.intake.photos;
     // Its beginning will do, where only one begins so.
@@ -298,7 +299,7 @@ Result<Jotted> discarded(const Said& said) {
         return refuse(ErrorCode::Unknown,
                       text("No photo, or more than one, begins with “%1”.", sum));
     }
-    Jotted result =
+    JotResult result =
         jotted(said, text("Without the photo of: %1",
                           photographed(said.context.job,
                                        std::find_if(photos.begin(), photos.end(), begun)->of)));
@@ -317,12 +318,12 @@ std::vector<Named> oilPoints(const Context&) {
 std::vector<Named> lubricants(const Context&) {
     return {{"oil", {"light oil"}, "for bearings"}, {"grease", {}, "for gears"}};
 }
-Result<Jotted> oiled(const Said& said) {
+Result<JotResult> oiled(const ParsedLine& said) {
     if (said.context.job.intake.oiled.size() >= mostOfOne) return enough();
     const std::string& point = *said.name("POINT");
     const bool gears = point == "gears" || point == "worm";
     const std::string with = said.name("WITH").value_or(gears ? "grease" : "oil");
-    Jotted result =
+    JotResult result =
         jotted(said, gears == (with == "grease") ? text("Oiled: %1, with %2", point, with)
                                                  : text("Oiled: %1, with %2 (usual there: %3)",
                                                         point, with, gears ? "grease" : "oil"));
@@ -345,23 +346,25 @@ std::vector<Named> faultStates(const Context&) {
             {"mended", {"cured"}, "found and put right"},
             {"proved", {"gone"}, "put right, and looked at again"}};
 }
-Result<Jotted> setFault(const Said& said, const std::string& id, const std::string& state) {
+Result<JotResult> setFault(const ParsedLine& said, const std::string& id,
+                           const std::string& state) {
     const std::string& title = faultNamed(said.context.catalogue, id)->title;
-    Jotted result = jotted(said, state == "found"    ? text("Found: %1", title)
-                                 : state == "not"    ? text("It is not: %1", title)
-                                 : state == "proved" ? text("Looked again, it is gone: %1", title)
-                                                     : text("Mended: %1", title));
+    JotResult result =
+        jotted(said, state == "found"    ? text("Found: %1", title)
+                     : state == "not"    ? text("It is not: %1", title)
+                     : state == "proved" ? text("Looked again, it is gone: %1", title)
+                                         : text("Mended: %1", title));
     auto& faults = result.after.intake.faults;
     std::erase_if(faults, [&](const SuspectedFault& each) { return each.fault == id; });
     faults.push_back({id, *named<FaultState>(state), said.context.today});
     return result;
 }
-Result<Jotted> fault(const Said& said) {
+Result<JotResult> fault(const ParsedLine& said) {
     return setFault(said, *said.name("FAULT"), said.name("STATE").value_or("found"));
 }
 
 /// "settings 1=3 29=34": what the decoder held when it came.
-Result<Jotted> settings(const Said& said) {
+Result<JotResult> settings(const ParsedLine& said) {
     SavedSettings saved{said.context.today, {}};
     std::string_view rest = said.rest;
     const auto wrong = [&](std::string_view word) {
@@ -399,7 +402,7 @@ Result<Jotted> settings(const Said& said) {
         return refuse(ErrorCode::Missing,
                       text("Which settings? Write them like %1.", said.verb.examples.front()));
     }
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, saved.values.empty()
                   ? text("The decoder's settings are saved elsewhere")
                   : text("The decoder's settings, %1 values", std::to_string(saved.values.size())));

@@ -77,9 +77,9 @@ std::vector<Named> lampGroupNames(const Context& context) {
     return all;
 }
 
-Result<RowAddress> addressed(const Said& said, std::string_view what) {
+Result<RowAddress> addressed(const ParsedLine& said, std::string_view what) {
     const std::vector<LampGroup>& groups = said.context.job.groups;
-    const Said::Place& place = said.at(what);
+    const ParsedLine::Place& place = said.at(what);
     RowAddress address;
     while (groups[address.group].name != *place.name) ++address.group;
     address.wholeCircuit = place.row == 0;
@@ -92,7 +92,7 @@ Result<RowAddress> addressed(const Said& said, std::string_view what) {
     return address;
 }
 
-Result<std::size_t> groupOf(const Said& said) {
+Result<std::size_t> groupOf(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     if (!address->wholeCircuit) {
@@ -103,7 +103,7 @@ Result<std::size_t> groupOf(const Said& said) {
     return address->group;
 }
 
-Result<RowAddress> oneRow(const Said& said) {
+Result<RowAddress> oneRow(const ParsedLine& said) {
     auto address = addressed(said, "LAMP");
     if (!address) return address;
     const LampGroup& group = said.context.job.groups[address->group];

@@ -42,11 +42,11 @@ struct RowAddress {
 };
 /// The lamp group that a line named in that place, and its row.
 /// Errors: OutOfRange where it has fewer rows.
-[[nodiscard]] Result<RowAddress> addressed(const jot::Said& said, std::string_view what);
+[[nodiscard]] Result<RowAddress> addressed(const jot::ParsedLine& said, std::string_view what);
 /// The group of LAMP. Errors: NotUnderstood for one of its rows.
-[[nodiscard]] Result<std::size_t> groupOf(const jot::Said& said);
+[[nodiscard]] Result<std::size_t> groupOf(const jot::ParsedLine& said);
 /// One row of LAMP. Errors: NotUnderstood where of several it is not said which.
-[[nodiscard]] Result<RowAddress> oneRow(const jot::Said& said);
+[[nodiscard]] Result<RowAddress> oneRow(const jot::ParsedLine& said);
 [[nodiscard]] std::string rowOf(const LampGroup& group, const RowAddress& address);
 
 }  // namespace glimmet::core::lamps

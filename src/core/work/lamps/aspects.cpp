@@ -143,7 +143,7 @@ void chooseResistor(const Job& job, LampGroup& group, std::size_t row, const Hou
 
 }  // namespace
 
-Result<Jotted> aspectsVerb(const Said& said) {
+Result<JotResult> aspectsVerb(const ParsedLine& said) {
     const auto told = aspectsIn(said.rest);
     const Job& job = said.context.job;
     if (!told || told->name.empty() || told->colours.size() < 2 || told->colours.size() > 4) {
@@ -180,14 +180,14 @@ Result<Jotted> aspectsVerb(const Said& said) {
     static const WorkshopRecord usual;
     const WorkshopRecord& workshop = said.context.workshop ? *said.context.workshop : usual;
     const auto take = [&](const std::string& line, const Job& on) {
-        return understood(line, on, said.context.catalogue, said.context.today, workshop);
+        return applyLine(line, on, said.context.catalogue, said.context.today, workshop);
     };
     // How far above the place the lens of a colour sits.
     const auto above = [&](std::size_t colour) {
         const double middle = static_cast<double>(told->colours.size() - 1) / 2;
         return lensesApart(job) * (told->stacked ? middle - static_cast<double>(colour) : 0.0);
     };
-    Jotted all = jotted(said, {});
+    JotResult all = jotted(said, {});
     for (std::size_t i = 0; i < told->colours.size(); ++i) {
         const std::string& colour = told->colours[i];
         if (pair && i == 1) {

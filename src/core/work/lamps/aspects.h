@@ -15,6 +15,6 @@ namespace glimmet::core::lamps {
 /// colours are the two ways round of one pair (two legs). Errors: Missing without a place or name,
 /// or without two colours; NotUnderstood for what is no colour, for more than two on a reversing
 /// supply, or for outputs that are not as many.
-[[nodiscard]] Result<Jotted> aspectsVerb(const jot::Said& said);
+[[nodiscard]] Result<JotResult> aspectsVerb(const jot::ParsedLine& said);
 
 }  // namespace glimmet::core::lamps

@@ -31,7 +31,7 @@ std::vector<Named> packageNames(const Context&) {
 std::vector<Named> fullName(const Context&) { return {{"full", {"none"}, "not dimmed"}}; }
 
 /// "dim front 40%"
-Result<Jotted> dim(const Said& said) {
+Result<JotResult> dim(const ParsedLine& said) {
     const auto index = groupOf(said);
     if (!index) return tl::unexpected(index.error());
     const LampGroup& before = said.context.job.groups[*index];
@@ -48,7 +48,7 @@ Result<Jotted> dim(const Said& said) {
                            before.name));
     }
     const double to = full ? 1 : share.front();
-    Jotted result =
+    JotResult result =
         jotted(said, full ? text("%1: at full light", before.name)
                           : text("%1: dimmed to %2 by the decoder", before.name, percent(to)));
     result.subject = before.id;
@@ -59,7 +59,7 @@ Result<Jotted> dim(const Said& said) {
 std::vector<Named> notSoft(const Context&) { return {{"none", {"at once"}, "on and off at once"}}; }
 
 /// "soft front 0.8s"
-Result<Jotted> soft(const Said& said) {
+Result<JotResult> soft(const ParsedLine& said) {
     const auto index = groupOf(said);
     if (!index) return tl::unexpected(index.error());
     const LampGroup& before = said.context.job.groups[*index];
@@ -73,9 +73,10 @@ Result<Jotted> soft(const Said& said) {
             ErrorCode::NotUnderstood,
             text("%1 hangs straight on the supply: it is on or off with that.", before.name));
     }
-    Jotted result = jotted(said, seconds ? text("%1: comes on and goes within %2, by the decoder",
-                                                before.name, formatted(*seconds))
-                                         : text("%1: on and off at once", before.name));
+    JotResult result =
+        jotted(said, seconds ? text("%1: comes on and goes within %2, by the decoder", before.name,
+                                    formatted(*seconds))
+                             : text("%1: on and off at once", before.name));
     result.subject = before.id;
     result.after.groups[*index].soft = seconds.value_or(Seconds{0});
     return result;
@@ -87,7 +88,7 @@ std::vector<Named> poleNames(const Context&) {
             {"none", {"no"}, "no switch"}};
 }
 
-Result<Jotted> toggle(const Said& said) {
+Result<JotResult> toggle(const ParsedLine& said) {
     const auto index = groupOf(said);
     if (!index) return tl::unexpected(index.error());
     const LampGroup& before = said.context.job.groups[*index];
@@ -104,7 +105,7 @@ Result<Jotted> toggle(const Said& said) {
     LampSwitch made = before.contact.value_or(LampSwitch{});
     if (amps) made.limit = *amps;
     if (poles) made.poles = *poles == "two-pole" ? 2 : 1;
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, none ? text("%1: no switch before it", before.name)
               : made.poles == 2
                   ? text("%1: behind a two-pole switch of %2", before.name, formatted(made.limit))
@@ -115,7 +116,7 @@ Result<Jotted> toggle(const Said& said) {
     return result;
 }
 
-Result<Jotted> smoothing(const Said& said) {
+Result<JotResult> smoothing(const ParsedLine& said) {
     const auto farads = said.one<Farads>("FARADS");
     const auto volts = said.one<Volts>("VOLTS");
     const auto charge = said.one<Ohms>("OHMS");
@@ -125,7 +126,7 @@ Result<Jotted> smoothing(const Said& said) {
             return refuse(ErrorCode::NotUnderstood,
                           text("None, or one of some farads: only one of them can be."));
         }
-        Jotted result = jotted(said, text("No capacitor behind the lamps' bridge"));
+        JotResult result = jotted(said, text("No capacitor behind the lamps' bridge"));
         result.after.supply.smoothing.reset();
         return result;
     }
@@ -148,13 +149,13 @@ Result<Jotted> smoothing(const Said& said) {
     } else if (reverses(said.context.job)) {
         meaning = text("%1; there is no bridge yet", meaning);
     }
-    Jotted result = jotted(said, std::move(meaning));
+    JotResult result = jotted(said, std::move(meaning));
     result.after.supply.smoothing = made;
     return result;
 }
 
 /// "bleed 10k"
-Result<Jotted> bleed(const Said& said) {
+Result<JotResult> bleed(const ParsedLine& said) {
     const auto& there = said.context.job.supply.smoothing;
     if (!there) {
         return refuse(ErrorCode::Unknown, text("There is no capacitor behind the bridge that it "
@@ -167,14 +168,14 @@ Result<Jotted> bleed(const Said& said) {
         return refuse(ErrorCode::Missing,
                       text("How many ohms? Write it like %1.", said.verb.examples.front()));
     }
-    Jotted result =
+    JotResult result =
         jotted(said, none ? text("Nothing across the capacitor behind the bridge")
                           : text("Across the capacitor behind the bridge: %1", formatted(*ohms)));
     result.after.supply.smoothing->bleed = ohms.value_or(Ohms{0});
     return result;
 }
 
-Result<Jotted> driver(const Said& said) {
+Result<JotResult> driver(const ParsedLine& said) {
     const auto index = groupOf(said);
     if (!index) return tl::unexpected(index.error());
     const LampGroup& before = said.context.job.groups[*index];
@@ -189,7 +190,7 @@ Result<Jotted> driver(const Said& said) {
         return refuse(ErrorCode::NotUnderstood,
                       text("%1 is a filament bulb: it wants volts, not a driver.", before.name));
     }
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     result.subject = before.id;
     LampGroup& group = result.after.groups[*index];
     if (none) {
@@ -212,13 +213,13 @@ Result<Jotted> driver(const Said& said) {
     return result;
 }
 
-Result<Jotted> oneWay(const Said& said) {
+Result<JotResult> oneWay(const ParsedLine& said) {
     const auto index = groupOf(said);
     if (!index) return tl::unexpected(index.error());
     const LampGroup& before = said.context.job.groups[*index];
     const bool none = said.name("none").has_value();
     const bool reversing = before.output == supplyOutput && turnsRound(said.context.job);
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, none ? text("%1: no diode before it", before.name)
               : reversing && said.context.job.feed == Feed::Ac
                   ? text("%1: a diode before it, which bears the other half of the AC", before.name)
@@ -232,12 +233,12 @@ Result<Jotted> oneWay(const Said& said) {
     return result;
 }
 
-Result<Jotted> package(const Said& said) {
+Result<JotResult> package(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const LampGroup& before = said.context.job.groups[address->group];
     const auto body = named<ResistorPackage>(*said.name("BODY"));
-    Jotted result =
+    JotResult result =
         jotted(said, body ? text("%1: a resistor of %2", rowOf(before, *address), shown(*body))
                           : text("%1: the resistor's body is not chosen", rowOf(before, *address)));
     result.subject = before.id;

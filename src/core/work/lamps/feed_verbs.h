@@ -6,14 +6,14 @@
 
 namespace glimmet::core::lamps {
 
-[[nodiscard]] Result<Jotted> smoothing(const jot::Said& said);
-[[nodiscard]] Result<Jotted> bleed(const jot::Said& said);
-[[nodiscard]] Result<Jotted> driver(const jot::Said& said);
-[[nodiscard]] Result<Jotted> oneWay(const jot::Said& said);
-[[nodiscard]] Result<Jotted> package(const jot::Said& said);
-[[nodiscard]] Result<Jotted> toggle(const jot::Said& said);
-[[nodiscard]] Result<Jotted> dim(const jot::Said& said);
-[[nodiscard]] Result<Jotted> soft(const jot::Said& said);
+[[nodiscard]] Result<JotResult> smoothing(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> bleed(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> driver(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> oneWay(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> package(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> toggle(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> dim(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> soft(const jot::ParsedLine& said);
 
 [[nodiscard]] std::vector<jot::Named> capacitorNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> withoutIt(const jot::Context&);

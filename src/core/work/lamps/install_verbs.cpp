@@ -66,7 +66,7 @@ std::vector<Named> seenNames(const Context&) {
             {"never", {"not"}, "not at all"}};
 }
 
-Result<Jotted> tester(const Said& said) {
+Result<JotResult> tester(const ParsedLine& said) {
     // The whole group shows the same; held to its wires it is one row's affair.
     const auto address = said.name("THROUGH") == "others" ? oneRow(said) : addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
@@ -120,7 +120,7 @@ Result<Jotted> tester(const Said& said) {
                  before.name, std::string(name(row.lamps.front().part.family))));
     }
     const TesterLook seen = named<TesterLook>(look).value_or(TesterLook::Lit);
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, with.resistor ? text("At %1 %2 with its resistor: %3", called(with),
                                    rowOf(before, *address), look)
               : with.others ? text("At %1, held to the wires of its group, %2: %3", called(with),
@@ -149,7 +149,7 @@ std::vector<Named> holdsNames(const Context&) {
 }
 
 /// "bore front 2.4mm deep 6mm"
-Result<Jotted> bore(const Said& said) {
+Result<JotResult> bore(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const auto across = said.one<Millimetres>("ACROSS");
@@ -198,7 +198,7 @@ Result<Jotted> bore(const Said& said) {
 }
 
 /// "lot front/2 3"
-Result<Jotted> lot(const Said& said) {
+Result<JotResult> lot(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const std::string& told = *said.name("LOT");
@@ -210,7 +210,7 @@ Result<Jotted> lot(const Said& said) {
                        });
 }
 
-Result<Jotted> joint(const Said& said) {
+Result<JotResult> joint(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const std::string& joints = *said.name("JOINTS");
@@ -223,7 +223,7 @@ Result<Jotted> joint(const Said& said) {
                        });
 }
 
-Result<Jotted> leads(const Said& said) {
+Result<JotResult> leads(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const auto& plus = said.name("PLUS");
@@ -247,7 +247,7 @@ Result<Jotted> leads(const Said& said) {
     });
 }
 
-Result<Jotted> seenLamp(const Said& said) {
+Result<JotResult> seenLamp(const ParsedLine& said) {
     const auto amps = said.one<Amperes>("AMPS");
     const auto& light = said.name("LIGHT");
     // What is seen may be seen of all of them; a current is one row's.

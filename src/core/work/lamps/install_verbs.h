@@ -7,12 +7,12 @@
 
 namespace glimmet::core::lamps {
 
-[[nodiscard]] Result<Jotted> tester(const jot::Said& said);
-[[nodiscard]] Result<Jotted> joint(const jot::Said& said);
-[[nodiscard]] Result<Jotted> leads(const jot::Said& said);
-[[nodiscard]] Result<Jotted> seenLamp(const jot::Said& said);
-[[nodiscard]] Result<Jotted> bore(const jot::Said& said);
-[[nodiscard]] Result<Jotted> lot(const jot::Said& said);
+[[nodiscard]] Result<JotResult> tester(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> joint(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> leads(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> seenLamp(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> bore(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> lot(const jot::ParsedLine& said);
 
 [[nodiscard]] std::vector<jot::Named> lookNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> testerNames(const jot::Context&);

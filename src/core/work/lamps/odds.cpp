@@ -103,7 +103,7 @@ std::vector<OddsLine> oddsLines(const Job& job, const std::string& group, const 
         Job changed = job;
         if (!variant.jot.empty()) {
             static const Catalogue none;  // these lines name no part
-            auto taken = understood(variant.jot, job, none, {});
+            auto taken = applyLine(variant.jot, job, none, {});
             if (!taken) continue;
             changed = std::move(taken->after);
         }

@@ -48,7 +48,7 @@ Text wallWords(const Wall& wall) {
 }  // namespace
 
 /// "wall cab styrene 1mm lined"; what is said of one that is there leaves the rest of it.
-Result<Jotted> wall(const Said& said) {
+Result<JotResult> wall(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const auto thickness = said.one<Millimetres>("THICKNESS");
@@ -99,7 +99,7 @@ Result<Jotted> wall(const Said& said) {
     return rowsChanged(said, *address, wallWords(made), [&](LampRow& row) { row.wall = made; });
 }
 
-Result<Jotted> guide(const Said& said) {
+Result<JotResult> guide(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const auto length = said.one<Millimetres>("LENGTH");
@@ -140,7 +140,7 @@ Result<Jotted> guide(const Said& said) {
         [&](LampRow& row) { row.path.guide = made; });
 }
 
-Result<Jotted> filter(const Said& said) {
+Result<JotResult> filter(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const auto colour = named<FilterColour>(*said.name("COLOUR"));
@@ -151,7 +151,7 @@ Result<Jotted> filter(const Said& said) {
 }
 
 /// "shadow front 1mm at 4mm"
-Result<Jotted> shadow(const Said& said) {
+Result<JotResult> shadow(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const auto across = said.one<Millimetres>("ACROSS");
@@ -175,7 +175,7 @@ Result<Jotted> shadow(const Said& said) {
         [&](LampRow& row) { row.path.obstacle = made; });
 }
 
-Result<Jotted> diffuser(const Said& said) {
+Result<JotResult> diffuser(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const bool none = said.name("none").has_value();

@@ -6,11 +6,11 @@
 
 namespace glimmet::core::lamps {
 
-[[nodiscard]] Result<Jotted> guide(const jot::Said& said);
-[[nodiscard]] Result<Jotted> filter(const jot::Said& said);
-[[nodiscard]] Result<Jotted> diffuser(const jot::Said& said);
-[[nodiscard]] Result<Jotted> shadow(const jot::Said& said);
-[[nodiscard]] Result<Jotted> wall(const jot::Said& said);
+[[nodiscard]] Result<JotResult> guide(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> filter(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> diffuser(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> shadow(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> wall(const jot::ParsedLine& said);
 
 [[nodiscard]] std::vector<jot::Named> openNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> filterNames(const jot::Context&);

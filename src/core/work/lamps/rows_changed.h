@@ -10,10 +10,10 @@ namespace glimmet::core::lamps {
 
 /// `change` is made to each row of the address; `what` in words after its name.
 template <class Change>
-Result<Jotted> rowsChanged(const jot::Said& said, const RowAddress& address, Text what,
-                           Change change) {
+Result<JotResult> rowsChanged(const jot::ParsedLine& said, const RowAddress& address, Text what,
+                              Change change) {
     const LampGroup& before = said.context.job.groups[address.group];
-    Jotted result = jotted(said, text("%1: %2", rowOf(before, address), std::move(what)));
+    JotResult result = jotted(said, text("%1: %2", rowOf(before, address), std::move(what)));
     result.subject = before.id;
     std::vector<LampRow>& rows = result.after.groups[address.group].rows;
     for (std::size_t i = 0; i < rows.size(); ++i) {

@@ -151,7 +151,7 @@ std::vector<Named> stripNames(const Context& context) {
     return all;
 }
 /// The strip that a line names, or the one of that colour for those volts, said or fed.
-Result<LampPart> stripMeant(const Said& said) {
+Result<LampPart> stripMeant(const ParsedLine& said) {
     const Catalogue& catalogue = said.context.catalogue;
     const auto& name = said.name("COLOUR");
     const auto volts = said.one<Volts>("VOLTS");
@@ -239,7 +239,7 @@ std::vector<Named> seriesNames(const Context&) {
 // --- what a line says of an LED --------------------------------------------------------------
 
 /// A measured point takes both values.
-Result<std::optional<ForwardPoint>> pointOf(const Said& said) {
+Result<std::optional<ForwardPoint>> pointOf(const ParsedLine& said) {
     const auto volts = said.one<Volts>("VOLTS");
     const auto amps = said.one<Amperes>("AMPS");
     if (volts && amps) return std::optional(ForwardPoint{*volts, *amps});
@@ -259,7 +259,7 @@ Result<std::optional<ForwardPoint>> pointOf(const Said& said) {
 }
 
 /// A part in the size that was said: of the catalogue where one like it is in it, else as it is.
-Result<LampPart> sizedPart(const Said& said, LampPart part) {
+Result<LampPart> sizedPart(const ParsedLine& said, LampPart part) {
     const auto& size = said.name("SIZE");
     if (!size) return part;
     const LedBody body = *named<LedBody>(*size);
@@ -355,7 +355,7 @@ tl::unexpected<Error> noWish(const LampPart& bulb) {
 }
 
 /// A bulb in the place of what is there.
-Result<Jotted> bulbInPlace(const Said& said, std::size_t index, const LampPart& part) {
+Result<JotResult> bulbInPlace(const ParsedLine& said, std::size_t index, const LampPart& part) {
     const LampGroup& before = said.context.job.groups[index];
     if (before.rows.size() > 1 || before.rows.front().lamps.size() > 1) {
         return refuse(ErrorCode::NotUnderstood,
@@ -365,7 +365,7 @@ Result<Jotted> bulbInPlace(const Said& said, std::size_t index, const LampPart& 
         return refuse(ErrorCode::NotUnderstood,
                       text("%1 is there already and has its output and its name.", before.name));
     }
-    Jotted result = jotted(said, text("%1: %2 bulb", before.name, shown(*part.filament)));
+    JotResult result = jotted(said, text("%1: %2 bulb", before.name, shown(*part.filament)));
     result.subject = before.id;
     LampGroup& group = result.after.groups[index];
     // What limited an LED would leave a bulb dark.
@@ -381,7 +381,7 @@ Result<Jotted> bulbInPlace(const Said& said, std::size_t index, const LampPart& 
     return result;
 }
 
-House houseFor(const Said& said, const Job& job) {
+House houseFor(const ParsedLine& said, const Job& job) {
     return houseOf(job, said.context.workshop ? said.context.workshop->house : House());
 }
 
@@ -399,7 +399,7 @@ bool worksWithout(const Job& job, const House& house, const LampPart& part) {
 
 /// A lamp with its own resistor needs no other one up to the volts that are printed on it, and
 /// where it stays well within its limit all the same. Nothing: one is to be chosen.
-std::optional<Ohms> resistorOf(const Said& said, const LampPart& part) {
+std::optional<Ohms> resistorOf(const ParsedLine& said, const LampPart& part) {
     if (part.filament) return Ohms{0};
     const House house = houseFor(said, said.context.job);
     const Job& job = said.context.job;
@@ -420,7 +420,7 @@ bool wouldShare(const LampGroup& group, const Lamp& one) {
 }
 
 /// One more row beside those of a group, with its resistor where the house puts it; that in words.
-Text joined(const Said& said, const Job& after, LampGroup& group, Lamp one,
+Text joined(const ParsedLine& said, const Job& after, LampGroup& group, Lamp one,
             std::optional<Ohms> resistor) {
     const House house = houseFor(said, after);
     const bool share = house.lampResistors == LampResistors::Shared && wouldShare(group, one);
@@ -451,11 +451,11 @@ Text joined(const Said& said, const Job& after, LampGroup& group, Lamp one,
 // --- lamp ------------------------------------------------------------------------------------
 
 /// A lamp that is there already: what it is, what it is wished, which output it is on.
-Result<Jotted> describedAnew(const Said& said, std::size_t index,
-                             const std::optional<ForwardPoint>& point) {
+Result<JotResult> describedAnew(const ParsedLine& said, std::size_t index,
+                                const std::optional<ForwardPoint>& point) {
     const LampGroup& before = said.context.job.groups[index];
     const std::size_t row = said.at("PLACE").row;
-    Jotted result =
+    JotResult result =
         jotted(said, verbatim(row == 0 ? before.name : before.name + "/" + std::to_string(row)));
     result.subject = before.id;
     LampGroup& group = result.after.groups[index];
@@ -593,7 +593,7 @@ bool liesIn(const LampGroup& group, const std::string& unit) {
 }
 /// Errors: Unknown where the unit that it names has no such place, and Missing where several have
 /// one and it names none.
-Result<Where> whereOf(const Said& said) {
+Result<Where> whereOf(const ParsedLine& said) {
     const Job& job = said.context.job;
     const auto& name = said.name("PLACE");
     Where where{{}, {}, said.at("WORDS").words};
@@ -630,8 +630,8 @@ Result<Where> whereOf(const Said& said) {
 
 /// A new lamp where the line says, on its output; beside those that are on it already. `what` it
 /// is, for people; `resistor` of its row.
-Result<Jotted> putIn(const Said& said, Lamp one, const Where& where, const Text& what,
-                     std::optional<Ohms> resistor, std::optional<Amperes> wish) {
+Result<JotResult> putIn(const ParsedLine& said, Lamp one, const Where& where, const Text& what,
+                        std::optional<Ohms> resistor, std::optional<Amperes> wish) {
     const Job& job = said.context.job;
     const std::string& called = where.called;
     for (const LampGroup& group : job.groups) {
@@ -653,7 +653,7 @@ Result<Jotted> putIn(const Said& said, Lamp one, const Where& where, const Text&
         one.fitted.unit = job.units[*unit].id;
         one.fitted.pose.at = {body.length / 2.0, body.height / 2.0};
     }
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     if (const auto& output = said.name("OUTPUT")) {
         for (LampGroup& group : result.after.groups) {
             if (!feeds(group, *output)) continue;
@@ -711,7 +711,7 @@ Result<Jotted> putIn(const Said& said, Lamp one, const Where& where, const Text&
 }
 
 /// "lamp called post warm white": all behind "called" is the name, so its end may be the colour.
-tl::unexpected<Error> noColour(const Said& said, const std::string& called) {
+tl::unexpected<Error> noColour(const ParsedLine& said, const std::string& called) {
     const std::string all = lowered(called);
     std::string longest;
     for (const Named& each : colours(said.context)) {
@@ -734,7 +734,7 @@ tl::unexpected<Error> noColour(const Said& said, const std::string& called) {
 }
 
 /// "blinker", "bulb" alone: a kind of lamp, of which one has to be said.
-std::optional<Error> kindOnly(const Said& said) {
+std::optional<Error> kindOnly(const ParsedLine& said) {
     const auto& colour = said.name("COLOUR");
     const bool bulb = colour == kindBulb, flicker = colour == kindFlicker;
     if (!bulb && !flicker && colour != kindBlinker) return {};
@@ -752,8 +752,8 @@ std::optional<Error> kindOnly(const Said& said) {
 }
 
 /// The same line with a place emptied.
-Said withoutPlaces(const Said& said, std::initializer_list<std::string_view> what) {
-    Said made = said;
+ParsedLine withoutPlaces(const ParsedLine& said, std::initializer_list<std::string_view> what) {
+    ParsedLine made = said;
     for (std::size_t i = 0; i < made.places.size(); ++i) {
         for (const std::string_view each : what) {
             if (said.verb.takes[i].what == each) made.places[i] = {};
@@ -764,7 +764,7 @@ Said withoutPlaces(const Said& said, std::initializer_list<std::string_view> wha
 
 /// What follows on a line once its first lamp is in: read against the job with it.
 template <class Next>
-Result<Jotted> andThen(const Said& said, Result<Jotted> first, Next next) {
+Result<JotResult> andThen(const ParsedLine& said, Result<JotResult> first, Next next) {
     if (!first) return first;
     const Job before = first->after;
     const Context& now = said.context;
@@ -775,7 +775,7 @@ Result<Jotted> andThen(const Said& said, Result<Jotted> first, Next next) {
         if (each.id == first->subject) group = &each;
     }
     if (!group) return first;
-    auto then = understood(next(*group), before, now.catalogue, now.today, workshop);
+    auto then = applyLine(next(*group), before, now.catalogue, now.today, workshop);
     if (!then) return tl::unexpected(then.error());
     const bool only = plain(first->meaning) == group->name;
     if (!only) then->meaning = text("%1; %2", first->meaning, then->meaning);
@@ -783,23 +783,23 @@ Result<Jotted> andThen(const Said& said, Result<Jotted> first, Next next) {
     return then;
 }
 
-Result<Jotted> lamp(const Said& said);
+Result<JotResult> lamp(const ParsedLine& said);
 
 /// The lamp that a line names, as it is.
-Result<Jotted> nothingNew(const Said& said) {
+Result<JotResult> nothingNew(const ParsedLine& said) {
     const auto where = whereOf(said);
     if (!where) return tl::unexpected(where.error());
     if (!where->group) return noColour(said, where->called);
-    Jotted same = jotted(said, verbatim(said.context.job.groups[*where->group].name));
+    JotResult same = jotted(said, verbatim(said.context.job.groups[*where->group].name));
     same.subject = said.context.job.groups[*where->group].id;
     return same;
 }
 
-std::optional<Error> chipCode(const Said& said, Ohms value);
+std::optional<Error> chipCode(const ParsedLine& said, Ohms value);
 
 /// "front lamp 1k", "1k on front lamp", "lamp rear red 1k".
-Result<Jotted> withResistor(const Said& said, Ohms ohms) {
-    Said one = withoutPlaces(said, {"OHMS"});
+Result<JotResult> withResistor(const ParsedLine& said, Ohms ohms) {
+    ParsedLine one = withoutPlaces(said, {"OHMS"});
     if (auto code = chipCode(said, ohms)) return tl::unexpected(std::move(*code));
     // "1k on front": the lamp that output feeds.
     if (!one.at("PLACE").name && one.at("WORDS").words.empty()) {
@@ -834,9 +834,9 @@ Result<Jotted> withResistor(const Said& said, Ohms ohms) {
     return andThen(said, lamp(one), resistorOf);
 }
 
-Result<Jotted> lamp(const Said& typed) {
+Result<JotResult> lamp(const ParsedLine& typed) {
     // "move front to 2" is "lamp front on 2".
-    Said said = typed;
+    ParsedLine said = typed;
     if (typed.name("OUTPUT") && typed.name("TO")) {
         return refuse(ErrorCode::NotUnderstood,
                       text("An output is said twice: %1 and %2. Write one of them.",
@@ -853,7 +853,7 @@ Result<Jotted> lamp(const Said& typed) {
                           text("%1 is a lamp, not an output. There are: %2.", *on,
                                jot::listed(outputsAndSupply(typed.context), true)));
         }
-        Said meant = withoutPlaces(typed, {"ON"});
+        ParsedLine meant = withoutPlaces(typed, {"ON"});
         for (std::size_t i = 0; i < meant.places.size(); ++i) {
             if (meant.verb.takes[i].what == std::string_view("PLACE"))
                 meant.places[i] = typed.at("ON");
@@ -871,7 +871,7 @@ Result<Jotted> lamp(const Said& typed) {
     }
     if (count) {
         const std::string arranged = how == "in series" ? "inline " : "parallel ";
-        Said one = withoutPlaces(said, {"COUNT", "HOW"});
+        ParsedLine one = withoutPlaces(said, {"COUNT", "HOW"});
         one.unsaid = false;  // the count says what is meant
         const bool described =
             one.name("COLOUR") || one.name("SIZE") || !one.at("VOLTS").quantities.empty();
@@ -899,9 +899,9 @@ Result<Jotted> lamp(const Said& typed) {
     if (where->called.empty() && said.name("SIZE") && !said.name("COLOUR")) {
         if (const LampGroup* fed =
                 said.name("OUTPUT") ? fedBy(said.context.job, *said.name("OUTPUT")) : nullptr) {
-            return understood("lamp " + fed->name + " " + *said.name("SIZE"), said.context.job,
-                              said.context.catalogue, said.context.today,
-                              said.context.workshop ? *said.context.workshop : WorkshopRecord{});
+            return applyLine("lamp " + fed->name + " " + *said.name("SIZE"), said.context.job,
+                             said.context.catalogue, said.context.today,
+                             said.context.workshop ? *said.context.workshop : WorkshopRecord{});
         }
     }
     if (where->called.empty()) {
@@ -923,7 +923,7 @@ Result<Jotted> lamp(const Said& typed) {
 }
 
 /// "bulb cab 16V 50mA": a filament bulb, new or in the place of what is there.
-Result<Jotted> bulb(const Said& said) {
+Result<JotResult> bulb(const ParsedLine& said) {
     const auto volts = said.one<Volts>("VOLTS");
     const auto amps = said.one<Amperes>("AMPS");
     if (!volts || !amps) {
@@ -948,10 +948,10 @@ Result<Jotted> bulb(const Said& said) {
 /// a group, or straight across the last of a row.
 enum class Beside { Row, Series, Across };
 template <Beside how>
-Result<Jotted> another(const Said& said);
+Result<JotResult> another(const ParsedLine& said);
 /// "parallel kitchen 3": so many of them in all.
 template <Beside how>
-Result<Jotted> anotherUpTo(const Said& said, const std::string& number) {
+Result<JotResult> anotherUpTo(const ParsedLine& said, const std::string& number) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const auto present = [&](const Job& job) {
@@ -965,19 +965,20 @@ Result<Jotted> anotherUpTo(const Said& said, const std::string& number) {
                       text("%1 has %2 already. Take one out: remove %1/1.", called,
                            std::to_string(present(said.context.job))));
     }
-    Said one = said;
+    ParsedLine one = said;
     for (std::size_t i = 0; i < one.places.size(); ++i) {
         if (said.verb.takes[i].what == std::string_view("COUNT")) one.places[i] = {};
     }
-    Result<Jotted> made = another<how>(one);
+    Result<JotResult> made = another<how>(one);
     while (made && present(made->after) < wanted) {
         const Context then{made->after, said.context.catalogue, said.context.today,
                            said.context.workshop, said.context.shelf};
         const Job before = made->after;
-        made = another<how>(Said{one.verb,
-                                 {before, then.catalogue, then.today, then.workshop, then.shelf},
-                                 one.places,
-                                 one.rest});
+        made =
+            another<how>(ParsedLine{one.verb,
+                                    {before, then.catalogue, then.today, then.workshop, then.shelf},
+                                    one.places,
+                                    one.rest});
     }
     if (made) {
         made->meaning = how == Beside::Row ? text("%1: %2 side by side", called, number)
@@ -986,7 +987,7 @@ Result<Jotted> anotherUpTo(const Said& said, const std::string& number) {
     return made;
 }
 template <Beside how>
-Result<Jotted> another(const Said& said) {
+Result<JotResult> another(const ParsedLine& said) {
     if (const auto& count = said.name("COUNT")) return anotherUpTo<how>(said, *count);
     const auto point = pointOf(said);
     if (!point) return tl::unexpected(point.error());
@@ -1024,7 +1025,7 @@ Result<Jotted> another(const Said& said) {
     } else {
         one.across = false;
     }
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, how == Beside::Series   ? text("%1 in series with %2", what, rowOf(group, *address))
               : how == Beside::Across ? text("%1 straight across the last of %2, behind its "
                                              "resistor",
@@ -1043,7 +1044,7 @@ Result<Jotted> another(const Said& said) {
 
 /// "antiparallel nose": two rows that stand both ways round hang behind one resistor, the larger of
 /// those that they have.
-Result<Jotted> acrossEachOther(const Said& said, std::size_t index) {
+Result<JotResult> acrossEachOther(const ParsedLine& said, std::size_t index) {
     const LampGroup& before = said.context.job.groups[index];
     if (before.driver() || before.rows.size() != 2 || !bothWays(before)) {
         return refuse(ErrorCode::Missing,
@@ -1057,8 +1058,8 @@ Result<Jotted> acrossEachOther(const Said& said, std::size_t index) {
             ErrorCode::Missing,
             text("Both hang behind one resistor. Choose it first: shared %1 1k.", before.name));
     }
-    Jotted result = jotted(said, text("The two of %1 straight across each other, both behind %2",
-                                      before.name, formatted(one)));
+    JotResult result = jotted(said, text("The two of %1 straight across each other, both behind %2",
+                                         before.name, formatted(one)));
     result.subject = before.id;
     LampGroup& group = result.after.groups[index];
     group.connection = SharedResistor{one};
@@ -1067,7 +1068,7 @@ Result<Jotted> acrossEachOther(const Said& said, std::size_t index) {
 }
 
 /// "antiparallel nose red": a lamp the other way round across those of a row, behind its resistor.
-Result<Jotted> antiparallelTo(const Said& said) {
+Result<JotResult> antiparallelTo(const ParsedLine& said) {
     const auto point = pointOf(said);
     if (!point) return tl::unexpected(point.error());
     const auto index = groupOf(said);
@@ -1109,8 +1110,9 @@ Result<Jotted> antiparallelTo(const Said& said) {
                            "it.",
                            each->name));
     }
-    Jotted result = jotted(said, text("%1 the other way round across %2, both behind %3",
-                                      described(*part, *point), before.name, formatted(resistor)));
+    JotResult result =
+        jotted(said, text("%1 the other way round across %2, both behind %3",
+                          described(*part, *point), before.name, formatted(resistor)));
     result.subject = before.id;
     LampGroup& group = result.after.groups[*index];
     group.connection = SharedResistor{resistor};
@@ -1127,7 +1129,7 @@ Result<Jotted> antiparallelTo(const Said& said) {
 }
 
 /// "turned nose/2": how lamps stand was found out.
-Result<Jotted> turned(const Said& said) {
+Result<JotResult> turned(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const LampGroup& before = said.context.job.groups[address->group];
@@ -1137,8 +1139,8 @@ Result<Jotted> turned(const Said& said) {
     }
     const bool none = said.name("none").has_value();
     const std::string called = rowOf(before, *address);
-    Jotted result = jotted(said, none ? text("%1: the usual way round", called)
-                                      : text("%1: the other way round", called));
+    JotResult result = jotted(said, none ? text("%1: the usual way round", called)
+                                         : text("%1: the other way round", called));
     result.subject = before.id;
     std::vector<LampRow>& rows = result.after.groups[address->group].rows;
     for (std::size_t i = 0; i < rows.size(); ++i) {
@@ -1149,12 +1151,12 @@ Result<Jotted> turned(const Said& said) {
 
 /// "plan headlamp, two ditch lamps half as bright, tail red": all of it as one change, each lamp
 /// with its output and its resistor.
-Result<Jotted> plan(const Said& said) {
+Result<JotResult> plan(const ParsedLine& said) {
     const auto lights = lightPlan(said.rest, said.context.job);
     if (!lights) return tl::unexpected(lights.error());
     static const WorkshopRecord usual;
     const WorkshopRecord& workshop = said.context.workshop ? *said.context.workshop : usual;
-    Jotted all = jotted(said, {});
+    JotResult all = jotted(said, {});
     for (const PlannedLight& light : *lights) {
         if (groupNamed(all.after, light.name)) {
             return refuse(
@@ -1162,8 +1164,8 @@ Result<Jotted> plan(const Said& said) {
                 text("%1 is there already. Leave it out, or take it out first: remove %1.",
                      light.name));
         }
-        const auto made = understood(linesOf(light, all.after), all.after, said.context.catalogue,
-                                     said.context.today, workshop);
+        const auto made = applyLine(linesOf(light, all.after), all.after, said.context.catalogue,
+                                    said.context.today, workshop);
         if (!made) return tl::unexpected(made.error());
         all.after = made->after;
         const LampGroup& group = *groupNamed(all.after, light.name);
@@ -1178,7 +1180,7 @@ Result<Jotted> plan(const Said& said) {
 }
 
 /// "strip saloon 150mm": sections of a strip side by side along the body, cut where it may be.
-Result<Jotted> strip(const Said& said) {
+Result<JotResult> strip(const ParsedLine& said) {
     const auto meant = stripMeant(said);
     if (!meant) return tl::unexpected(meant.error());
     const LampPart& part = *meant;
@@ -1234,7 +1236,7 @@ std::string oneOf(const std::vector<LedFamily>& families) {
 }
 
 /// A lamp with a resistor hidden in it becomes a part by what was read at its leads.
-Result<Jotted> wired(const Said& said) {
+Result<JotResult> wired(const ParsedLine& said) {
     const auto volts = said.all<Volts>("VOLTS");
     const auto amps = said.all<Amperes>("AMPS");
     if (volts.size() != amps.size() || volts.empty()) {
@@ -1248,8 +1250,8 @@ Result<Jotted> wired(const Said& said) {
         const Context& now = said.context;
         static const WorkshopRecord usual;
         const auto put =
-            understood("lamp " + *where + " " + said.name("COLOUR").value_or("white"), now.job,
-                       now.catalogue, now.today, now.workshop ? *now.workshop : usual);
+            applyLine("lamp " + *where + " " + said.name("COLOUR").value_or("white"), now.job,
+                      now.catalogue, now.today, now.workshop ? *now.workshop : usual);
         if (!put) return tl::unexpected(put.error());
         const Context there{put->after, now.catalogue, now.today, now.workshop, now.shelf};
         auto made = wired({said.verb, there, said.places, said.rest});
@@ -1315,10 +1317,11 @@ Result<Jotted> wired(const Said& said) {
     part.emission = n * values.emission;
     part.series = values.series * n + lamp->resistor;
     if (const auto possible = law(part); !possible) return tl::unexpected(possible.error());
-    Jotted result = jotted(said, lamp->families.size() > 1
-                                     ? text("%1: %2 (by its readings %3)", rowOf(before, *address),
-                                            part.name, oneOf(lamp->families))
-                                     : text("%1: %2", rowOf(before, *address), part.name));
+    JotResult result =
+        jotted(said, lamp->families.size() > 1
+                         ? text("%1: %2 (by its readings %3)", rowOf(before, *address), part.name,
+                                oneOf(lamp->families))
+                         : text("%1: %2", rowOf(before, *address), part.name));
     // The meter goes before what was entered, and says so.
     if (!family && !open)
         result.meaning = text("%1; it was entered as %2", result.meaning, was.name);
@@ -1343,7 +1346,7 @@ Result<Jotted> wired(const Said& said) {
 /// Ohms, or the word instead of them; both or neither is nothing.
 /// "102" is printed on a chip of 1 kΩ; no drawer holds 102 Ω of E24. What such a bare number is
 /// gets asked.
-std::optional<Error> chipCode(const Said& said, Ohms value) {
+std::optional<Error> chipCode(const ParsedLine& said, Ohms value) {
     const double ohms = value.value();
     // Up to 100 kΩ, as lamps have them.
     const bool three = ohms >= 100 && ohms < 1000 && !(ohms > std::floor(ohms));
@@ -1362,7 +1365,7 @@ std::optional<Error> chipCode(const Said& said, Ohms value) {
                       formatted(Ohms{coded}), asJot(Dimension::Resistance, coded, 3))};
 }
 
-Result<std::optional<Ohms>> ohmsOr(const Said& said, std::string_view word) {
+Result<std::optional<Ohms>> ohmsOr(const ParsedLine& said, std::string_view word) {
     const auto value = said.one<Ohms>("OHMS");
     const auto& instead = said.name(word);
     if (value) {
@@ -1380,7 +1383,7 @@ Result<std::optional<Ohms>> ohmsOr(const Said& said, std::string_view word) {
     return value ? value : std::optional(Ohms{0});
 }
 
-Result<Jotted> resistor(const Said& said) {
+Result<JotResult> resistor(const ParsedLine& said) {
     const auto value = ohmsOr(said, "none");
     if (!value) return tl::unexpected(value.error());
     const auto address = addressed(said, "LAMP");
@@ -1394,7 +1397,7 @@ Result<Jotted> resistor(const Said& said) {
     const std::string called = rowOf(group, *address);
     const auto body = said.name("PACKAGE") ? named<ResistorPackage>(*said.name("PACKAGE"))
                                            : std::optional<ResistorPackage>();
-    Jotted result =
+    JotResult result =
         jotted(said, !*value             ? text("%1: resistor not chosen", called)
                      : **value > Ohms{0} ? text("%1: resistor %2", called, formatted(**value))
                                          : text("%1: no resistor", called));
@@ -1409,13 +1412,13 @@ Result<Jotted> resistor(const Said& said) {
     return result;
 }
 
-Result<Jotted> shared(const Said& said) {
+Result<JotResult> shared(const ParsedLine& said) {
     const auto value = ohmsOr(said, "none");
     if (!value) return tl::unexpected(value.error());
     const auto group = groupOf(said);
     if (!group) return tl::unexpected(group.error());
     const std::string& called = said.context.job.groups[*group].name;
-    Jotted result =
+    JotResult result =
         jotted(said, **value > Ohms{0} ? text("%1: shared resistor %2", called, formatted(**value))
                                        : text("%1: no shared resistor", called));
     result.subject = said.context.job.groups[*group].id;
@@ -1473,7 +1476,7 @@ void splitAcross(LampGroup& group) {
 
 /// "own front": each row its own resistor, chosen for the wish, and none shared; a lamp across
 /// another becomes a row.
-Result<Jotted> ownResistors(const Said& said, std::size_t index, Jotted result) {
+Result<JotResult> ownResistors(const ParsedLine& said, std::size_t index, JotResult result) {
     LampGroup& group = result.after.groups[index];
     group.connection = OwnResistors{};
     const House house = houseFor(said, result.after);
@@ -1494,19 +1497,19 @@ Result<Jotted> ownResistors(const Said& said, std::size_t index, Jotted result) 
     result.subject = group.id;
     return result;
 }
-Result<Jotted> own(const Said& said) {
+Result<JotResult> own(const ParsedLine& said) {
     const auto index = groupOf(said);
     if (!index) return tl::unexpected(index.error());
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     splitAcross(result.after.groups[*index]);
     return ownResistors(said, *index, std::move(result));
 }
 
 /// "split front": each LED of its rows in a row by itself, with its own resistor.
-Result<Jotted> split(const Said& said) {
+Result<JotResult> split(const ParsedLine& said) {
     const auto index = groupOf(said);
     if (!index) return tl::unexpected(index.error());
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     LampGroup& group = result.after.groups[*index];
     if (group.isBulbs()) return oneKind(group);
     std::vector<LampRow> rows;
@@ -1556,7 +1559,7 @@ std::vector<Named> shareNames(const Context&) {
 }
 
 /// A wish by another lamp: light follows current, so the share of its light is one of its current.
-Result<Jotted> targetLike(const Said& said, std::size_t group) {
+Result<JotResult> targetLike(const ParsedLine& said, std::size_t group) {
     const auto& share = said.name("SHARE");
     const auto& of = said.name("OF");
     const auto& like = said.name("LIKE");
@@ -1595,14 +1598,14 @@ Result<Jotted> targetLike(const Said& said, std::size_t group) {
                      other, formatted(its, 3))
               : text("%1: wished current %2, like %3", own.name, formatted(value, 3), other);
     if (!alike) meaning = text("%1; of another colour, so only roughly as bright", meaning);
-    Jotted result = jotted(said, std::move(meaning));
+    JotResult result = jotted(said, std::move(meaning));
     result.subject = own.id;
     result.after.groups[group].wish.target = value;
     result.after.groups[group].usualTarget = false;
     return result;
 }
 
-Result<Jotted> target(const Said& said) {
+Result<JotResult> target(const ParsedLine& said) {
     const auto group = groupOf(said);
     if (!group) return tl::unexpected(group.error());
     const auto amps = said.one<Amperes>("AMPS");
@@ -1617,7 +1620,7 @@ Result<Jotted> target(const Said& said) {
     }
     const Amperes value = *amps;
     const std::string& called = said.context.job.groups[*group].name;
-    Jotted result = jotted(said, text("%1: wished current %2", called, formatted(value)));
+    JotResult result = jotted(said, text("%1: wished current %2", called, formatted(value)));
     result.subject = said.context.job.groups[*group].id;
     result.after.groups[*group].wish.target = value;
     result.after.groups[*group].usualTarget = false;
@@ -1625,7 +1628,7 @@ Result<Jotted> target(const Said& said) {
 }
 
 /// "series kitchen": all rows of it become one, its resistor to be chosen again.
-Result<Jotted> oneRowOf(const Said& said, std::size_t index) {
+Result<JotResult> oneRowOf(const ParsedLine& said, std::size_t index) {
     const LampGroup& before = said.context.job.groups[index];
     if (before.rows.size() < 2) {
         return refuse(ErrorCode::Missing,
@@ -1639,7 +1642,7 @@ Result<Jotted> oneRowOf(const Said& said, std::size_t index) {
             ErrorCode::NotUnderstood,
             text("%1 has lamps of both ways round: in one row none would light.", before.name));
     }
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     result.subject = before.id;
     LampGroup& group = result.after.groups[index];
     LampRow& row = group.rows.front();
@@ -1658,7 +1661,7 @@ Result<Jotted> oneRowOf(const Said& said, std::size_t index) {
     return result;
 }
 
-Result<Jotted> series(const Said& said) {
+Result<JotResult> series(const ParsedLine& said) {
     const auto group = groupOf(said);
     if (!group) return tl::unexpected(group.error());
     if (said.name("COLOUR") && said.name("NAME")) {
@@ -1669,14 +1672,14 @@ Result<Jotted> series(const Said& said) {
     if (!said.name("NAME")) return oneRowOf(said, *group);
     const std::string& wanted = *said.name("NAME");
     const std::string& called = said.context.job.groups[*group].name;
-    Jotted result = jotted(said, text("%1: resistors of series %2", called, wanted));
+    JotResult result = jotted(said, text("%1: resistors of series %2", called, wanted));
     result.subject = said.context.job.groups[*group].id;
     result.after.groups[*group].wish.series = *named<Series>(wanted);
     return result;
 }
 
 /// What an output does, as it was found or told; LEDs want one that switches to ground.
-Result<Jotted> outputKind(const Said& said) {
+Result<JotResult> outputKind(const ParsedLine& said) {
     const std::string& called = *said.name("OUTPUT");
     const std::string& word = *said.name("KIND");
     const OutputKind kind = named<OutputKind>(word).value_or(OutputKind::Unknown);
@@ -1685,8 +1688,8 @@ Result<Jotted> outputKind(const Said& said) {
                       text("Its kind, or what its board carries: one line for each."));
     }
     const auto amps = said.one<Amperes>("AMPS");
-    Jotted result = jotted(said, amps ? text("Output %1: %2, %3", called, word, formatted(*amps))
-                                      : text("Output %1: %2", called, word));
+    JotResult result = jotted(said, amps ? text("Output %1: %2, %3", called, word, formatted(*amps))
+                                         : text("Output %1: %2", called, word));
     for (DecoderOutput& each : result.after.decoder->part.outputs) {
         if (each.name != called) continue;
         each.kind = kind;
@@ -1697,15 +1700,15 @@ Result<Jotted> outputKind(const Said& said) {
 }
 
 /// "output front 100mA": what it bears; "unmarked": nobody knows.
-Result<Jotted> outputLimit(const Said& said, std::optional<Amperes> amps) {
+Result<JotResult> outputLimit(const ParsedLine& said, std::optional<Amperes> amps) {
     if (said.one<Ohms>("OHMS") || said.name("bare") || (amps && said.name("unmarked"))) {
         return refuse(ErrorCode::NotUnderstood,
                       text("What an output bears is said by itself. Write it like output %1 100mA.",
                            *said.name("OUTPUT")));
     }
     const std::string& called = *said.name("OUTPUT");
-    Jotted result = jotted(said, amps ? text("Output %1 bears %2", called, formatted(*amps))
-                                      : text("Nobody knows what output %1 bears", called));
+    JotResult result = jotted(said, amps ? text("Output %1 bears %2", called, formatted(*amps))
+                                         : text("Nobody knows what output %1 bears", called));
     for (DecoderOutput& each : result.after.decoder->part.outputs) {
         if (each.name == called) each.limit = amps;
     }
@@ -1713,17 +1716,17 @@ Result<Jotted> outputLimit(const Said& said, std::optional<Amperes> amps) {
     return result;
 }
 
-Result<Jotted> output(const Said& said) {
+Result<JotResult> output(const ParsedLine& said) {
     if (said.name("KIND")) return outputKind(said);
     const auto amps = said.one<Amperes>("AMPS");
     if (amps || said.name("unmarked")) return outputLimit(said, amps);
     const auto value = ohmsOr(said, "bare");
     if (!value) return tl::unexpected(value.error());
     const std::string& called = *said.name("OUTPUT");
-    Jotted result = jotted(said, !*value             ? text("Output %1: not looked at", called)
-                                 : **value > Ohms{0} ? text("Output %1 carries %2 on the board",
-                                                            called, formatted(**value))
-                                                     : text("Output %1 is bare", called));
+    JotResult result = jotted(said, !*value             ? text("Output %1: not looked at", called)
+                                    : **value > Ohms{0} ? text("Output %1 carries %2 on the board",
+                                                               called, formatted(**value))
+                                                        : text("Output %1 is bare", called));
     for (DecoderOutput& each : result.after.decoder->part.outputs) {
         if (each.name != called) continue;
         each.series = *value;
@@ -1733,7 +1736,7 @@ Result<Jotted> output(const Said& said) {
     return result;
 }
 
-Result<Jotted> place(const Said& said) {
+Result<JotResult> place(const ParsedLine& said) {
     const auto lengths = said.all<Millimetres>("BACK UP");
     std::optional<Facing> facing;
     if (const auto& direction = said.name("DIRECTION")) facing = named<Facing>(*direction);
@@ -1747,7 +1750,7 @@ Result<Jotted> place(const Said& said) {
     const LampGroup& group = said.context.job.groups[address->group];
     const bool all = lengths.empty() && address->wholeCircuit;
     const std::string called = all ? group.name : rowOf(group, *address);
-    Jotted result =
+    JotResult result =
         jotted(said, lengths.empty() ? text("%1", called)
                                      : text("%1: %2 from the front, %3 up", called,
                                             formatted(lengths[0]), formatted(lengths[1])));
@@ -1772,11 +1775,11 @@ Result<Jotted> place(const Said& said) {
     return result;
 }
 
-Result<Jotted> removeLamp(const Said& said) {
+Result<JotResult> removeLamp(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const std::string called = said.context.job.groups[address->group].name;
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     auto& groups = result.after.groups;
     auto& rows = groups[address->group].rows;
     if (address->wholeCircuit || rows.size() == 1) {
@@ -1794,7 +1797,7 @@ Result<Jotted> removeLamp(const Said& said) {
 
 /// "join cab lamp front lamp": both on one output, lit together. Which of the two outputs does not
 /// hang on the order of the words: the one that the decoder has, of two the first of the record.
-Result<Jotted> join(const Said& said) {
+Result<JotResult> join(const ParsedLine& said) {
     const Job& job = said.context.job;
     const LampGroup* kept = groupNamed(job, *said.name("LAMP"));
     const LampGroup* moved = groupNamed(job, *said.name("BESIDE"));
@@ -1812,7 +1815,7 @@ Result<Jotted> join(const Said& said) {
                            "Give them their own first: own %1.",
                            moved->shared() > Ohms{0} ? moved->name : kept->name));
     }
-    Jotted result =
+    JotResult result =
         jotted(said, text("%1 hangs beside %2 on output %3: they light together, wished "
                           "%4",
                           moved->name, kept->name, kept->output, formatted(kept->wish.target)));

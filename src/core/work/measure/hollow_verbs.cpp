@@ -161,7 +161,7 @@ Result<HollowAt> newHollow(Job& job, const HollowSaid& hollow) {
 
 }  // namespace
 
-Result<Jotted> cavityVerb(const Said& said) {
+Result<JotResult> cavityVerb(const ParsedLine& said) {
     const auto hollow = hollowIn(lowered(said.rest));
     if (!hollow) {
         return refuse(
@@ -172,7 +172,7 @@ Result<Jotted> cavityVerb(const Said& said) {
     }
     if (auto why = noSuchUnit(said.context.job, *hollow))
         return refuse(ErrorCode::Unknown, std::move(*why));
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     HollowAt found = hollowNamed(result.after, *hollow);
     if (!found.cavity) {
         if (!hollow->corner) {
@@ -223,7 +223,7 @@ Text fixtureWords(const Fixture& fixture) {
                                                : text("Speaker in the %1", fixture.place);
 }
 
-Result<Jotted> noHollow(const Said& said, const std::string& name) {
+Result<JotResult> noHollow(const ParsedLine& said, const std::string& name) {
     const std::string all = hollowNames(said.context.job);
     return refuse(ErrorCode::Unknown,
                   all.empty()
@@ -233,7 +233,7 @@ Result<Jotted> noHollow(const Said& said, const std::string& name) {
 }
 
 /// "hood may go", "hood stays", "hood gone": what becomes of one that is there.
-Result<Jotted> fate(const Said& said, FixtureKind kind, std::string rest) {
+Result<JotResult> fate(const ParsedLine& said, FixtureKind kind, std::string rest) {
     enum class Fate { MayGo, Stays, Gone };
     constexpr std::pair<std::string_view, Fate> fates[] = {
         {" may be milled", Fate::MayGo}, {" may go", Fate::MayGo},    {" can go", Fate::MayGo},
@@ -254,7 +254,7 @@ Result<Jotted> fate(const Said& said, FixtureKind kind, std::string rest) {
     hollow.unit = inUnit;
     if (auto why = noSuchUnit(said.context.job, hollow))
         return refuse(ErrorCode::Unknown, std::move(*why));
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     for (std::size_t i = 0; i < result.after.units.size(); ++i) {
         if (!meansUnit(result.after, hollow, i)) continue;
         std::vector<Fixture>& fixtures = result.after.units[i].fixtures;
@@ -282,13 +282,13 @@ Result<Jotted> fate(const Said& said, FixtureKind kind, std::string rest) {
 }
 
 /// "weight hood 30x12x8", "speaker hood 20x12x6 at 44x14".
-Result<Jotted> fixture(const Said& said, FixtureKind kind) {
+Result<JotResult> fixture(const ParsedLine& said, FixtureKind kind) {
     const std::string rest = lowered(said.rest);
     const auto told = hollowIn(rest);
     if (!told) return fate(said, kind, rest);
     if (auto why = noSuchUnit(said.context.job, *told))
         return refuse(ErrorCode::Unknown, std::move(*why));
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     const HollowAt found = hollowNamed(result.after, *told);
     if (!found.cavity) return noHollow(said, told->name);
     const Cavity& hollow = *found.cavity;
@@ -339,7 +339,9 @@ Result<Jotted> fixture(const Said& said, FixtureKind kind) {
 
 }  // namespace
 
-Result<Jotted> weightVerb(const Said& said) { return fixture(said, FixtureKind::Weight); }
-Result<Jotted> speakerVerb(const Said& said) { return fixture(said, FixtureKind::Speaker); }
+Result<JotResult> weightVerb(const ParsedLine& said) { return fixture(said, FixtureKind::Weight); }
+Result<JotResult> speakerVerb(const ParsedLine& said) {
+    return fixture(said, FixtureKind::Speaker);
+}
 
 }  // namespace glimmet::core::measure

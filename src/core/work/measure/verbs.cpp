@@ -92,7 +92,7 @@ Motor& motorIn(Job& job, std::string_view id) {
 
 /// The motor that a line is about: the only one, or the one it names.
 /// Errors: Unknown without any, Missing where it could be several.
-Result<const Motor*> motorOf(const Said& said) {
+Result<const Motor*> motorOf(const ParsedLine& said) {
     const std::vector<MotorAt> motors = motorsOf(said.context.job);
     if (motors.empty()) {
         return refuse(ErrorCode::Unknown, text("%1 has no motor to read.", said.context.job.name));
@@ -131,7 +131,7 @@ Text readingAs(MotorCondition condition, const std::string& what) {
 }
 
 /// "at half throttle", "at 40%"
-std::optional<double> throttleSaid(const Said& said) {
+std::optional<double> throttleSaid(const ParsedLine& said) {
     const auto& share = said.at("PERCENT").quantities;
     if (!share.empty()) return share.front();
     return said.name("THROTTLE") ? std::optional(0.5) : std::nullopt;
@@ -142,7 +142,7 @@ Text withThrottle(Text what, const TakenReading& reading) {
 }
 
 template <MotorCondition condition>
-Result<Jotted> reading(const Said& said) {
+Result<JotResult> reading(const ParsedLine& said) {
     const auto motor = motorOf(said);
     if (!motor) return tl::unexpected(motor.error());
     TakenReading made;
@@ -165,14 +165,14 @@ Result<Jotted> reading(const Said& said) {
     const std::string what = formatted(made.amps) +
                              (made.volts ? " at " + formatted(*made.volts) : "") +
                              (made.scatter ? " ± " + formatted(*made.scatter, 2) : "");
-    Jotted result = jotted(said, ofMotorSaid(said.context.job, **motor,
-                                             withThrottle(readingAs(condition, what), made)));
+    JotResult result = jotted(said, ofMotorSaid(said.context.job, **motor,
+                                                withThrottle(readingAs(condition, what), made)));
     enterByDay(motorIn(result.after, (*motor)->id).readings, std::move(made));
     return result;
 }
 
 /// "over 1A at half throttle, I stopped there": a bound is evidence too.
-Result<Jotted> over(const Said& said) {
+Result<JotResult> over(const ParsedLine& said) {
     const auto motor = motorOf(said);
     if (!motor) return tl::unexpected(motor.error());
     TakenReading made;
@@ -184,17 +184,17 @@ Result<Jotted> over(const Said& said) {
     const std::string what =
         formatted(made.amps) + (made.volts ? " at " + formatted(*made.volts) : "");
     made.throttle = throttleSaid(said);
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, ofMotorSaid(said.context.job, **motor,
                           withThrottle(text("Running, broken off: more than %1", what), made)));
     enterByDay(motorIn(result.after, (*motor)->id).readings, std::move(made));
     return result;
 }
 
-Result<Jotted> ohms(const Said& said) {
+Result<JotResult> ohms(const ParsedLine& said) {
     const auto motor = motorOf(said);
     if (!motor) return tl::unexpected(motor.error());
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     std::string all;
     for (const Ohms value : said.all<Ohms>("OHMS")) {
         enterByDay(motorIn(result.after, (*motor)->id).windings, {value, said.context.today});
@@ -206,8 +206,8 @@ Result<Jotted> ohms(const Said& said) {
 
 // --- supply ----------------------------------------------------------------------------------
 
-Result<Jotted> supplyVolts(const Said& said, std::optional<Measured<Volts>> Supply::*field,
-                           Text name) {
+Result<JotResult> supplyVolts(const ParsedLine& said, std::optional<Measured<Volts>> Supply::*field,
+                              Text name) {
     const auto value = said.one<Volts>("VOLTS");
     const bool forgotten = said.name("unknown").has_value();
     if (value && forgotten) {
@@ -218,17 +218,17 @@ Result<Jotted> supplyVolts(const Said& said, std::optional<Measured<Volts>> Supp
         return refuse(ErrorCode::Missing,
                       text("How many volts? Write it like %1.", said.verb.examples.front()));
     }
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, value ? text("%1: %2", name, formatted(*value)) : text("%1: not measured", name));
     result.after.supply.*field = std::nullopt;
     if (value) result.after.supply.*field = Measured<Volts>{*value, said.context.today};
     return result;
 }
-Result<Jotted> track(const Said& said) {
+Result<JotResult> track(const ParsedLine& said) {
     return supplyVolts(said, &Supply::volts, text("Track or supply volts"));
 }
 /// Its drop as it was read; or which one is put before lamps that hang straight on the supply.
-Result<Jotted> rectifier(const Said& said) {
+Result<JotResult> rectifier(const ParsedLine& said) {
     const auto& kind = said.name("KIND");
     if (!kind) return supplyVolts(said, &Supply::rectifier, text("Rectifier drop"));
     if (said.one<Volts>("VOLTS") || said.name("unknown")) {
@@ -236,7 +236,7 @@ Result<Jotted> rectifier(const Said& said) {
                       text("Its kind, or the drop that was read: one line for each."));
     }
     if (*kind == "none") {
-        Jotted result = jotted(said, text("No rectifier before the lamps"));
+        JotResult result = jotted(said, text("No rectifier before the lamps"));
         result.after.supply.lampBridge.reset();
         result.after.supply.rectifier.reset();
         result.after.supply.smoothing.reset();
@@ -245,7 +245,7 @@ Result<Jotted> rectifier(const Said& said) {
         }
         return result;
     }
-    Jotted result = jotted(
+    JotResult result = jotted(
         said,
         said.context.job.decoder
             ? text("A bridge rectifier of %1 diodes before the lamps; while there is a decoder "
@@ -256,11 +256,11 @@ Result<Jotted> rectifier(const Said& said) {
     result.after.supply.rectifier.reset();  // read on another one
     return result;
 }
-Result<Jotted> bridge(const Said& said) {
+Result<JotResult> bridge(const ParsedLine& said) {
     if (said.name("KIND")) return rectifier(said);  // a motor's is inside its decoder
     return supplyVolts(said, &Supply::bridge, text("Motor bridge drop"));
 }
-Result<Jotted> switchDrop(const Said& said) {
+Result<JotResult> switchDrop(const ParsedLine& said) {
     return supplyVolts(said, &Supply::outputSwitch, text("Output switch drop"));
 }
 
@@ -304,7 +304,7 @@ Text feedWords(Feed feed, bool structure) {
     }
     return text("fixed dc");
 }
-Result<Jotted> supply(const Said& said) {
+Result<JotResult> supply(const ParsedLine& said) {
     const Job& before = said.context.job;
     const Feed feed = feedNamed(*said.name("KIND"), before);
     if (feed == Feed::Ac && !motorsOf(before).empty()) {
@@ -316,7 +316,7 @@ Result<Jotted> supply(const Said& said) {
     if (said.name("HERTZ") && feed != Feed::Ac) {
         return refuse(ErrorCode::NotUnderstood, text("Only AC has a rhythm: supply ac 16V 60Hz."));
     }
-    Jotted result = jotted(said, text("Supply: %1", feedWords(feed, isStructure(before))));
+    JotResult result = jotted(said, text("Supply: %1", feedWords(feed, isStructure(before))));
     result.after.feed = feed;
     // What it gives goes with the supply it was read on.
     if (feed != before.feed) result.after.supply.limit.reset();
@@ -354,7 +354,7 @@ std::vector<Named> hertzNames(const Context&) {
 }
 
 /// "pulse 24V": the reversing pulse of an analogue transformer that it meets.
-Result<Jotted> pulse(const Said& said) {
+Result<JotResult> pulse(const ParsedLine& said) {
     const auto height = said.one<Volts>("VOLTS");
     const bool none = said.name("none").has_value();
     if (height.has_value() == none) {
@@ -365,7 +365,7 @@ Result<Jotted> pulse(const Said& said) {
         return refuse(ErrorCode::NotUnderstood,
                       text("A reversing pulse is of analogue three-rail: supply three-rail."));
     }
-    Jotted result =
+    JotResult result =
         jotted(said, none ? text("It never meets a reversing pulse")
                           : text("It may meet a reversing pulse of %1 AC", formatted(*height)));
     result.after.supply.pulse = height.value_or(Volts{0});
@@ -385,15 +385,15 @@ std::vector<Named> polarities(const Context&) {
     return {{"unknown", {"not known"}, "nobody has metered it"},
             {"marked", {"known", "found", "metered", "labelled", "proved"}, "metered, and marked"}};
 }
-Result<Jotted> polarity(const Said& said) {
+Result<JotResult> polarity(const ParsedLine& said) {
     const bool notKnown = said.name("KNOWN") == "unknown";
     if (said.context.job.feed != Feed::FixedDc) {
         return refuse(ErrorCode::NotUnderstood,
                       text("Polarity is asked of a DC supply that never reverses: supply fixed dc "
                            "12V."));
     }
-    Jotted result = jotted(said, notKnown ? text("Which lead of the supply is plus: not known")
-                                          : text("Plus of the supply is metered and marked"));
+    JotResult result = jotted(said, notKnown ? text("Which lead of the supply is plus: not known")
+                                             : text("Plus of the supply is metered and marked"));
     result.after.supply.polarityUnknown = notKnown;
     return result;
 }
@@ -418,13 +418,13 @@ std::vector<Named> cellCounts(const Context&) {
     return all;
 }
 /// "battery 3 li-ion 2.6Ah"
-Result<Jotted> battery(const Said& said) {
+Result<JotResult> battery(const ParsedLine& said) {
     if (const auto& on = said.name("ON")) {
         if (said.name("KIND") || said.name("CELLS") || said.one<AmpereHours>("CAPACITY")) {
             return refuse(ErrorCode::NotUnderstood,
                           text("What it is, or where it is joined: one line for each."));
         }
-        Jotted joined =
+        JotResult joined =
             jotted(said, *on == "terminals" ? text("The battery is on the battery terminals")
                                             : text("The battery is on red and black"));
         joined.after.supply.packOn = *named<PackOn>(*on);
@@ -436,7 +436,7 @@ Result<Jotted> battery(const Said& said) {
                       text("Say the kind of battery in one line and its voltage in another."));
     }
     if (read) {
-        Jotted result = jotted(said, text("Supply: a battery, %1", formatted(*read)));
+        JotResult result = jotted(said, text("Supply: a battery, %1", formatted(*read)));
         if (said.context.job.feed != Feed::BatteryRadio) result.after.supply.limit.reset();
         result.after.feed = Feed::BatteryRadio;
         result.after.supply.volts = Measured<Volts>{*read, said.context.today};
@@ -472,7 +472,7 @@ Result<Jotted> battery(const Said& said) {
         pack.capacity = *capacity;
     }
     const Job& before = said.context.job;
-    Jotted result =
+    JotResult result =
         jotted(said, text("Battery: %1, %2, %3 when charged",
                           pack.cells == 1 ? text("one %1 cell", std::string(name(pack.chemistry)))
                                           : text("%1 cells %2", std::to_string(pack.cells),
@@ -515,18 +515,18 @@ std::vector<Named> isolation(const Context&) {
              "a brush touches the frame"}};
 }
 /// "motor isolated", "motor 2 not isolated"
-Result<Jotted> isolated(const Said& said) {
+Result<JotResult> isolated(const ParsedLine& said) {
     const auto motor = motorOf(said);
     if (!motor) return tl::unexpected(motor.error());
     const bool free = said.name("ISOLATED") == "isolated";
-    Jotted result = jotted(said, ofMotorSaid(said.context.job, **motor,
-                                             free ? text("Motor: both brushes free of the frame")
-                                                  : text("Motor: a brush touches the frame")));
+    JotResult result = jotted(said, ofMotorSaid(said.context.job, **motor,
+                                                free ? text("Motor: both brushes free of the frame")
+                                                     : text("Motor: a brush touches the frame")));
     motorIn(result.after, (*motor)->id).isolated = free;
     return result;
 }
 /// "motors isolated", "both motors can": of all that are in a unit.
-Result<Jotted> allMotors(const Said& said, std::size_t unit) {
+Result<JotResult> allMotors(const ParsedLine& said, std::size_t unit) {
     const auto& kind = said.name("KIND");
     const auto& isolated = said.name("ISOLATED");
     if (kind.has_value() == isolated.has_value()) {
@@ -538,9 +538,9 @@ Result<Jotted> allMotors(const Said& said, std::size_t unit) {
                       text("For a model without a motor write motor none."));
     }
     const bool free = isolated == "isolated";
-    Jotted result = jotted(said, kind   ? text("All motors: %1", *kind)
-                                 : free ? text("All motors: brushes free of the frame")
-                                        : text("All motors: a brush touches the frame"));
+    JotResult result = jotted(said, kind   ? text("All motors: %1", *kind)
+                                    : free ? text("All motors: brushes free of the frame")
+                                           : text("All motors: a brush touches the frame"));
     std::vector<Motor>& all = result.after.units[unit].motors;
     if (all.empty()) {
         return refuse(ErrorCode::Unknown, text("%1 has no motor.", said.context.job.name));
@@ -553,7 +553,7 @@ Result<Jotted> allMotors(const Said& said, std::size_t unit) {
 }
 
 /// "motors 2", "motors 2 can": so many in its unit.
-Result<Jotted> motors(const Said& said) {
+Result<JotResult> motors(const ParsedLine& said) {
     const auto unit = unitOf(said);
     if (!unit) return tl::unexpected(unit.error());
     if (!said.name("COUNT")) return allMotors(said, *unit);
@@ -568,7 +568,7 @@ Result<Jotted> motors(const Said& said) {
                       text("%1 motors, or none: only one of them can be.", number));
     }
     const auto count = std::stoul(number);
-    Jotted result = jotted(said, count == 1 ? text("One motor") : text("%1 motors", number));
+    JotResult result = jotted(said, count == 1 ? text("One motor") : text("%1 motors", number));
     Unit& changed = result.after.units[*unit];
     for (std::size_t i = count; i < changed.motors.size(); ++i) {
         const Motor& gone = changed.motors[i];
@@ -592,7 +592,7 @@ Result<Jotted> motors(const Said& said) {
         result.meaning = text("%1, in %2", result.meaning, unitCalled(result.after, *unit));
     return result;
 }
-Result<Jotted> motor(const Said& said) {
+Result<JotResult> motor(const ParsedLine& said) {
     const auto& kind = said.name("KIND");
     const auto& frame = said.name("FRAME");
     if (!kind && !frame && !said.name("ISOLATED")) {
@@ -609,7 +609,8 @@ Result<Jotted> motor(const Said& said) {
                           text("Of one motor say its kind: motor 2 can."));
         const auto of = motorOf(said);
         if (!of) return tl::unexpected(of.error());
-        Jotted result = jotted(said, ofMotorSaid(said.context.job, **of, text("Motor: %1", *kind)));
+        JotResult result =
+            jotted(said, ofMotorSaid(said.context.job, **of, text("Motor: %1", *kind)));
         motorIn(result.after, (*of)->id).kind = *named<MotorKind>(*kind);
         return result;
     }
@@ -620,13 +621,13 @@ Result<Jotted> motor(const Said& said) {
             return refuse(ErrorCode::NotUnderstood,
                           text("Without a motor there is no frame to wire: “%1”.", *frame));
         }
-        Jotted result = jotted(said, text("Motor: none"));
+        JotResult result = jotted(said, text("Motor: none"));
         for (std::size_t i = 0; i < result.after.units.size(); ++i) {
             if (!said.name("UNIT") || i == *unit) result.after.units[i].motors.clear();
         }
         return result;
     }
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     Unit& changed = result.after.units[*unit];
     if (changed.motors.empty()) {
         changed.motors.emplace_back();
@@ -668,9 +669,9 @@ std::vector<Named> boardWords(const Context&) {
             {"resistors", {"carries resistors"}, "it carries them for its lamps"},
             {"no resistors", {"carries none"}, "it carries none"}};
 }
-Result<Jotted> board(const Said& said) {
+Result<JotResult> board(const ParsedLine& said) {
     const std::string& word = *said.name("WHAT");
-    Jotted result = jotted(said, text("Factory board: %1", word));
+    JotResult result = jotted(said, text("Factory board: %1", word));
     FactoryBoard& made = result.after.board;
     if (word.starts_with("common ")) {
         made.common = *named<LampCommon>(word.substr(7));
@@ -712,13 +713,13 @@ std::vector<Named> collectingSides(const Context&) {
              {"no", "nothing", "neither", "insulated", "dead", "not"},
              "rubber tyres, or nothing that touches"}};
 }
-Result<Jotted> axle(const Said& said) {
+Result<JotResult> axle(const ParsedLine& said) {
     const std::string& number = *said.name("NUMBER");
     const std::string& side = *said.name("SIDE");
-    Jotted result = jotted(said, side == "both"   ? text("Axle %1 collects on both sides", number)
-                                 : side == "none" ? text("Axle %1 collects nothing", number)
-                                 : side == "left" ? text("Axle %1 collects left only", number)
-                                                  : text("Axle %1 collects right only", number));
+    JotResult result = jotted(said, side == "both" ? text("Axle %1 collects on both sides", number)
+                                    : side == "none" ? text("Axle %1 collects nothing", number)
+                                    : side == "left" ? text("Axle %1 collects left only", number)
+                                                     : text("Axle %1 collects right only", number));
     std::vector<Axle*> axles;
     for (Unit& unit : result.after.units) {
         for (Axle& each : unit.body.axles) axles.push_back(&each);
@@ -796,10 +797,10 @@ std::vector<Named> pickupStates(const Context&) {
               "tire", "tires", "traction tires"},
              "a rubber tyre collects nothing"}};
 }
-Result<Jotted> pickup(const Said& said) {
+Result<JotResult> pickup(const ParsedLine& said) {
     const std::string& called = *said.name("WHEEL");
     const std::string& state = *said.name("STATE");
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     std::vector<Axle*> axles;
     for (Unit& unit : result.after.units) {
         for (Axle& each : unit.body.axles) axles.push_back(&each);
@@ -855,11 +856,11 @@ Collector* collectorAt(Unit& unit, CollectorKind kind, Millimetres x) {
 }
 /// "collector slider 60mm", "collector roller 20mm centre", "collector roller 20mm to 34mm",
 /// "collector roller 34mm gone"
-Result<Jotted> collector(const Said& said) {
+Result<JotResult> collector(const ParsedLine& said) {
     const auto unit = unitOf(said);
     if (!unit) return tl::unexpected(unit.error());
     const std::string& kind = *said.name("KIND");
-    Jotted result = jotted(said, text("Nothing collects beside the wheels"));
+    JotResult result = jotted(said, text("Nothing collects beside the wheels"));
     Unit& changed = result.after.units[*unit];
     if (kind == "none") {
         changed.collectors.clear();
@@ -927,7 +928,7 @@ std::vector<Named> tags(const Context&) {
 }
 /// "wire black frame", "wire black frame to motor minus", "wire black frame gone". Each end that a
 /// meter finds is a wire of its own: four black leads are four.
-Result<Jotted> wire(const Said& said) {
+Result<JotResult> wire(const ParsedLine& said) {
     const std::string& colour = *said.name("COLOUR");
     const std::string& end = *said.name("END");
     const auto& other = said.name("OTHER");
@@ -935,7 +936,7 @@ Result<Jotted> wire(const Said& said) {
     const auto unit = unitOf(said);
     if (!unit) return tl::unexpected(unit.error());
     const FactoryWire made{colour, other ? end : std::string(), other ? *other : end, tagged};
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     std::vector<FactoryWire>& wires = result.after.units[*unit].wires;
     const auto same = std::find_if(wires.begin(), wires.end(), [&](const FactoryWire& each) {
         return each.colour == colour && each.to == made.to &&
@@ -979,12 +980,12 @@ std::vector<Named> readingNames(const Context&) {
 std::vector<Named> firstOrLast(const Context&) {
     return {{"first", {}, "the oldest of them"}, {"last", {"latest"}, "the newest of them"}};
 }
-Result<Jotted> removeReading(const Said& said) {
+Result<JotResult> removeReading(const ParsedLine& said) {
     const std::string& wanted = *said.name("READING");
     const bool first = said.name("FIRST") == "first";
     const auto of = motorOf(said);
     if (!of) return tl::unexpected(of.error());
-    Jotted result = jotted(said, {});
+    JotResult result = jotted(said, {});
     Motor& motor = motorIn(result.after, (*of)->id);
     // Struck out, not wiped: it stays to be seen.
     const auto tell = [&](Text what) {

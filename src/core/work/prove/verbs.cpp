@@ -33,7 +33,7 @@ Text paceWords(Pace pace) {
 }
 
 template <Pace pace>
-Result<Jotted> reading(const Said& said) {
+Result<JotResult> reading(const ParsedLine& said) {
     if (said.context.job.proof.readings.size() >= 1000) {
         return refuse(ErrorCode::OutOfRange, text("That are readings enough for one proof."));
     }
@@ -41,7 +41,7 @@ Result<Jotted> reading(const Said& said) {
     ProofReading made{direction, pace, *said.one<Volts>("VOLTS"), said.one<Amperes>("AMPS"),
                       said.context.today};
     const Text way = direction == Direction::Forward ? text("forward") : text("in reverse");
-    Jotted result =
+    JotResult result =
         jotted(said, made.amps ? text("%1 %2: %3 at %4", paceWords(pace), way,
                                       formatted(*made.amps), formatted(made.volts))
                                : text("%1 %2: %3", paceWords(pace), way, formatted(made.volts)));
@@ -69,10 +69,10 @@ std::vector<Named> wrongWay(const Context&) {
              {"fine", "well", "smoothly", "good", "ok", "both directions", "forward and reverse"},
              "as it should"}};
 }
-Result<Jotted> proved(const Said& said) {
+Result<JotResult> proved(const ParsedLine& said) {
     if (said.name("HOW") == "wrong way") {
         // A sign, no proof: swapped leads, or the decoder's direction.
-        Jotted noted = jotted(said, text("Noted: runs the wrong way"));
+        JotResult noted = jotted(said, text("Noted: runs the wrong way"));
         noted.after.proof.remarks.push_back("runs backwards");
         return noted;
     }
@@ -81,14 +81,14 @@ Result<Jotted> proved(const Said& said) {
                       text("And the other way? Write runs both ways, or runs forward only."));
     }
     if (const auto& how = said.name("HOW"); how && *how != "both ways") {
-        Jotted failed = jotted(said, text("Fails on plain DC: runs %1", *how));
+        JotResult failed = jotted(said, text("Fails on plain DC: runs %1", *how));
         failed.after.proof.runs = false;
         failed.after.proof.on = said.context.today;
         failed.after.proof.failed = "runs " + *how;
         failed.after.proof.goOn.clear();
         return failed;
     }
-    Jotted result = jotted(said, text("It runs on plain DC, both ways"));
+    JotResult result = jotted(said, text("It runs on plain DC, both ways"));
     result.after.proof.runs = true;
     result.after.proof.on = said.context.today;
     result.after.proof.failed.clear();
@@ -96,17 +96,17 @@ Result<Jotted> proved(const Said& said) {
     return result;
 }
 /// "fails: short with a decoder in": a sign for intake's suspects; plain DC stands as it was.
-Result<Jotted> withDecoder(const Said& said) {
+Result<JotResult> withDecoder(const ParsedLine& said) {
     if (said.context.job.proof.remarks.size() >= 100)
         return refuse(ErrorCode::OutOfRange, text("Those are remarks enough for one proof."));
-    Jotted result =
+    JotResult result =
         jotted(said, said.context.job.proof.runs == true
                          ? text("Noted: %1. That it runs on plain DC stays proved", said.rest)
                          : text("Noted: %1. It says nothing of plain DC", said.rest));
     result.after.proof.remarks.push_back(said.rest);
     return result;
 }
-Result<Jotted> fails(const Said& said) {
+Result<JotResult> fails(const ParsedLine& said) {
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing,
                       text("How does it fail? Write it like %1.", said.verb.examples.front()));
@@ -125,7 +125,7 @@ Result<Jotted> fails(const Said& said) {
         break;
     }
     if (how.empty()) how = said.rest;
-    Jotted result = jotted(said, text("Fails on plain DC: %1", how));
+    JotResult result = jotted(said, text("Fails on plain DC: %1", how));
     if (said.context.job.proof.runs == true) {
         result.meaning =
             said.context.job.proof.on.empty()
@@ -138,7 +138,7 @@ Result<Jotted> fails(const Said& said) {
     result.after.proof.goOn.clear();
     return result;
 }
-Result<Jotted> goOn(const Said& said) {
+Result<JotResult> goOn(const ParsedLine& said) {
     if (said.context.job.proof.runs != false) {
         return refuse(ErrorCode::Unknown,
                       text("Nothing failed on plain DC that would have to be gone past."));
@@ -147,7 +147,7 @@ Result<Jotted> goOn(const Said& said) {
         return refuse(ErrorCode::Missing, text("Why does the work go on? Write it like %1.",
                                                said.verb.examples.front()));
     }
-    Jotted result = jotted(said, text("The work goes on: %1", said.rest));
+    JotResult result = jotted(said, text("The work goes on: %1", said.rest));
     result.after.proof.goOn = said.rest;
     return result;
 }
@@ -160,9 +160,9 @@ std::optional<std::string> goneIn(std::string_view rest) {
     }
     return {};
 }
-Result<Jotted> gone(const Said& said, const std::string& which) {
-    Jotted result = jotted(said, which.empty() ? text("Nothing is heard, seen or smelt any more")
-                                               : text("Gone: %1", which));
+Result<JotResult> gone(const ParsedLine& said, const std::string& which) {
+    JotResult result = jotted(said, which.empty() ? text("Nothing is heard, seen or smelt any more")
+                                                  : text("Gone: %1", which));
     std::vector<std::string>& remarks = result.after.proof.remarks;
     const std::size_t erased = std::erase_if(remarks, [&](const std::string& remark) {
         return which.empty() || lowered(remark) == lowered(which);
@@ -176,7 +176,7 @@ Result<Jotted> gone(const Said& said, const std::string& which) {
     }
     return result;
 }
-Result<Jotted> remark(const Said& said) {
+Result<JotResult> remark(const ParsedLine& said) {
     if (const auto which = goneIn(said.rest)) return gone(said, *which);
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing,
@@ -185,7 +185,7 @@ Result<Jotted> remark(const Said& said) {
     if (said.context.job.proof.remarks.size() >= 100) {
         return refuse(ErrorCode::OutOfRange, text("Those are remarks enough for one proof."));
     }
-    Jotted result = jotted(said, text("Heard, seen or smelt: %1", said.rest));
+    JotResult result = jotted(said, text("Heard, seen or smelt: %1", said.rest));
     result.after.proof.remarks.push_back(said.rest);
     return result;
 }
@@ -194,9 +194,9 @@ std::vector<Named> litOrNot(const Context&) {
     return {{"lamps", {"yes"}, "they light on plain DC"},
             {"no lamps", {"none", "nothing"}, "none lights on plain DC"}};
 }
-Result<Jotted> lit(const Said& said) {
+Result<JotResult> lit(const ParsedLine& said) {
     const bool lamps = said.name("LAMPS") == "lamps";
-    Jotted result =
+    JotResult result =
         jotted(said, lamps ? text("Lamps light on plain DC") : text("No lamp lights on plain DC"));
     result.after.proof.lamps = lamps;
     return result;

@@ -31,13 +31,13 @@ std::vector<Named> joints(const Context&) {
             {"parallel", {}, "side by side: their farads add"}};
 }
 
-std::optional<std::string> jointSaid(const Said& said) {
+std::optional<std::string> jointSaid(const ParsedLine& said) {
     const auto& behindIn = said.name("HOLLOW");
     return behindIn == "series" || behindIn == "parallel" ? behindIn : said.name("JOINT");
 }
 
 /// "bank 5x0.47F 2.7V series": made up of single parts.
-Result<BankPart> ownBank(const Said& said) {
+Result<BankPart> ownBank(const ParsedLine& said) {
     const Farads each = *said.one<Farads>("FARADS");
     const auto rated = said.one<Volts>("RATED");
     const auto& counts = said.at("COUNT").quantities;

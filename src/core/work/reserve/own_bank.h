@@ -35,12 +35,12 @@ template <class Quantity>
 [[nodiscard]] std::vector<jot::Named> bankKinds(const jot::Context& context);
 [[nodiscard]] std::vector<jot::Named> joints(const jot::Context& context);
 /// "series", "in series".
-[[nodiscard]] std::optional<std::string> jointSaid(const jot::Said& said);
+[[nodiscard]] std::optional<std::string> jointSaid(const jot::ParsedLine& said);
 
 /// From FARADS, RATED, COUNT, JOINT, KIND and SIZE of a line. Where no kind was said, half a tenth
 /// of a farad at up to 6 V is a supercapacitor, else it is a can. A size that was not said is
 /// guessed, and its name says so.
 /// Errors: Missing for what is needed, NotUnderstood, OutOfRange.
-[[nodiscard]] Result<BankPart> ownBank(const jot::Said& said);
+[[nodiscard]] Result<BankPart> ownBank(const jot::ParsedLine& said);
 
 }  // namespace glimmet::core::reserve

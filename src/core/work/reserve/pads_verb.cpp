@@ -28,7 +28,7 @@ bool isLabel(std::string_view word) {
 
 }  // namespace
 
-Result<Jotted> pads(const Said& said) {
+Result<JotResult> pads(const ParsedLine& said) {
     const std::string& called = said.at("CALLED").words;
     const std::string& name = called.empty() ? said.at("PADS").words : called;
     if (!called.empty() && !said.at("PADS").words.empty()) {
@@ -66,7 +66,7 @@ Result<Jotted> pads(const Said& said) {
         if (there == all.end()) {
             return refuse(ErrorCode::Unknown, text("Nobody told of pads that go by %1.", name));
         }
-        Jotted result = jotted(said, text("Pads %1: not told any more", there->name));
+        JotResult result = jotted(said, text("Pads %1: not told any more", there->name));
         all.erase(there);
         result.after.pads = std::move(all);
         return result;
@@ -106,7 +106,7 @@ Result<Jotted> pads(const Said& said) {
         return refuse(ErrorCode::OutOfRange,
                       text("More than %1 pairs of pads are not kept.", std::to_string(most)));
     }
-    Jotted result = jotted(said, std::move(meaning));
+    JotResult result = jotted(said, std::move(meaning));
     result.after.pads = std::move(all);
     return result;
 }

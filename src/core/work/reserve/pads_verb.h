@@ -5,7 +5,7 @@
 
 namespace glimmet::core::reserve {
 
-[[nodiscard]] Result<Jotted> pads(const jot::Said& said);
+[[nodiscard]] Result<JotResult> pads(const jot::ParsedLine& said);
 [[nodiscard]] std::vector<jot::Named> bridgeNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> padsGone(const jot::Context&);
 

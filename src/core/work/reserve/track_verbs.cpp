@@ -64,7 +64,7 @@ std::vector<Named> trackworks(const Context&) {
             {"crossing", {"diamond"}, "two tracks that cross"},
             {"double-slip", {"double slip", "slip"}, "a crossing that one can turn off on"}};
 }
-Result<Jotted> points(const Said& said) {
+Result<JotResult> points(const ParsedLine& said) {
     const std::string& id = *said.name("NUMBER");
     const auto length = said.one<Millimetres>("MM");
     const auto frog = said.name("FROG");
@@ -76,7 +76,8 @@ Result<Jotted> points(const Said& said) {
                           text("None, or points with a frog: only one of them can be."));
         }
         const Trackwork only = *named<Trackwork>(said.verb.word);
-        Jotted result = jotted(said, text("No %1 with a dead frog on its layout", said.verb.word));
+        JotResult result =
+            jotted(said, text("No %1 with a dead frog on its layout", said.verb.word));
         std::erase_if(spots, [&](const DeadSpot& spot) {
             return spot.number > 0 && (only == Trackwork::Points || spot.work == only);
         });
@@ -97,12 +98,12 @@ Result<Jotted> points(const Said& said) {
                           text("A live frog leaves nothing dead: no length goes with it."));
         }
         if (before != spots.end()) spots.erase(before);
-        Jotted result =
+        JotResult result =
             jotted(said, text("%1 with a live frog: they give power all along", called));
         result.after.layout.spots = std::move(spots);
         return result;
     }
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, length ? text("%1: %2 of a rail are dead, by the ruler", called, formatted(*length))
                      : text("%1 with a dead frog: usually %2 of a rail", called,
                             formatted(usualFrog(spot.number, said.context.job.scale.ratio), 3)));
@@ -116,7 +117,7 @@ Result<Jotted> points(const Said& said) {
 }
 
 /// "frog 28mm": of the points that are told, else of those whose usual frog is nearest.
-Result<Jotted> frog(const Said& said) {
+Result<JotResult> frog(const ParsedLine& said) {
     const Millimetres length = *said.one<Millimetres>("MM");
     std::vector<DeadSpot> spots = said.context.job.layout.spots;
     const auto isPoints = [](const DeadSpot& spot) {
@@ -145,13 +146,13 @@ Result<Jotted> frog(const Said& said) {
         spots.push_back({number, Trackwork::Points, {}, length});
         if (spots.size() > mostSpots) return tooMany();
     }
-    Jotted result = jotted(said, text("A dead frog of %1 by the ruler, as of points 1:%2",
-                                      formatted(length), formatted(number, Dimension::Ratio)));
+    JotResult result = jotted(said, text("A dead frog of %1 by the ruler, as of points 1:%2",
+                                         formatted(length), formatted(number, Dimension::Ratio)));
     result.after.layout.spots = std::move(spots);
     return result;
 }
 
-Result<Jotted> gap(const Said& said) {
+Result<JotResult> gap(const ParsedLine& said) {
     const auto length = said.one<Millimetres>("MM");
     const auto& rail = said.name("RAIL");
     std::vector<DeadSpot> spots = said.context.job.layout.spots;
@@ -160,7 +161,7 @@ Result<Jotted> gap(const Said& said) {
             return refuse(ErrorCode::NotUnderstood,
                           text("None, or a gap: only one of them can be."));
         }
-        Jotted result = jotted(said, text("No gaps in the rails of its layout"));
+        JotResult result = jotted(said, text("No gaps in the rails of its layout"));
         std::erase_if(spots, [](const DeadSpot& spot) { return !(spot.number > 0); });
         result.after.layout.spots = std::move(spots);
         return result;
@@ -184,7 +185,7 @@ Result<Jotted> gap(const Said& said) {
     }
     if (std::find(spots.begin(), spots.end(), spot) == spots.end()) spots.push_back(spot);
     if (spots.size() > mostSpots) return tooMany();
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, *rail == "both"
                   ? text("A gap of %1 in both rails of its layout", formatted(*length))
                   : text("A gap of %1 in the %2 rail of its layout", formatted(*length), *rail));
@@ -192,20 +193,20 @@ Result<Jotted> gap(const Said& said) {
     return result;
 }
 
-Result<Jotted> creepAt(const Said& said) {
+Result<JotResult> creepAt(const ParsedLine& said) {
     // Typed in km/h, and shown so: what the conversion leaves behind the seventh figure goes.
     const double kmh = std::round(said.one<MetresPerSecond>("SPEED")->value() * 3.6e6) / 1e6;
-    Jotted result = jotted(said, text("Goes over dead places of its layout at %1 km/h",
-                                      formatted(kmh, Dimension::Ratio)));
+    JotResult result = jotted(said, text("Goes over dead places of its layout at %1 km/h",
+                                         formatted(kmh, Dimension::Ratio)));
     result.after.layout.kmh = kmh;
     return result;
 }
 
-Result<Jotted> coast(const Said& said) {
+Result<JotResult> coast(const ParsedLine& said) {
     const Millimetres distance = *said.one<Millimetres>("MM");
     const double kmh = creep(said.context.job).kmh;
-    Jotted result = jotted(said, text("Rolls %1 once its motor is off, from %2 km/h",
-                                      formatted(distance), formatted(kmh, Dimension::Ratio)));
+    JotResult result = jotted(said, text("Rolls %1 once its motor is off, from %2 km/h",
+                                         formatted(distance), formatted(kmh, Dimension::Ratio)));
     result.after.layout.coast = Coast{distance, kmh, said.context.today};
     return result;
 }
@@ -217,7 +218,7 @@ std::vector<Named> dirtNames(const Context&) {
             {"bad", {"very dirty"}, "three every metre"}};
 }
 /// "dirt often", "dirt every 80cm", "dirt 3 per 2m"
-Result<Jotted> dirtOn(const Said& said) {
+Result<JotResult> dirtOn(const ParsedLine& said) {
     const auto every = said.one<Millimetres>("EVERY");
     const auto within = said.one<Millimetres>("WITHIN");
     const auto& count = said.at("COUNT").quantities;
@@ -234,7 +235,7 @@ Result<Jotted> dirtOn(const Said& said) {
         perMetre = *feel == "bad" ? 3.0 : *feel == "often" ? 1.0 : *feel == "little" ? 0.1 : 0.0;
     const std::string each = perMetre > 0 ? formatted(Metres{1 / perMetre}, 3) : std::string();
     const bool several = within && count.front() > 1;
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, !(perMetre > 0) ? text("Without a bank no stutters")
               : several       ? text("Without a bank %1 stutters in %2, one every %3",
                                      formatted(count.front(), Dimension::Ratio), formatted(*within), each)

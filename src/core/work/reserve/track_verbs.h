@@ -5,12 +5,12 @@
 
 namespace glimmet::core::reserve {
 
-[[nodiscard]] Result<Jotted> points(const jot::Said& said);
-[[nodiscard]] Result<Jotted> gap(const jot::Said& said);
-[[nodiscard]] Result<Jotted> frog(const jot::Said& said);
-[[nodiscard]] Result<Jotted> creepAt(const jot::Said& said);
-[[nodiscard]] Result<Jotted> coast(const jot::Said& said);
-[[nodiscard]] Result<Jotted> dirtOn(const jot::Said& said);
+[[nodiscard]] Result<JotResult> points(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> gap(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> frog(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> creepAt(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> coast(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> dirtOn(const jot::ParsedLine& said);
 
 [[nodiscard]] std::vector<jot::Named> pointsNumbers(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> frogs(const jot::Context&);

@@ -34,9 +34,9 @@ std::vector<Named> bankNames(const Context& context) {
     return all;
 }
 /// "bank turned": how it is joined was found out. "bank right": a new one stands as it should.
-Result<Jotted> wayRound(const Said& said, bool turned) {
-    Jotted result = jotted(said, turned ? text("The bank stands the wrong way round")
-                                        : text("A new bank, joined the right way round"));
+Result<JotResult> wayRound(const ParsedLine& said, bool turned) {
+    JotResult result = jotted(said, turned ? text("The bank stands the wrong way round")
+                                           : text("A new bank, joined the right way round"));
     FittedBank& bank = *result.after.bank;
     bank.turned = turned;
     bank.dead.reset();
@@ -62,14 +62,14 @@ std::vector<Named> diodeKinds(const Context&) {
 }
 Volts dropOfKind(const std::string& kind) { return Volts{kind == "schottky" ? 0.35 : 0.7}; }
 /// "diode 0.35V", "diode schottky": behind a bank or its charge resistor.
-std::optional<Volts> backDiode(const Said& said) {
+std::optional<Volts> backDiode(const ParsedLine& said) {
     if (const auto& kind = said.name("DIODE")) return dropOfKind(*kind);
     return said.one<Volts>("VOLTS");
 }
 
 /// "bank in hood", "bank charge 100R diode schottky": of the one there is; nothing: another is
 /// meant.
-std::optional<Jotted> theOneThereIs(const Said& said) {
+std::optional<JotResult> theOneThereIs(const ParsedLine& said) {
     const Job& job = said.context.job;
     const auto& hollow = said.name("HOLLOW");
     const bool moved = hollow && hollow != jointSaid(said);
@@ -83,7 +83,7 @@ std::optional<Jotted> theOneThereIs(const Said& said) {
     if (moved) meaning = text("%1 in the %2", meaning, *hollow);
     if (charge) meaning = text("%1, charge resistor %2", meaning, formatted(*charge));
     if (diode) meaning = text("%1, diode %2", meaning, formatted(*diode));
-    Jotted result = jotted(said, std::move(meaning));
+    JotResult result = jotted(said, std::move(meaning));
     FittedBank& bank = *result.after.bank;
     if (moved) bank.seat = seatNamed(job, *hollow);
     if (charge || diode) bank.across.reset();
@@ -94,7 +94,7 @@ std::optional<Jotted> theOneThereIs(const Said& said) {
 
 /// Stock without decoder or motor carries its lamps with a capacitor behind their bridge: the line
 /// that says so; nothing: a stay-alive is meant.
-std::optional<std::string> asSmoothing(const Said& said) {
+std::optional<std::string> asSmoothing(const ParsedLine& said) {
     const Job& job = said.context.job;
     const auto farads = said.one<Farads>("FARADS");
     const auto rated = said.one<Volts>("RATED");
@@ -112,12 +112,12 @@ std::optional<std::string> asSmoothing(const Said& said) {
            (charge ? " charge " + asJot(Dimension::Resistance, charge->value()) : "");
 }
 
-Result<Jotted> bank(const Said& said) {
+Result<JotResult> bank(const ParsedLine& said) {
     const Job& job = said.context.job;
     if (auto line = asSmoothing(said)) {
         static const WorkshopRecord usual;
-        return understood(*line, job, said.context.catalogue, said.context.today,
-                          said.context.workshop ? *said.context.workshop : usual);
+        return applyLine(*line, job, said.context.catalogue, said.context.today,
+                         said.context.workshop ? *said.context.workshop : usual);
     }
     if (auto changed = theOneThereIs(said)) return *changed;
     const bool own = said.one<Farads>("FARADS").has_value();
@@ -149,7 +149,7 @@ Result<Jotted> bank(const Said& said) {
             return refuse(ErrorCode::NotUnderstood,
                           text("Without a bank there is nothing to charge and no place."));
         }
-        Jotted result = jotted(said, text("No stay-alive"));
+        JotResult result = jotted(said, text("No stay-alive"));
         result.after.bank.reset();
         return result;
     }
@@ -191,15 +191,15 @@ Result<Jotted> bank(const Said& said) {
         meaning = text("%1; the %2 read on the one before no longer count", meaning,
                        formatted(before->measured->value));
     }
-    Jotted result = jotted(said, std::move(meaning));
+    JotResult result = jotted(said, std::move(meaning));
     result.after.bank = std::move(made);
     return result;
 }
 
 /// Of a part of the bank: its value, or none.
 template <class Quantity>
-Result<Jotted> part(const Said& said, std::optional<Quantity> FittedBank::*field,
-                    std::string_view what, Text name) {
+Result<JotResult> part(const ParsedLine& said, std::optional<Quantity> FittedBank::*field,
+                       std::string_view what, Text name) {
     if (!said.context.job.bank) return noBank();
     const auto value = said.one<Quantity>(what);
     const bool none = said.name("none").has_value();
@@ -211,7 +211,7 @@ Result<Jotted> part(const Said& said, std::optional<Quantity> FittedBank::*field
         return refuse(ErrorCode::Missing,
                       text("What value? Write it like %1.", said.verb.examples.front()));
     }
-    Jotted result =
+    JotResult result =
         jotted(said, value ? text("%1: %2", name, formatted(*value)) : text("%1: none", name));
     FittedBank& bank = result.after.bank.value();
     bank.*field = value.value_or(Quantity{});
@@ -219,7 +219,7 @@ Result<Jotted> part(const Said& said, std::optional<Quantity> FittedBank::*field
     return result;
 }
 /// "charge 1.2s": the time until its volts stand, to a twentieth: three time constants.
-Result<Jotted> chargedWithin(const Said& said, Seconds time) {
+Result<JotResult> chargedWithin(const ParsedLine& said, Seconds time) {
     const std::optional<FittedBank>& bank = said.context.job.bank;
     if (!bank) return noBank();
     if (said.one<Ohms>("OHMS") || said.one<Volts>("VOLTS") || said.name("none")) {
@@ -238,7 +238,7 @@ Result<Jotted> chargedWithin(const Said& said, Seconds time) {
         return refuse(ErrorCode::OutOfRange,
                       text("That would be a bank of %1: read the time again.", formatted(real, 2)));
     }
-    Jotted result =
+    JotResult result =
         jotted(said, text("Charged within %1 through %2 (its volts stand): the bank has "
                           "%3, give or take a fifth, and %4 is printed on it",
                           formatted(time), formatted(resistor), formatted(real, 2),
@@ -246,7 +246,7 @@ Result<Jotted> chargedWithin(const Said& said, Seconds time) {
     result.after.bank->measured = FoundCapacitance{real, said.context.today, 0.2};
     return result;
 }
-Result<Jotted> charge(const Said& said) {
+Result<JotResult> charge(const ParsedLine& said) {
     if (const auto time = said.one<Seconds>("TIME")) return chargedWithin(said, *time);
     auto result = part(said, &FittedBank::charge, "OHMS", text("Charge resistor"));
     const auto back = backDiode(said);
@@ -256,7 +256,7 @@ Result<Jotted> charge(const Said& said) {
     }
     return result;
 }
-Result<Jotted> diode(const Said& said) {
+Result<JotResult> diode(const ParsedLine& said) {
     if (const auto& kind = said.name("KIND")) {
         if (!said.context.job.bank) return noBank();
         if (said.one<Volts>("VOLTS") || said.name("none")) {
@@ -264,7 +264,7 @@ Result<Jotted> diode(const Said& said) {
                           text("Its kind, or the drop that was read: one line for each."));
         }
         const Volts usual = dropOfKind(*kind);
-        Jotted result =
+        JotResult result =
             jotted(said, text("Diode past the charge resistor: %1, %2", *kind, formatted(usual)));
         result.after.bank->diode = usual;
         result.after.bank->across.reset();
@@ -278,7 +278,7 @@ std::vector<Named> clampSides(const Context&) {
             {"before", {"in front"}, "before it, across the decoder's bus"}};
 }
 /// "clamp 16V 5%"
-Result<Jotted> clamp(const Said& said) {
+Result<JotResult> clamp(const ParsedLine& said) {
     if (!said.context.job.bank) return noBank();
     const auto volts = said.one<Volts>("VOLTS");
     const auto& within = said.at("WITHIN").quantities;
@@ -289,7 +289,7 @@ Result<Jotted> clamp(const Said& said) {
                       text("What is printed on it? Write it like %1.", said.verb.examples.front()));
     }
     if (none) {
-        Jotted result = jotted(said, text("No clamp across the bank"));
+        JotResult result = jotted(said, text("No clamp across the bank"));
         result.after.bank->clamp.reset();
         result.after.bank->across.reset();
         return result;
@@ -298,7 +298,7 @@ Result<Jotted> clamp(const Said& said) {
     if (!within.empty()) made.tolerance = within.front();
     made.before = side == "before";
     const std::string volt = formatted(made.volts), share = percent(made.tolerance);
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, made.before
                   ? text("A clamp of %1 within %2 before the charge resistor, across the "
                          "decoder's bus",
@@ -318,22 +318,23 @@ std::vector<Named> balanceNames(const Context&) {
             {"none", {"no"}, "nothing shares the volts among them"}};
 }
 /// "balance cells"
-Result<Jotted> balance(const Said& said) {
+Result<JotResult> balance(const ParsedLine& said) {
     const std::optional<FittedBank>& bank = said.context.job.bank;
     if (!bank || bank->part.inSeries < 2) {
         return refuse(ErrorCode::Unknown, text("Its bank is not made of cells in series."));
     }
     const bool none = *said.name("CELLS") == "none";
-    Jotted result = jotted(said, none ? text("Nothing across the cells of the bank")
-                                      : text("A resistor across each cell of the bank"));
+    JotResult result = jotted(said, none ? text("Nothing across the cells of the bank")
+                                         : text("A resistor across each cell of the bank"));
     result.after.bank->part.balanced = !none;
     return result;
 }
 
-Result<Jotted> capacitance(const Said& said) {
+Result<JotResult> capacitance(const ParsedLine& said) {
     if (!said.context.job.bank) return noBank();
     const Farads value = *said.one<Farads>("FARADS");
-    Jotted result = jotted(said, text("Capacitance of the bank, measured: %1", formatted(value)));
+    JotResult result =
+        jotted(said, text("Capacitance of the bank, measured: %1", formatted(value)));
     result.after.bank->measured = FoundCapacitance{value, said.context.today};
     return result;
 }
@@ -343,7 +344,7 @@ tl::unexpected<Error> notDead() {
                   text("That is asked of a bank that gave nothing. Say so first: lift nothing."));
 }
 
-JobAnalysis factsNow(const Said& said) {
+JobAnalysis factsNow(const ParsedLine& said) {
     static const House usual;
     const Context& context = said.context;
     return analysed(context.job, context.workshop ? context.workshop->house : usual,
@@ -351,7 +352,7 @@ JobAnalysis factsNow(const Said& said) {
 }
 
 /// Lifted off the rail with its loads on: how long it went on tells what the bank really has.
-Result<Jotted> lift(const Said& said) {
+Result<JotResult> lift(const ParsedLine& said) {
     const Job& job = said.context.job;
     if (!job.bank) return noBank();
     const auto seconds = said.one<Seconds>("SECONDS");
@@ -362,7 +363,8 @@ Result<Jotted> lift(const Said& said) {
                                                said.verb.examples.front()));
     }
     if (none || !(*seconds > Seconds{0})) {
-        Jotted result = jotted(said, text("Lifted off it stopped at once: the bank gave nothing"));
+        JotResult result =
+            jotted(said, text("Lifted off it stopped at once: the bank gave nothing"));
         // Said again it does not take away what was found out since.
         FittedBank& bank = *result.after.bank;
         if (!bank.dead) bank.dead = DeadBank{said.context.today};
@@ -391,20 +393,20 @@ Result<Jotted> lift(const Said& said) {
                     formatted(held), has, formatted(printed));
     if (told->capacitance < printed * (1 - soldShort) && againstPrint(found) == AgainstPrint::Fits)
         sentence = text("%1; too rough to say that it lacks any", sentence);
-    Jotted result = jotted(said, std::move(sentence));
+    JotResult result = jotted(said, std::move(sentence));
     result.after.bank->measured = std::move(found.measured);
     result.after.bank->dead.reset();
     return result;
 }
 
 /// What the meter reads across it, on the track and full.
-Result<Jotted> across(const Said& said) {
+Result<JotResult> across(const ParsedLine& said) {
     const Job& job = said.context.job;
     if (!job.bank) return noBank();
     const Volts volts = *said.one<Volts>("VOLTS");
     if (volts < Volts{-0.3}) {
         // With the leads where plus and minus belong: it charges the wrong way round.
-        Jotted backwards =
+        JotResult backwards =
             jotted(said, text("Across the bank, on the track: %1. It is connected backwards: track "
                               "power off",
                               formatted(volts)));
@@ -416,7 +418,7 @@ Result<Jotted> across(const Said& said) {
         return jotted(said, text("Across the bank, on the track: %1", std::move(meaning)));
     };
     if (job.bank->dead) {
-        Jotted result = noted(verbatim(formatted(volts)));
+        JotResult result = noted(verbatim(formatted(volts)));
         result.after.bank->dead->across = volts;
         result.after.bank->dead->on = said.context.today;
         return result;
@@ -434,7 +436,7 @@ Result<Jotted> across(const Said& said) {
     }
     const std::string read = formatted(volts), right = formatted(belongs, 3);
     if (volts <= belongs * nothingBelow) {
-        Jotted result = noted(text("%1, where %2 belong: nothing charges it", read, right));
+        JotResult result = noted(text("%1, where %2 belong: nothing charges it", read, right));
         result.after.bank->across.reset();
         result.after.bank->dead = DeadBank{said.context.today, volts};
         return result;
@@ -449,7 +451,7 @@ Result<Jotted> across(const Said& said) {
                        formatted(found.measured->value, 2));
         found.measured.reset();
     }
-    Jotted result = noted(std::move(meaning));
+    JotResult result = noted(std::move(meaning));
     result.after.bank = std::move(found);
     return result;
 }
@@ -466,12 +468,12 @@ std::vector<Named> causeEnds(const Context&) {
     return {{"found", {"it", "was it"}, "that was it, and it is put right"},
             {"right", {"fine", "good", "ok"}, "it is as it should be"}};
 }
-Result<Jotted> cause(const Said& said) {
+Result<JotResult> cause(const ParsedLine& said) {
     const std::optional<FittedBank>& bank = said.context.job.bank;
     if (!bank || !bank->dead) return notDead();
     const std::string& what = *said.name("CAUSE");
     const bool found = *said.name("END") == "found";
-    Jotted result = jotted(
+    JotResult result = jotted(
         said, found ? text("Why the bank gave nothing: %1, put right. Lift it once more", what)
                     : text("Not why the bank gives nothing: %1", what));
     if (found) {
@@ -486,7 +488,7 @@ Result<Jotted> cause(const Said& said) {
 }
 
 /// "allows 2200u": the leaflet of the decoder that is fitted.
-Result<Jotted> allows(const Said& said) {
+Result<JotResult> allows(const ParsedLine& said) {
     const auto& decoder = said.context.job.decoder;
     if (!decoder) {
         return refuse(ErrorCode::Unknown, text("There is no decoder yet. Choose one first."));
@@ -498,7 +500,7 @@ Result<Jotted> allows(const Said& said) {
                            "says nothing of it.",
                            said.verb.examples.front()));
     }
-    Jotted result =
+    JotResult result =
         jotted(said, value ? text("The leaflet of %1 allows a bank of %2 at the most",
                                   decoder->part.name, formatted(*value))
                            : text("The leaflet of %1 says nothing of how large a bank may be",
@@ -508,10 +510,10 @@ Result<Jotted> allows(const Said& said) {
 }
 
 /// "warm 60C"
-Result<Jotted> warm(const Said& said) {
+Result<JotResult> warm(const ParsedLine& said) {
     if (!said.context.job.bank) return noBank();
     const Celsius value = *said.one<Celsius>("DEGREES");
-    Jotted result = jotted(said, text("Where the bank lies it gets %1 warm", formatted(value)));
+    JotResult result = jotted(said, text("Where the bank lies it gets %1 warm", formatted(value)));
     result.after.bank->warmth = Measured<Celsius>{value, said.context.today};
     return result;
 }
