@@ -58,25 +58,25 @@ std::vector<Phrase> phrases() {
     return all;
 }
 
-std::vector<const jot::Verb*> everyVerb() {
-    std::vector<const jot::Verb*> all;
-    for (const SpokenVerb& spoken : jobVerbs()) all.push_back(spoken.verb);
+std::vector<const jot::Command*> everyVerb() {
+    std::vector<const jot::Command*> all;
+    for (const SpokenCommand& spoken : jobCommands()) all.push_back(spoken.command);
     return all;
 }
 
 /// What a line says, place by place; nothing where it is refused.
 std::optional<jot::ParsedLine> placesOf(const std::string& line, const Job& job = spokenTo) {
-    static const std::vector<const jot::Verb*> verbs = everyVerb();
+    static const std::vector<const jot::Command*> commands = everyVerb();
     static std::vector<std::unique_ptr<jot::Context>> contexts;
     contexts.push_back(std::make_unique<jot::Context>(jot::Context{job, parts, today}));
-    auto read = jot::said(line, verbs, *contexts.back());
+    auto read = jot::said(line, commands, *contexts.back());
     if (!read || !heard(line, job)) return {};
     return std::move(*read);
 }
 
 /// Every name and quantity of `part` stands in `whole` too, in the same place of the same verb.
 bool saysNothingElse(const jot::ParsedLine& part, const jot::ParsedLine& whole) {
-    if (&part.verb != &whole.verb) return false;
+    if (&part.command != &whole.command) return false;
     for (std::size_t i = 0; i < part.places.size(); ++i) {
         const auto& some = part.places[i];
         const auto& all = whole.places[i];
@@ -128,12 +128,12 @@ struct Example {
 std::vector<Example> examples() {
     std::vector<Example> all;
     std::size_t seen = 0;
-    for (const jot::Verb* verb : everyVerb()) {
-        const bool words = std::any_of(verb->takes.begin(), verb->takes.end(), [](const auto& one) {
-            return one.kind == jot::Takes::Kind::Words && !one.after;
-        });
-        if (verb->sentence || words) continue;
-        for (const std::string line : verb->examples) {
+    for (const jot::Command* command : everyVerb()) {
+        const bool words = std::any_of(
+            command->arguments.begin(), command->arguments.end(),
+            [](const auto& one) { return one.kind == jot::Argument::Kind::Words && !one.after; });
+        if (command->sentence || words) continue;
+        for (const std::string line : command->examples) {
             if (line.find("called") != std::string::npos || seen++ % everyExample != 0) continue;
             all.push_back({line, whereItHolds(line)});
         }
@@ -149,10 +149,11 @@ TEST(JotPhrases, AreUnderstoodAsWritten) {
 }
 /// Whether a line keeps `word` among words as they come, which are nobody's name.
 bool keepsAsWords(const jot::ParsedLine& said, const std::string& word) {
-    return said.verb.sentence || std::any_of(said.places.begin(), said.places.end(),
-                                             [&](const jot::ParsedLine::Place& place) {
-                                                 return place.words.find(word) != std::string::npos;
-                                             });
+    return said.command.sentence ||
+           std::any_of(said.places.begin(), said.places.end(),
+                       [&](const jot::ParsedLine::Place& place) {
+                           return place.words.find(word) != std::string::npos;
+                       });
 }
 TEST(JotPhrases, NoLeftoverWordNamesAnythingOrIsDropped) {
     // What keeps words as they come: what was seen, heard, taken off, bagged; the names of a model,
@@ -173,8 +174,8 @@ TEST(JotPhrases, NoLeftoverWordNamesAnythingOrIsDropped) {
             if (!said) continue;
             EXPECT_TRUE(keepsAsWords(*said, odd)) << jot::joined(more);
             if (phrase.line.find("called") != std::string::npos) continue;
-            EXPECT_TRUE(keeping.contains(said->verb.word)) << jot::joined(more);
-            kept.insert(said->verb.word);
+            EXPECT_TRUE(keeping.contains(said->command.word)) << jot::joined(more);
+            kept.insert(said->command.word);
         }
     }
     if (everyExample > 1) return;
@@ -185,7 +186,7 @@ TEST(JotPhrases, EchoEveryQuantity) {
         const auto said = placesOf(phrase.line, *phrase.job);
         if (!said) continue;
         for (std::size_t i = 0; i < said->places.size(); ++i) {
-            const Dimension dimension = said->verb.takes[i].dimension;
+            const Dimension dimension = said->command.arguments[i].dimension;
             if (dimension == Dimension::Time || dimension == Dimension::Ratio) continue;
             for (const double value : said->places[i].quantities) {
                 if (std::abs(value) < 1e-12) continue;
@@ -320,16 +321,16 @@ TEST(JotCompletions, OfferVerbsNamesAndWhatComesBehindAWord) {
     EXPECT_EQ(words("note "), Words{});
     EXPECT_EQ(words("wheelbarrow "), Words{});
     EXPECT_EQ(words("stall 1.15A 12V hot "), Words{});
-    const auto verbs = jotCompletions("stal", spokenTo, parts);
-    ASSERT_EQ(verbs.size(), 1U);
-    EXPECT_EQ(verbs[0].line, "stall ");
-    EXPECT_EQ(verbs[0].says, "stall AMPS VOLTS [scatter SCATTER]");
+    const auto commands = jotCompletions("stal", spokenTo, parts);
+    ASSERT_EQ(commands.size(), 1U);
+    EXPECT_EQ(commands[0].line, "stall ");
+    EXPECT_EQ(commands[0].says, "stall AMPS VOLTS [scatter SCATTER]");
     EXPECT_EQ(jotCompletions("2k2 resistor re", spokenTo, parts)[0].line,
               "2k2 resistor rear lamp ");
 }
 TEST(JotExamples, LeadToTheStageThatTheyAreOf) {
-    for (const auto& [verb, stage] : jobVerbs()) {
-        const std::string example = verb->examples.front();
+    for (const auto& [command, stage] : jobCommands()) {
+        const std::string example = command->examples.front();
         const auto result = heard(example, whereItHolds(example));
         ASSERT_TRUE(result.has_value()) << example;
         if (result->goes) continue;

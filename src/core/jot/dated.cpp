@@ -1,7 +1,7 @@
 #include "core/jot/dated.h"
 
 #include "core/day.h"
-#include "core/jot/verb.h"
+#include "core/jot/command.h"
 
 #include <algorithm>
 #include <cctype>

@@ -100,7 +100,7 @@ std::string listed(const std::vector<Named>& names, bool explained) {
     return several > most ? all + " …" : all;
 }
 
-Match matched(const std::vector<Token>& line, std::size_t first, const Takes& takes,
+Match matched(const std::vector<Token>& line, std::size_t first, const Argument& argument,
               const std::vector<Named>& names) {
     constexpr std::size_t longest = 8;
     for (const bool exact : {true, false}) {
@@ -110,7 +110,7 @@ Match matched(const std::vector<Token>& line, std::size_t first, const Takes& ta
                 run += (run.empty() ? "" : " ") + lowered(line[i].words);
             }
             Match made;
-            if (takes.rows && run.find('/') != std::string::npos) {
+            if (argument.rows && run.find('/') != std::string::npos) {
                 const auto parted = withoutRow(run);
                 if (!parted) continue;
                 run = parted->first;

@@ -1,7 +1,7 @@
 // Finds what words name, and the nearest word where they name nothing.
 #pragma once
 
-#include "core/jot/verb.h"
+#include "core/jot/command.h"
 
 namespace glimmet::core::jot {
 
@@ -28,7 +28,7 @@ struct Match {
 };
 /// The longest run of words from `first` that names something: exactly, else by the whole words
 /// that its name begins with.
-[[nodiscard]] Match matched(const std::vector<Token>& line, std::size_t first, const Takes& takes,
-                            const std::vector<Named>& names);
+[[nodiscard]] Match matched(const std::vector<Token>& line, std::size_t first,
+                            const Argument& argument, const std::vector<Named>& names);
 
 }  // namespace glimmet::core::jot

@@ -8,7 +8,7 @@
 namespace glimmet::core::jot {
 namespace {
 
-using Kind = Takes::Kind;
+using Kind = Argument::Kind;
 
 // Said in passing at a bench: they add nothing to any line.
 constexpr std::string_view passing[] = {"at",  "is", "was", "it",  "took",
@@ -21,19 +21,19 @@ bool holds(const Range& words, std::string_view wanted) {
 }
 
 /// "per metre", "every metre": a unit by itself is one of it.
-Token oneOf(const Token& token, const Takes& takes) {
+Token oneOf(const Token& token, const Argument& argument) {
     if (token.numeric) return token;
-    return {"1 " + token.words, token.at, true, takes.dimension, false};
+    return {"1 " + token.words, token.at, true, argument.dimension, false};
 }
 
 class Placing {
 public:
-    Placing(const Verb& verb, const Context& context, const std::vector<Token>& line)
-        : m_line(line), m_reading{{verb, context, {}, {}}, {}, {}, {}, nullptr} {
-        m_reading.said.places.resize(verb.takes.size());
-        m_positions.resize(verb.takes.size());
-        for (const Takes& takes : verb.takes) {
-            m_names.push_back(takes.names ? takes.names(context) : std::vector<Named>{});
+    Placing(const Command& command, const Context& context, const std::vector<Token>& line)
+        : m_line(line), m_reading{{command, context, {}, {}}, {}, {}, {}, nullptr} {
+        m_reading.said.places.resize(command.arguments.size());
+        m_positions.resize(command.arguments.size());
+        for (const Argument& argument : command.arguments) {
+            m_names.push_back(argument.names ? argument.names(context) : std::vector<Named>{});
         }
     }
 
@@ -47,14 +47,14 @@ public:
 
 private:
     const Token& token() const { return m_line[m_next]; }
-    const Verb& verb() const { return m_reading.said.verb; }
+    const Command& command() const { return m_reading.said.command; }
     ParsedLine::Place& place(std::size_t index) { return m_reading.said.places[index]; }
     void fail(ErrorCode code, Text what) { m_reading.fault = Error{code, "jot", std::move(what)}; }
 
     bool passed() {
         const std::string word = lowered(token().words);
-        const bool says = !holds(passing, word) && !holds(verb().noise, word) &&
-                          !goesBy(verb(), word) && !(token().afterVolts && word == "dc");
+        const bool says = !holds(passing, word) && !holds(command().noise, word) &&
+                          !goesBy(command(), word) && !(token().afterVolts && word == "dc");
         if (says) return false;
         ++m_next;
         return true;
@@ -62,10 +62,10 @@ private:
 
     /// "in series": a name of several words goes before a place behind the first of them.
     bool phrase() const {
-        for (std::size_t i = 0; i < verb().takes.size(); ++i) {
-            const Takes& takes = verb().takes[i];
-            if (takes.kind != Kind::Name || takes.after || filled(i)) continue;
-            if (matched(m_line, m_next, takes, m_names[i]).taken > 1) return true;
+        for (std::size_t i = 0; i < command().arguments.size(); ++i) {
+            const Argument& argument = command().arguments[i];
+            if (argument.kind != Kind::Name || argument.after || filled(i)) continue;
+            if (matched(m_line, m_next, argument, m_names[i]).taken > 1) return true;
         }
         return false;
     }
@@ -75,26 +75,26 @@ private:
         if (phrase()) return false;
         const auto index = placeBehindWord();
         if (!index) return false;
-        const Takes& takes = verb().takes[*index];
+        const Argument& argument = command().arguments[*index];
         ++m_next;
-        while (m_next < m_line.size() && takes.kind != Kind::Words && passed()) {
+        while (m_next < m_line.size() && argument.kind != Kind::Words && passed()) {
         }
         if (m_next == m_line.size()) {
-            m_reading.open = &takes;
-            fail(ErrorCode::Missing, text("Behind “%1” something is missing: %2. %3", takes.after,
-                                          takes.what, likeExample(verb())));
+            m_reading.open = &argument;
+            fail(ErrorCode::Missing, text("Behind “%1” something is missing: %2. %3",
+                                          argument.after, argument.what, likeExample(command())));
             return true;
         }
-        if (takes.kind == Kind::Words) {
+        if (argument.kind == Kind::Words) {
             wordsUpToNextPlace(*index);
-        } else if (takes.kind == Kind::Name) {
+        } else if (argument.kind == Kind::Name) {
             if (!nameAt(*index)) unknownName(*index);
-        } else if (const Token said = oneOf(token(), takes); measures(said, takes)) {
+        } else if (const Token said = oneOf(token(), argument); measures(said, argument)) {
             keep(said, *index);
             ++m_next;
         } else {
             fail(ErrorCode::NotUnderstood, text("“%1” has no place behind “%2”. %3", shown(token()),
-                                                takes.after, likeExample(verb())));
+                                                argument.after, likeExample(command())));
         }
         return true;
     }
@@ -103,14 +103,14 @@ private:
     std::optional<std::size_t> placeBehindWord() const {
         const std::string word = lowered(token().words);
         std::optional<std::size_t> first;
-        for (std::size_t i = 0; i < verb().takes.size(); ++i) {
-            const Takes& takes = verb().takes[i];
-            if (!takes.after || takes.after != word || filled(i)) continue;
+        for (std::size_t i = 0; i < command().arguments.size(); ++i) {
+            const Argument& argument = command().arguments[i];
+            if (!argument.after || argument.after != word || filled(i)) continue;
             if (!first) first = i;
             if (m_next + 1 == m_line.size()) break;
-            const bool fits = takes.kind == Kind::Name
-                                  ? matched(m_line, m_next + 1, takes, m_names[i]).taken > 0
-                                  : measures(oneOf(m_line[m_next + 1], takes), takes);
+            const bool fits = argument.kind == Kind::Name
+                                  ? matched(m_line, m_next + 1, argument, m_names[i]).taken > 0
+                                  : measures(oneOf(m_line[m_next + 1], argument), argument);
             if (fits) return i;
         }
         return first;
@@ -119,31 +119,32 @@ private:
         std::string& words = place(index).words;
         for (; m_next < m_line.size() && !token().unit; ++m_next) {
             const std::string word = lowered(token().words);
-            const bool next =
-                std::any_of(verb().takes.begin(), verb().takes.end(),
-                            [&](const Takes& takes) { return takes.after && takes.after == word; });
+            const bool next = std::any_of(
+                command().arguments.begin(), command().arguments.end(),
+                [&](const Argument& argument) { return argument.after && argument.after == word; });
             if (next) break;
             words += (words.empty() ? "" : " ") + token().words;
         }
         if (words.empty()) {
             fail(ErrorCode::Missing,
-                 text("Behind “%1” something is missing: %2. %3", verb().takes[index].after,
-                      verb().takes[index].what, likeExample(verb())));
+                 text("Behind “%1” something is missing: %2. %3", command().arguments[index].after,
+                      command().arguments[index].what, likeExample(command())));
         }
     }
     bool filled(std::size_t index) const {
         const ParsedLine::Place& at = m_reading.said.places[index];
-        return at.name || !at.words.empty() || at.quantities.size() >= verb().takes[index].atMost;
+        return at.name || !at.words.empty() ||
+               at.quantities.size() >= command().arguments[index].atMost;
     }
 
     /// The places for names, an exact name before a beginning.
     bool named() {
         std::size_t best = 0, most = 0;
         bool whole = false;
-        for (std::size_t i = 0; i < verb().takes.size(); ++i) {
-            const Takes& takes = verb().takes[i];
-            if (takes.kind != Kind::Name || takes.after || filled(i)) continue;
-            const Match found = matched(m_line, m_next, takes, m_names[i]);
+        for (std::size_t i = 0; i < command().arguments.size(); ++i) {
+            const Argument& argument = command().arguments[i];
+            if (argument.kind != Kind::Name || argument.after || filled(i)) continue;
+            const Match found = matched(m_line, m_next, argument, m_names[i]);
             const bool better =
                 found.taken > most || (found.taken == most && found.exact && !whole);
             if (found.taken == 0 || !better) continue;
@@ -154,8 +155,8 @@ private:
         return most > 0 && nameAt(best);
     }
     bool nameAt(std::size_t index) {
-        const Takes& takes = verb().takes[index];
-        const Match found = matched(m_line, m_next, takes, m_names[index]);
+        const Argument& argument = command().arguments[index];
+        const Match found = matched(m_line, m_next, argument, m_names[index]);
         if (found.taken == 0) return false;
         if (found.found.size() > 1) {
             std::vector<Named> several;
@@ -174,23 +175,24 @@ private:
         return true;
     }
     void unknownName(std::size_t index) {
-        const Takes& takes = verb().takes[index];
-        if (m_names[index].empty() && takes.none) {
-            fail(ErrorCode::Unknown, text(takes.none));
+        const Argument& argument = command().arguments[index];
+        if (m_names[index].empty() && argument.none) {
+            fail(ErrorCode::Unknown, text(argument.none));
         } else {
-            fail(ErrorCode::Unknown, text(takes.unknown ? takes.unknown : "“%1” is none of: %2.",
-                                          shown(token()), listed(m_names[index], takes.explained)));
+            fail(ErrorCode::Unknown,
+                 text(argument.unknown ? argument.unknown : "“%1” is none of: %2.", shown(token()),
+                      listed(m_names[index], argument.explained)));
         }
     }
 
     bool quantity() {
         if (!token().numeric) return false;
         const auto free = [&](std::size_t i) {
-            const Takes& takes = verb().takes[i];
-            return !takes.after && !filled(i) && measures(token(), takes) &&
-                   (token().unit || !takes.unitNeeded);
+            const Argument& argument = command().arguments[i];
+            return !argument.after && !filled(i) && measures(token(), argument) &&
+                   (token().unit || !argument.unitNeeded);
         };
-        for (std::size_t i = 0; i < verb().takes.size(); ++i) {
+        for (std::size_t i = 0; i < command().arguments.size(); ++i) {
             if (!free(i)) continue;
             if (token().unit)
                 keep(token(), i);
@@ -202,7 +204,7 @@ private:
         return false;
     }
     void keep(const Token& said, std::size_t index) {
-        const auto value = valueOf(said, verb().takes[index]);
+        const auto value = valueOf(said, command().arguments[index]);
         if (!value) {
             m_reading.fault = value.error();
             return;
@@ -217,9 +219,9 @@ private:
 
     /// Of a place that takes words as they come: "time 25m wiring and lamps".
     bool words() {
-        for (std::size_t i = 0; i < verb().takes.size(); ++i) {
-            const Takes& takes = verb().takes[i];
-            if (takes.kind != Kind::Words || takes.after || token().numeric) continue;
+        for (std::size_t i = 0; i < command().arguments.size(); ++i) {
+            const Argument& argument = command().arguments[i];
+            if (argument.kind != Kind::Words || argument.after || token().numeric) continue;
             std::string& words = place(i).words;
             if (words.empty() && passed()) return true;
             words += (words.empty() ? "" : " ") + token().words;
@@ -247,9 +249,9 @@ private:
         }
         const Token& number = m_reading.bare[ways.now.size()];
         for (std::size_t i = 0; i < room.size(); ++i) {
-            const Takes& takes = verb().takes[i];
-            if (room[i] == 0 || !measures(number, takes)) continue;
-            if (credibleValues(number, takes).empty()) continue;
+            const Argument& argument = command().arguments[i];
+            if (room[i] == 0 || !measures(number, argument)) continue;
+            if (credibleValues(number, argument).empty()) continue;
             --room[i];
             ways.now.push_back(i);
             search(ways, room);
@@ -260,10 +262,11 @@ private:
     void bare() {
         if (m_reading.bare.empty()) return;
         std::vector<std::size_t> room;
-        for (std::size_t i = 0; i < verb().takes.size(); ++i) {
-            const Takes& takes = verb().takes[i];
-            const bool takesIt = takes.kind == Kind::Quantity && !takes.after && !takes.unitNeeded;
-            room.push_back(takesIt ? takes.atMost - place(i).quantities.size() : 0);
+        for (std::size_t i = 0; i < command().arguments.size(); ++i) {
+            const Argument& argument = command().arguments[i];
+            const bool takesIt =
+                argument.kind == Kind::Quantity && !argument.after && !argument.unitNeeded;
+            room.push_back(takesIt ? argument.atMost - place(i).quantities.size() : 0);
         }
         Ways ways;
         search(ways, room);
@@ -284,17 +287,17 @@ private:
                       ? "“%1” is one value too many. %2"
                       : "“%1” has no unit, and here it could mean more than one thing. %2",
                   shown(ways.found.empty() ? m_reading.bare.back() : m_reading.bare.front()),
-                  likeExample(verb())));
+                  likeExample(command())));
     }
     /// A number that no place can take as it stands: the place where it is nearest asks back.
     std::optional<Error> placeless(const Token& number, const std::vector<std::size_t>& room) {
-        const Takes* nearest = nullptr;
+        const Argument* nearest = nullptr;
         for (std::size_t i = 0; i < room.size(); ++i) {
-            const Takes& takes = verb().takes[i];
-            if (room[i] == 0 || !measures(number, takes)) continue;
-            if (!credibleValues(number, takes).empty()) return {};
-            if (!nearest || (!probable(number, *nearest) && probable(number, takes))) {
-                nearest = &takes;
+            const Argument& argument = command().arguments[i];
+            if (room[i] == 0 || !measures(number, argument)) continue;
+            if (!credibleValues(number, argument).empty()) return {};
+            if (!nearest || (!probable(number, *nearest) && probable(number, argument))) {
+                nearest = &argument;
             }
         }
         return nearest ? std::optional(questioned(number, *nearest)) : std::nullopt;
@@ -302,18 +305,20 @@ private:
 
     const std::vector<Token>& m_line;
     std::size_t m_next = 0;
-    std::vector<std::vector<Named>> m_names;            ///< as Verb::takes
-    std::vector<std::vector<std::size_t>> m_positions;  ///< of its quantities, as Verb::takes
+    std::vector<std::vector<Named>> m_names;            ///< as Command::takes
+    std::vector<std::vector<std::size_t>> m_positions;  ///< of its quantities, as Command::takes
     Reading m_reading;
 };
 
 }  // namespace
 
-Reading placed(const Verb& verb, const Context& context, const std::vector<Token>& line) {
-    return Placing(verb, context, line).all();
+Reading placed(const Command& command, const Context& context, const std::vector<Token>& line) {
+    return Placing(command, context, line).all();
 }
 
-Text likeExample(const Verb& verb) { return text("Write it like %1.", verb.examples.front()); }
+Text likeExample(const Command& command) {
+    return text("Write it like %1.", command.examples.front());
+}
 
 std::string shown(const Token& token) { return shortened(token.words, 60); }
 

@@ -10,46 +10,47 @@ namespace glimmet::core::jot {
 namespace {
 
 Error leftOver(const Reading& reading) {
-    const Verb& verb = reading.said.verb;
+    const Command& command = reading.said.command;
     const Token& token = reading.left.front();
-    const bool namesNumber = std::any_of(verb.takes.begin(), verb.takes.end(),
-                                         [](const Takes& t) { return t.needed && t.names; });
+    const bool namesNumber = std::any_of(command.arguments.begin(), command.arguments.end(),
+                                         [](const Argument& t) { return t.needed && t.names; });
     if (token.numeric && (!namesNumber || token.unit)) {
-        const bool full = std::any_of(verb.takes.begin(), verb.takes.end(),
-                                      [&](const Takes& takes) { return measures(token, takes); });
+        const bool full =
+            std::any_of(command.arguments.begin(), command.arguments.end(),
+                        [&](const Argument& argument) { return measures(token, argument); });
         // A place that takes nothing bare, and is free still: that is what was meant.
         bool bare = false;
-        for (std::size_t i = 0; i < verb.takes.size(); ++i) {
-            bare = bare || (!token.unit && verb.takes[i].unitNeeded &&
-                            reading.said.places[i].quantities.size() < verb.takes[i].atMost);
+        for (std::size_t i = 0; i < command.arguments.size(); ++i) {
+            bare = bare || (!token.unit && command.arguments[i].unitNeeded &&
+                            reading.said.places[i].quantities.size() < command.arguments[i].atMost);
         }
         return {ErrorCode::NotUnderstood, "jot",
-                bare   ? text("“%1” wants its unit. %2", shown(token), likeExample(verb))
-                : full ? text("“%1” is one value too many. %2", shown(token), likeExample(verb))
-                       : text("“%1” has no place in a line of %2. %3", shown(token), verb.word,
-                              likeExample(verb))};
+                bare ? text("“%1” wants its unit. %2", shown(token), likeExample(command))
+                : full ? text("“%1” is one value too many. %2", shown(token), likeExample(command))
+                       : text("“%1” has no place in a line of %2. %3", shown(token), command.word,
+                              likeExample(command))};
     }
     // A name that is needed and is missing explains itself best.
     Nearest nearest(token.words);
-    const Takes* wanting = nullptr;
-    const Takes* behind = nullptr;  // takes that very name, but behind its word
+    const Argument* wanting = nullptr;
+    const Argument* behind = nullptr;  // takes that very name, but behind its word
     std::vector<Named> known;
-    for (std::size_t i = 0; i < verb.takes.size(); ++i) {
-        const Takes& takes = verb.takes[i];
-        if (takes.after) nearest.offer(takes.after);
-        if (!takes.names || reading.said.places[i].name) continue;
-        const auto names = takes.names(reading.said.context);
+    for (std::size_t i = 0; i < command.arguments.size(); ++i) {
+        const Argument& argument = command.arguments[i];
+        if (argument.after) nearest.offer(argument.after);
+        if (!argument.names || reading.said.places[i].name) continue;
+        const auto names = argument.names(reading.said.context);
         const auto offer = [&](const std::string& word) {
             nearest.offer(word);
-            if (takes.after && lowered(word) == token.words) behind = &takes;
+            if (argument.after && lowered(word) == token.words) behind = &argument;
         };
         for (const Named& named : names) {
             offer(named.name);
             for (const std::string& word : named.also) offer(word);
         }
-        const bool asked = !takes.after && (takes.needed || takes.unknown);
+        const bool asked = !argument.after && (argument.needed || argument.unknown);
         if (asked && !wanting) {
-            wanting = &takes;
+            wanting = &argument;
             known = names;
         }
     }
@@ -60,7 +61,7 @@ Error leftOver(const Reading& reading) {
     if (!nearest.word().empty()) {
         return {ErrorCode::NotUnderstood, "jot",
                 text("“%1” means nothing here. Did you mean %2? %3", shown(token), nearest.word(),
-                     likeExample(verb))};
+                     likeExample(command))};
     }
     if (wanting && known.empty() && wanting->none) {
         return {ErrorCode::Unknown, "jot", text(wanting->none)};
@@ -70,35 +71,35 @@ Error leftOver(const Reading& reading) {
                 text(wanting->unknown ? wanting->unknown : "“%1” is none of: %2.", shown(token),
                      listed(known, wanting->explained))};
     }
-    return {
-        ErrorCode::NotUnderstood, "jot",
-        text("“%1” has no place in a line of %2. %3", shown(token), verb.word, likeExample(verb))};
+    return {ErrorCode::NotUnderstood, "jot",
+            text("“%1” has no place in a line of %2. %3", shown(token), command.word,
+                 likeExample(command))};
 }
 
 std::optional<Error> missing(const ParsedLine& said) {
     for (std::size_t i = 0; i < said.places.size(); ++i) {
-        const Takes& takes = said.verb.takes[i];
+        const Argument& argument = said.command.arguments[i];
         const ParsedLine::Place& place = said.places[i];
-        if (!takes.needed || place.name || !place.words.empty() || !place.quantities.empty()) {
+        if (!argument.needed || place.name || !place.words.empty() || !place.quantities.empty()) {
             continue;
         }
-        if (takes.none && takes.names && takes.names(said.context).empty()) {
-            return Error{ErrorCode::Unknown, "jot", text(takes.none)};
+        if (argument.none && argument.names && argument.names(said.context).empty()) {
+            return Error{ErrorCode::Unknown, "jot", text(argument.none)};
         }
         // What could be named differs from job to job; fixed words stand in the question itself.
-        if (takes.missing && takes.names && takes.unknown) {
-            return Error{
-                ErrorCode::Missing, "jot",
-                text("%1 There are: %2. %3", text(takes.missing),
-                     listed(takes.names(said.context), takes.explained), likeExample(said.verb))};
-        }
-        if (takes.missing) {
+        if (argument.missing && argument.names && argument.unknown) {
             return Error{ErrorCode::Missing, "jot",
-                         text("%1 %2", text(takes.missing), likeExample(said.verb))};
+                         text("%1 There are: %2. %3", text(argument.missing),
+                              listed(argument.names(said.context), argument.explained),
+                              likeExample(said.command))};
+        }
+        if (argument.missing) {
+            return Error{ErrorCode::Missing, "jot",
+                         text("%1 %2", text(argument.missing), likeExample(said.command))};
         }
         return Error{ErrorCode::Missing, "jot",
-                     text("%1 is missing in a line of %2. %3", takes.what, said.verb.word,
-                          likeExample(said.verb))};
+                     text("%1 is missing in a line of %2. %3", argument.what, said.command.word,
+                          likeExample(said.command))};
     }
     return {};
 }
@@ -108,7 +109,7 @@ std::optional<Error> missing(const ParsedLine& said) {
 /// A verb in a line and where its word stands. A unit can be one: "9.8 ohms"; nothing: its word
 /// was left out.
 struct Spoken {
-    const Verb* verb = nullptr;
+    const Command* command = nullptr;
     std::optional<std::size_t> token;
     bool asUnit = false;
     bool last = false;  ///< only where nothing else reads the line
@@ -120,15 +121,16 @@ std::string lastWord(const std::string& words) {
     return words.substr(from);
 }
 
-std::vector<Spoken> spoken(const std::vector<Token>& line, std::span<const Verb* const> verbs) {
+std::vector<Spoken> spoken(const std::vector<Token>& line,
+                           std::span<const Command* const> commands) {
     std::vector<Spoken> found;
     const auto search = [&](bool asUnit) {
         for (std::size_t i = 0; i < line.size(); ++i) {
             if (line[i].numeric != asUnit) continue;
             const std::string word = asUnit ? lastWord(line[i].words) : line[i].words;
-            for (const Verb* verb : verbs) {
-                if (verb->sentence && i > 0) continue;
-                if (goesBy(*verb, word)) found.push_back({verb, i, asUnit});
+            for (const Command* command : commands) {
+                if (command->sentence && i > 0) continue;
+                if (goesBy(*command, word)) found.push_back({command, i, asUnit});
             }
         }
     };
@@ -143,23 +145,24 @@ std::vector<Spoken> spoken(const std::vector<Token>& line, std::span<const Verb*
 }
 
 /// The verb whose sentence begins so without its word; what was measured has a verb of its own.
-std::optional<Spoken> begunBy(const std::vector<Token>& line, std::span<const Verb* const> verbs) {
+std::optional<Spoken> begunBy(const std::vector<Token>& line,
+                              std::span<const Command* const> commands) {
     if (std::any_of(line.begin(), line.end(), [](const Token& each) { return each.numeric; }))
         return {};
-    for (const Verb* verb : verbs) {
-        const auto& words = verb->begins;
+    for (const Command* command : commands) {
+        const auto& words = command->begins;
         if (std::find(words.begin(), words.end(), lowered(line.front().words)) != words.end())
-            return Spoken{verb, 0, false};
+            return Spoken{command, 0, false};
     }
     return {};
 }
 
 Result<ParsedLine> readAs(const Spoken& spoken, std::string_view typed,
                           const std::vector<Token>& line, const Context& context) {
-    const Verb& verb = *spoken.verb;
+    const Command& command = *spoken.command;
     const Token& word = line[spoken.token.value_or(0)];
-    const bool begins =
-        !spoken.token || (verb.sentence && !goesBy(verb, word.words));  // its word is left out
+    const bool begins = !spoken.token ||
+                        (command.sentence && !goesBy(command, word.words));  // its word is left out
     std::string rest(typed.substr(begins ? word.at : word.at + word.words.size()));
     rest.erase(0, std::min(rest.find_first_not_of(" \t:"), rest.size()));
     while (!rest.empty() && std::string_view(" \t\r\n").find(rest.back()) != std::string_view::npos)
@@ -171,17 +174,17 @@ Result<ParsedLine> readAs(const Spoken& spoken, std::string_view typed,
                  "note.",
                  std::to_string(longest)));
     };
-    if (verb.sentence) {
-        if (rest.size() > verb.longest) return tooLong(verb.longest);
-        return ParsedLine{verb, context, {}, std::move(rest)};
+    if (command.sentence) {
+        if (rest.size() > command.longest) return tooLong(command.longest);
+        return ParsedLine{command, context, {}, std::move(rest)};
     }
 
     std::vector<Token> others = line;
     // "soldered front", "tyres right rear": another word of the verb may be what it takes as well.
-    const bool itsWord = spoken.token && lowered(word.words) == verb.word;
+    const bool itsWord = spoken.token && lowered(word.words) == command.word;
     if (!spoken.asUnit && itsWord)
         others.erase(others.begin() + static_cast<std::ptrdiff_t>(*spoken.token));
-    Reading reading = placed(verb, context, others);
+    Reading reading = placed(command, context, others);
     if (reading.fault) return tl::unexpected(std::move(*reading.fault));
     if (!reading.left.empty()) return tl::unexpected(leftOver(reading));
     if (auto fault = missing(reading.said)) return tl::unexpected(std::move(*fault));
@@ -236,7 +239,8 @@ std::optional<std::string> laterWord(const std::vector<Token>& line) {
     return {};
 }
 
-tl::unexpected<Error> noVerb(const std::vector<Token>& line, std::span<const Verb* const> verbs) {
+tl::unexpected<Error> noVerb(const std::vector<Token>& line,
+                             std::span<const Command* const> commands) {
     const Token& first = line.front();
     if (first.numeric) {
         return refuse(
@@ -250,12 +254,12 @@ tl::unexpected<Error> noVerb(const std::vector<Token>& line, std::span<const Ver
                            shown(first), *coming));
     }
     Nearest nearest(first.words);
-    const Verb* near = nullptr;
-    for (const Verb* verb : verbs) {
+    const Command* near = nullptr;
+    for (const Command* command : commands) {
         const std::string before = nearest.word();
-        nearest.offer(verb->word);
-        for (const char* word : verb->also) nearest.offer(word);
-        if (nearest.word() != before) near = verb;
+        nearest.offer(command->word);
+        for (const char* word : command->also) nearest.offer(word);
+        if (nearest.word() != before) near = command;
     }
     if (near) {
         return refuse(ErrorCode::NotUnderstood,
@@ -271,12 +275,12 @@ tl::unexpected<Error> noVerb(const std::vector<Token>& line, std::span<const Ver
 /// The line read as one whose verb goes without saying, or why it is none of it; nothing: it is no
 /// such line.
 std::optional<Result<ParsedLine>> impliedBy(std::string_view typed, const std::vector<Token>& line,
-                                            std::span<const Verb* const> verbs,
+                                            std::span<const Command* const> commands,
                                             const Context& context) {
     std::optional<Result<ParsedLine>> found;
-    for (const Verb* verb : verbs) {
-        if (!verb->implied || !verb->implied(line)) continue;
-        auto read = readAs({verb, {}, false}, typed, line, context);
+    for (const Command* command : commands) {
+        if (!command->implied || !command->implied(line)) continue;
+        auto read = readAs({command, {}, false}, typed, line, context);
         if (!found || read) found.emplace(std::move(read));
     }
     return found;
@@ -287,49 +291,50 @@ std::optional<Result<ParsedLine>> impliedBy(std::string_view typed, const std::v
 const ParsedLine::Place& ParsedLine::at(std::string_view what) const {
     static const Place nothing;
     for (std::size_t i = 0; i < places.size(); ++i) {
-        if (verb.takes[i].what == what) return places[i];
+        if (command.arguments[i].what == what) return places[i];
     }
     return nothing;
 }
 
-bool goesBy(const Verb& verb, std::string_view word) {
+bool goesBy(const Command& command, std::string_view word) {
     const auto same = [&](std::string_view own) {
         return own.size() == word.size() && lowered(word) == own;
     };
-    return same(verb.word) || std::any_of(verb.also.begin(), verb.also.end(), same);
+    return same(command.word) || std::any_of(command.also.begin(), command.also.end(), same);
 }
 
-std::string pattern(const Verb& verb) {
-    std::string made = verb.word;
-    for (const Takes& takes : verb.takes) {
-        if (takes.ofSeveral) continue;
-        std::string place = (takes.after ? std::string(takes.after) + " " : "") + takes.what;
-        if (takes.atMost > 1) place += " …";
-        made += takes.needed ? " " + place : " [" + place + "]";
+std::string pattern(const Command& command) {
+    std::string made = command.word;
+    for (const Argument& argument : command.arguments) {
+        if (argument.ofSeveral) continue;
+        std::string place =
+            (argument.after ? std::string(argument.after) + " " : "") + argument.what;
+        if (argument.atMost > 1) place += " …";
+        made += argument.needed ? " " + place : " [" + place + "]";
     }
-    if (verb.sentence) made += " WORDS";
+    if (command.sentence) made += " WORDS";
     return made;
 }
 
-Result<ParsedLine> said(std::string_view typed, std::span<const Verb* const> verbs,
+Result<ParsedLine> said(std::string_view typed, std::span<const Command* const> commands,
                         const Context& context) {
     const std::vector<Token> line = tokens(typed);
     if (line.empty()) {
         return refuse(ErrorCode::Missing,
                       text("Type what you just measured, like stall 1.15A 12V."));
     }
-    const std::vector<Spoken> candidates = spoken(line, verbs);
-    const auto unsaid = begunBy(line, verbs);
+    const std::vector<Spoken> candidates = spoken(line, commands);
+    const auto unsaid = begunBy(line, commands);
     const std::optional<Result<ParsedLine>> implied =
         candidates.empty() || candidates.front().asUnit || candidates.front().token != 0
-            ? impliedBy(typed, line, verbs, context)
+            ? impliedBy(typed, line, commands, context)
             : std::nullopt;
     if (candidates.empty() && !unsaid && !laterWord(line))
-        return implied ? *implied : noVerb(line, verbs);
+        return implied ? *implied : noVerb(line, commands);
     // "key F1 output 1" is no line of output.
     const bool later = laterWord(line) && !(implied && *implied) &&
                        (candidates.empty() || candidates.front().token != 0);
-    if (later) return noVerb(line, verbs);
+    if (later) return noVerb(line, commands);
     std::optional<Result<ParsedLine>> taken;
     std::optional<Error> refused;
     for (const Spoken& candidate : candidates) {
@@ -344,10 +349,10 @@ Result<ParsedLine> said(std::string_view typed, std::span<const Verb* const> ver
             if (!refused || (first && refused->code == ErrorCode::Unknown)) refused = read.error();
             continue;
         }
-        if (taken && &taken->value().verb != &read->verb) {
+        if (taken && &taken->value().command != &read->command) {
             return refuse(ErrorCode::NotUnderstood,
                           text("That can be a line of %1 or of %2. Begin with the one you mean.",
-                               taken->value().verb.word, read->verb.word));
+                               taken->value().command.word, read->command.word));
         }
         if (!taken) taken.emplace(std::move(read));
     }
@@ -358,7 +363,8 @@ Result<ParsedLine> said(std::string_view typed, std::span<const Verb* const> ver
     return tl::unexpected(std::move(*refused));
 }
 
-std::vector<Completion> completions(std::string_view typed, std::span<const Verb* const> verbs,
+std::vector<Completion> completions(std::string_view typed,
+                                    std::span<const Command* const> commands,
                                     const Context& context) {
     std::vector<Completion> made;
     const bool between = typed.empty() || typed.back() == ' ';
@@ -375,32 +381,33 @@ std::vector<Completion> completions(std::string_view typed, std::span<const Verb
         made.push_back({before + word + " ", word, says});
     };
     if (line.empty()) {
-        for (const Verb* verb : verbs) offer(verb->word, pattern(*verb));
+        for (const Command* command : commands) offer(command->word, pattern(*command));
         return made;
     }
-    const std::vector<Spoken> candidates = spoken(line, verbs);
-    if (candidates.empty() || candidates.front().verb->sentence) return made;
-    const Verb& verb = *candidates.front().verb;
+    const std::vector<Spoken> candidates = spoken(line, commands);
+    if (candidates.empty() || candidates.front().command->sentence) return made;
+    const Command& command = *candidates.front().command;
     line.erase(line.begin() + static_cast<std::ptrdiff_t>(candidates.front().token.value_or(0)));
-    const Reading reading = placed(verb, context, line);
+    const Reading reading = placed(command, context, line);
     if ((reading.fault && !reading.open) || !reading.left.empty()) return made;
-    for (std::size_t i = 0; i < verb.takes.size(); ++i) {
-        const Takes& takes = verb.takes[i];
+    for (std::size_t i = 0; i < command.arguments.size(); ++i) {
+        const Argument& argument = command.arguments[i];
         const ParsedLine::Place& place = reading.said.places[i];
         if (place.name || !place.words.empty() || !place.quantities.empty()) continue;
-        if (reading.open && reading.open != &takes) continue;
-        if (takes.ofSeveral && takes.names(context).size() < 2) continue;
+        if (reading.open && reading.open != &argument) continue;
+        if (argument.ofSeveral && argument.names(context).size() < 2) continue;
         const bool offered =
-            takes.after &&
-            std::any_of(verb.takes.begin(), verb.takes.begin() + static_cast<std::ptrdiff_t>(i),
-                        [&](const Takes& one) {
-                            return one.after && std::string_view(one.after) == takes.after;
+            argument.after &&
+            std::any_of(command.arguments.begin(),
+                        command.arguments.begin() + static_cast<std::ptrdiff_t>(i),
+                        [&](const Argument& one) {
+                            return one.after && std::string_view(one.after) == argument.after;
                         });
         if (offered) continue;
-        if (takes.after && !reading.open) {
-            offer(takes.after, takes.what);
-        } else if (takes.names) {
-            for (const Named& named : takes.names(context)) {
+        if (argument.after && !reading.open) {
+            offer(argument.after, argument.what);
+        } else if (argument.names) {
+            for (const Named& named : argument.names(context)) {
                 if (!named.hidden) offer(named.name, named.says);
             }
         }

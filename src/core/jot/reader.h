@@ -1,7 +1,7 @@
 // Reads a line by the descriptions of verbs: right or not at all.
 #pragma once
 
-#include "core/jot/verb.h"
+#include "core/jot/command.h"
 
 namespace glimmet::core::jot {
 
@@ -11,7 +11,8 @@ namespace glimmet::core::jot {
 /// Errors: NotUnderstood for a word that has no place, and it is named; Unknown for names of
 /// nothing; OutOfRange for values no model has, with the one that was probably meant; Missing for
 /// what the line leaves out.
-[[nodiscard]] Result<ParsedLine> said(std::string_view line, std::span<const Verb* const> verbs,
+[[nodiscard]] Result<ParsedLine> said(std::string_view line,
+                                      std::span<const Command* const> commands,
                                       const Context& context);
 
 /// A way to go on with a line that is being typed.
@@ -21,7 +22,7 @@ struct Completion {
     std::string says;  ///< what it is: a pattern, or a few words
 };
 [[nodiscard]] std::vector<Completion> completions(std::string_view line,
-                                                  std::span<const Verb* const> verbs,
+                                                  std::span<const Command* const> commands,
                                                   const Context& context);
 
 }  // namespace glimmet::core::jot

@@ -10,7 +10,7 @@ namespace glimmet::core {
 namespace {
 
 using namespace jot;
-using Kind = Takes::Kind;
+using Kind = Argument::Kind;
 
 Text ofUnitSaid(const ParsedLine& said, std::size_t unit, Text what) {
     return said.context.job.units.size() > 1
@@ -244,35 +244,36 @@ Result<JotResult> removeUnit(const ParsedLine& said) {
     return result;
 }
 
-constexpr Takes lengthTakes[] = {{.what = "LENGTH",
-                                  .needed = true,
-                                  .missing = "How long over the buffers?",
-                                  .dimension = Dimension::Length,
-                                  .least = 0.005,
-                                  .most = 3},
-                                 unitTakes};
-constexpr Takes drawn{.what = "BODY",
-                      .kind = Kind::Name,
-                      .needed = true,
-                      .missing = "Which body?",
-                      .names = bodyNames,
-                      .unknown = "No body goes by “%1”. There are: %2."};
-constexpr Takes newUnitTakes[] = {drawn, {.what = "WORDS", .kind = Kind::Words, .after = "called"}};
-constexpr Takes bodyTakes[] = {drawn, unitTakes};
-constexpr Takes contactsTakes[] = {{.what = "COUNT",
-                                    .needed = true,
-                                    .missing = "How many wires go across?",
-                                    .dimension = Dimension::Ratio,
-                                    .least = 1,
-                                    .most = 40,
-                                    .zero = true},
-                                   [] {
-                                       Takes made = unitTakes;
-                                       made.after = "behind";
-                                       return made;
-                                   }()};
-constexpr Takes uncoupleTakes[] = {[] {
-    Takes made = unitTakes;
+constexpr Argument lengthArguments[] = {{.what = "LENGTH",
+                                         .needed = true,
+                                         .missing = "How long over the buffers?",
+                                         .dimension = Dimension::Length,
+                                         .least = 0.005,
+                                         .most = 3},
+                                        unitArgument};
+constexpr Argument drawn{.what = "BODY",
+                         .kind = Kind::Name,
+                         .needed = true,
+                         .missing = "Which body?",
+                         .names = bodyNames,
+                         .unknown = "No body goes by “%1”. There are: %2."};
+constexpr Argument newUnitArguments[] = {drawn,
+                                         {.what = "WORDS", .kind = Kind::Words, .after = "called"}};
+constexpr Argument bodyArguments[] = {drawn, unitArgument};
+constexpr Argument contactsArguments[] = {{.what = "COUNT",
+                                           .needed = true,
+                                           .missing = "How many wires go across?",
+                                           .dimension = Dimension::Ratio,
+                                           .least = 1,
+                                           .most = 40,
+                                           .zero = true},
+                                          [] {
+                                              Argument made = unitArgument;
+                                              made.after = "behind";
+                                              return made;
+                                          }()};
+constexpr Argument uncoupleArguments[] = {[] {
+    Argument made = unitArgument;
     made.after = nullptr;
     made.ofSeveral = false;
     made.needed = true;
@@ -280,7 +281,7 @@ constexpr Takes uncoupleTakes[] = {[] {
     return made;
 }()};
 
-constexpr Takes size(const char* what, const char* missing, double least, double most) {
+constexpr Argument size(const char* what, const char* missing, double least, double most) {
     return {.what = what,
             .needed = true,
             .missing = missing,
@@ -288,19 +289,21 @@ constexpr Takes size(const char* what, const char* missing, double least, double
             .least = least,
             .most = most};
 }
-constexpr Takes roofTakes[] = {size("HEIGHT", "How high above the rails?", 0.005, 1), unitTakes};
-constexpr Takes floorTakes[] = {size("HEIGHT", "How high above the rails?", 0.001, 0.5), unitTakes};
-constexpr Takes widthTakes[] = {size("WIDTH", "How wide?", 0.005, 0.5), unitTakes};
-constexpr Takes wheelsTakes[] = {size("DIAMETER", "How large, over the tread?", 0.003, 0.2),
-                                 unitTakes};
-constexpr Takes axlesTakes[] = {{.what = "BACK",
-                                 .needed = true,
-                                 .missing = "Where are they, from the front end?",
-                                 .dimension = Dimension::Length,
-                                 .least = 0.001,
-                                 .most = 3,
-                                 .atMost = 20},
-                                unitTakes};
+constexpr Argument roofArguments[] = {size("HEIGHT", "How high above the rails?", 0.005, 1),
+                                      unitArgument};
+constexpr Argument floorArguments[] = {size("HEIGHT", "How high above the rails?", 0.001, 0.5),
+                                       unitArgument};
+constexpr Argument widthArguments[] = {size("WIDTH", "How wide?", 0.005, 0.5), unitArgument};
+constexpr Argument wheelsArguments[] = {size("DIAMETER", "How large, over the tread?", 0.003, 0.2),
+                                        unitArgument};
+constexpr Argument axlesArguments[] = {{.what = "BACK",
+                                        .needed = true,
+                                        .missing = "Where are they, from the front end?",
+                                        .dimension = Dimension::Length,
+                                        .least = 0.001,
+                                        .most = 3,
+                                        .atMost = 20},
+                                       unitArgument};
 constexpr const char* lengthExamples[] = {"length 142mm"};
 constexpr const char* unitExamples[] = {"unit saloon called trailer"};
 constexpr const char* bodyExamples[] = {"body tank-engine"};
@@ -315,42 +318,52 @@ constexpr const char* wheelsExamples[] = {"wheels 11mm"};
 constexpr const char* axlesNoise[] = {"at", "and"};
 constexpr const char* heightNoise[] = {"at", "height"};
 
-constexpr Verb bodyTable[] = {
-    {"length", {}, lengthTakes, lengthExamples, "over the buffers; the picture follows", length},
-    {"body", {}, bodyTakes, bodyExamples, "what it is drawn as", body},
-    {"unit", {}, newUnitTakes, unitExamples, "couples another unit behind", unit},
+constexpr Command bodyTable[] = {
+    {"length",
+     {},
+     lengthArguments,
+     lengthExamples,
+     "over the buffers; the picture follows",
+     length},
+    {"body", {}, bodyArguments, bodyExamples, "what it is drawn as", body},
+    {"unit", {}, newUnitArguments, unitExamples, "couples another unit behind", unit},
     {"contacts",
      {},
-     contactsTakes,
+     contactsArguments,
      contactsExamples,
      "wires that go across a coupling; two lead the rails' power to the next unit",
      contacts,
      false,
      contactsNoise},
-    {"uncouple", {}, uncoupleTakes, uncoupleExamples, "takes a unit out of the train", removeUnit},
-    {"roof", {}, roofTakes, roofExamples, "its height, measured", roof, false, heightNoise},
+    {"uncouple",
+     {},
+     uncoupleArguments,
+     uncoupleExamples,
+     "takes a unit out of the train",
+     removeUnit},
+    {"roof", {}, roofArguments, roofExamples, "its height, measured", roof, false, heightNoise},
     {"floor",
      {},
-     floorTakes,
+     floorArguments,
      floorExamples,
      "where its body begins, measured",
      floorHeight,
      false,
      heightNoise},
-    {"width", {}, widthTakes, widthExamples, "over its sides, measured", width},
+    {"width", {}, widthArguments, widthExamples, "over its sides, measured", width},
     {"axles",
      {},
-     axlesTakes,
+     axlesArguments,
      axlesExamples,
      "where they are, from the front end",
      axles,
      false,
      axlesNoise},
-    {"wheels", {}, wheelsTakes, wheelsExamples, "how large they are", wheels},
+    {"wheels", {}, wheelsArguments, wheelsExamples, "how large they are", wheels},
 };
 
 }  // namespace
 
-std::span<const Verb> bodyVerbs() { return bodyTable; }
+std::span<const Command> bodyCommands() { return bodyTable; }
 
 }  // namespace glimmet::core

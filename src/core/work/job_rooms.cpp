@@ -19,14 +19,15 @@ constinit const JobRoom rooms[] = {intake::room, prove::room, measure::room,
 
 std::span<const JobRoom> jobRooms() { return rooms; }
 
-const std::vector<SpokenVerb>& jobVerbs() {
-    static const std::vector<SpokenVerb> all = [] {
-        std::vector<SpokenVerb> made;
+const std::vector<SpokenCommand>& jobCommands() {
+    static const std::vector<SpokenCommand> all = [] {
+        std::vector<SpokenCommand> made;
         for (const JobRoom& room : rooms) {
-            for (const jot::Verb& verb : room.verbs()) made.push_back({&verb, room.name});
+            for (const jot::Command& command : room.commands())
+                made.push_back({&command, room.name});
         }
-        for (const auto verbs : {recordVerbs(), bodyVerbs(), ownRuleVerbs()}) {
-            for (const jot::Verb& verb : verbs) made.push_back({&verb, {}});
+        for (const auto commands : {recordCommands(), bodyCommands(), ownRuleCommands()}) {
+            for (const jot::Command& command : commands) made.push_back({&command, {}});
         }
         return made;
     }();

@@ -10,10 +10,10 @@ using JobRoom = Room<Job, JobAnalysis>;
 [[nodiscard]] std::span<const JobRoom> jobRooms();
 
 /// The verbs of every room, then those of the record: all that a job's line can begin with.
-struct SpokenVerb {
-    const jot::Verb* verb;
+struct SpokenCommand {
+    const jot::Command* command;
     std::string_view stage;  ///< empty: of the record, shown wherever one is
 };
-[[nodiscard]] const std::vector<SpokenVerb>& jobVerbs();
+[[nodiscard]] const std::vector<SpokenCommand>& jobCommands();
 
 }  // namespace glimmet::core

@@ -9,29 +9,29 @@
 namespace glimmet::core {
 namespace {
 
-using Verbs = std::vector<const jot::Verb*>;
+using Commands = std::vector<const jot::Command*>;
 
-const Verbs& allVerbs() {
-    static const Verbs all = [] {
-        Verbs made;
-        for (const SpokenVerb& spoken : jobVerbs()) made.push_back(spoken.verb);
+const Commands& allCommands() {
+    static const Commands all = [] {
+        Commands made;
+        for (const SpokenCommand& spoken : jobCommands()) made.push_back(spoken.command);
         return made;
     }();
     return all;
 }
 
 /// The verbs of the workshop with the room of each.
-std::vector<SpokenVerb> workshopVerbs() {
-    std::vector<SpokenVerb> made;
+std::vector<SpokenCommand> workshopCommands() {
+    std::vector<SpokenCommand> made;
     for (const WorkshopRoom& room : workshopRooms()) {
-        for (const jot::Verb& verb : room.verbs()) made.push_back({&verb, room.name});
+        for (const jot::Command& command : room.commands()) made.push_back({&command, room.name});
     }
     return made;
 }
-const Verbs& allWorkshopVerbs() {
-    static const Verbs all = [] {
-        Verbs made;
-        for (const SpokenVerb& spoken : workshopVerbs()) made.push_back(spoken.verb);
+const Commands& allWorkshopCommands() {
+    static const Commands all = [] {
+        Commands made;
+        for (const SpokenCommand& spoken : workshopCommands()) made.push_back(spoken.command);
         return made;
     }();
     return all;
@@ -46,28 +46,28 @@ const Job& noJob() {
     return none;
 }
 
-JotForm formOf(const SpokenVerb& spoken) {
-    const jot::Verb& verb = *spoken.verb;
-    return {jot::pattern(verb),
-            {verb.examples.begin(), verb.examples.end()},
-            verb.meaning,
+JotForm formOf(const SpokenCommand& spoken) {
+    const jot::Command& command = *spoken.command;
+    return {jot::pattern(command),
+            {command.examples.begin(), command.examples.end()},
+            command.meaning,
             spoken.stage};
 }
 
-Result<jot::ParsedLine> said(std::string_view line, const Verbs& verbs,
+Result<jot::ParsedLine> said(std::string_view line, const Commands& commands,
                              const jot::Context& context) {
     constexpr std::size_t longest = 100000;
     if (line.size() > longest) {
         return jot::refuse(ErrorCode::OutOfRange,
                            text("A line is at most %1 bytes long.", std::to_string(longest)));
     }
-    return jot::said(line, verbs, context);
+    return jot::said(line, commands, context);
 }
 
-std::vector<JotCompletion> completed(std::string_view line, const Verbs& verbs,
+std::vector<JotCompletion> completed(std::string_view line, const Commands& commands,
                                      const jot::Context& context) {
     std::vector<JotCompletion> all;
-    for (jot::Completion& each : jot::completions(line, verbs, context)) {
+    for (jot::Completion& each : jot::completions(line, commands, context)) {
         all.push_back({std::move(each.line), std::move(each.word), std::move(each.says)});
     }
     return all;
@@ -77,12 +77,12 @@ std::vector<JotCompletion> completed(std::string_view line, const Verbs& verbs,
 
 std::vector<JotForm> jotForms() {
     std::vector<JotForm> forms;
-    for (const SpokenVerb& spoken : jobVerbs()) forms.push_back(formOf(spoken));
+    for (const SpokenCommand& spoken : jobCommands()) forms.push_back(formOf(spoken));
     return forms;
 }
 std::vector<JotForm> workshopJotForms() {
     std::vector<JotForm> forms;
-    for (const SpokenVerb& spoken : workshopVerbs()) forms.push_back(formOf(spoken));
+    for (const SpokenCommand& spoken : workshopCommands()) forms.push_back(formOf(spoken));
     return forms;
 }
 
@@ -91,26 +91,26 @@ Result<JotResult> applyLine(std::string_view line, const Job& job, const Catalog
     auto entry = jot::dated(line, today);
     if (entry && entry->behind) {
         // What a note ends with is its owner's.
-        const auto whole = said(line, allVerbs(), {job, catalogue, today, &workshop});
-        if (whole && whole->verb.sentence) entry = jot::Dated{line, {}, false};
+        const auto whole = said(line, allCommands(), {job, catalogue, today, &workshop});
+        if (whole && whole->command.sentence) entry = jot::Dated{line, {}, false};
     }
     if (!entry) return tl::unexpected(entry.error());
     const std::string& day = entry->on.empty() ? today : entry->on;
     const jot::Context context{job, catalogue, day, &workshop};
-    const auto heard = said(entry->line, allVerbs(), context);
+    const auto heard = said(entry->line, allCommands(), context);
     if (!heard) return tl::unexpected(heard.error());
-    auto jotted = heard->verb.read(*heard);
+    auto jotted = heard->command.read(*heard);
     if (!jotted) return jotted;
     if (!entry->on.empty() && day != today) {
         const auto undated = applyLine(entry->line, job, catalogue, today, workshop);
         if (undated && undated->after == jotted->after) {
             return jot::refuse(ErrorCode::NotUnderstood,
-                               text("%1 keeps no day: leave %2 out.", heard->verb.word, day));
+                               text("%1 keeps no day: leave %2 out.", heard->command.word, day));
         }
         jotted->meaning = text("%1, on %2", std::move(jotted->meaning), day);
     }
-    for (const SpokenVerb& spoken : jobVerbs()) {
-        if (spoken.verb == &heard->verb && !jotted->goes) jotted->stage = spoken.stage;
+    for (const SpokenCommand& spoken : jobCommands()) {
+        if (spoken.command == &heard->command && !jotted->goes) jotted->stage = spoken.stage;
     }
     return jotted;
 }
@@ -139,23 +139,24 @@ Measurable measurable(std::string_view line) {
     Measurable found;
     std::vector<Dimension>& wanted = found.dimensions;
     if (tokens.empty()) return found;
-    for (const jot::Verb* verb : allVerbs()) {
-        if (!jot::goesBy(*verb, tokens.front().words)) continue;
-        for (const jot::Takes& takes : verb->takes) {
-            found.scatter = found.scatter || takes.what == std::string_view("SCATTER");
-            const bool electric =
-                takes.kind == jot::Takes::Kind::Quantity && !takes.after &&
-                (takes.dimension == Dimension::Voltage || takes.dimension == Dimension::Current ||
-                 takes.dimension == Dimension::Resistance);
-            const bool there =
-                std::any_of(tokens.begin(), tokens.end(),
-                            [&](const jot::Token& token) { return token.unit == takes.dimension; });
+    for (const jot::Command* command : allCommands()) {
+        if (!jot::goesBy(*command, tokens.front().words)) continue;
+        for (const jot::Argument& argument : command->arguments) {
+            found.scatter = found.scatter || argument.what == std::string_view("SCATTER");
+            const bool electric = argument.kind == jot::Argument::Kind::Quantity &&
+                                  !argument.after &&
+                                  (argument.dimension == Dimension::Voltage ||
+                                   argument.dimension == Dimension::Current ||
+                                   argument.dimension == Dimension::Resistance);
+            const bool there = std::any_of(
+                tokens.begin(), tokens.end(),
+                [&](const jot::Token& token) { return token.unit == argument.dimension; });
             const bool again =
-                std::find(wanted.begin(), wanted.end(), takes.dimension) != wanted.end();
-            if (electric && !again && (!there || takes.atMost > 1))
-                wanted.push_back(takes.dimension);
+                std::find(wanted.begin(), wanted.end(), argument.dimension) != wanted.end();
+            if (electric && !again && (!there || argument.atMost > 1))
+                wanted.push_back(argument.dimension);
         }
-        found.momentary = verb->momentary;
+        found.momentary = command->momentary;
         break;
     }
     return found;
@@ -171,12 +172,12 @@ Result<WorkshopJotResult> applyLine(std::string_view line, const WorkshopRecord&
                                     const Catalogue& catalogue, const std::string& today,
                                     Shelf shelf) {
     const jot::Context context{noJob(), catalogue, today, &workshop, shelf};
-    const auto heard = said(line, allWorkshopVerbs(), context);
+    const auto heard = said(line, allWorkshopCommands(), context);
     if (!heard) return tl::unexpected(heard.error());
-    auto jotted = heard->verb.readWorkshop(*heard);
+    auto jotted = heard->command.readWorkshop(*heard);
     if (!jotted) return jotted;
-    for (const SpokenVerb& spoken : workshopVerbs()) {
-        if (spoken.verb == &heard->verb) jotted->stage = spoken.stage;
+    for (const SpokenCommand& spoken : workshopCommands()) {
+        if (spoken.command == &heard->command) jotted->stage = spoken.stage;
     }
     return jotted;
 }
@@ -184,13 +185,13 @@ Result<WorkshopJotResult> applyLine(std::string_view line, const WorkshopRecord&
 std::vector<JotCompletion> jotCompletions(std::string_view line, const Job& job,
                                           const Catalogue& catalogue) {
     const std::string today;
-    return completed(line, allVerbs(), {job, catalogue, today});
+    return completed(line, allCommands(), {job, catalogue, today});
 }
 std::vector<JotCompletion> workshopJotCompletions(std::string_view line,
                                                   const WorkshopRecord& workshop,
                                                   const Catalogue& catalogue, Shelf shelf) {
     const std::string today;
-    return completed(line, allWorkshopVerbs(), {noJob(), catalogue, today, &workshop, shelf});
+    return completed(line, allWorkshopCommands(), {noJob(), catalogue, today, &workshop, shelf});
 }
 
 }  // namespace glimmet::core

@@ -44,7 +44,7 @@ struct JotResult {
 /// and that do not stand in it yet, in the verb's order. None where nothing goes by its first word.
 struct Measurable {
     std::vector<Dimension> dimensions;
-    bool momentary = false;  ///< as jot::Verb::momentary: the first readings count
+    bool momentary = false;  ///< as jot::Command::momentary: the first readings count
     bool scatter = false;    ///< it keeps by how much the current scattered
 };
 [[nodiscard]] Measurable measurable(std::string_view line);

@@ -1,7 +1,7 @@
 // What a verb gives back.
 #pragma once
 
-#include "core/jot/verb.h"
+#include "core/jot/command.h"
 #include "core/work/jot.h"
 
 #include <string_view>

@@ -1,7 +1,7 @@
 #include "core/work/own_rules.h"
 
 #include "core/work/jotted.h"
-#include "core/work/rule_takes.h"
+#include "core/work/rule_arguments.h"
 
 namespace glimmet::core {
 namespace {
@@ -20,10 +20,10 @@ Result<JotResult> set(const ParsedLine& said, std::optional<Value> OwnRules::*ru
         return refuse(ErrorCode::NotUnderstood, text("A value and the house's: which of them?"));
     if (!value && !asHouse) {
         return refuse(ErrorCode::Missing,
-                      text("%1 Write it like %2.", said.verb.takes.front().missing,
-                           said.verb.examples.front()));
+                      text("%1 Write it like %2.", said.command.arguments.front().missing,
+                           said.command.examples.front()));
     }
-    JotResult made = jotted(said, asHouse ? text("%1: as the house has it", said.verb.word)
+    JotResult made = jotted(said, asHouse ? text("%1: as the house has it", said.command.word)
                                           : text("For this job: %1", meaning(*value)));
     made.after.own.*rule = value;
     return made;
@@ -82,29 +82,29 @@ std::vector<Named> seriesOrHouse(const Context& context) {
     all.push_back(houseName);
     return all;
 }
-constexpr Takes optional(Takes takes) {
-    takes.needed = false;
-    return takes;
+constexpr Argument optional(Argument argument) {
+    argument.needed = false;
+    return argument;
 }
-constexpr Takes among(Takes takes, std::vector<Named> (*names)(const Context&)) {
-    takes.names = names;
-    return takes;
+constexpr Argument among(Argument argument, std::vector<Named> (*names)(const Context&)) {
+    argument.names = names;
+    return argument;
 }
-constexpr Takes house{.what = "HOUSE", .kind = Takes::Kind::Name, .names = houseOnly};
-constexpr Takes ownRule[] = {among(ruleTakes, rulesOrHouse)};
-constexpr Takes ownDrawers[] = {among(drawersTakes, seriesOrHouse)};
-constexpr Takes ownMains[] = {among(mainsTakes, mainsOrHouse)};
+constexpr Argument house{.what = "HOUSE", .kind = Argument::Kind::Name, .names = houseOnly};
+constexpr Argument ownRule[] = {among(ruleArgument, rulesOrHouse)};
+constexpr Argument ownDrawers[] = {among(drawersArgument, seriesOrHouse)};
+constexpr Argument ownMains[] = {among(mainsArgument, mainsOrHouse)};
 constexpr const char* mainsExamples[] = {"mains 60Hz", "mains house"};
-constexpr Takes ownMargin[] = {optional(marginTakes), house};
-constexpr Takes ownSpread[] = {optional(spreadTakes), house};
-constexpr Takes ownTolerance[] = {optional(toleranceTakes), house};
+constexpr Argument ownMargin[] = {optional(marginArgument), house};
+constexpr Argument ownSpread[] = {optional(spreadArgument), house};
+constexpr Argument ownTolerance[] = {optional(toleranceArgument), house};
 constexpr const char* ownRuleExamples[] = {"rule strict", "rule house"};
 constexpr const char* ownMarginExamples[] = {"margin 10%", "margin house"};
 constexpr const char* spreadExamples[] = {"spread 2%", "spread house"};
 constexpr const char* toleranceExamples[] = {"tolerance 2%", "tolerance house"};
 constexpr const char* drawersExamples[] = {"drawers E24", "drawers house"};
 
-constexpr Verb ownRuleTable[] = {
+constexpr Command ownRuleTable[] = {
     {"rule",
      {},
      ownRule,
@@ -125,6 +125,6 @@ constexpr Verb ownRuleTable[] = {
 
 }  // namespace
 
-std::span<const Verb> ownRuleVerbs() { return ownRuleTable; }
+std::span<const Command> ownRuleCommands() { return ownRuleTable; }
 
 }  // namespace glimmet::core

@@ -1,12 +1,12 @@
 // Lines by which one job is judged otherwise than the house does.
 #pragma once
 
-#include "core/jot/verb.h"
+#include "core/jot/command.h"
 
 #include <span>
 
 namespace glimmet::core {
 
-[[nodiscard]] std::span<const jot::Verb> ownRuleVerbs();
+[[nodiscard]] std::span<const jot::Command> ownRuleCommands();
 
 }  // namespace glimmet::core

@@ -11,7 +11,7 @@ namespace glimmet::core {
 namespace {
 
 using namespace jot;
-using Kind = Takes::Kind;
+using Kind = Argument::Kind;
 
 Result<JotResult> note(const ParsedLine& said) {
     if (said.rest.empty()) {
@@ -128,13 +128,13 @@ Result<JotResult> go(const ParsedLine& said) {
     return refuse(ErrorCode::Unknown, text("This model has no such stage."));
 }
 
-constexpr Takes goTakes[] = {{.what = "STAGE",
-                              .kind = Kind::Name,
-                              .needed = true,
-                              .missing = "Where to?",
-                              .names = stageNames,
-                              .unknown = "This model has no stage “%1”. There are: %2."}};
-constexpr Takes timeTakes[] = {
+constexpr Argument goArguments[] = {{.what = "STAGE",
+                                     .kind = Kind::Name,
+                                     .needed = true,
+                                     .missing = "Where to?",
+                                     .names = stageNames,
+                                     .unknown = "This model has no stage “%1”. There are: %2."}};
+constexpr Argument timeArguments[] = {
     {.what = "TIME",
      .needed = true,
      .missing = "How long?",
@@ -144,11 +144,11 @@ constexpr Takes timeTakes[] = {
      .bare = 60,
      .atMost = 2},
     {.what = "WORK", .kind = Kind::Words, .needed = true, .missing = "On what?"}};
-constexpr Takes scaleTakes[] = {{.what = "NAME",
-                                 .kind = Kind::Name,
-                                 .needed = true,
-                                 .missing = "Which scale?",
-                                 .names = scaleNames}};
+constexpr Argument scaleArguments[] = {{.what = "NAME",
+                                        .kind = Kind::Name,
+                                        .needed = true,
+                                        .missing = "Which scale?",
+                                        .names = scaleNames}};
 constexpr const char* goExamples[] = {"go lamps"};
 constexpr const char* goNoise[] = {"to", "the"};
 constexpr const char* noteExamples[] = {"note clip broken rear left"};
@@ -166,14 +166,14 @@ bool scaleAlone(const std::vector<jot::Token>& line) {
             std::find(std::begin(letters), std::end(letters), word) != std::end(letters));
 }
 
-constexpr Verb recordTable[] = {
+constexpr Command recordTable[] = {
     {"note", {}, {}, noteExamples, "anything worth remembering", note, true, {}, nullptr, 100000},
-    {"time", {}, timeTakes, timeExamples, "time spent", timeSpent, false, timeNoise},
+    {"time", {}, timeArguments, timeExamples, "time spent", timeSpent, false, timeNoise},
     {"name", {}, {}, nameExamples, "rename the job", nameJob, true},
     {"owner", {}, {}, ownerExamples, "whose it is", owner, true},
     {"scale",
      {},
-     scaleTakes,
+     scaleArguments,
      scaleExamples,
      "Z, N, TT, H0, OO, S, 0, 1 or G; or its ratio",
      scale,
@@ -184,11 +184,11 @@ constexpr Verb recordTable[] = {
      false,
      {},
      scaleAlone},
-    {"go", {}, goTakes, goExamples, "to another stage", go, false, goNoise},
+    {"go", {}, goArguments, goExamples, "to another stage", go, false, goNoise},
 };
 
 }  // namespace
 
-std::span<const Verb> recordVerbs() { return recordTable; }
+std::span<const Command> recordCommands() { return recordTable; }
 
 }  // namespace glimmet::core

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "core/finding/finding.h"
-#include "core/jot/verb.h"
+#include "core/jot/command.h"
 #include "core/record/fitted.h"
 
 #include <optional>
@@ -84,7 +84,7 @@ struct Room {
     const char* title;  ///< "Lamps", translated by the application
     bool (*applies)(const Record&);
     void (*judge)(const Facts&, Judging&);
-    std::span<const jot::Verb> (*verbs)();
+    std::span<const jot::Command> (*commands)();
     Idle (*idle)(const Record&);
     void (*boxes)(const Record&, std::vector<Box>&) = nullptr;
     std::span<const DecidedBy> decided = {};

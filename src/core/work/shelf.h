@@ -1,7 +1,7 @@
 // Jobs of the shelf as lines about the workshop name them, and in what order they stand.
 #pragma once
 
-#include "core/jot/verb.h"
+#include "core/jot/command.h"
 #include "core/work/jot.h"
 
 #include <optional>

@@ -1,18 +1,18 @@
 // How a line names units and what is in them.
 #pragma once
 
-#include "core/jot/verb.h"
+#include "core/jot/command.h"
 
 namespace glimmet::core {
 
 [[nodiscard]] std::vector<jot::Named> unitNames(const jot::Context& context);
 /// "in rear car"; which unit is meant. Needed only where there are several and it matters.
-inline constexpr jot::Takes unitTakes{.what = "UNIT",
-                                      .kind = jot::Takes::Kind::Name,
-                                      .after = "in",
-                                      .names = unitNames,
-                                      .unknown = "No unit goes by “%1”. There are: %2.",
-                                      .ofSeveral = true};
+inline constexpr jot::Argument unitArgument{.what = "UNIT",
+                                            .kind = jot::Argument::Kind::Name,
+                                            .after = "in",
+                                            .names = unitNames,
+                                            .unknown = "No unit goes by “%1”. There are: %2.",
+                                            .ofSeveral = true};
 /// The unit that a line named; the only one where it named none.
 /// Errors: Missing where there are several and none was named.
 [[nodiscard]] Result<std::size_t> unitOf(const jot::ParsedLine& said);

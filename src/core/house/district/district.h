@@ -7,7 +7,7 @@ namespace glimmet::core::district {
 
 [[nodiscard]] bool applies(const WorkshopRecord& workshop);
 void judge(const WorkshopFacts& facts, Judging& judging);
-[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const WorkshopRecord& workshop);
 
 /// A district with what its models take, as its strip shows it.
@@ -19,6 +19,6 @@ struct Shown {
 };
 [[nodiscard]] std::vector<Shown> districtsOf(const WorkshopFacts& facts);
 
-inline constexpr WorkshopRoom room{"district", "Districts", applies, judge, verbs, idle};
+inline constexpr WorkshopRoom room{"district", "Districts", applies, judge, commands, idle};
 
 }  // namespace glimmet::core::district

@@ -9,7 +9,7 @@ namespace glimmet::core::district {
 namespace {
 
 using namespace jot;
-using Kind = Takes::Kind;
+using Kind = Argument::Kind;
 
 std::vector<Named> districtNames(const Context& context) {
     std::vector<Named> all;
@@ -35,7 +35,7 @@ Result<WorkshopJotResult> district(const ParsedLine& said) {
         if (!rating) {
             return refuse(ErrorCode::Missing,
                           text("How much does its booster give? Write it like %1.",
-                               said.verb.examples.front()));
+                               said.command.examples.front()));
         }
         all.push_back({name, *rating, *rating, {}, {}});
         at = all.end() - 1;
@@ -60,7 +60,7 @@ Result<WorkshopJotResult> runs(const ParsedLine& said) {
     const bool nowhere = said.name("NOWHERE").has_value();
     if (where.has_value() == nowhere) {
         return refuse(ErrorCode::Missing,
-                      text("On which district? Write it like %1.", said.verb.examples.front()));
+                      text("On which district? Write it like %1.", said.command.examples.front()));
     }
     WorkshopJotResult made{
         nowhere ? text("%1 runs on no district", model) : text("%1 runs on %2", model, *where),
@@ -82,7 +82,7 @@ Result<WorkshopJotResult> removeDistrict(const ParsedLine& said) {
     return made;
 }
 
-constexpr Takes districtTakes[] = {
+constexpr Argument districtArguments[] = {
     {.what = "NAME", .kind = Kind::Words, .needed = true, .missing = "What is it called?"},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 0.2, .most = 30},
     {.what = "TRIP", .after = "trips", .dimension = Dimension::Current, .least = 0.2, .most = 40},
@@ -92,23 +92,24 @@ constexpr Takes districtTakes[] = {
      .least = 0.001,
      .most = 20,
      .zero = true}};
-constexpr Takes aDistrict{.what = "DISTRICT",
-                          .kind = Kind::Name,
-                          .after = "on",
-                          .names = districtNames,
-                          .unknown = "No district goes by “%1”. There are: %2.",
-                          .none = "There is no district yet. Make one first: district quay 3A."};
-constexpr Takes runsTakes[] = {{.what = "MODEL",
-                                .kind = Kind::Name,
-                                .needed = true,
-                                .missing = "Which model?",
-                                .names = shelfNames,
-                                .unknown = "No model on the shelf goes by “%1”. There are: %2.",
-                                .none = "Nothing stands on the shelf."},
-                               aDistrict,
-                               {.what = "NOWHERE", .kind = Kind::Name, .names = nowhereOnly}};
-constexpr Takes removeTakes[] = {[] {
-    Takes made = aDistrict;
+constexpr Argument aDistrict{.what = "DISTRICT",
+                             .kind = Kind::Name,
+                             .after = "on",
+                             .names = districtNames,
+                             .unknown = "No district goes by “%1”. There are: %2.",
+                             .none = "There is no district yet. Make one first: district quay 3A."};
+constexpr Argument runsArguments[] = {
+    {.what = "MODEL",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which model?",
+     .names = shelfNames,
+     .unknown = "No model on the shelf goes by “%1”. There are: %2.",
+     .none = "Nothing stands on the shelf."},
+    aDistrict,
+    {.what = "NOWHERE", .kind = Kind::Name, .names = nowhereOnly}};
+constexpr Argument removeArguments[] = {[] {
+    Argument made = aDistrict;
     made.after = nullptr;
     made.needed = true;
     made.missing = "Which district?";
@@ -121,21 +122,23 @@ constexpr const char* removeExamples[] = {"dissolve quay"};
 constexpr const char* runsNoise[] = {"model"};
 constexpr const char* removeNoise[] = {"district"};
 
-constexpr Verb verb(const char* word, std::span<const Takes> takes,
-                    std::span<const char* const> examples, const char* meaning,
-                    std::span<const char* const> noise,
-                    Result<WorkshopJotResult> (*read)(const ParsedLine&)) {
-    return {word, {}, takes, examples, meaning, nullptr, false, noise, read};
+constexpr Command command(const char* word, std::span<const Argument> arguments,
+                          std::span<const char* const> examples, const char* meaning,
+                          std::span<const char* const> noise,
+                          Result<WorkshopJotResult> (*read)(const ParsedLine&)) {
+    return {word, {}, arguments, examples, meaning, nullptr, false, noise, read};
 }
-constexpr Verb table[] = {
-    verb("district", districtTakes, districtExamples, "a booster and where it trips", {}, district),
-    verb("runs", runsTakes, runsExamples, "which model runs on which district", runsNoise, runs),
-    verb("dissolve", removeTakes, removeExamples, "a district that is no more", removeNoise,
-         removeDistrict),
+constexpr Command table[] = {
+    command("district", districtArguments, districtExamples, "a booster and where it trips", {},
+            district),
+    command("runs", runsArguments, runsExamples, "which model runs on which district", runsNoise,
+            runs),
+    command("dissolve", removeArguments, removeExamples, "a district that is no more", removeNoise,
+            removeDistrict),
 };
 
 }  // namespace
 
-std::span<const Verb> verbs() { return table; }
+std::span<const Command> commands() { return table; }
 
 }  // namespace glimmet::core::district

@@ -86,17 +86,18 @@ Entry meterEntry(const std::string& meter) {
 
 std::vector<Entry> entriesOf(const WorkshopRecord& workshop) {
     const House& house = workshop.house;
-    const auto word = [](const char* verb) {
-        return [verb](auto value) { return std::string(verb) + " " + std::string(name(value)); };
+    const auto word = [](const char* command) {
+        return
+            [command](auto value) { return std::string(command) + " " + std::string(name(value)); };
     };
-    const auto share = [](const char* verb) {
-        return [verb](double value) {
-            return std::string(verb) + " " + plainNumber(value * 100) + "%";
+    const auto share = [](const char* command) {
+        return [command](double value) {
+            return std::string(command) + " " + plainNumber(value * 100) + "%";
         };
     };
-    const auto volts = [](const char* verb) {
-        return [verb](Volts value) {
-            return std::string(verb) + " " + plainNumber(value.value()) + "V";
+    const auto volts = [](const char* command) {
+        return [command](Volts value) {
+            return std::string(command) + " " + plainNumber(value.value()) + "V";
         };
     };
     return {

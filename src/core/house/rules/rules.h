@@ -8,7 +8,7 @@ namespace glimmet::core::rules {
 
 [[nodiscard]] bool applies(const WorkshopRecord& workshop);
 void judge(const WorkshopFacts& facts, Judging& judging);
-[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const WorkshopRecord& workshop);
 
 /// One rule or default as its strip lists it.
@@ -21,6 +21,6 @@ struct Rule {
 };
 [[nodiscard]] std::vector<Rule> rulesOf(const WorkshopRecord& workshop);
 
-inline constexpr WorkshopRoom room{"rules", "House", applies, judge, verbs, idle};
+inline constexpr WorkshopRoom room{"rules", "House", applies, judge, commands, idle};
 
 }  // namespace glimmet::core::rules

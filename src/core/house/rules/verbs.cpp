@@ -2,7 +2,7 @@
 #include "core/house/rules/rules.h"
 #include "core/instrument/scpi.h"
 #include "core/work/jotted.h"
-#include "core/work/rule_takes.h"
+#include "core/work/rule_arguments.h"
 #include "core/work/shelf.h"
 
 #include <algorithm>
@@ -11,7 +11,7 @@ namespace glimmet::core::rules {
 namespace {
 
 using namespace jot;
-using Kind = Takes::Kind;
+using Kind = Argument::Kind;
 
 template <class Value>
 Result<WorkshopJotResult> set(const ParsedLine& said, Value House::*field, Value value,
@@ -118,8 +118,8 @@ Result<WorkshopJotResult> meter(const ParsedLine& said) {
 }
 
 // A span of one that lives as long as the table.
-template <const Takes& takes>
-constexpr Takes only[] = {takes};
+template <const Argument& argument>
+constexpr Argument only[] = {argument};
 constexpr const char* ruleExamples[] = {"rule strict"};
 constexpr const char* marginExamples[] = {"margin 10%"};
 std::vector<Named> endsOfShelf(const Context&) {
@@ -132,7 +132,7 @@ Result<WorkshopJotResult> shelf(const ParsedLine& said) {
     const auto& end = said.name("END");
     if (other.has_value() == end.has_value()) {
         return refuse(ErrorCode::Missing,
-                      text("Where on the shelf? Write it like %1.", said.verb.examples.front()));
+                      text("Where on the shelf? Write it like %1.", said.command.examples.front()));
     }
     const int job = jobCalled(said.context, name);
     std::optional<int> before;
@@ -149,38 +149,40 @@ Result<WorkshopJotResult> shelf(const ParsedLine& said) {
     return putOnShelf(*said.context.workshop, said.context.shelf, job, before);
 }
 
-constexpr Takes shelfTakes[] = {{.what = "MODEL",
-                                 .kind = Kind::Name,
-                                 .needed = true,
-                                 .missing = "Which model?",
-                                 .names = shelfNames,
-                                 .unknown = "No model on the shelf goes by “%1”. There are: %2.",
-                                 .none = "Nothing stands on the shelf yet."},
-                                {.what = "OTHER",
-                                 .kind = Kind::Name,
-                                 .after = "before",
-                                 .names = shelfNames,
-                                 .unknown = "No model on the shelf goes by “%1”. There are: %2."},
-                                {.what = "END", .kind = Kind::Name, .names = endsOfShelf}};
+constexpr Argument shelfArguments[] = {
+    {.what = "MODEL",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which model?",
+     .names = shelfNames,
+     .unknown = "No model on the shelf goes by “%1”. There are: %2.",
+     .none = "Nothing stands on the shelf yet."},
+    {.what = "OTHER",
+     .kind = Kind::Name,
+     .after = "before",
+     .names = shelfNames,
+     .unknown = "No model on the shelf goes by “%1”. There are: %2."},
+    {.what = "END", .kind = Kind::Name, .names = endsOfShelf}};
 constexpr const char* shelfExamples[] = {"shelf Ling before Tern", "shelf Ling last"};
 
-constexpr Takes haveTakes[] = {{.what = "DECODER",
-                                .kind = Kind::Name,
-                                .needed = true,
-                                .missing = "Which decoder lies there?",
-                                .names = decoderIds,
-                                .unknown = "No decoder goes by “%1”. The catalogue has: %2."},
-                               {.what = "NONE", .kind = Kind::Name, .names = noneLeft}};
-constexpr Takes legTakes[] = {{.what = "LEAD",
-                               .kind = Kind::Name,
-                               .needed = true,
-                               .missing = "Which lead: plus or minus?",
-                               .names = legNames}};
-constexpr Takes resistorsTakes[] = {{.what = "WHERE",
-                                     .kind = Kind::Name,
-                                     .needed = true,
-                                     .missing = "One for each lamp (each), or shared?",
-                                     .names = resistorPlaces}};
+constexpr Argument haveArguments[] = {
+    {.what = "DECODER",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which decoder lies there?",
+     .names = decoderIds,
+     .unknown = "No decoder goes by “%1”. The catalogue has: %2."},
+    {.what = "NONE", .kind = Kind::Name, .names = noneLeft}};
+constexpr Argument legArguments[] = {{.what = "LEAD",
+                                      .kind = Kind::Name,
+                                      .needed = true,
+                                      .missing = "Which lead: plus or minus?",
+                                      .names = legNames}};
+constexpr Argument resistorsArguments[] = {{.what = "WHERE",
+                                            .kind = Kind::Name,
+                                            .needed = true,
+                                            .missing = "One for each lamp (each), or shared?",
+                                            .names = resistorPlaces}};
 constexpr const char* resistorsExamples[] = {"resistors shared"};
 constexpr const char* legExamples[] = {"leg plus"};
 constexpr const char* toleranceExamples[] = {"tolerance 2%"};
@@ -194,29 +196,35 @@ constexpr const char* mainsExamples[] = {"mains 60Hz"};
 constexpr const char* meterExamples[] = {"meter bench-meter:5025", "meter none"};
 constexpr const char* dropNoise[] = {"drop", "drops"};
 
-constexpr Verb verb(const char* word, std::span<const Takes> takes,
-                    std::span<const char* const> examples, const char* meaning,
-                    Result<WorkshopJotResult> (*read)(const ParsedLine&)) {
-    return {word, {}, takes, examples, meaning, nullptr, false, dropNoise, read};
+constexpr Command command(const char* word, std::span<const Argument> arguments,
+                          std::span<const char* const> examples, const char* meaning,
+                          Result<WorkshopJotResult> (*read)(const ParsedLine&)) {
+    return {word, {}, arguments, examples, meaning, nullptr, false, dropNoise, read};
 }
-constexpr Verb table[] = {
-    verb("rule", only<ruleTakes>, ruleExamples, "how the house holds ratings against motors", rule),
-    verb("mains", only<mainsTakes>, mainsExamples, "the rhythm of the AC here", mains),
-    verb("margin", only<marginTakes>, marginExamples, "how near to a limit counts as close",
-         margin),
-    verb("spread", only<spreadTakes>, spreadExamples, "by how much track volts differ", spread),
-    verb("rectifier", only<dropTakes>, rectifierExamples, "drop of a decoder's rectifier, assumed",
-         rectifier),
-    verb("bridge", only<dropTakes>, bridgeExamples, "drop of a motor bridge, assumed", bridge),
-    verb("switch", only<dropTakes>, switchExamples, "drop of a lit output, assumed", switchDrop),
-    verb("drawers", only<drawersTakes>, drawersExamples, "the resistors that are at hand", drawers),
-    verb("leg", legTakes, legExamples, "the lead of a lamp that its resistor goes into", leg),
-    verb("resistors", resistorsTakes, resistorsExamples,
-         "whether like lamps of one output get a resistor each, or share one", resistors),
-    verb("tolerance", only<toleranceTakes>, toleranceExamples, "how far a meter may be off",
-         tolerance),
-    verb("have", haveTakes, haveExamples, "a decoder that lies in the drawer", have),
-    verb("shelf", shelfTakes, shelfExamples, "where a job stands on the shelf", shelf),
+constexpr Command table[] = {
+    command("rule", only<ruleArgument>, ruleExamples, "how the house holds ratings against motors",
+            rule),
+    command("mains", only<mainsArgument>, mainsExamples, "the rhythm of the AC here", mains),
+    command("margin", only<marginArgument>, marginExamples, "how near to a limit counts as close",
+            margin),
+    command("spread", only<spreadArgument>, spreadExamples, "by how much track volts differ",
+            spread),
+    command("rectifier", only<dropArgument>, rectifierExamples,
+            "drop of a decoder's rectifier, assumed", rectifier),
+    command("bridge", only<dropArgument>, bridgeExamples, "drop of a motor bridge, assumed",
+            bridge),
+    command("switch", only<dropArgument>, switchExamples, "drop of a lit output, assumed",
+            switchDrop),
+    command("drawers", only<drawersArgument>, drawersExamples, "the resistors that are at hand",
+            drawers),
+    command("leg", legArguments, legExamples, "the lead of a lamp that its resistor goes into",
+            leg),
+    command("resistors", resistorsArguments, resistorsExamples,
+            "whether like lamps of one output get a resistor each, or share one", resistors),
+    command("tolerance", only<toleranceArgument>, toleranceExamples, "how far a meter may be off",
+            tolerance),
+    command("have", haveArguments, haveExamples, "a decoder that lies in the drawer", have),
+    command("shelf", shelfArguments, shelfExamples, "where a job stands on the shelf", shelf),
     {"meter",
      {},
      {},
@@ -230,6 +238,6 @@ constexpr Verb table[] = {
 
 }  // namespace
 
-std::span<const Verb> verbs() { return table; }
+std::span<const Command> commands() { return table; }
 
 }  // namespace glimmet::core::rules

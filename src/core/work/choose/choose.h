@@ -8,11 +8,11 @@ namespace glimmet::core::choose {
 
 [[nodiscard]] bool applies(const Job& job);
 void judge(const JobAnalysis& facts, Judging& judging);
-[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
 void boxes(const Job& job, std::vector<Box>& all);
 
-inline constexpr JobRoom room{"choose", "Choose", applies, judge, verbs, idle, boxes, decidedBy};
+inline constexpr JobRoom room{"choose", "Choose", applies, judge, commands, idle, boxes, decidedBy};
 
 }  // namespace glimmet::core::choose

@@ -10,7 +10,7 @@ namespace glimmet::core::choose {
 namespace {
 
 using namespace jot;
-using Kind = Takes::Kind;
+using Kind = Argument::Kind;
 
 // --- decoder ---------------------------------------------------------------------------------
 
@@ -44,7 +44,7 @@ Result<JotResult> decoder(const ParsedLine& said) {
     if (!said.name("NAME")) {
         if (said.name("IN")) return decoderIn(said);
         return refuse(ErrorCode::Missing,
-                      text("Which decoder? Write it like %1.", said.verb.examples.front()));
+                      text("Which decoder? Write it like %1.", said.command.examples.front()));
     }
     const std::string& id = *said.name("NAME");
     const std::optional<FittedDecoder>& before = said.context.job.decoder;
@@ -124,7 +124,7 @@ Result<JotResult> only(const ParsedLine& said) {
     const bool any = said.name("ANY").has_value();
     if (!longest && !sound && price.empty() && !any) {
         return refuse(ErrorCode::Missing,
-                      text("Which only? Write it like %1.", said.verb.examples.front()));
+                      text("Which only? Write it like %1.", said.command.examples.front()));
     }
     if (any && (longest || sound || !price.empty())) {
         return refuse(ErrorCode::NotUnderstood, text("Any takes all wishes back: say it alone."));
@@ -187,7 +187,7 @@ Result<JotResult> controller(const ParsedLine& said) {
     const auto& reads = said.name("READS");
     if (keys.empty() && address.empty() && !reads) {
         return refuse(ErrorCode::Missing,
-                      text("What of it? Write it like %1.", said.verb.examples.front()));
+                      text("What of it? Write it like %1.", said.command.examples.front()));
     }
     for (const auto* number : {&keys, &address}) {
         if (!number->empty() && number->front() > std::floor(number->front())) {
@@ -212,23 +212,25 @@ Result<JotResult> controller(const ParsedLine& said) {
     return result;
 }
 
-constexpr Takes decoderTakes[] = {{.what = "NAME",
-                                   .kind = Kind::Name,
-                                   .names = decoderNames,
-                                   .unknown = "No decoder goes by “%1”. The catalogue has: %2."},
-                                  {.what = "IN",
-                                   .kind = Kind::Name,
-                                   .after = "in",
-                                   .names = seatNames,
-                                   .unknown = "“%1” is no place in this model. There are: %2."}};
-constexpr Takes socketTakes[] = {{.what = "SOCKET",
-                                  .kind = Kind::Name,
-                                  .needed = true,
-                                  .missing = "Which socket does the model have?",
-                                  .names = socketNames,
-                                  .unknown = "“%1” is no socket that is known. There are: %2."}};
+constexpr Argument decoderArguments[] = {
+    {.what = "NAME",
+     .kind = Kind::Name,
+     .names = decoderNames,
+     .unknown = "No decoder goes by “%1”. The catalogue has: %2."},
+    {.what = "IN",
+     .kind = Kind::Name,
+     .after = "in",
+     .names = seatNames,
+     .unknown = "“%1” is no place in this model. There are: %2."}};
+constexpr Argument socketArguments[] = {
+    {.what = "SOCKET",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which socket does the model have?",
+     .names = socketNames,
+     .unknown = "“%1” is no socket that is known. There are: %2."}};
 std::vector<Named> anyOnly(const Context&) { return {{"any", {"all"}, "takes the wishes back"}}; }
-constexpr Takes onlyTakes[] = {
+constexpr Argument onlyArguments[] = {
     {.what = "SOUND", .kind = Kind::Name, .names = soundOnly},
     {.what = "LENGTH",
      .dimension = Dimension::Length,
@@ -245,17 +247,17 @@ std::vector<Named> wishNames(const Context&) {
             {"smoke", {}, "the wish for smoke"},
             {"couplers", {"coupler"}, "the wish for other couplers"}};
 }
-constexpr Takes refuseTakes[] = {{.what = "WISH",
-                                  .kind = Kind::Name,
-                                  .needed = true,
-                                  .missing = "Which wish?",
-                                  .names = wishNames},
-                                 {.what = "WHY",
-                                  .kind = Kind::Words,
-                                  .needed = true,
-                                  .missing = "Why not? It is told at hand-over."}};
+constexpr Argument refuseArguments[] = {{.what = "WISH",
+                                         .kind = Kind::Name,
+                                         .needed = true,
+                                         .missing = "Which wish?",
+                                         .names = wishNames},
+                                        {.what = "WHY",
+                                         .kind = Kind::Words,
+                                         .needed = true,
+                                         .missing = "Why not? It is told at hand-over."}};
 
-constexpr Takes controllerTakes[] = {
+constexpr Argument controllerArguments[] = {
     {.what = "ADDRESS",
      .after = "address",
      .dimension = Dimension::Ratio,
@@ -278,10 +280,10 @@ constexpr const char* onlyNoise[] = {"under", "below", "with", "decoder", "decod
 constexpr const char* refuseExamples[] = {"refuse sound no room for a speaker"};
 constexpr const char* refuseNoise[] = {"because"};
 
-constexpr Verb table[] = {
+constexpr Command table[] = {
     {"decoder",
      {},
-     decoderTakes,
+     decoderArguments,
      decoderExamples,
      "fit a decoder of the catalogue, and where; none takes it out",
      decoder,
@@ -289,7 +291,7 @@ constexpr Verb table[] = {
      decoderNoise},
     {"controller",
      {},
-     controllerTakes,
+     controllerArguments,
      controllerExamples,
      "what its owner runs it with: keys, addresses, whether it reads",
      controller,
@@ -297,17 +299,17 @@ constexpr Verb table[] = {
      controllerNoise},
     {"socket",
      {},
-     socketTakes,
+     socketArguments,
      socketExamples,
      "what the model has for a plug",
      socket,
      false,
      socketNoise},
-    {"only", onlyWords, onlyTakes, onlyExamples, "what the decoder should be; any takes it back",
-     only, false, onlyNoise},
+    {"only", onlyWords, onlyArguments, onlyExamples,
+     "what the decoder should be; any takes it back", only, false, onlyNoise},
     {"refuse",
      {},
-     refuseTakes,
+     refuseArguments,
      refuseExamples,
      "a wish that is not met, and why",
      refuseWish,
@@ -317,6 +319,6 @@ constexpr Verb table[] = {
 
 }  // namespace
 
-std::span<const Verb> verbs() { return table; }
+std::span<const Command> commands() { return table; }
 
 }  // namespace glimmet::core::choose

@@ -9,9 +9,10 @@ namespace glimmet::core::intake {
 
 [[nodiscard]] bool applies(const Job& job);
 void judge(const JobAnalysis& facts, Judging& judging);
-[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobRoom room{"intake", "Intake", applies, judge, verbs, idle, nullptr, decidedBy};
+inline constexpr JobRoom room{"intake", "Intake", applies, judge,
+                              commands, idle,     nullptr, decidedBy};
 
 }  // namespace glimmet::core::intake

@@ -13,7 +13,7 @@ namespace glimmet::core::intake {
 namespace {
 
 using namespace jot;
-using Kind = Takes::Kind;
+using Kind = Argument::Kind;
 
 std::vector<Named> itemNames(const Context& context) {
     std::vector<Named> all;
@@ -54,7 +54,7 @@ Result<JotResult> bad(const ParsedLine& said) {
     }
     if (words.empty()) {
         return refuse(ErrorCode::Missing,
-                      text("What is wrong? Write it like %1.", said.verb.examples.front()));
+                      text("What is wrong? Write it like %1.", said.command.examples.front()));
     }
     constexpr std::size_t most = 500;
     if (said.context.job.intake.spots.size() >= most) {
@@ -132,7 +132,7 @@ Result<JotResult> arrives(const ParsedLine& said) {
     const auto& as = said.name("AS");
     if (!age && !as) {
         return refuse(ErrorCode::Missing,
-                      text("How does it arrive? Write it like %1.", said.verb.examples.front()));
+                      text("How does it arrive? Write it like %1.", said.command.examples.front()));
     }
     JotResult result = jotted(said, age && as ? text("Arrives %1, as: %2", *age, *as)
                                     : age     ? text("Arrives %1", *age)
@@ -155,7 +155,7 @@ Result<JotResult> wish(const ParsedLine& said) {
 Result<JotResult> complaint(const ParsedLine& said) {
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing, text("What does the owner say? Write it like %1.",
-                                               said.verb.examples.front()));
+                                               said.command.examples.front()));
     }
     const std::string words = lowered(said.rest);
     if (words == "none" || words == "nothing" || words == "no complaints" || words == "no") {
@@ -219,7 +219,7 @@ Result<JotResult> loose(const ParsedLine& said) {
 Result<JotResult> takenOff(const ParsedLine& said) {
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing,
-                      text("What came off? Write it like %1.", said.verb.examples.front()));
+                      text("What came off? Write it like %1.", said.command.examples.front()));
     }
     if (said.context.job.intake.takenOff.size() >= mostOfOne) return enough();
     JotResult result =
@@ -400,7 +400,7 @@ Result<JotResult> settings(const ParsedLine& said) {
     }
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing,
-                      text("Which settings? Write them like %1.", said.verb.examples.front()));
+                      text("Which settings? Write them like %1.", said.command.examples.front()));
     }
     JotResult result = jotted(
         said, saved.values.empty()
@@ -436,50 +436,52 @@ Result<JotResult> settings(const ParsedLine& said) {
 
 // --- the table -------------------------------------------------------------------------------
 
-constexpr Takes item{.what = "ITEM",
-                     .kind = Kind::Name,
-                     .names = itemNames,
-                     .unknown = "“%1” is nothing to look at here. There are: %2."};
-constexpr Takes neededItem = [] {
-    Takes made = item;
+constexpr Argument item{.what = "ITEM",
+                        .kind = Kind::Name,
+                        .names = itemNames,
+                        .unknown = "“%1” is nothing to look at here. There are: %2."};
+constexpr Argument neededItem = [] {
+    Argument made = item;
     made.needed = true;
     made.missing = "What is good?";
     return made;
 }();
-constexpr Takes words{.what = "WORDS", .kind = Kind::Words};
-constexpr Takes neededWords{
+constexpr Argument words{.what = "WORDS", .kind = Kind::Words};
+constexpr Argument neededWords{
     .what = "WORDS", .kind = Kind::Words, .needed = true, .missing = "What?"};
-constexpr Takes goodTakes[] = {neededItem};
-constexpr Takes badTakes[] = {item, words};
-constexpr Takes mendedTakes[] = {{.what = "SPOT",
-                                  .kind = Kind::Name,
-                                  .needed = true,
-                                  .missing = "Which spot?",
-                                  .names = spotNames,
-                                  .unknown = "No open spot goes by “%1”. There are: %2.",
-                                  .none = "No spot is open.",
-                                  .explained = true}};
-constexpr Takes arrivesTakes[] = {{.what = "AGE", .kind = Kind::Name, .names = ages},
-                                  {.what = "AS", .kind = Kind::Name, .names = arrivals}};
-constexpr Takes answerTakes[] = {{.what = "COMPLAINT",
-                                  .kind = Kind::Name,
-                                  .needed = true,
-                                  .missing = "Which complaint?",
-                                  .names = complaintNames,
-                                  .unknown = "No complaint goes by “%1”. There are: %2.",
-                                  .none = "Nobody complained.",
-                                  .explained = true},
-                                 neededWords};
-constexpr Takes looseTakes[] = {neededWords, {.what = "BAG", .kind = Kind::Words, .after = "bag"}};
-constexpr Takes refittedTakes[] = {{.what = "STEP",
-                                    .kind = Kind::Name,
-                                    .names = stepsOff,
-                                    .unknown = "Nothing that is off goes by “%1”. There are: %2.",
-                                    .none = "Nothing is off.",
-                                    .explained = true}};
-constexpr Takes sum{
+constexpr Argument goodArguments[] = {neededItem};
+constexpr Argument badArguments[] = {item, words};
+constexpr Argument mendedArguments[] = {{.what = "SPOT",
+                                         .kind = Kind::Name,
+                                         .needed = true,
+                                         .missing = "Which spot?",
+                                         .names = spotNames,
+                                         .unknown = "No open spot goes by “%1”. There are: %2.",
+                                         .none = "No spot is open.",
+                                         .explained = true}};
+constexpr Argument arrivesArguments[] = {{.what = "AGE", .kind = Kind::Name, .names = ages},
+                                         {.what = "AS", .kind = Kind::Name, .names = arrivals}};
+constexpr Argument answerArguments[] = {{.what = "COMPLAINT",
+                                         .kind = Kind::Name,
+                                         .needed = true,
+                                         .missing = "Which complaint?",
+                                         .names = complaintNames,
+                                         .unknown = "No complaint goes by “%1”. There are: %2.",
+                                         .none = "Nobody complained.",
+                                         .explained = true},
+                                        neededWords};
+constexpr Argument looseArguments[] = {neededWords,
+                                       {.what = "BAG", .kind = Kind::Words, .after = "bag"}};
+constexpr Argument refittedArguments[] = {
+    {.what = "STEP",
+     .kind = Kind::Name,
+     .names = stepsOff,
+     .unknown = "Nothing that is off goes by “%1”. There are: %2.",
+     .none = "Nothing is off.",
+     .explained = true}};
+constexpr Argument sum{
     .what = "SUM", .kind = Kind::Words, .after = "sum", .needed = true, .missing = "Which photo?"};
-constexpr Takes photoTakes[] = {
+constexpr Argument photoArguments[] = {
     sum,
     {.what = "OF",
      .kind = Kind::Name,
@@ -488,22 +490,23 @@ constexpr Takes photoTakes[] = {
      .unknown = "No spot and no step goes by “%1”. There are: %2.",
      .none = "There is no spot and no step yet: a photo is of the model.",
      .explained = true}};
-constexpr Takes discardTakes[] = {sum};
-constexpr Takes oiledTakes[] = {
+constexpr Argument discardArguments[] = {sum};
+constexpr Argument oiledArguments[] = {
     {.what = "POINT",
      .kind = Kind::Name,
      .needed = true,
      .missing = "Which point?",
      .names = oilPoints},
     {.what = "WITH", .kind = Kind::Name, .after = "with", .names = lubricants}};
-constexpr Takes faultTakes[] = {{.what = "FAULT",
-                                 .kind = Kind::Name,
-                                 .needed = true,
-                                 .missing = "Which fault?",
-                                 .names = faultNames,
-                                 .unknown = "No fault of the library goes by “%1”. There are: %2.",
-                                 .none = "The library of faults is empty."},
-                                {.what = "STATE", .kind = Kind::Name, .names = faultStates}};
+constexpr Argument faultArguments[] = {
+    {.what = "FAULT",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which fault?",
+     .names = faultNames,
+     .unknown = "No fault of the library goes by “%1”. There are: %2.",
+     .none = "The library of faults is empty."},
+    {.what = "STATE", .kind = Kind::Name, .names = faultStates}};
 
 constexpr const char* arrivesExamples[] = {"arrives old runner", "arrives new",
                                            "arrives with decoder"};
@@ -537,8 +540,8 @@ constexpr const char* complaintBegins[] = {
     "stutters", "stalls", "intermittent", "intermittently", "hesitates", "dies",    "cuts",
     "jerks",    "resets", "restarts",     "loses",          "flickers",  "derails", "squeals",
     "buzzes",   "hums",   "grinds",       "sparks",         "smells",    "shorts"};
-constexpr Verb table[] = {
-    {"arrives", arrivesWords, arrivesTakes, arrivesExamples,
+constexpr Command table[] = {
+    {"arrives", arrivesWords, arrivesArguments, arrivesExamples,
      "new or old; as a runner, as a kit, with a decoder", arrives, false, arrivesNoise},
     {"complaint",
      complaintWords,
@@ -553,10 +556,10 @@ constexpr Verb table[] = {
      false,
      complaintBegins},
     {"wants", {}, {}, wishExamples, "what the owner asks for", wish, true, {}, nullptr, 100000},
-    {"good", {}, goodTakes, goodExamples, "looked at, nothing wrong", good, false, goodNoise},
-    {"bad", {}, badTakes, badExamples, "something is wrong: a spot on the picture", bad},
-    {"mended", {}, mendedTakes, mendedExamples, "a spot is put right", mended},
-    {"fault", {}, faultTakes, faultExamples, "a known fault: found, not, or mended", fault},
+    {"good", {}, goodArguments, goodExamples, "looked at, nothing wrong", good, false, goodNoise},
+    {"bad", {}, badArguments, badExamples, "something is wrong: a spot on the picture", bad},
+    {"mended", {}, mendedArguments, mendedExamples, "a spot is put right", mended},
+    {"fault", {}, faultArguments, faultExamples, "a known fault: found, not, or mended", fault},
     {"settings",
      {},
      {},
@@ -569,35 +572,35 @@ constexpr Verb table[] = {
      20000},
     {"loose",
      {},
-     looseTakes,
+     looseArguments,
      looseExamples,
      "a loose part and the bag it lies in",
      loose,
      false,
      looseNoise},
     {"off", offWords, {}, offExamples, "the next thing that came off", takenOff, true},
-    {"refitted", refittedWords, refittedTakes, refittedExamples,
+    {"refitted", refittedWords, refittedArguments, refittedExamples,
      "what came off last goes back on, or the step that is named", refitted},
     {"photo",
      {},
-     photoTakes,
+     photoArguments,
      photoExamples,
      "a picture that was dropped on the window, and what it is of",
      photo},
     {"discard",
      {},
-     discardTakes,
+     discardArguments,
      discardExamples,
      "a photo out of the record",
      discarded,
      false,
      discardNoise},
-    {"oiled", oiledWords, oiledTakes, oiledExamples, "a point that got its drop", oiled},
-    {"answer", {}, answerTakes, answerExamples, "what came of a complaint", answerComplaint},
+    {"oiled", oiledWords, oiledArguments, oiledExamples, "a point that got its drop", oiled},
+    {"answer", {}, answerArguments, answerExamples, "what came of a complaint", answerComplaint},
 };
 
 }  // namespace
 
-std::span<const Verb> verbs() { return table; }
+std::span<const Command> commands() { return table; }
 
 }  // namespace glimmet::core::intake

@@ -110,7 +110,7 @@ Result<RowAddress> oneRow(const ParsedLine& said) {
     if (address->wholeCircuit && group.rows.size() > 1) {
         return refuse(ErrorCode::NotUnderstood,
                       text("%1 has %2 rows. Say which: %3 %1/2 …", group.name,
-                           std::to_string(group.rows.size()), said.verb.word));
+                           std::to_string(group.rows.size()), said.command.word));
     }
     return address;
 }

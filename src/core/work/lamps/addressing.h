@@ -1,7 +1,7 @@
 // Which lamp group a line is about, and which of its rows.
 #pragma once
 
-#include "core/jot/verb.h"
+#include "core/jot/command.h"
 
 #include <cstddef>
 #include <string>
@@ -23,9 +23,9 @@ void addTradeWords(std::vector<jot::Named>& lamps);
 [[nodiscard]] std::vector<jot::Named> lampGroupNames(const jot::Context& context);
 
 /// The place of a verb that is about a lamp.
-inline constexpr jot::Takes lampGroup{
+inline constexpr jot::Argument lampGroup{
     .what = "LAMP",
-    .kind = jot::Takes::Kind::Name,
+    .kind = jot::Argument::Kind::Name,
     .needed = true,
     .missing = "Which lamp?",
     .names = lampGroupNames,

@@ -143,7 +143,7 @@ void chooseResistor(const Job& job, LampGroup& group, std::size_t row, const Hou
 
 }  // namespace
 
-Result<JotResult> aspectsVerb(const ParsedLine& said) {
+Result<JotResult> aspectsCommand(const ParsedLine& said) {
     const auto told = aspectsIn(said.rest);
     const Job& job = said.context.job;
     if (!told || told->name.empty() || told->colours.size() < 2 || told->colours.size() > 4) {
@@ -151,7 +151,7 @@ Result<JotResult> aspectsVerb(const ParsedLine& said) {
                           ? ErrorCode::NotUnderstood
                           : ErrorCode::Missing,
                       text("Which place, and which two or three colours there? Write it like %1.",
-                           said.verb.examples.front()));
+                           said.command.examples.front()));
     }
     if (!told->outputs.empty() && told->outputs.size() != told->colours.size()) {
         return refuse(

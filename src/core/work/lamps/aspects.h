@@ -2,7 +2,7 @@
 // aspects.
 #pragma once
 
-#include "core/jot/verb.h"
+#include "core/jot/command.h"
 #include "core/work/jot.h"
 
 namespace glimmet::core::lamps {
@@ -15,6 +15,6 @@ namespace glimmet::core::lamps {
 /// colours are the two ways round of one pair (two legs). Errors: Missing without a place or name,
 /// or without two colours; NotUnderstood for what is no colour, for more than two on a reversing
 /// supply, or for outputs that are not as many.
-[[nodiscard]] Result<JotResult> aspectsVerb(const jot::ParsedLine& said);
+[[nodiscard]] Result<JotResult> aspectsCommand(const jot::ParsedLine& said);
 
 }  // namespace glimmet::core::lamps

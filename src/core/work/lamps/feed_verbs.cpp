@@ -39,7 +39,7 @@ Result<JotResult> dim(const ParsedLine& said) {
     const bool full = said.name("full").has_value();
     if (share.empty() != full) {
         return refuse(ErrorCode::Missing, text("To what share of its light? Write it like %1.",
-                                               said.verb.examples.front()));
+                                               said.command.examples.front()));
     }
     if (!full && before.output == supplyOutput) {
         return refuse(ErrorCode::NotUnderstood,
@@ -66,7 +66,7 @@ Result<JotResult> soft(const ParsedLine& said) {
     const auto seconds = said.one<Seconds>("SECONDS");
     if (seconds.has_value() == said.name("none").has_value()) {
         return refuse(ErrorCode::Missing, text("Within how long does it come on? Write it like %1.",
-                                               said.verb.examples.front()));
+                                               said.command.examples.front()));
     }
     if (seconds && before.output == supplyOutput) {
         return refuse(
@@ -100,7 +100,7 @@ Result<JotResult> toggle(const ParsedLine& said) {
     }
     if (!none && !amps && !before.contact) {
         return refuse(ErrorCode::Missing, text("How many amps are printed on it? Write it like %1.",
-                                               said.verb.examples.front()));
+                                               said.command.examples.front()));
     }
     LampSwitch made = before.contact.value_or(LampSwitch{});
     if (amps) made.limit = *amps;
@@ -134,7 +134,7 @@ Result<JotResult> smoothing(const ParsedLine& said) {
         return refuse(ErrorCode::Missing,
                       text("A capacitor is known by its capacitance and its volts. Write it like "
                            "%1.",
-                           said.verb.examples.front()));
+                           said.command.examples.front()));
     }
     Smoothing made;
     if (kind) made.kind = *named<CapacitorKind>(*kind);
@@ -166,7 +166,7 @@ Result<JotResult> bleed(const ParsedLine& said) {
     const bool none = said.name("none").has_value();
     if (none == ohms.has_value()) {
         return refuse(ErrorCode::Missing,
-                      text("How many ohms? Write it like %1.", said.verb.examples.front()));
+                      text("How many ohms? Write it like %1.", said.command.examples.front()));
     }
     JotResult result =
         jotted(said, none ? text("Nothing across the capacitor behind the bridge")
@@ -184,7 +184,7 @@ Result<JotResult> driver(const ParsedLine& said) {
     const bool none = said.name("none").has_value();
     if (none == amps.has_value() || (none && dropout)) {
         return refuse(ErrorCode::Missing, text("Which current does it keep? Write it like %1.",
-                                               said.verb.examples.front()));
+                                               said.command.examples.front()));
     }
     if (before.isBulbs()) {
         return refuse(ErrorCode::NotUnderstood,

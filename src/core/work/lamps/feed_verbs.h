@@ -22,16 +22,16 @@ namespace glimmet::core::lamps {
 [[nodiscard]] std::vector<jot::Named> fullName(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> notSoft(const jot::Context&);
 
-inline constexpr jot::Takes smoothingTakes[] = {
+inline constexpr jot::Argument smoothingArguments[] = {
     {.what = "FARADS", .dimension = Dimension::Capacitance, .least = 1e-7, .most = 0.1},
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 4, .most = 100},
-    {.what = "KIND", .kind = jot::Takes::Kind::Name, .names = capacitorNames},
+    {.what = "KIND", .kind = jot::Argument::Kind::Name, .names = capacitorNames},
     {.what = "OHMS",
      .after = "charge",
      .dimension = Dimension::Resistance,
      .least = 1,
      .most = 1e4}};
-inline constexpr jot::Takes driverTakes[] = {
+inline constexpr jot::Argument driverArguments[] = {
     lampGroup,
     {.what = "AMPS", .dimension = Dimension::Current, .least = 0.5e-3, .most = 0.5},
     {.what = "VOLTS",
@@ -40,30 +40,30 @@ inline constexpr jot::Takes driverTakes[] = {
      .least = 0.1,
      .most = 6,
      .zero = true},
-    {.what = "none", .kind = jot::Takes::Kind::Name, .names = withoutIt}};
-inline constexpr jot::Takes oneWayTakes[] = {
-    lampGroup, {.what = "none", .kind = jot::Takes::Kind::Name, .names = withoutIt}};
-inline constexpr jot::Takes packageTakes[] = {lampGroup,
-                                              {.what = "BODY",
-                                               .kind = jot::Takes::Kind::Name,
-                                               .needed = true,
-                                               .missing = "Which body: 0603, 0805, 1/4W?",
-                                               .names = packageNames}};
+    {.what = "none", .kind = jot::Argument::Kind::Name, .names = withoutIt}};
+inline constexpr jot::Argument oneWayArguments[] = {
+    lampGroup, {.what = "none", .kind = jot::Argument::Kind::Name, .names = withoutIt}};
+inline constexpr jot::Argument packageArguments[] = {lampGroup,
+                                                     {.what = "BODY",
+                                                      .kind = jot::Argument::Kind::Name,
+                                                      .needed = true,
+                                                      .missing = "Which body: 0603, 0805, 1/4W?",
+                                                      .names = packageNames}};
 
-inline constexpr jot::Takes toggleTakes[] = {
+inline constexpr jot::Argument toggleArguments[] = {
     lampGroup,
     {.what = "AMPS", .dimension = Dimension::Current, .least = 10e-3, .most = 20},
-    {.what = "POLES", .kind = jot::Takes::Kind::Name, .names = poleNames}};
+    {.what = "POLES", .kind = jot::Argument::Kind::Name, .names = poleNames}};
 
-inline constexpr jot::Takes dimTakes[] = {
+inline constexpr jot::Argument dimArguments[] = {
     lampGroup,
     {.what = "SHARE", .dimension = Dimension::Ratio, .least = 0.02, .most = 1, .unitNeeded = true},
-    {.what = "full", .kind = jot::Takes::Kind::Name, .names = fullName}};
+    {.what = "full", .kind = jot::Argument::Kind::Name, .names = fullName}};
 
-inline constexpr jot::Takes softTakes[] = {
+inline constexpr jot::Argument softArguments[] = {
     lampGroup,
     {.what = "SECONDS", .dimension = Dimension::Time, .least = 0.05, .most = 10},
-    {.what = "none", .kind = jot::Takes::Kind::Name, .names = notSoft}};
+    {.what = "none", .kind = jot::Argument::Kind::Name, .names = notSoft}};
 
 inline constexpr const char* softExamples[] = {"soft front 0.8s", "soft front none"};
 inline constexpr const char* softNoise[] = {"lamp", "lamps", "within", "in"};
@@ -80,61 +80,67 @@ inline constexpr const char* dimWords[] = {"dimmed"};
 inline constexpr const char* dimNoise[] = {"to", "lamp", "lamps"};
 inline constexpr const char* smoothingNoise[] = {"capacitor", "resistor"};
 
-inline constexpr jot::Verb smoothingVerb{
+inline constexpr jot::Command smoothingCommand{
     "smoothing",
     {},
-    smoothingTakes,
+    smoothingArguments,
     smoothingExamples,
     "the capacitor behind the bridge of lamps on the rails; none takes it out",
     smoothing,
     false,
     smoothingNoise};
-inline constexpr jot::Takes bleedTakes[] = {
+inline constexpr jot::Argument bleedArguments[] = {
     {.what = "OHMS", .dimension = Dimension::Resistance, .least = 100, .most = 1e6},
-    {.what = "none", .kind = jot::Takes::Kind::Name, .names = withoutIt}};
+    {.what = "none", .kind = jot::Argument::Kind::Name, .names = withoutIt}};
 inline constexpr const char* bleedExamples[] = {"bleed 10k", "bleed none"};
-inline constexpr jot::Verb bleedVerb{"bleed",
-                                     {},
-                                     bleedTakes,
-                                     bleedExamples,
-                                     "a resistor that empties the capacitor behind the bridge",
-                                     bleed,
-                                     false,
-                                     smoothingNoise};
-inline constexpr jot::Verb driverVerb{
+inline constexpr jot::Command bleedCommand{
+    "bleed",
+    {},
+    bleedArguments,
+    bleedExamples,
+    "a resistor that empties the capacitor behind the bridge",
+    bleed,
+    false,
+    smoothingNoise};
+inline constexpr jot::Command driverCommand{
     "driver",
     {},
-    driverTakes,
+    driverArguments,
     driverExamples,
     "a driver that keeps the lamps' current, instead of resistors",
     driver,
     false,
     groupNoise};
-inline constexpr jot::Verb oneWayVerb{
+inline constexpr jot::Command oneWayCommand{
     "oneway",
     {},
-    oneWayTakes,
+    oneWayArguments,
     oneWayExamples,
     "a diode before lamps on plain DC: they light in one direction",
     oneWay,
     false,
     groupNoise};
-inline constexpr jot::Verb dimVerb{
-    "dim", dimWords, dimTakes, dimExamples, "the share of its light that the decoder is set to",
+inline constexpr jot::Command dimCommand{
+    "dim", dimWords, dimArguments, dimExamples, "the share of its light that the decoder is set to",
     dim,   false,    dimNoise};
-inline constexpr jot::Verb softVerb{
-    "soft", {},    softTakes, softExamples, "in how long the decoder lets a lamp come on and go",
-    soft,   false, softNoise};
-inline constexpr jot::Verb toggleVerb{"toggle",
-                                      {},
-                                      toggleTakes,
-                                      toggleExamples,
-                                      "the switch that a lamp hangs behind, by its amps",
-                                      toggle,
-                                      false,
-                                      toggleNoise};
-inline constexpr jot::Verb packageVerb{
-    "package", {},    packageTakes, packageExamples, "the body of the resistor that is fitted",
+inline constexpr jot::Command softCommand{"soft",
+                                          {},
+                                          softArguments,
+                                          softExamples,
+                                          "in how long the decoder lets a lamp come on and go",
+                                          soft,
+                                          false,
+                                          softNoise};
+inline constexpr jot::Command toggleCommand{"toggle",
+                                            {},
+                                            toggleArguments,
+                                            toggleExamples,
+                                            "the switch that a lamp hangs behind, by its amps",
+                                            toggle,
+                                            false,
+                                            toggleNoise};
+inline constexpr jot::Command packageCommand{
+    "package", {},    packageArguments, packageExamples, "the body of the resistor that is fitted",
     package,   false, groupNoise};
 
 }  // namespace glimmet::core::lamps

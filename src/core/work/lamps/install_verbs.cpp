@@ -184,7 +184,7 @@ Result<JotResult> bore(const ParsedLine& said) {
     }
     if (!across && !there) {
         return refuse(ErrorCode::Missing,
-                      text("By what drill? Write it like %1.", said.verb.examples.front()));
+                      text("By what drill? Write it like %1.", said.command.examples.front()));
     }
     Bore made = there.value_or(Bore{});
     if (across) made.across = *across;
@@ -231,7 +231,7 @@ Result<JotResult> leads(const ParsedLine& said) {
     const std::string& to = said.at("WHERE").words;
     if (!plus && !minus) {
         return refuse(ErrorCode::Missing, text("Which colour has which lead? Write it like %1.",
-                                               said.verb.examples.front()));
+                                               said.command.examples.front()));
     }
     if (plus && minus && !to.empty()) {
         return refuse(ErrorCode::NotUnderstood,

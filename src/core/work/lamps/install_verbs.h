@@ -24,35 +24,35 @@ namespace glimmet::core::lamps {
 [[nodiscard]] std::vector<jot::Named> noneOfIt(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> lotNames(const jot::Context&);
 
-inline constexpr jot::Takes testerTakes[] = {
+inline constexpr jot::Argument testerArguments[] = {
     lampGroup,
     {.what = "LOOK",
-     .kind = jot::Takes::Kind::Name,
+     .kind = jot::Argument::Kind::Name,
      .needed = true,
      .missing = "What was seen: lit, dim, dark, or reversed?",
      .names = lookNames},
-    {.what = "TESTER", .kind = jot::Takes::Kind::Name, .after = "at", .names = testerNames},
+    {.what = "TESTER", .kind = jot::Argument::Kind::Name, .after = "at", .names = testerNames},
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.5, .most = 30},
-    {.what = "THROUGH", .kind = jot::Takes::Kind::Name, .after = "with", .names = throughNames}};
-inline constexpr jot::Takes jointTakes[] = {
+    {.what = "THROUGH", .kind = jot::Argument::Kind::Name, .after = "with", .names = throughNames}};
+inline constexpr jot::Argument jointArguments[] = {
     lampGroup,
     {.what = "JOINTS",
-     .kind = jot::Takes::Kind::Name,
+     .kind = jot::Argument::Kind::Name,
      .needed = true,
      .missing = "How far are they: tacked, soldered, sleeved, or proved?",
      .names = jointNames}};
-inline constexpr jot::Takes leadsTakes[] = {
+inline constexpr jot::Argument leadsArguments[] = {
     lampGroup,
-    {.what = "PLUS", .kind = jot::Takes::Kind::Name, .after = "plus", .names = plusNames},
-    {.what = "MINUS", .kind = jot::Takes::Kind::Name, .after = "minus", .names = minusNames},
-    {.what = "WHERE", .kind = jot::Takes::Kind::Words, .after = "to"}};
-inline constexpr jot::Takes seenTakes[] = {
+    {.what = "PLUS", .kind = jot::Argument::Kind::Name, .after = "plus", .names = plusNames},
+    {.what = "MINUS", .kind = jot::Argument::Kind::Name, .after = "minus", .names = minusNames},
+    {.what = "WHERE", .kind = jot::Argument::Kind::Words, .after = "to"}};
+inline constexpr jot::Argument seenArguments[] = {
     lampGroup,
-    {.what = "LIGHT", .kind = jot::Takes::Kind::Name, .names = seenNames},
+    {.what = "LIGHT", .kind = jot::Argument::Kind::Name, .names = seenNames},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 1e-6, .most = 2}};
 
 [[nodiscard]] std::vector<jot::Named> holdsNames(const jot::Context& context);
-inline constexpr jot::Takes boreTakes[] = {
+inline constexpr jot::Argument boreArguments[] = {
     lampGroup,
     {.what = "ACROSS", .dimension = Dimension::Length, .least = 0.2e-3, .most = 0.02},
     {.what = "DEPTH",
@@ -60,14 +60,15 @@ inline constexpr jot::Takes boreTakes[] = {
      .dimension = Dimension::Length,
      .least = 0.2e-3,
      .most = 0.2},
-    {.what = "none", .kind = jot::Takes::Kind::Name, .names = noneOfIt},
-    {.what = "HOLDS", .kind = jot::Takes::Kind::Name, .names = holdsNames}};
-inline constexpr jot::Takes lotTakes[] = {lampGroup,
-                                          {.what = "LOT",
-                                           .kind = jot::Takes::Kind::Name,
-                                           .needed = true,
-                                           .missing = "Which lot is it from? Number them: 1, 2, 3.",
-                                           .names = lotNames}};
+    {.what = "none", .kind = jot::Argument::Kind::Name, .names = noneOfIt},
+    {.what = "HOLDS", .kind = jot::Argument::Kind::Name, .names = holdsNames}};
+inline constexpr jot::Argument lotArguments[] = {
+    lampGroup,
+    {.what = "LOT",
+     .kind = jot::Argument::Kind::Name,
+     .needed = true,
+     .missing = "Which lot is it from? Number them: 1, 2, 3.",
+     .names = lotNames}};
 
 inline constexpr const char* boreExamples[] = {"bore rear lamp 2.4mm", "bore rear lamp none"};
 inline constexpr const char* boreWords[] = {"hole", "drilled"};
@@ -84,45 +85,52 @@ inline constexpr const char* seenExamples[] = {"seen rear lamp lit-room", "seen 
 inline constexpr const char* seenNoise[] = {"lamp", "lamps", "in", "the", "only", "a"};
 
 inline constexpr const char* testerNoise[] = {"lamp", "on", "the", "a", "it"};
-inline constexpr jot::Verb testerVerb{"tester",
-                                      {},
-                                      testerTakes,
-                                      testerExamples,
-                                      "what a lamp shows at the 9 V tester, a cell, a diode test "
-                                      "or a supply",
-                                      tester,
-                                      false,
-                                      testerNoise};
+inline constexpr jot::Command testerCommand{
+    "tester",
+    {},
+    testerArguments,
+    testerExamples,
+    "what a lamp shows at the 9 V tester, a cell, a diode test "
+    "or a supply",
+    tester,
+    false,
+    testerNoise};
 inline constexpr const char* jointWords[] = {"joints", "twisted", "tacked", "soldered", "sleeved"};
-inline constexpr jot::Verb jointVerb{
-    "joint", jointWords, jointTakes, jointExamples, "how far the joints of a lamp are",
+inline constexpr jot::Command jointCommand{
+    "joint", jointWords, jointArguments, jointExamples, "how far the joints of a lamp are",
     joint,   false,      groupNoise};
-inline constexpr jot::Verb leadsVerb{"leads",
-                                     leadsWords,
-                                     leadsTakes,
-                                     leadsExamples,
-                                     "the colour of a lamp's lead, and what it goes to",
-                                     leads};
-inline constexpr jot::Verb seenVerb{
-    "seen",   {},    seenTakes, seenExamples, "what is seen or read of a lamp that is in the model",
-    seenLamp, false, seenNoise};
+inline constexpr jot::Command leadsCommand{"leads",
+                                           leadsWords,
+                                           leadsArguments,
+                                           leadsExamples,
+                                           "the colour of a lamp's lead, and what it goes to",
+                                           leads};
+inline constexpr jot::Command seenCommand{"seen",
+                                          {},
+                                          seenArguments,
+                                          seenExamples,
+                                          "what is seen or read of a lamp that is in the model",
+                                          seenLamp,
+                                          false,
+                                          seenNoise};
 
-inline constexpr jot::Verb boreVerb{
+inline constexpr jot::Command boreCommand{
     "bore",
     boreWords,
-    boreTakes,
+    boreArguments,
     boreExamples,
     "the hole that a lamp goes into, by its drill; deep 6mm where it ends",
     bore,
     false,
     groupNoise};
-inline constexpr jot::Verb lotVerb{"lot",
-                                   lotWords,
-                                   lotTakes,
-                                   lotExamples,
-                                   "the lot that a lamp came from, by its number: a bag, an order",
-                                   lot,
-                                   false,
-                                   groupNoise};
+inline constexpr jot::Command lotCommand{
+    "lot",
+    lotWords,
+    lotArguments,
+    lotExamples,
+    "the lot that a lamp came from, by its number: a bag, an order",
+    lot,
+    false,
+    groupNoise};
 
 }  // namespace glimmet::core::lamps

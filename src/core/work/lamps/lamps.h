@@ -8,13 +8,13 @@ namespace glimmet::core::lamps {
 
 [[nodiscard]] bool applies(const Job& job);
 void judge(const JobAnalysis& facts, Judging& judging);
-[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
 /// The line that puts a white lamp on an output: at a free site on its side of the body, else by a
 /// name of its own.
 [[nodiscard]] std::string newLampJot(const Job& job, std::string_view output);
 
-inline constexpr JobRoom room{"lamps", "Lamps", applies, judge, verbs, idle, nullptr, decidedBy};
+inline constexpr JobRoom room{"lamps", "Lamps", applies, judge, commands, idle, nullptr, decidedBy};
 
 }  // namespace glimmet::core::lamps

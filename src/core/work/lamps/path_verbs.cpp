@@ -68,7 +68,7 @@ Result<JotResult> wall(const ParsedLine& said) {
     const auto& there = group.rows[address->wholeCircuit ? 0 : address->row].wall;
     if (!there && !(material && thickness)) {
         return refuse(ErrorCode::Missing, text("Of what, and how thick? Write it like %1.",
-                                               said.verb.examples.front()));
+                                               said.command.examples.front()));
     }
     Wall made = there.value_or(Wall{});
     if (material) made.material = *named<WallMaterial>(*material);
@@ -105,7 +105,7 @@ Result<JotResult> guide(const ParsedLine& said) {
     const auto length = said.one<Millimetres>("LENGTH");
     const auto across = said.one<Millimetres>("ACROSS");
     const auto gap = said.one<Millimetres>("GAP");
-    const auto kind = *named<GuideKind>(said.verb.word);
+    const auto kind = *named<GuideKind>(said.command.word);
     if (said.name("none")) {
         if (length || across || gap) {
             return refuse(ErrorCode::NotUnderstood,
@@ -120,7 +120,7 @@ Result<JotResult> guide(const ParsedLine& said) {
     const bool same = there && there->kind == kind;
     if (!length && !same) {
         return refuse(ErrorCode::Missing,
-                      text("How long is it? Write it like %1.", said.verb.examples.front()));
+                      text("How long is it? Write it like %1.", said.command.examples.front()));
     }
     LightGuide made;
     made.kind = kind;

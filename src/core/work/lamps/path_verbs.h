@@ -18,7 +18,7 @@ namespace glimmet::core::lamps {
 [[nodiscard]] std::vector<jot::Named> linedNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> seamNames(const jot::Context&);
 
-inline constexpr jot::Takes guideTakes[] = {
+inline constexpr jot::Argument guideArguments[] = {
     lampGroup,
     {.what = "LENGTH", .dimension = Dimension::Length, .least = 2e-3, .most = 0.5},
     {.what = "ACROSS",
@@ -32,34 +32,35 @@ inline constexpr jot::Takes guideTakes[] = {
      .least = 0.01e-3,
      .most = 0.02,
      .zero = true},
-    {.what = "none", .kind = jot::Takes::Kind::Name, .names = openNames}};
-inline constexpr jot::Takes filterTakes[] = {lampGroup,
-                                             {.what = "COLOUR",
-                                              .kind = jot::Takes::Kind::Name,
-                                              .needed = true,
-                                              .missing = "Which colour: red, amber, green, blue?",
-                                              .names = filterNames}};
-inline constexpr jot::Takes diffuserTakes[] = {
-    lampGroup, {.what = "none", .kind = jot::Takes::Kind::Name, .names = openNames}};
-
-inline constexpr jot::Takes wallTakes[] = {
+    {.what = "none", .kind = jot::Argument::Kind::Name, .names = openNames}};
+inline constexpr jot::Argument filterArguments[] = {
     lampGroup,
-    {.what = "MATERIAL", .kind = jot::Takes::Kind::Name, .names = wallNames},
+    {.what = "COLOUR",
+     .kind = jot::Argument::Kind::Name,
+     .needed = true,
+     .missing = "Which colour: red, amber, green, blue?",
+     .names = filterNames}};
+inline constexpr jot::Argument diffuserArguments[] = {
+    lampGroup, {.what = "none", .kind = jot::Argument::Kind::Name, .names = openNames}};
+
+inline constexpr jot::Argument wallArguments[] = {
+    lampGroup,
+    {.what = "MATERIAL", .kind = jot::Argument::Kind::Name, .names = wallNames},
     {.what = "THICKNESS", .dimension = Dimension::Length, .least = 0.05e-3, .most = 0.02},
-    {.what = "lined", .kind = jot::Takes::Kind::Name, .names = linedNames},
+    {.what = "lined", .kind = jot::Argument::Kind::Name, .names = linedNames},
     {.what = "GAP",
      .after = "gap",
      .dimension = Dimension::Length,
      .least = 0.02e-3,
      .most = 0.005,
      .zero = true},
-    {.what = "SEAM", .kind = jot::Takes::Kind::Name, .names = seamNames}};
+    {.what = "SEAM", .kind = jot::Argument::Kind::Name, .names = seamNames}};
 
-inline constexpr jot::Takes shadowTakes[] = {
+inline constexpr jot::Argument shadowArguments[] = {
     lampGroup,
     {.what = "ACROSS", .dimension = Dimension::Length, .least = 0.05e-3, .most = 0.05},
     {.what = "AWAY", .after = "at", .dimension = Dimension::Length, .least = 0.1e-3, .most = 0.2},
-    {.what = "none", .kind = jot::Takes::Kind::Name, .names = openNames}};
+    {.what = "none", .kind = jot::Argument::Kind::Name, .names = openNames}};
 inline constexpr const char* shadowExamples[] = {"shadow front none"};
 inline constexpr const char* shadowNoise[] = {"lamp", "lamps", "wire", "post", "of", "a", "on"};
 
@@ -74,40 +75,40 @@ inline constexpr const char* filterExamples[] = {"filter front red", "filter fro
 inline constexpr const char* filterWords[] = {"lacquer", "lens"};
 inline constexpr const char* diffuserExamples[] = {"diffuser front", "diffuser front none"};
 
-inline constexpr jot::Verb pipeVerb{
-    "pipe", {},    guideTakes, pipeExamples, "a rod of acrylic that carries a lamp's light",
+inline constexpr jot::Command pipeCommand{
+    "pipe", {},    guideArguments, pipeExamples, "a rod of acrylic that carries a lamp's light",
     guide,  false, groupNoise};
-inline constexpr jot::Verb fibreVerb{
-    "fibre", fibreWords, guideTakes, fibreExamples, "a fibre that carries a lamp's light",
+inline constexpr jot::Command fibreCommand{
+    "fibre", fibreWords, guideArguments, fibreExamples, "a fibre that carries a lamp's light",
     guide,   false,      groupNoise};
-inline constexpr jot::Verb filterVerb{"filter",
-                                      filterWords,
-                                      filterTakes,
-                                      filterExamples,
-                                      "a coloured glass, film or lacquer before a lamp",
-                                      filter,
-                                      false,
-                                      groupNoise};
-inline constexpr jot::Verb shadowVerb{
+inline constexpr jot::Command filterCommand{"filter",
+                                            filterWords,
+                                            filterArguments,
+                                            filterExamples,
+                                            "a coloured glass, film or lacquer before a lamp",
+                                            filter,
+                                            false,
+                                            groupNoise};
+inline constexpr jot::Command shadowCommand{
     "shadow",
     {},
-    shadowTakes,
+    shadowArguments,
     shadowExamples,
     "a wire or a post before a lamp, how wide and how far off: shadow front 1mm at 4mm",
     shadow,
     false,
     shadowNoise};
-inline constexpr jot::Verb wallVerb{
+inline constexpr jot::Command wallCommand{
     "wall",
     {},
-    wallTakes,
+    wallArguments,
     wallExamples,
     "the wall round a lamp, and the gap where it comes apart: gap 0.3mm at the roof",
     wall,
     false,
     wallNoise};
-inline constexpr jot::Verb diffuserVerb{
-    "diffuser", {},    diffuserTakes, diffuserExamples, "an opal or sanded sheet before a lamp",
+inline constexpr jot::Command diffuserCommand{
+    "diffuser", {},    diffuserArguments, diffuserExamples, "an opal or sanded sheet before a lamp",
     diffuser,   false, groupNoise};
 
 }  // namespace glimmet::core::lamps

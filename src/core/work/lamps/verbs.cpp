@@ -24,7 +24,7 @@ namespace glimmet::core::lamps {
 namespace {
 
 using namespace jot;
-using Kind = Takes::Kind;
+using Kind = Argument::Kind;
 
 // --- names -----------------------------------------------------------------------------------
 
@@ -756,7 +756,7 @@ ParsedLine withoutPlaces(const ParsedLine& said, std::initializer_list<std::stri
     ParsedLine made = said;
     for (std::size_t i = 0; i < made.places.size(); ++i) {
         for (const std::string_view each : what) {
-            if (said.verb.takes[i].what == each) made.places[i] = {};
+            if (said.command.arguments[i].what == each) made.places[i] = {};
         }
     }
     return made;
@@ -812,7 +812,7 @@ Result<JotResult> withResistor(const ParsedLine& said, Ohms ohms) {
         }
         const std::string& called = group->name;
         for (std::size_t i = 0; i < one.places.size(); ++i) {
-            const std::string_view what = one.verb.takes[i].what;
+            const std::string_view what = one.command.arguments[i].what;
             if (what == "OUTPUT") one.places[i] = {};
             if (what == "PLACE") one.places[i].name = called;
         }
@@ -843,7 +843,7 @@ Result<JotResult> lamp(const ParsedLine& typed) {
                            *typed.name("OUTPUT"), *typed.name("TO")));
     }
     for (std::size_t i = 0; i < said.places.size(); ++i) {
-        if (said.verb.takes[i].what != std::string_view("OUTPUT")) continue;
+        if (said.command.arguments[i].what != std::string_view("OUTPUT")) continue;
         if (!said.places[i].name) said.places[i].name = typed.name("TO");
     }
     if (const auto& on = typed.name("ON")) {
@@ -855,7 +855,7 @@ Result<JotResult> lamp(const ParsedLine& typed) {
         }
         ParsedLine meant = withoutPlaces(typed, {"ON"});
         for (std::size_t i = 0; i < meant.places.size(); ++i) {
-            if (meant.verb.takes[i].what == std::string_view("PLACE"))
+            if (meant.command.arguments[i].what == std::string_view("PLACE"))
                 meant.places[i] = typed.at("ON");
         }
         return lamp(meant);
@@ -930,7 +930,7 @@ Result<JotResult> bulb(const ParsedLine& said) {
         return refuse(ErrorCode::Missing,
                       text("A bulb is known by its volts and what it takes at them: read it, or "
                            "take what is printed on it. Write it like %1.",
-                           said.verb.examples.front()));
+                           said.command.examples.front()));
     }
     const FilamentRating rating{*volts, *amps};
     const LampPart part = bulbPart(rating);
@@ -939,7 +939,7 @@ Result<JotResult> bulb(const ParsedLine& said) {
     if (where->group) return bulbInPlace(said, *where->group, part);
     if (where->called.empty()) {
         return refuse(ErrorCode::Missing,
-                      text("Which lamp? Name its place, like %1.", said.verb.examples.front()));
+                      text("Which lamp? Name its place, like %1.", said.command.examples.front()));
     }
     return putIn(said, {{}, part, false}, *where, text("%1 bulb", shown(rating)), Ohms{0}, {});
 }
@@ -967,7 +967,7 @@ Result<JotResult> anotherUpTo(const ParsedLine& said, const std::string& number)
     }
     ParsedLine one = said;
     for (std::size_t i = 0; i < one.places.size(); ++i) {
-        if (said.verb.takes[i].what == std::string_view("COUNT")) one.places[i] = {};
+        if (said.command.arguments[i].what == std::string_view("COUNT")) one.places[i] = {};
     }
     Result<JotResult> made = another<how>(one);
     while (made && present(made->after) < wanted) {
@@ -975,7 +975,7 @@ Result<JotResult> anotherUpTo(const ParsedLine& said, const std::string& number)
                            said.context.workshop, said.context.shelf};
         const Job before = made->after;
         made =
-            another<how>(ParsedLine{one.verb,
+            another<how>(ParsedLine{one.command,
                                     {before, then.catalogue, then.today, then.workshop, then.shelf},
                                     one.places,
                                     one.rest});
@@ -1049,7 +1049,7 @@ Result<JotResult> acrossEachOther(const ParsedLine& said, std::size_t index) {
     if (before.driver() || before.rows.size() != 2 || !bothWays(before)) {
         return refuse(ErrorCode::Missing,
                       text("Which lamp comes the other way round? Write it like %1.",
-                           said.verb.examples.front()));
+                           said.command.examples.front()));
     }
     Ohms one = before.shared();
     for (const LampRow& row : before.rows) one = std::max(one, *row.resistor);
@@ -1079,7 +1079,7 @@ Result<JotResult> antiparallelTo(const ParsedLine& said) {
     if (!said.name("COLOUR")) {
         return refuse(ErrorCode::Missing,
                       text("Which lamp comes the other way round? Write it like %1.",
-                           said.verb.examples.front()));
+                           said.command.examples.front()));
     }
     if (before.driver() || before.rows.size() != 1) {
         return refuse(ErrorCode::NotUnderstood,
@@ -1242,7 +1242,7 @@ Result<JotResult> wired(const ParsedLine& said) {
     if (volts.size() != amps.size() || volts.empty()) {
         return refuse(ErrorCode::Missing,
                       text("To each voltage belongs the current at it. Write it like %1.",
-                           said.verb.examples.front()));
+                           said.command.examples.front()));
     }
     const auto& where = said.name("LAMP");
     if (where && !groupNamed(said.context.job, *where)) {
@@ -1254,7 +1254,7 @@ Result<JotResult> wired(const ParsedLine& said) {
                       now.catalogue, now.today, now.workshop ? *now.workshop : usual);
         if (!put) return tl::unexpected(put.error());
         const Context there{put->after, now.catalogue, now.today, now.workshop, now.shelf};
-        auto made = wired({said.verb, there, said.places, said.rest});
+        auto made = wired({said.command, there, said.places, said.rest});
         if (made) made->meaning = text("%1; %2", put->meaning, std::move(made->meaning));
         return made;
     }
@@ -1377,7 +1377,7 @@ Result<std::optional<Ohms>> ohmsOr(const ParsedLine& said, std::string_view word
     }
     if (!value && !instead) {
         return refuse(ErrorCode::Missing,
-                      text("How many ohms? Write it like %1.", said.verb.examples.front()));
+                      text("How many ohms? Write it like %1.", said.command.examples.front()));
     }
     if (instead == "open" || instead == "unknown") return std::optional<Ohms>{};
     return value ? value : std::optional(Ohms{0});
@@ -1567,7 +1567,7 @@ Result<JotResult> targetLike(const ParsedLine& said, std::size_t group) {
     const bool one = of.has_value() + like.has_value() + as.has_value() == 1;
     if (!one || (of && !share) || (share && like)) {
         return refuse(ErrorCode::Missing,
-                      text("Half of which lamp? Write it like %1.", said.verb.examples[1]));
+                      text("Half of which lamp? Write it like %1.", said.command.examples[1]));
     }
     const Job& job = said.context.job;
     const std::string& other = of ? *of : as ? *as : *like;
@@ -1615,8 +1615,8 @@ Result<JotResult> target(const ParsedLine& said) {
                       text("%1, or as another lamp: only one of them can be.", formatted(*amps)));
     }
     if (!amps) {
-        return refuse(ErrorCode::Missing,
-                      text("A wish is a current. Write it like %1.", said.verb.examples.front()));
+        return refuse(ErrorCode::Missing, text("A wish is a current. Write it like %1.",
+                                               said.command.examples.front()));
     }
     const Amperes value = *amps;
     const std::string& called = said.context.job.groups[*group].name;
@@ -1837,11 +1837,11 @@ Result<JotResult> join(const ParsedLine& said) {
     return result;
 }
 
-constexpr Takes colour{.what = "COLOUR",
-                       .kind = Kind::Name,
-                       .names = colours,
-                       .unknown = "“%1” is no colour of an LED. There are: %2."};
-constexpr Takes forwardVolts{
+constexpr Argument colour{.what = "COLOUR",
+                          .kind = Kind::Name,
+                          .names = colours,
+                          .unknown = "“%1” is no colour of an LED. There are: %2."};
+constexpr Argument forwardVolts{
     .what = "VOLTS",
     .dimension = Dimension::Voltage,
     .least = 0.8,
@@ -1849,21 +1849,22 @@ constexpr Takes forwardVolts{
     .beyond =
         "No LED alone bears more. With its resistor inside it is: wired rear 12V 6.1mA 9V 4.1mA; "
         "a bulb is: bulb cab 12V 60mA."};
-constexpr Takes forwardAmps{
+constexpr Argument forwardAmps{
     .what = "AMPS", .dimension = Dimension::Current, .least = 50e-6, .most = 0.5};
-constexpr Takes lampOrPlace = [] {
-    Takes made = lampGroup;
+constexpr Argument lampOrPlace = [] {
+    Argument made = lampGroup;
     made.names = lampsOrPlaces;
     return made;
 }();
-constexpr Takes wiredTakes[] = {
+constexpr Argument wiredArguments[] = {
     lampOrPlace,
     colour,
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 20, .atMost = 6},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 50e-6, .most = 0.5, .atMost = 6}};
-constexpr Takes resistance{
+constexpr Argument resistance{
     .what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 1e6, .zero = true};
-constexpr Takes wish{.what = "AMPS", .dimension = Dimension::Current, .least = 20e-6, .most = 0.3};
+constexpr Argument wish{
+    .what = "AMPS", .dimension = Dimension::Current, .least = 20e-6, .most = 0.3};
 
 std::vector<Named> sizeNames(const Context&) {
     std::vector<Named> all;
@@ -1887,8 +1888,8 @@ std::vector<Named> fewCounts(const Context&) {
     for (std::size_t i = 0; i < std::size(words); ++i) all[i].also.push_back(words[i]);
     return all;
 }
-constexpr Takes lampCount{.what = "COUNT", .kind = Kind::Name, .names = fewCounts};
-constexpr Takes lampTakes[] = {
+constexpr Argument lampCount{.what = "COUNT", .kind = Kind::Name, .names = fewCounts};
+constexpr Argument lampArguments[] = {
     {.what = "PLACE",
      .kind = Kind::Name,
      .names = places,
@@ -1906,7 +1907,7 @@ constexpr Takes lampTakes[] = {
      .unknown = "No output goes by “%1”. There are: %2.",
      .explained = true},
     {.what = "WORDS", .kind = Kind::Words, .after = "called"},
-    unitTakes,
+    unitArgument,
     {.what = "SIZE", .kind = Kind::Name, .names = sizeNames},
     {.what = "HOW", .kind = Kind::Name, .names = arrangements},
     lampCount,
@@ -1921,7 +1922,7 @@ constexpr Takes lampTakes[] = {
      .ofSeveral = true},
     // "1k on table lamp"
     [] {
-        Takes made = lampGroup;
+        Argument made = lampGroup;
         made.what = "ON";
         made.after = "on";
         made.needed = false;
@@ -1929,20 +1930,20 @@ constexpr Takes lampTakes[] = {
         return made;
     }()};
 constexpr const char* lampWords[] = {"move"};
-constexpr Takes bulbTakes[] = {
+constexpr Argument bulbArguments[] = {
     [] {
-        Takes made = lampTakes[0];
+        Argument made = lampArguments[0];
         made.rows = false;
         return made;
     }(),
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.5, .most = 30},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 5e-3, .most = 1},
-    lampTakes[5],
-    lampTakes[6],
-    unitTakes};
-constexpr Takes stripTakes[] = {
+    lampArguments[5],
+    lampArguments[6],
+    unitArgument};
+constexpr Argument stripArguments[] = {
     [] {
-        Takes made = lampTakes[0];
+        Argument made = lampArguments[0];
         made.rows = false;
         return made;
     }(),
@@ -1958,20 +1959,20 @@ constexpr Takes stripTakes[] = {
      .least = 5e-3,
      .most = 3},
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 30, .unitNeeded = true},
-    lampTakes[5],
-    lampTakes[6],
-    unitTakes};
-constexpr Takes neighbour = [] {
-    Takes made = lampGroup;
+    lampArguments[5],
+    lampArguments[6],
+    unitArgument};
+constexpr Argument neighbour = [] {
+    Argument made = lampGroup;
     made.names = ownNames;
     return made;
 }();
-constexpr Takes anotherTakes[] = {
+constexpr Argument anotherArguments[] = {
     neighbour,   colour,    forwardVolts,
     forwardAmps, lampCount, {.what = "SIZE", .kind = Kind::Name, .names = sizeNames}};
-constexpr Takes pairTakes[] = {lampGroup, colour, forwardVolts, forwardAmps};
-constexpr Takes turnedTakes[] = {lampGroup,
-                                 {.what = "none", .kind = Kind::Name, .names = withoutIt}};
+constexpr Argument pairArguments[] = {lampGroup, colour, forwardVolts, forwardAmps};
+constexpr Argument turnedArguments[] = {lampGroup,
+                                        {.what = "none", .kind = Kind::Name, .names = withoutIt}};
 /// Said behind a value; a line of its own is "package".
 std::vector<Named> bodyNames(const Context& context) {
     std::vector<Named> all = packageNames(context);
@@ -1979,48 +1980,49 @@ std::vector<Named> bodyNames(const Context& context) {
     for (Named& each : all) each.hidden = true;
     return all;
 }
-constexpr Takes resistorTakes[] = {lampGroup,
-                                   resistance,
-                                   {.what = "none", .kind = Kind::Name, .names = noneOrOpen},
-                                   {.what = "PACKAGE", .kind = Kind::Name, .names = bodyNames}};
-constexpr Takes sharedTakes[] = {
+constexpr Argument resistorArguments[] = {
+    lampGroup,
+    resistance,
+    {.what = "none", .kind = Kind::Name, .names = noneOrOpen},
+    {.what = "PACKAGE", .kind = Kind::Name, .names = bodyNames}};
+constexpr Argument sharedArguments[] = {
     lampGroup, resistance, {.what = "none", .kind = Kind::Name, .names = noneOnly}};
-constexpr Takes joinTakes[] = {[] {
-                                   Takes made = lampGroup;
-                                   made.names = ownNames;
-                                   made.rows = false;
-                                   return made;
-                               }(),
-                               [] {
-                                   Takes made = lampGroup;
-                                   made.what = "BESIDE";
-                                   made.missing = "Beside which other lamp?";
-                                   made.names = ownNames;
-                                   made.rows = false;
-                                   return made;
-                               }()};
-constexpr Takes ownTakes[] = {lampGroup};
-constexpr Takes otherLamp(const char* what, const char* after) {
-    Takes made = lampGroup;
+constexpr Argument joinArguments[] = {[] {
+                                          Argument made = lampGroup;
+                                          made.names = ownNames;
+                                          made.rows = false;
+                                          return made;
+                                      }(),
+                                      [] {
+                                          Argument made = lampGroup;
+                                          made.what = "BESIDE";
+                                          made.missing = "Beside which other lamp?";
+                                          made.names = ownNames;
+                                          made.rows = false;
+                                          return made;
+                                      }()};
+constexpr Argument ownArguments[] = {lampGroup};
+constexpr Argument otherLamp(const char* what, const char* after) {
+    Argument made = lampGroup;
     made.what = what;
     made.after = after;
     made.needed = false;
     made.rows = false;
     return made;
 }
-constexpr Takes targetTakes[] = {lampGroup,
-                                 wish,
-                                 {.what = "SHARE", .kind = Kind::Name, .names = shareNames},
-                                 otherLamp("OF", "of"),
-                                 otherLamp("LIKE", "like"),
-                                 otherLamp("AS", "as")};
-constexpr Takes seriesTakes[] = {lampGroup,
-                                 {.what = "NAME",
-                                  .kind = Kind::Name,
-                                  .names = seriesNames,
-                                  .unknown = "“%1” is none of: %2, and no LED either."},
-                                 colour};
-constexpr Takes outputTakes[] = {
+constexpr Argument targetArguments[] = {lampGroup,
+                                        wish,
+                                        {.what = "SHARE", .kind = Kind::Name, .names = shareNames},
+                                        otherLamp("OF", "of"),
+                                        otherLamp("LIKE", "like"),
+                                        otherLamp("AS", "as")};
+constexpr Argument seriesArguments[] = {lampGroup,
+                                        {.what = "NAME",
+                                         .kind = Kind::Name,
+                                         .names = seriesNames,
+                                         .unknown = "“%1” is none of: %2, and no LED either."},
+                                        colour};
+constexpr Argument outputArguments[] = {
     {.what = "OUTPUT",
      .kind = Kind::Name,
      .needed = true,
@@ -2038,19 +2040,20 @@ constexpr Takes outputTakes[] = {
      .most = 0.5,
      .unitNeeded = true},
     {.what = "unmarked", .kind = Kind::Name, .names = unmarkedOnly}};
-constexpr Takes placeTakes[] = {lampGroup,
-                                {.what = "BACK UP",
-                                 .dimension = Dimension::Length,
-                                 .least = 1e-6,
-                                 .most = 3,
-                                 .zero = true,
-                                 .atMost = 2},
-                                {.what = "DIRECTION",
-                                 .kind = Kind::Name,
-                                 .after = "facing",
-                                 .names = directions,
-                                 .unknown = "A lamp faces front, rear or inside, not “%1”."}};
-constexpr Takes removeTakes[] = {lampGroup};
+constexpr Argument placeArguments[] = {
+    lampGroup,
+    {.what = "BACK UP",
+     .dimension = Dimension::Length,
+     .least = 1e-6,
+     .most = 3,
+     .zero = true,
+     .atMost = 2},
+    {.what = "DIRECTION",
+     .kind = Kind::Name,
+     .after = "facing",
+     .names = directions,
+     .unknown = "A lamp faces front, rear or inside, not “%1”."}};
+constexpr Argument removeArguments[] = {lampGroup};
 
 constexpr const char* lampExamples[] = {"lamp rear red 2.0V 20mA", "lamp front white on white",
                                         "lamp cab warm white for 2mA",
@@ -2142,10 +2145,10 @@ bool onlyALamp(const std::vector<Token>& line) {
     return false;
 }
 
-constexpr Verb table[] = {
+constexpr Command table[] = {
     {"lamp",
      lampWords,
-     lampTakes,
+     lampArguments,
      lampExamples,
      "a new lamp, or what the one there is",
      lamp,
@@ -2156,14 +2159,14 @@ constexpr Verb table[] = {
      false,
      {},
      onlyALamp},
-    {"bulb", bulbWords, bulbTakes, bulbExamples,
+    {"bulb", bulbWords, bulbArguments, bulbExamples,
      "a filament bulb by its rated volts and what it takes at them", bulb, false, bulbNoise},
     {"aspects",
      aspectsWords,
      {},
      aspectsExamples,
      "several colours at one place: a two-colour LED, rgb, a signal head whose lenses are stacked",
-     aspectsVerb,
+     aspectsCommand,
      true},
     {"plan",
      {},
@@ -2179,23 +2182,23 @@ constexpr Verb table[] = {
      planBegins},
     {"strip",
      {},
-     stripTakes,
+     stripArguments,
      stripExamples,
      "a strip of the catalogue, by its length",
      strip,
      false,
      stripNoise},
-    testerVerb,
-    jointVerb,
-    leadsVerb,
-    seenVerb,
-    boreVerb,
-    lotVerb,
-    {"wired", wiredWords, wiredTakes, wiredExamples,
+    testerCommand,
+    jointCommand,
+    leadsCommand,
+    seenCommand,
+    boreCommand,
+    lotCommand,
+    {"wired", wiredWords, wiredArguments, wiredExamples,
      "a lamp with a resistor hidden in it, by readings at its leads", wired},
     {"parallel",
      {},
-     anotherTakes,
+     anotherArguments,
      parallelExamples,
      "another lamp beside it with its own resistor",
      another<Beside::Row>,
@@ -2203,7 +2206,7 @@ constexpr Verb table[] = {
      neighbourNoise},
     {"inline",
      {},
-     anotherTakes,
+     anotherArguments,
      inlineExamples,
      "another lamp in series with it",
      another<Beside::Series>,
@@ -2211,7 +2214,7 @@ constexpr Verb table[] = {
      neighbourNoise},
     {"twin",
      {},
-     anotherTakes,
+     anotherArguments,
      twinExamples,
      "a lamp straight across the last one of a row, behind the same resistor",
      another<Beside::Across>,
@@ -2219,19 +2222,19 @@ constexpr Verb table[] = {
      neighbourNoise},
     {"antiparallel",
      {},
-     pairTakes,
+     pairArguments,
      pairExamples,
      "a lamp the other way round across it, both behind its resistor",
      antiparallelTo,
      false,
      neighbourNoise},
-    {"turned", turnedWords, turnedTakes, turnedExamples,
+    {"turned", turnedWords, turnedArguments, turnedExamples,
      "its lamps stand the other way round: minus where plus comes", turned, false, groupNoise},
-    {"resistor", resistorWords, resistorTakes, resistorExamples,
+    {"resistor", resistorWords, resistorArguments, resistorExamples,
      "fit a resistor; none for no resistor, open for not chosen", resistor, false, resistorNoise},
     {"shared",
      {},
-     sharedTakes,
+     sharedArguments,
      sharedExamples,
      "one resistor for the whole group",
      shared,
@@ -2239,7 +2242,7 @@ constexpr Verb table[] = {
      groupNoise},
     {"split",
      {},
-     ownTakes,
+     ownArguments,
      splitExamples,
      "each LED of its rows in a row by itself, with its own resistor",
      split,
@@ -2247,7 +2250,7 @@ constexpr Verb table[] = {
      groupNoise},
     {"own",
      {},
-     ownTakes,
+     ownArguments,
      ownExamples,
      "a resistor of its own for each row, chosen for the wish",
      own,
@@ -2255,17 +2258,17 @@ constexpr Verb table[] = {
      groupNoise},
     {"join",
      {},
-     joinTakes,
+     joinArguments,
      joinExamples,
      "hang a lamp beside another: one output, one key",
      join,
      false,
      joinNoise},
-    {"target", wishWords, targetTakes, targetExamples,
+    {"target", wishWords, targetArguments, targetExamples,
      "the current, so the brightness, that is wished", target, false, targetNoise},
     {"series",
      {},
-     seriesTakes,
+     seriesArguments,
      seriesExamples,
      "preferred values to choose from; or one lamp more in its row; or all its rows as one",
      series,
@@ -2273,7 +2276,7 @@ constexpr Verb table[] = {
      groupNoise},
     {"output",
      {},
-     outputTakes,
+     outputArguments,
      outputExamples,
      "resistor found on the decoder's board, bare for none; or the current that it bears",
      output,
@@ -2281,29 +2284,29 @@ constexpr Verb table[] = {
      outputNoise},
     {"place",
      {},
-     placeTakes,
+     placeArguments,
      placeExamples,
      "where the lamp sits: back from the front, up from the rail",
      place,
      false,
      groupNoise},
-    smoothingVerb,
-    bleedVerb,
-    driverVerb,
-    oneWayVerb,
-    toggleVerb,
-    dimVerb,
-    softVerb,
-    packageVerb,
-    pipeVerb,
-    fibreVerb,
-    filterVerb,
-    diffuserVerb,
-    shadowVerb,
-    wallVerb,
+    smoothingCommand,
+    bleedCommand,
+    driverCommand,
+    oneWayCommand,
+    toggleCommand,
+    dimCommand,
+    softCommand,
+    packageCommand,
+    pipeCommand,
+    fibreCommand,
+    filterCommand,
+    diffuserCommand,
+    shadowCommand,
+    wallCommand,
     {"remove",
      {},
-     removeTakes,
+     removeArguments,
      removeExamples,
      "a lamp, or a row of a group",
      removeLamp,
@@ -2329,6 +2332,6 @@ std::string newLampJot(const Job& job, std::string_view output) {
     return "lamp" + on + " called " + name;
 }
 
-std::span<const Verb> verbs() { return table; }
+std::span<const Command> commands() { return table; }
 
 }  // namespace glimmet::core::lamps

@@ -161,14 +161,14 @@ Result<HollowAt> newHollow(Job& job, const HollowSaid& hollow) {
 
 }  // namespace
 
-Result<JotResult> cavityVerb(const ParsedLine& said) {
+Result<JotResult> cavityCommand(const ParsedLine& said) {
     const auto hollow = hollowIn(lowered(said.rest));
     if (!hollow) {
         return refuse(
             ErrorCode::NotUnderstood,
             text("Which hollow, and its length, width and height in millimetres, each 1 to "
                  "500? Write it like %1.",
-                 said.verb.examples.front()));
+                 said.command.examples.front()));
     }
     if (auto why = noSuchUnit(said.context.job, *hollow))
         return refuse(ErrorCode::Unknown, std::move(*why));
@@ -181,9 +181,9 @@ Result<JotResult> cavityVerb(const ParsedLine& said) {
                 ErrorCode::Unknown,
                 all.empty()
                     ? text("Nothing hollow is drawn in this model. Say where it is: %1.",
-                           said.verb.examples.back())
+                           said.command.examples.back())
                     : text("No hollow goes by “%1”. There are: %2. A new one needs its place: %3.",
-                           hollow->name, all, said.verb.examples.back()));
+                           hollow->name, all, said.command.examples.back()));
         }
         auto made = newHollow(result.after, *hollow);
         if (!made) return tl::unexpected(made.error());
@@ -246,7 +246,7 @@ Result<JotResult> fate(const ParsedLine& said, FixtureKind kind, std::string res
         return refuse(ErrorCode::NotUnderstood,
                       text("In which hollow, and its length, width and height in millimetres, each "
                            "1 to 500? Write it like %1.",
-                           said.verb.examples.front()));
+                           said.command.examples.front()));
     }
     rest.resize(rest.size() - told->first.size());
     HollowSaid hollow;
@@ -276,9 +276,9 @@ Result<JotResult> fate(const ParsedLine& said, FixtureKind kind, std::string res
     return refuse(ErrorCode::Unknown,
                   kind == FixtureKind::Weight
                       ? text("No weight is known in “%1”. Say its measures first: %2.", hollow.name,
-                             said.verb.examples.front())
+                             said.command.examples.front())
                       : text("No speaker is known in “%1”. Say its measures first: %2.",
-                             hollow.name, said.verb.examples.front()));
+                             hollow.name, said.command.examples.front()));
 }
 
 /// "weight hood 30x12x8", "speaker hood 20x12x6 at 44x14".
@@ -339,8 +339,10 @@ Result<JotResult> fixture(const ParsedLine& said, FixtureKind kind) {
 
 }  // namespace
 
-Result<JotResult> weightVerb(const ParsedLine& said) { return fixture(said, FixtureKind::Weight); }
-Result<JotResult> speakerVerb(const ParsedLine& said) {
+Result<JotResult> weightCommand(const ParsedLine& said) {
+    return fixture(said, FixtureKind::Weight);
+}
+Result<JotResult> speakerCommand(const ParsedLine& said) {
     return fixture(said, FixtureKind::Speaker);
 }
 

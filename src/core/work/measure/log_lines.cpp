@@ -8,11 +8,11 @@ std::vector<std::string> logLines(std::span<const LogPart> parts, std::string_vi
     std::vector<std::string> lines;
     for (const LogPart& part : parts) {
         if (!part.condition) continue;
-        const char* verb = *part.condition == MotorCondition::Light      ? "light "
-                           : *part.condition == MotorCondition::Hauling  ? "haul "
-                           : *part.condition == MotorCondition::Slipping ? "slip "
-                                                                         : "stall ";
-        std::string line = verb + asJot(Dimension::Current, part.amps.value());
+        const char* command = *part.condition == MotorCondition::Light      ? "light "
+                              : *part.condition == MotorCondition::Hauling  ? "haul "
+                              : *part.condition == MotorCondition::Slipping ? "slip "
+                                                                            : "stall ";
+        std::string line = command + asJot(Dimension::Current, part.amps.value());
         if (part.volts > Volts{0}) line += " " + asJot(Dimension::Voltage, part.volts.value());
         // Of a stall it would be how it heats up.
         if (part.steady && part.condition != MotorCondition::Stalled &&

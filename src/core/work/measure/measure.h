@@ -8,10 +8,10 @@ namespace glimmet::core::measure {
 
 [[nodiscard]] bool applies(const Job& job);
 void judge(const JobAnalysis& facts, Judging& judging);
-[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
 inline constexpr JobRoom room{"measure", "Measure", applies, judge,
-                              verbs,     idle,      nullptr, decidedBy};
+                              commands,  idle,      nullptr, decidedBy};
 
 }  // namespace glimmet::core::measure

@@ -14,18 +14,19 @@ namespace glimmet::core::measure {
 namespace {
 
 using namespace jot;
-using Kind = Takes::Kind;
+using Kind = Argument::Kind;
 
 // What the motors, meters and layouts of all scales show; beyond it a unit was mistyped.
 constexpr Ohms leastWinding{0.3}, mostWinding{2000};
-constexpr Takes amps{.what = "AMPS",
-                     .needed = true,
-                     .missing = "A reading needs its current.",
-                     .dimension = Dimension::Current,
-                     .least = 0.005,
-                     .most = 20};
-constexpr Takes volts{.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.5, .most = 40};
-constexpr Takes stallVolts{
+constexpr Argument amps{.what = "AMPS",
+                        .needed = true,
+                        .missing = "A reading needs its current.",
+                        .dimension = Dimension::Current,
+                        .least = 0.005,
+                        .most = 20};
+constexpr Argument volts{
+    .what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.5, .most = 40};
+constexpr Argument stallVolts{
     .what = "VOLTS",
     .needed = true,
     .missing = "A stall test needs the volts at that moment too, because they sag.",
@@ -34,7 +35,7 @@ constexpr Takes stallVolts{
     .most = 40};
 
 std::vector<Named> unknownOnly(const Context&) { return {{"unknown", {}, "not measured"}}; }
-constexpr Takes unknown{.what = "unknown", .kind = Kind::Name, .names = unknownOnly};
+constexpr Argument unknown{.what = "unknown", .kind = Kind::Name, .names = unknownOnly};
 
 std::vector<Named> motorNames(const Context& context) {
     std::vector<Named> all;
@@ -67,19 +68,19 @@ std::vector<Named> motorPhrases(const Context& context) {
     }
     return all;
 }
-constexpr Takes ofMotor{.what = "MOTOR",
-                        .kind = Kind::Name,
-                        .after = "of",
-                        .names = motorNames,
-                        .unknown = "No motor goes by “%1”. There are: %2.",
-                        .ofSeveral = true};
+constexpr Argument ofMotor{.what = "MOTOR",
+                           .kind = Kind::Name,
+                           .after = "of",
+                           .names = motorNames,
+                           .unknown = "No motor goes by “%1”. There are: %2.",
+                           .ofSeveral = true};
 /// "stall 1.1A 12V in 2", "in rear car"
-constexpr Takes inMotor{.what = "IN",
-                        .kind = Kind::Name,
-                        .after = "in",
-                        .names = motorNames,
-                        .unknown = "No motor goes by “%1”. There are: %2.",
-                        .ofSeveral = true};
+constexpr Argument inMotor{.what = "IN",
+                           .kind = Kind::Name,
+                           .after = "in",
+                           .names = motorNames,
+                           .unknown = "No motor goes by “%1”. There are: %2.",
+                           .ofSeveral = true};
 
 Motor& motorIn(Job& job, std::string_view id) {
     for (Unit& unit : job.units) {
@@ -216,7 +217,7 @@ Result<JotResult> supplyVolts(const ParsedLine& said, std::optional<Measured<Vol
     }
     if (!value && !forgotten) {
         return refuse(ErrorCode::Missing,
-                      text("How many volts? Write it like %1.", said.verb.examples.front()));
+                      text("How many volts? Write it like %1.", said.command.examples.front()));
     }
     JotResult result = jotted(
         said, value ? text("%1: %2", name, formatted(*value)) : text("%1: not measured", name));
@@ -359,7 +360,7 @@ Result<JotResult> pulse(const ParsedLine& said) {
     const bool none = said.name("none").has_value();
     if (height.has_value() == none) {
         return refuse(ErrorCode::Missing, text("How high is it, or none? Write it like %1.",
-                                               said.verb.examples.front()));
+                                               said.command.examples.front()));
     }
     if (said.context.job.feed != Feed::ThreeRailDigital) {
         return refuse(ErrorCode::NotUnderstood,
@@ -446,7 +447,7 @@ Result<JotResult> battery(const ParsedLine& said) {
         return refuse(ErrorCode::Missing,
                       text("Which cells: li-ion, nimh, alkaline, AA, AAA, or a 9V block? Write it "
                            "like %1.",
-                           said.verb.examples.front()));
+                           said.command.examples.front()));
     }
     const auto capacity = said.one<AmpereHours>("CAPACITY");
     const auto& kind = said.name("KIND");
@@ -463,7 +464,7 @@ Result<JotResult> battery(const ParsedLine& said) {
         if (!capacity || !cells) {
             return refuse(ErrorCode::Missing,
                           text("A battery needs its cells and what is printed on it: %1.",
-                               said.verb.examples.front()));
+                               said.command.examples.front()));
         }
         pack = {*named<Chemistry>(*kind), std::stoi(*cells), *capacity};
     } else if (cells) {
@@ -531,7 +532,7 @@ Result<JotResult> allMotors(const ParsedLine& said, std::size_t unit) {
     const auto& isolated = said.name("ISOLATED");
     if (kind.has_value() == isolated.has_value()) {
         return refuse(ErrorCode::Missing,
-                      text("How many motors? Write it like %1.", said.verb.examples.front()));
+                      text("How many motors? Write it like %1.", said.command.examples.front()));
     }
     if (kind == "none") {
         return refuse(ErrorCode::NotUnderstood,
@@ -596,7 +597,7 @@ Result<JotResult> motor(const ParsedLine& said) {
     const auto& kind = said.name("KIND");
     const auto& frame = said.name("FRAME");
     if (!kind && !frame && !said.name("ISOLATED")) {
-        return refuse(ErrorCode::Missing, text("Say which: %1.", said.verb.examples.front()));
+        return refuse(ErrorCode::Missing, text("Say which: %1.", said.command.examples.front()));
     }
     if (said.name("ISOLATED") && !kind && !frame) return isolated(said);
     if (said.name("ISOLATED")) {
@@ -870,7 +871,7 @@ Result<JotResult> collector(const ParsedLine& said) {
     if (!at) {
         return refuse(ErrorCode::Missing, text("How far back from the front does it stand? Write "
                                                "it like %1.",
-                                               said.verb.examples.front()));
+                                               said.command.examples.front()));
     }
     const auto to = said.one<Millimetres>("TO");
     if (to.value_or(*at) > changed.body.length) {
@@ -1027,37 +1028,37 @@ Result<JotResult> removeReading(const ParsedLine& said) {
 // --- the table -------------------------------------------------------------------------------
 
 /// What a meter's values scattered by; the hold button and a cut log write it.
-constexpr Takes scatter{.what = "SCATTER",
-                        .after = "scatter",
-                        .dimension = Dimension::Current,
-                        .least = 1e-6,
-                        .most = 5};
-constexpr Takes whichMotor{
+constexpr Argument scatter{.what = "SCATTER",
+                           .after = "scatter",
+                           .dimension = Dimension::Current,
+                           .least = 1e-6,
+                           .most = 5};
+constexpr Argument whichMotor{
     .what = "WHICH", .kind = Kind::Name, .names = motorPhrases, .ofSeveral = true};
-constexpr Takes stallTakes[] = {amps, stallVolts, scatter, ofMotor, inMotor, whichMotor};
+constexpr Argument stallArguments[] = {amps, stallVolts, scatter, ofMotor, inMotor, whichMotor};
 std::vector<Named> throttles(const Context&) {
     return {{"half throttle", {"half"}, "not fully open"}};
 }
-constexpr Takes halfThrottle{.what = "THROTTLE", .kind = Kind::Name, .names = throttles};
-constexpr Takes throttleShare{
+constexpr Argument halfThrottle{.what = "THROTTLE", .kind = Kind::Name, .names = throttles};
+constexpr Argument throttleShare{
     .what = "PERCENT", .dimension = Dimension::Ratio, .least = 0.01, .most = 1, .unitNeeded = true};
-constexpr Takes readingTakes[] = {amps,          volts,   scatter, halfThrottle,
-                                  throttleShare, ofMotor, inMotor, whichMotor};
-constexpr Takes overTakes[] = {amps,    volts,   halfThrottle, throttleShare,
-                               ofMotor, inMotor, whichMotor};
-constexpr Takes ohmsTakes[] = {{.what = "OHMS",
-                                .needed = true,
-                                .missing = "How many ohms?",
-                                .dimension = Dimension::Resistance,
-                                .least = leastWinding.value(),
-                                .most = mostWinding.value(),
-                                .atMost = 12},
-                               ofMotor,
-                               inMotor,
-                               whichMotor};
-constexpr Takes trackTakes[] = {
+constexpr Argument readingArguments[] = {amps,          volts,   scatter, halfThrottle,
+                                         throttleShare, ofMotor, inMotor, whichMotor};
+constexpr Argument overArguments[] = {amps,    volts,   halfThrottle, throttleShare,
+                                      ofMotor, inMotor, whichMotor};
+constexpr Argument ohmsArguments[] = {{.what = "OHMS",
+                                       .needed = true,
+                                       .missing = "How many ohms?",
+                                       .dimension = Dimension::Resistance,
+                                       .least = leastWinding.value(),
+                                       .most = mostWinding.value(),
+                                       .atMost = 12},
+                                      ofMotor,
+                                      inMotor,
+                                      whichMotor};
+constexpr Argument trackArguments[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 1, .most = 30}, unknown};
-constexpr Takes dropTakes[] = {
+constexpr Argument dropArgument[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.05, .most = 4, .zero = true},
     unknown};
 std::vector<Named> bridgeNames(const Context&) {
@@ -1070,11 +1071,11 @@ std::vector<Named> diodeNames(const Context& context) {
     all.pop_back();  // "bridge none" could be meant of the motor's
     return all;
 }
-constexpr Takes bridgeTakes[] = {
-    dropTakes[0], unknown, {.what = "KIND", .kind = Takes::Kind::Name, .names = diodeNames}};
-constexpr Takes rectifierTakes[] = {
-    dropTakes[0], unknown, {.what = "KIND", .kind = Takes::Kind::Name, .names = bridgeNames}};
-constexpr Takes supplyTakes[] = {
+constexpr Argument bridgeArguments[] = {
+    dropArgument[0], unknown, {.what = "KIND", .kind = Argument::Kind::Name, .names = diodeNames}};
+constexpr Argument rectifierArguments[] = {
+    dropArgument[0], unknown, {.what = "KIND", .kind = Argument::Kind::Name, .names = bridgeNames}};
+constexpr Argument supplyArguments[] = {
     {.what = "KIND",
      .kind = Kind::Name,
      .needed = true,
@@ -1087,14 +1088,14 @@ constexpr Takes supplyTakes[] = {
      .most = 30,
      .unitNeeded = true},
     {.what = "HERTZ", .kind = Kind::Name, .names = hertzNames}};
-constexpr Takes polarityTakes[] = {{.what = "KNOWN",
-                                    .kind = Kind::Name,
-                                    .needed = true,
-                                    .missing = "Is it unknown, or marked?",
-                                    .names = polarities}};
+constexpr Argument polarityArguments[] = {{.what = "KNOWN",
+                                           .kind = Kind::Name,
+                                           .needed = true,
+                                           .missing = "Is it unknown, or marked?",
+                                           .names = polarities}};
 constexpr const char* polarityExamples[] = {"polarity unknown", "polarity marked"};
 constexpr const char* supplyNoise[] = {"gives", "up", "to", "max", "limit"};
-constexpr Takes motorTakes[] = {
+constexpr Argument motorArguments[] = {
     {.what = "KIND",
      .kind = Kind::Name,
      .names = motorKinds,
@@ -1103,7 +1104,7 @@ constexpr Takes motorTakes[] = {
     {.what = "ISOLATED", .kind = Kind::Name, .names = isolation},
     {.what = "WHICH", .kind = Kind::Name, .names = motorNumbers, .ofSeveral = true},
     ofMotor,
-    unitTakes};
+    unitArgument};
 std::vector<Named> motorCounts(const Context&) {
     std::vector<Named> all;
     for (const char* number : {"1", "2", "3", "4", "5", "6"}) all.push_back({number, {}, "motors"});
@@ -1111,57 +1112,59 @@ std::vector<Named> motorCounts(const Context&) {
     all[1].also = {"two"};
     return all;
 }
-constexpr Takes motorsTakes[] = {{.what = "COUNT", .kind = Kind::Name, .names = motorCounts},
-                                 {.what = "KIND", .kind = Kind::Name, .names = motorKinds},
-                                 {.what = "ISOLATED", .kind = Kind::Name, .names = isolation},
-                                 unitTakes};
+constexpr Argument motorsArguments[] = {
+    {.what = "COUNT", .kind = Kind::Name, .names = motorCounts},
+    {.what = "KIND", .kind = Kind::Name, .names = motorKinds},
+    {.what = "ISOLATED", .kind = Kind::Name, .names = isolation},
+    unitArgument};
 constexpr const char* motorsExamples[] = {"motors 2", "motors 2 can"};
 constexpr const char* motorsNoise[] = {"both", "all", "are", "each"};
-constexpr Takes axleTakes[] = {{.what = "NUMBER",
-                                .kind = Kind::Name,
-                                .needed = true,
-                                .missing = "Which axle, counted from the front?",
-                                .names = axleNumbers,
-                                .unknown = "There is no axle “%1”. There are: %2.",
-                                .none = "This model has no axles."},
-                               {.what = "SIDE",
-                                .kind = Kind::Name,
-                                .needed = true,
-                                .missing = "Which wheels collect: both, left, right or none?",
-                                .names = collectingSides}};
-constexpr Takes pickupTakes[] = {{.what = "WHEEL",
-                                  .kind = Kind::Name,
-                                  .needed = true,
-                                  .missing = "Which wheel?",
-                                  .names = wheelNames,
-                                  .unknown = "There is no wheel “%1”. There are: %2.",
-                                  .none = "This model has no axles."},
-                                 {.what = "STATE",
-                                  .kind = Kind::Name,
-                                  .needed = true,
-                                  .missing = "Does it collect?",
-                                  .names = pickupStates}};
-constexpr Takes wireTakes[] = {{.what = "COLOUR",
-                                .kind = Kind::Name,
-                                .needed = true,
-                                .missing = "Which wire?",
-                                .names = colourNames},
-                               {.what = "END",
-                                .kind = Kind::Name,
-                                .needed = true,
-                                .missing = "Where does the meter find it?",
-                                .names = endNames},
-                               {.what = "TAG", .kind = Kind::Name, .names = tags},
-                               {.what = "GONE", .kind = Kind::Name, .names = takenOff},
-                               {.what = "OTHER", .kind = Kind::Name, .names = endNames},
-                               unitTakes};
-constexpr Takes removeTakes[] = {{.what = "READING",
-                                  .kind = Kind::Name,
-                                  .needed = true,
-                                  .missing = "What is to be removed?",
-                                  .names = readingNames},
-                                 {.what = "FIRST", .kind = Kind::Name, .names = firstOrLast},
-                                 ofMotor};
+constexpr Argument axleArguments[] = {
+    {.what = "NUMBER",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which axle, counted from the front?",
+     .names = axleNumbers,
+     .unknown = "There is no axle “%1”. There are: %2.",
+     .none = "This model has no axles."},
+    {.what = "SIDE",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "Which wheels collect: both, left, right or none?",
+     .names = collectingSides}};
+constexpr Argument pickupArguments[] = {{.what = "WHEEL",
+                                         .kind = Kind::Name,
+                                         .needed = true,
+                                         .missing = "Which wheel?",
+                                         .names = wheelNames,
+                                         .unknown = "There is no wheel “%1”. There are: %2.",
+                                         .none = "This model has no axles."},
+                                        {.what = "STATE",
+                                         .kind = Kind::Name,
+                                         .needed = true,
+                                         .missing = "Does it collect?",
+                                         .names = pickupStates}};
+constexpr Argument wireArguments[] = {{.what = "COLOUR",
+                                       .kind = Kind::Name,
+                                       .needed = true,
+                                       .missing = "Which wire?",
+                                       .names = colourNames},
+                                      {.what = "END",
+                                       .kind = Kind::Name,
+                                       .needed = true,
+                                       .missing = "Where does the meter find it?",
+                                       .names = endNames},
+                                      {.what = "TAG", .kind = Kind::Name, .names = tags},
+                                      {.what = "GONE", .kind = Kind::Name, .names = takenOff},
+                                      {.what = "OTHER", .kind = Kind::Name, .names = endNames},
+                                      unitArgument};
+constexpr Argument removeArguments[] = {{.what = "READING",
+                                         .kind = Kind::Name,
+                                         .needed = true,
+                                         .missing = "What is to be removed?",
+                                         .names = readingNames},
+                                        {.what = "FIRST", .kind = Kind::Name, .names = firstOrLast},
+                                        ofMotor};
 
 constexpr const char* stallWords[] = {"stalled", "stalls", "stalling"};
 constexpr const char* slipWords[] = {"slipping",   "slipped", "slips", "wheelslip",
@@ -1177,7 +1180,7 @@ constexpr const char* overExamples[] = {"over 1A at half throttle", "over 1A"};
 constexpr const char* overWords[] = {"above", "more"};
 constexpr const char* ohmsExamples[] = {"ohms 9.8", "ohms 9.8 9.6 10.1", "winding 9.8 ohms"};
 constexpr const char* trackExamples[] = {"track 14.8V", "track unknown"};
-constexpr Takes collectorTakes[] = {
+constexpr Argument collectorArguments[] = {
     {.what = "KIND",
      .kind = Kind::Name,
      .needed = true,
@@ -1188,20 +1191,21 @@ constexpr Takes collectorTakes[] = {
     {.what = "BACK", .dimension = Dimension::Length, .least = 0.0005, .most = 1, .zero = true},
     {.what = "POLE", .kind = Kind::Name, .names = poles},
     {.what = "GONE", .kind = Kind::Name, .names = takenOff},
-    unitTakes};
+    unitArgument};
 constexpr const char* collectorExamples[] = {"collector slider 60mm",
                                              "collector roller 20mm centre", "collector none"};
-constexpr Takes boardTakes[] = {{.what = "WHAT",
-                                 .kind = Kind::Name,
-                                 .needed = true,
-                                 .missing = "What of it: kept, plugs in, replaced, common …?",
-                                 .names = boardWords}};
+constexpr Argument boardArguments[] = {
+    {.what = "WHAT",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "What of it: kept, plugs in, replaced, common …?",
+     .names = boardWords}};
 constexpr const char* boardExamples[] = {"board kept", "board common track", "board open",
                                          "board no resistors"};
 std::vector<Named> neverOnly(const Context&) {
     return {{"none", {"no", "never"}, "it never meets one"}};
 }
-constexpr Takes packTakes[] = {
+constexpr Argument packArguments[] = {
     {.what = "CELLS", .kind = Kind::Name, .names = cellCounts},
     {.what = "KIND",
      .kind = Kind::Name,
@@ -1210,7 +1214,7 @@ constexpr Takes packTakes[] = {
     {.what = "CAPACITY", .dimension = Dimension::Charge, .least = 0.01, .most = 50},
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.5, .most = 40},
     {.what = "ON", .kind = Kind::Name, .after = "on", .names = packPlaces}};
-constexpr Takes pulseTakes[] = {
+constexpr Argument pulseArguments[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 5, .most = 40},
     {.what = "none", .kind = Kind::Name, .names = neverOnly}};
 constexpr const char* pulseExamples[] = {"pulse 24V", "pulse none"};
@@ -1261,22 +1265,22 @@ bool feedAlone(const std::vector<Token>& line) {
            line[1].unit == Dimension::Voltage;
 }
 
-constexpr Verb table[] = {
-    {"stall", stallWords, stallTakes, stallExamples, "a stall test: a second at the most",
+constexpr Command table[] = {
+    {"stall", stallWords, stallArguments, stallExamples, "a stall test: a second at the most",
      reading<MotorCondition::Stalled>, false, readingNoise, nullptr, longestWords, true},
-    {"slip", slipWords, readingTakes, slipExamples, "held back until the wheels slip",
+    {"slip", slipWords, readingArguments, slipExamples, "held back until the wheels slip",
      reading<MotorCondition::Slipping>, false, readingNoise},
-    {"haul", haulWords, readingTakes, haulExamples, "with its usual train",
+    {"haul", haulWords, readingArguments, haulExamples, "with its usual train",
      reading<MotorCondition::Hauling>, false, haulNoise},
-    {"light", lightWords, readingTakes, lightExamples, "running alone at medium speed",
+    {"light", lightWords, readingArguments, lightExamples, "running alone at medium speed",
      reading<MotorCondition::Light>, false, lightNoise},
-    {"over", overWords, overTakes, overExamples, "broken off there: it takes at least so much",
+    {"over", overWords, overArguments, overExamples, "broken off there: it takes at least so much",
      over, false, readingNoise},
-    {"ohms", ohmsWords, ohmsTakes, ohmsExamples,
+    {"ohms", ohmsWords, ohmsArguments, ohmsExamples,
      "the winding, motor disconnected; several rotor positions", ohms, false, ohmsNoise},
     {"track",
      {},
-     trackTakes,
+     trackArguments,
      trackExamples,
      "track or supply volts, measured",
      track,
@@ -1284,7 +1288,7 @@ constexpr Verb table[] = {
      trackNoise},
     {"supply",
      {},
-     supplyTakes,
+     supplyArguments,
      supplyExamples,
      "dcc, three-rail, dc, battery, fixed dc; its volts if measured, and what it can give",
      supply,
@@ -1297,19 +1301,19 @@ constexpr Verb table[] = {
      feedAlone},
     {"pulse",
      {},
-     pulseTakes,
+     pulseArguments,
      pulseExamples,
      "the reversing pulse of an analogue three-rail transformer",
      pulse},
     {"polarity",
      {},
-     polarityTakes,
+     polarityArguments,
      polarityExamples,
      "whether it is known which lead of the supply is plus",
      polarity},
     {"rectifier",
      {},
-     rectifierTakes,
+     rectifierArguments,
      rectifierExamples,
      "drop of the rectifier, measured; or the one that is put before lamps on the supply",
      rectifier,
@@ -1317,7 +1321,7 @@ constexpr Verb table[] = {
      dropNoise},
     {"bridge",
      {},
-     bridgeTakes,
+     bridgeArguments,
      bridgeExamples,
      "drop of the motor bridge, measured; by its diodes the one that is put before lamps on the "
      "supply",
@@ -1326,26 +1330,26 @@ constexpr Verb table[] = {
      dropNoise},
     {"switch",
      {},
-     dropTakes,
+     dropArgument,
      switchExamples,
      "drop of a lit output, measured",
      switchDrop,
      false,
      dropNoise},
-    {"battery", packWords, packTakes, packExamples, "what it carries: cells, kind, what is printed",
-     battery, false, packNoise},
+    {"battery", packWords, packArguments, packExamples,
+     "what it carries: cells, kind, what is printed", battery, false, packNoise},
     {"board",
      {},
-     boardTakes,
+     boardArguments,
      boardExamples,
      "the factory's lighting board, as the meter finds it",
      board},
-    {"motor", motorWords, motorTakes, motorExamples,
+    {"motor", motorWords, motorArguments, motorExamples,
      "what kind of motor it is; whether its brushes are free of the frame", motor, false,
      motorNoise},
     {"motors",
      {},
-     motorsTakes,
+     motorsArguments,
      motorsExamples,
      "how many motors drive it",
      motors,
@@ -1353,17 +1357,17 @@ constexpr Verb table[] = {
      motorsNoise},
     {"axle",
      {},
-     axleTakes,
+     axleArguments,
      axleExamples,
      "which of its wheels collect, found with the meter",
      axle,
      false,
      axleNoise},
-    {"pickup", pickupWords, pickupTakes, pickupExamples, "one wheel, found with the meter", pickup,
-     false, pickupNoise},
+    {"pickup", pickupWords, pickupArguments, pickupExamples, "one wheel, found with the meter",
+     pickup, false, pickupNoise},
     {"collector",
      {},
-     collectorTakes,
+     collectorArguments,
      collectorExamples,
      "a slider, roller or wiper: how far back it stands, what it collects",
      collector},
@@ -1372,19 +1376,19 @@ constexpr Verb table[] = {
      {},
      cavityExamples,
      "a hollow as it was measured: length, width, height",
-     cavityVerb,
+     cavityCommand,
      true},
     {"weight",
      weightWords,
      {},
      weightExamples,
      "a weight that takes room in a hollow: its measures, whether it may go",
-     weightVerb,
+     weightCommand,
      true},
-    {"speaker", {}, {}, speakerExamples, "a speaker that is there already", speakerVerb, true},
+    {"speaker", {}, {}, speakerExamples, "a speaker that is there already", speakerCommand, true},
     {"wire",
      {},
-     wireTakes,
+     wireArguments,
      wireExamples,
      "a factory wire, where the meter finds its end",
      wire,
@@ -1392,7 +1396,7 @@ constexpr Verb table[] = {
      wireNoise},
     {"remove",
      {},
-     removeTakes,
+     removeArguments,
      removeExamples,
      "the last stall, slip, haul, light, ohms",
      removeReading,
@@ -1402,6 +1406,6 @@ constexpr Verb table[] = {
 
 }  // namespace
 
-std::span<const Verb> verbs() { return table; }
+std::span<const Command> commands() { return table; }
 
 }  // namespace glimmet::core::measure

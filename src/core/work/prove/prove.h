@@ -8,9 +8,9 @@ namespace glimmet::core::prove {
 
 [[nodiscard]] bool applies(const Job& job);
 void judge(const JobAnalysis& facts, Judging& judging);
-[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobRoom room{"prove", "Prove", applies, judge, verbs, idle, nullptr, decidedBy};
+inline constexpr JobRoom room{"prove", "Prove", applies, judge, commands, idle, nullptr, decidedBy};
 
 }  // namespace glimmet::core::prove

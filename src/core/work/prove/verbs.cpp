@@ -7,7 +7,7 @@ namespace glimmet::core::prove {
 namespace {
 
 using namespace jot;
-using Kind = Takes::Kind;
+using Kind = Argument::Kind;
 
 std::vector<Named> directions(const Context&) {
     return {{"forward", {"forwards", "ahead"}, "chimney or cab first, as it is built"},
@@ -109,7 +109,7 @@ Result<JotResult> withDecoder(const ParsedLine& said) {
 Result<JotResult> fails(const ParsedLine& said) {
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing,
-                      text("How does it fail? Write it like %1.", said.verb.examples.front()));
+                      text("How does it fail? Write it like %1.", said.command.examples.front()));
     }
     // What fails with a decoder says nothing of plain DC: that proof stays.
     const std::string words = lowered(said.rest);
@@ -145,7 +145,7 @@ Result<JotResult> goOn(const ParsedLine& said) {
     }
     if (said.rest.empty()) {
         return refuse(ErrorCode::Missing, text("Why does the work go on? Write it like %1.",
-                                               said.verb.examples.front()));
+                                               said.command.examples.front()));
     }
     JotResult result = jotted(said, text("The work goes on: %1", said.rest));
     result.after.proof.goOn = said.rest;
@@ -179,8 +179,8 @@ Result<JotResult> gone(const ParsedLine& said, const std::string& which) {
 Result<JotResult> remark(const ParsedLine& said) {
     if (const auto which = goneIn(said.rest)) return gone(said, *which);
     if (said.rest.empty()) {
-        return refuse(ErrorCode::Missing,
-                      text("What is to be heard? Write it like %1.", said.verb.examples.front()));
+        return refuse(ErrorCode::Missing, text("What is to be heard? Write it like %1.",
+                                               said.command.examples.front()));
     }
     if (said.context.job.proof.remarks.size() >= 100) {
         return refuse(ErrorCode::OutOfRange, text("Those are remarks enough for one proof."));
@@ -202,7 +202,7 @@ Result<JotResult> lit(const ParsedLine& said) {
     return result;
 }
 
-constexpr Takes readingTakes[] = {
+constexpr Argument readingArguments[] = {
     {.what = "DIRECTION",
      .kind = Kind::Name,
      .needed = true,
@@ -215,15 +215,15 @@ constexpr Takes readingTakes[] = {
      .least = 0.2,
      .most = 30},
     {.what = "AMPS", .dimension = Dimension::Current, .least = 0.003, .most = 20}};
-constexpr Takes provedTakes[] = {{.what = "HOW", .kind = Kind::Name, .names = wrongWay}};
+constexpr Argument provedArguments[] = {{.what = "HOW", .kind = Kind::Name, .names = wrongWay}};
 constexpr const char* provedWords[] = {"runs", "ran", "goes", "tried"};
 constexpr const char* provedNoise[] = {"on",       "dc",   "plain", "it",    "both", "ways",
                                        "analogue", "well", "fine",  "tried", "runs"};
-constexpr Takes litTakes[] = {{.what = "LAMPS",
-                               .kind = Kind::Name,
-                               .needed = true,
-                               .missing = "Lamps, or no lamps?",
-                               .names = litOrNot}};
+constexpr Argument litArguments[] = {{.what = "LAMPS",
+                                      .kind = Kind::Name,
+                                      .needed = true,
+                                      .missing = "Lamps, or no lamps?",
+                                      .names = litOrNot}};
 
 constexpr const char* startsExamples[] = {"starts forward 2.5V", "starts reverse 2.8V"};
 constexpr const char* startsWords[] = {"start", "started"};
@@ -245,14 +245,14 @@ constexpr const char* remarkWords[] = {"noise", "smell"};
 constexpr const char* litExamples[] = {"lit lamps", "lit no lamps"};
 constexpr const char* paceNoise[] = {"speed"};
 
-constexpr Verb table[] = {
-    {"starts", startsWords, readingTakes, startsExamples, "the volts at which it starts to move",
-     reading<Pace::Starts>},
-    {"crawl", crawlWords, readingTakes, crawlExamples, "as slowly as it runs steadily",
+constexpr Command table[] = {
+    {"starts", startsWords, readingArguments, startsExamples,
+     "the volts at which it starts to move", reading<Pace::Starts>},
+    {"crawl", crawlWords, readingArguments, crawlExamples, "as slowly as it runs steadily",
      reading<Pace::Crawl>, false, paceNoise},
     {"medium",
      {},
-     readingTakes,
+     readingArguments,
      mediumExamples,
      "at medium speed on plain DC",
      reading<Pace::Medium>,
@@ -260,21 +260,21 @@ constexpr Verb table[] = {
      paceNoise},
     {"full",
      {},
-     readingTakes,
+     readingArguments,
      fullExamples,
      "at full speed on plain DC",
      reading<Pace::Full>,
      false,
      paceNoise},
-    {"rocking", rockingWords, readingTakes, rockingExamples,
+    {"rocking", rockingWords, readingArguments, rockingExamples,
      "the most while it is rocked to and fro by the throttle", reading<Pace::Rocking>},
-    {"auxiliary", auxiliaryWords, readingTakes, auxiliaryExamples,
+    {"auxiliary", auxiliaryWords, readingArguments, auxiliaryExamples,
      "with what its motor drives besides: a fan, a plough's wheel, a crane",
      reading<Pace::Auxiliary>, false, auxiliaryNoise},
-    {"lit", {}, litTakes, litExamples, "whether lamps light on plain DC", lit},
+    {"lit", {}, litArguments, litExamples, "whether lamps light on plain DC", lit},
     {"remark", remarkWords, {}, remarkExamples, "what is heard, seen or smelt", remark, true},
-    {"proved", provedWords, provedTakes, provedExamples, "it runs on plain DC, both ways", proved,
-     false, provedNoise},
+    {"proved", provedWords, provedArguments, provedExamples, "it runs on plain DC, both ways",
+     proved, false, provedNoise},
     {"fails",
      failsWords,
      {},
@@ -287,6 +287,6 @@ constexpr Verb table[] = {
 
 }  // namespace
 
-std::span<const Verb> verbs() { return table; }
+std::span<const Command> commands() { return table; }
 
 }  // namespace glimmet::core::prove

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/finding/figure.h"
-#include "core/jot/verb.h"
+#include "core/jot/command.h"
 #include "core/quantity/quantities.h"
 #include "core/record/reserve.h"
 

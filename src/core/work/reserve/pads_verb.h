@@ -9,9 +9,9 @@ namespace glimmet::core::reserve {
 [[nodiscard]] std::vector<jot::Named> bridgeNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> padsGone(const jot::Context&);
 
-inline constexpr jot::Takes padsTakes[] = {
-    {.what = "PADS", .kind = jot::Takes::Kind::Words},
-    {.what = "CALLED", .kind = jot::Takes::Kind::Words, .after = "called"},
+inline constexpr jot::Argument padsArguments[] = {
+    {.what = "PADS", .kind = jot::Argument::Kind::Words},
+    {.what = "CALLED", .kind = jot::Argument::Kind::Words, .after = "called"},
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = -40, .most = 40, .zero = true},
     {.what = "AC",
      .after = "ac",
@@ -20,16 +20,16 @@ inline constexpr jot::Takes padsTakes[] = {
      .most = 40,
      .zero = true},
     {.what = "OHMS", .dimension = Dimension::Resistance, .least = 0.1, .most = 1e7, .zero = true},
-    {.what = "DID", .kind = jot::Takes::Kind::Name, .after = "bridged", .names = bridgeNames},
-    {.what = "GONE", .kind = jot::Takes::Kind::Name, .names = padsGone}};
+    {.what = "DID", .kind = jot::Argument::Kind::Name, .after = "bridged", .names = bridgeNames},
+    {.what = "GONE", .kind = jot::Argument::Kind::Name, .names = padsGone}};
 inline constexpr const char* padsExamples[] = {"pads C7 12.8V", "pads C7 100R",
                                                "pads C7 bridged nothing"};
 inline constexpr const char* padsNoise[] = {"at", "the", "empty", "volts"};
 
-inline constexpr jot::Verb padsVerb{
+inline constexpr jot::Command padsCommand{
     "pads",
     {},
-    padsTakes,
+    padsArguments,
     padsExamples,
     "two empty pads of a board: DC volts, red lead at the marked pad; ac 14V; ohms to the blue "
     "wire; what joining them did",

@@ -8,12 +8,12 @@ namespace glimmet::core::reserve {
 
 [[nodiscard]] bool applies(const Job& job);
 void judge(const JobAnalysis& facts, Judging& judging);
-[[nodiscard]] std::span<const jot::Verb> verbs();
+[[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
 void boxes(const Job& job, std::vector<Box>& all);
 
 inline constexpr JobRoom room{"reserve", "Stay-alive", applies, judge,
-                              verbs,     idle,         boxes,   decidedBy};
+                              commands,  idle,         boxes,   decidedBy};
 
 }  // namespace glimmet::core::reserve

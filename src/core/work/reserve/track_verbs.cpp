@@ -75,9 +75,9 @@ Result<JotResult> points(const ParsedLine& said) {
             return refuse(ErrorCode::NotUnderstood,
                           text("None, or points with a frog: only one of them can be."));
         }
-        const Trackwork only = *named<Trackwork>(said.verb.word);
+        const Trackwork only = *named<Trackwork>(said.command.word);
         JotResult result =
-            jotted(said, text("No %1 with a dead frog on its layout", said.verb.word));
+            jotted(said, text("No %1 with a dead frog on its layout", said.command.word));
         std::erase_if(spots, [&](const DeadSpot& spot) {
             return spot.number > 0 && (only == Trackwork::Points || spot.work == only);
         });
@@ -87,7 +87,7 @@ Result<JotResult> points(const ParsedLine& said) {
     DeadSpot spot;
     spot.number = std::stod(id.substr(2));
     spot.length = length;
-    spot.work = *named<Trackwork>(kind ? *kind : said.verb.word);
+    spot.work = *named<Trackwork>(kind ? *kind : said.command.word);
     const Text called = workWords(spot.work, id);
     const auto before = std::find_if(spots.begin(), spots.end(), [&](const DeadSpot& one) {
         return one.number > 0 && one.work == spot.work && std::abs(one.number - spot.number) < 1e-9;
@@ -226,7 +226,7 @@ Result<JotResult> dirtOn(const ParsedLine& said) {
     const int ways = (every ? 1 : 0) + (within || !count.empty() ? 1 : 0) + (feel ? 1 : 0);
     if (ways != 1 || within.has_value() == count.empty()) {
         return refuse(ErrorCode::Missing, text("How often does it stutter? Write it like %1 or %2.",
-                                               said.verb.examples[0], said.verb.examples[1]));
+                                               said.command.examples[0], said.command.examples[1]));
     }
     double perMetre = 0;
     if (every) perMetre = 1 / Metres{*every}.value();

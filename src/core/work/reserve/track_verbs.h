@@ -19,34 +19,34 @@ namespace glimmet::core::reserve {
 [[nodiscard]] std::vector<jot::Named> dirtNames(const jot::Context&);
 [[nodiscard]] std::vector<jot::Named> noTrackNames(const jot::Context&);
 
-inline constexpr jot::Takes pointsTakes[] = {
+inline constexpr jot::Argument pointsArguments[] = {
     {.what = "NUMBER",
-     .kind = jot::Takes::Kind::Name,
+     .kind = jot::Argument::Kind::Name,
      .needed = true,
      .missing = "1 in how many?",
      .names = pointsNumbers,
      .unknown = "No points part by “%1”. There are: %2."},
     {.what = "MM", .dimension = Dimension::Length, .least = 1e-3, .most = 0.5, .unitNeeded = true},
-    {.what = "KIND", .kind = jot::Takes::Kind::Name, .names = trackworks},
-    {.what = "FROG", .kind = jot::Takes::Kind::Name, .names = frogs}};
-inline constexpr jot::Takes gapTakes[] = {
+    {.what = "KIND", .kind = jot::Argument::Kind::Name, .names = trackworks},
+    {.what = "FROG", .kind = jot::Argument::Kind::Name, .names = frogs}};
+inline constexpr jot::Argument gapArguments[] = {
     {.what = "MM", .dimension = Dimension::Length, .least = 0.2e-3, .most = 2},
-    {.what = "RAIL", .kind = jot::Takes::Kind::Name, .names = railNames},
-    {.what = "none", .kind = jot::Takes::Kind::Name, .names = noTrackNames}};
-inline constexpr jot::Takes creepTakes[] = {{.what = "SPEED",
-                                             .needed = true,
-                                             .missing = "How fast, as the prototype goes?",
-                                             .dimension = Dimension::Speed,
-                                             .least = 1 / 3.6,
-                                             .most = 160 / 3.6,
-                                             .unitNeeded = true}};
-inline constexpr jot::Takes coastTakes[] = {{.what = "MM",
-                                             .needed = true,
-                                             .missing = "How far does it roll?",
-                                             .dimension = Dimension::Length,
-                                             .least = 0.2e-3,
-                                             .most = 3}};
-inline constexpr jot::Takes dirtTakes[] = {
+    {.what = "RAIL", .kind = jot::Argument::Kind::Name, .names = railNames},
+    {.what = "none", .kind = jot::Argument::Kind::Name, .names = noTrackNames}};
+inline constexpr jot::Argument creepArguments[] = {{.what = "SPEED",
+                                                    .needed = true,
+                                                    .missing = "How fast, as the prototype goes?",
+                                                    .dimension = Dimension::Speed,
+                                                    .least = 1 / 3.6,
+                                                    .most = 160 / 3.6,
+                                                    .unitNeeded = true}};
+inline constexpr jot::Argument coastArguments[] = {{.what = "MM",
+                                                    .needed = true,
+                                                    .missing = "How far does it roll?",
+                                                    .dimension = Dimension::Length,
+                                                    .least = 0.2e-3,
+                                                    .most = 3}};
+inline constexpr jot::Argument dirtArguments[] = {
     {.what = "EVERY",
      .after = "every",
      .dimension = Dimension::Length,
@@ -60,7 +60,7 @@ inline constexpr jot::Takes dirtTakes[] = {
      .most = 1000,
      .unitNeeded = true},
     {.what = "COUNT", .dimension = Dimension::Ratio, .least = 1, .most = 1000},
-    {.what = "FEEL", .kind = jot::Takes::Kind::Name, .names = dirtNames}};
+    {.what = "FEEL", .kind = jot::Argument::Kind::Name, .names = dirtNames}};
 inline constexpr const char* dirtExamples[] = {"dirt every 1m", "dirt 3 per 2m", "dirt 1 per metre",
                                                "dirt often"};
 inline constexpr const char* dirtWords[] = {"stutters"};
@@ -84,73 +84,73 @@ inline constexpr const char* creepExamples[] = {"creep 14km/h"};
 inline constexpr const char* creepWords[] = {"creeps"};
 inline constexpr const char* creepNoise[] = {"at", "over", "points"};
 
-inline constexpr jot::Verb pointsVerb{
+inline constexpr jot::Command pointsCommand{
     "points",
     pointsWords,
-    pointsTakes,
+    pointsArguments,
     pointsExamples,
     "points or a crossing of the layout whose frogs give no power, with their length if you have "
     "it",
     points,
     false,
     pointsNoise};
-inline constexpr jot::Verb crossingVerb{
+inline constexpr jot::Command crossingCommand{
     "crossing",
     crossingWords,
-    pointsTakes,
+    pointsArguments,
     crossingExamples,
     "two tracks that cross on the layout, whose frogs give no power",
     points,
     false,
     workNoise};
-inline constexpr jot::Verb threeWayVerb{"three-way",
-                                        threeWayWords,
-                                        pointsTakes,
-                                        threeWayExamples,
-                                        "points with two branches at one place",
-                                        points,
-                                        false,
-                                        workNoise};
-inline constexpr jot::Verb doubleSlipVerb{"double-slip",
-                                          doubleSlipWords,
-                                          pointsTakes,
-                                          doubleSlipExamples,
-                                          "a crossing that one can turn off on",
-                                          points,
-                                          false,
-                                          workNoise};
-inline constexpr jot::Takes frogTakes[] = {{.what = "MM",
-                                            .needed = true,
-                                            .missing = "How long is it?",
-                                            .dimension = Dimension::Length,
-                                            .least = 1e-3,
-                                            .most = 0.5}};
+inline constexpr jot::Command threeWayCommand{"three-way",
+                                              threeWayWords,
+                                              pointsArguments,
+                                              threeWayExamples,
+                                              "points with two branches at one place",
+                                              points,
+                                              false,
+                                              workNoise};
+inline constexpr jot::Command doubleSlipCommand{"double-slip",
+                                                doubleSlipWords,
+                                                pointsArguments,
+                                                doubleSlipExamples,
+                                                "a crossing that one can turn off on",
+                                                points,
+                                                false,
+                                                workNoise};
+inline constexpr jot::Argument frogArguments[] = {{.what = "MM",
+                                                   .needed = true,
+                                                   .missing = "How long is it?",
+                                                   .dimension = Dimension::Length,
+                                                   .least = 1e-3,
+                                                   .most = 0.5}};
 inline constexpr const char* frogExamples[] = {"frog 28mm"};
 inline constexpr const char* frogNoise[] = {"dead", "insulated", "unpowered", "long", "a"};
-inline constexpr jot::Verb frogVerb{
-    "frog", {}, frogTakes, frogExamples, "a dead frog by the ruler", frog, false, frogNoise};
-inline constexpr jot::Verb gapVerb{
-    "gap", {},    gapTakes, gapExamples, "a length of rail without power on the layout",
+inline constexpr jot::Command frogCommand{
+    "frog", {}, frogArguments, frogExamples, "a dead frog by the ruler", frog, false, frogNoise};
+inline constexpr jot::Command gapCommand{
+    "gap", {},    gapArguments, gapExamples, "a length of rail without power on the layout",
     gap,   false, gapNoise};
-inline constexpr jot::Verb creepVerb{
+inline constexpr jot::Command creepCommand{
     "creep",
     creepWords,
-    creepTakes,
+    creepArguments,
     creepExamples,
     "how slowly it goes over dead places, in km/h of the prototype",
     creepAt,
     false,
     creepNoise};
-inline constexpr jot::Verb dirtVerb{"dirt",
-                                    dirtWords,
-                                    dirtTakes,
-                                    dirtExamples,
-                                    "how often it stutters on its layout without a bank",
-                                    dirtOn};
-inline constexpr jot::Verb coastVerb{
+inline constexpr jot::Command dirtCommand{"dirt",
+                                          dirtWords,
+                                          dirtArguments,
+                                          dirtExamples,
+                                          "how often it stutters on its layout without a bank",
+                                          dirtOn};
+inline constexpr jot::Command coastCommand{
     "coast",
     coastWords,
-    coastTakes,
+    coastArguments,
     coastExamples,
     "how far it rolls at that speed once its motor is off: a flywheel shows here",
     coast,

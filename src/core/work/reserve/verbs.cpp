@@ -17,7 +17,7 @@ namespace glimmet::core::reserve {
 namespace {
 
 using namespace jot;
-using Kind = Takes::Kind;
+using Kind = Argument::Kind;
 
 std::vector<Named> bankNames(const Context& context) {
     std::vector<Named> all;
@@ -209,7 +209,7 @@ Result<JotResult> part(const ParsedLine& said, std::optional<Quantity> FittedBan
     }
     if (!value && !none) {
         return refuse(ErrorCode::Missing,
-                      text("What value? Write it like %1.", said.verb.examples.front()));
+                      text("What value? Write it like %1.", said.command.examples.front()));
     }
     JotResult result =
         jotted(said, value ? text("%1: %2", name, formatted(*value)) : text("%1: none", name));
@@ -285,8 +285,8 @@ Result<JotResult> clamp(const ParsedLine& said) {
     const bool none = said.name("none").has_value();
     const auto& side = said.name("SIDE");
     if (volts.has_value() == none || (none && (side || !within.empty()))) {
-        return refuse(ErrorCode::Missing,
-                      text("What is printed on it? Write it like %1.", said.verb.examples.front()));
+        return refuse(ErrorCode::Missing, text("What is printed on it? Write it like %1.",
+                                               said.command.examples.front()));
     }
     if (none) {
         JotResult result = jotted(said, text("No clamp across the bank"));
@@ -360,7 +360,7 @@ Result<JotResult> lift(const ParsedLine& said) {
     if (seconds.has_value() == none) {
         return refuse(ErrorCode::Missing, text("How long did it go on? Write it like %1, or lift "
                                                "nothing where it stopped at once.",
-                                               said.verb.examples.front()));
+                                               said.command.examples.front()));
     }
     if (none || !(*seconds > Seconds{0})) {
         JotResult result =
@@ -374,7 +374,7 @@ Result<JotResult> lift(const ParsedLine& said) {
     }
     const Seconds held = *seconds;
     const JobAnalysis facts = factsNow(said);
-    const bool still = std::string_view(said.verb.word) == "fade";
+    const bool still = std::string_view(said.command.word) == "fade";
     const auto told = liftedFor(facts, *job.bank, held, still);
     if (!told) return tl::unexpected(told.error());
     FittedBank found = *job.bank;
@@ -498,7 +498,7 @@ Result<JotResult> allows(const ParsedLine& said) {
         return refuse(ErrorCode::Missing,
                       text("What does its leaflet allow? Write it like %1, or allows none where it "
                            "says nothing of it.",
-                           said.verb.examples.front()));
+                           said.command.examples.front()));
     }
     JotResult result =
         jotted(said, value ? text("The leaflet of %1 allows a bank of %2 at the most",
@@ -520,11 +520,11 @@ Result<JotResult> warm(const ParsedLine& said) {
 
 std::vector<Named> noneOnly(const Context&) { return {{"none", {"no"}, "without"}}; }
 
-constexpr Takes back{
+constexpr Argument back{
     .what = "VOLTS", .after = "diode", .dimension = Dimension::Voltage, .least = 0.1, .most = 1.5};
-constexpr Takes backKind{
+constexpr Argument backKind{
     .what = "DIODE", .kind = Kind::Name, .after = "diode", .names = diodeKinds};
-constexpr Takes bankTakes[] = {
+constexpr Argument bankArguments[] = {
     {.what = "NAME",
      .kind = Kind::Name,
      .names = bankNames,
@@ -549,8 +549,8 @@ constexpr Takes bankTakes[] = {
      .names = hollowsAndJoints,
      .unknown = "No hollow goes by “%1”. There are: %2.",
      .none = "This body has no hollows."}};
-constexpr Takes none{.what = "none", .kind = Kind::Name, .names = noneOnly};
-constexpr Takes chargeTakes[] = {
+constexpr Argument none{.what = "none", .kind = Kind::Name, .names = noneOnly};
+constexpr Argument chargeArguments[] = {
     {.what = "OHMS", .dimension = Dimension::Resistance, .least = 1, .most = 10000},
     none,
     back,
@@ -560,7 +560,7 @@ constexpr Takes chargeTakes[] = {
      .least = 0.05,
      .most = 3600,
      .unitNeeded = true}};
-constexpr Takes clampTakes[] = {
+constexpr Argument clampArguments[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 3, .most = 50},
     {.what = "WITHIN",
      .dimension = Dimension::Ratio,
@@ -569,54 +569,55 @@ constexpr Takes clampTakes[] = {
      .unitNeeded = true},
     {.what = "SIDE", .kind = Kind::Name, .names = clampSides},
     none};
-constexpr Takes balanceTakes[] = {{.what = "CELLS",
-                                   .kind = Kind::Name,
-                                   .needed = true,
-                                   .missing = "A resistor across each: balance cells, or none?",
-                                   .names = balanceNames}};
-constexpr Takes diodeTakes[] = {
+constexpr Argument balanceArguments[] = {
+    {.what = "CELLS",
+     .kind = Kind::Name,
+     .needed = true,
+     .missing = "A resistor across each: balance cells, or none?",
+     .names = balanceNames}};
+constexpr Argument diodeArguments[] = {
     {.what = "VOLTS", .dimension = Dimension::Voltage, .least = 0.1, .most = 1.5},
     none,
     {.what = "KIND", .kind = Kind::Name, .names = diodeKinds}};
-constexpr Takes capacitanceTakes[] = {{.what = "FARADS",
-                                       .needed = true,
-                                       .missing = "How many farads?",
-                                       .dimension = Dimension::Capacitance,
-                                       .least = 1e-5,
-                                       .most = 10}};
+constexpr Argument capacitanceArguments[] = {{.what = "FARADS",
+                                              .needed = true,
+                                              .missing = "How many farads?",
+                                              .dimension = Dimension::Capacitance,
+                                              .least = 1e-5,
+                                              .most = 10}};
 
-constexpr Takes allowsTakes[] = {
+constexpr Argument allowsArguments[] = {
     {.what = "FARADS", .dimension = Dimension::Capacitance, .least = 1e-6, .most = 50}, none};
-constexpr Takes warmTakes[] = {{.what = "DEGREES",
-                                .needed = true,
-                                .missing = "How warm, by the thermometer?",
-                                .dimension = Dimension::Temperature,
-                                .least = -40,
-                                .most = 125,
-                                .zero = true}};
+constexpr Argument warmArguments[] = {{.what = "DEGREES",
+                                       .needed = true,
+                                       .missing = "How warm, by the thermometer?",
+                                       .dimension = Dimension::Temperature,
+                                       .least = -40,
+                                       .most = 125,
+                                       .zero = true}};
 std::vector<Named> nothingNames(const Context&) {
     return {{"nothing", {"none", "dead", "no hold"}, "it stopped at once"}};
 }
-constexpr Takes liftTakes[] = {
+constexpr Argument liftArguments[] = {
     {.what = "SECONDS", .dimension = Dimension::Time, .least = 0.01, .most = 600, .zero = true},
     {.what = "nothing", .kind = Kind::Name, .names = nothingNames}};
-constexpr Takes acrossTakes[] = {{.what = "VOLTS",
-                                  .needed = true,
-                                  .missing = "What does the meter read across it?",
-                                  .dimension = Dimension::Voltage,
-                                  .least = -30,
-                                  .most = 30,
-                                  .zero = true}};
-constexpr Takes causeTakes[] = {{.what = "CAUSE",
-                                 .kind = Kind::Name,
-                                 .needed = true,
-                                 .missing = "What was looked at?",
-                                 .names = causeNames},
-                                {.what = "END",
-                                 .kind = Kind::Name,
-                                 .needed = true,
-                                 .missing = "Was it that (found), or is it right?",
-                                 .names = causeEnds}};
+constexpr Argument acrossArguments[] = {{.what = "VOLTS",
+                                         .needed = true,
+                                         .missing = "What does the meter read across it?",
+                                         .dimension = Dimension::Voltage,
+                                         .least = -30,
+                                         .most = 30,
+                                         .zero = true}};
+constexpr Argument causeArguments[] = {{.what = "CAUSE",
+                                        .kind = Kind::Name,
+                                        .needed = true,
+                                        .missing = "What was looked at?",
+                                        .names = causeNames},
+                                       {.what = "END",
+                                        .kind = Kind::Name,
+                                        .needed = true,
+                                        .missing = "Was it that (found), or is it right?",
+                                        .names = causeEnds}};
 
 constexpr const char* bankNoise[] = {"x", "of", "and", "stay", "keep", "alive"};
 constexpr const char* bankWords[] = {"stay-alive", "reserve",  "capacitor", "capacitors",
@@ -656,10 +657,10 @@ bool stayAlive(const std::vector<Token>& line) {
     return (says(0, "stay") || says(0, "keep")) && says(1, "alive");
 }
 
-constexpr Verb table[] = {
+constexpr Command table[] = {
     {"bank",
      bankWords,
-     bankTakes,
+     bankArguments,
      bankExamples,
      "a stay-alive of the catalogue, or made up of parts, with its charge resistor and diode; none "
      "takes it out",
@@ -673,7 +674,7 @@ constexpr Verb table[] = {
      stayAlive},
     {"charge",
      {},
-     chargeTakes,
+     chargeArguments,
      chargeExamples,
      "the resistor that limits the bank's charge, or the time until its volts stand: charge 1.2s",
      charge,
@@ -681,17 +682,17 @@ constexpr Verb table[] = {
      pathNoise},
     {"diode",
      {},
-     diodeTakes,
+     diodeArguments,
      diodeExamples,
      "drop of the diode that gives the bank back past its resistor",
      diode,
      false,
      pathNoise},
-    {"clamp", clampWords, clampTakes, clampExamples,
+    {"clamp", clampWords, clampArguments, clampExamples,
      "a Zener diode across the bank that keeps its volts down", clamp, false, pathNoise},
     {"balance",
      {},
-     balanceTakes,
+     balanceArguments,
      balanceExamples,
      "a resistor across each cell of a bank in series",
      balance,
@@ -699,24 +700,24 @@ constexpr Verb table[] = {
      pathNoise},
     {"allows",
      {},
-     allowsTakes,
+     allowsArguments,
      allowsExamples,
      "how large a bank the decoder's leaflet allows",
      allows,
      false,
      allowsNoise},
-    {"warm", warmWords, warmTakes, warmExamples,
+    {"warm", warmWords, warmArguments, warmExamples,
      "how warm it gets where the bank lies, by a thermometer after a while of running", warm, false,
      warmNoise},
-    padsVerb,
-    {"lift", liftWords, liftTakes, liftExamples,
+    padsCommand,
+    {"lift", liftWords, liftArguments, liftExamples,
      "how long it goes on, lifted off the rail at a crawl with its lamps lit", lift, false,
      liftNoise},
-    {"fade", fadeWords, liftTakes, fadeExamples,
+    {"fade", fadeWords, liftArguments, fadeExamples,
      "how long its lamps go on, lifted off the rail while it stands still", lift, false, fadeNoise},
     {"across",
      {},
-     acrossTakes,
+     acrossArguments,
      acrossExamples,
      "volts across a bank on the track, once it is full: whether it leaks",
      across,
@@ -724,24 +725,24 @@ constexpr Verb table[] = {
      acrossNoise},
     {"cause",
      {},
-     causeTakes,
+     causeArguments,
      causeExamples,
      "what was looked at of a bank that gave nothing: right, or found",
      cause,
      false,
      causeNoise},
-    pointsVerb,
-    crossingVerb,
-    threeWayVerb,
-    doubleSlipVerb,
-    gapVerb,
-    frogVerb,
-    creepVerb,
-    dirtVerb,
-    coastVerb,
+    pointsCommand,
+    crossingCommand,
+    threeWayCommand,
+    doubleSlipCommand,
+    gapCommand,
+    frogCommand,
+    creepCommand,
+    dirtCommand,
+    coastCommand,
     {"capacitance",
      {},
-     capacitanceTakes,
+     capacitanceArguments,
      capacitanceExamples,
      "of the bank, measured",
      capacitance,
@@ -751,6 +752,6 @@ constexpr Verb table[] = {
 
 }  // namespace
 
-std::span<const Verb> verbs() { return table; }
+std::span<const Command> commands() { return table; }
 
 }  // namespace glimmet::core::reserve

@@ -40,7 +40,7 @@ struct Named {
 };
 
 /// One place of a verb: a quantity, a name, or words as they come.
-struct Takes {
+struct Argument {
     enum class Kind { Quantity, Name, Words };
 
     const char* what;  ///< "VOLTS": in patterns
@@ -73,10 +73,10 @@ inline constexpr std::size_t longestWords = 400;
 
 struct ParsedLine;
 
-struct Verb {
+struct Command {
     const char* word;
     std::span<const char* const> also;  ///< words that do as well: "stalled"
-    std::span<const Takes> takes;
+    std::span<const Argument> arguments;
     std::span<const char* const> examples;  ///< at least one; the first one is shown first
     const char* meaning;                    ///< "a stall test: a second at the most"
     Result<JotResult> (*read)(const ParsedLine&);
@@ -102,11 +102,11 @@ struct ParsedLine {
         std::size_t row = 0;  ///< from 1; 0: none was given
         std::string words;
     };
-    const Verb& verb;
+    const Command& command;
     const Context& context;
-    std::vector<Place> places;  ///< as Verb::takes
+    std::vector<Place> places;  ///< as Command::takes
     std::string rest;           ///< behind the verb's word, as typed
-    bool unsaid = false;        ///< the verb's word was left out, as Verb::implied allows
+    bool unsaid = false;        ///< the verb's word was left out, as Command::implied allows
 
     [[nodiscard]] const Place& at(std::string_view what) const;
     [[nodiscard]] const std::optional<std::string>& name(std::string_view what) const {
@@ -131,9 +131,9 @@ struct ParsedLine {
 };
 
 /// "stall AMPS VOLTS", with brackets around what may be left out.
-[[nodiscard]] std::string pattern(const Verb& verb);
+[[nodiscard]] std::string pattern(const Command& command);
 /// Whether a word, in any capitals, is the verb's.
-[[nodiscard]] bool goesBy(const Verb& verb, std::string_view word);
+[[nodiscard]] bool goesBy(const Command& command, std::string_view word);
 
 [[nodiscard]] inline tl::unexpected<Error> refuse(ErrorCode code, Text what) {
     return failure(code, "jot", std::move(what));
