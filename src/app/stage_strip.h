@@ -4,7 +4,7 @@
 #include "core/finding/finding.h"
 #include "core/track/crossing.h"
 #include "core/work/operating.h"
-#include "core/work/workshop_rooms.h"
+#include "core/work/workshop_stages.h"
 
 #include <QWidget>
 

@@ -4,7 +4,7 @@
 #include "cli/json_text.h"
 #include "core/work/standing.h"
 #include "core/work/trials.h"
-#include "core/work/workshop_rooms.h"
+#include "core/work/workshop_stages.h"
 #include "store/catalogue.h"
 #include "store/district_loads.h"
 #include "store/job_json.h"

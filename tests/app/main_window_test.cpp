@@ -585,7 +585,7 @@ TEST(BodyChooser, IsOneKeyAwayFindsByWordsAndLeavesWithEscape) {
 }
 TEST(StageViews, AreThereForEveryRoomInItsOrder) {
     std::vector<std::string_view> rooms, views;
-    for (const core::JobRoom& room : core::jobRooms()) rooms.push_back(room.name);
+    for (const core::JobStage& room : core::jobStages()) rooms.push_back(room.name);
     for (const StageView& view : stageViews()) {
         views.push_back(view.stage);
         EXPECT_FALSE(stageTitle(view.stage).isEmpty());
@@ -602,10 +602,10 @@ TEST(MainWindow, StepsAlongTheLineOfWork) {
     app.press(Qt::Key_PageDown, Qt::ControlModifier);
     app.press(Qt::Key_PageDown, Qt::ControlModifier);
     EXPECT_EQ(app.bench().stage(), "lamps");
-    for (std::size_t i = 0; i < core::jobRooms().size(); ++i) {
+    for (std::size_t i = 0; i < core::jobStages().size(); ++i) {
         app.press(Qt::Key_PageDown, Qt::ControlModifier);
     }
-    EXPECT_EQ(app.bench().stage(), core::jobRooms().back().name);
+    EXPECT_EQ(app.bench().stage(), core::jobStages().back().name);
     app.press(Qt::Key_1, Qt::ControlModifier);
     EXPECT_EQ(app.bench().stage(), "intake");
     // And by the jot line, which changes nothing.
@@ -627,7 +627,7 @@ TEST(MainWindow, GoesToNoStageThatTheModelDoesNotHave) {
         app.bench().openJob(job.id);
         OpenWindow::settle();
         int number = Qt::Key_1;
-        for (const core::JobRoom& room : core::jobRooms()) {
+        for (const core::JobStage& room : core::jobStages()) {
             app.bench().goTo("lamps");
             app.press(static_cast<Qt::Key>(number++), Qt::ControlModifier);
             EXPECT_EQ(app.bench().stage(), room.applies(app.bench().job()) ? room.name : "lamps")

@@ -148,8 +148,8 @@ TEST(BankRows, TellVoltsRoomPriceAndCells) {
     EXPECT_EQ(word(can, BankAspect::Price), "0.9");
     EXPECT_EQ(word(rowOf(rows, "chips-3300u-25"), BankAspect::Cells), "–");
     EXPECT_EQ(word(can, BankAspect::Full), "500 ms");  // 5 · 100 Ω · 1 mF
-    EXPECT_NE(word(can, BankAspect::Room), "none");
-    EXPECT_EQ(cell(can, BankAspect::Room).state, State::Fine);
+    EXPECT_NE(word(can, BankAspect::Stage), "none");
+    EXPECT_EQ(cell(can, BankAspect::Stage).state, State::Fine);
     // ½ · 1 mF · (13.3 V)².
     EXPECT_NEAR(0.5e-3 * can.bank.state.bus.value() * can.bank.state.bus.value(), 0.088, 0.003);
     EXPECT_EQ(word(can, BankAspect::Resistor).substr(0, 2), "88");
@@ -161,8 +161,8 @@ TEST(BankRows, TellVoltsRoomPriceAndCells) {
     EXPECT_FALSE(cells.bank.inPlace);
     EXPECT_EQ(cell(cells, BankAspect::Cells).state, State::Close);
     EXPECT_NE(word(cells, BankAspect::Cells), "0 %");
-    EXPECT_EQ(word(cells, BankAspect::Room), "none");  // 60 mm in a shunter
-    EXPECT_EQ(cell(cells, BankAspect::Room).state, State::Close);
+    EXPECT_EQ(word(cells, BankAspect::Stage), "none");  // 60 mm in a shunter
+    EXPECT_EQ(cell(cells, BankAspect::Stage).state, State::Close);
     EXPECT_EQ(word(cells, BankAspect::Price), "–");
     EXPECT_NE(word(cells, BankAspect::Night), "0 V");
     EXPECT_EQ(word(can, BankAspect::Night), "0 V");

@@ -1212,9 +1212,9 @@ TEST(Verdicts, AreTheFindingsWithoutWords) {
             EXPECT_EQ(words[i].state, bare[i].state) << words[i].id;
             EXPECT_EQ(words[i].gravity, bare[i].gravity) << words[i].id;
             EXPECT_FALSE(plain(words[i].sentence).empty()) << words[i].id;
-            EXPECT_TRUE(std::any_of(jobRooms().begin(), jobRooms().end(), [&](const JobRoom& room) {
-                return words[i].stage == room.name;
-            }));
+            EXPECT_TRUE(
+                std::any_of(jobStages().begin(), jobStages().end(),
+                            [&](const JobStage& room) { return words[i].stage == room.name; }));
         }
     }
 }

@@ -174,7 +174,7 @@ TEST(Fixtures, ASmallOneLeavesRoomBesideItAndMillingIsNotOfferedInVain) {
     ASSERT_NE(room, nullptr);
     for (const Option& option : room->options) EXPECT_NE(option.jot, "weight hood gone");
 }
-TEST(Room, OfADrawingIsNotHeldAgainstWhatCameInIt) {
+TEST(Stage, OfADrawingIsNotHeldAgainstWhatCameInIt) {
     // Nothing was measured, and no hollow at 1:220 holds the decoder.
     const Job runner = jotted(newJob("x", "dock-shunter", {"Z", 220}), {"decoder middle"});
     EXPECT_EQ(tests::stateOf(runner, "decoder.room"), State::Close);

@@ -2,7 +2,7 @@
 // of all examples: cut, swapped or garbled they are understood as meant or refused.
 #include "core/jot/names.h"
 #include "core/jot/reader.h"
-#include "core/work/job_rooms.h"
+#include "core/work/job_stages.h"
 #include "core/work/jot.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

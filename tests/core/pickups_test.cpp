@@ -118,7 +118,7 @@ TEST(Hollows, ThatWereMeasuredHoldOrDoNot) {
     EXPECT_EQ(cavities[0].width, Millimetres{14});
     EXPECT_EQ(cavities[0].height, Millimetres{11});
     const auto held = choose::held(factsOf(job), driveEvidence(job), job.decoder->part);
-    EXPECT_EQ(held.cells[static_cast<std::size_t>(choose::Aspect::Room)].state, State::Over);
+    EXPECT_EQ(held.cells[static_cast<std::size_t>(choose::Aspect::Stage)].state, State::Over);
 }
 
 TEST(MiddlePickup, IsAskedForAndHangsOnNoSingleRoller) {

@@ -27,7 +27,7 @@ Cell cellOf(const Job& job, const Decoder& decoder, Aspect aspect) {
 Decoder middle() { return smallCatalogue().decoders[1]; }
 TEST(Ranking, ItsColumnsAreCalledByWhatTheyHold) {
     EXPECT_STREQ(choose::title(choose::Aspect::Motor), "Motor");
-    EXPECT_STREQ(choose::title(choose::Aspect::Room), "Room");
+    EXPECT_STREQ(choose::title(choose::Aspect::Stage), "Room");
     EXPECT_STREQ(choose::title(choose::Aspect::StayAlive), "Stay-alive");
     EXPECT_STREQ(choose::title(choose::Aspect::Price), "Price");
 }
@@ -117,14 +117,14 @@ TEST(Ranking, RoomIsCloseInAHollowThatIsOnlyDrawn) {
     Decoder decoder = middle();
     decoder.length = Millimetres{200};
     Job job = shunter();
-    EXPECT_EQ(cellOf(job, decoder, Aspect::Room).state, State::Close);
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Stage).state, State::Close);
     job.units[0].body.ownMeasures = true;  // its outline, not what is in it
-    EXPECT_EQ(cellOf(job, decoder, Aspect::Room).state, State::Close);
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Stage).state, State::Close);
     for (Cavity& each : job.units[0].body.cavities) each.measured = true;
-    EXPECT_EQ(cellOf(job, decoder, Aspect::Room).state, State::Over);
-    EXPECT_EQ(cellOf(jotted(shunter(), {"only under 19mm"}), middle(), Aspect::Room).state,
+    EXPECT_EQ(cellOf(job, decoder, Aspect::Stage).state, State::Over);
+    EXPECT_EQ(cellOf(jotted(shunter(), {"only under 19mm"}), middle(), Aspect::Stage).state,
               State::Over);
-    EXPECT_EQ(cellOf(jotted(shunter(), {"only under 20mm"}), middle(), Aspect::Room).state,
+    EXPECT_EQ(cellOf(jotted(shunter(), {"only under 20mm"}), middle(), Aspect::Stage).state,
               State::Fine);
     job.decoder->part = decoder;
     EXPECT_EQ(stateOf(job, "decoder.room"), State::Over);

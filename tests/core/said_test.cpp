@@ -172,7 +172,7 @@ std::string withoutSubject(const std::string& id) { return id.substr(0, id.find(
 
 std::map<std::string, Check> checks() {
     std::map<std::string, Check> all;
-    for (const JobRoom& room : jobRooms()) {
+    for (const JobStage& room : jobStages()) {
         for (const DecidedBy& each : room.decided) {
             all[each.id].stage = room.name;
             all[each.id].rule = each.rule;

@@ -59,6 +59,6 @@ foreach(stage ${stages})
     # Nothing else knows a stage by its files: only the two tables do.
     file(GLOB_RECURSE files ${SOURCE}/core/work/*.h ${SOURCE}/core/work/*.cpp ${SOURCE}/app/*.h
          ${SOURCE}/app/*.cpp)
-    list(FILTER files EXCLUDE REGEX "/${stage}/|/job_rooms.cpp$|/stage_views.cpp$")
+    list(FILTER files EXCLUDE REGEX "/${stage}/|/job_stages.cpp$|/stage_views.cpp$")
     forbid("${files}" "only the tables know ${stage}" core/work/${stage}/ app/${stage}/)
 endforeach()

@@ -26,7 +26,7 @@ using core::choose::Aspect;
 constexpr int rowHeight = 46;
 constexpr int outline = 52;  // room for the outline of the largest that is shown
 constexpr int widths[] = {66, 72, 72, 72, 108, 76, 96, 60, 84, 56};  // as Aspect
-constexpr Aspect always[] = {Aspect::Motor,  Aspect::Outputs,   Aspect::Room,
+constexpr Aspect always[] = {Aspect::Motor,  Aspect::Outputs,   Aspect::Stage,
                              Aspect::Socket, Aspect::StayAlive, Aspect::Price};
 
 /// Where the columns stand at a width: those that always matter, all where there is room.

@@ -109,7 +109,7 @@ void Bench::openWorkshopRecord() {
     if (!m_workshop || m_onWorkshop) return;
     m_onWorkshop = true;
     m_stageBefore = m_stage;
-    m_stage = core::workshopRooms().front().name;
+    m_stage = core::workshopStages().front().name;
     m_subject.clear();
     m_spokenId.clear();
     recompute();

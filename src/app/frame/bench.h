@@ -5,7 +5,7 @@
 
 #include "core/work/jot.h"
 #include "core/work/standing.h"
-#include "core/work/workshop_rooms.h"
+#include "core/work/workshop_stages.h"
 #include "store/workshop.h"
 
 #include <QFutureWatcher>
@@ -123,14 +123,14 @@ private:
     std::vector<core::JobSummary> m_loads;             ///< of the jobs in its districts
     std::vector<core::Sister> m_sisters;               ///< of the open job, as it was opened
     bool m_onWorkshop = false;
-    std::string_view m_stageBefore = core::jobRooms().front().name;  ///< of the job
+    std::string_view m_stageBefore = core::jobStages().front().name;  ///< of the job
     core::Job m_job;
     std::optional<core::JobAnalysis> m_facts;  ///< of m_job
     std::vector<core::Finding> m_findings;
     qint64 m_judgingMicroseconds = 0;       ///< what judging the whole job took
     std::set<std::string> m_tried;          ///< findings whose options were tried
     QFutureWatcher<core::Finding> m_trial;  ///< options tried beside; an older one is dropped
-    std::string_view m_stage = core::jobRooms().front().name;
+    std::string_view m_stage = core::jobStages().front().name;
     std::string m_subject;
     std::string m_spokenId;
     store::Undoable m_undoable;

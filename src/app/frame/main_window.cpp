@@ -253,12 +253,12 @@ void MainWindow::buildMenus() {
 
     QMenu* view = menuBar()->addMenu(tr("&View"));
     int number = 0;
-    for (const core::JobRoom& room : core::jobRooms()) {
+    for (const core::JobStage& each : core::jobStages()) {
         ++number;
         const QKeySequence keys(number < 10 ? u"Ctrl+%1"_s.arg(number) : QString());
-        m_stages.append(add(view, stageTitle(room.name), keys, [this, &room] {
+        m_stages.append(add(view, stageTitle(each.name), keys, [this, &each] {
             if (m_bench.onWorkshop()) m_bench.openJob(m_bench.jobId());
-            m_bench.goTo(room.name);
+            m_bench.goTo(each.name);
         }));
     }
     add(view, tr("Next stage"), QKeySequence(u"Ctrl+PgDown"_s), [this] { step(1); });
@@ -320,8 +320,8 @@ void MainWindow::showAll() {
     for (QAction* action : m_needJob) action->setEnabled(has);
     // Keys stay with their stages; one that this model does not have is not gone to.
     for (qsizetype i = 0; i < m_stages.size(); ++i) {
-        const core::JobRoom& room = core::jobRooms()[static_cast<std::size_t>(i)];
-        m_stages[i]->setEnabled(has && room.applies(m_bench.job()));
+        const core::JobStage& each = core::jobStages()[static_cast<std::size_t>(i)];
+        m_stages[i]->setEnabled(has && each.applies(m_bench.job()));
     }
     for (QAction* action : m_writing) {
         if (m_bench.readOnly()) action->setEnabled(false);

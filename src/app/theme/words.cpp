@@ -1,7 +1,7 @@
 #include "app/theme/words.h"
 
-#include "core/work/job_rooms.h"
-#include "core/work/workshop_rooms.h"
+#include "core/work/job_stages.h"
+#include "core/work/workshop_stages.h"
 
 #include <QCoreApplication>
 #include <QRegularExpression>
@@ -47,11 +47,11 @@ QString stateWord(core::State state) {
 }
 
 QString stageTitle(std::string_view stage) {
-    for (const core::JobRoom& room : core::jobRooms()) {
-        if (room.name == stage) return QCoreApplication::translate("core", room.title);
+    for (const core::JobStage& each : core::jobStages()) {
+        if (each.name == stage) return QCoreApplication::translate("core", each.title);
     }
-    for (const core::WorkshopRoom& room : core::workshopRooms()) {
-        if (room.name == stage) return QCoreApplication::translate("core", room.title);
+    for (const core::WorkshopStage& each : core::workshopStages()) {
+        if (each.name == stage) return QCoreApplication::translate("core", each.title);
     }
     return {};
 }

@@ -3,8 +3,8 @@
 #include "core/jot/dated.h"
 #include "core/jot/reader.h"
 #include "core/quantity/format.h"
-#include "core/work/job_rooms.h"
-#include "core/work/workshop_rooms.h"
+#include "core/work/job_stages.h"
+#include "core/work/workshop_stages.h"
 
 namespace glimmet::core {
 namespace {
@@ -23,8 +23,8 @@ const Commands& allCommands() {
 /// The verbs of the workshop with the room of each.
 std::vector<SpokenCommand> workshopCommands() {
     std::vector<SpokenCommand> made;
-    for (const WorkshopRoom& room : workshopRooms()) {
-        for (const jot::Command& command : room.commands()) made.push_back({&command, room.name});
+    for (const WorkshopStage& each : workshopStages()) {
+        for (const jot::Command& command : each.commands()) made.push_back({&command, each.name});
     }
     return made;
 }

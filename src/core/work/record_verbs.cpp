@@ -1,7 +1,7 @@
 // Jots of the record: names, notes, times, what model it is.
 #include "core/work/record_verbs.h"
 
-#include "core/work/job_rooms.h"
+#include "core/work/job_stages.h"
 #include "core/work/jotted.h"
 #include "core/work/units.h"
 
@@ -112,16 +112,16 @@ Result<JotResult> scale(const ParsedLine& said) {
 /// The stages that the job has, by their names and their titles.
 std::vector<Named> stageNames(const Context& context) {
     std::vector<Named> all;
-    for (const JobRoom& room : jobRooms()) {
-        if (room.applies(context.job)) all.push_back({room.name, {room.title}, "a stage"});
+    for (const JobStage& each : jobStages()) {
+        if (each.applies(context.job)) all.push_back({each.name, {each.title}, "a stage"});
     }
     return all;
 }
 Result<JotResult> go(const ParsedLine& said) {
-    for (const JobRoom& room : jobRooms()) {
-        if (room.name != *said.name("STAGE")) continue;
-        JotResult result = jotted(said, text("Go to %1", std::string(room.name)));
-        result.stage = room.name;
+    for (const JobStage& each : jobStages()) {
+        if (each.name != *said.name("STAGE")) continue;
+        JotResult result = jotted(said, text("Go to %1", std::string(each.name)));
+        result.stage = each.name;
         result.goes = true;
         return result;
     }

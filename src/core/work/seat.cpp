@@ -180,7 +180,7 @@ std::vector<Seat> seats(const Job& job, const Box* instead) {
         }
     }
     std::vector<Box> boxes;
-    for (const JobRoom& room : jobRooms()) {
+    for (const JobStage& room : jobStages()) {
         if (room.boxes) room.boxes(job, boxes);
     }
     if (instead) {

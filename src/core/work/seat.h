@@ -2,7 +2,7 @@
 // that holds them beside what is there already, else in the roomiest.
 #pragma once
 
-#include "core/work/job_rooms.h"
+#include "core/work/job_stages.h"
 
 #include <optional>
 #include <string_view>

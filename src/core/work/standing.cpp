@@ -6,11 +6,11 @@ namespace glimmet::core {
 namespace {
 
 /// nullptr: that room makes no such finding.
-const DecidedBy* ruleOf(const JobRoom& room, std::string_view id) {
+const DecidedBy* ruleOf(const JobStage& one, std::string_view id) {
     id = id.substr(0, id.find(':'));
-    const auto found = std::find_if(room.decided.begin(), room.decided.end(),
+    const auto found = std::find_if(one.decided.begin(), one.decided.end(),
                                     [&](const DecidedBy& each) { return id == each.id; });
-    return found == room.decided.end() ? nullptr : &*found;
+    return found == one.decided.end() ? nullptr : &*found;
 }
 
 }  // namespace
@@ -20,13 +20,13 @@ std::vector<Finding> findings(const JobAnalysis& facts) { return findingsOf(fact
 std::vector<Finding> findingsOf(const JobAnalysis& facts, std::string_view id) {
     std::vector<Finding> all;
     // A finding is made in the room that has its rule; one without is looked for in all of them.
-    const auto rooms = jobRooms();
+    const auto rooms = jobStages();
     const bool known = std::any_of(rooms.begin(), rooms.end(),
-                                   [&](const JobRoom& room) { return ruleOf(room, id); });
-    for (const JobRoom& room : rooms) {
-        if (known && !ruleOf(room, id)) continue;
-        Judging judging(all, room.name, id);
-        if (room.applies(facts.job)) room.judge(facts, judging);
+                                   [&](const JobStage& one) { return ruleOf(one, id); });
+    for (const JobStage& one : rooms) {
+        if (known && !ruleOf(one, id)) continue;
+        Judging judging(all, one.name, id);
+        if (one.applies(facts.job)) one.judge(facts, judging);
     }
     return all;
 }
@@ -34,8 +34,8 @@ std::vector<Finding> findingsOf(const JobAnalysis& facts, std::string_view id) {
 std::vector<Verdict> verdicts(const JobAnalysis& facts) {
     std::vector<Verdict> all;
     Judging judging(all);
-    for (const JobRoom& room : jobRooms()) {
-        if (room.applies(facts.job)) room.judge(facts, judging);
+    for (const JobStage& one : jobStages()) {
+        if (one.applies(facts.job)) one.judge(facts, judging);
     }
     return all;
 }
@@ -46,8 +46,8 @@ std::vector<Finding> findings(const Job& job, const Catalogue& catalogue, const 
 }
 
 Text decidedBy(std::string_view id) {
-    for (const JobRoom& room : jobRooms()) {
-        if (const DecidedBy* rule = ruleOf(room, id)) return text(rule->rule);
+    for (const JobStage& one : jobStages()) {
+        if (const DecidedBy* rule = ruleOf(one, id)) return text(rule->rule);
     }
     return {};
 }
@@ -99,11 +99,11 @@ std::vector<StageStanding> standingOf(const Rooms& rooms, const Record& record,
                                       const std::vector<Finding>& findings) {
     std::vector<StageStanding> all;
     bool hereTaken = false;
-    for (const auto& room : rooms) {
-        if (!room.applies(record)) continue;
+    for (const auto& one : rooms) {
+        if (!one.applies(record)) continue;
         StageStanding made;
-        made.stage = room.name;
-        made.title = room.title;
+        made.stage = one.name;
+        made.title = one.title;
         const Finding* lead = leading(findings, made.stage);
         made.worst = lead ? lead->state : State::Fine;
         if (made.worst == State::Ask || made.worst == State::Over) {
@@ -112,7 +112,7 @@ std::vector<StageStanding> standingOf(const Rooms& rooms, const Record& record,
                                                   : StageStanding::Kind::Here;
             made.why = lead->action.empty() ? lead->sentence : lead->action;
             hereTaken = true;
-        } else if (const Idle idle = room.idle(record); !idle.why.empty()) {
+        } else if (const Idle idle = one.idle(record); !idle.why.empty()) {
             made.why = idle.why;
             made.idle = true;
             made.kind = idle.done   ? StageStanding::Kind::Done
@@ -131,7 +131,7 @@ std::vector<StageStanding> standingOf(const Rooms& rooms, const Record& record,
 }  // namespace
 
 std::vector<StageStanding> standing(const Job& job, const std::vector<Finding>& findings) {
-    return standingOf(jobRooms(), job, findings);
+    return standingOf(jobStages(), job, findings);
 }
 std::string_view whereWorkIs(const std::vector<StageStanding>& standing,
                              const std::vector<Finding>& findings) {
@@ -146,7 +146,7 @@ std::string_view whereWorkIs(const std::vector<StageStanding>& standing,
 }
 std::vector<StageStanding> standing(const WorkshopRecord& workshop,
                                     const std::vector<Finding>& findings) {
-    return standingOf(workshopRooms(), workshop, findings);
+    return standingOf(workshopStages(), workshop, findings);
 }
 
 }  // namespace glimmet::core

@@ -1,8 +1,8 @@
 // How the stages of a job stand, computed from what the rooms say of it.
 #pragma once
 
-#include "core/work/job_rooms.h"
-#include "core/work/workshop_rooms.h"
+#include "core/work/job_stages.h"
+#include "core/work/workshop_stages.h"
 
 #include <string_view>
 #include <vector>

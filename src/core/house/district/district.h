@@ -1,7 +1,7 @@
 // The station of the power districts: what runs together on each booster, and how many more.
 #pragma once
 
-#include "core/work/workshop_rooms.h"
+#include "core/work/workshop_stages.h"
 
 namespace glimmet::core::district {
 
@@ -19,6 +19,6 @@ struct Shown {
 };
 [[nodiscard]] std::vector<Shown> districtsOf(const WorkshopFacts& facts);
 
-inline constexpr WorkshopRoom room{"district", "Districts", applies, judge, commands, idle};
+inline constexpr WorkshopStage stage{"district", "Districts", applies, judge, commands, idle};
 
 }  // namespace glimmet::core::district

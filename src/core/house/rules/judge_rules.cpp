@@ -168,14 +168,14 @@ using Stages = std::vector<std::pair<const char*, State>>;
 Stages stages(const Job& job, const Catalogue& catalogue, const House& house) {
     const JobAnalysis facts = analysed(job, house, catalogue);
     Stages all;
-    for (const JobRoom& room : jobRooms()) {
-        if (!room.applies(job)) continue;
+    for (const JobStage& each : jobStages()) {
+        if (!each.applies(job)) continue;
         std::vector<Verdict> verdicts;
         Judging judging(verdicts);
-        room.judge(facts, judging);
+        each.judge(facts, judging);
         State worst = State::Fine;
         for (const Verdict& verdict : verdicts) worst = worse(worst, verdict.state);
-        all.emplace_back(room.title, worst);
+        all.emplace_back(each.title, worst);
     }
     return all;
 }

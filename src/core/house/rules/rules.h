@@ -2,7 +2,7 @@
 // what each of them changes.
 #pragma once
 
-#include "core/work/workshop_rooms.h"
+#include "core/work/workshop_stages.h"
 
 namespace glimmet::core::rules {
 
@@ -21,6 +21,6 @@ struct Rule {
 };
 [[nodiscard]] std::vector<Rule> rulesOf(const WorkshopRecord& workshop);
 
-inline constexpr WorkshopRoom room{"rules", "House", applies, judge, commands, idle};
+inline constexpr WorkshopStage stage{"rules", "House", applies, judge, commands, idle};
 
 }  // namespace glimmet::core::rules

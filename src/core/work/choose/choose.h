@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/work/choose/decided_by.h"
-#include "core/work/job_rooms.h"
+#include "core/work/job_stages.h"
 
 namespace glimmet::core::choose {
 
@@ -13,6 +13,7 @@ void judge(const JobAnalysis& facts, Judging& judging);
 
 void boxes(const Job& job, std::vector<Box>& all);
 
-inline constexpr JobRoom room{"choose", "Choose", applies, judge, commands, idle, boxes, decidedBy};
+inline constexpr JobStage stage{"choose", "Choose", applies, judge,
+                                commands, idle,     boxes,   decidedBy};
 
 }  // namespace glimmet::core::choose

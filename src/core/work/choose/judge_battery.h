@@ -3,7 +3,7 @@
 
 #include "core/work/job_analysis.h"
 #include "core/work/motor_evidence.h"
-#include "core/work/room.h"
+#include "core/work/stage.h"
 
 namespace glimmet::core::choose {
 

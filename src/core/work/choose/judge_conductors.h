@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/record/job.h"
-#include "core/work/room.h"
+#include "core/work/stage.h"
 
 namespace glimmet::core::choose {
 

@@ -471,7 +471,7 @@ void judgeFit(const JobAnalysis& facts, const MotorEvidence& drive, Judging& jud
             judging.say(id, {}, cell.state, gravity, [&](Finding& finding) {
                 finding.sentence = std::move(sentence);
                 finding.action = std::move(action);
-                if (cell.aspect == Aspect::Room) {
+                if (cell.aspect == Aspect::Stage) {
                     const Decoder& part = *fitted.decoder;
                     const Box box{"decoder",  part.name,   part.length,
                                   part.width, part.height, facts.job.decoder->seat};
@@ -485,7 +485,7 @@ void judgeFit(const JobAnalysis& facts, const MotorEvidence& drive, Judging& jud
         };
         const Decoder& part = *fitted.decoder;
         switch (cell.aspect) {
-            case Aspect::Room: {
+            case Aspect::Stage: {
                 const bool drawn = cell.state == State::Close;
                 // What came along lies in it, whatever the drawing says.
                 if (drawn && facts.job.intake.arrival == Arrival::WithDecoder) break;

@@ -124,7 +124,7 @@ Cell togetherCell(const JobAnalysis& facts, const MotorEvidence& drive, const De
 
 Cell roomCell(const JobAnalysis& facts, const Decoder& decoder) {
     const Job& job = facts.job;
-    Held held(Aspect::Room, verbatim(formatted(decoder.length, 3)));
+    Held held(Aspect::Stage, verbatim(formatted(decoder.length, 3)));
     if (job.wanted.longest && decoder.length > *job.wanted.longest) {
         held.against(State::Over, [&] {
             return text("longer than the %1 there are", formatted(*job.wanted.longest, 3));

@@ -16,7 +16,7 @@ enum class Aspect {
     Command,
     Outputs,
     Together,
-    Room,
+    Stage,
     Socket,
     Sound,
     StayAlive,

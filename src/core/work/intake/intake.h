@@ -3,7 +3,7 @@
 #pragma once
 
 #include "core/work/intake/decided_by.h"
-#include "core/work/job_rooms.h"
+#include "core/work/job_stages.h"
 
 namespace glimmet::core::intake {
 
@@ -12,7 +12,7 @@ void judge(const JobAnalysis& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobRoom room{"intake", "Intake", applies, judge,
-                              commands, idle,     nullptr, decidedBy};
+inline constexpr JobStage stage{"intake", "Intake", applies, judge,
+                                commands, idle,     nullptr, decidedBy};
 
 }  // namespace glimmet::core::intake

@@ -4,7 +4,7 @@
 #include "core/finding/finding.h"
 #include "core/work/job_analysis.h"
 #include "core/work/rail_feed.h"
-#include "core/work/room.h"
+#include "core/work/stage.h"
 
 namespace glimmet::core::lamps {
 

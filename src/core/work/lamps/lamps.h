@@ -1,7 +1,7 @@
 // The room of the lamps: groups, resistors, outputs.
 #pragma once
 
-#include "core/work/job_rooms.h"
+#include "core/work/job_stages.h"
 #include "core/work/lamps/decided_by.h"
 
 namespace glimmet::core::lamps {
@@ -15,6 +15,7 @@ void judge(const JobAnalysis& facts, Judging& judging);
 /// name of its own.
 [[nodiscard]] std::string newLampJot(const Job& job, std::string_view output);
 
-inline constexpr JobRoom room{"lamps", "Lamps", applies, judge, commands, idle, nullptr, decidedBy};
+inline constexpr JobStage stage{"lamps",  "Lamps", applies, judge,
+                                commands, idle,    nullptr, decidedBy};
 
 }  // namespace glimmet::core::lamps

@@ -6,7 +6,7 @@
 #include "core/record/lamps.h"
 #include "core/result.h"
 #include "core/work/job_analysis.h"
-#include "core/work/room.h"
+#include "core/work/stage.h"
 
 namespace glimmet::core::lamps {
 

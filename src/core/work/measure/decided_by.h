@@ -1,7 +1,7 @@
 // What decides each finding of this stage: its state, in words. Numbers are those of the judges.
 #pragma once
 
-#include "core/work/room.h"
+#include "core/work/stage.h"
 
 namespace glimmet::core::measure {
 

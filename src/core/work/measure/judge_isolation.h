@@ -2,7 +2,7 @@
 // frame dies at the first power.
 #pragma once
 
-#include "core/work/room.h"
+#include "core/work/stage.h"
 
 namespace glimmet::core::measure {
 

@@ -1,7 +1,7 @@
 // The room of measuring: the motor, its pickups and what feeds them.
 #pragma once
 
-#include "core/work/job_rooms.h"
+#include "core/work/job_stages.h"
 #include "core/work/measure/decided_by.h"
 
 namespace glimmet::core::measure {
@@ -11,7 +11,7 @@ void judge(const JobAnalysis& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobRoom room{"measure", "Measure", applies, judge,
-                              commands,  idle,      nullptr, decidedBy};
+inline constexpr JobStage stage{"measure", "Measure", applies, judge,
+                                commands,  idle,      nullptr, decidedBy};
 
 }  // namespace glimmet::core::measure

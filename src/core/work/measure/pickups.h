@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/work/job_analysis.h"
-#include "core/work/room.h"
+#include "core/work/stage.h"
 
 #include <optional>
 #include <vector>

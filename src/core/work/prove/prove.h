@@ -1,7 +1,7 @@
 // The room of the proof on plain direct current: a decoder never cures what does not run on it.
 #pragma once
 
-#include "core/work/job_rooms.h"
+#include "core/work/job_stages.h"
 #include "core/work/prove/decided_by.h"
 
 namespace glimmet::core::prove {
@@ -11,6 +11,7 @@ void judge(const JobAnalysis& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobRoom room{"prove", "Prove", applies, judge, commands, idle, nullptr, decidedBy};
+inline constexpr JobStage stage{"prove",  "Prove", applies, judge,
+                                commands, idle,    nullptr, decidedBy};
 
 }  // namespace glimmet::core::prove

@@ -94,7 +94,7 @@ BankCell roomCell(const RankedBank& one) {
     const BankPart& part = one.bank.part;
     const std::string size =
         formatted(part.length) + " × " + formatted(part.width) + " × " + formatted(part.height);
-    return {BankAspect::Room, one.room ? verbatim(one.hollow) : text("none"),
+    return {BankAspect::Stage, one.room ? verbatim(one.hollow) : text("none"),
             one.room ? State::Fine : State::Close,
             one.room ? text("%1: it lies in %2.", size, inHollow(one.hollow, one.lying))
                      : text("%1: no hollow holds it.", size)};
@@ -126,7 +126,7 @@ Text heading(BankAspect aspect) {
             return text("night");
         case BankAspect::Years:
             return text("10 y");
-        case BankAspect::Room:
+        case BankAspect::Stage:
             return text("room");
         case BankAspect::Price:
             break;

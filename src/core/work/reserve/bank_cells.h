@@ -9,7 +9,7 @@
 
 namespace glimmet::core::reserve {
 
-enum class BankAspect { Holds, Volts, Charge, Full, Resistor, Cells, Night, Years, Room, Price };
+enum class BankAspect { Holds, Volts, Charge, Full, Resistor, Cells, Night, Years, Stage, Price };
 struct BankCell {
     BankAspect aspect{};
     Text words;  ///< "170 ms"; "–" where there is nothing to say

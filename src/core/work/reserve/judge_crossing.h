@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/work/reserve/bank_options.h"
-#include "core/work/room.h"
+#include "core/work/stage.h"
 
 namespace glimmet::core::reserve {
 

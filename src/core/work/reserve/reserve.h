@@ -1,7 +1,7 @@
 // The room of the stay-alive: the bank on the decoder, how long it holds, what charging it asks.
 #pragma once
 
-#include "core/work/job_rooms.h"
+#include "core/work/job_stages.h"
 #include "core/work/reserve/decided_by.h"
 
 namespace glimmet::core::reserve {
@@ -13,7 +13,7 @@ void judge(const JobAnalysis& facts, Judging& judging);
 
 void boxes(const Job& job, std::vector<Box>& all);
 
-inline constexpr JobRoom room{"reserve", "Stay-alive", applies, judge,
-                              commands,  idle,         boxes,   decidedBy};
+inline constexpr JobStage stage{"reserve", "Stay-alive", applies, judge,
+                                commands,  idle,         boxes,   decidedBy};
 
 }  // namespace glimmet::core::reserve

@@ -1,4 +1,4 @@
-#include "core/work/job_rooms.h"
+#include "core/work/job_stages.h"
 
 #include "core/work/choose/choose.h"
 #include "core/work/intake/intake.h"
@@ -12,19 +12,19 @@
 namespace glimmet::core {
 namespace {
 
-constinit const JobRoom rooms[] = {intake::room, prove::room, measure::room,
-                                   choose::room, lamps::room, reserve::room};
+constinit const JobStage stages[] = {intake::stage, prove::stage, measure::stage,
+                                     choose::stage, lamps::stage, reserve::stage};
 
 }  // namespace
 
-std::span<const JobRoom> jobRooms() { return rooms; }
+std::span<const JobStage> jobStages() { return stages; }
 
 const std::vector<SpokenCommand>& jobCommands() {
     static const std::vector<SpokenCommand> all = [] {
         std::vector<SpokenCommand> made;
-        for (const JobRoom& room : rooms) {
-            for (const jot::Command& command : room.commands())
-                made.push_back({&command, room.name});
+        for (const JobStage& stage : stages) {
+            for (const jot::Command& command : stage.commands())
+                made.push_back({&command, stage.name});
         }
         for (const auto commands : {recordCommands(), bodyCommands(), ownRuleCommands()}) {
             for (const jot::Command& command : commands) made.push_back({&command, {}});

@@ -79,7 +79,7 @@ struct DecidedBy {
 };
 
 template <class Record, class Facts>
-struct Room {
+struct Stage {
     const char* name;   ///< "lamps": in files, jot, on the command line
     const char* title;  ///< "Lamps", translated by the application
     bool (*applies)(const Record&);

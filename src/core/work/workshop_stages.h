@@ -4,7 +4,7 @@
 #include "core/record/job.h"
 #include "core/record/workshop.h"
 #include "core/work/job_summary.h"
-#include "core/work/room.h"
+#include "core/work/stage.h"
 
 namespace glimmet::core {
 
@@ -16,8 +16,8 @@ struct WorkshopFacts {
     std::span<const JobSummary> loads = {};  ///< of the jobs that stand in a district
 };
 
-using WorkshopRoom = Room<WorkshopRecord, WorkshopFacts>;
-[[nodiscard]] std::span<const WorkshopRoom> workshopRooms();
+using WorkshopStage = Stage<WorkshopRecord, WorkshopFacts>;
+[[nodiscard]] std::span<const WorkshopStage> workshopStages();
 
 [[nodiscard]] std::vector<Finding> findings(const WorkshopFacts& facts);
 

@@ -2,12 +2,12 @@
 #pragma once
 
 #include "core/work/job_analysis.h"
-#include "core/work/room.h"
+#include "core/work/stage.h"
 
 namespace glimmet::core {
 
-using JobRoom = Room<Job, JobAnalysis>;
-[[nodiscard]] std::span<const JobRoom> jobRooms();
+using JobStage = Stage<Job, JobAnalysis>;
+[[nodiscard]] std::span<const JobStage> jobStages();
 
 /// The verbs of every room, then those of the record: all that a job's line can begin with.
 struct SpokenCommand {
