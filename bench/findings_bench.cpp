@@ -5,7 +5,7 @@
 #include "core/work/lamps/odds.h"
 #include "core/work/lamps/what_if.h"
 #include "core/work/reserve/crossing_state.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "core/work/trials.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"

@@ -2,7 +2,7 @@
 
 #include "cli/input.h"
 #include "cli/json_text.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "core/work/trials.h"
 #include "core/work/workshop_stages.h"
 #include "store/catalogue.h"
@@ -86,10 +86,10 @@ Judged stagesOf(const core::Job& job, std::optional<store::JobId> id,
                 const std::vector<core::Finding>& findings, bool asJson) {
     Judged result{{}, core::worstState(findings)};
     const std::string next = core::plain(core::nextAction(findings));
-    const auto standings = core::standing(job, findings);
+    const auto standings = core::stageStatus(job, findings);
     if (!asJson) {
         result.out = job.name + ": " + next + "\n";
-        for (const core::StageStanding& stage : standings) {
+        for (const core::StageStatus& stage : standings) {
             std::string words(core::name(stage.kind));
             words.resize(8, ' ');
             result.out +=
@@ -101,7 +101,7 @@ Judged stagesOf(const core::Job& job, std::optional<store::JobId> id,
     out.open('{').with("name", job.name);
     if (id) out.with("id", static_cast<std::int64_t>(*id));
     out.with("next", next).key("stages").open('[');
-    for (const core::StageStanding& stage : standings) {
+    for (const core::StageStatus& stage : standings) {
         out.open('{')
             .with("stage", stage.stage)
             .with("kind", core::name(stage.kind))

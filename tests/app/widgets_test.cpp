@@ -23,7 +23,7 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/work/reserve/consequences.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "support/sample_jobs.h"
 
 #include <QAbstractButton>
@@ -227,7 +227,7 @@ TEST(LineOfWork, SaysHowEachStageStandsAndGoesThere) {
     line.QWidget::show();
     const core::Job job = jotted(shunter(), {"decoder small"});
     const auto findings = core::findings(job, tests::smallCatalogue());
-    line.show(core::standing(job, findings), "choose");
+    line.show(core::stageStatus(job, findings), "choose");
     auto* choose = button(line, "stage-choose");
     auto* lamps = button(line, "stage-lamps");
     EXPECT_EQ(choose->accessibleName(), u"Choose, blocked: choose a larger decoder"_s);

@@ -2,7 +2,7 @@
 #include "core/power/battery.h"
 
 #include "core/work/choose/rating_words.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "core/work/supply.h"
 #include "core/work/trials.h"
 #include "support/findings.h"

@@ -4,7 +4,7 @@
 #include "core/work/lamps/tester.h"
 #include "core/work/measure/motor_chart.h"
 #include "core/work/motor_evidence.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -23,8 +23,8 @@ using namespace tests;
 
 const House house;
 /// How one stage of a job stands.
-StageStanding stands(const Job& job, std::string_view stage) {
-    for (const StageStanding& each : standing(job, checkedAll(job))) {
+StageStatus stands(const Job& job, std::string_view stage) {
+    for (const StageStatus& each : stageStatus(job, checkedAll(job))) {
         if (each.stage == stage) return each;
     }
     throw std::out_of_range(std::string(stage));
@@ -1149,13 +1149,13 @@ TEST(LightWords, StepAtWhatTheEyeCanTell) {
 
 TEST(Standing, IsComputedFromTheFindings) {
     const Job fresh = tests::newJob("Fresh", "dock-shunter", {});
-    EXPECT_EQ(stands(fresh, "choose").kind, StageStanding::Kind::Here);
+    EXPECT_EQ(stands(fresh, "choose").kind, StageStatus::Kind::Here);
     EXPECT_EQ(plain(stands(fresh, "choose").why), "choose a decoder");
-    EXPECT_EQ(stands(fresh, "lamps").kind, StageStanding::Kind::Ahead);
-    EXPECT_EQ(stands(shunter(), "choose").kind, StageStanding::Kind::Done);
-    EXPECT_EQ(stands(shunter(), "lamps").kind, StageStanding::Kind::Here);
+    EXPECT_EQ(stands(fresh, "lamps").kind, StageStatus::Kind::Ahead);
+    EXPECT_EQ(stands(shunter(), "choose").kind, StageStatus::Kind::Done);
+    EXPECT_EQ(stands(shunter(), "lamps").kind, StageStatus::Kind::Here);
     const Job small = jotted(shunter(), {"decoder small"});
-    EXPECT_EQ(stands(small, "choose").kind, StageStanding::Kind::Blocked);
+    EXPECT_EQ(stands(small, "choose").kind, StageStatus::Kind::Blocked);
     EXPECT_EQ(plain(nextAction(checkedAll(small))), "choose a larger decoder");
     EXPECT_EQ(worstState(checkedAll(small)), State::Over);
 }
@@ -1220,14 +1220,14 @@ TEST(Verdicts, AreTheFindingsWithoutWords) {
 }
 TEST(Rooms, SayWhatThereIsToDoInThem) {
     const Job saloon = tests::newJob("Aurora", "saloon", {});
-    EXPECT_EQ(stands(saloon, "measure").kind, StageStanding::Kind::Done);
+    EXPECT_EQ(stands(saloon, "measure").kind, StageStatus::Kind::Done);
     EXPECT_EQ(plain(stands(saloon, "choose").why), "no motor to carry");
-    EXPECT_EQ(stands(saloon, "lamps").kind, StageStanding::Kind::Here);
+    EXPECT_EQ(stands(saloon, "lamps").kind, StageStatus::Kind::Here);
     EXPECT_EQ(plain(stands(saloon, "lamps").why), "no lamps yet");
     const Job over = jotted(shunter(), {"decoder small", "lamp front white"});
-    EXPECT_EQ(stands(over, "choose").kind, StageStanding::Kind::Blocked);
-    EXPECT_EQ(stands(over, "lamps").kind, StageStanding::Kind::Ahead);
-    EXPECT_EQ(name(StageStanding::Kind::Waiting), "waiting");
+    EXPECT_EQ(stands(over, "choose").kind, StageStatus::Kind::Blocked);
+    EXPECT_EQ(stands(over, "lamps").kind, StageStatus::Kind::Ahead);
+    EXPECT_EQ(name(StageStatus::Kind::Waiting), "waiting");
 }
 
 TEST(Groups, RowsBehindNoSharedResistanceDoNotFeelEachOther) {

@@ -3,7 +3,7 @@
 #include "core/house/rules/rules.h"
 #include "core/work/job_summary.h"
 #include "core/work/shelf.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -281,8 +281,8 @@ TEST(HouseFindings, ListsEachRuleWithWhetherItIsUsual) {
     EXPECT_EQ(changed, (std::vector<std::string>{"bridge", "drawers"}));
     WorkshopRecord own;
     own.house = house;
-    EXPECT_EQ(plain(standing(own, {}).at(0).why), "rules of its own");
-    EXPECT_EQ(plain(standing(WorkshopRecord(), {}).at(0).why), "as every workshop begins");
+    EXPECT_EQ(plain(stageStatus(own, {}).at(0).why), "rules of its own");
+    EXPECT_EQ(plain(stageStatus(WorkshopRecord(), {}).at(0).why), "as every workshop begins");
 }
 
 WorkshopRecord jottedTo(WorkshopRecord workshop, std::initializer_list<const char*> lines) {

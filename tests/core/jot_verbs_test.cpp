@@ -1,7 +1,7 @@
 // Each verb of the jot language, with what it takes, what it changes and what it refuses.
 #include "core/work/jot.h"
 #include "core/work/record_lines.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

@@ -2,7 +2,7 @@
 #include "core/work/measure/pickups.h"
 
 #include "core/work/choose/ranking.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

@@ -1,6 +1,6 @@
 // What must hold of every verdict, whatever the job: jobs are put together at random from lines of
 // the bench, half known, contradictory and odd.
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "core/work/trials.h"
 #include "store/job_json.h"
 #include "support/sample_jobs.h"

@@ -5,7 +5,7 @@
 #include "core/work/reserve/bank_options.h"
 #include "core/work/reserve/crossing_state.h"
 #include "core/work/reserve/rolling.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

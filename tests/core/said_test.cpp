@@ -1,7 +1,7 @@
 // Everything that is said of the jobs in said.txt, to the letter: sentences, actions, figures with
 // what they rest on, options with what they would do. Each block there was read by eye; after a
 // change that is meant: GLIMMET_WRITE_SAID=1, then read the difference.
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "core/work/trials.h"
 #include "support/sample_jobs.h"
 
@@ -89,7 +89,7 @@ std::string saidOf(const Job& job) {
                 << (option.kind == Option::Kind::Answer ? " | answer" : "") << "\n";
         }
     }
-    for (const StageStanding& each : standing(job, findings(facts))) {
+    for (const StageStatus& each : stageStatus(job, findings(facts))) {
         out << "  : " << each.stage << " " << name(each.kind) << " " << name(each.worst) << " "
             << plain(each.why) << "\n";
     }
@@ -236,7 +236,7 @@ TEST(Judgement, IsWrittenDownAsItIs) {
            "says.\n";
     std::string stage;
     const auto all = checks();
-    for (const StageStanding& standing : standing(tests::busy(), {})) {
+    for (const StageStatus& standing : stageStatus(tests::busy(), {})) {
         bool headed = false;
         for (const auto& [id, check] : all) {
             if (check.stage != standing.stage) continue;

@@ -1,6 +1,6 @@
 #include "store/job_json.h"
 
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "store/catalogue.h"
 #include "store/schema_check.h"
 #include "store/upgrade.h"

@@ -1,7 +1,7 @@
 // What is said of a job under one id.
 #pragma once
 
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "support/sample_jobs.h"
 
 #include <gtest/gtest.h>

@@ -115,9 +115,9 @@ void Bench::openWorkshopRecord() {
     recompute();
 }
 
-std::vector<core::StageStanding> Bench::standings() const {
-    if (m_onWorkshop) return core::standing(m_record, m_findings);
-    return hasJob() ? core::standing(m_job, m_findings) : std::vector<core::StageStanding>();
+std::vector<core::StageStatus> Bench::standings() const {
+    if (m_onWorkshop) return core::stageStatus(m_record, m_findings);
+    return hasJob() ? core::stageStatus(m_job, m_findings) : std::vector<core::StageStatus>();
 }
 
 void Bench::openJob(store::JobId id) {
@@ -135,7 +135,7 @@ void Bench::openJob(store::JobId id) {
     m_subject.clear();
     m_spokenId.clear();
     recompute();
-    const std::vector<core::StageStanding> stages = standings();
+    const std::vector<core::StageStatus> stages = standings();
     const bool there = std::any_of(stages.begin(), stages.end(),
                                    [&](const auto& each) { return each.stage == m_stage; });
     if (first || !there) goTo(core::whereWorkIs(stages, m_findings));

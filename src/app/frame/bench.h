@@ -4,7 +4,7 @@
 #pragma once
 
 #include "core/work/jot.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "core/work/workshop_stages.h"
 #include "store/workshop.h"
 
@@ -38,7 +38,7 @@ public:
         return {m_record, m_catalogue, m_jobId ? &m_job : nullptr, m_loads};
     }
     /// Stages of what is pulled forward, as they stand; none where nothing is.
-    [[nodiscard]] std::vector<core::StageStanding> standings() const;
+    [[nodiscard]] std::vector<core::StageStatus> standings() const;
     [[nodiscard]] store::JobId jobId() const { return m_jobId.value_or(0); }
     [[nodiscard]] const core::Job& job() const { return m_job; }
     /// What the open job comes to. Range: there is one.

@@ -12,17 +12,17 @@ using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 namespace {
-QString kindWord(core::StageStanding::Kind kind) {
+QString kindWord(core::StageStatus::Kind kind) {
     switch (kind) {
-        case core::StageStanding::Kind::Done:
+        case core::StageStatus::Kind::Done:
             return LineOfWork::tr("done");
-        case core::StageStanding::Kind::Here:
+        case core::StageStatus::Kind::Here:
             return LineOfWork::tr("here");
-        case core::StageStanding::Kind::Ahead:
+        case core::StageStatus::Kind::Ahead:
             return LineOfWork::tr("ahead");
-        case core::StageStanding::Kind::Blocked:
+        case core::StageStatus::Kind::Blocked:
             return LineOfWork::tr("blocked");
-        case core::StageStanding::Kind::Waiting:
+        case core::StageStatus::Kind::Waiting:
             break;
     }
     return LineOfWork::tr("waiting");
@@ -42,7 +42,7 @@ public:
         setFocusPolicy(Qt::StrongFocus);
         setCursor(Qt::PointingHandCursor);
     }
-    void show(const core::StageStanding& standing, bool open) {
+    void show(const core::StageStatus& standing, bool open) {
         const QString words =
             LineOfWork::tr("%1, %2: %3")
                 .arg(stageTitle(standing.stage), kindWord(standing.kind), said(standing.why));
@@ -62,7 +62,7 @@ public:
 protected:
     void paintEvent(QPaintEvent*) override {
         const Theme& look = theme();
-        const bool ahead = m_standing.kind == core::StageStanding::Kind::Ahead;
+        const bool ahead = m_standing.kind == core::StageStatus::Kind::Ahead;
         QPainter painter(this);
         painter.setRenderHint(QPainter::Antialiasing);
         if (isChecked()) {
@@ -94,7 +94,7 @@ protected:
     }
 
 private:
-    core::StageStanding m_standing;
+    core::StageStatus m_standing;
 };
 
 LineOfWork::LineOfWork(QWidget* parent) : QWidget(parent), m_column(new QVBoxLayout(this)) {
@@ -106,7 +106,7 @@ LineOfWork::LineOfWork(QWidget* parent) : QWidget(parent), m_column(new QVBoxLay
     m_column->addStretch();
 }
 
-void LineOfWork::show(const std::vector<core::StageStanding>& standings, std::string_view current) {
+void LineOfWork::show(const std::vector<core::StageStatus>& standings, std::string_view current) {
     while (m_buttons.size() < standings.size()) {
         auto* button = new StageButton(this);
         m_column->insertWidget(static_cast<int>(m_buttons.size()), button);

@@ -1,7 +1,7 @@
 // The stages of the work in their order, each with how it stands, as computed.
 #pragma once
 
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 
 #include <QWidget>
 
@@ -18,7 +18,7 @@ class LineOfWork : public QWidget {
 public:
     explicit LineOfWork(QWidget* parent = nullptr);
     /// Stations are made as they are needed: structures have fewer.
-    void show(const std::vector<core::StageStanding>& standings, std::string_view current);
+    void show(const std::vector<core::StageStatus>& standings, std::string_view current);
 
 signals:
     void stageChosen(std::string_view stage);

@@ -3,7 +3,7 @@
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 
 #include <QAbstractTextDocumentLayout>
 #include <QLabel>

@@ -3,7 +3,7 @@
 #include "app/frame/main_window.h"
 #include "app/picture/picture_view.h"
 #include "app/stage_view.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 
 #include <QApplication>
 #include <QDir>

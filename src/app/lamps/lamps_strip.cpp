@@ -13,7 +13,7 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/work/lamps/lamps.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 
 #include <QAbstractButton>
 #include <QDir>

@@ -1,7 +1,7 @@
 #include "core/work/trials.h"
 
 #include "core/work/jot.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 
 #include <algorithm>
 #include <optional>

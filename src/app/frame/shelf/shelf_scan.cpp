@@ -1,6 +1,6 @@
 #include "app/frame/shelf/shelf_scan.h"
 
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 #include "store/sisters.h"
 
 #include <QPromise>

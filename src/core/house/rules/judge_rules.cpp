@@ -1,7 +1,7 @@
 // What each rule of the house means, and what another would change on a job.
 #include "core/house/rules/rules.h"
 #include "core/quantity/format.h"
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 
 #include <optional>
 

@@ -26,7 +26,7 @@ namespace glimmet::core {
 [[nodiscard]] Text decidedBy(std::string_view id);
 
 /// How a stage of the work stands, computed from its findings.
-struct StageStanding {
+struct StageStatus {
     enum class Kind { Done, Here, Ahead, Blocked, Waiting };
     std::string_view stage;  ///< the name of its room
     const char* title = "";  ///< to be translated
@@ -36,20 +36,20 @@ struct StageStanding {
     bool idle = false;  ///< nothing to judge there
 };
 /// Of the rooms that apply to the job, in working order.
-[[nodiscard]] std::vector<StageStanding> standing(const Job& job,
-                                                  const std::vector<Finding>& findings);
-[[nodiscard]] std::vector<StageStanding> standing(const WorkshopRecord& workshop,
-                                                  const std::vector<Finding>& findings);
+[[nodiscard]] std::vector<StageStatus> stageStatus(const Job& job,
+                                                   const std::vector<Finding>& findings);
+[[nodiscard]] std::vector<StageStatus> stageStatus(const WorkshopRecord& workshop,
+                                                   const std::vector<Finding>& findings);
 /// Where a job is taken up: the first stage with something to do or to answer, else the first that
 /// has something to tell. Precondition: at least one stage stands.
-[[nodiscard]] std::string_view whereWorkIs(const std::vector<StageStanding>& standing,
+[[nodiscard]] std::string_view whereWorkIs(const std::vector<StageStatus>& standing,
                                            const std::vector<Finding>& findings);
-constexpr auto wordsOf(StageStanding::Kind) {
-    return std::to_array<Word<StageStanding::Kind>>({{StageStanding::Kind::Done, "done"},
-                                                     {StageStanding::Kind::Here, "here"},
-                                                     {StageStanding::Kind::Ahead, "ahead"},
-                                                     {StageStanding::Kind::Blocked, "blocked"},
-                                                     {StageStanding::Kind::Waiting, "waiting"}});
+constexpr auto wordsOf(StageStatus::Kind) {
+    return std::to_array<Word<StageStatus::Kind>>({{StageStatus::Kind::Done, "done"},
+                                                   {StageStatus::Kind::Here, "here"},
+                                                   {StageStatus::Kind::Ahead, "ahead"},
+                                                   {StageStatus::Kind::Blocked, "blocked"},
+                                                   {StageStatus::Kind::Waiting, "waiting"}});
 }
 
 /// The gravest state, and the first thing to do about the job in a few words.

@@ -1,4 +1,4 @@
-#include "core/work/standing.h"
+#include "core/work/stage_status.h"
 
 #include <algorithm>
 
@@ -95,32 +95,32 @@ Text nextAction(const std::vector<Finding>& findings) {
 namespace {
 
 template <class Rooms, class Record>
-std::vector<StageStanding> standingOf(const Rooms& rooms, const Record& record,
-                                      const std::vector<Finding>& findings) {
-    std::vector<StageStanding> all;
+std::vector<StageStatus> standingOf(const Rooms& rooms, const Record& record,
+                                    const std::vector<Finding>& findings) {
+    std::vector<StageStatus> all;
     bool hereTaken = false;
     for (const auto& one : rooms) {
         if (!one.applies(record)) continue;
-        StageStanding made;
+        StageStatus made;
         made.stage = one.name;
         made.title = one.title;
         const Finding* lead = leading(findings, made.stage);
         made.worst = lead ? lead->state : State::Fine;
         if (made.worst == State::Ask || made.worst == State::Over) {
-            made.kind = made.worst == State::Over ? StageStanding::Kind::Blocked
-                        : hereTaken               ? StageStanding::Kind::Ahead
-                                                  : StageStanding::Kind::Here;
+            made.kind = made.worst == State::Over ? StageStatus::Kind::Blocked
+                        : hereTaken               ? StageStatus::Kind::Ahead
+                                                  : StageStatus::Kind::Here;
             made.why = lead->action.empty() ? lead->sentence : lead->action;
             hereTaken = true;
         } else if (const Idle idle = one.idle(record); !idle.why.empty()) {
             made.why = idle.why;
             made.idle = true;
-            made.kind = idle.done   ? StageStanding::Kind::Done
-                        : hereTaken ? StageStanding::Kind::Ahead
-                                    : StageStanding::Kind::Here;
+            made.kind = idle.done   ? StageStatus::Kind::Done
+                        : hereTaken ? StageStatus::Kind::Ahead
+                                    : StageStatus::Kind::Here;
             hereTaken = hereTaken || !idle.done;
         } else {
-            made.kind = StageStanding::Kind::Done;
+            made.kind = StageStatus::Kind::Done;
             made.why = made.worst == State::Close ? text("fits, but close") : text("all fits");
         }
         all.push_back(std::move(made));
@@ -130,22 +130,22 @@ std::vector<StageStanding> standingOf(const Rooms& rooms, const Record& record,
 
 }  // namespace
 
-std::vector<StageStanding> standing(const Job& job, const std::vector<Finding>& findings) {
+std::vector<StageStatus> stageStatus(const Job& job, const std::vector<Finding>& findings) {
     return standingOf(jobStages(), job, findings);
 }
-std::string_view whereWorkIs(const std::vector<StageStanding>& standing,
+std::string_view whereWorkIs(const std::vector<StageStatus>& standing,
                              const std::vector<Finding>& findings) {
-    using Kind = StageStanding::Kind;
-    for (const StageStanding& each : standing) {
+    using Kind = StageStatus::Kind;
+    for (const StageStatus& each : standing) {
         if (each.kind == Kind::Here || each.kind == Kind::Blocked) return each.stage;
     }
-    for (const StageStanding& each : standing) {
+    for (const StageStatus& each : standing) {
         if (!each.idle && leading(findings, each.stage)) return each.stage;
     }
     return standing.front().stage;
 }
-std::vector<StageStanding> standing(const WorkshopRecord& workshop,
-                                    const std::vector<Finding>& findings) {
+std::vector<StageStatus> stageStatus(const WorkshopRecord& workshop,
+                                     const std::vector<Finding>& findings) {
     return standingOf(workshopStages(), workshop, findings);
 }
 
