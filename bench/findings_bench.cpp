@@ -71,7 +71,7 @@ void rankDecoders(benchmark::State& state) {
     while (parts.decoders.size() < 500)
         parts.decoders.push_back(shipped[parts.decoders.size() % shipped.size()]);
     const core::Job job = demo("tern.json");
-    const core::House house;
+    const core::WorkshopRules house;
     const core::JobAnalysis facts = core::analysed(job, house, parts);
     const core::MotorEvidence drive = core::driveEvidence(job);
     for (auto _ : state) benchmark::DoNotOptimize(core::choose::rankedDecoders(facts, drive));

@@ -123,7 +123,7 @@ void putFindings(const std::vector<core::Finding>& findings, Judged& result) {
 }
 
 Judged judged(const core::Job& job, std::optional<store::JobId> id,
-              const core::Catalogue& catalogue, const core::House& house,
+              const core::Catalogue& catalogue, const core::WorkshopRules& house,
               std::vector<core::Sister> sisters, const CheckRequest& request) {
     const core::JobAnalysis facts = core::analysed(job, house, catalogue, std::move(sisters));
     auto findings = core::findings(facts);
@@ -153,7 +153,7 @@ Judged judged(const core::Job& job, std::optional<store::JobId> id,
 class JobRow {
 public:
     JobRow(const CheckRequest& request, const std::vector<store::JobEntry>& entries,
-           const core::Catalogue& catalogue, const core::House& house)
+           const core::Catalogue& catalogue, const core::WorkshopRules& house)
         : m_request(request), m_entries(entries), m_catalogue(catalogue), m_house(house) {
         const std::size_t cores = std::max(1U, std::thread::hardware_concurrency());
         for (std::size_t i = 0; i < std::min(cores, entries.size()); ++i) {
@@ -207,7 +207,7 @@ private:
     const CheckRequest& m_request;
     const std::vector<store::JobEntry>& m_entries;
     const core::Catalogue& m_catalogue;
-    const core::House& m_house;
+    const core::WorkshopRules& m_house;
     std::mutex m_mutex;
     std::condition_variable m_changed;
     std::map<std::size_t, JudgedOrWhy> m_done;

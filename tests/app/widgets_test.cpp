@@ -690,7 +690,7 @@ TEST(LampsStrip, ShowsTheGapOfTheRailsOnlyWhereThereIsOne) {
 TEST(RulesStrip, ListsTheRulesAndSaysWhichAreTheHousesOwn) {
     RulesStrip strip;
     strip.resize(700, 330);
-    core::House house;
+    core::WorkshopRules house;
     house.bridge = core::Volts{1};
     const core::WorkshopRecord workshop{house};
     strip.showWorkshop({workshop, tests::smallCatalogue()}, "bridge");

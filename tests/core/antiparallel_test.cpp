@@ -41,7 +41,7 @@ TEST(Antiparallel, BothHangBehindTheResistorThatWasThere) {
 
 TEST(Antiparallel, EachWayIsSolvedAsIfTheOtherWereNotThere) {
     const Job job = pair();
-    const auto state = groupState(job, job.groups[0], House());
+    const auto state = groupState(job, job.groups[0], WorkshopRules());
     ASSERT_TRUE(state);
     for (const std::size_t r : {0U, 1U}) {
         SCOPED_TRACE(r);
@@ -60,10 +60,10 @@ TEST(Antiparallel, EachWayIsSolvedAsIfTheOtherWereNotThere) {
     EXPECT_NEAR(state->sharedPower.value(), std::pow(state->total.value(), 2) * 1800, 1e-9);
     // The red one glows first.
     const Job white = nose({});
-    const auto bare = groupState(white, white.groups[0], House());
+    const auto bare = groupState(white, white.groups[0], WorkshopRules());
     EXPECT_LT(state->glowFrom, bare->glowFrom);
     // The same again as what-if and the builds have it.
-    const auto currents = groupCurrents(job, job.groups[0], House());
+    const auto currents = groupCurrents(job, job.groups[0], WorkshopRules());
     ASSERT_TRUE(currents);
     EXPECT_NEAR(currents->rows[0].value(), state->rows[0].current.value(), 1e-12);
     EXPECT_NEAR(currents->rows[1].value(), state->rows[1].current.value(), 1e-12);
@@ -79,7 +79,7 @@ TEST(Antiparallel, KeepsTheVoltsBackwardsSmall) {
     // What the other takes with a resistor of its own is too much again.
     const Job behind = nose({"antiparallel nose red", "resistor nose/2 1k"});
     const auto all = checkedAll(behind);
-    const auto state = groupState(behind, behind.groups[0], House());
+    const auto state = groupState(behind, behind.groups[0], WorkshopRules());
     const Volts across = state->rows[1].current * Ohms{1000} + state->rows[1].led[0];
     ASSERT_GT(across, Volts{5});
     const Finding& reversed = finding(all, "lamp.reverse:nose");
@@ -128,8 +128,8 @@ TEST(Antiparallel, OnDigitalTrackBothAreSeenAtHalfTheirLight) {
     const auto all = litWhen(factsOf(job), forward);
     EXPECT_GT(all.at(0).brightness, 0);
     EXPECT_GT(all.at(1).brightness, 0);
-    const auto half = groupState(job, job.groups[0], House());
-    const auto whole = groupState(dc, dc.groups[0], House());
+    const auto half = groupState(job, job.groups[0], WorkshopRules());
+    const auto whole = groupState(dc, dc.groups[0], WorkshopRules());
     EXPECT_NEAR(half->rows[0].light, whole->rows[0].light / 2, 1e-9);
     EXPECT_EQ(half->rows[0].current, whole->rows[0].current);
     EXPECT_EQ(finding(checkedAll(job), "lamp.pair:nose").state, State::Close);
@@ -148,7 +148,7 @@ TEST(Antiparallel, NeverTurnsOnAnOutputOrBehindABridge) {
                               {"oneway nose"}}) {
         SCOPED_TRACE(*lines.begin());
         const Job job = tests::jotted(pair(), lines);
-        const auto state = groupState(job, job.groups[0], House());
+        const auto state = groupState(job, job.groups[0], WorkshopRules());
         ASSERT_TRUE(state);
         EXPECT_EQ(state->rows[1].current, Amperes{0});
         EXPECT_GT(state->rows[0].current, Amperes{0});
@@ -161,7 +161,7 @@ TEST(Antiparallel, NeverTurnsOnAnOutputOrBehindABridge) {
         ASSERT_EQ(dark.options.size(), 1U);
         const Job mended = tests::jotted(job, {dark.options[0].jot.c_str()});
         EXPECT_FALSE(mended.groups[0].rows[1].turned);
-        const auto then = groupState(mended, mended.groups[0], House());
+        const auto then = groupState(mended, mended.groups[0], WorkshopRules());
         EXPECT_GT(then->rows[1].current, Amperes{0});
     }
 }
@@ -198,7 +198,7 @@ TEST(Antiparallel, IsNotToldToMatch) {
 
 TEST(Antiparallel, IsANetlistOfBothWaysRound) {
     const Job job = pair();
-    const auto netlist = lamps::lampNetlist(job, job.groups[0], House());
+    const auto netlist = lamps::lampNetlist(job, job.groups[0], WorkshopRules());
     ASSERT_TRUE(netlist);
     const auto& diodes = netlist->circuit.diodes;
     ASSERT_EQ(diodes.size(), 2U);
@@ -209,7 +209,7 @@ TEST(Antiparallel, IsANetlistOfBothWaysRound) {
 TEST(Antiparallel, TurnedRoundALampLightsInTheOtherDirection) {
     const Job job = pair();
     bool seen = false;
-    for (const auto& one : lamps::whatIf(job, job.groups[0], House())) {
+    for (const auto& one : lamps::whatIf(job, job.groups[0], WorkshopRules())) {
         if (one.fault != lamps::LampFault::Reversed) continue;
         seen = true;
         EXPECT_EQ(plain(one.follows), "it lights in the other direction");
@@ -252,7 +252,7 @@ TEST(Antiparallel, ManyRowsOfOneWayShareAsBefore) {
     // Two of one way and one of the other: those two share, the other has all.
     const Job job = nose({"parallel nose white", "parallel nose red", "resistor nose none",
                           "shared nose 1k", "turned nose/3"});
-    const auto state = groupState(job, job.groups[0], House());
+    const auto state = groupState(job, job.groups[0], WorkshopRules());
     ASSERT_TRUE(state);
     EXPECT_NEAR(state->rows[0].current.value(), state->rows[1].current.value(), 1e-12);
     const auto alone =

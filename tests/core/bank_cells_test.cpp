@@ -50,7 +50,7 @@ TEST(BankRows, WhatNoHollowHoldsStandsBehindWhatFits) {
     large.width = large.height = Millimetres{1};  // less of a volume: it would stand before
     catalogue.banks = {large, fits};
     const auto ranked = [&](const Job& job) {
-        const JobAnalysis facts = analysed(job, House{}, catalogue);
+        const JobAnalysis facts = analysed(job, WorkshopRules{}, catalogue);
         return std::pair{reserve::rankedBanks(facts, reserve::loadsOf(facts)),
                          reserve::bankOptions(facts, reserve::loadsOf(facts))};
     };
@@ -140,7 +140,7 @@ TEST(BankRows, TellVoltsRoomPriceAndCells) {
         bank.rated = Volts{15.2};
     }
     const Job job = onPoints({"bank can-1000u-25 charge 100R diode 0.35V", "dirt 4 per 1m"});
-    const auto facts = analysed(job, House(), catalogue);
+    const auto facts = analysed(job, WorkshopRules(), catalogue);
     const auto rows = bankRows(facts);
     const BankRow& can = rowOf(rows, "can-1000u-25");
     EXPECT_TRUE(can.bank.inPlace);
@@ -154,7 +154,8 @@ TEST(BankRows, TellVoltsRoomPriceAndCells) {
     EXPECT_NEAR(0.5e-3 * can.bank.state.bus.value() * can.bank.state.bus.value(), 0.088, 0.003);
     EXPECT_EQ(word(can, BankAspect::Resistor).substr(0, 2), "88");
     EXPECT_EQ(cell(can, BankAspect::Resistor).state, State::Close);  // four stutters a metre
-    const auto clean = bankRows(analysed(jotted(job, {"dirt 2 per 1m"}), House(), catalogue));
+    const auto clean =
+        bankRows(analysed(jotted(job, {"dirt 2 per 1m"}), WorkshopRules(), catalogue));
     EXPECT_EQ(cell(rowOf(clean, "can-1000u-25"), BankAspect::Resistor).state, State::Fine);
 
     const BankRow& cells = rowOf(rows, "cells-100m-16");
@@ -167,7 +168,7 @@ TEST(BankRows, TellVoltsRoomPriceAndCells) {
     EXPECT_NE(word(cells, BankAspect::Night), "0 V");
     EXPECT_EQ(word(can, BankAspect::Night), "0 V");
     for (BankPart& bank : catalogue.banks) bank.balanced = bank.id == "cells-100m-16";
-    const auto even = bankRows(analysed(job, House(), catalogue));
+    const auto even = bankRows(analysed(job, WorkshopRules(), catalogue));
     EXPECT_EQ(word(rowOf(even, "cells-100m-16"), BankAspect::Cells), "even");
 
     // So many farads for a second: what it holds is in proportion to them.

@@ -538,14 +538,14 @@ TEST(OwnBanks, AreMadeUpOfTheirParts) {
 }
 TEST(BankWiring, FollowsWhatIsFitted) {
     const Job can = canOf("bank can-1000u-25 charge 100R diode 0.35V", {});
-    const auto wired = *reserve::bankWiring(can, House());
+    const auto wired = *reserve::bankWiring(can, WorkshopRules());
     EXPECT_EQ(plain(wired.plusTo), "common, blue");
     EXPECT_EQ(plain(wired.minusTo), "decoder ground, black");
     EXPECT_FALSE(wired.markIsPlus);
     EXPECT_NE(plain(wired.mark).find("stripe"), std::string::npos);
     const auto steps = [](const Job& job) {
         std::string all;
-        const auto made = reserve::bankWiring(job, House());
+        const auto made = reserve::bankWiring(job, WorkshopRules());
         for (const Text& step : made->steps) all += plain(step) + "\n";
         return all;
     };
@@ -556,18 +556,19 @@ TEST(BankWiring, FollowsWhatIsFitted) {
     EXPECT_EQ(steps(jotted(can, {"diode none"})).find("band towards"), std::string::npos);
     EXPECT_NE(steps(jotted(can, {"balance cells"})).find("each of the 2 cells"), std::string::npos);
     // Chips carry their bar on plus; a module has all in it, and a third wire where it is switched.
-    EXPECT_TRUE(reserve::bankWiring(canOf("bank chips-3300u-25", {}), House())->markIsPlus);
+    EXPECT_TRUE(reserve::bankWiring(canOf("bank chips-3300u-25", {}), WorkshopRules())->markIsPlus);
     Job module = canOf("bank module-22m-18", {});
-    EXPECT_FALSE(reserve::bankWiring(module, House())->thirdWire);
+    EXPECT_FALSE(reserve::bankWiring(module, WorkshopRules())->thirdWire);
     module.decoder->part.reserve = ReserveTerminals::Managed;
-    EXPECT_TRUE(reserve::bankWiring(module, House())->thirdWire);
+    EXPECT_TRUE(reserve::bankWiring(module, WorkshopRules())->thirdWire);
     EXPECT_EQ(steps(module).find("side by side"), std::string::npos);
-    EXPECT_EQ(plain(reserve::bankWiring(module, House())->plusTo), "the decoder's plus for a bank");
+    EXPECT_EQ(plain(reserve::bankWiring(module, WorkshopRules())->plusTo),
+              "the decoder's plus for a bank");
     Job none = can;
     none.decoder->part.reserve = ReserveTerminals::None;
-    EXPECT_EQ(plain(reserve::bankWiring(none, House())->minusTo),
+    EXPECT_EQ(plain(reserve::bankWiring(none, WorkshopRules())->minusTo),
               "minus of the decoder's rectifier");
-    EXPECT_FALSE(reserve::bankWiring(jotted(can, {"bank none"}), House()));
+    EXPECT_FALSE(reserve::bankWiring(jotted(can, {"bank none"}), WorkshopRules()));
 }
 
 }  // namespace

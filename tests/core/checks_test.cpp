@@ -21,7 +21,7 @@ namespace {
 
 using namespace tests;
 
-const House house;
+const WorkshopRules house;
 /// How one stage of a job stands.
 StageStatus stands(const Job& job, std::string_view stage) {
     for (const StageStatus& each : stageStatus(job, checkedAll(job))) {
@@ -59,7 +59,7 @@ TEST(MotorJudgement, TheTopOfTheSupplysRangeIsJudged) {
     // 1.72 A would do, 1.82 A where the track is highest does not.
     EXPECT_EQ(finding(checkedAll(jotted(shunter(), {"stall 1.6A 12V"})), "motor.rating").state,
               State::Over);
-    House steady;
+    WorkshopRules steady;
     steady.supplySpread = steady.meterTolerance = 0;
     EXPECT_EQ(finding(findings(jotted(shunter(), {"stall 1.6A 12V"}), smallCatalogue(), steady),
                       "motor.rating")
@@ -513,7 +513,7 @@ TEST(LampJudgement, TheWorstCornerBurnsToo) {
     EXPECT_EQ(finding(checkedAll(job), "lamp.current:front lamp").state, State::Over);
     EXPECT_NE(sentenceOf(job, "lamp.current:front lamp").find("can burn"), std::string::npos)
         << sentenceOf(job, "lamp.current:front lamp");
-    House steady;
+    WorkshopRules steady;
     steady.supplySpread = steady.meterTolerance = 0;
     const Job read =
         jotted(job, {"lamp front white 3.1V 20mA"});  // nothing to differ but the resistor
@@ -1232,7 +1232,7 @@ TEST(Rooms, SayWhatThereIsToDoInThem) {
 
 TEST(Groups, RowsBehindNoSharedResistanceDoNotFeelEachOther) {
     const Job alone = tests::jotted(tests::shunter(), {"lamp front white", "resistor front 1k"});
-    const House house;
+    const WorkshopRules house;
     const auto one = groupState(alone, alone.groups.front(), house, Ohms{0});
     ASSERT_TRUE(one);
     ASSERT_EQ(alone.groups.front().shared(), Ohms{0});
@@ -1255,7 +1255,7 @@ TEST(Groups, RowsBehindNoSharedResistanceDoNotFeelEachOther) {
 }
 TEST(Groups, MoreOfTheSameDoNotLookMoreUnevenThanTwo) {
     Job job = tests::jotted(tests::shunter(), {"lamp front white", "resistor front 1k"});
-    const House house;
+    const WorkshopRules house;
     LampGroup& group = job.groups.front();
     const auto uneven = [&](std::size_t rows) {
         group.rows.resize(rows, group.rows.front());

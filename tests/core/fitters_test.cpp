@@ -148,7 +148,7 @@ TEST(Together, IsJudgedWhileSlippingIsUnread) {
 }
 TEST(Districts, CountBoundsAndCrawls) {
     const auto running = [](std::initializer_list<const char*> lines) {
-        return summaryOf(1, jotted(bareModel(), lines), House(), tests::smallCatalogue())
+        return summaryOf(1, jotted(bareModel(), lines), WorkshopRules(), tests::smallCatalogue())
             .load.running;
     };
     EXPECT_EQ(running({"motor can"}), Amperes{0.25});
@@ -280,7 +280,7 @@ TEST(Banks, OnAThrottleMeetMoreThanItsNominalVolts) {
 TEST(Mains, AreASettingOfWorkshopAndJob) {
     const Job job = jotted(newJob("House", "house"), {"supply ac 16V 60Hz"});
     EXPECT_EQ(job.own.mains, Mains::Sixty);
-    EXPECT_EQ(houseOf(job, House()).mains, Mains::Sixty);
+    EXPECT_EQ(houseOf(job, WorkshopRules()).mains, Mains::Sixty);
     EXPECT_NEAR(halfOf(Mains::Sixty).value(), 1.0 / 120, 1e-12);
     const Job lit = jotted(job, {"lamp white on supply called one", "resistor one 2k2"});
     EXPECT_NE(namedSentence(lit, "lamp.flicker").find("60 times"), std::string::npos);

@@ -24,27 +24,27 @@ std::string answer(std::string_view line, const WorkshopRecord& workshop = {}) {
 WorkshopRecord workshopAfter(std::string_view line, const WorkshopRecord& workshop = {}) {
     return applyLine(line, workshop, smallCatalogue(), "2026-03-02").value().after;
 }
-State measured(const Job& job, const House& house) {
+State measured(const Job& job, const WorkshopRules& house) {
     return leading(findings(job, smallCatalogue(), house), "choose")->state;
 }
 
-TEST(House, JudgesEveryJobThatHasNoRuleOfItsOwn) {
-    House strict;
+TEST(WorkshopRules, JudgesEveryJobThatHasNoRuleOfItsOwn) {
+    WorkshopRules strict;
     strict.rule = RatingRule::Strict;
     EXPECT_EQ(measured(shunter(), {}), State::Fine);
     EXPECT_EQ(measured(shunter(), strict), State::Over);
     EXPECT_EQ(measured(jotted(shunter(), {"rule slip"}), strict), State::Fine);
     // 1.3975 A of 1.8 A is 78 %: close within 25 %, not within 15 %.
-    House wide;
+    WorkshopRules wide;
     wide.closeMargin = 0.25;
     EXPECT_EQ(measured(shunter(), wide), State::Close);
     EXPECT_EQ(measured(jotted(shunter(), {"margin 15%"}), wide), State::Fine);
-    House drops;
+    WorkshopRules drops;
     drops.rectifier = Volts{0.2};
     drops.bridge = Volts{0};
     EXPECT_EQ(measured(shunter(), drops), State::Close);  // 14.3 V / 9.23 Ω = 1.55 A
 }
-TEST(House, NewLampsGetTheResistorsThatAreInTheDrawers) {
+TEST(WorkshopRules, NewLampsGetTheResistorsThatAreInTheDrawers) {
     WorkshopRecord workshop;
     workshop.house.drawers = Series::E24;
     const auto lamp =
@@ -52,8 +52,8 @@ TEST(House, NewLampsGetTheResistorsThatAreInTheDrawers) {
     EXPECT_EQ(lamp.after.groups.at(0).wish.series, Series::E24);
     EXPECT_EQ(jotted(shunter(), {"lamp front white"}).groups.at(0).wish.series, Series::E12);
 }
-TEST(House, GoesAlongWithAJobThatLeaves) {
-    House strict;
+TEST(WorkshopRules, GoesAlongWithAJobThatLeaves) {
+    WorkshopRules strict;
     strict.rule = RatingRule::Strict;
     strict.closeMargin = 0.1;
     const Job away = withHouse(shunter(), strict);
@@ -67,7 +67,7 @@ TEST(House, GoesAlongWithAJobThatLeaves) {
     EXPECT_FALSE(withHouse(shunter(), {}).judgedWith.has_value());
     EXPECT_FALSE(adopted(away, strict).own.rule.has_value());
     // All that is judged by goes along, and what the job had of its own with it.
-    House other;
+    WorkshopRules other;
     other.rectifier = Volts{1.6};
     other.bridge = Volts{1};
     other.outputSwitch = Volts{0.6};
@@ -76,15 +76,15 @@ TEST(House, GoesAlongWithAJobThatLeaves) {
     other.meterTolerance = 0.02;
     other.decoders = {"four-wire-1.0"};
     const Job elsewhere = adopted(withHouse(jotted(shunter(), {"margin 30%"}), other), {});
-    House there = houseOf(elsewhere, {});
+    WorkshopRules there = houseOf(elsewhere, {});
     other.closeMargin = 0.3;
     other.decoders.clear();  // what lies in a drawer stays in it
     EXPECT_EQ(there, other);
     EXPECT_EQ(adopted(shunter(), strict), shunter());
 }
 
-TEST(House, IsFollowedByAJobAgainOnceItSaysSo) {
-    House wide;
+TEST(WorkshopRules, IsFollowedByAJobAgainOnceItSaysSo) {
+    WorkshopRules wide;
     wide.supplySpread = 0.1;
     wide.drawers = Series::E24;
     wide.meterTolerance = 0.03;
@@ -92,7 +92,7 @@ TEST(House, IsFollowedByAJobAgainOnceItSaysSo) {
     wide.rule = RatingRule::Strict;
     const Job own = jotted(
         shunter(), {"spread 2%", "drawers E6", "tolerance 1%", "margin 10%", "rule running"});
-    const House its = houseOf(own, wide);
+    const WorkshopRules its = houseOf(own, wide);
     EXPECT_DOUBLE_EQ(its.supplySpread, 0.02);
     EXPECT_EQ(its.drawers, Series::E6);
     EXPECT_DOUBLE_EQ(its.meterTolerance, 0.01);
@@ -105,10 +105,10 @@ TEST(House, IsFollowedByAJobAgainOnceItSaysSo) {
     // Lamps that are new to it get its own resistors.
     EXPECT_EQ(jotted(own, {"lamp front white"}).groups.at(0).wish.series, Series::E6);
 }
-TEST(House, TrackVoltsOfAJobThatVaryLessAreJudgedSo) {
+TEST(WorkshopRules, TrackVoltsOfAJobThatVaryLessAreJudgedSo) {
     // 19 V and 10 % are 20.9 V on a decoder that bears 20 V; 2 % are 19.4 V.
     const Job hot = jotted(shunter(), {"track 19V"});
-    House wide;
+    WorkshopRules wide;
     wide.supplySpread = 0.1;
     const auto volts = [&](const Job& job) {
         return tests::finding(findings(job, smallCatalogue(), wide), "motor.track-volts");
@@ -270,7 +270,7 @@ TEST(HouseFindings, ShowOnAnExampleWhatEachRuleChanges) {
         "put a model on the bench to see what it changes");
 }
 TEST(HouseFindings, ListsEachRuleWithWhetherItIsUsual) {
-    House house;
+    WorkshopRules house;
     for (const rules::Rule& rule : rules::rulesOf({house})) EXPECT_TRUE(rule.usual) << rule.id;
     house.bridge = Volts{1};
     house.drawers = Series::E96;

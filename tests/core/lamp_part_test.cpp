@@ -126,7 +126,7 @@ TEST(AcrossEachOther, NothingEvensThemOut) {
 TEST(AcrossEachOther, OneThatFailsLeavesItsCurrentToTheOther) {
     using lamps::LampFault;
     const Job job = chain();
-    const auto cases = lamps::whatIf(job, job.groups[0], House());
+    const auto cases = lamps::whatIf(job, job.groups[0], WorkshopRules());
     const auto of = [&](LampFault fault, std::size_t lamp) -> const lamps::FaultCase& {
         for (const auto& one : cases) {
             if (one.fault == fault && one.lamp == lamp) return one;
@@ -148,7 +148,7 @@ TEST(AcrossEachOther, OneThatFailsLeavesItsCurrentToTheOther) {
     EXPECT_NEAR(of(LampFault::Open, 2).current[0]->value(), 0, 1e-9);
     // Where the other cannot bear it, it burns.
     const Job hot = onTwelve({"lamp table white 3.0V 20mA", "twin table", "resistor table 270"});
-    const auto burns = lamps::whatIf(hot, hot.groups[0], House());
+    const auto burns = lamps::whatIf(hot, hot.groups[0], WorkshopRules());
     EXPECT_EQ(burns.front().fault, LampFault::Open);
     EXPECT_EQ(burns.front().state, State::Over);
     EXPECT_NE(plain(burns.front().follows).find("burn"), std::string::npos);

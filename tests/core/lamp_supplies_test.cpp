@@ -118,8 +118,8 @@ TEST(LampsOnAc, BehindACapacitorTheyHaveItsCrest) {
                           "smoothing 47uF 35V"});
     const auto facts = factsOf(job);
     EXPECT_EQ(facts.groups[0]->wave, Wave::Steady);
-    EXPECT_NEAR(busVolts(job, House()).value(), 16 * std::numbers::sqrt2 - 1.2, 1e-9);
-    EXPECT_NEAR(facts.groups[0]->bus.value(), busVolts(job, House()).value(), 1e-12);
+    EXPECT_NEAR(busVolts(job, WorkshopRules()).value(), 16 * std::numbers::sqrt2 - 1.2, 1e-9);
+    EXPECT_NEAR(facts.groups[0]->bus.value(), busVolts(job, WorkshopRules()).value(), 1e-12);
     const auto all = checkedAll(job);
     EXPECT_EQ(finding(all, "lamp.flicker").state, State::Fine);
     EXPECT_NE(plain(finding(all, "lamp.flicker").sentence).find("one crest of the AC"),

@@ -26,11 +26,11 @@ Job steadyOn(std::initializer_list<const char*> lines) {
 
 TEST(OtherVolts, WasteIsWhatIsNotInTheLamps) {
     const Job job = steadyOn({});
-    const auto all = onOtherVolts(job, job.groups[0], House());
+    const auto all = onOtherVolts(job, job.groups[0], WorkshopRules());
     ASSERT_EQ(all.size(), 5U);
     // Where it is what it would be there, it is told once.
     const Job other = steadyOn({"resistor table 2k2"});
-    EXPECT_EQ(onOtherVolts(other, other.groups[0], House()).size(), 4U);
+    EXPECT_EQ(onOtherVolts(other, other.groups[0], WorkshopRules()).size(), 4U);
     for (std::size_t i = 1; i < all.size(); ++i) EXPECT_LE(all[i - 1].volts, all[i].volts);
     // Now: 12 V, 1.8 kΩ.
     const auto now =
@@ -57,20 +57,20 @@ TEST(OtherVolts, WasteIsWhatIsNotInTheLamps) {
 
 TEST(OtherVolts, TooLowIsSaidAndWhatHangsElsewhereHasNone) {
     const Job three = steadyOn({"inline table white 3.0V 20mA", "inline table white 3.0V 20mA"});
-    const auto all = onOtherVolts(three, three.groups[0], House());
+    const auto all = onOtherVolts(three, three.groups[0], WorkshopRules());
     EXPECT_FALSE(all.front().resistor);  // 9 V of LEDs on 5 V
     EXPECT_NEAR(all.front().total.value(), 0, 1e-12);
     const Job decoder = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
-    EXPECT_TRUE(onOtherVolts(decoder, decoder.groups[0], House()).empty());
+    EXPECT_TRUE(onOtherVolts(decoder, decoder.groups[0], WorkshopRules()).empty());
     const Job driver = steadyOn({"driver table 5mA"});
-    EXPECT_TRUE(onOtherVolts(driver, driver.groups[0], House()).empty());
+    EXPECT_TRUE(onOtherVolts(driver, driver.groups[0], WorkshopRules()).empty());
     // A coach has the volts of its rails; a building on AC could have others, none of them steady
     // now.
     const Job rails = jotted(steadyOn({}), {"supply dcc"});
-    EXPECT_TRUE(onOtherVolts(rails, rails.groups[0], House()).empty());
+    EXPECT_TRUE(onOtherVolts(rails, rails.groups[0], WorkshopRules()).empty());
     const Job ac = jotted(tests::newJob("Holm Light", "lighthouse"),
                           {"supply ac 16V", "lamp lantern white 3.0V 20mA", "resistor lantern 1k"});
-    const auto others = onOtherVolts(ac, ac.groups[0], House());
+    const auto others = onOtherVolts(ac, ac.groups[0], WorkshopRules());
     EXPECT_EQ(others.size(), 4U);
     for (const auto& each : others) EXPECT_FALSE(each.now);
 }

@@ -170,7 +170,7 @@ TEST(EmptyPads, AreSaidInOneLineOrInSeveral) {
 TEST(EmptyPads, ThatTakeABankAreWhereItIsWired) {
     const Job job = padded({"bank can-1000u-25 charge 100R diode 0.35V"});
     const auto joinedAt = [](const Job& each) {
-        const auto wiring = reserve::bankWiring(each, House());
+        const auto wiring = reserve::bankWiring(each, WorkshopRules());
         return plain(wiring->plusTo) + " | " + plain(wiring->minusTo);
     };
     const std::string usual = joinedAt(job);

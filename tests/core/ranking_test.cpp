@@ -217,7 +217,7 @@ TEST(Ranking, OneThatIsCloseStillDoesAndSaysWhatIsClose) {
     tight.price = 1;
     parts.decoders.push_back(tight);
     const Job job = shunter();
-    const auto ranked = rankedDecoders(analysed(job, House(), parts), driveEvidence(job));
+    const auto ranked = rankedDecoders(analysed(job, WorkshopRules(), parts), driveEvidence(job));
     const auto found = std::find_if(ranked.begin(), ranked.end(), [](const RankedDecoder& each) {
         return each.decoder->id == "tight";
     });
@@ -253,7 +253,7 @@ Catalogue anyCatalogue(std::mt19937& random) {
 }
 TEST(Ranking, WhatIsBetterInEverythingNeverStandsBelow) {
     std::mt19937 random{7};
-    const House house;
+    const WorkshopRules house;
     for (int trial = 0; trial < 60; ++trial) {
         Catalogue parts = anyCatalogue(random);
         const std::size_t of = random() % parts.decoders.size();
@@ -292,7 +292,7 @@ TEST(Ranking, WhatIsBetterInEverythingNeverStandsBelow) {
 TEST(Ranking, ShippedDecodersAreManyAndEachOneFitsSomething) {
     const auto shipped = store::loadedCatalogue({}).catalogue;
     EXPECT_GE(shipped.decoders.size(), 40U);
-    const House house;
+    const WorkshopRules house;
     std::vector<std::string> never;
     for (const Decoder& decoder : shipped.decoders) never.push_back(decoder.id);
     for (const char* scale : {"N", "H0", "0", "G"}) {
@@ -315,7 +315,7 @@ TEST(Ranking, ShippedDecodersAreManyAndEachOneFitsSomething) {
 }
 TEST(Ranking, OfEqualsWhatASisterHasComesBeforeTheCheaper) {
     const Job job = shunter();
-    House house;
+    WorkshopRules house;
     const auto first = [&](const std::vector<Sister>& sisters) {
         return rankedDecoders(analysed(job, house, smallCatalogue(), sisters), driveEvidence(job))
             .front();
@@ -338,7 +338,7 @@ TEST(Ranking, OfEqualsWhatASisterHasComesBeforeTheCheaper) {
 }
 TEST(Ranking, OfEqualsWhatLiesInTheDrawerComesFirst) {
     const Job job = shunter();
-    House house;
+    WorkshopRules house;
     const auto first = [&] {
         return rankedDecoders(analysed(job, house, smallCatalogue()), driveEvidence(job)).front();
     };

@@ -17,7 +17,7 @@ const Tester block{}, coin{TesterKind::Cell, {}}, twelve{TesterKind::Supply, Vol
 
 Touched touch(const Job& job, const char* red, const char* black, const Tester& tester = block,
               ResistorLeg leg = ResistorLeg::Minus) {
-    House house;
+    WorkshopRules house;
     house.leg = leg;
     return lamps::touched(job, house, red, black, tester).value();
 }
@@ -197,7 +197,7 @@ TEST(SharedResistors, AHouseThatSharesHangsLikeLampsBehindOne) {
 TEST(Touch, RefusesWhatIsNoTwoPoints) {
     const Job job = jotted(shunter(), {"lamp front white", "resistor front 1k"});
     const auto refused = [&](const char* red, const char* black) {
-        const auto made = lamps::touched(job, House(), red, black, block);
+        const auto made = lamps::touched(job, WorkshopRules(), red, black, block);
         return made ? std::string() : plain(made.error().what);
     };
     EXPECT_EQ(refused("common", "common"), "Both probes are on the common.");

@@ -45,7 +45,7 @@ TEST(Trials, WhatOnlyMovesTheTroubleComesLastAndSaysSo) {
     Job job = jotted(shunter(), {"decoder none", "lamp cab white on 1", "resistor cab 4k7"});
     Catalogue parts = tests::smallCatalogue();
     parts.decoders[1].outputs.pop_back();  // "middle" loses its output 1
-    const House house;
+    const WorkshopRules house;
     const JobAnalysis facts = analysed(job, house, parts);
     const auto all = findings(facts);
     Finding rating = *found(all, "motor.rating");

@@ -176,7 +176,7 @@ inline core::Job busy() {
 
 /// What a job comes to with the small catalogue and the usual house. The job must outlive it.
 inline core::JobAnalysis factsOf(const core::Job& job) {
-    static const core::House house;
+    static const core::WorkshopRules house;
     return core::analysed(job, house, smallCatalogue());
 }
 

@@ -55,7 +55,7 @@ private:
     struct Asked {
         core::Job job;
         std::string group;
-        core::House house;
+        core::WorkshopRules house;
     };
     void work();
     /// -1: none of them.

@@ -59,7 +59,7 @@ QByteArray drawn(Schematic& schematic, const QString& ending) {
 
 }  // namespace
 
-QString exportLamps(Schematic& schematic, const core::Job& job, const core::House& house,
+QString exportLamps(Schematic& schematic, const core::Job& job, const core::WorkshopRules& house,
                     const std::string& group, const QString& path) {
     const QString ending = QFileInfo(path).suffix().toLower();
     QByteArray bytes;

@@ -13,7 +13,7 @@ class Schematic;
 /// group as a SPICE netlist; .csv all lamps of the job. What stood there stays whole until the new
 /// file is. Returns why it could not be, as a sentence; empty: it is written.
 [[nodiscard]] QString exportLamps(Schematic& schematic, const core::Job& job,
-                                  const core::House& house, const std::string& group,
+                                  const core::WorkshopRules& house, const std::string& group,
                                   const QString& path);
 
 }  // namespace glimmet::app

@@ -41,7 +41,7 @@ private:
     void askWhere();
     struct Shown {
         core::Job job;
-        core::House house;
+        core::WorkshopRules house;
         std::string group;
     };
     std::optional<Shown> m_shown;

@@ -38,7 +38,7 @@ private:
     struct Asked {
         core::Job job;
         std::string group;
-        core::House house;
+        core::WorkshopRules house;
     };
     void begin();
     [[nodiscard]] std::optional<std::size_t> lineAt(const QPointF& at) const;

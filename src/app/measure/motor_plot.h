@@ -37,7 +37,7 @@ private:
     void draw();
     QCustomPlot* m_plot;
     core::Job m_job;
-    core::House m_house;
+    core::WorkshopRules m_house;
     bool m_hasJob = false;
     std::vector<Marked> m_marked;
     std::vector<Band> m_bands;

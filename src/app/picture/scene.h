@@ -90,7 +90,7 @@ private:
 
 struct SceneInput {
     const core::Job& job;
-    const core::House& house;
+    const core::WorkshopRules& house;
     const std::vector<MatView>& units;  ///< where each unit stands, all to one scale
     const std::vector<core::LitLamp>& lamps;
     std::string subject;                      ///< id of the lamp group to be stressed

@@ -57,7 +57,7 @@ BankDrawing::BankDrawing(QWidget* parent) : SymbolBoard(parent) {
     setMinimumSize(720, 250);
 }
 
-void BankDrawing::show(const core::Job& job, const core::House& house) {
+void BankDrawing::show(const core::Job& job, const core::WorkshopRules& house) {
     m_wiring = core::reserve::bankWiring(job, house);
     if (job.bank) m_kind = job.bank->part.kind;
     QString all = m_wiring ? tr("How the bank is wired:") : tr("No bank to wire");

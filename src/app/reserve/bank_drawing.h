@@ -12,7 +12,7 @@ class BankDrawing : public SymbolBoard {
     Q_OBJECT
 public:
     explicit BankDrawing(QWidget* parent = nullptr);
-    void show(const core::Job& job, const core::House& house);
+    void show(const core::Job& job, const core::WorkshopRules& house);
     void paint(QPainter& painter) override;
 
 protected:

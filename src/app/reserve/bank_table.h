@@ -33,7 +33,7 @@ protected:
 private:
     struct Asked {
         core::Job job;
-        core::House house;
+        core::WorkshopRules house;
         const core::Catalogue* catalogue;
     };
     void work();

@@ -166,22 +166,22 @@ const DecoderOutput* outputNamed(const Job& job, std::string_view wanted) {
     return nullptr;
 }
 
-Job withHouse(Job job, const House& house) {
+Job withHouse(Job job, const WorkshopRules& house) {
     job.judgedWith = houseOf(job, house);
     job.judgedWith->decoders.clear();  // what lies in one workshop's drawer is in no other's
-    if (*job.judgedWith == House()) job.judgedWith.reset();
+    if (*job.judgedWith == WorkshopRules()) job.judgedWith.reset();
     return job;
 }
 
-Job adopted(Job job, const House& house) {
+Job adopted(Job job, const WorkshopRules& house) {
     if (!job.judgedWith) return job;
-    const House was = *std::exchange(job.judgedWith, std::nullopt);
+    const WorkshopRules was = *std::exchange(job.judgedWith, std::nullopt);
     job.own = differences(house, withOwn(was, job.own));
     return job;
 }
 
-House houseOf(const Job& job, const House& house) {
-    House made = job.judgedWith.value_or(house);
+WorkshopRules houseOf(const Job& job, const WorkshopRules& house) {
+    WorkshopRules made = job.judgedWith.value_or(house);
     if (job.judgedWith) made.decoders = house.decoders;
     made = withOwn(std::move(made), job.own);
     // Volts are known no better than the meter reads them.

@@ -3,7 +3,6 @@
 
 #include "core/record/board.h"
 #include "core/record/choose.h"
-#include "core/record/house.h"
 #include "core/record/intake.h"
 #include "core/record/lamps.h"
 #include "core/record/layout.h"
@@ -12,6 +11,7 @@
 #include "core/record/reserve.h"
 #include "core/record/supply.h"
 #include "core/record/unit.h"
+#include "core/record/workshop_rules.h"
 
 #include <optional>
 #include <string>
@@ -78,8 +78,8 @@ struct Job {
     std::vector<EmptyPads> pads;  ///< of its boards, in the order of their finding
     Layout layout;                ///< that it will run on
     std::vector<LampGroup> groups;
-    OwnRules own;
-    std::optional<House> judgedWith;  ///< of an exported job: the house where it came from
+    JobOverrides own;
+    std::optional<WorkshopRules> judgedWith;  ///< of an exported job: the house where it came from
     std::vector<Note> notes;
     std::vector<TimeSpent> times;
 };
@@ -128,10 +128,10 @@ struct MotorAt {
 
 /// A job to be kept elsewhere with the house that it is judged with, and one that was kept so taken
 /// into a workshop: where its house judges otherwise the job keeps that as its own.
-[[nodiscard]] Job withHouse(Job job, const House& house);
-[[nodiscard]] Job adopted(Job job, const House& house);
+[[nodiscard]] Job withHouse(Job job, const WorkshopRules& house);
+[[nodiscard]] Job adopted(Job job, const WorkshopRules& house);
 
 /// The house with what this job has otherwise.
-[[nodiscard]] House houseOf(const Job& job, const House& house);
+[[nodiscard]] WorkshopRules houseOf(const Job& job, const WorkshopRules& house);
 
 }  // namespace glimmet::core

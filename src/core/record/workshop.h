@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/record/district.h"
-#include "core/record/house.h"
+#include "core/record/workshop_rules.h"
 
 #include <optional>
 #include <span>
@@ -22,7 +22,7 @@ struct Shelved {
 };
 
 struct WorkshopRecord {
-    House house{};
+    WorkshopRules house{};
     std::string meter{};  ///< "HOST:PORT" of the bench meter (core/instrument/scpi.h); empty: none
     std::vector<PowerDistrict> districts{};
     std::vector<Shelved> shelfOrder{};  ///< from the left

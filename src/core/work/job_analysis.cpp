@@ -17,7 +17,7 @@ Amperes JobAnalysis::outputsOn() const {
     return sum;
 }
 
-JobAnalysis analysed(const Job& job, const House& house, const Catalogue& catalogue,
+JobAnalysis analysed(const Job& job, const WorkshopRules& house, const Catalogue& catalogue,
                      std::vector<Sister> sisters) {
     JobAnalysis made{job, houseOf(job, house), catalogue, {}, std::move(sisters)};
     for (const LampGroup& group : job.groups) {

@@ -13,7 +13,7 @@ namespace glimmet::core {
 /// Holds only what two stages read; no stage writes it. What it refers to must outlive it.
 struct JobAnalysis {
     const Job& job;
-    House house;  ///< with what this job has otherwise
+    WorkshopRules house;  ///< with what this job has otherwise
     const Catalogue& catalogue;
     std::vector<Result<GroupState>> groups;  ///< as Job::groups
     std::vector<Sister> sisters;             ///< others of its type in the workshop, if it has any
@@ -24,8 +24,8 @@ struct JobAnalysis {
     [[nodiscard]] Amperes outputsOn() const;
 };
 
-[[nodiscard]] JobAnalysis analysed(const Job& job, const House& house, const Catalogue& catalogue,
-                                   std::vector<Sister> sisters = {});
+[[nodiscard]] JobAnalysis analysed(const Job& job, const WorkshopRules& house,
+                                   const Catalogue& catalogue, std::vector<Sister> sisters = {});
 /// The same job after a change: only groups that it touched are solved again. `after` must outlive
 /// what is returned.
 [[nodiscard]] JobAnalysis reanalysed(const JobAnalysis& before, const Job& after);

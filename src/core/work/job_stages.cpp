@@ -2,9 +2,9 @@
 
 #include "core/work/choose/choose.h"
 #include "core/work/intake/intake.h"
+#include "core/work/job_overrides.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/measure/measure.h"
-#include "core/work/own_rules.h"
 #include "core/work/prove/prove.h"
 #include "core/work/record_verbs.h"
 #include "core/work/reserve/reserve.h"
@@ -26,7 +26,7 @@ const std::vector<SpokenCommand>& jobCommands() {
             for (const jot::Command& command : stage.commands())
                 made.push_back({&command, stage.name});
         }
-        for (const auto commands : {recordCommands(), bodyCommands(), ownRuleCommands()}) {
+        for (const auto commands : {recordCommands(), bodyCommands(), overrideCommands()}) {
             for (const jot::Command& command : commands) made.push_back({&command, {}});
         }
         return made;

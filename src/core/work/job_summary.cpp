@@ -10,7 +10,8 @@
 
 namespace glimmet::core {
 
-JobSummary summaryOf(int id, const Job& job, const House& house, const Catalogue& catalogue) {
+JobSummary summaryOf(int id, const Job& job, const WorkshopRules& house,
+                     const Catalogue& catalogue) {
     JobSummary made;
     made.job = id;
     DistrictVehicle& load = made.load;

@@ -12,7 +12,7 @@ struct JobSummary {
     bool read = false;     ///< its running and slipping currents were read
 };
 
-[[nodiscard]] JobSummary summaryOf(int id, const Job& job, const House& house,
+[[nodiscard]] JobSummary summaryOf(int id, const Job& job, const WorkshopRules& house,
                                    const Catalogue& catalogue);
 
 }  // namespace glimmet::core

@@ -244,7 +244,7 @@ Ohms commonOf(const Job& job, const LampGroup& group, Ohms& series, bool& known)
     return series + group.shared() + insideOf(job, group);
 }
 
-Volts switchDrop(const Job& job, const LampGroup& group, const House& house) {
+Volts switchDrop(const Job& job, const LampGroup& group, const WorkshopRules& house) {
     // A lamp straight on the supply has no switching output in its path.
     if (group.output == supplyOutput) return Volts{0};
     return switchVolts(job, house);
@@ -264,7 +264,7 @@ bool ownSupply(const Job& job, const LampGroup& group) {
 }
 
 /// What is left of the supply for a group's circuit.
-LampDrive driveOf(const Job& job, const LampGroup& group, const House& house) {
+LampDrive driveOf(const Job& job, const LampGroup& group, const WorkshopRules& house) {
     if (ownSupply(job, group)) return {lampSupplyVolts, {}};
     const Volts crest = crestVolts(job);
     const bool oneWay = oneWayOnly(job, group);
@@ -314,7 +314,7 @@ bool oneWayOnly(const Job& job, const LampGroup& group) {
     return group.oneWay && group.output == supplyOutput && turnsRound(job);
 }
 
-Figure feedFigure(const Job& job, const LampGroup& group, const House& house) {
+Figure feedFigure(const Job& job, const LampGroup& group, const WorkshopRules& house) {
     if (isWave(job) && group.isBulbs()) {
         return figures::computed(text("Volts that heat it as much"), "V_eff",
                                  driveOf(job, group, house).most(), "",
@@ -530,7 +530,7 @@ Result<Volts> solveWay(const LampGroup& group, Ohms common, const LampDrive& dri
 
 }  // namespace
 
-Result<GroupState> groupState(const Job& job, const LampGroup& given, const House& house,
+Result<GroupState> groupState(const Job& job, const LampGroup& given, const WorkshopRules& house,
                               std::optional<Ohms> board) {
     std::optional<LampGroup> kept;
     const LampGroup& group = asDriven(job, given, kept);
@@ -621,7 +621,7 @@ Result<GroupState> groupState(const Job& job, const LampGroup& given, const Hous
 }
 
 Result<Amperes> currentWith(const Job& job, const LampGroup& given, const RowState& state,
-                            std::size_t row, Ohms resistor, const House& house) {
+                            std::size_t row, Ohms resistor, const WorkshopRules& house) {
     std::optional<LampGroup> kept;
     const LampGroup& group = asDriven(job, given, kept);
     if (!state.sees) return currentWith(job, group, row, resistor, house);
@@ -633,7 +633,7 @@ Result<Amperes> currentWith(const Job& job, const LampGroup& given, const RowSta
 }
 
 Result<Amperes> currentWith(const Job& job, const LampGroup& given, std::size_t row, Ohms resistor,
-                            const House& house, bool inEveryRow) {
+                            const WorkshopRules& house, bool inEveryRow) {
     std::optional<LampGroup> kept;
     const LampGroup& group = asDriven(job, given, kept);
     Ohms series{};
@@ -656,7 +656,8 @@ Result<Amperes> currentWith(const Job& job, const LampGroup& given, std::size_t 
     return rowCurrent(changed, common, drive, here, Corner::Typical);
 }
 
-Result<GroupCurrents> groupCurrents(const Job& job, const LampGroup& given, const House& house) {
+Result<GroupCurrents> groupCurrents(const Job& job, const LampGroup& given,
+                                    const WorkshopRules& house) {
     std::optional<LampGroup> kept;
     const LampGroup& group = asDriven(job, given, kept);
     Ohms series{};

@@ -56,7 +56,7 @@ inline constexpr Volts outputDropout{2};
 inline constexpr Volts oneWayDrop{0.7};  ///< of a silicon diode at these currents
 
 /// The volts that a group hangs on: the lamp bus, or the rails.
-[[nodiscard]] Figure feedFigure(const Job& job, const LampGroup& group, const House& house);
+[[nodiscard]] Figure feedFigure(const Job& job, const LampGroup& group, const WorkshopRules& house);
 
 /// Whether nothing tells two rows apart but where they sit.
 [[nodiscard]] bool alike(const LampRow& one, const LampRow& other);
@@ -114,7 +114,7 @@ inline constexpr Volts lampSupplyVolts{1.5};     ///< of an output that is made 
 /// `board`: the output's own resistor, where it is to be taken for something else than is known.
 /// Errors: OutOfRange from a lamp whose data are no LED's.
 [[nodiscard]] Result<GroupState> groupState(const Job& job, const LampGroup& group,
-                                            const House& house,
+                                            const WorkshopRules& house,
                                             std::optional<Ohms> board = std::nullopt);
 
 /// What a board may carry where nobody has looked (docs/physics.md).
@@ -125,9 +125,9 @@ inline constexpr Ohms likelyOnBoard[] = {Ohms{0}, Ohms{470}, Ohms{1500}};
 /// The same of one row, from what was solved.
 [[nodiscard]] Result<Amperes> currentWith(const Job& job, const LampGroup& group,
                                           const RowState& state, std::size_t row, Ohms resistor,
-                                          const House& house);
+                                          const WorkshopRules& house);
 [[nodiscard]] Result<Amperes> currentWith(const Job& job, const LampGroup& group, std::size_t row,
-                                          Ohms resistor, const House& house,
+                                          Ohms resistor, const WorkshopRules& house,
                                           bool inEveryRow = false);
 
 /// What each row carries at typical values, also where rows have lost lamps: one without any is its
@@ -138,7 +138,7 @@ struct GroupCurrents {
     bool shorted = false;  ///< a row is a wire, and nothing limits what flows
 };
 [[nodiscard]] Result<GroupCurrents> groupCurrents(const Job& job, const LampGroup& group,
-                                                  const House& house);
+                                                  const WorkshopRules& house);
 
 /// What a group draws on a falling bus, straight through what was solved: LEDs fall to nothing at
 /// their forward volts, bulbs are about resistors, a driver keeps its current.

@@ -98,7 +98,7 @@ Figure driveFigure(const Job& job, const char* symbol, OfOne ofOne) {
 
 }  // namespace
 
-Figure stallFigure(const Job& job, const House& house) {
+Figure stallFigure(const Job& job, const WorkshopRules& house) {
     Figure path = drivePathFigure(job);
     Text name = text("Stall current at track volts");
     if (!path.value) {

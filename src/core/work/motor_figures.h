@@ -16,9 +16,10 @@ namespace glimmet::core {
                                    const char* jot);
 
 /// Of all motors together; missing where one of them lacks it.
-[[nodiscard]] Figure stallFigure(const Job& job, const House& house);  ///< I_stall at track volts
-[[nodiscard]] Figure slipFigure(const Job& job);                       ///< I_slip
-[[nodiscard]] Figure runningFigure(const Job& job);                    ///< I_run
+[[nodiscard]] Figure stallFigure(const Job& job,
+                                 const WorkshopRules& house);  ///< I_stall at track volts
+[[nodiscard]] Figure slipFigure(const Job& job);               ///< I_slip
+[[nodiscard]] Figure runningFigure(const Job& job);            ///< I_run
 
 /// What a stall does to a motor of its kind.
 [[nodiscard]] Text stallCaution(const Job& job);

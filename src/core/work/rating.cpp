@@ -96,7 +96,7 @@ const RatedDemand& Rating::deciding() const {
 Rating rated(const JobAnalysis& facts, const MotorEvidence& drive, const MotorRating& rating) {
     using From = RatedDemand::From;
     using What = MotorDemand::What;
-    const House& house = facts.house;
+    const WorkshopRules& house = facts.house;
     const MotorSupply supply = motorSupply(facts.job, house);
     MotorSupply top = supply;
     top.track *= 1 + house.supplySpread;
@@ -193,7 +193,7 @@ Rating rated(const JobAnalysis& facts, const MotorEvidence& drive, const MotorRa
 
 Together together(const JobAnalysis& facts, const MotorEvidence& drive, const Decoder& decoder) {
     using From = RatedDemand::From;
-    const House& house = facts.house;
+    const WorkshopRules& house = facts.house;
     Together made{
         State::Fine, From::Reading, {}, facts.outputsOn(), decoder.sound ? soundUsual : Amperes{0}};
     const auto stateAt = [&](Amperes motor) {

@@ -40,8 +40,8 @@ std::vector<Verdict> verdicts(const JobAnalysis& facts) {
     return all;
 }
 
-std::vector<Finding> findings(const Job& job, const Catalogue& catalogue, const House& house,
-                              std::vector<Sister> sisters) {
+std::vector<Finding> findings(const Job& job, const Catalogue& catalogue,
+                              const WorkshopRules& house, std::vector<Sister> sisters) {
     return findings(analysed(job, house, catalogue, std::move(sisters)));
 }
 

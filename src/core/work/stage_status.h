@@ -18,7 +18,7 @@ namespace glimmet::core {
 [[nodiscard]] std::vector<Verdict> verdicts(const JobAnalysis& facts);
 /// Reckons the job first.
 [[nodiscard]] std::vector<Finding> findings(const Job& job, const Catalogue& catalogue,
-                                            const House& house = {},
+                                            const WorkshopRules& house = {},
                                             std::vector<Sister> sisters = {});
 
 /// What decides the state of a finding, in words; empty where its room says nothing of it. `id`:

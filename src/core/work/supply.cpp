@@ -33,7 +33,7 @@ Volts usualTrack(const Job& job) {
     return known ? voltsOf(*job.supply.pack).full : usualVolts(job.feed, job.scale);
 }
 /// Where nobody read the drop.
-Volts usualRectifier(const Job& job, const House& house) {
+Volts usualRectifier(const Job& job, const WorkshopRules& house) {
     // A pack past the rectifier loses nothing; where nobody said, currents are judged so, and what
     // is dark by the drop that there may be (spread of a group).
     if (job.feed == Feed::BatteryRadio && job.decoder)
@@ -72,7 +72,7 @@ Figure trackFigure(const Job& job) {
                  "track ");
 }
 
-Figure rectifierFigure(const Job& job, const House& house) {
+Figure rectifierFigure(const Job& job, const WorkshopRules& house) {
     const auto& bridge = job.supply.lampBridge;
     return given(text("Rectifier drop"), "V_rect", job.supply.rectifier, usualRectifier(job, house),
                  job.feed == Feed::BatteryRadio && job.decoder && job.supply.packOn != PackOn::Rails
@@ -84,17 +84,17 @@ Figure rectifierFigure(const Job& job, const House& house) {
                  "rectifier ");
 }
 
-Figure bridgeFigure(const Job& job, const House& house) {
+Figure bridgeFigure(const Job& job, const WorkshopRules& house) {
     return given(text("Motor bridge drop"), "V_bridge", job.supply.bridge, house.bridge,
                  text("usual for a decoder's motor bridge"), "bridge ");
 }
 
-Figure switchFigure(const Job& job, const House& house) {
+Figure switchFigure(const Job& job, const WorkshopRules& house) {
     return given(text("Output switch drop"), "V_switch", job.supply.outputSwitch,
                  house.outputSwitch, text("usual at lamp currents"), "switch ");
 }
 
-Figure spreadFigure(const Job& job, const House& house) {
+Figure spreadFigure(const Job& job, const WorkshopRules& house) {
     const Text name = text("Spread of the supply");
     return job.own.supplySpread ? figures::chosen(name, "spread", house.supplySpread,
                                                   text("for this job"), "spread ")
@@ -102,7 +102,7 @@ Figure spreadFigure(const Job& job, const House& house) {
                                                    text("from place to place"), "spread ");
 }
 
-Figure busFigure(const Job& job, const House& house) {
+Figure busFigure(const Job& job, const WorkshopRules& house) {
     Figure crest = crestFigure(job);
     Figure rectifier = rectifierFigure(job, house);
     const Volts bus{*crest.value - *rectifier.value};
@@ -124,7 +124,7 @@ Volts crestVolts(const Job& job) {
     return job.feed == Feed::Ac ? trackVolts(job) * std::numbers::sqrt2 : trackVolts(job);
 }
 
-Volts peakVolts(const Job& job, const House& house) {
+Volts peakVolts(const Job& job, const WorkshopRules& house) {
     Volts top = crestVolts(job) * (1 + house.supplySpread);
     if (job.feed == Feed::PlainDc) top = std::max(top, throttlePeak);
     if (job.feed == Feed::ThreeRailDigital && job.supply.pulse)
@@ -138,16 +138,16 @@ Volts mayDrop(const Job& job) {
     return open ? packRectifier : Volts{0};
 }
 
-Volts switchVolts(const Job& job, const House& house) {
+Volts switchVolts(const Job& job, const WorkshopRules& house) {
     return readOr(job.supply.outputSwitch, house.outputSwitch);
 }
 
-MotorSupply motorSupply(const Job& job, const House& house) {
+MotorSupply motorSupply(const Job& job, const WorkshopRules& house) {
     return {crestVolts(job), readOr(job.supply.rectifier, usualRectifier(job, house)),
             readOr(job.supply.bridge, house.bridge)};
 }
 
-Volts busVolts(const Job& job, const House& house) {
+Volts busVolts(const Job& job, const WorkshopRules& house) {
     return crestVolts(job) - readOr(job.supply.rectifier, usualRectifier(job, house));
 }
 

@@ -51,7 +51,7 @@ void workshopFields(Io& io, Self& workshop) {
 
 }  // namespace
 
-GLIMMET_FIELDS(core::House, houseFields)
+GLIMMET_FIELDS(core::WorkshopRules, houseFields)
 GLIMMET_FIELDS(core::DistrictModel, districtModelFields)
 GLIMMET_FIELDS(core::Shelved, shelvedFields)
 GLIMMET_FIELDS(core::PowerDistrict, districtFields)

@@ -13,7 +13,7 @@ constexpr std::size_t batch = 100;  // jobs told about at once: a few frames' wo
 
 /// Runs on a pool thread with a connection of its own; a workshop belongs to its thread.
 void lookThrough(QPromise<std::vector<ShelfStanding>>& promise, const QString& path,
-                 const core::Catalogue& catalogue, const core::House& house) {
+                 const core::Catalogue& catalogue, const core::WorkshopRules& house) {
     const auto workshop = store::Workshop::open(path, store::Access::ReadOnly);
     if (!workshop) return;
     const auto jobs = (*workshop)->jobs();
@@ -49,7 +49,7 @@ ShelfScan::ShelfScan(QObject* parent) : QObject(parent) {
 ShelfScan::~ShelfScan() { cancel(); }
 
 void ShelfScan::start(const QString& workshopPath, const core::Catalogue& catalogue,
-                      const core::House& house) {
+                      const core::WorkshopRules& house) {
     cancel();
     m_watcher.setFuture(QtConcurrent::run(lookThrough, workshopPath, catalogue, house));
 }

@@ -2,8 +2,8 @@
 #pragma once
 
 #include "app/frame/shelf/shelf_model.h"
-#include "core/record/house.h"
 #include "core/record/part.h"
+#include "core/record/workshop_rules.h"
 
 #include <QFutureWatcher>
 #include <QObject>
@@ -17,7 +17,7 @@ public:
     ~ShelfScan() override;
     /// Starts over; what was going on before is cancelled.
     void start(const QString& workshopPath, const core::Catalogue& catalogue,
-               const core::House& house = {});
+               const core::WorkshopRules& house = {});
     void cancel();
 
 signals:

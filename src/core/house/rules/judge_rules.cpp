@@ -15,7 +15,8 @@ struct Entry {
     std::string jot;
     Text value;
     Text sentence;
-    std::vector<std::pair<std::string, House>> others;  ///< the line that takes it, and the house
+    std::vector<std::pair<std::string, WorkshopRules>>
+        others;  ///< the line that takes it, and the house
     bool usual = true;
 };
 
@@ -42,21 +43,22 @@ Text ruleSentence(RatingRule rule) {
 
 /// A rule, the values of it that workshops use, and the line that takes each.
 template <class Value, class Line>
-Entry entry(const House& house, const char* id, const char* title, Value House::*field,
-            std::initializer_list<Value> values, Text value, Text sentence, Line line) {
+Entry entry(const WorkshopRules& house, const char* id, const char* title,
+            Value WorkshopRules::*field, std::initializer_list<Value> values, Text value,
+            Text sentence, Line line) {
     Entry made{id, title, std::string(id) + " ", std::move(value), std::move(sentence), {}, true};
     for (const Value other : values) {
-        House with = house;
+        WorkshopRules with = house;
         with.*field = other;
         if (!(with == house)) made.others.emplace_back(line(other), with);
     }
-    House same = house;
-    same.*field = House().*field;
+    WorkshopRules same = house;
+    same.*field = WorkshopRules().*field;
     made.usual = same == house;
     return made;
 }
 
-Entry drawerEntry(const House& house) {
+Entry drawerEntry(const WorkshopRules& house) {
     std::string all;
     for (const std::string& id : house.decoders) all += (all.empty() ? "" : ", ") + id;
     return {"have",
@@ -85,7 +87,7 @@ Entry meterEntry(const std::string& meter) {
 }
 
 std::vector<Entry> entriesOf(const WorkshopRecord& workshop) {
-    const House& house = workshop.house;
+    const WorkshopRules& house = workshop.house;
     const auto word = [](const char* command) {
         return
             [command](auto value) { return std::string(command) + " " + std::string(name(value)); };
@@ -101,46 +103,46 @@ std::vector<Entry> entriesOf(const WorkshopRecord& workshop) {
         };
     };
     return {
-        entry(house, "rule", "Rating rule", &House::rule,
+        entry(house, "rule", "Rating rule", &WorkshopRules::rule,
               {RatingRule::Strict, RatingRule::Slip, RatingRule::Running},
               verbatim(std::string(name(house.rule))), ruleSentence(house.rule), word("rule")),
-        entry(house, "margin", "Close margin", &House::closeMargin, {0.10, 0.15, 0.25},
+        entry(house, "margin", "Close margin", &WorkshopRules::closeMargin, {0.10, 0.15, 0.25},
               verbatim(percent(house.closeMargin)),
               text("Within %1 of a limit a verdict is “close”.", percent(house.closeMargin)),
               share("margin")),
-        entry(house, "spread", "Supply spread", &House::supplySpread, {0.02, 0.05, 0.10},
+        entry(house, "spread", "Supply spread", &WorkshopRules::supplySpread, {0.02, 0.05, 0.10},
               verbatim(percent(house.supplySpread)),
               text("Track volts are taken to differ by %1 from place to place.",
                    percent(house.supplySpread)),
               share("spread")),
-        entry(house, "rectifier", "Rectifier drop", &House::rectifier,
+        entry(house, "rectifier", "Rectifier drop", &WorkshopRules::rectifier,
               {Volts{0.7}, Volts{1.2}, Volts{1.6}}, verbatim(formatted(house.rectifier)),
               text("A decoder's rectifier is taken to drop %1 until it is measured.",
                    formatted(house.rectifier)),
               volts("rectifier")),
-        entry(house, "bridge", "Motor bridge drop", &House::bridge,
+        entry(house, "bridge", "Motor bridge drop", &WorkshopRules::bridge,
               {Volts{0.2}, Volts{0.4}, Volts{1.0}}, verbatim(formatted(house.bridge)),
               text("A decoder's motor bridge is taken to drop %1 until it is measured.",
                    formatted(house.bridge)),
               volts("bridge")),
-        entry(house, "switch", "Output switch drop", &House::outputSwitch,
+        entry(house, "switch", "Output switch drop", &WorkshopRules::outputSwitch,
               {Volts{0.05}, Volts{0.1}, Volts{0.6}}, verbatim(formatted(house.outputSwitch)),
               text("A lit output is taken to drop %1 until it is measured.",
                    formatted(house.outputSwitch)),
               volts("switch")),
-        entry(house, "drawers", "Resistors at hand", &House::drawers,
+        entry(house, "drawers", "Resistors at hand", &WorkshopRules::drawers,
               {Series::E6, Series::E12, Series::E24, Series::E96},
               verbatim(std::string(name(house.drawers))),
               text("New lamps get resistors of the %1 series: those in the drawers.",
                    std::string(name(house.drawers))),
               word("drawers")),
-        entry(house, "leg", "Resistor's lead", &House::leg, {ResistorLeg::Minus, ResistorLeg::Plus},
-              verbatim(std::string(name(house.leg))),
+        entry(house, "leg", "Resistor's lead", &WorkshopRules::leg,
+              {ResistorLeg::Minus, ResistorLeg::Plus}, verbatim(std::string(name(house.leg))),
               house.leg == ResistorLeg::Plus
                   ? text("A lamp's resistor goes into its plus lead, between common and lamp.")
                   : text("A lamp's resistor goes into its minus lead, between lamp and output."),
               word("leg")),
-        entry(house, "resistors", "Lamps of one output", &House::lampResistors,
+        entry(house, "resistors", "Lamps of one output", &WorkshopRules::lampResistors,
               {LampResistors::Each, LampResistors::Shared},
               verbatim(std::string(name(house.lampResistors))),
               house.lampResistors == LampResistors::Shared
@@ -150,12 +152,12 @@ std::vector<Entry> entriesOf(const WorkshopRecord& workshop) {
                   : text("Each lamp that is put on an output gets a resistor of its own: all are "
                          "as bright as wished, and one that fails leaves the others alone."),
               word("resistors")),
-        entry(house, "mains", "Mains", &House::mains, {Mains::Fifty, Mains::Sixty},
+        entry(house, "mains", "Mains", &WorkshopRules::mains, {Mains::Fifty, Mains::Sixty},
               verbatim(std::string(name(house.mains))),
               text("AC supplies are taken to have %1.", std::string(name(house.mains))),
               word("mains")),
-        entry(house, "tolerance", "Meter's tolerance", &House::meterTolerance, {0.005, 0.01, 0.03},
-              verbatim(percent(house.meterTolerance)),
+        entry(house, "tolerance", "Meter's tolerance", &WorkshopRules::meterTolerance,
+              {0.005, 0.01, 0.03}, verbatim(percent(house.meterTolerance)),
               text("A reading is taken to be off by %1 at the most; no volts are known better.",
                    percent(house.meterTolerance)),
               share("tolerance")),
@@ -165,7 +167,7 @@ std::vector<Entry> entriesOf(const WorkshopRecord& workshop) {
 
 /// How the stages of a job stand with a house: verdicts alone, nothing is worded.
 using Stages = std::vector<std::pair<const char*, State>>;
-Stages stages(const Job& job, const Catalogue& catalogue, const House& house) {
+Stages stages(const Job& job, const Catalogue& catalogue, const WorkshopRules& house) {
     const JobAnalysis facts = analysed(job, house, catalogue);
     Stages all;
     for (const JobStage& each : jobStages()) {
@@ -186,7 +188,7 @@ struct Change {
     Text words;
     State worst = State::Fine;
 };
-Change changeOn(const WorkshopFacts& facts, const Stages& now, const House& other) {
+Change changeOn(const WorkshopFacts& facts, const Stages& now, const WorkshopRules& other) {
     if (!facts.example) return {text("put a model on the bench to see what it changes")};
     const Job& job = *facts.example;
     const Stages then = stages(job, facts.catalogue, other);
@@ -218,7 +220,8 @@ std::vector<Rule> rulesOf(const WorkshopRecord& workshop) {
 
 bool applies(const WorkshopRecord&) { return true; }
 Idle idle(const WorkshopRecord& workshop) {
-    return {workshop.house == House() ? text("as every workshop begins") : text("rules of its own"),
+    return {workshop.house == WorkshopRules() ? text("as every workshop begins")
+                                              : text("rules of its own"),
             true};
 }
 

@@ -14,7 +14,7 @@ using namespace jot;
 using Kind = Argument::Kind;
 
 template <class Value>
-Result<WorkshopJotResult> set(const ParsedLine& said, Value House::*field, Value value,
+Result<WorkshopJotResult> set(const ParsedLine& said, Value WorkshopRules::*field, Value value,
                               Text meaning, const char* subject) {
     WorkshopJotResult made{std::move(meaning), *said.context.workshop, {}, subject};
     made.after.house.*field = value;
@@ -23,52 +23,52 @@ Result<WorkshopJotResult> set(const ParsedLine& said, Value House::*field, Value
 
 Result<WorkshopJotResult> rule(const ParsedLine& said) {
     const std::string& chosen = *said.name("NAME");
-    return set(said, &House::rule, *named<RatingRule>(chosen),
+    return set(said, &WorkshopRules::rule, *named<RatingRule>(chosen),
                text("House, rating rule: %1", chosen), "rule");
 }
 Result<WorkshopJotResult> margin(const ParsedLine& said) {
     const double share = said.at("SHARE").quantities.front();
-    return set(said, &House::closeMargin, share,
+    return set(said, &WorkshopRules::closeMargin, share,
                text("House: close within %1 of a limit", percent(share)), "margin");
 }
 Result<WorkshopJotResult> spread(const ParsedLine& said) {
     const double share = said.at("SHARE").quantities.front();
-    return set(said, &House::supplySpread, share,
+    return set(said, &WorkshopRules::supplySpread, share,
                text("House: track volts differ by %1", percent(share)), "spread");
 }
 Result<WorkshopJotResult> rectifier(const ParsedLine& said) {
     const Volts value = *said.one<Volts>("VOLTS");
-    return set(said, &House::rectifier, value, text("House, rectifier drop: %1", formatted(value)),
-               "rectifier");
+    return set(said, &WorkshopRules::rectifier, value,
+               text("House, rectifier drop: %1", formatted(value)), "rectifier");
 }
 Result<WorkshopJotResult> bridge(const ParsedLine& said) {
     const Volts value = *said.one<Volts>("VOLTS");
-    return set(said, &House::bridge, value, text("House, motor bridge drop: %1", formatted(value)),
-               "bridge");
+    return set(said, &WorkshopRules::bridge, value,
+               text("House, motor bridge drop: %1", formatted(value)), "bridge");
 }
 Result<WorkshopJotResult> switchDrop(const ParsedLine& said) {
     const Volts value = *said.one<Volts>("VOLTS");
-    return set(said, &House::outputSwitch, value,
+    return set(said, &WorkshopRules::outputSwitch, value,
                text("House, output switch drop: %1", formatted(value)), "switch");
 }
 Result<WorkshopJotResult> drawers(const ParsedLine& said) {
     const std::string& chosen = *said.name("NAME");
-    return set(said, &House::drawers, *named<Series>(chosen),
+    return set(said, &WorkshopRules::drawers, *named<Series>(chosen),
                text("House, resistors at hand: %1", chosen), "drawers");
 }
 Result<WorkshopJotResult> mains(const ParsedLine& said) {
     const std::string& chosen = *said.name("NAME");
-    return set(said, &House::mains, *named<Mains>(chosen), text("House, mains: %1", chosen),
+    return set(said, &WorkshopRules::mains, *named<Mains>(chosen), text("House, mains: %1", chosen),
                "mains");
 }
 Result<WorkshopJotResult> leg(const ParsedLine& said) {
     const std::string& chosen = *said.name("LEAD");
-    return set(said, &House::leg, *named<ResistorLeg>(chosen),
+    return set(said, &WorkshopRules::leg, *named<ResistorLeg>(chosen),
                text("House: resistors of lamps go into the %1 lead", chosen), "leg");
 }
 Result<WorkshopJotResult> resistors(const ParsedLine& said) {
     const std::string& chosen = *said.name("WHERE");
-    return set(said, &House::lampResistors, *named<LampResistors>(chosen),
+    return set(said, &WorkshopRules::lampResistors, *named<LampResistors>(chosen),
                chosen == "shared" ? text("House: like lamps of one output share one resistor")
                                   : text("House: each lamp gets a resistor of its own"),
                "resistors");
@@ -84,7 +84,7 @@ std::vector<Named> legNames(const Context&) {
 
 Result<WorkshopJotResult> tolerance(const ParsedLine& said) {
     const double share = said.at("SHARE").quantities.front();
-    return set(said, &House::meterTolerance, share,
+    return set(said, &WorkshopRules::meterTolerance, share,
                text("House: a meter's reading may be off by %1", percent(share)), "tolerance");
 }
 std::vector<Named> decoderIds(const Context& context) {
@@ -102,7 +102,7 @@ Result<WorkshopJotResult> have(const ParsedLine& said) {
     std::vector<std::string> decoders = said.context.workshop->house.decoders;
     std::erase(decoders, id);
     if (!gone) decoders.insert(std::upper_bound(decoders.begin(), decoders.end(), id), id);
-    return set(said, &House::decoders, std::move(decoders),
+    return set(said, &WorkshopRules::decoders, std::move(decoders),
                gone ? text("House: no %1 in the drawer", id) : text("House: in the drawer: %1", id),
                "have");
 }

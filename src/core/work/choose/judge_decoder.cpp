@@ -70,7 +70,7 @@ Text verdictSentence(const Rating& verdict, RatingRule rule) {
 }
 
 /// The rule that the ratings were held by, with its margin: a workshop's choice, so it is named.
-Figure ruleFigure(const House& house) {
+Figure ruleFigure(const WorkshopRules& house) {
     Text words;
     switch (house.rule) {
         case RatingRule::Strict:
@@ -142,7 +142,7 @@ Figure leastFigure(Amperes least, const Job& job, const char* symbol) {
 }
 
 /// What a demand rests on.
-Figure figureOf(const RatedDemand& demand, const Job& job, const House& house) {
+Figure figureOf(const RatedDemand& demand, const Job& job, const WorkshopRules& house) {
     if (demand.from == RatedDemand::From::AtLeast) return leastFigure(demand.worst, job, "I_least");
     if (demand.from == RatedDemand::From::Some) {
         return figures::computed(demand.what == MotorDemand::What::Stall

@@ -135,7 +135,7 @@ void nameByDirection(const Job& job, LampGroup& group) {
 }
 
 /// What is chosen for the wish, behind the row's own output.
-void chooseResistor(const Job& job, LampGroup& group, std::size_t row, const House& house) {
+void chooseResistor(const Job& job, LampGroup& group, std::size_t row, const WorkshopRules& house) {
     const auto state = groupState(job, group, house);
     if (!state) return;
     group.rows[row].resistor = fittedResistor(state->rows[row].ideal, group.wish);

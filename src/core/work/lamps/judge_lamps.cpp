@@ -50,7 +50,7 @@ Text effectWords(const LampGroup& group, Amperes mean) {
 /// then the others by nearness to the wish, and the two rules of thumb of the trade with what they
 /// really give. `board`: the output carries one of its own.
 std::vector<Option> resistorOptions(const Job& job, const LampGroup& group, std::size_t row,
-                                    const RowState& state, const House& house, bool every,
+                                    const RowState& state, const WorkshopRules& house, bool every,
                                     bool board) {
     std::vector<Option> options;
     // A wish beyond what the lamp bears is met as far as it bears it.
@@ -160,7 +160,7 @@ std::vector<Figure> commonInputs(const Job& job, const LampGroup& group, const G
 
 /// What the spread of a row's current rests on.
 std::vector<Figure> spreadInputs(const Job& job, const LampGroup& group, std::size_t row,
-                                 const House& house) {
+                                 const WorkshopRules& house) {
     std::vector<Figure> inputs{spreadFigure(job, house),
                                figures::assumed(text("Resistors within"), "tolerance",
                                                 resistorTolerance(group), text("usual today"))};
@@ -194,7 +194,7 @@ Figure targetFigure(const LampGroup& group, const char* symbol) {
 
 /// The current of a row with all that it rests on.
 std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size_t row,
-                               const GroupState& state, const House& house) {
+                               const GroupState& state, const WorkshopRules& house) {
     const RowState& made = state.rows[row];
     const LampRow& lamps = group.rows[row];
     std::vector<Figure> inputs{feedFigure(job, group, house)};
@@ -634,7 +634,7 @@ std::optional<Option> splitOption(const JobAnalysis& facts, const LampGroup& gro
 
 /// The shared resistor of an antiparallel pair, chosen for a row's wish, and what both get by it.
 std::vector<Option> pairOptions(const Job& job, const LampGroup& group, const RowState& state,
-                                const House& house) {
+                                const WorkshopRules& house) {
     std::vector<Option> options;
     const auto value = fittedResistor(state.ideal, group.wish);
     if (!value) return options;
@@ -688,7 +688,7 @@ public:
     [[nodiscard]] bool alike() const { return m_alike; }
     /// What is offered for one of the rows that are all alike is offered for each.
     std::vector<Option> options(const Job& job, const LampGroup& group, std::size_t row,
-                                const RowState& state, const House& house) {
+                                const RowState& state, const WorkshopRules& house) {
         if (!m_alike) return resistorOptions(job, group, row, state, house, false, m_board);
         if (!m_known) m_known = resistorOptions(job, group, row, state, house, true, m_board);
         return *m_known;

@@ -65,7 +65,8 @@ private:
 
 }  // namespace
 
-Result<circuit::Netlist> lampNetlist(const Job& job, const LampGroup& lamps, const House& house) {
+Result<circuit::Netlist> lampNetlist(const Job& job, const LampGroup& lamps,
+                                     const WorkshopRules& house) {
     const auto state = groupState(job, lamps, house);
     if (!state) return tl::unexpected(state.error());
     Writer writer;

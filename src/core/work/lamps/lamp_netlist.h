@@ -12,6 +12,6 @@ namespace glimmet::core::lamps {
 /// source that carries the lamps' current is "vbus". A resistor of 0 Ω joins its nodes.
 /// Errors: OutOfRange from a lamp whose data are no LED's; Missing where no row is connected.
 [[nodiscard]] Result<circuit::Netlist> lampNetlist(const Job& job, const LampGroup& lamps,
-                                                   const House& house);
+                                                   const WorkshopRules& house);
 
 }  // namespace glimmet::core::lamps

@@ -9,7 +9,7 @@
 namespace glimmet::core::lamps {
 
 std::optional<Option> lessCurrent(const Job& job, const LampGroup& group, Amperes most,
-                                  const House& house) {
+                                  const WorkshopRules& house) {
     if (group.driver() || group.isBulbs() || group.shared() > Ohms{0}) return {};
     if (!std::all_of(group.rows.begin(), group.rows.end(),
                      [&](const LampRow& row) { return alike(row, group.rows.front()); })) {

@@ -42,8 +42,8 @@ std::vector<Variant> variantsOf(const LampGroup& group) {
 
 }  // namespace
 
-Result<Odds> oddsOf(const Job& job, const LampGroup& group, const House& house, std::size_t builds,
-                    std::uint64_t seed, const std::stop_token& stop) {
+Result<Odds> oddsOf(const Job& job, const LampGroup& group, const WorkshopRules& house,
+                    std::size_t builds, std::uint64_t seed, const std::stop_token& stop) {
     Odds odds;
     std::mt19937_64 random(seed);
     std::normal_distribution<double> volts(0, 0.05);
@@ -87,8 +87,8 @@ Result<Odds> oddsOf(const Job& job, const LampGroup& group, const House& house, 
     return odds;
 }
 
-std::vector<OddsLine> oddsLines(const Job& job, const std::string& group, const House& house,
-                                std::size_t builds, std::uint64_t seed,
+std::vector<OddsLine> oddsLines(const Job& job, const std::string& group,
+                                const WorkshopRules& house, std::size_t builds, std::uint64_t seed,
                                 const std::function<void(std::size_t, std::size_t)>& progress,
                                 const std::stop_token& stop) {
     std::vector<OddsLine> lines;

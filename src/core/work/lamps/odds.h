@@ -23,9 +23,9 @@ struct Odds {
 /// Forward volts normal with two sigma of 0.1 V within a batch (none where the lamp itself was
 /// read), resistors even over their tolerance; the supply is the same for all lamps and left out.
 /// The same seed draws the same. `stop` ends it early. Errors: those of the group's state.
-[[nodiscard]] Result<Odds> oddsOf(const Job& job, const LampGroup& group, const House& house,
-                                  std::size_t builds, std::uint64_t seed,
-                                  const std::stop_token& stop = {});
+[[nodiscard]] Result<Odds> oddsOf(const Job& job, const LampGroup& group,
+                                  const WorkshopRules& house, std::size_t builds,
+                                  std::uint64_t seed, const std::stop_token& stop = {});
 
 /// The group as it is and as it could be.
 struct OddsLine {
@@ -35,7 +35,7 @@ struct OddsLine {
 };
 /// `progress`: builds done of all so far, from the calling thread.
 [[nodiscard]] std::vector<OddsLine> oddsLines(
-    const Job& job, const std::string& group, const House& house, std::size_t builds,
+    const Job& job, const std::string& group, const WorkshopRules& house, std::size_t builds,
     std::uint64_t seed, const std::function<void(std::size_t done, std::size_t all)>& progress = {},
     const std::stop_token& stop = {});
 

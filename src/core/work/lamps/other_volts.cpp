@@ -10,7 +10,7 @@
 namespace glimmet::core::lamps {
 namespace {
 
-std::optional<OnVolts> worked(const Job& job, const LampGroup& group, const House& house,
+std::optional<OnVolts> worked(const Job& job, const LampGroup& group, const WorkshopRules& house,
                               Volts volts) {
     const auto state = groupState(job, group, house);
     if (!state) return {};
@@ -33,7 +33,8 @@ std::optional<OnVolts> worked(const Job& job, const LampGroup& group, const Hous
 
 }  // namespace
 
-std::vector<OnVolts> onOtherVolts(const Job& job, const LampGroup& group, const House& house) {
+std::vector<OnVolts> onOtherVolts(const Job& job, const LampGroup& group,
+                                  const WorkshopRules& house) {
     std::vector<OnVolts> all;
     if (group.output != supplyOutput || group.isBulbs() || group.driver()) return all;
     // What rolls has the volts of its rails.

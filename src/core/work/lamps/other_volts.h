@@ -2,8 +2,8 @@
 // resistors, how far its lamps would differ.
 #pragma once
 
-#include "core/record/house.h"
 #include "core/record/job.h"
+#include "core/record/workshop_rules.h"
 
 #include <optional>
 #include <vector>
@@ -24,6 +24,6 @@ struct OnVolts {
 /// group's wish asks for there. Empty for groups that are not straight on a supply
 /// that could be another, bulbs, and what hangs behind a driver.
 [[nodiscard]] std::vector<OnVolts> onOtherVolts(const Job& job, const LampGroup& group,
-                                                const House& house);
+                                                const WorkshopRules& house);
 
 }  // namespace glimmet::core::lamps

@@ -60,7 +60,7 @@ std::string legId(const LampGroup& group, std::size_t row, std::size_t lamp, boo
 
 class Wiring {
 public:
-    Wiring(const Job& job, const House& house) : m_job(job), m_leg(house.leg) {
+    Wiring(const Job& job, const WorkshopRules& house) : m_job(job), m_leg(house.leg) {
         m_common = node();
         m_made.points.emplace_back("common", m_common);
     }
@@ -260,7 +260,7 @@ std::vector<TouchPoint> touchPoints(const Job& job, const std::string& id) {
     return all;
 }
 
-Result<Touched> touched(const Job& job, const House& house, const std::string& red,
+Result<Touched> touched(const Job& job, const WorkshopRules& house, const std::string& red,
                         const std::string& black, const Tester& tester) {
     const auto from = pointCalled(job, red), to = pointCalled(job, black);
     if (!from || !to) {

@@ -3,8 +3,8 @@
 // on record it asks for.
 #pragma once
 
-#include "core/record/house.h"
 #include "core/record/job.h"
+#include "core/record/workshop_rules.h"
 #include "core/result.h"
 #include "core/text.h"
 #include "core/work/lamps/tester.h"
@@ -54,7 +54,8 @@ struct Touched {
 /// air), on the side of the lamp where the house puts them; drivers pass nothing. `red` carries the
 /// tester's plus. Errors: Unknown for a point that is not there; NotUnderstood for one point
 /// twice; those of a lamp whose data are no LED's, and of the engine.
-[[nodiscard]] Result<Touched> touched(const Job& job, const House& house, const std::string& red,
-                                      const std::string& black, const Tester& tester);
+[[nodiscard]] Result<Touched> touched(const Job& job, const WorkshopRules& house,
+                                      const std::string& red, const std::string& black,
+                                      const Tester& tester);
 
 }  // namespace glimmet::core::lamps

@@ -381,12 +381,12 @@ Result<JotResult> bulbInPlace(const ParsedLine& said, std::size_t index, const L
     return result;
 }
 
-House houseFor(const ParsedLine& said, const Job& job) {
-    return houseOf(job, said.context.workshop ? said.context.workshop->house : House());
+WorkshopRules houseFor(const ParsedLine& said, const Job& job) {
+    return houseOf(job, said.context.workshop ? said.context.workshop->house : WorkshopRules());
 }
 
 /// Whether a lamp with a resistor in it stays well within its limit without another one.
-bool worksWithout(const Job& job, const House& house, const LampPart& part) {
+bool worksWithout(const Job& job, const WorkshopRules& house, const LampPart& part) {
     LampGroup alone;
     alone.output = supplyOutput;
     alone.rows.push_back({{Lamp{{}, part, false}}, Ohms{0}});
@@ -401,7 +401,7 @@ bool worksWithout(const Job& job, const House& house, const LampPart& part) {
 /// where it stays well within its limit all the same. Nothing: one is to be chosen.
 std::optional<Ohms> resistorOf(const ParsedLine& said, const LampPart& part) {
     if (part.filament) return Ohms{0};
-    const House house = houseFor(said, said.context.job);
+    const WorkshopRules house = houseFor(said, said.context.job);
     const Job& job = said.context.job;
     // What is printed on it for AC is what a meter reads.
     const Volts bus = isWave(job) ? trackVolts(job) : busVolts(job, house);
@@ -422,7 +422,7 @@ bool wouldShare(const LampGroup& group, const Lamp& one) {
 /// One more row beside those of a group, with its resistor where the house puts it; that in words.
 Text joined(const ParsedLine& said, const Job& after, LampGroup& group, Lamp one,
             std::optional<Ohms> resistor) {
-    const House house = houseFor(said, after);
+    const WorkshopRules house = houseFor(said, after);
     const bool share = house.lampResistors == LampResistors::Shared && wouldShare(group, one);
     group.rows.push_back({{std::move(one)}, resistor});
     if (group.isBulbs() || group.driver()) {
@@ -1090,7 +1090,7 @@ Result<JotResult> antiparallelTo(const ParsedLine& said) {
     // Where it is not chosen yet the usual one for the wish is.
     Ohms resistor = before.shared() + before.rows.front().resistor.value_or(Ohms{0});
     if (!before.rows.front().resistor) {
-        const House house = houseFor(said, said.context.job);
+        const WorkshopRules house = houseFor(said, said.context.job);
         if (const auto state = groupState(said.context.job, before, house)) {
             resistor = fittedResistor(state->rows.front().ideal, before.wish).value_or(Ohms{0});
         }
@@ -1479,7 +1479,7 @@ void splitAcross(LampGroup& group) {
 Result<JotResult> ownResistors(const ParsedLine& said, std::size_t index, JotResult result) {
     LampGroup& group = result.after.groups[index];
     group.connection = OwnResistors{};
-    const House house = houseFor(said, result.after);
+    const WorkshopRules house = houseFor(said, result.after);
     const auto state = groupState(result.after, group, house);
     if (!state) return tl::unexpected(state.error());
     std::string all;
@@ -1578,7 +1578,7 @@ Result<JotResult> targetLike(const ParsedLine& said, std::size_t group) {
         return refuse(ErrorCode::NotUnderstood, text("%1 is that lamp itself.", own.name));
     }
     // What it takes as it stands; without a resistor yet what it is wished.
-    static const House usual;
+    static const WorkshopRules usual;
     const auto state =
         groupState(job, *to, said.context.workshop ? said.context.workshop->house : usual);
     const bool stands = state && !state->rows.empty() && state->rows[0].connected;

@@ -51,8 +51,9 @@ std::string called(const LampGroup& group, std::size_t row, std::size_t lamp) {
 }
 
 /// Currents with a row as it is then; nothing for it: the row carries none.
-Result<GroupCurrents> currentsWith(const Job& job, const LampGroup& group, const House& house,
-                                   std::size_t row, const std::optional<LampRow>& then) {
+Result<GroupCurrents> currentsWith(const Job& job, const LampGroup& group,
+                                   const WorkshopRules& house, std::size_t row,
+                                   const std::optional<LampRow>& then) {
     LampGroup changed = group;
     if (then)
         changed.rows[row] = *then;
@@ -163,7 +164,7 @@ Text nameOf(LampFault fault, const std::string& who) {
 
 }  // namespace
 
-std::vector<FaultCase> whatIf(const Job& job, const LampGroup& group, const House& house) {
+std::vector<FaultCase> whatIf(const Job& job, const LampGroup& group, const WorkshopRules& house) {
     std::vector<FaultCase> all;
     const auto before = groupState(job, group, house);
     if (!before) return all;

@@ -28,7 +28,7 @@ struct FaultCase {
 /// Every way in which one lamp can fail; of rows and lamps that are alike one stands for all.
 /// Currents at typical values. Empty where the group cannot be solved.
 [[nodiscard]] std::vector<FaultCase> whatIf(const Job& job, const LampGroup& group,
-                                            const House& house);
+                                            const WorkshopRules& house);
 
 /// How the lamps of a job look then: those of the group are made dimmer, brighter or dark.
 /// Where they are not those that the case was worked out on, all stay as they are.

@@ -11,7 +11,7 @@ Volts shownAt(const TakenReading& reading, const MotorChart& chart) {
     return reading.volts.value_or(chart.motorVolts * reading.throttle.value_or(1));
 }
 
-MotorChart motorChart(const Job& job, const House& house) {
+MotorChart motorChart(const Job& job, const WorkshopRules& house) {
     MotorChart chart;
     const MotorSupply supply = motorSupply(job, house);
     chart.motorVolts = std::max(supply.track - supply.rectifier - supply.bridge, Volts{0});

@@ -24,6 +24,6 @@ struct MotorChart {
 /// Where a reading stands whose volts were not noted: by its throttle, else at all the volts.
 [[nodiscard]] Volts shownAt(const TakenReading& reading, const MotorChart& chart);
 
-[[nodiscard]] MotorChart motorChart(const Job& job, const House& house);
+[[nodiscard]] MotorChart motorChart(const Job& job, const WorkshopRules& house);
 
 }  // namespace glimmet::core::measure

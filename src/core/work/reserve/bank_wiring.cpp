@@ -24,7 +24,7 @@ Text markOf(BankKind kind) {
 
 }  // namespace
 
-std::optional<BankWiring> bankWiring(const Job& job, const House& house) {
+std::optional<BankWiring> bankWiring(const Job& job, const WorkshopRules& house) {
     if (!job.bank) return {};
     const FittedBank& bank = *job.bank;
     const Path path = pathOf(bank);

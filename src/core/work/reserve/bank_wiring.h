@@ -25,6 +25,6 @@ struct BankWiring {
     std::vector<Text> steps;  ///< in the order of the hand
 };
 /// Nothing without a bank.
-[[nodiscard]] std::optional<BankWiring> bankWiring(const Job& job, const House& house);
+[[nodiscard]] std::optional<BankWiring> bankWiring(const Job& job, const WorkshopRules& house);
 
 }  // namespace glimmet::core::reserve

@@ -345,7 +345,7 @@ tl::unexpected<Error> notDead() {
 }
 
 JobAnalysis factsNow(const ParsedLine& said) {
-    static const House usual;
+    static const WorkshopRules usual;
     const Context& context = said.context;
     return analysed(context.job, context.workshop ? context.workshop->house : usual,
                     context.catalogue);

@@ -7,6 +7,6 @@
 
 namespace glimmet::core {
 
-[[nodiscard]] std::span<const jot::Command> ownRuleCommands();
+[[nodiscard]] std::span<const jot::Command> overrideCommands();
 
 }  // namespace glimmet::core

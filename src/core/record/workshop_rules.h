@@ -38,7 +38,7 @@ constexpr auto wordsOf(Mains) {
 }
 
 /// What is assumed until it is measured, and how limits are judged. Source: docs/physics.md.
-struct House {
+struct WorkshopRules {
     RatingRule rule = RatingRule::Slip;
     double closeMargin = 0.15;      ///< within this share of a limit a state is close; 0 … 0.9
     Volts rectifier{1.2};           ///< two silicon drops
@@ -51,11 +51,11 @@ struct House {
     Mains mains{};                  ///< of AC supplies
     LampResistors lampResistors{};  ///< of several lamps on one output, where it is not said
     std::vector<std::string> decoders;  ///< ids of those that lie in the drawer, sorted
-    bool operator==(const House&) const = default;
+    bool operator==(const WorkshopRules&) const = default;
 };
 
 /// Where a job is judged otherwise than the house does.
-struct OwnRules {
+struct JobOverrides {
     std::optional<RatingRule> rule;
     std::optional<double> closeMargin;
     std::optional<Volts> rectifier, bridge, outputSwitch;
@@ -63,12 +63,12 @@ struct OwnRules {
     std::optional<Series> drawers;
     std::optional<double> meterTolerance;
     std::optional<Mains> mains;
-    bool operator==(const OwnRules&) const = default;
+    bool operator==(const JobOverrides&) const = default;
 };
 
 /// The house with these instead of its own.
-[[nodiscard]] House withOwn(House house, const OwnRules& own);
+[[nodiscard]] WorkshopRules withOwn(WorkshopRules house, const JobOverrides& own);
 /// What `other` has otherwise than `house`, but for what lies in its drawer.
-[[nodiscard]] OwnRules differences(const House& house, const House& other);
+[[nodiscard]] JobOverrides differences(const WorkshopRules& house, const WorkshopRules& other);
 
 }  // namespace glimmet::core

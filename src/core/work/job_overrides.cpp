@@ -1,4 +1,4 @@
-#include "core/work/own_rules.h"
+#include "core/work/job_overrides.h"
 
 #include "core/work/jotted.h"
 #include "core/work/rule_arguments.h"
@@ -13,7 +13,7 @@ const Named houseName{byHouse, {}, "as the house does"};
 
 /// The rule as it was said, or the house's again; `meaning` words the former.
 template <class Value, class Words>
-Result<JotResult> set(const ParsedLine& said, std::optional<Value> OwnRules::*rule,
+Result<JotResult> set(const ParsedLine& said, std::optional<Value> JobOverrides::*rule,
                       const std::optional<Value>& value, Words meaning) {
     const bool asHouse = said.name("HOUSE") == byHouse || said.name("NAME") == byHouse;
     if (value && asHouse)
@@ -40,29 +40,29 @@ std::optional<double> share(const ParsedLine& said) {
 }
 
 Result<JotResult> rule(const ParsedLine& said) {
-    return set(said, &OwnRules::rule, chosen<RatingRule>(said),
+    return set(said, &JobOverrides::rule, chosen<RatingRule>(said),
                [](RatingRule value) { return text("rating rule %1", std::string(name(value))); });
 }
 Result<JotResult> margin(const ParsedLine& said) {
-    return set(said, &OwnRules::closeMargin, share(said),
+    return set(said, &JobOverrides::closeMargin, share(said),
                [](double value) { return text("close within %1 of a limit", percent(value)); });
 }
 Result<JotResult> spread(const ParsedLine& said) {
-    return set(said, &OwnRules::supplySpread, share(said),
+    return set(said, &JobOverrides::supplySpread, share(said),
                [](double value) { return text("track volts differ by %1", percent(value)); });
 }
 Result<JotResult> tolerance(const ParsedLine& said) {
-    return set(said, &OwnRules::meterTolerance, share(said), [](double value) {
+    return set(said, &JobOverrides::meterTolerance, share(said), [](double value) {
         return text("a meter's reading may be off by %1", percent(value));
     });
 }
 Result<JotResult> drawers(const ParsedLine& said) {
-    return set(said, &OwnRules::drawers, chosen<Series>(said), [](Series value) {
+    return set(said, &JobOverrides::drawers, chosen<Series>(said), [](Series value) {
         return text("new lamps get resistors of %1", std::string(name(value)));
     });
 }
 Result<JotResult> mains(const ParsedLine& said) {
-    return set(said, &OwnRules::mains, chosen<Mains>(said),
+    return set(said, &JobOverrides::mains, chosen<Mains>(said),
                [](Mains value) { return text("mains of %1", std::string(name(value))); });
 }
 
@@ -125,6 +125,6 @@ constexpr Command ownRuleTable[] = {
 
 }  // namespace
 
-std::span<const Command> ownRuleCommands() { return ownRuleTable; }
+std::span<const Command> overrideCommands() { return ownRuleTable; }
 
 }  // namespace glimmet::core
