@@ -1,7 +1,7 @@
 // Bodies as they are drawn, units, and where parts find a seat.
 #include "core/record/body.h"
 
-#include "core/work/seat.h"
+#include "core/work/placement.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 
@@ -256,20 +256,20 @@ Decoder small() {
     return decoder;
 }
 /// Where a thing of the job lies; the test fails where it has none.
-Seat seatOf(const Job& job, std::string_view what) {
-    const auto all = seats(job);
-    const Seat* found = core::seatOf(all, what);
+Placement placementOf(const Job& job, std::string_view what) {
+    const auto all = placements(job);
+    const Placement* found = core::placementOf(all, what);
     EXPECT_NE(found, nullptr) << what;
-    return found ? *found : Seat{{"", "", {}, {}, {}, {}}, 0, {}, {}, false};
+    return found ? *found : Placement{{"", "", {}, {}, {}, {}}, 0, {}, {}, false};
 }
 TEST(Seats, DecoderLiesInTheFirstHollowThatHoldsIt) {
     Job job = newJob("x", "dock-shunter");
-    EXPECT_TRUE(seats(job).empty());
+    EXPECT_TRUE(placements(job).empty());
     job.decoder = FittedDecoder{small(), {}};
-    EXPECT_TRUE(seatOf(job, "decoder").fits);
-    EXPECT_EQ(seatOf(job, "decoder").hollow, "hood");
+    EXPECT_TRUE(placementOf(job, "decoder").fits);
+    EXPECT_EQ(placementOf(job, "decoder").hollow, "hood");
     job.decoder->part.width = job.decoder->part.height = Millimetres{30};
-    EXPECT_FALSE(seatOf(job, "decoder").fits);
+    EXPECT_FALSE(placementOf(job, "decoder").fits);
 }
 TEST(Seats, AThingIsTurnedUntilItFits) {
     Job job = newJob("x", "dock-shunter");
@@ -285,14 +285,15 @@ TEST(Seats, AThingIsTurnedUntilItFits) {
         part.length = Millimetres{length};
         part.width = Millimetres{width};
         part.height = Millimetres{height};
-        const Seat seat = seatOf(job, "decoder");
-        const Cavity& in = job.units[0].body.cavities[seat.hollow == "tall" ? 1 : 0];
-        if (seat.fits) {
-            EXPECT_LE(seat.box.length, in.length);
-            EXPECT_LE(seat.box.width, in.width);
-            EXPECT_LE(seat.box.height, in.height);
+        const Placement placement = placementOf(job, "decoder");
+        const Cavity& in = job.units[0].body.cavities[placement.hollow == "tall" ? 1 : 0];
+        if (placement.fits) {
+            EXPECT_LE(placement.box.length, in.length);
+            EXPECT_LE(placement.box.width, in.width);
+            EXPECT_LE(placement.box.height, in.height);
         }
-        return seat.fits ? plain(inHollow(seat.hollow, seat.lying)) : std::string("nowhere");
+        return placement.fits ? plain(inHollow(placement.hollow, placement.orientation))
+                              : std::string("nowhere");
     };
     EXPECT_EQ(lies(18, 9, 4), "the box");
     EXPECT_EQ(lies(18, 4, 9), "the box, on its side");
@@ -308,14 +309,14 @@ TEST(Seats, AThingIsTurnedUntilItFits) {
     small.length = Millimetres{5};
     job.units[0].body.cavities = {small, hollow, small};
     EXPECT_EQ(lies(25, 25, 25), "nowhere");
-    EXPECT_EQ(seatOf(job, "decoder").hollow, "box");
-    EXPECT_EQ(seatOf(job, "decoder").corner, (Point{hollow.corner.x, hollow.corner.z}));
+    EXPECT_EQ(placementOf(job, "decoder").hollow, "box");
+    EXPECT_EQ(placementOf(job, "decoder").corner, (Point{hollow.corner.x, hollow.corner.z}));
     // Where the body has none it hangs in its middle.
     job.units[0].body.cavities.clear();
     const Body& body = job.units[0].body;
-    EXPECT_EQ(seatOf(job, "decoder").hollow, "");
-    EXPECT_NEAR(seatOf(job, "decoder").corner.x.value(), (body.length.value() - 25) / 2, 1e-9);
-    EXPECT_NEAR(seatOf(job, "decoder").corner.z.value(), body.height.value() / 2, 1e-9);
+    EXPECT_EQ(placementOf(job, "decoder").hollow, "");
+    EXPECT_NEAR(placementOf(job, "decoder").corner.x.value(), (body.length.value() - 25) / 2, 1e-9);
+    EXPECT_NEAR(placementOf(job, "decoder").corner.z.value(), body.height.value() / 2, 1e-9);
     job.units[0].body.cavities = {hollow};
     // Flat in another hollow comes before turned in the first.
     Cavity tall = hollow;
@@ -331,27 +332,27 @@ TEST(Seats, BankLiesBesideTheDecoderNotInIt) {
     job.bank = FittedBank{};
     job.bank->part.length = Millimetres{20};
     job.bank->part.width = job.bank->part.height = Millimetres{5};
-    const Seat decoder = seatOf(job, "decoder");
-    EXPECT_EQ(seatOf(job, "bank").hollow, "hood");
-    EXPECT_GE(seatOf(job, "bank").corner.x.value(),
+    const Placement decoder = placementOf(job, "decoder");
+    EXPECT_EQ(placementOf(job, "bank").hollow, "hood");
+    EXPECT_GE(placementOf(job, "bank").corner.x.value(),
               decoder.corner.x.value() + decoder.box.length.value());
     job.bank->part.length = Millimetres{30};  // the hood is 44 mm long
-    EXPECT_EQ(seatOf(job, "bank").hollow, "cab floor");
+    EXPECT_EQ(placementOf(job, "bank").hollow, "cab floor");
     job.bank->part.length = Millimetres{60};
-    EXPECT_FALSE(seatOf(job, "bank").fits);
+    EXPECT_FALSE(placementOf(job, "bank").fits);
 }
 TEST(Seats, APlaceThatWasChosenIsKept) {
     Job job = newJob("x", "dock-shunter");
     job.decoder = FittedDecoder{small(), Fitted{job.units[0].id, "cab floor", {}}};
-    EXPECT_EQ(seatOf(job, "decoder").hollow, "cab floor");
-    EXPECT_TRUE(seatOf(job, "decoder").fits);
+    EXPECT_EQ(placementOf(job, "decoder").hollow, "cab floor");
+    EXPECT_TRUE(placementOf(job, "decoder").fits);
 }
 TEST(Seats, AreFoundInEveryUnit) {
     Job train = jotted(newJob("x", "tram"), {"unit box-van called van"});
     train.decoder = FittedDecoder{small(), {}};
     train.decoder->part.height = Millimetres{8};
-    EXPECT_EQ(seatOf(train, "decoder").unit, 1U);
-    EXPECT_EQ(seatOf(train, "decoder").hollow, "hold");
+    EXPECT_EQ(placementOf(train, "decoder").unit, 1U);
+    EXPECT_EQ(placementOf(train, "decoder").hollow, "hold");
 }
 
 }  // namespace

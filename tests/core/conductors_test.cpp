@@ -20,7 +20,7 @@ Job train(bool collects, std::initializer_list<const char*> lines = {}) {
     Job job = jotted(jotted(newJob("Pair", "dock-shunter"),
                             {"motor can", "decoder middle", "unit saloon called coach"}),
                      lines);
-    job.decoder->seat = Fitted{job.units[0].id, {}, {}};  // else it is asked where it lies
+    job.decoder->placement = Fitted{job.units[0].id, {}, {}};  // else it is asked where it lies
     for (Axle& axle : job.units[1].body.axles) axle.collectsLeft = axle.collectsRight = collects;
     return job;
 }
@@ -65,7 +65,7 @@ TEST(Conductors, EachOutputAndTheCommonOnce) {
 }
 TEST(Conductors, AMotorOrABankBeyondTheDecoderTakesTwo) {
     Job job = train(false);
-    job.decoder->seat = Fitted{job.units[1].id, "roof", {}};
+    job.decoder->placement = Fitted{job.units[1].id, "roof", {}};
     EXPECT_EQ(homeUnit(job), 1U);
     EXPECT_EQ(conductorsAcross(job, 0).motors, 1U);
     // The coach collects nothing: without the engine's wheels there is no power at all.
@@ -73,9 +73,9 @@ TEST(Conductors, AMotorOrABankBeyondTheDecoderTakesTwo) {
     EXPECT_EQ(conductorsAcross(job, 0).needed(), 4U);
     EXPECT_EQ(conductorsAcross(job, 0).withRails(), 4U);
     Job banked = jotted(train(false), {"bank chips-3300u-25"});
-    banked.bank->seat = Fitted{banked.units[1].id, "roof", {}};
+    banked.bank->placement = Fitted{banked.units[1].id, "roof", {}};
     EXPECT_EQ(conductorsAcross(banked, 0).needed(), 2U);
-    banked.bank->seat->unit = banked.units[0].id;
+    banked.bank->placement->unit = banked.units[0].id;
     EXPECT_EQ(conductorsAcross(banked, 0).needed(), 0U);
     // Nobody put it anywhere: it starts where the motor is.
     EXPECT_EQ(homeUnit(jotted(newJob("x", "saloon"), {"unit dock-shunter called engine"})), 1U);
@@ -118,7 +118,7 @@ TEST(Conductors, OfThreeUnitsWhatLiesBehindTwoCouplingsCrossesBoth) {
     EXPECT_EQ(conductorsAcross(three, 0).needed(), 2U);
     EXPECT_EQ(conductorsAcross(three, 1).needed(), 2U);
     // With the decoder in the last one what is before it goes the other way.
-    three.decoder->seat = Fitted{three.units[2].id, "roof", {}};
+    three.decoder->placement = Fitted{three.units[2].id, "roof", {}};
     EXPECT_EQ(conductorsAcross(three, 1).motors, 1U);
     EXPECT_EQ(conductorsAcross(three, 1).outputs, std::vector<std::string>{"front"});
 }
@@ -136,7 +136,7 @@ TEST(Conductors, TheRailsAreLedWhereTwoAreLeft) {
     EXPECT_FALSE(railsLed(withContacts(train(true), 1), 0));
     // Where they are wanted they are among those that are needed.
     Job beyond = train(false);
-    beyond.decoder->seat = Fitted{beyond.units[1].id, "roof", {}};
+    beyond.decoder->placement = Fitted{beyond.units[1].id, "roof", {}};
     EXPECT_TRUE(railsLed(withContacts(beyond, 4), 0));
     EXPECT_FALSE(railsLed(withContacts(beyond, 3), 0));
     EXPECT_FALSE(railsLed(withContacts(train(true), -5), 0));
@@ -166,7 +166,7 @@ TEST(Conductors, AreCountedOutForEachThatWantsThem) {
                   .find("3 for outputs front and rear with their common."),
               std::string::npos);
     // The decoder in the coach: the motor, and the rails that only the engine collects from.
-    job.decoder->seat = Fitted{job.units[1].id, "roof", {}};
+    job.decoder->placement = Fitted{job.units[1].id, "roof", {}};
     EXPECT_EQ(sentenceOf(withContacts(job, 5), spoken),
               "5 wires go across the coupling behind unit 1, and 4 are wanted: 2 for its motor, 2 "
               "for the rails.");
@@ -174,7 +174,7 @@ TEST(Conductors, AreCountedOutForEachThatWantsThem) {
               "3 wires go across the coupling behind unit 1, and 4 have to: 2 for its motor, 2 for "
               "the rails.");
     Job banked = jotted(train(false), {"bank chips-3300u-25"});
-    banked.bank->seat = Fitted{banked.units[1].id, "roof", {}};
+    banked.bank->placement = Fitted{banked.units[1].id, "roof", {}};
     EXPECT_NE(sentenceOf(withContacts(banked, 1), spoken).find("2 for its bank"),
               std::string::npos);
 }

@@ -172,12 +172,12 @@ TEST(Conductors, AreAskedForWhereTheDecoderHasNoPlace) {
     EXPECT_EQ(tests::stateOf(there, "decoder.conductors:" + job.units[0].id), State::Over);
     EXPECT_EQ(namedState(jotted(job, {"decoder in engine"}), "decoder.conductors"), State::Fine);
     EXPECT_EQ(echoOf(job, "decoder large in the tender"), "Decoder: decoder large, in unit 2");
-    EXPECT_EQ(jotted(job, {"decoder large in tender"}).decoder->seat->unit, job.units[1].id);
+    EXPECT_EQ(jotted(job, {"decoder large in tender"}).decoder->placement->unit, job.units[1].id);
     // By the last word of its kind, where no other unit goes by it.
     const Job pair = jotted(newJob("Pair", "hood-diesel"), {"unit short-coach"});
     for (const char* line : {"decoder large in coach", "decoder large in short coach"})
-        EXPECT_EQ(jotted(pair, {line}).decoder->seat->unit, pair.units[1].id) << line;
-    EXPECT_EQ(jotted(pair, {"decoder large in diesel"}).decoder->seat->unit, pair.units[0].id);
+        EXPECT_EQ(jotted(pair, {line}).decoder->placement->unit, pair.units[1].id) << line;
+    EXPECT_EQ(jotted(pair, {"decoder large in diesel"}).decoder->placement->unit, pair.units[0].id);
 }
 TEST(FactoryWires, OfOneColourAreSeveral) {
     const Job job = jotted(bareModel(), {"wire black left rail", "wire black frame",
@@ -793,7 +793,7 @@ TEST(Lines, OutputsAndMovesKeepWhatTheySay) {
     EXPECT_FALSE(kept.groups[0].rows[0].resistor.has_value());
     // A new place takes the bank that is there along; a hole and that it holds are one line.
     const Job bank = jotted(job, {"bank 2200uF 25V", "bank in hood"});
-    EXPECT_TRUE(bank.bank->seat.has_value());
+    EXPECT_TRUE(bank.bank->placement.has_value());
     EXPECT_EQ(bank.bank->part.capacitance, Farads{0.0022});
     EXPECT_TRUE(jotted(job, {"bore front 2.9mm holds"}).groups[0].rows[0].bore->holds);
     // A fault that was found is mended by its name or a word of it.

@@ -2,7 +2,7 @@
 #include "core/work/choose/ranking.h"
 #include "core/work/jot.h"
 #include "core/work/measure/dragged.h"
-#include "core/work/seat.h"
+#include "core/work/placement.h"
 #include "support/findings.h"
 #include "support/sample_jobs.h"
 
@@ -136,9 +136,9 @@ Job roomy() {
 const char* const filling = "weight hood 24x12x8";
 
 TEST(Fixtures, AWeightTakesTheDecodersRoomAndMillingGivesItBack) {
-    EXPECT_TRUE(seatOf(seats(roomy()), "decoder")->fits);
+    EXPECT_TRUE(placementOf(placements(roomy()), "decoder")->fits);
     const Job full = jotted(roomy(), {filling});
-    EXPECT_FALSE(seatOf(seats(full), "decoder")->fits);
+    EXPECT_FALSE(placementOf(placements(full), "decoder")->fits);
     ASSERT_EQ(tests::stateOf(full, "decoder.room"), State::Over);
     const auto all = tests::checkedAll(full);
     const Finding* room = tests::found(all, "decoder.room");
@@ -147,7 +147,7 @@ TEST(Fixtures, AWeightTakesTheDecodersRoomAndMillingGivesItBack) {
     EXPECT_EQ(plain(room->options[0].what), "mill the weight out of the hood");
     EXPECT_EQ(plain(room->options[0].effect), "the decoder lies there, if it may go");
     const Job milled = jotted(full, {room->options[0].jot.c_str()});
-    EXPECT_TRUE(seatOf(seats(milled), "decoder")->fits);
+    EXPECT_TRUE(placementOf(placements(milled), "decoder")->fits);
     EXPECT_TRUE(tests::body(milled).cavities == tests::body(full).cavities);
 
     const Job allowed = jotted(full, {"weight hood may go"});
@@ -157,14 +157,14 @@ TEST(Fixtures, AWeightTakesTheDecodersRoomAndMillingGivesItBack) {
 }
 TEST(Fixtures, ASmallOneLeavesRoomBesideItAndMillingIsNotOfferedInVain) {
     const Job beside = jotted(roomy(), {"weight hood 4x12x8"});
-    EXPECT_TRUE(seatOf(seats(beside), "decoder")->fits);
+    EXPECT_TRUE(placementOf(placements(beside), "decoder")->fits);
     // At the front end it pushes the decoder back.
-    const double before = seatOf(seats(beside), "decoder")->corner.x.value();
+    const double before = placementOf(placements(beside), "decoder")->corner.x.value();
     const Point hood = tests::body(beside).cavities[0].corner;
     const std::string line = "weight hood 4x12x8 at " + std::to_string(hood.x.value()) + "x" +
                              std::to_string(hood.z.value());
     const Job pushed = jotted(roomy(), {line.c_str()});
-    EXPECT_NEAR(seatOf(seats(pushed), "decoder")->corner.x.value() - before, 4, 0.01);
+    EXPECT_NEAR(placementOf(placements(pushed), "decoder")->corner.x.value() - before, 4, 0.01);
 
     // A hollow too small without the weight too: milling it helps nothing.
     const Job small = jotted(tests::shunter(), {"cavity hood 15x14x11", "cavity cab floor 12x12x6",

@@ -114,7 +114,8 @@ TEST(ReserveFrog, WheelsOfAnotherUnitHelpOnlyOverContacts) {
     EXPECT_GT(longestDead(train)->time.value(), 0.4);
     train.couplings[0].contacts = 2;
     EXPECT_EQ(longestDead(train)->time.value(), 0);
-    train.decoder->seat = Fitted{train.units[1].id, "hold", {}};  // the van's own wheels bridge it
+    train.decoder->placement =
+        Fitted{train.units[1].id, "hold", {}};  // the van's own wheels bridge it
     train.couplings[0].contacts = 0;
     EXPECT_EQ(longestDead(train)->time.value(), 0);
 }
@@ -941,7 +942,7 @@ TEST(Crossings, NumbersOfAxlesAreThoseOfTheTrain) {
     const auto alone = crossingChart(factsOf(train), "");
     ASSERT_TRUE(alone.has_value());
     EXPECT_EQ(alone->way().wheels.back().axle, 3);
-    train.decoder->seat = Fitted{train.units[1].id, "", {}};
+    train.decoder->placement = Fitted{train.units[1].id, "", {}};
     const auto coach = crossingChart(factsOf(train), "");
     ASSERT_TRUE(coach.has_value());
     EXPECT_EQ(coach->way().wheels.front().axle, 4);

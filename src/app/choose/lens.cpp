@@ -2,7 +2,7 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
-#include "core/work/seat.h"
+#include "core/work/placement.h"
 
 #include <QFontMetricsF>
 #include <QPainter>
@@ -51,17 +51,18 @@ void paintRoomLens(const LensInput& input) {
             paintHollow(input.painter, box, cavity);
         }
     }
-    const auto seats = core::seats(scene.job);
-    const core::Seat* seat = core::seatOf(seats, "decoder");
+    const auto placements = core::placements(scene.job);
+    const core::Placement* placement = core::placementOf(placements, "decoder");
     const QRectF decoder = input.parts.of("decoder");
-    if (!seat || decoder.isNull()) return;
-    paintLegend(
-        input.painter, {decoder.center().x(), decoder.bottom() + 6},
-        seat->fits
-            ? tr("decoder, %1").arg(measures(seat->box.length, seat->box.width, seat->box.height))
-            : tr("decoder, %1: too large")
-                  .arg(measures(seat->box.length, seat->box.width, seat->box.height)),
-        Qt::AlignHCenter, seat->fits ? look.matInk : look.over, look.mat);
+    if (!placement || decoder.isNull()) return;
+    paintLegend(input.painter, {decoder.center().x(), decoder.bottom() + 6},
+                placement->fits ? tr("decoder, %1")
+                                      .arg(measures(placement->box.length, placement->box.width,
+                                                    placement->box.height))
+                                : tr("decoder, %1: too large")
+                                      .arg(measures(placement->box.length, placement->box.width,
+                                                    placement->box.height)),
+                Qt::AlignHCenter, placement->fits ? look.matInk : look.over, look.mat);
 }
 
 }  // namespace glimmet::app

@@ -26,9 +26,9 @@ void paintLampWires(const LensInput& input) {
     QPainter& painter = input.painter;
     const SceneInput& scene = input.scene;
     const core::Job& job = scene.job;
-    const auto seats = core::seats(job);
-    const core::Seat* seat = core::seatOf(seats, "decoder");
-    if (!seat) return;
+    const auto placements = core::placements(job);
+    const core::Placement* placement = core::placementOf(placements, "decoder");
+    if (!placement) return;
     const QRectF decoder = input.parts.of("decoder");
     const qreal width = qBound(1.2, scene.units.front().scale * 0.3, 3.0);
     const auto bend = [&](std::size_t unit, const QPointF& from, const QPointF& to, qreal shift,
@@ -51,16 +51,16 @@ void paintLampWires(const LensInput& input) {
         if (!scene.subject.empty() && lit.group != scene.subject) continue;
         const QPointF at = scene.led(lit);
         const std::size_t there = core::unitAt(job, lit.lamp->fitted.unit);
-        const bool behind = there > seat->unit;
+        const bool behind = there > placement->unit;
         const auto run = [&](const QColor& colour, qreal shift) {
             const QPointF from(decoder.center().x() + shift * 3, decoder.top());
             const QPointF to = at + QPointF(0, shift);
-            if (there == seat->unit) {
+            if (there == placement->unit) {
                 bend(there, from, to, shift, colour);
                 return;
             }
             across = true;
-            bend(seat->unit, from, end(seat->unit, behind, shift), shift, colour);
+            bend(placement->unit, from, end(placement->unit, behind, shift), shift, colour);
             bend(there, end(there, !behind, shift), to, shift, colour);
         };
         run(wireColour(u"blue"_s), -2);

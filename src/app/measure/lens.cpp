@@ -4,7 +4,7 @@
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
 #include "core/work/motor_evidence.h"
-#include "core/work/seat.h"
+#include "core/work/placement.h"
 
 #include <QPainter>
 
@@ -44,9 +44,9 @@ void paintMotorWires(const LensInput& input) {
              Qt::AlignLeft | Qt::AlignBottom);
     }
     // The rails' wires go to the last axle of the unit that the decoder lies in.
-    const auto seats = core::seats(scene.job);
-    const core::Seat* seat = core::seatOf(seats, "decoder");
-    const std::size_t unit = seat ? seat->unit : 0;
+    const auto placements = core::placements(scene.job);
+    const core::Placement* placement = core::placementOf(placements, "decoder");
+    const std::size_t unit = placement ? placement->unit : 0;
     const MatView& view = scene.units[unit];
     const auto& axles = scene.job.units[unit].body.axles;
     if (axles.empty()) return;

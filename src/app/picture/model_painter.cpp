@@ -3,7 +3,7 @@
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
 #include "core/work/motor_evidence.h"
-#include "core/work/seat.h"
+#include "core/work/placement.h"
 
 #include <QCoreApplication>
 #include <QPainter>
@@ -234,19 +234,19 @@ void paintFixtures(QPainter& painter, const MatView& view, const core::Job& job,
 }
 
 /// What lies in the hollows, each painted by its stage.
-QRectF paintSeated(QPainter& painter, const SceneInput& scene, const core::Seat& seat,
+QRectF paintPlaced(QPainter& painter, const SceneInput& scene, const core::Placement& placement,
                    std::vector<Target>& targets) {
-    const core::Box& box = seat.box;
-    const QRectF where = scene.units[seat.unit].box(seat.corner, box.length, box.height);
+    const core::Box& box = placement.box;
+    const QRectF where = scene.units[placement.unit].box(placement.corner, box.length, box.height);
     QString jot;
     for (const PartPainter& each : partPainters()) {
         if (each.what != box.what) continue;
         painter.save();
-        each.paint({painter, scene, seat, where});
+        each.paint({painter, scene, placement, where});
         painter.restore();
         jot = QString::fromUtf8(each.jot);
     }
-    if (!seat.fits) {
+    if (!placement.fits) {
         painter.setBrush(Qt::NoBrush);
         painter.setPen(QPen(theme().over, 1.6, Qt::DashLine));
         painter.drawRect(where.adjusted(-3, -3, 3, 3));
@@ -255,8 +255,9 @@ QRectF paintSeated(QPainter& painter, const SceneInput& scene, const core::Seat&
         {where,
          tr("%1: %2 × %3 × %4 with its wires (catalogue). %5")
              .arg(qs(box.name), shown(box.length), shown(box.width), shown(box.height),
-                  seat.fits
-                      ? tr("It lies in %1.").arg(said(core::inHollow(seat.hollow, seat.lying)))
+                  placement.fits
+                      ? tr("It lies in %1.")
+                            .arg(said(core::inHollow(placement.hollow, placement.orientation)))
                       : tr("No hollow of the body holds it.")),
          jot,
          {}});
@@ -293,8 +294,9 @@ PartBoxes paintModel(QPainter& painter, const SceneInput& scene, std::vector<Tar
         }
         paintFixtures(painter, scene.units[i], job, i, targets);
     }
-    for (const core::Seat& seat : core::seats(job)) {
-        parts.seated.emplace_back(seat.box.what, paintSeated(painter, scene, seat, targets));
+    for (const core::Placement& placement : core::placements(job)) {
+        parts.seated.emplace_back(placement.box.what,
+                                  paintPlaced(painter, scene, placement, targets));
     }
     return parts;
 }

@@ -6,7 +6,7 @@
 #include "core/record/job.h"
 #include "core/track/crossing.h"
 #include "core/work/lamp_groups.h"
-#include "core/work/seat.h"
+#include "core/work/placement.h"
 
 #include <QCoreApplication>
 #include <QPainterPath>
@@ -129,7 +129,7 @@ struct PartBoxes {
 struct PartInput {
     QPainter& painter;
     const SceneInput& scene;
-    const core::Seat& seat;
+    const core::Placement& placement;
     const QRectF& box;
 };
 struct PartPainter {

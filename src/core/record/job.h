@@ -45,7 +45,7 @@ struct TimeSpent {
 
 struct FittedDecoder {
     Decoder part;
-    std::optional<Fitted> seat;  ///< nothing: where the picture finds room
+    std::optional<Fitted> placement;  ///< nothing: where the picture finds room
     bool operator==(const FittedDecoder&) const = default;
 };
 

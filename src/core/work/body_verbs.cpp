@@ -235,11 +235,12 @@ Result<JotResult> removeUnit(const ParsedLine& said) {
     after.couplings.erase(after.couplings.begin() +
                           std::min<std::ptrdiff_t>(index, std::ssize(after.couplings) - 1));
     // What sat there is found a seat again.
-    if (after.decoder && after.decoder->seat && after.decoder->seat->unit == job.units[*at].id) {
-        after.decoder->seat.reset();
+    if (after.decoder && after.decoder->placement &&
+        after.decoder->placement->unit == job.units[*at].id) {
+        after.decoder->placement.reset();
     }
-    if (after.bank && after.bank->seat && after.bank->seat->unit == job.units[*at].id) {
-        after.bank->seat.reset();
+    if (after.bank && after.bank->placement && after.bank->placement->unit == job.units[*at].id) {
+        after.bank->placement.reset();
     }
     return result;
 }

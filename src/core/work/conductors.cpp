@@ -34,7 +34,7 @@ bool onRails(const Job& job) { return job.feed != Feed::BatteryRadio; }
 }  // namespace
 
 std::size_t homeUnit(const Job& job) {
-    if (job.decoder && job.decoder->seat) return unitAt(job, job.decoder->seat->unit);
+    if (job.decoder && job.decoder->placement) return unitAt(job, job.decoder->placement->unit);
     const std::vector<MotorAt> motors = motorsOf(job);
     return motors.empty() ? 0 : motors.front().unit;
 }
@@ -49,7 +49,7 @@ Conductors conductorsAcross(const Job& job, std::size_t coupling, std::size_t ho
     const auto beyond = [&](std::size_t unit) { return (unit > coupling) == behind; };
     if (job.decoder) {
         for (const MotorAt& motor : motorsOf(job)) across.motors += beyond(motor.unit) ? 1U : 0U;
-        if (job.bank && job.bank->seat && beyond(unitAt(job, job.bank->seat->unit)))
+        if (job.bank && job.bank->placement && beyond(unitAt(job, job.bank->placement->unit)))
             across.banks = 1;
     }
     bool straight = false;  // lamps beyond that hang on the rails themselves

@@ -17,8 +17,8 @@ bool hollowsMeasured(const Job& job) {
     return any;
 }
 
-State roomState(const Job& job, const Seat* seat) {
-    if (!seat || seat->fits) return State::Fine;
+State roomState(const Job& job, const Placement* placement) {
+    if (!placement || placement->fits) return State::Fine;
     return hollowsMeasured(job) ? State::Over : State::Close;
 }
 
@@ -31,9 +31,9 @@ std::vector<Option> roomToMake(const JobAnalysis& facts, const Box& box, const T
                 facts.job.units.size() > 1 ? " in " + unitCalled(facts.job, u) : "";
             Job without = facts.job;
             std::erase(without.units[u].fixtures, fixture);
-            const auto seated = seats(without, &box);
-            const Seat* seat = seatOf(seated, box.what);
-            if (!seat || !seat->fits) continue;
+            const auto seated = placements(without, &box);
+            const Placement* placement = placementOf(seated, box.what);
+            if (!placement || !placement->fits) continue;
             Option option;
             option.what = fixture.kind == FixtureKind::Weight
                               ? text("mill the weight out of the %1", fixture.place)

@@ -3,7 +3,7 @@
 
 #include "core/finding/finding.h"
 #include "core/work/job_analysis.h"
-#include "core/work/seat.h"
+#include "core/work/placement.h"
 
 #include <vector>
 
@@ -13,7 +13,7 @@ namespace glimmet::core {
 [[nodiscard]] bool hollowsMeasured(const Job& job);
 /// Fine where a hollow holds it; where none does close as they are drawn, over as they were
 /// measured. nullptr: it is not there, which is fine.
-[[nodiscard]] State roomState(const Job& job, const Seat* seat);
+[[nodiscard]] State roomState(const Job& job, const Placement* placement);
 /// What lies in a hollow and whose room would hold the box; `lies` says that it then does: "the
 /// decoder lies there".
 [[nodiscard]] std::vector<Option> roomToMake(const JobAnalysis& facts, const Box& box,

@@ -80,7 +80,7 @@ Result<std::size_t> unitOf(const jot::ParsedLine& said) {
                             unitCalled(job, job.units.size() - 1)));
 }
 
-std::vector<jot::Named> seatNames(const jot::Context& context) {
+std::vector<jot::Named> placementNames(const jot::Context& context) {
     const Job& job = context.job;
     std::vector<jot::Named> all;
     for (std::size_t i = 0; i < job.units.size(); ++i) {
@@ -99,7 +99,7 @@ std::vector<jot::Named> seatNames(const jot::Context& context) {
     return all;
 }
 
-Fitted seatNamed(const Job& job, const std::string& called) {
+Fitted placementNamed(const Job& job, const std::string& called) {
     for (std::size_t i = 0; i < job.units.size(); ++i) {
         const std::string of = unitCalled(job, i);
         if (of == called) return {job.units[i].id, {}, {}};

@@ -18,10 +18,10 @@ inline constexpr jot::Argument unitArgument{.what = "UNIT",
 [[nodiscard]] Result<std::size_t> unitOf(const jot::ParsedLine& said);
 
 /// Where a thing can lie: the cavities, and of a train each unit as a whole.
-[[nodiscard]] std::vector<jot::Named> seatNames(const jot::Context& context);
+[[nodiscard]] std::vector<jot::Named> placementNames(const jot::Context& context);
 /// The place behind such a name; of a unit as a whole without a cavity. Precondition: it is one of
-/// seatNames.
-[[nodiscard]] Fitted seatNamed(const Job& job, const std::string& called);
+/// placementNames.
+[[nodiscard]] Fitted placementNamed(const Job& job, const std::string& called);
 
 /// A place for a lamp as a line names it: with its unit where several units have one so called.
 struct NamedSite {

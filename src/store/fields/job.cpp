@@ -133,10 +133,10 @@ void jobFields(Io& io, Self& job) {
         },
         "a spot on no unit", "the id of a unit in unit");
     io.holds(
-        "decoder", [&] { return !job.decoder || hasUnit(job, job.decoder->seat); },
+        "decoder", [&] { return !job.decoder || hasUnit(job, job.decoder->placement); },
         "a seat in no unit", "the id of a unit in seat/unit");
     io.holds(
-        "bank", [&] { return !job.bank || hasUnit(job, job.bank->seat); }, "a seat in no unit",
+        "bank", [&] { return !job.bank || hasUnit(job, job.bank->placement); }, "a seat in no unit",
         "the id of a unit in seat/unit");
 }
 

@@ -45,7 +45,7 @@ void decoderFields(Io& io, Self& decoder) {
 template <class Io, class Self>
 void fittedDecoderFields(Io& io, Self& decoder) {
     io("part", decoder.part);
-    io("seat", decoder.seat, Maybe);
+    io("seat", decoder.placement, Maybe);
 }
 
 template <class Io, class Self>

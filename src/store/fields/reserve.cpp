@@ -43,7 +43,7 @@ void fittedBankFields(Io& io, Self& bank) {
     io("charge", bank.charge, Maybe, from0To(1e5));
     io("diode", bank.diode, Maybe, from0To(5));
     io("clamp", bank.clamp, Maybe);
-    io("seat", bank.seat, Maybe);
+    io("seat", bank.placement, Maybe);
     io("measured", bank.measured, Maybe);
     io("across", bank.across, Maybe);
     io("turned", bank.turned, Maybe);

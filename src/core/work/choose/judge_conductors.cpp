@@ -58,7 +58,7 @@ State stateOf(const Conductors& across, std::size_t has) {
 /// Where nobody said in which unit the decoder lies, and that decides: asked before anything is
 /// counted.
 bool askedWhere(const Job& job, Judging& judging) {
-    if (!job.decoder || job.decoder->seat) return false;
+    if (!job.decoder || job.decoder->placement) return false;
     // The worst of all couplings, for each unit that it could lie in.
     std::vector<State> worst(job.units.size(), State::Fine);
     std::vector<std::size_t> wires(job.units.size(), 0);

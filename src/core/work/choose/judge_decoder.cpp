@@ -10,8 +10,8 @@
 #include "core/work/making_room.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/motor_figures.h"
+#include "core/work/placement.h"
 #include "core/work/rating.h"
-#include "core/work/seat.h"
 #include "core/work/supply.h"
 
 #include <algorithm>
@@ -474,7 +474,7 @@ void judgeFit(const JobAnalysis& facts, const MotorEvidence& drive, Judging& jud
                 if (cell.aspect == Aspect::Stage) {
                     const Decoder& part = *fitted.decoder;
                     const Box box{"decoder",  part.name,   part.length,
-                                  part.width, part.height, facts.job.decoder->seat};
+                                  part.width, part.height, facts.job.decoder->placement};
                     finding.options = roomToMake(facts, box, text("the decoder lies there"));
                 }
                 if (!finding.options.empty())
@@ -637,7 +637,8 @@ void judge(const JobAnalysis& facts, Judging& judging) {
 void boxes(const Job& job, std::vector<Box>& all) {
     if (!job.decoder) return;
     const Decoder& part = job.decoder->part;
-    all.push_back({"decoder", part.name, part.length, part.width, part.height, job.decoder->seat});
+    all.push_back(
+        {"decoder", part.name, part.length, part.width, part.height, job.decoder->placement});
 }
 
 }  // namespace glimmet::core::choose

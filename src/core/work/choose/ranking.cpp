@@ -130,11 +130,12 @@ Cell roomCell(const JobAnalysis& facts, const Decoder& decoder) {
             return text("longer than the %1 there are", formatted(*job.wanted.longest, 3));
         });
     }
-    const Box box{"decoder",     decoder.name,   decoder.length,
-                  decoder.width, decoder.height, job.decoder ? job.decoder->seat : std::nullopt};
-    const auto seated = seats(job, &box);
-    const Seat* seat = seatOf(seated, "decoder");
-    const State state = roomState(job, seat);
+    const Box box{"decoder",      decoder.name,
+                  decoder.length, decoder.width,
+                  decoder.height, job.decoder ? job.decoder->placement : std::nullopt};
+    const auto seated = placements(job, &box);
+    const Placement* placement = placementOf(seated, "decoder");
+    const State state = roomState(job, placement);
     if (state == State::Fine) return std::move(held.cell);
     held.against(state, [&] {
         return state == State::Over ? text("no hollow holds it")

@@ -23,9 +23,10 @@ std::vector<Named> decoderNames(const Context& context) {
     return all;
 }
 /// "in the hood", "in unit 2"
-Text seatWords(const Job& job, const std::string& called) {
-    const Fitted seat = seatNamed(job, called);
-    const bool numbered = seat.place.empty() && job.units[unitAt(job, seat.unit)].name.empty();
+Text placementWords(const Job& job, const std::string& called) {
+    const Fitted placement = placementNamed(job, called);
+    const bool numbered =
+        placement.place.empty() && job.units[unitAt(job, placement.unit)].name.empty();
     return numbered ? text("in unit %1", called) : text("in the %1", called);
 }
 /// "decoder in tender": where the one that is there lies.
@@ -36,8 +37,8 @@ Result<JotResult> decoderIn(const ParsedLine& said) {
         return refuse(ErrorCode::Missing, text("Which decoder? Write it like decoder %1 in %2.",
                                                said.context.catalogue.decoders.front().id, where));
     }
-    JotResult result = jotted(said, text("Decoder: %1", seatWords(said.context.job, where)));
-    result.after.decoder->seat = seatNamed(said.context.job, where);
+    JotResult result = jotted(said, text("Decoder: %1", placementWords(said.context.job, where)));
+    result.after.decoder->placement = placementNamed(said.context.job, where);
     return result;
 }
 Result<JotResult> decoder(const ParsedLine& said) {
@@ -53,11 +54,12 @@ Result<JotResult> decoder(const ParsedLine& said) {
     std::string forgotten;  // outputs of the old one that were looked at
     const Decoder* found = decoderNamed(said.context.catalogue, id);
     if (found) {
-        result.after.decoder = FittedDecoder{*found, before ? before->seat : std::nullopt};
+        result.after.decoder = FittedDecoder{*found, before ? before->placement : std::nullopt};
         result.meaning = text("Decoder: %1", found->name);
         if (const auto& where = said.name("IN")) {
-            result.after.decoder->seat = seatNamed(said.context.job, *where);
-            result.meaning = text("%1, %2", result.meaning, seatWords(said.context.job, *where));
+            result.after.decoder->placement = placementNamed(said.context.job, *where);
+            result.meaning =
+                text("%1, %2", result.meaning, placementWords(said.context.job, *where));
         }
     } else if (said.name("IN")) {
         return refuse(ErrorCode::NotUnderstood,
@@ -220,7 +222,7 @@ constexpr Argument decoderArguments[] = {
     {.what = "IN",
      .kind = Kind::Name,
      .after = "in",
-     .names = seatNames,
+     .names = placementNames,
      .unknown = "“%1” is no place in this model. There are: %2."}};
 constexpr Argument socketArguments[] = {
     {.what = "SOCKET",

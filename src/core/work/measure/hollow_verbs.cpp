@@ -3,7 +3,7 @@
 #include "core/jot/sizes.h"
 #include "core/quantity/format.h"
 #include "core/work/jotted.h"
-#include "core/work/seat.h"
+#include "core/work/placement.h"
 
 #include <algorithm>
 #include <array>

@@ -96,7 +96,7 @@ BankCell roomCell(const RankedBank& one) {
         formatted(part.length) + " × " + formatted(part.width) + " × " + formatted(part.height);
     return {BankAspect::Stage, one.room ? verbatim(one.hollow) : text("none"),
             one.room ? State::Fine : State::Close,
-            one.room ? text("%1: it lies in %2.", size, inHollow(one.hollow, one.lying))
+            one.room ? text("%1: it lies in %2.", size, inHollow(one.hollow, one.orientation))
                      : text("%1: no hollow holds it.", size)};
 }
 

@@ -117,13 +117,13 @@ std::vector<RankedBank> rankedBanks(const JobAnalysis& facts, const Loads& loads
         tried.worst = worse(tried.worst, cellsState(overloadedCells(part, tried.state)));
         tried.worst = worse(tried.worst, allowedState(facts.job, part));
         const Box box{"bank", part.name, part.length, part.width, part.height, {}};
-        const auto seated = seats(facts.job, &box);
-        const Seat* seat = seatOf(seated, "bank");
-        tried.room = seat && seat->fits;
-        tried.hollow = seat ? seat->hollow : std::string();
+        const auto seated = placements(facts.job, &box);
+        const Placement* placement = placementOf(seated, "bank");
+        tried.room = placement && placement->fits;
+        tried.hollow = placement ? placement->hollow : std::string();
         // Where no hollow holds it somebody has to make room, however long it lasts.
-        tried.worst = worse(tried.worst, roomState(facts.job, seat));
-        tried.lying = seat ? seat->lying : Lying::Flat;
+        tried.worst = worse(tried.worst, roomState(facts.job, placement));
+        tried.orientation = placement ? placement->orientation : Orientation::Flat;
         tried.inPlace = facts.job.bank && facts.job.bank->part.id == part.id;
         tried.jot = jotOf(tried.bank);
         all.push_back(std::move(tried));
@@ -153,15 +153,15 @@ std::vector<Option> bankOptions(const JobAnalysis& facts, const Loads& loads) {
         const Text holds = tried.state.hold->time
                                ? text("holds %1", formatted(*tried.state.hold->time, 2))
                                : text("holds as long as one likes");
-        option.effect = voltsState(tried.bank.part, tried.state) == State::Over
-                            ? text("%1, but bears only %2", holds, formatted(tried.bank.part.rated))
-                        : allowedState(facts.job, tried.bank.part) == State::Over
-                            ? text("%1, but the decoder allows only %2", holds,
-                                   formatted(*facts.job.decoder->part.mostBank))
-                        : tried.room
-                            ? text("%1, lies in %2", holds, inHollow(tried.hollow, tried.lying))
-                        : tried.hollow.empty() ? text("%1, its room is not known", holds)
-                                               : text("%1, no hollow holds it", holds);
+        option.effect =
+            voltsState(tried.bank.part, tried.state) == State::Over
+                ? text("%1, but bears only %2", holds, formatted(tried.bank.part.rated))
+            : allowedState(facts.job, tried.bank.part) == State::Over
+                ? text("%1, but the decoder allows only %2", holds,
+                       formatted(*facts.job.decoder->part.mostBank))
+            : tried.room ? text("%1, lies in %2", holds, inHollow(tried.hollow, tried.orientation))
+            : tried.hollow.empty() ? text("%1, its room is not known", holds)
+                                   : text("%1, no hollow holds it", holds);
         if (const auto& price = tried.bank.part.price) {
             option.effect = text("%1; costs %2", std::move(option.effect),
                                  formatted(*price, Dimension::Ratio, 4));

@@ -2,8 +2,8 @@
 #pragma once
 
 #include "core/finding/finding.h"
+#include "core/work/placement.h"
 #include "core/work/reserve/crossing_state.h"
-#include "core/work/seat.h"
 
 #include <optional>
 #include <vector>
@@ -41,7 +41,7 @@ struct RankedBank {
     State worst{};  ///< of its time, volts and cells, of the layout's places and dirt, of its room
     bool room = false;   ///< some hollow holds it
     std::string hollow;  ///< where it would lie; empty: the body has none
-    Lying lying{};
+    Orientation orientation{};
     bool inPlace = false;
     std::string jot;  ///< the line that fits it
 };

@@ -402,8 +402,8 @@ void judgeRoom(const JobAnalysis& facts, OfferedBanks& banks, Judging& judging) 
     std::vector<Box> own;
     boxes(job, own);
     const Box& box = own.front();
-    const auto seated = seats(job);
-    const State verdict = roomState(job, seatOf(seated, box.what));
+    const auto seated = placements(job);
+    const State verdict = roomState(job, placementOf(seated, box.what));
     if (verdict == State::Fine) return;
     const bool drawn = verdict == State::Close;
     if (drawn && job.intake.arrival == Arrival::WithDecoder) return;  // then it lies there already
@@ -475,7 +475,7 @@ void judge(const JobAnalysis& facts, Judging& judging) {
 void boxes(const Job& job, std::vector<Box>& all) {
     if (!job.bank) return;
     const BankPart& part = job.bank->part;
-    all.push_back({"bank", part.name, part.length, part.width, part.height, job.bank->seat});
+    all.push_back({"bank", part.name, part.length, part.width, part.height, job.bank->placement});
 }
 
 }  // namespace glimmet::core::reserve

@@ -52,7 +52,7 @@ tl::unexpected<Error> noBank() {
 
 /// "in the hood", and "in series".
 std::vector<Named> hollowsAndJoints(const Context& context) {
-    std::vector<Named> all = seatNames(context);
+    std::vector<Named> all = placementNames(context);
     for (const Named& joint : joints(context)) all.push_back(joint);
     return all;
 }
@@ -85,7 +85,7 @@ std::optional<JotResult> theOneThereIs(const ParsedLine& said) {
     if (diode) meaning = text("%1, diode %2", meaning, formatted(*diode));
     JotResult result = jotted(said, std::move(meaning));
     FittedBank& bank = *result.after.bank;
-    if (moved) bank.seat = seatNamed(job, *hollow);
+    if (moved) bank.placement = placementNamed(job, *hollow);
     if (charge || diode) bank.across.reset();
     if (charge) bank.charge = charge;
     if (diode) bank.diode = diode;
@@ -184,7 +184,7 @@ Result<JotResult> bank(const ParsedLine& said) {
     if (charge) meaning = text("%1, charge resistor %2", meaning, formatted(*charge));
     if (diode) meaning = text("%1, diode %2", meaning, formatted(*diode));
     if (const auto& hollow = said.name("HOLLOW"); hollow && hollow != jointSaid(said)) {
-        made.seat = seatNamed(said.context.job, *hollow);
+        made.placement = placementNamed(said.context.job, *hollow);
         meaning = text("%1, in the %2", meaning, *hollow);
     }
     if (before && !same && before->measured) {

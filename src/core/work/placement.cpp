@@ -1,4 +1,4 @@
-#include "core/work/seat.h"
+#include "core/work/placement.h"
 
 #include <algorithm>
 
@@ -19,8 +19,9 @@ bool mayLie(const Job& job, const Box& box, const Hollow& hollow) {
                        (wanted->place.empty() || hollow.cavity.name == wanted->place));
 }
 
-constexpr Lying ways[] = {Lying::Flat,    Lying::OnSide,          Lying::Crosswise,
-                          Lying::Upright, Lying::CrosswiseOnSide, Lying::UprightCrosswise};
+constexpr Orientation ways[] = {
+    Orientation::Flat,    Orientation::OnSide,          Orientation::Crosswise,
+    Orientation::Upright, Orientation::CrosswiseOnSide, Orientation::UprightCrosswise};
 
 /// The first hollow that holds the box as it is turned; nullptr: none.
 Hollow* roomFor(const Job& job, const Box& box, std::vector<Hollow>& hollows) {
@@ -48,34 +49,34 @@ Hollow* roomiest(const Job& job, const Box& box, std::vector<Hollow>& hollows) {
     return chosen;
 }
 
-Seat seated(const Job& job, Box box, std::vector<Hollow>& hollows) {
+Placement seated(const Job& job, Box box, std::vector<Hollow>& hollows) {
     const Body& first = job.units.front().body;
-    Seat seat{std::move(box), 0, {}, {}, false, {}};
+    Placement placement{std::move(box), 0, {}, {}, false, {}};
     Hollow* chosen = nullptr;
-    for (const Lying lying : ways) {
-        chosen = roomFor(job, posed(seat.box, lying), hollows);
+    for (const Orientation orientation : ways) {
+        chosen = roomFor(job, posed(placement.box, orientation), hollows);
         if (!chosen) continue;
-        seat.fits = true;
-        seat.lying = lying;
-        seat.box = posed(std::move(seat.box), lying);
+        placement.fits = true;
+        placement.orientation = orientation;
+        placement.box = posed(std::move(placement.box), orientation);
         break;
     }
-    if (!chosen) chosen = roomiest(job, seat.box, hollows);
-    seat.corner = {(first.length - seat.box.length) / 2.0, first.height / 2.0};
-    if (!chosen) return seat;
-    seat.unit = chosen->unit;
-    seat.hollow = chosen->cavity.name;
+    if (!chosen) chosen = roomiest(job, placement.box, hollows);
+    placement.corner = {(first.length - placement.box.length) / 2.0, first.height / 2.0};
+    if (!chosen) return placement;
+    placement.unit = chosen->unit;
+    placement.hollow = chosen->cavity.name;
     // On the floor of the hollow, at its forward end, where the hand gets to it.
-    const Millimetres clear = seat.fits ? Millimetres{0.5} : Millimetres{0};
-    seat.corner = {chosen->cavity.corner.x + chosen->taken + clear,
-                   chosen->cavity.corner.z + clear};
-    chosen->taken += seat.box.length + clear;
-    return seat;
+    const Millimetres clear = placement.fits ? Millimetres{0.5} : Millimetres{0};
+    placement.corner = {chosen->cavity.corner.x + chosen->taken + clear,
+                        chosen->cavity.corner.z + clear};
+    chosen->taken += placement.box.length + clear;
+    return placement;
 }
 
 }  // namespace
 
-Box posed(Box box, Lying lying) {
+Box posed(Box box, Orientation orientation) {
     const auto made = [&](Millimetres length, Millimetres width, Millimetres height) {
         box.length = length;
         box.width = width;
@@ -83,36 +84,36 @@ Box posed(Box box, Lying lying) {
         return box;
     };
     const Millimetres l = box.length, w = box.width, h = box.height;
-    switch (lying) {
-        case Lying::Flat:
+    switch (orientation) {
+        case Orientation::Flat:
             break;
-        case Lying::OnSide:
+        case Orientation::OnSide:
             return made(l, h, w);
-        case Lying::Crosswise:
+        case Orientation::Crosswise:
             return made(w, l, h);
-        case Lying::Upright:
+        case Orientation::Upright:
             return made(h, w, l);
-        case Lying::CrosswiseOnSide:
+        case Orientation::CrosswiseOnSide:
             return made(h, l, w);
-        case Lying::UprightCrosswise:
+        case Orientation::UprightCrosswise:
             return made(w, h, l);
     }
     return box;
 }
 
-Text inHollow(const std::string& hollow, Lying lying) {
-    switch (lying) {
-        case Lying::Flat:
+Text inHollow(const std::string& hollow, Orientation orientation) {
+    switch (orientation) {
+        case Orientation::Flat:
             break;
-        case Lying::OnSide:
+        case Orientation::OnSide:
             return text("the %1, on its side", hollow);
-        case Lying::Crosswise:
+        case Orientation::Crosswise:
             return text("the %1, crosswise", hollow);
-        case Lying::Upright:
+        case Orientation::Upright:
             return text("the %1, upright", hollow);
-        case Lying::CrosswiseOnSide:
+        case Orientation::CrosswiseOnSide:
             return text("the %1, crosswise on its side", hollow);
-        case Lying::UprightCrosswise:
+        case Orientation::UprightCrosswise:
             return text("the %1, upright and crosswise", hollow);
     }
     return text("the %1", hollow);
@@ -171,7 +172,7 @@ std::vector<Cavity> freeIn(const Unit& unit, const Cavity& cavity) {
     return free;
 }
 
-std::vector<Seat> seats(const Job& job, const Box* instead) {
+std::vector<Placement> placements(const Job& job, const Box* instead) {
     std::vector<Hollow> hollows;
     for (std::size_t i = 0; i < job.units.size(); ++i) {
         for (const Cavity& cavity : job.units[i].body.cavities) {
@@ -192,14 +193,14 @@ std::vector<Seat> seats(const Job& job, const Box* instead) {
         else
             *own = *instead;
     }
-    std::vector<Seat> all;
+    std::vector<Placement> all;
     for (Box& box : boxes) all.push_back(seated(job, std::move(box), hollows));
     return all;
 }
 
-const Seat* seatOf(const std::vector<Seat>& seats, std::string_view what) {
-    for (const Seat& seat : seats) {
-        if (seat.box.what == what) return &seat;
+const Placement* placementOf(const std::vector<Placement>& placements, std::string_view what) {
+    for (const Placement& placement : placements) {
+        if (placement.box.what == what) return &placement;
     }
     return nullptr;
 }

@@ -11,19 +11,19 @@
 namespace glimmet::core {
 
 /// How a box lies in its hollow. Upright: its length stands up.
-enum class Lying { Flat, OnSide, Crosswise, Upright, CrosswiseOnSide, UprightCrosswise };
+enum class Orientation { Flat, OnSide, Crosswise, Upright, CrosswiseOnSide, UprightCrosswise };
 /// A box so turned.
-[[nodiscard]] Box posed(Box box, Lying lying);
+[[nodiscard]] Box posed(Box box, Orientation orientation);
 /// "the hood", "the hood, on its side"
-[[nodiscard]] Text inHollow(const std::string& hollow, Lying lying);
+[[nodiscard]] Text inHollow(const std::string& hollow, Orientation orientation);
 
-struct Seat {
+struct Placement {
     Box box;  ///< as it is posed
     std::size_t unit = 0;
-    Point corner;        ///< front lower corner, in its unit
-    std::string hollow;  ///< name of the cavity; empty where the body has none
-    bool fits = false;   ///< in length, height and width
-    Lying lying{};       ///< flat, unless only another fits
+    Point corner;               ///< front lower corner, in its unit
+    std::string hollow;         ///< name of the cavity; empty where the body has none
+    bool fits = false;          ///< in length, height and width
+    Orientation orientation{};  ///< flat, unless only another fits
 };
 
 /// What is free of a hollow beside the weights and speakers that lie in it: before, behind, above
@@ -35,8 +35,9 @@ struct Seat {
 
 /// In the order of the stages. `instead`: a box in place of the job's own of that kind, to see
 /// where it would lie.
-[[nodiscard]] std::vector<Seat> seats(const Job& job, const Box* instead = nullptr);
+[[nodiscard]] std::vector<Placement> placements(const Job& job, const Box* instead = nullptr);
 /// nullptr where the job has no such thing.
-[[nodiscard]] const Seat* seatOf(const std::vector<Seat>& seats, std::string_view what);
+[[nodiscard]] const Placement* placementOf(const std::vector<Placement>& placements,
+                                           std::string_view what);
 
 }  // namespace glimmet::core
