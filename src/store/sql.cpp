@@ -100,8 +100,8 @@ Result<Database> Database::opened(const std::string& path, Mode mode) {
     sqlite3_db_config(handle, SQLITE_DBCONFIG_TRUSTED_SCHEMA, 0, nullptr);
     if (mode == Mode::ReadingMendsJournal) {
         // Touching the file is what rolls back.
-        if (const auto touched = database.integer("SELECT count(*) FROM sqlite_schema"); !touched) {
-            return tl::unexpected(touched.error());
+        if (const auto probed = database.integer("SELECT count(*) FROM sqlite_schema"); !probed) {
+            return tl::unexpected(probed.error());
         }
         if (const auto only = database.run("PRAGMA query_only = 1"); !only) {
             return tl::unexpected(only.error());

@@ -3,7 +3,7 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
-#include "core/work/lamps/touch.h"
+#include "core/work/lamps/probe.h"
 
 #include <QCoreApplication>
 #include <QFontMetricsF>
@@ -17,15 +17,15 @@ using namespace Qt::StringLiterals;
 namespace glimmet::app {
 namespace {
 
-using core::lamps::TouchPoint;
-using Kind = TouchPoint::Kind;
+using core::lamps::ProbePoint;
+using Kind = ProbePoint::Kind;
 
 constexpr std::size_t mostPoints = 100;
 const QColor redProbe(0xC8, 0x3A, 0x2E), blackProbe(0x1C, 0x1E, 0x1C);
 
 /// A point of the wiring where the picture has it.
 struct Placed {
-    TouchPoint point;
+    ProbePoint point;
     QPointF at;
 };
 
@@ -34,9 +34,9 @@ std::vector<Placed> placed(const LensInput& input) {
     const SceneInput& scene = input.scene;
     std::vector<Placed> all;
     QRectF plug = input.parts.of("decoder");
-    auto points = core::lamps::touchPoints(scene.job, scene.subject);
+    auto points = core::lamps::probePoints(scene.job, scene.subject);
     if (points.size() > mostPoints) points.resize(2);  // nobody meets a leg among so many
-    for (TouchPoint& point : points) {
+    for (ProbePoint& point : points) {
         const core::LampGroup& group = scene.job.groups[point.group];
         if (point.kind == Kind::Common || point.kind == Kind::Output) {
             if (plug.isNull()) continue;
@@ -70,7 +70,7 @@ struct Chip {
     QString words;
     bool on = false;
     QString tip;
-    std::function<void(Touch&)> touch{};
+    std::function<void(Probes&)> probes{};
     QString line{};
 };
 constexpr qreal chipHigh = 22, between = 6, mostWide = 560;
@@ -103,16 +103,16 @@ void paintChips(const LensInput& input, QPointF at, std::vector<Chip>& chips) {
         painter.setPen(theme().matInk);
         painter.drawText(box, Qt::AlignCenter, chip.words);
         Target target{box, chip.tip, {}, {}};
-        target.touch = std::move(chip.touch);
+        target.probes = std::move(chip.probes);
         target.line = chip.line;
         input.targets.push_back(std::move(target));
         at.rx() += box.width() + between;
     }
 }
 
-core::Tester testerOf(const Touch& touch) {
+core::Tester testerOf(const Probes& probes) {
     core::Tester tester;
-    tester.kind = core::named<core::TesterKind>(touch.with).value_or(core::TesterKind::Block);
+    tester.kind = core::named<core::TesterKind>(probes.with).value_or(core::TesterKind::Block);
     if (tester.kind == core::TesterKind::Supply) tester.volts = core::lamps::usualSupply;
     return tester;
 }
@@ -131,7 +131,7 @@ QString shortLook(core::TesterLook look) {
     return tr("lit, this way round");
 }
 
-void paintLit(const LensInput& input, const core::lamps::Touched& made) {
+void paintLit(const LensInput& input, const core::lamps::Probed& made) {
     QPainter& painter = input.painter;
     for (const auto& one : made.lamps) {
         const core::Lamp* lamp = &input.scene.job.groups[one.group].rows[one.row].lamps[one.lamp];
@@ -154,9 +154,9 @@ void paintLit(const LensInput& input, const core::lamps::Touched& made) {
 
 /// Which tester, what it comes to, and what one sees.
 void paintPanel(const LensInput& input, const std::vector<Placed>& points,
-                const core::Result<core::lamps::Touched>& made) {
+                const core::Result<core::lamps::Probed>& made) {
     QPainter& painter = input.painter;
-    const Touch& touch = input.scene.touch;
+    const Probes& probes = input.scene.probes;
     painter.setFont(wordsFont(13));
     const struct {
         core::TesterKind kind;
@@ -166,19 +166,19 @@ void paintPanel(const LensInput& input, const std::vector<Placed>& points,
                    {core::TesterKind::DiodeTest, tr("diode test")},
                    {core::TesterKind::Supply,
                     tr("supply %1").arg(qs(core::formatted(core::lamps::usualSupply)))}};
-    const core::TesterKind now = testerOf(touch).kind;
+    const core::TesterKind now = testerOf(probes).kind;
     std::vector<Chip> with;
     for (const auto& tester : testers) {
         with.push_back(
             {tester.words, tester.kind == now, tr("Touch with it: %1").arg(tester.words),
-             [kind = tester.kind](Touch& held) { held.with = std::string(core::name(kind)); }});
+             [kind = tester.kind](Probes& held) { held.with = std::string(core::name(kind)); }});
     }
     with.push_back(
-        {tr("put away"), false, tr("Takes both probes off"), [](Touch& held) { held = {}; }});
+        {tr("put away"), false, tr("Takes both probes off"), [](Probes& held) { held = {}; }});
     const QString words =
-        made                                         ? said(made->sentence)
-        : !touch.red.empty() && !touch.black.empty() ? said(made.error().what)
-        : touch.red.empty()
+        made                                           ? said(made->sentence)
+        : !probes.red.empty() && !probes.black.empty() ? said(made.error().what)
+        : probes.red.empty()
             ? tr("The black probe is on. Press a point for the red one, its plus.")
             : tr("The red probe, its plus, is on. Press a point for the black one.");
     std::vector<Chip> looks;
@@ -251,7 +251,7 @@ void paintPoints(const LensInput& input, const std::vector<Placed>& points) {
                       tr("%1. Press to touch it with a tester.").arg(said(one.point.words)),
                       {},
                       {}};
-        target.touch = [id = one.point.id](Touch& now) { now.put(id); };
+        target.probes = [id = one.point.id](Probes& now) { now.put(id); };
         input.targets.push_back(std::move(target));
     }
 }
@@ -263,17 +263,17 @@ void paintProbes(const LensInput& input) {
     const std::vector<Placed> points = placed(input);
     if (points.empty()) return;
     QPainter& painter = input.painter;
-    const Touch& touch = scene.touch;
+    const Probes& probes = scene.probes;
     const auto find = [&](const std::string& id) {
         return std::find_if(points.begin(), points.end(),
                             [&](const Placed& one) { return one.point.id == id; });
     };
-    const auto red = find(touch.red), black = find(touch.black);
+    const auto red = find(probes.red), black = find(probes.black);
     const bool held = red != points.end() || black != points.end();
-    core::Result<core::lamps::Touched> made = tl::unexpected(core::Error{});
+    core::Result<core::lamps::Probed> made = tl::unexpected(core::Error{});
     if (red != points.end() && black != points.end()) {
         made =
-            core::lamps::touched(scene.job, scene.house, touch.red, touch.black, testerOf(touch));
+            core::lamps::probed(scene.job, scene.house, probes.red, probes.black, testerOf(probes));
         if (made) paintLit(input, *made);
     }
     input.keep([&](const LensInput& dots) { paintPoints(dots, points); });

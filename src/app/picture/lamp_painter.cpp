@@ -388,7 +388,7 @@ std::vector<LikelyLine> likelyOf(const core::LitLamp& lit, const LampWords& word
 
 }  // namespace
 
-void Touch::put(const std::string& point) {
+void Probes::put(const std::string& point) {
     if (red == point || black == point) {
         (red == point ? red : black).clear();
     } else if (red.empty()) {

@@ -127,7 +127,7 @@ void PictureView::show(const core::JobAnalysis& facts, LensPainter lens,
     if (another) {
         m_relit = {};
         m_as.clear();
-        m_touch = {};
+        m_probes = {};
     }
     light();
     placePanel();
@@ -211,7 +211,7 @@ void PictureView::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     if (!m_hasJob) return paintMat(painter, view(), rect(), false);
     const SceneInput scene{m_job,     m_facts->house, m_units, m_lamps,
-                           m_subject, m_dark,         m_track, m_touch};
+                           m_subject, m_dark,         m_track, m_probes};
     PartBoxes parts;
     m_model.paint(painter, [&](QPainter& onto) {
         paintMat(onto, view(), rect(), m_dark);
@@ -294,8 +294,8 @@ const Target* PictureView::at(const QPointF& where) const {
 }
 
 void PictureView::press(const Target& target) {
-    if (target.touch) {
-        target.touch(m_touch);
+    if (target.probes) {
+        target.probes(m_probes);
         update();
         return;
     }
@@ -371,7 +371,7 @@ void PictureView::mouseMoveEvent(QMouseEvent* event) {
     const Target* target = at(event->position());
     const bool leads =
         target && (!target->jot.isEmpty() || !target->subject.empty() || !target->likely.empty() ||
-                   target->touch || !target->line.isEmpty());
+                   target->probes || !target->line.isEmpty());
     setCursor(target && target->drag ? Qt::SizeAllCursor
               : leads                ? Qt::PointingHandCursor
                                      : Qt::CrossCursor);
@@ -406,9 +406,9 @@ void PictureView::keyPressEvent(QKeyEvent* event) {
         update();
         return;
     }
-    if (event->key() == Qt::Key_Escape && !(m_touch.red + m_touch.black).empty()) {
-        m_touch.red.clear();
-        m_touch.black.clear();
+    if (event->key() == Qt::Key_Escape && !(m_probes.red + m_probes.black).empty()) {
+        m_probes.red.clear();
+        m_probes.black.clear();
         update();
         return;
     }

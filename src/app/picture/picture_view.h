@@ -95,7 +95,7 @@ private:
     std::vector<Target> m_targets;
     KeptLayer m_model{Qt::black};  ///< on its mat
     KeptLayers m_layers;           ///< what lies over it and seldom changes
-    Touch m_touch;                 ///< where the probes of a tester are
+    Probes m_probes;               ///< where the probes of a tester are
     int m_focused = -1;            ///< index of the target that the keyboard is on
     std::optional<QPointF> m_grabbed;
     bool m_moved = false;

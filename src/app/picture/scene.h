@@ -53,12 +53,12 @@ struct Dragged {
 
 /// The two probes of a tester and where they are, by the ids of a stage's points; empty: in the
 /// hand. `with`: which tester, as its stage names it.
-struct Touch {
+struct Probes {
     std::string red, black, with;
     /// The next probe in the hand to a point; from a point that has one it is taken away, and with
     /// both on points the touching begins anew.
     void put(const std::string& point);
-    bool operator==(const Touch&) const = default;
+    bool operator==(const Probes&) const = default;
 };
 
 /// Something in the picture that can be pointed at.
@@ -71,7 +71,7 @@ struct Target {
     /// By how many millimetres of the model, back and up. Nothing: it cannot be dragged.
     std::function<Dragged(const core::Point& by)> drag{};
     /// What a press makes of the probes. Nothing: it is no point.
-    std::function<void(Touch&)> touch{};
+    std::function<void(Probes&)> probes{};
     QString line{};  ///< a whole jot line that a press enters
 };
 
@@ -96,7 +96,7 @@ struct SceneInput {
     std::string subject;                      ///< id of the lamp group to be stressed
     bool dark = false;                        ///< room lights off
     std::optional<core::TrackUnder> track{};  ///< that it stands on; nothing: the bench
-    Touch touch{};                            ///< of a tester
+    Probes probes{};                          ///< of a tester
 
     [[nodiscard]] const MatView& view(const core::Fitted& fitted) const {
         return units[core::unitAt(job, fitted.unit)];

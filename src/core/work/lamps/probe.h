@@ -16,21 +16,21 @@
 namespace glimmet::core::lamps {
 
 /// A point that a probe reaches.
-struct TouchPoint {
+struct ProbePoint {
     enum class Kind { Common, Output, Plus, Minus };
     Kind kind{};
     std::string id;                 ///< "common", "output front", "L4 1 1 plus"
     Text words;                     ///< "plus of front lamp"
     std::size_t group = 0;          ///< of all but the common
     std::size_t row = 0, lamp = 0;  ///< of a leg
-    bool operator==(const TouchPoint&) const = default;
+    bool operator==(const ProbePoint&) const = default;
 };
 /// Those of a group: the common, its output, both legs of each of its lamps. Empty: no such group,
 /// or it hangs on no decoder's plug and has no lamps.
-[[nodiscard]] std::vector<TouchPoint> touchPoints(const Job& job, const std::string& group);
+[[nodiscard]] std::vector<ProbePoint> probePoints(const Job& job, const std::string& group);
 
 /// A lamp with what flows through it, in the direction that lights it.
-struct TouchedLamp {
+struct ProbedLamp {
     std::size_t group = 0, row = 0, lamp = 0;
     Amperes current{};
     TesterLook look{};
@@ -42,9 +42,9 @@ struct SeenThere {
     std::string jot;
     bool expected = false;
 };
-struct Touched {
-    Amperes current{};               ///< out of the tester
-    std::vector<TouchedLamp> lamps;  ///< those that are not dark
+struct Probed {
+    Amperes current{};              ///< out of the tester
+    std::vector<ProbedLamp> lamps;  ///< those that are not dark
     Text sentence;
     /// Where the two points are those of a record: a row by itself, with its resistor, a group.
     std::vector<SeenThere> seen;
@@ -54,8 +54,8 @@ struct Touched {
 /// air), on the side of the lamp where the house puts them; drivers pass nothing. `red` carries the
 /// tester's plus. Errors: Unknown for a point that is not there; NotUnderstood for one point
 /// twice; those of a lamp whose data are no LED's, and of the engine.
-[[nodiscard]] Result<Touched> touched(const Job& job, const WorkshopRules& house,
-                                      const std::string& red, const std::string& black,
-                                      const Tester& tester);
+[[nodiscard]] Result<Probed> probed(const Job& job, const WorkshopRules& house,
+                                    const std::string& red, const std::string& black,
+                                    const Tester& tester);
 
 }  // namespace glimmet::core::lamps

@@ -1,4 +1,4 @@
-#include "core/work/lamps/touch.h"
+#include "core/work/lamps/probe.h"
 
 #include "core/circuit/parts.h"
 #include "core/circuit/settling.h"
@@ -13,14 +13,14 @@ namespace glimmet::core::lamps {
 namespace {
 
 using circuit::Node;
-using Kind = TouchPoint::Kind;
+using Kind = ProbePoint::Kind;
 
 constexpr Ohms air{1e9};  // what hangs on nothing, for the engine
 
 /// Whether a lamp begins a place of its row's chain: others stand across it.
 bool begins(const LampRow& row, std::size_t lamp) { return !row.lamps[lamp].across; }
 
-Text wordsOf(const Job& job, const TouchPoint& point) {
+Text wordsOf(const Job& job, const ProbePoint& point) {
     if (point.kind == Kind::Common) return text("the common");
     const LampGroup& group = job.groups[point.group];
     if (point.kind == Kind::Output) return text("the wire of output %1", group.output);
@@ -58,9 +58,9 @@ std::string legId(const LampGroup& group, std::size_t row, std::size_t lamp, boo
            (plus ? " plus" : " minus");
 }
 
-class Wiring {
+class ProbedWiring {
 public:
-    Wiring(const Job& job, const WorkshopRules& house) : m_job(job), m_leg(house.leg) {
+    ProbedWiring(const Job& job, const WorkshopRules& house) : m_job(job), m_leg(house.leg) {
         m_common = node();
         m_made.points.emplace_back("common", m_common);
     }
@@ -158,9 +158,9 @@ TesterLook lookOfBulb(double amps, const FilamentRating& bulb) {
 }
 
 /// The one of a group's points that goes by an id.
-std::optional<TouchPoint> pointCalled(const Job& job, const std::string& id) {
+std::optional<ProbePoint> pointCalled(const Job& job, const std::string& id) {
     for (const LampGroup& group : job.groups) {
-        for (TouchPoint& point : touchPoints(job, group.id)) {
+        for (ProbePoint& point : probePoints(job, group.id)) {
             if (point.id == id) return std::move(point);
         }
     }
@@ -168,9 +168,9 @@ std::optional<TouchPoint> pointCalled(const Job& job, const std::string& id) {
 }
 
 /// Names of lamps with commas: "front lamp/1, front lamp/2".
-std::string listed(const Job& job, const std::vector<TouchedLamp>& lamps, TesterLook look) {
+std::string listed(const Job& job, const std::vector<ProbedLamp>& lamps, TesterLook look) {
     std::vector<std::string> all;
-    for (const TouchedLamp& lamp : lamps) {
+    for (const ProbedLamp& lamp : lamps) {
         if (lamp.look != look) continue;
         std::string called = rowName(job.groups[lamp.group], lamp.row);
         if (std::find(all.begin(), all.end(), called) == all.end()) all.push_back(called);
@@ -182,13 +182,13 @@ std::string listed(const Job& job, const std::vector<TouchedLamp>& lamps, Tester
 
 /// What is on record of these points: looks of a row, as its lines enter them.
 void addSeen(const Job& job, std::size_t g, std::size_t row, const Tester& tester, bool turned,
-             Touched& made) {
+             Probed& made) {
     const LampGroup& group = job.groups[g];
     const auto current = atTester(group, row, tester, turned);
     if (!current) return;
     // Where what stands beside it joins in, it is not what a record of it would be held against.
     Amperes flows{0};
-    for (const TouchedLamp& lamp : made.lamps) {
+    for (const ProbedLamp& lamp : made.lamps) {
         if (lamp.group == g && lamp.row == row) flows = std::max(flows, lamp.current);
     }
     const TesterLook look = expectedLook(*current);
@@ -207,8 +207,8 @@ void addSeen(const Job& job, std::size_t g, std::size_t row, const Tester& teste
     add(TesterLook::Dark, "dark", look == TesterLook::Dark);
 }
 
-void addRecords(const Job& job, const TouchPoint& red, const TouchPoint& black,
-                const Tester& tester, Touched& made) {
+void addRecords(const Job& job, const ProbePoint& red, const ProbePoint& black,
+                const Tester& tester, Probed& made) {
     const bool plug = (red.kind == Kind::Common && black.kind == Kind::Output) ||
                       (red.kind == Kind::Output && black.kind == Kind::Common);
     if (plug) {
@@ -229,10 +229,10 @@ void addRecords(const Job& job, const TouchPoint& red, const TouchPoint& black,
     if (!legs || job.groups[red.group].isBulbs()) return;
     const LampRow& row = job.groups[red.group].rows[red.row];
     // From the first lamp to the last of its row, whichever way round it stands.
-    const TouchPoint& plus = red.kind == Kind::Plus ? red : black;
-    const TouchPoint& minus = red.kind == Kind::Plus ? black : red;
-    const auto first = [](const TouchPoint& point) { return point.lamp == 0; };
-    const auto last = [&](const TouchPoint& point) {
+    const ProbePoint& plus = red.kind == Kind::Plus ? red : black;
+    const ProbePoint& minus = red.kind == Kind::Plus ? black : red;
+    const auto first = [](const ProbePoint& point) { return point.lamp == 0; };
+    const auto last = [&](const ProbePoint& point) {
         return std::all_of(row.lamps.begin() + static_cast<std::ptrdiff_t>(point.lamp) + 1,
                            row.lamps.end(), [](const Lamp& lamp) { return lamp.across; });
     };
@@ -242,8 +242,8 @@ void addRecords(const Job& job, const TouchPoint& red, const TouchPoint& black,
 
 }  // namespace
 
-std::vector<TouchPoint> touchPoints(const Job& job, const std::string& id) {
-    std::vector<TouchPoint> all;
+std::vector<ProbePoint> probePoints(const Job& job, const std::string& id) {
+    std::vector<ProbePoint> all;
     const auto found = std::find_if(job.groups.begin(), job.groups.end(),
                                     [&](const LampGroup& group) { return group.id == id; });
     if (found == job.groups.end()) return all;
@@ -256,12 +256,12 @@ std::vector<TouchPoint> touchPoints(const Job& job, const std::string& id) {
             all.push_back({Kind::Minus, legId(*found, r, i, false), {}, g, r, i});
         }
     }
-    for (TouchPoint& point : all) point.words = wordsOf(job, point);
+    for (ProbePoint& point : all) point.words = wordsOf(job, point);
     return all;
 }
 
-Result<Touched> touched(const Job& job, const WorkshopRules& house, const std::string& red,
-                        const std::string& black, const Tester& tester) {
+Result<Probed> probed(const Job& job, const WorkshopRules& house, const std::string& red,
+                      const std::string& black, const Tester& tester) {
     const auto from = pointCalled(job, red), to = pointCalled(job, black);
     if (!from || !to) {
         return failure(ErrorCode::Unknown, !from ? "red" : "black",
@@ -271,7 +271,7 @@ Result<Touched> touched(const Job& job, const WorkshopRules& house, const std::s
         return failure(ErrorCode::NotUnderstood, "black",
                        text("Both probes are on %1.", from->words));
     }
-    auto wired = Wiring(job, house).made();
+    auto wired = ProbedWiring(job, house).made();
     if (!wired) return tl::unexpected(wired.error());
     circuit::Circuit& all = wired->all;
     const TesterLaw with = lawOf(tester);
@@ -290,7 +290,7 @@ Result<Touched> touched(const Job& job, const WorkshopRules& house, const std::s
     if (!solver) return tl::unexpected(solver.error());
     solver->excitation.volts[0] = with.open.value();
     if (!solver->settleFromAnywhere()) return tl::unexpected(circuit::didNotSettle(*solver));
-    Touched made;
+    Probed made;
     made.current = Volts{solver->across(low, circuit::ground)} / with.behind;
     const double share =
         with.limit && made.current > *with.limit ? (*with.limit / made.current).value() : 1;

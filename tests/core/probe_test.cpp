@@ -1,5 +1,5 @@
 // A tester touched to two points of the lamps: what lights, and what of it can be entered.
-#include "core/work/lamps/touch.h"
+#include "core/work/lamps/probe.h"
 
 #include "support/findings.h"
 #include "support/print_quantity.h"
@@ -11,18 +11,18 @@ namespace glimmet::core {
 namespace {
 
 using namespace tests;
-using lamps::Touched;
+using lamps::Probed;
 
 const Tester block{}, coin{TesterKind::Cell, {}}, twelve{TesterKind::Supply, Volts{12}};
 
-Touched touch(const Job& job, const char* red, const char* black, const Tester& tester = block,
-              ResistorLeg leg = ResistorLeg::Minus) {
+Probed touch(const Job& job, const char* red, const char* black, const Tester& tester = block,
+             ResistorLeg leg = ResistorLeg::Minus) {
     WorkshopRules house;
     house.leg = leg;
-    return lamps::touched(job, house, red, black, tester).value();
+    return lamps::probed(job, house, red, black, tester).value();
 }
 /// "L3 1 1" of those that show.
-std::string showing(const Job& job, const Touched& made) {
+std::string showing(const Job& job, const Probed& made) {
     std::string all;
     for (const auto& lamp : made.lamps) {
         all += (all.empty() ? "" : ", ") + job.groups[lamp.group].name + "/" +
@@ -31,22 +31,22 @@ std::string showing(const Job& job, const Touched& made) {
     }
     return all;
 }
-std::vector<std::string> linesOf(const Touched& made) {
+std::vector<std::string> linesOf(const Probed& made) {
     std::vector<std::string> all;
     for (const auto& seen : made.seen) all.push_back(seen.jot + (seen.expected ? " *" : ""));
     return all;
 }
 
-TEST(Touch, LightsWhatLiesBetweenTheProbes) {
+TEST(Probes, LightsWhatLiesBetweenTheProbes) {
     const Job job = jotted(shunter(), {"lamp front white 3.1V 20mA", "inline front white 3.1V 20mA",
                                        "resistor front 1k", "lamp rear red 2.0V 20mA on rear"});
     // By hand at small currents: (9 − 2.8) / 1000; the law gives 6.2 mA for one white.
-    const Touched one = touch(job, "L3 1 1 plus", "L3 1 1 minus");
+    const Probed one = touch(job, "L3 1 1 plus", "L3 1 1 minus");
     EXPECT_EQ(showing(job, one), "front lamp/1.1");
     EXPECT_NEAR(one.current.value(), 6.2e-3, 1e-4);
     EXPECT_EQ(plain(one.sentence), "At the 9 V tester, 6.2 mA: lit: front lamp.");
     EXPECT_TRUE(one.seen.empty());  // half a row is not on record
-    const Touched both = touch(job, "L3 1 1 plus", "L3 1 2 minus");
+    const Probed both = touch(job, "L3 1 1 plus", "L3 1 2 minus");
     EXPECT_EQ(showing(job, both), "front lamp/1.1, front lamp/1.2");
     // As the tester's own reckoning has it.
     EXPECT_NEAR(both.current.value(), lamps::atTester(job.groups[0], 0, block)->value(), 1e-6);
@@ -54,7 +54,7 @@ TEST(Touch, LightsWhatLiesBetweenTheProbes) {
               (std::vector<std::string>{"tester front lamp lit *", "tester front lamp dim",
                                         "tester front lamp dark"}));
     // With its resistor: the plug.
-    const Touched plug = touch(job, "common", "output front");
+    const Probed plug = touch(job, "common", "output front");
     EXPECT_NEAR(plug.current.value(),
                 lamps::atTester(job.groups[0], 0, {TesterKind::Block, {}, true})->value(), 1e-6);
     EXPECT_EQ(linesOf(plug).front(), "tester front lamp lit with resistor *");
@@ -70,9 +70,9 @@ TEST(Touch, LightsWhatLiesBetweenTheProbes) {
     EXPECT_EQ(showing(job, touch(job, "L4 1 1 plus", "L4 1 1 minus")), "rear lamp/1.1");
 }
 
-TEST(Touch, TheWrongWayRoundIsDarkAndSaysSo) {
+TEST(Probes, TheWrongWayRoundIsDarkAndSaysSo) {
     const Job job = jotted(shunter(), {"lamp front white 3.1V 20mA", "resistor front 1k"});
-    const Touched back = touch(job, "L3 1 1 minus", "L3 1 1 plus");
+    const Probed back = touch(job, "L3 1 1 minus", "L3 1 1 plus");
     EXPECT_EQ(showing(job, back), "");
     EXPECT_LT(back.current, Amperes{1e-6});
     // That it lights so can be entered, and only that.
@@ -89,10 +89,10 @@ TEST(Touch, TheWrongWayRoundIsDarkAndSaysSo) {
     EXPECT_EQ(showing(turned, touch(turned, "output front", "common")), "front lamp/1.1");
 }
 
-TEST(Touch, NeighboursJoinIn) {
+TEST(Probes, NeighboursJoinIn) {
     const Job pair =
         jotted(shunter(), {"lamp front red", "parallel front red", "resistor front 1k"});
-    const Touched plug = touch(pair, "common", "output front");
+    const Probed plug = touch(pair, "common", "output front");
     EXPECT_EQ(showing(pair, plug), "front lamp/1.1, front lamp/2.1");
     EXPECT_NEAR(
         plug.current.value(),
@@ -106,7 +106,7 @@ TEST(Touch, NeighboursJoinIn) {
     EXPECT_EQ(showing(two, touch(two, "output front", "output rear")), "");
     // Behind one resistor, and with a row that is straight on the wires.
     const Job bare = jotted(pair, {"resistor front/1 none", "resistor front/2 none"});
-    const Touched first = touch(bare, "L3 1 1 plus", "L3 1 1 minus");
+    const Probed first = touch(bare, "L3 1 1 plus", "L3 1 1 minus");
     EXPECT_EQ(showing(bare, first), "front lamp/1.1, front lamp/2.1");
     const Job shared = jotted(bare, {"shared front 500"});
     EXPECT_NEAR(
@@ -118,17 +118,17 @@ TEST(Touch, NeighboursJoinIn) {
     EXPECT_TRUE(touch(driven, "common", "output front").seen.empty());
 }
 
-TEST(Touch, WhatHangsOnOneSupplyLightsTogether) {
+TEST(Probes, WhatHangsOnOneSupplyLightsTogether) {
     const Job house = jotted(tests::newJob("Quay", "quay-house"),
                              {"supply fixed dc 12V", "lamp loft white", "resistor loft 1k",
                               "lamp quay red", "resistor quay 1k"});
-    const Touched made = touch(house, "common", "output supply");
+    const Probed made = touch(house, "common", "output supply");
     EXPECT_EQ(showing(house, made), "loft lamp/1.1, quay lamp/1.1");
 }
 
-TEST(Touch, ASupplyLetsNoMoreThroughThanItIsSetTo) {
+TEST(Probes, ASupplyLetsNoMoreThroughThanItIsSetTo) {
     const Job job = jotted(shunter(), {"lamp front white 3.1V 20mA", "resistor front 100"});
-    const Touched made = touch(job, "common", "output front", twelve);
+    const Probed made = touch(job, "common", "output front", twelve);
     EXPECT_NEAR(made.current.value(), 0.020, 1e-9);
     EXPECT_NEAR(made.lamps.at(0).current.value(), 0.020, 1e-6);
     EXPECT_EQ(linesOf(made).front(), "tester front lamp lit at supply 12 V with resistor *");
@@ -140,7 +140,7 @@ TEST(Touch, ASupplyLetsNoMoreThroughThanItIsSetTo) {
     EXPECT_TRUE(touch(wire, "L3 1 1 minus", "output front").lamps.empty());
 }
 
-TEST(Touch, BulbsGlowEitherWayFromAGoodPartOfTheirCurrent) {
+TEST(Probes, BulbsGlowEitherWayFromAGoodPartOfTheirCurrent) {
     const Job job = jotted(shunter(), {"bulb front 12V 20mA"});
     EXPECT_EQ(showing(job, touch(job, "common", "output front", twelve)), "front lamp/1.1");
     EXPECT_EQ(showing(job, touch(job, "output front", "common", twelve)), "front lamp/1.1");
@@ -151,7 +151,7 @@ TEST(Touch, BulbsGlowEitherWayFromAGoodPartOfTheirCurrent) {
     EXPECT_EQ(showing(near, touch(near, "common", "output front", twelve)), "front lamp/1.1 dim");
     // Three volts of twelve: half of its current.
     EXPECT_EQ(showing(job, touch(job, "common", "output front", coin)), "front lamp/1.1 dim");
-    const Touched meter = touch(job, "common", "output front", {TesterKind::DiodeTest, {}});
+    const Probed meter = touch(job, "common", "output front", {TesterKind::DiodeTest, {}});
     EXPECT_EQ(showing(job, meter), "");
     EXPECT_EQ(plain(meter.sentence).substr(0, 24), "At the meter's diode tes");
     EXPECT_TRUE(plain(meter.sentence).ends_with("flow, and no lamp shows it."));
@@ -194,23 +194,23 @@ TEST(SharedResistors, AHouseThatSharesHangsLikeLampsBehindOne) {
     EXPECT_NE(after(driven, "parallel front", sharing).after.groups[0].driver(), nullptr);
 }
 
-TEST(Touch, RefusesWhatIsNoTwoPoints) {
+TEST(Probes, RefusesWhatIsNoTwoPoints) {
     const Job job = jotted(shunter(), {"lamp front white", "resistor front 1k"});
     const auto refused = [&](const char* red, const char* black) {
-        const auto made = lamps::touched(job, WorkshopRules(), red, black, block);
+        const auto made = lamps::probed(job, WorkshopRules(), red, black, block);
         return made ? std::string() : plain(made.error().what);
     };
     EXPECT_EQ(refused("common", "common"), "Both probes are on the common.");
     EXPECT_EQ(refused("common", "output moon"), "That point is not there any more.");
     EXPECT_EQ(refused("L9 1 1 plus", "common"), "That point is not there any more.");
-    EXPECT_TRUE(lamps::touchPoints(job, "L9").empty());
-    const auto points = lamps::touchPoints(job, "L3");
+    EXPECT_TRUE(lamps::probePoints(job, "L9").empty());
+    const auto points = lamps::probePoints(job, "L3");
     ASSERT_EQ(points.size(), 4U);
     EXPECT_EQ(plain(points[0].words), "the common");
     EXPECT_EQ(plain(points[1].words), "the wire of output front");
     EXPECT_EQ(plain(points[2].words), "plus of front lamp");
     const Job row = jotted(job, {"inline front red"});
-    EXPECT_EQ(plain(lamps::touchPoints(row, "L3").back().words), "minus of lamp 2 of front lamp");
+    EXPECT_EQ(plain(lamps::probePoints(row, "L3").back().words), "minus of lamp 2 of front lamp");
 }
 
 }  // namespace
