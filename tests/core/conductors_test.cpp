@@ -1,6 +1,5 @@
 // Wires across couplings: what wants them, who does without, what is said where they do not reach.
-#include "core/work/conductors.h"
-
+#include "core/work/circuits_across.h"
 #include "core/work/measure/pickups.h"
 #include "support/findings.h"
 #include "support/sample_jobs.h"
@@ -44,48 +43,48 @@ Job lit(bool collects) {
 const char* const checked = "decoder.conductors:U1";
 const char* const spoken = "decoder.conductors:1";
 
-TEST(Conductors, NothingBeyondWantsNone) {
+TEST(CircuitsAcross, NothingBeyondWantsNone) {
     const Job job = train(true);
-    EXPECT_EQ(conductorsAcross(job, 0).needed(), 0U);
-    EXPECT_EQ(conductorsAcross(job, 0).withRails(), 2U);
+    EXPECT_EQ(circuitsAcross(job, 0).needed(), 0U);
+    EXPECT_EQ(circuitsAcross(job, 0).withRails(), 2U);
     EXPECT_FALSE(tests::has(tests::checkedAll(job), spoken));
 }
-TEST(Conductors, EachOutputAndTheCommonOnce) {
+TEST(CircuitsAcross, EachOutputAndTheCommonOnce) {
     Job job = lit(false);
     ASSERT_EQ(job.groups.size(), 2U);
-    const Conductors one = conductorsAcross(job, 0);
+    const CircuitsAcross one = circuitsAcross(job, 0);
     EXPECT_EQ(one.outputs, std::vector<std::string>{job.groups[1].output});
     EXPECT_EQ(one.needed(), 2U);
     EXPECT_EQ(one.withRails(), 2U);
     // Both on one output are one wire; on two they are two.
     job = lampIn(job, "front", 1);
-    EXPECT_EQ(conductorsAcross(job, 0).needed(), 3U);
+    EXPECT_EQ(circuitsAcross(job, 0).needed(), 3U);
     job.groups[0].output = job.groups[1].output;
-    EXPECT_EQ(conductorsAcross(job, 0).needed(), 2U);
+    EXPECT_EQ(circuitsAcross(job, 0).needed(), 2U);
 }
-TEST(Conductors, AMotorOrABankBeyondTheDecoderTakesTwo) {
+TEST(CircuitsAcross, AMotorOrABankBeyondTheDecoderTakesTwo) {
     Job job = train(false);
     job.decoder->placement = Fitted{job.units[1].id, "roof", {}};
     EXPECT_EQ(homeUnit(job), 1U);
-    EXPECT_EQ(conductorsAcross(job, 0).motors, 1U);
+    EXPECT_EQ(circuitsAcross(job, 0).motors, 1U);
     // The coach collects nothing: without the engine's wheels there is no power at all.
-    EXPECT_TRUE(conductorsAcross(job, 0).railsWanted);
-    EXPECT_EQ(conductorsAcross(job, 0).needed(), 4U);
-    EXPECT_EQ(conductorsAcross(job, 0).withRails(), 4U);
+    EXPECT_TRUE(circuitsAcross(job, 0).railsWanted);
+    EXPECT_EQ(circuitsAcross(job, 0).needed(), 4U);
+    EXPECT_EQ(circuitsAcross(job, 0).withRails(), 4U);
     Job banked = jotted(train(false), {"bank chips-3300u-25"});
     banked.bank->placement = Fitted{banked.units[1].id, "roof", {}};
-    EXPECT_EQ(conductorsAcross(banked, 0).needed(), 2U);
+    EXPECT_EQ(circuitsAcross(banked, 0).needed(), 2U);
     banked.bank->placement->unit = banked.units[0].id;
-    EXPECT_EQ(conductorsAcross(banked, 0).needed(), 0U);
+    EXPECT_EQ(circuitsAcross(banked, 0).needed(), 0U);
     // Nobody put it anywhere: it starts where the motor is.
     EXPECT_EQ(homeUnit(jotted(newJob("x", "saloon"), {"unit dock-shunter called engine"})), 1U);
     EXPECT_EQ(homeUnit(newJob("x", "saloon")), 0U);
 }
-TEST(Conductors, LampsStraightOnTheRailsWantThemOnlyWhereTheirUnitHasNone) {
+TEST(CircuitsAcross, LampsStraightOnTheRailsWantThemOnlyWhereTheirUnitHasNone) {
     const auto straight = [](bool collects) {
         Job job = lit(collects);
         job.groups[1].output = supplyOutput;
-        return conductorsAcross(job, 0);
+        return circuitsAcross(job, 0);
     };
     EXPECT_EQ(straight(true).needed(), 0U);
     EXPECT_EQ(straight(false).needed(), 2U);
@@ -93,9 +92,9 @@ TEST(Conductors, LampsStraightOnTheRailsWantThemOnlyWhereTheirUnitHasNone) {
     // On a battery there are no rails to lead.
     Job battery = lit(true);
     battery.feed = Feed::BatteryRadio;
-    EXPECT_EQ(conductorsAcross(battery, 0).withRails(), 2U);
+    EXPECT_EQ(circuitsAcross(battery, 0).withRails(), 2U);
 }
-TEST(Conductors, WipersAndSlidersCollectToo) {
+TEST(CircuitsAcross, WipersAndSlidersCollectToo) {
     // Lamps straight on the rails in a coach without wheels that collect, but with a wiper a side.
     const auto needed = [](std::initializer_list<Pole> poles, Feed feed) {
         Job job = lit(false);
@@ -104,7 +103,7 @@ TEST(Conductors, WipersAndSlidersCollectToo) {
         job.units[0].collectors.push_back({CollectorKind::Slider, Pole::Centre, {}, {}});
         for (const Pole pole : poles)
             job.units[1].collectors.push_back({CollectorKind::Wiper, pole, {}, {}});
-        return conductorsAcross(job, 0).needed();
+        return circuitsAcross(job, 0).needed();
     };
     EXPECT_EQ(needed({Pole::Left, Pole::Right}, Feed::TwoRailDcc), 0U);
     EXPECT_EQ(needed({Pole::Left}, Feed::TwoRailDcc), 2U);
@@ -112,17 +111,17 @@ TEST(Conductors, WipersAndSlidersCollectToo) {
     EXPECT_EQ(needed({Pole::Centre, Pole::Left}, Feed::ThreeRailDigital), 0U);
     EXPECT_EQ(needed({Pole::Left, Pole::Right}, Feed::ThreeRailDigital), 2U);
 }
-TEST(Conductors, OfThreeUnitsWhatLiesBehindTwoCouplingsCrossesBoth) {
+TEST(CircuitsAcross, OfThreeUnitsWhatLiesBehindTwoCouplingsCrossesBoth) {
     Job three = jotted(lit(false), {"unit saloon called tail"});
     three = lampIn(three, "rear", 2);
-    EXPECT_EQ(conductorsAcross(three, 0).needed(), 2U);
-    EXPECT_EQ(conductorsAcross(three, 1).needed(), 2U);
+    EXPECT_EQ(circuitsAcross(three, 0).needed(), 2U);
+    EXPECT_EQ(circuitsAcross(three, 1).needed(), 2U);
     // With the decoder in the last one what is before it goes the other way.
     three.decoder->placement = Fitted{three.units[2].id, "roof", {}};
-    EXPECT_EQ(conductorsAcross(three, 1).motors, 1U);
-    EXPECT_EQ(conductorsAcross(three, 1).outputs, std::vector<std::string>{"front"});
+    EXPECT_EQ(circuitsAcross(three, 1).motors, 1U);
+    EXPECT_EQ(circuitsAcross(three, 1).outputs, std::vector<std::string>{"front"});
 }
-TEST(Conductors, TheRailsAreLedWhereTwoAreLeft) {
+TEST(CircuitsAcross, TheRailsAreLedWhereTwoAreLeft) {
     const Job job = lit(true);
     for (const auto& [wires, led] :
          {std::pair{0, false}, {1, false}, {2, false}, {3, false}, {4, true}, {5, true}}) {
@@ -141,7 +140,7 @@ TEST(Conductors, TheRailsAreLedWhereTwoAreLeft) {
     EXPECT_FALSE(railsLed(withContacts(beyond, 3), 0));
     EXPECT_FALSE(railsLed(withContacts(train(true), -5), 0));
 }
-TEST(Conductors, AreAskedForTooFewScarceOrEnough) {
+TEST(CircuitsAcross, AreAskedForTooFewScarceOrEnough) {
     const Job job = lit(true);
     const std::string rear = job.groups[1].output;
     EXPECT_EQ(stateOf(withContacts(job, 0), checked), State::Ask);
@@ -160,7 +159,7 @@ TEST(Conductors, AreAskedForTooFewScarceOrEnough) {
     EXPECT_EQ(stateOf(withContacts(lit(false), 2), checked), State::Fine);
     EXPECT_EQ(stateOf(withContacts(lit(false), 1), checked), State::Over);
 }
-TEST(Conductors, AreCountedOutForEachThatWantsThem) {
+TEST(CircuitsAcross, AreCountedOutForEachThatWantsThem) {
     Job job = lampIn(lit(false), "front", 1);
     EXPECT_NE(sentenceOf(withContacts(job, 1), spoken)
                   .find("3 for outputs front and rear with their common."),
@@ -178,7 +177,7 @@ TEST(Conductors, AreCountedOutForEachThatWantsThem) {
     EXPECT_NE(sentenceOf(withContacts(banked, 1), spoken).find("2 for its bank"),
               std::string::npos);
 }
-TEST(Conductors, WhatIsOfferedEndsIt) {
+TEST(CircuitsAcross, WhatIsOfferedEndsIt) {
     for (const bool collects : {true, false}) {
         for (const int wires : {0, 1, 2, 3}) {
             const Job job = withContacts(lit(collects), wires);

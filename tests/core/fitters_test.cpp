@@ -160,7 +160,7 @@ TEST(Districts, CountBoundsAndCrawls) {
 
 // --- what lies where -------------------------------------------------------------------------
 
-TEST(Conductors, AreAskedForWhereTheDecoderHasNoPlace) {
+TEST(CircuitsAcross, AreAskedForWhereTheDecoderHasNoPlace) {
     const Job job = jotted(newJob("Pair", "tender-engine"),
                            {"unit tender", "contacts 2", "lamp front white", "decoder middle"});
     const auto all = checkedAll(job);

@@ -2,7 +2,7 @@
 
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
-#include "core/work/conductors.h"
+#include "core/work/circuits_across.h"
 
 #include <algorithm>
 
@@ -12,7 +12,7 @@ namespace {
 std::string number(std::size_t count) { return std::to_string(count); }
 
 /// "2 for its motor, 3 for outputs rear and 1 with their common, 2 for the rails"
-Text wantedFor(const Conductors& across, bool rails) {
+Text wantedFor(const CircuitsAcross& across, bool rails) {
     std::vector<Text> parts;
     if (across.motors > 0) {
         parts.push_back(across.motors == 1 ? text("2 for its motor")
@@ -46,7 +46,7 @@ Option contacts(const Job& job, std::size_t coupling, std::size_t wires, Text ef
     return option;
 }
 
-State stateOf(const Conductors& across, std::size_t has) {
+State stateOf(const CircuitsAcross& across, std::size_t has) {
     const std::size_t needed = across.needed(), all = across.withRails();
     return needed == 0    ? State::Fine
            : has == 0     ? State::Ask
@@ -64,7 +64,7 @@ bool askedWhere(const Job& job, Judging& judging) {
     std::vector<std::size_t> wires(job.units.size(), 0);
     for (std::size_t home = 0; home < job.units.size(); ++home) {
         for (std::size_t i = 0; i < job.couplings.size(); ++i) {
-            const Conductors across = conductorsAcross(job, i, home);
+            const CircuitsAcross across = circuitsAcross(job, i, home);
             const auto has = static_cast<std::size_t>(std::max(job.couplings[i].contacts, 0));
             worst[home] = worse(worst[home], stateOf(across, has));
             wires[home] = std::max(wires[home], across.needed());
@@ -90,7 +90,7 @@ bool askedWhere(const Job& job, Judging& judging) {
 }
 
 void judgeCoupling(const Job& job, std::size_t coupling, Judging& judging) {
-    const Conductors across = conductorsAcross(job, coupling);
+    const CircuitsAcross across = circuitsAcross(job, coupling);
     const std::size_t needed = across.needed(), all = across.withRails();
     if (needed == 0) return;
     const auto has = static_cast<std::size_t>(std::max(job.couplings[coupling].contacts, 0));

@@ -2,7 +2,7 @@
 
 #include "core/quantity/format.h"
 #include "core/work/bank_allowed.h"
-#include "core/work/conductors.h"
+#include "core/work/circuits_across.h"
 #include "core/work/making_room.h"
 #include "core/work/reserve/consequences.h"
 #include "core/work/reserve/judge_fitting.h"
@@ -199,7 +199,7 @@ std::vector<Option> wheelOptions(const JobAnalysis& facts, Enough enough, const 
         if (railsLed(job, i)) continue;
         const int has = std::max(job.couplings[i].contacts, 0);
         // Those that it has are for its motor and lamps.
-        const int wires = static_cast<int>(conductorsAcross(job, i).withRails());
+        const int wires = static_cast<int>(circuitsAcross(job, i).withRails());
         Job shared = job;
         shared.couplings[i].contacts = wires;
         if (!railsLed(shared, i) || !enough(collectingAxles(shared))) continue;

@@ -3,7 +3,7 @@
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
 #include "core/track/trackwork.h"
-#include "core/work/conductors.h"
+#include "core/work/circuits_across.h"
 
 #include <algorithm>
 

@@ -1,4 +1,4 @@
-#include "core/work/conductors.h"
+#include "core/work/circuits_across.h"
 
 #include <algorithm>
 
@@ -39,12 +39,12 @@ std::size_t homeUnit(const Job& job) {
     return motors.empty() ? 0 : motors.front().unit;
 }
 
-Conductors conductorsAcross(const Job& job, std::size_t coupling) {
-    return conductorsAcross(job, coupling, homeUnit(job));
+CircuitsAcross circuitsAcross(const Job& job, std::size_t coupling) {
+    return circuitsAcross(job, coupling, homeUnit(job));
 }
 
-Conductors conductorsAcross(const Job& job, std::size_t coupling, std::size_t home) {
-    Conductors across;
+CircuitsAcross circuitsAcross(const Job& job, std::size_t coupling, std::size_t home) {
+    CircuitsAcross across;
     const bool behind = home <= coupling;  // what lies beyond is behind it
     const auto beyond = [&](std::size_t unit) { return (unit > coupling) == behind; };
     if (job.decoder) {
@@ -80,7 +80,7 @@ Conductors conductorsAcross(const Job& job, std::size_t coupling, std::size_t ho
 }
 
 bool railsLed(const Job& job, std::size_t coupling) {
-    const Conductors across = conductorsAcross(job, coupling);
+    const CircuitsAcross across = circuitsAcross(job, coupling);
     const std::size_t wires = across.railsWanted ? across.needed() : across.needed() + 2;
     return static_cast<std::size_t>(std::max(job.couplings[coupling].contacts, 0)) >= wires;
 }

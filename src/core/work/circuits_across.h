@@ -13,7 +13,7 @@ namespace glimmet::core {
 /// first.
 [[nodiscard]] std::size_t homeUnit(const Job& job);
 
-struct Conductors {
+struct CircuitsAcross {
     std::size_t motors = 0;            ///< beyond, two wires each
     std::vector<std::string> outputs;  ///< that lamps beyond hang on, one wire each
     std::size_t banks = 0;             ///< beyond, two wires each
@@ -31,9 +31,9 @@ struct Conductors {
     }
 };
 /// Range: coupling < job.couplings.size().
-[[nodiscard]] Conductors conductorsAcross(const Job& job, std::size_t coupling);
+[[nodiscard]] CircuitsAcross circuitsAcross(const Job& job, std::size_t coupling);
 /// The same with the wires starting from a unit. Range: home < job.units.size().
-[[nodiscard]] Conductors conductorsAcross(const Job& job, std::size_t coupling, std::size_t home);
+[[nodiscard]] CircuitsAcross circuitsAcross(const Job& job, std::size_t coupling, std::size_t home);
 
 /// Whether its wires suffice for the rails too.
 [[nodiscard]] bool railsLed(const Job& job, std::size_t coupling);
