@@ -2,7 +2,7 @@
 #include "core/instrument/log_cutting.h"
 #include "core/work/choose/ranking.h"
 #include "core/work/jot.h"
-#include "core/work/lamps/odds.h"
+#include "core/work/lamps/mismatch.h"
 #include "core/work/lamps/what_if.h"
 #include "core/work/reserve/crossing_state.h"
 #include "core/work/stage_status.h"
@@ -113,7 +113,8 @@ core::Job fortyLamps() {
 void buildAThousand(benchmark::State& state) {
     const core::Job job = fortyLamps();
     for (auto _ : state) {
-        benchmark::DoNotOptimize(core::lamps::oddsLines(job, job.groups.front().id, {}, 1000, 1));
+        benchmark::DoNotOptimize(
+            core::lamps::mismatchLines(job, job.groups.front().id, {}, 1000, 1));
     }
 }
 /// Every way in which one of it can fail.

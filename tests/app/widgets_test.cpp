@@ -6,7 +6,7 @@
 #include "app/lamps/fault_table.h"
 #include "app/lamps/gap_plot.h"
 #include "app/lamps/lamps_strip.h"
-#include "app/lamps/odds_rows.h"
+#include "app/lamps/mismatch_rows.h"
 #include "app/lamps/schematic.h"
 #include "app/lamps/tester_table.h"
 #include "app/lamps/volts_table.h"
@@ -551,7 +551,7 @@ TEST(LampsStrip, TurnsItsPages) {
         EXPECT_TRUE(tab->isChecked());
     };
     auto* faults = strip.findChild<FaultTable*>();
-    auto* builds = strip.findChild<OddsRows*>();
+    auto* builds = strip.findChild<MismatchRows*>();
     EXPECT_TRUE(strip.schematic()->isVisible());
     EXPECT_TRUE(faults->cases().empty());  // only what is looked at is worked out
     page("pageFaults");

@@ -2,7 +2,7 @@
 #include "core/led/lamp_circuit.h"
 #include "core/work/lamp_groups.h"
 #include "core/work/lamps/lamp_netlist.h"
-#include "core/work/lamps/odds.h"
+#include "core/work/lamps/mismatch.h"
 #include "core/work/lamps/what_if.h"
 #include "core/work/operating.h"
 #include "support/findings.h"

@@ -2,7 +2,7 @@
 #include "core/work/lamps/what_if.h"
 
 #include "core/quantity/format.h"
-#include "core/work/lamps/odds.h"
+#include "core/work/lamps/mismatch.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -17,8 +17,8 @@ namespace {
 using namespace tests;
 using lamps::FaultCase;
 using lamps::LampFault;
-using lamps::oddsLines;
-using lamps::oddsOf;
+using lamps::mismatchLines;
+using lamps::mismatchOf;
 using lamps::whatIf;
 
 /// Lamps in a building on 12 V that is always there.
@@ -141,7 +141,7 @@ TEST(WhatIf, OutputsResistorsAndBulbsHaveTheirLimits) {
     EXPECT_EQ(of(bulb, LampFault::Shorted).state, State::Over);
 }
 
-TEST(Odds, AgreeWithTheDerivatives) {
+TEST(Mismatch, AgreeWithTheDerivatives) {
     for (const auto& lines :
          {std::initializer_list<const char*>{"lamp table warm white", "parallel table",
                                              "resistor table 47", "supply fixed dc 3.3V"},
@@ -151,20 +151,20 @@ TEST(Odds, AgreeWithTheDerivatives) {
         const auto state = groupState(job, job.groups[0], {});
         ASSERT_TRUE(state);
         const double derived = unevenBuilds(job.groups[0], *state);
-        const auto odds = oddsOf(job, job.groups[0], {}, 4000, 7);
-        ASSERT_TRUE(odds);
-        EXPECT_EQ(odds->builds, 4000U);
-        EXPECT_NEAR(static_cast<double>(odds->uneven) / 4000, derived, 0.03);
+        const auto mismatch = mismatchOf(job, job.groups[0], {}, 4000, 7);
+        ASSERT_TRUE(mismatch);
+        EXPECT_EQ(mismatch->builds, 4000U);
+        EXPECT_NEAR(static_cast<double>(mismatch->uneven) / 4000, derived, 0.03);
         EXPECT_GT(derived, 0.02);
     }
 }
 
-TEST(Odds, AreTheSameEachTimeAndSayWhatHelps) {
+TEST(Mismatch, AreTheSameEachTimeAndSayWhatHelps) {
     const Job job = onTwelveVolts({"supply fixed dc 5V", "lamp table warm white", "parallel table",
                                    "parallel table", "shared table 82"});
     const std::string id = job.groups[0].id;
     std::size_t last = 0, all = 0;
-    const auto lines = oddsLines(job, id, {}, 300, 3, [&](std::size_t done, std::size_t of) {
+    const auto lines = mismatchLines(job, id, {}, 300, 3, [&](std::size_t done, std::size_t of) {
         EXPECT_GT(done, last);
         last = done;
         all = of;
@@ -174,35 +174,35 @@ TEST(Odds, AreTheSameEachTimeAndSayWhatHelps) {
     EXPECT_EQ(lines[1].jot, "own table lamp");
     EXPECT_EQ(lines[2].jot, "series table lamp E96");
     // Nothing but one shared resistor: nearly every build is uneven; own resistors mend most.
-    EXPECT_GT(lines[0].odds.uneven, 240U);
-    EXPECT_LT(lines[1].odds.uneven, lines[0].odds.uneven);
-    EXPECT_EQ(lines[3].odds.uneven, 0U);  // picked, and nothing of their own that differs
+    EXPECT_GT(lines[0].mismatch.uneven, 240U);
+    EXPECT_LT(lines[1].mismatch.uneven, lines[0].mismatch.uneven);
+    EXPECT_EQ(lines[3].mismatch.uneven, 0U);  // picked, and nothing of their own that differs
     for (const auto& line : lines) {
-        EXPECT_EQ(line.odds.ratios.size(), 300U);
-        EXPECT_TRUE(std::is_sorted(line.odds.ratios.begin(), line.odds.ratios.end()));
-        EXPECT_GE(line.odds.ratios.front(), 1);
+        EXPECT_EQ(line.mismatch.ratios.size(), 300U);
+        EXPECT_TRUE(std::is_sorted(line.mismatch.ratios.begin(), line.mismatch.ratios.end()));
+        EXPECT_GE(line.mismatch.ratios.front(), 1);
     }
-    const auto again = oddsLines(job, id, {}, 300, 3);
-    EXPECT_EQ(again[0].odds.ratios, lines[0].odds.ratios);
-    const auto other = oddsLines(job, id, {}, 300, 4);
-    EXPECT_NE(other[0].odds.ratios, lines[0].odds.ratios);
+    const auto again = mismatchLines(job, id, {}, 300, 3);
+    EXPECT_EQ(again[0].mismatch.ratios, lines[0].mismatch.ratios);
+    const auto other = mismatchLines(job, id, {}, 300, 4);
+    EXPECT_NE(other[0].mismatch.ratios, lines[0].mismatch.ratios);
     // Lamps that were read themselves have no spread; nor are two colours meant to match.
     const Job read =
         tests::jotted(job, {"lamp table/1 warm white 2.9V 5mA", "lamp table/2 warm white 2.9V 5mA",
                             "lamp table/3 warm white 2.9V 5mA"});
-    EXPECT_EQ(oddsOf(read, read.groups[0], {}, 100, 1)->uneven, 0U);
+    EXPECT_EQ(mismatchOf(read, read.groups[0], {}, 100, 1)->uneven, 0U);
     const Job mixed =
         onTwelveVolts({"lamp table warm white", "parallel table red", "resistor table 220"});
-    EXPECT_EQ(oddsOf(mixed, mixed.groups[0], {}, 100, 1)->uneven, 0U);
+    EXPECT_EQ(mismatchOf(mixed, mixed.groups[0], {}, 100, 1)->uneven, 0U);
     // Above its limit in some builds.
     const Job near = onTwelveVolts({"supply fixed dc 5V", "lamp table white", "resistor table 75"});
-    const auto over = oddsOf(near, near.groups[0], {}, 1000, 1);
+    const auto over = mismatchOf(near, near.groups[0], {}, 1000, 1);
     EXPECT_GT(over->over, 50U);
     EXPECT_LT(over->over, 950U);
-    EXPECT_TRUE(oddsLines(job, "L99", {}, 10, 1).empty());
+    EXPECT_TRUE(mismatchLines(job, "L99", {}, 10, 1).empty());
     std::stop_source stopped;
     stopped.request_stop();
-    EXPECT_EQ(oddsOf(job, job.groups[0], {}, 100, 1, stopped.get_token())->builds, 0U);
+    EXPECT_EQ(mismatchOf(job, job.groups[0], {}, 100, 1, stopped.get_token())->builds, 0U);
 }
 
 /// The lamps of the first group as that failure leaves them, by what they were.

@@ -4,7 +4,7 @@
 #include "app/lamps/gap_plot.h"
 #include "app/lamps/lamp_export.h"
 #include "app/lamps/lamps_view.h"
-#include "app/lamps/odds_rows.h"
+#include "app/lamps/mismatch_rows.h"
 #include "app/lamps/schematic.h"
 #include "app/lamps/tester_table.h"
 #include "app/lamps/volts_table.h"
@@ -153,7 +153,7 @@ LampsStrip::LampsStrip(QWidget* parent)
       m_pages(new QStackedWidget(this)),
       m_schematic(new Schematic),
       m_faults(new FaultTable),
-      m_builds(new OddsRows),
+      m_builds(new MismatchRows),
       m_testers(new TesterTable),
       m_volts(new VoltsTable),
       m_dirt(new GapPlot),
@@ -229,7 +229,7 @@ LampsStrip::LampsStrip(QWidget* parent)
     row->addWidget(m_outputs);
     row->addLayout(shown, 1);
     turnTo(Circuit);
-    connect(m_builds, &OddsRows::jotChosen, this, &LampsStrip::jotChosen);
+    connect(m_builds, &MismatchRows::jotChosen, this, &LampsStrip::jotChosen);
     connect(m_faults, &FaultTable::litAs, this, &LampsStrip::litAs);
     connect(m_testers, &TesterTable::jotChosen, this, &LampsStrip::jotChosen);
     connect(m_volts, &VoltsTable::jotChosen, this, &LampsStrip::jotChosen);

@@ -18,7 +18,7 @@ namespace glimmet::app {
 
 class FaultTable;
 class GapPlot;
-class OddsRows;
+class MismatchRows;
 class OutputButton;
 class Schematic;
 class TesterTable;
@@ -50,7 +50,7 @@ private:
     std::vector<QToolButton*> m_tabs;  ///< as Page
     Schematic* m_schematic;
     FaultTable* m_faults;
-    OddsRows* m_builds;
+    MismatchRows* m_builds;
     TesterTable* m_testers;
     VoltsTable* m_volts;
     GapPlot* m_dirt;

@@ -1,4 +1,4 @@
-#include "core/work/lamps/odds.h"
+#include "core/work/lamps/mismatch.h"
 
 #include "core/led/lamp_circuit.h"
 #include "core/work/jot.h"
@@ -42,9 +42,9 @@ std::vector<Variant> variantsOf(const LampGroup& group) {
 
 }  // namespace
 
-Result<Odds> oddsOf(const Job& job, const LampGroup& group, const WorkshopRules& house,
-                    std::size_t builds, std::uint64_t seed, const std::stop_token& stop) {
-    Odds odds;
+Result<Mismatch> mismatchOf(const Job& job, const LampGroup& group, const WorkshopRules& house,
+                            std::size_t builds, std::uint64_t seed, const std::stop_token& stop) {
+    Mismatch mismatch;
     std::mt19937_64 random(seed);
     std::normal_distribution<double> volts(0, 0.05);
     std::uniform_real_distribution<double> share(-1, 1);
@@ -78,20 +78,20 @@ Result<Odds> oddsOf(const Job& job, const LampGroup& group, const WorkshopRules&
         }
         double ratio = 1;
         for (const auto& [kind, pair] : kinds) ratio = std::max(ratio, pair.high / pair.low);
-        ++odds.builds;
-        odds.uneven += ratio > seen ? 1U : 0U;
-        odds.over += over ? 1U : 0U;
-        odds.ratios.push_back(ratio);
+        ++mismatch.builds;
+        mismatch.uneven += ratio > seen ? 1U : 0U;
+        mismatch.over += over ? 1U : 0U;
+        mismatch.ratios.push_back(ratio);
     }
-    std::sort(odds.ratios.begin(), odds.ratios.end());
-    return odds;
+    std::sort(mismatch.ratios.begin(), mismatch.ratios.end());
+    return mismatch;
 }
 
-std::vector<OddsLine> oddsLines(const Job& job, const std::string& group,
-                                const WorkshopRules& house, std::size_t builds, std::uint64_t seed,
-                                const std::function<void(std::size_t, std::size_t)>& progress,
-                                const std::stop_token& stop) {
-    std::vector<OddsLine> lines;
+std::vector<MismatchLine> mismatchLines(
+    const Job& job, const std::string& group, const WorkshopRules& house, std::size_t builds,
+    std::uint64_t seed, const std::function<void(std::size_t, std::size_t)>& progress,
+    const std::stop_token& stop) {
+    std::vector<MismatchLine> lines;
     const auto in = [&](const Job& each) {
         return std::find_if(each.groups.begin(), each.groups.end(),
                             [&](const LampGroup& one) { return one.id == group; });
@@ -113,8 +113,8 @@ std::vector<OddsLine> oddsLines(const Job& job, const std::string& group,
                 for (Lamp& lamp : row.lamps) lamp.measured = true;  // no spread is left
             }
         }
-        auto odds = oddsOf(changed, tried, house, builds, seed, stop);
-        if (odds) lines.push_back({variant.what, variant.jot, std::move(*odds)});
+        auto mismatch = mismatchOf(changed, tried, house, builds, seed, stop);
+        if (mismatch) lines.push_back({variant.what, variant.jot, std::move(*mismatch)});
         if (progress) progress((v + 1) * builds, variants.size() * builds);
     }
     return lines;

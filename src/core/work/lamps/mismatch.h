@@ -12,7 +12,7 @@
 
 namespace glimmet::core::lamps {
 
-struct Odds {
+struct Mismatch {
     std::size_t builds = 0;
     std::size_t uneven = 0;  ///< two of one kind differ by more than the eye lets pass
     std::size_t over = 0;    ///< one is above its limit
@@ -23,18 +23,18 @@ struct Odds {
 /// Forward volts normal with two sigma of 0.1 V within a batch (none where the lamp itself was
 /// read), resistors even over their tolerance; the supply is the same for all lamps and left out.
 /// The same seed draws the same. `stop` ends it early. Errors: those of the group's state.
-[[nodiscard]] Result<Odds> oddsOf(const Job& job, const LampGroup& group,
-                                  const WorkshopRules& house, std::size_t builds,
-                                  std::uint64_t seed, const std::stop_token& stop = {});
+[[nodiscard]] Result<Mismatch> mismatchOf(const Job& job, const LampGroup& group,
+                                          const WorkshopRules& house, std::size_t builds,
+                                          std::uint64_t seed, const std::stop_token& stop = {});
 
 /// The group as it is and as it could be.
-struct OddsLine {
+struct MismatchLine {
     Text what;        ///< "as it is", "a resistor for each"
     std::string jot;  ///< what takes it; empty: as it is, or nothing a line can do
-    Odds odds;
+    Mismatch mismatch;
 };
 /// `progress`: builds done of all so far, from the calling thread.
-[[nodiscard]] std::vector<OddsLine> oddsLines(
+[[nodiscard]] std::vector<MismatchLine> mismatchLines(
     const Job& job, const std::string& group, const WorkshopRules& house, std::size_t builds,
     std::uint64_t seed, const std::function<void(std::size_t done, std::size_t all)>& progress = {},
     const std::stop_token& stop = {});

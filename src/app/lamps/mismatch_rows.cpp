@@ -1,4 +1,4 @@
-#include "app/lamps/odds_rows.h"
+#include "app/lamps/mismatch_rows.h"
 
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
@@ -18,24 +18,24 @@ namespace glimmet::app {
 namespace {
 
 constexpr std::size_t builds = 1000;
-constexpr int oddsHead = 46;
-constexpr int oddsLine = 58;
+constexpr int mismatchHead = 46;
+constexpr int mismatchLine = 58;
 constexpr int pairs = 10;
 constexpr double pairWidth = 21;
 constexpr int left = 16;
 constexpr int wordsWidth = 190;
 
 /// How many of ten; one where it is more than none.
-int ofTen(const core::lamps::Odds& odds) {
-    if (odds.builds == 0 || odds.uneven == 0) return 0;
-    return std::max(1, static_cast<int>(std::lround(10.0 * static_cast<double>(odds.uneven) /
-                                                    static_cast<double>(odds.builds))));
+int ofTen(const core::lamps::Mismatch& mismatch) {
+    if (mismatch.builds == 0 || mismatch.uneven == 0) return 0;
+    return std::max(1, static_cast<int>(std::lround(10.0 * static_cast<double>(mismatch.uneven) /
+                                                    static_cast<double>(mismatch.builds))));
 }
 
 }  // namespace
 
-OddsRows::OddsRows(QWidget* parent) : QWidget(parent) {
-    setObjectName(u"oddsRows"_s);
+MismatchRows::MismatchRows(QWidget* parent) : QWidget(parent) {
+    setObjectName(u"mismatchRows"_s);
     setAccessibleName(tr("Builds"));
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
@@ -47,7 +47,9 @@ OddsRows::OddsRows(QWidget* parent) : QWidget(parent) {
         m_chosen = std::min(m_chosen, m_lines.empty() ? 0 : m_lines.size() - 1);
         QStringList all;
         for (const auto& one : m_lines) {
-            all << tr("%1: %2 of 10 builds look uneven").arg(said(one.what)).arg(ofTen(one.odds));
+            all << tr("%1: %2 of 10 builds look uneven")
+                       .arg(said(one.what))
+                       .arg(ofTen(one.mismatch));
         }
         setAccessibleDescription(all.join(u". "_s));
         updateGeometry();
@@ -55,17 +57,18 @@ OddsRows::OddsRows(QWidget* parent) : QWidget(parent) {
     });
 }
 
-OddsRows::~OddsRows() {
+MismatchRows::~MismatchRows() {
     m_stop.request_stop();
     m_watcher.waitForFinished();
 }
 
-QSize OddsRows::minimumSizeHint() const {
-    return {left + wordsWidth + qRound(pairs * pairWidth) + 76,
-            oddsHead + static_cast<int>(std::max<std::size_t>(m_lines.size(), 3)) * oddsLine};
+QSize MismatchRows::minimumSizeHint() const {
+    return {
+        left + wordsWidth + qRound(pairs * pairWidth) + 76,
+        mismatchHead + static_cast<int>(std::max<std::size_t>(m_lines.size(), 3)) * mismatchLine};
 }
 
-void OddsRows::show(const core::JobAnalysis& facts, const core::LampGroup* group) {
+void MismatchRows::show(const core::JobAnalysis& facts, const core::LampGroup* group) {
     m_stop.request_stop();
     m_lines.clear();
     m_asked.reset();
@@ -76,45 +79,45 @@ void OddsRows::show(const core::JobAnalysis& facts, const core::LampGroup* group
     update();
 }
 
-void OddsRows::showEvent(QShowEvent* event) {
+void MismatchRows::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
     begin();
 }
 
 /// Only what is looked at is worked out; what is under way for something else is left behind.
-void OddsRows::begin() {
+void MismatchRows::begin() {
     if (!m_asked) return;
     m_stop = std::stop_source();
     m_watcher.setFuture(QtConcurrent::run([asked = std::move(*m_asked), stop = m_stop.get_token()] {
-        return core::lamps::oddsLines(asked.job, asked.group, asked.house, builds, 1, {}, stop);
+        return core::lamps::mismatchLines(asked.job, asked.group, asked.house, builds, 1, {}, stop);
     }));
     m_asked.reset();
 }
 
-std::optional<std::size_t> OddsRows::lineAt(const QPointF& at) const {
-    const int index = static_cast<int>(std::floor((at.y() - oddsHead) / oddsLine));
+std::optional<std::size_t> MismatchRows::lineAt(const QPointF& at) const {
+    const int index = static_cast<int>(std::floor((at.y() - mismatchHead) / mismatchLine));
     if (index < 0 || index >= static_cast<int>(m_lines.size())) return {};
     return static_cast<std::size_t>(index);
 }
 
-void OddsRows::take(std::size_t index) {
+void MismatchRows::take(std::size_t index) {
     if (index < m_lines.size() && !m_lines[index].jot.empty()) {
         emit jotChosen(qs(m_lines[index].jot));
     }
 }
 
-void OddsRows::mousePressEvent(QMouseEvent* event) {
+void MismatchRows::mousePressEvent(QMouseEvent* event) {
     if (const auto at = lineAt(event->position())) {
         m_chosen = *at;
         take(*at);
         update();
     }
 }
-void OddsRows::mouseMoveEvent(QMouseEvent* event) {
+void MismatchRows::mouseMoveEvent(QMouseEvent* event) {
     const auto at = lineAt(event->position());
     setCursor(at && !m_lines[*at].jot.empty() ? Qt::PointingHandCursor : Qt::ArrowCursor);
 }
-void OddsRows::keyPressEvent(QKeyEvent* event) {
+void MismatchRows::keyPressEvent(QKeyEvent* event) {
     if (event->key() == Qt::Key_Down && m_chosen + 1 < m_lines.size()) {
         ++m_chosen;
     } else if (event->key() == Qt::Key_Up && m_chosen > 0) {
@@ -128,7 +131,7 @@ void OddsRows::keyPressEvent(QKeyEvent* event) {
     update();
 }
 
-void OddsRows::paintEvent(QPaintEvent*) {
+void MismatchRows::paintEvent(QPaintEvent*) {
     const Theme& look = theme();
     QPainter painter(this);
     painter.fillRect(rect(), look.paper);
@@ -151,20 +154,20 @@ void OddsRows::paintEvent(QPaintEvent*) {
     }
     painter.setFont(wordsFont(13));
     painter.setPen(look.inkSoft);
-    painter.drawText(QRectF(left, 4, width() - left - 8, oddsHead - 6),
+    painter.drawText(QRectF(left, 4, width() - left - 8, mismatchHead - 6),
                      Qt::AlignLeft | Qt::AlignVCenter | Qt::TextWordWrap,
                      tr("Of ten builds, those whose lamps the eye finds uneven (1 : 1.25); %1 were "
                         "reckoned. Assumed: LEDs of one batch within ± 0.1 V.")
-                         .arg(m_lines.front().odds.builds));
+                         .arg(m_lines.front().mismatch.builds));
     for (std::size_t i = 0; i < m_lines.size(); ++i) {
-        const core::lamps::OddsLine& one = m_lines[i];
-        const double top = oddsHead + static_cast<double>(i) * oddsLine;
+        const core::lamps::MismatchLine& one = m_lines[i];
+        const double top = mismatchHead + static_cast<double>(i) * mismatchLine;
         painter.setPen(QPen(look.paperEdge, 1));
         painter.drawLine(QPointF(10, top), QPointF(width() - 10, top));
         if (i == m_chosen && hasFocus()) {
             painter.setPen(QPen(look.brass, 2));
             painter.setBrush(Qt::NoBrush);
-            painter.drawRoundedRect(QRectF(6, top + 3, width() - 12, oddsLine - 6), 4, 4);
+            painter.drawRoundedRect(QRectF(6, top + 3, width() - 12, mismatchLine - 6), 4, 4);
         }
         painter.setFont(wordsFont(14, i == 0));
         painter.setPen(one.jot.empty() ? look.ink : look.brass);
@@ -178,8 +181,8 @@ void OddsRows::paintEvent(QPaintEvent*) {
         painter.drawText(
             QRectF(left, top + 28, wordsWidth - 8, 22), Qt::AlignLeft | Qt::AlignVCenter,
             QFontMetricsF(painter.font()).elidedText(how, Qt::ElideRight, wordsWidth - 8));
-        const int uneven = ofTen(one.odds);
-        const double y = top + oddsLine / 2.0;
+        const int uneven = ofTen(one.mismatch);
+        const double y = top + mismatchLine / 2.0;
         for (int pair = 0; pair < pairs; ++pair) {
             const double x = left + wordsWidth + pair * pairWidth + 6;
             const bool apart = pair < uneven;
@@ -191,17 +194,18 @@ void OddsRows::paintEvent(QPaintEvent*) {
             painter.drawEllipse(QPointF(x + 9.5, y), apart ? 3.2 : 4, apart ? 3.2 : 4);
         }
         const double at = left + wordsWidth + pairs * pairWidth + 8;
-        const core::lamps::Odds& odds = one.odds;
+        const core::lamps::Mismatch& mismatch = one.mismatch;
         painter.setFont(figuresFont(14, true));
         painter.setPen(uneven > 1 ? look.close : look.ink);
         painter.drawText(QRectF(at, top + 4, 90, 26), Qt::AlignLeft | Qt::AlignVCenter,
                          uneven == 0 ? tr("none of 10") : tr("%1 of 10").arg(uneven));
         painter.setFont(figuresFont(13));
-        painter.setPen(odds.over > 0 ? look.over : look.inkSoft);
-        const double typical = odds.ratios.empty() ? 1 : odds.ratios[odds.ratios.size() / 2];
+        painter.setPen(mismatch.over > 0 ? look.over : look.inkSoft);
+        const double typical =
+            mismatch.ratios.empty() ? 1 : mismatch.ratios[mismatch.ratios.size() / 2];
         painter.drawText(QRectF(at, top + 28, 96, 22), Qt::AlignLeft | Qt::AlignVCenter,
-                         odds.over > 0 ? tr("over in %1").arg(odds.over)
-                                       : tr("1 : %1").arg(QString::number(typical, 'f', 2)));
+                         mismatch.over > 0 ? tr("over in %1").arg(mismatch.over)
+                                           : tr("1 : %1").arg(QString::number(typical, 'f', 2)));
     }
 }
 

@@ -2,7 +2,7 @@
 // could be made. Drawn as ten pairs of lamps a line; worked out beside the interface's work.
 #pragma once
 
-#include "core/work/lamps/odds.h"
+#include "core/work/lamps/mismatch.h"
 
 #include <QFutureWatcher>
 #include <QWidget>
@@ -13,15 +13,15 @@
 
 namespace glimmet::app {
 
-class OddsRows : public QWidget {
+class MismatchRows : public QWidget {
     Q_OBJECT
 public:
-    explicit OddsRows(QWidget* parent = nullptr);
-    ~OddsRows() override;
+    explicit MismatchRows(QWidget* parent = nullptr);
+    ~MismatchRows() override;
     /// `group` nullptr: nothing chosen.
     void show(const core::JobAnalysis& facts, const core::LampGroup* group);
     [[nodiscard]] QSize minimumSizeHint() const override;
-    [[nodiscard]] const std::vector<core::lamps::OddsLine>& lines() const { return m_lines; }
+    [[nodiscard]] const std::vector<core::lamps::MismatchLine>& lines() const { return m_lines; }
     [[nodiscard]] bool busy() const { return m_watcher.isRunning(); }
 
 signals:
@@ -47,10 +47,10 @@ private:
     std::optional<Asked> m_asked;  ///< not worked out yet
     bool m_severalRows = false;
     bool m_none = true;
-    std::vector<core::lamps::OddsLine> m_lines;
+    std::vector<core::lamps::MismatchLine> m_lines;
     std::size_t m_chosen = 0;
     std::stop_source m_stop;
-    QFutureWatcher<std::vector<core::lamps::OddsLine>> m_watcher;
+    QFutureWatcher<std::vector<core::lamps::MismatchLine>> m_watcher;
 };
 
 }  // namespace glimmet::app
