@@ -1050,11 +1050,11 @@ TEST(Schematic, LampsAcrossEachOtherLieSideBySide) {
         }
     }
     // Each half of the AC has its share; what the twin takes is said where it is pointed at.
-    const auto twin = std::find_if(symbols.begin(), symbols.end(), [](const auto& each) {
+    const auto parallelLed = std::find_if(symbols.begin(), symbols.end(), [](const auto& each) {
         return each.jot.startsWith(u"twin "_s);
     });
-    ASSERT_NE(twin, symbols.end());
-    EXPECT_TRUE(twin->tip.contains(u"50 %"_s)) << twin->tip.toStdString();
+    ASSERT_NE(parallelLed, symbols.end());
+    EXPECT_TRUE(parallelLed->tip.contains(u"50 %"_s)) << parallelLed->tip.toStdString();
 }
 
 QStringList tipsOf(const core::Job& job) {

@@ -244,7 +244,7 @@ auto keyOf(const RankedDecoder& ranked) {
                       lacks(Aspect::Sound) + lacks(Aspect::Command), ranked.rating.sustained(),
                       lacking(ranked, State::Ask), lacking(ranked, State::Close),
                       ranked.worst == State::Over ? motorShare(ranked) : 0.0, !ranked.atHand,
-                      ranked.twin.empty(), priceOf(*ranked.decoder), volumeOf(*ranked.decoder));
+                      ranked.sameType.empty(), priceOf(*ranked.decoder), volumeOf(*ranked.decoder));
 }
 
 /// What each has that no other of those that will do has, and what it lacks beside the first.
@@ -261,8 +261,8 @@ void compared(std::vector<RankedDecoder>& all) {
     for (RankedDecoder& each : all) {
         if (each.atHand && each.worst <= State::Close)
             each.wins = text("in the drawer");
-        else if (!each.twin.empty() && each.worst <= State::Close)
-            each.wins = text("as in %1", each.twin);
+        else if (!each.sameType.empty() && each.worst <= State::Close)
+            each.wins = text("as in %1", each.sameType);
         else if (&each == cheapest)
             each.wins = text("the cheapest that will do");
         else if (&each == smallest)
@@ -320,7 +320,7 @@ RankedDecoder held(const JobAnalysis& facts, const MotorEvidence& drive, const D
     }
     const auto& drawer = facts.house.decoders;
     for (const Sister& sister : facts.sisters) {
-        if (sister.decoder == decoder.id && made.twin.empty()) made.twin = sister.name;
+        if (sister.decoder == decoder.id && made.sameType.empty()) made.sameType = sister.name;
     }
     made.atHand = std::binary_search(drawer.begin(), drawer.end(), decoder.id);
     return made;

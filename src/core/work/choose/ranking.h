@@ -40,7 +40,7 @@ struct RankedDecoder {
     State worst = State::Fine;
     std::size_t deciding = 0;  ///< the cell that is worst, the first of equals
     bool atHand = false;       ///< one lies in the drawer
-    std::string twin;          ///< a model of the same type that has this one; empty: none
+    std::string sameType;      ///< a model of the same type that has this one; empty: none
     Text wins, loses;          ///< beside the others; may be empty
 };
 

@@ -2063,7 +2063,7 @@ constexpr const char* wiredExamples[] = {"wired front/2 12V 8.4mA 9V 5.6mA",
 constexpr const char* wiredWords[] = {"ready-wired"};
 constexpr const char* parallelExamples[] = {"parallel front white"};
 constexpr const char* inlineExamples[] = {"inline front red"};
-constexpr const char* twinExamples[] = {"twin front white"};
+constexpr const char* parallelLedExamples[] = {"twin front white"};
 constexpr const char* resistorExamples[] = {"resistor front 2k2", "resistor front/2 none",
                                             "resistor front 1k 1/4W"};
 constexpr const char* resistorWords[] = {"resistors"};
@@ -2215,7 +2215,7 @@ constexpr Command table[] = {
     {"twin",
      {},
      anotherArguments,
-     twinExamples,
+     parallelLedExamples,
      "a lamp straight across the last one of a row, behind the same resistor",
      another<Beside::Across>,
      false,
