@@ -3,8 +3,8 @@
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
 #include "core/work/motor_evidence.h"
+#include "core/work/reserve/hold_test.h"
 #include "core/work/reserve/leak.h"
-#include "core/work/reserve/lifted.h"
 #include "core/work/reserve/rolling.h"
 #include "core/work/supply.h"
 

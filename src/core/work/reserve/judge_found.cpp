@@ -2,9 +2,9 @@
 
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
+#include "core/work/reserve/hold_test.h"
 #include "core/work/reserve/judge_fitting.h"
 #include "core/work/reserve/leak.h"
-#include "core/work/reserve/lifted.h"
 #include "core/work/reserve/own_bank.h"
 #include "core/work/supply.h"
 

@@ -1,8 +1,8 @@
 // Jots of the stay-alive.
 #include "core/work/jotted.h"
 #include "core/work/reserve/bank_state.h"
+#include "core/work/reserve/hold_test.h"
 #include "core/work/reserve/leak.h"
-#include "core/work/reserve/lifted.h"
 #include "core/work/reserve/own_bank.h"
 #include "core/work/reserve/pads_verb.h"
 #include "core/work/reserve/reserve.h"
@@ -375,7 +375,7 @@ Result<JotResult> lift(const ParsedLine& said) {
     const Seconds held = *seconds;
     const JobAnalysis facts = factsNow(said);
     const bool still = std::string_view(said.command.word) == "fade";
-    const auto told = liftedFor(facts, *job.bank, held, still);
+    const auto told = holdTestOf(facts, *job.bank, held, still);
     if (!told) return tl::unexpected(told.error());
     FittedBank found = *job.bank;
     found.measured = FoundCapacitance{told->capacitance, said.context.today, told->within};

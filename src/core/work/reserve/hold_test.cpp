@@ -1,4 +1,4 @@
-#include "core/work/reserve/lifted.h"
+#include "core/work/reserve/hold_test.h"
 
 #include "core/quantity/format.h"
 
@@ -35,8 +35,8 @@ double fullOff(const JobAnalysis& facts, const FittedBank& bank, const BankState
 
 }  // namespace
 
-Result<Lifted> liftedFor(const JobAnalysis& facts, const FittedBank& bank, Seconds held,
-                         bool still) {
+Result<HoldTest> holdTestOf(const JobAnalysis& facts, const FittedBank& bank, Seconds held,
+                            bool still) {
     const Loads loads = still ? standingStill(loadsOf(facts)) : loadsOf(facts);
     if (still && loads.bus.lamps.empty()) {
         return failure(ErrorCode::Missing, {},
@@ -52,7 +52,7 @@ Result<Lifted> liftedFor(const JobAnalysis& facts, const FittedBank& bank, Secon
                        text("As it stands the bank's time cannot be reckoned, so the lift tells "
                             "nothing of its farads."));
     }
-    Lifted told;
+    HoldTest told;
     told.capacitance = state.bank.capacitance * (held / *reckonedTime).value();
     if (told.capacitance < Farads{1e-5} || told.capacitance > Farads{10}) {
         return failure(ErrorCode::OutOfRange, {},

@@ -1,6 +1,6 @@
 // What a lift tells of the farads, and how surely: against closed forms and the far ends of what
 // is not known.
-#include "core/work/reserve/lifted.h"
+#include "core/work/reserve/hold_test.h"
 
 #include "core/work/supply.h"
 #include "support/findings.h"
@@ -27,10 +27,10 @@ Job lit(std::initializer_list<const char*> lines = {}) {
         jotted(shunter(), {"decoder middle", "lamp front white", "resistor front 1k", bank}),
         lines);
 }
-Lifted lift(const Job& job, double seconds, bool still) {
-    const auto told = liftedFor(factsOf(job), *job.bank, Seconds{seconds}, still);
+HoldTest lift(const Job& job, double seconds, bool still) {
+    const auto told = holdTestOf(factsOf(job), *job.bank, Seconds{seconds}, still);
     EXPECT_TRUE(told.has_value());
-    return told.value_or(Lifted{});
+    return told.value_or(HoldTest{});
 }
 
 /// Of LEDs behind resistors that all light to the end and a constant current: for one farad.
@@ -40,7 +40,7 @@ double perFarad(double full, double minimum, double diode, double constant, doub
     return std::log(drawn(full - diode) / drawn(minimum)) / conductance;
 }
 
-TEST(Lifted, TheHandTheLampsTheProcessorAndTheVoltsEachHaveTheirShare) {
+TEST(HoldTest, TheHandTheLampsTheProcessorAndTheVoltsEachHaveTheirShare) {
     const Job job = lit();
     const JobAnalysis facts = factsOf(job);
     const Loads still = standingStill(loadsOf(facts));
@@ -56,7 +56,7 @@ TEST(Lifted, TheHandTheLampsTheProcessorAndTheVoltsEachHaveTheirShare) {
     };
     const double usual = tau(full, 5, 1, 1);
     const double held = 0.5;
-    const Lifted told = lift(job, held, true);
+    const HoldTest told = lift(job, held, true);
     EXPECT_NEAR(told.capacitance.value(), held / usual, 1e-9);
     // Nobody read its volts: they differ by the house's twentieth.
     const double spread = factsOf(job).house.supplySpread;
@@ -78,39 +78,39 @@ TEST(Lifted, TheHandTheLampsTheProcessorAndTheVoltsEachHaveTheirShare) {
     EXPECT_NEAR(lift(onRead, held, true).within,
                 std::sqrt(squares - shares[4] * shares[4] + read * read), 1e-3);
 }
-TEST(Lifted, AShortTimeIsMostlyTheHand) {
+TEST(HoldTest, AShortTimeIsMostlyTheHand) {
     const Job job = lit();
-    const Lifted brief = lift(job, 0.12, true), longer = lift(job, 1.2, true);
+    const HoldTest brief = lift(job, 0.12, true), longer = lift(job, 1.2, true);
     EXPECT_EQ(plain(brief.mostly), "the hand at the watch");
     EXPECT_GT(brief.within, 0.1 / 0.12);
     EXPECT_LE(brief.within, 0.9);
     EXPECT_LT(longer.within, 0.6);
     EXPECT_EQ(lift(job, 0.05, true).within, 0.9);
 }
-TEST(Lifted, AMotorThatNobodyReadLeavesMoreOpenThanOneThatWas) {
+TEST(HoldTest, AMotorThatNobodyReadLeavesMoreOpenThanOneThatWas) {
     const Job read = lit({"ohms 9.6", "light 12V 90mA"});
     const Job unread = jotted(tests::newJob("Smelt", "railbus"),
                               {"decoder small", "lamp front white", "resistor front 1k", bank});
-    const Lifted sure = lift(read, 2, false), unsure = lift(unread, 2, false);
+    const HoldTest sure = lift(read, 2, false), unsure = lift(unread, 2, false);
     EXPECT_EQ(plain(unsure.mostly), "nobody read its motor");
     EXPECT_NE(plain(sure.mostly), "nobody read its motor");
     EXPECT_LT(sure.within, unsure.within - 0.1);
 }
-TEST(Lifted, SoundLeavesItOpenAsFarAsItGetsLoud) {
+TEST(HoldTest, SoundLeavesItOpenAsFarAsItGetsLoud) {
     const Job quiet = lit();
     Job loudly = quiet;
     loudly.decoder->part.sound = true;
     EXPECT_GT(lift(loudly, 2, true).within, lift(quiet, 2, true).within + 0.3);
     EXPECT_EQ(plain(lift(loudly, 2, true).mostly), "its sound");
 }
-TEST(Lifted, AClampsOwnToleranceCountsAndNotTheTracks) {
+TEST(HoldTest, AClampsOwnToleranceCountsAndNotTheTracks) {
     const double free = lift(lit(), 1, true).within;
     const double tight = lift(lit({"clamp 10V 1%"}), 1, true).within;
     const double loose = lift(lit({"clamp 10V 10%"}), 1, true).within;
     EXPECT_LT(tight, loose - 0.02);
     EXPECT_NE(tight, free);
 }
-TEST(Lifted, TheTruthOfRandomBanksLiesWithinWhatIsSaid) {
+TEST(HoldTest, TheTruthOfRandomBanksLiesWithinWhatIsSaid) {
     // Each doubt drawn evenly between its ends: then nearly all truths lie within their root of
     // squares, and it is not so wide that it says nothing.
     std::mt19937 random(3);
@@ -138,7 +138,7 @@ TEST(Lifted, TheTruthOfRandomBanksLiesWithinWhatIsSaid) {
         ASSERT_TRUE(held && held->time);
         const Seconds read = *held->time + Seconds{between(-0.1, 0.1)};
         if (read < Seconds{0.3}) continue;
-        const Lifted found = lift(job, read.value(), false);
+        const HoldTest found = lift(job, read.value(), false);
         const double off =
             std::abs((found.capacitance - truth.capacitance).value()) / found.capacitance.value();
         ++told;
@@ -149,7 +149,7 @@ TEST(Lifted, TheTruthOfRandomBanksLiesWithinWhatIsSaid) {
     EXPECT_GT(within, told * 9 / 10);
     EXPECT_LT(withinHalf, told * 9 / 10);
 }
-TEST(Lifted, WhatIsPrintedIsDeniedOnlyBeyondDoubt) {
+TEST(HoldTest, WhatIsPrintedIsDeniedOnlyBeyondDoubt) {
     const auto found = [](double share, double within) {
         Job job = lit();
         job.bank->measured = FoundCapacitance{job.bank->part.capacitance * share, "", within};
@@ -166,7 +166,7 @@ TEST(Lifted, WhatIsPrintedIsDeniedOnlyBeyondDoubt) {
     EXPECT_EQ(found(2, 0.34), AgainstPrint::More);
     EXPECT_EQ(againstPrint(*lit().bank), AgainstPrint::Fits);
 }
-TEST(Lifted, TheLineSaysHowSurelyAndTheCheckFollows) {
+TEST(HoldTest, TheLineSaysHowSurelyAndTheCheckFollows) {
     const Job job = lit();
     const JobAnalysis facts = factsOf(job);
     const double whole =
@@ -188,7 +188,7 @@ TEST(Lifted, TheLineSaysHowSurelyAndTheCheckFollows) {
     EXPECT_NE(answer(line(1), job).find("give or take"), std::string::npos);
     EXPECT_NE(judged(5).find("no bank has so much more"), std::string::npos);
 }
-TEST(Lifted, TheWorstCaseLacksAsMuchAsWasNotSure) {
+TEST(HoldTest, TheWorstCaseLacksAsMuchAsWasNotSure) {
     const auto worst = [](double within) {
         Job job = lit();
         job.bank->measured = FoundCapacitance{job.bank->part.capacitance, "", within};
@@ -198,13 +198,13 @@ TEST(Lifted, TheWorstCaseLacksAsMuchAsWasNotSure) {
     EXPECT_NEAR(worst(0.3), worst(0) * 0.7, 1e-9);
     EXPECT_EQ(lessBy(*lit().bank), capacitanceShort);
 }
-TEST(Lifted, NoLampsNothingToFadeNoBankOfAThousandFarads) {
+TEST(HoldTest, NoLampsNothingToFadeNoBankOfAThousandFarads) {
     const Job dark = jotted(shunter(), {"decoder middle", bank});
-    EXPECT_EQ(liftedFor(factsOf(dark), *dark.bank, Seconds{1}, true).error().code,
+    EXPECT_EQ(holdTestOf(factsOf(dark), *dark.bank, Seconds{1}, true).error().code,
               ErrorCode::Missing);
-    EXPECT_TRUE(liftedFor(factsOf(dark), *dark.bank, Seconds{1}, false).has_value());
+    EXPECT_TRUE(holdTestOf(factsOf(dark), *dark.bank, Seconds{1}, false).has_value());
     const Job job = lit();
-    EXPECT_EQ(liftedFor(factsOf(job), *job.bank, Seconds{1e5}, true).error().code,
+    EXPECT_EQ(holdTestOf(factsOf(job), *job.bank, Seconds{1e5}, true).error().code,
               ErrorCode::OutOfRange);
 }
 

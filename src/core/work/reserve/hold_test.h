@@ -8,7 +8,7 @@ namespace glimmet::core::reserve {
 /// Of a new bank, what sheets allow it to lack or to have more than is printed.
 inline constexpr double soldShort = 0.2, soldOver = 0.3;
 
-struct Lifted {
+struct HoldTest {
     Farads capacitance{};
     double within = 0;  ///< share that it may be off either way, at most 0.9
     Text mostly;        ///< what most of that comes from: "nobody read its motor"
@@ -20,8 +20,8 @@ struct Lifted {
 /// (docs/physics.md).
 /// Errors: Missing where it has no lamps and stands still; OutOfRange where its time cannot be
 /// reckoned or no bank has so many farads.
-[[nodiscard]] Result<Lifted> liftedFor(const JobAnalysis& facts, const FittedBank& bank,
-                                       Seconds held, bool still);
+[[nodiscard]] Result<HoldTest> holdTestOf(const JobAnalysis& facts, const FittedBank& bank,
+                                          Seconds held, bool still);
 
 /// Against what is printed: less or more than a good one can have, even at the far end of what was
 /// found. Not read: neither.
