@@ -8,7 +8,7 @@
 #include "store/catalogue.h"
 #include "store/district_loads.h"
 #include "store/job_json.h"
-#include "store/sisters.h"
+#include "store/same_type_jobs.h"
 
 #include <algorithm>
 #include <condition_variable>
@@ -124,8 +124,8 @@ void putFindings(const std::vector<core::Finding>& findings, Judged& result) {
 
 Judged judged(const core::Job& job, std::optional<store::JobId> id,
               const core::Catalogue& catalogue, const core::WorkshopRules& house,
-              std::vector<core::Sister> sisters, const CheckRequest& request) {
-    const core::JobAnalysis facts = core::analysed(job, house, catalogue, std::move(sisters));
+              std::vector<core::SameType> sameType, const CheckRequest& request) {
+    const core::JobAnalysis facts = core::analysed(job, house, catalogue, std::move(sameType));
     auto findings = core::findings(facts);
     if (request.stages) return stagesOf(job, id, findings, request.json);
     Judged result{{}, core::worstState(findings)};
@@ -183,8 +183,8 @@ private:
         // A workshop belongs to its thread.
         const auto workshop =
             store::Workshop::open(QString::fromStdString(m_request.path), store::Access::ReadOnly);
-        std::optional<store::Sisters> sisters;
-        if (workshop) sisters.emplace(**workshop);
+        std::optional<store::SameTypeJobs> sameType;
+        if (workshop) sameType.emplace(**workshop);
         for (;;) {
             std::unique_lock lock(m_mutex);
             m_changed.wait(
@@ -195,7 +195,7 @@ private:
             JudgedOrWhy result =
                 workshop ? (*workshop)->job(m_entries[mine].id).map([&](const core::Job& job) {
                     const store::JobId id = m_entries[mine].id;
-                    return judged(job, id, m_catalogue, m_house, sisters->of(id, job), m_request);
+                    return judged(job, id, m_catalogue, m_house, sameType->of(id, job), m_request);
                 })
                          : tl::unexpected(workshop.error());
             lock.lock();

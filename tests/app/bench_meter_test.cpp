@@ -484,19 +484,19 @@ TEST(HealthPlot, ShowsLightRunningByItsDays) {
     EXPECT_FALSE(plot.show(tests::factsOf(job)));
     // Others of its type give it something to be held against, at like volts.
     core::JobAnalysis facts = tests::factsOf(job);
-    const auto sister = [](const char* name, double volts, double amps) {
-        core::Sister made{2, name, core::TakenReading{}, ""};
+    const auto other = [](const char* name, double volts, double amps) {
+        core::SameType made{2, name, core::TakenReading{}, ""};
         made.light = {MotorCondition::Light, core::Volts{volts}, core::Amperes{amps}, "2026-01-01"};
         return made;
     };
-    facts.sisters = {sister("No. 5", 20, 0.2)};
+    facts.sameType = {other("No. 5", 20, 0.2)};
     EXPECT_FALSE(plot.show(facts));
-    facts.sisters.push_back(
-        sister("No. 6", facts.job.units[0].motors[0].readings.back().volts->value(), 0.2));
+    facts.sameType.push_back(
+        other("No. 6", facts.job.units[0].motors[0].readings.back().volts->value(), 0.2));
     EXPECT_TRUE(plot.show(facts));
     const auto beside = core::measure::healthChart(facts);
-    ASSERT_EQ(beside->sisters.size(), 1U);
-    EXPECT_EQ(beside->sisters[0].name, "No. 6");
+    ASSERT_EQ(beside->sameType.size(), 1U);
+    EXPECT_EQ(beside->sameType[0].name, "No. 6");
 }
 
 }  // namespace

@@ -271,20 +271,20 @@ TEST(MotorContradictions, StrikeWhatTheyName) {
     }
 }
 TEST(MotorSisters, AreHeldBesideItAtLikeVolts) {
-    const auto sister = [](const char* name, const char* light) {
-        return sisterOf(2, jotted(tests::newJob(name, "dock-shunter"), {light}));
+    const auto other = [](const char* name, const char* light) {
+        return sameTypeOf(2, jotted(tests::newJob(name, "dock-shunter"), {light}));
     };
-    const auto said = [&](const char* own, std::vector<Sister> sisters) {
+    const auto said = [&](const char* own, std::vector<SameType> sameType) {
         const Job job = jotted(tests::newJob("x", "dock-shunter"), {own});
-        const auto all = findings(job, tests::smallCatalogue(), {}, std::move(sisters));
+        const auto all = findings(job, tests::smallCatalogue(), {}, std::move(sameType));
         for (const Finding& each : all) {
             if (each.id == "motor.sisters")
                 return std::string(name(each.state)) + ": " + plain(each.sentence);
         }
         return std::string();
     };
-    const Sister a = sister("Gull", "light 180mA 12V"), b = sister("Tern", "light 220mA 12V"),
-                 c = sister("Knot", "light 240mA 12.5V"), far = sister("Rail", "light 60mA 6V");
+    const SameType a = other("Gull", "light 180mA 12V"), b = other("Tern", "light 220mA 12V"),
+                   c = other("Knot", "light 240mA 12.5V"), far = other("Rail", "light 60mA 6V");
     EXPECT_EQ(said("light 200mA 12V", {}), "");
     EXPECT_EQ(said("light 200mA 12V", {far}), "");
     EXPECT_EQ(said("stall 1A 12V", {a, b}), "");
@@ -299,12 +299,12 @@ TEST(MotorSisters, AreHeldBesideItAtLikeVolts) {
               "fine: Running light it takes 310 mA; 3 sisters take 220 mA in the middle.");
 }
 TEST(MotorSisters, AreWhatTheirRecordSaysLast) {
-    const Sister one =
-        sisterOf(7, jotted(shunter(), {"light 150mA 11V", "over 900mA 12V", "light 300mA"}));
+    const SameType one =
+        sameTypeOf(7, jotted(shunter(), {"light 150mA 11V", "over 900mA 12V", "light 300mA"}));
     EXPECT_EQ(one.job, 7);
     EXPECT_EQ(one.light->amps, Amperes{0.15});
     EXPECT_EQ(one.decoder, "middle");
-    EXPECT_FALSE(sisterOf(1, tests::newJob("x", "box-van")).light.has_value());
+    EXPECT_FALSE(sameTypeOf(1, tests::newJob("x", "box-van")).light.has_value());
 }
 TEST(MotorHealth, ComparesOnlyLikeWithLike) {
     const auto tightens = [](std::initializer_list<const char*> lines) {

@@ -316,8 +316,8 @@ TEST(Ranking, ShippedDecodersAreManyAndEachOneFitsSomething) {
 TEST(Ranking, OfEqualsWhatASisterHasComesBeforeTheCheaper) {
     const Job job = shunter();
     WorkshopRules house;
-    const auto first = [&](const std::vector<Sister>& sisters) {
-        return rankedDecoders(analysed(job, house, smallCatalogue(), sisters), driveEvidence(job))
+    const auto first = [&](const std::vector<SameType>& sameType) {
+        return rankedDecoders(analysed(job, house, smallCatalogue(), sameType), driveEvidence(job))
             .front();
     };
     const std::string cheapest = first({}).decoder->id;

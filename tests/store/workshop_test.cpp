@@ -1,7 +1,7 @@
 #include "store/workshop.h"
 
+#include "store/same_type_jobs.h"
 #include "store/schema.h"
-#include "store/sisters.h"
 #include "support/older_workshop.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -27,7 +27,7 @@ std::string complaint(const QString& path, Access access = Access::ReadWrite) {
     return workshop ? "opened" : core::plain(workshop.error().what);
 }
 
-TEST(Sisters, AreTheNewestOfTheSameTypeOnTheShelf) {
+TEST(SameTypeJobs, AreTheNewestOfTheSameTypeOnTheShelf) {
     const Scratch scratch;
     const auto workshop = opened(scratch.file("a.glimmet"));
     const auto add = [&](const core::Job& job) { return *workshop->add(job, text("New job")); };
@@ -40,10 +40,10 @@ TEST(Sisters, AreTheNewestOfTheSameTypeOnTheShelf) {
     add(tests::newJob("other", "railbus"));
     add(tests::newJob("smaller", "dock-shunter", {"N", 160}));
     ASSERT_TRUE(workshop->setOnShelf(ids[9], false, text("off")).has_value());
-    Sisters sisters(*workshop);
+    SameTypeJobs sameType(*workshop);
     const auto names = [&](std::size_t of) {
         std::vector<std::string> all;
-        for (const core::Sister& each : sisters.of(ids[of], shunter())) all.push_back(each.name);
+        for (const core::SameType& each : sameType.of(ids[of], shunter())) all.push_back(each.name);
         return all;
     };
     EXPECT_EQ(names(0),
@@ -52,8 +52,8 @@ TEST(Sisters, AreTheNewestOfTheSameTypeOnTheShelf) {
     EXPECT_EQ(names(8),
               (std::vector<std::string>{"Shunter 10", "Shunter 7", "Shunter 6", "Shunter 5",
                                         "Shunter 4", "Shunter 3", "Shunter 2", "Shunter 1"}));
-    EXPECT_TRUE(sisters.of(0, tests::newJob("none", "lighthouse")).empty());
-    EXPECT_EQ(sisters.of(0, shunter()).at(0).light->amps, core::Amperes{0.2});
+    EXPECT_TRUE(sameType.of(0, tests::newJob("none", "lighthouse")).empty());
+    EXPECT_EQ(sameType.of(0, shunter()).at(0).light->amps, core::Amperes{0.2});
 }
 TEST(Workshop, FindsEverythingAgainAfterReopening) {
     const Scratch scratch;

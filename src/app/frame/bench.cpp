@@ -4,7 +4,7 @@
 #include "core/work/shelf.h"
 #include "core/work/trials.h"
 #include "store/district_loads.h"
-#include "store/sisters.h"
+#include "store/same_type_jobs.h"
 
 #include <QDate>
 #include <QElapsedTimer>
@@ -131,7 +131,7 @@ void Bench::openJob(store::JobId id) {
     const bool first = !m_jobId;  // later ones are looked at in the stage that is looked at
     m_jobId = id;
     m_job = std::move(*job);
-    m_sisters = store::Sisters(*m_workshop).of(id, m_job);
+    m_sameType = store::SameTypeJobs(*m_workshop).of(id, m_job);
     m_subject.clear();
     m_spokenId.clear();
     recompute();
@@ -172,7 +172,7 @@ void Bench::judge() {
     m_trial.setFuture({});
     QElapsedTimer judging;
     judging.start();
-    if (m_jobId) m_facts.emplace(core::analysed(m_job, m_record.house, m_catalogue, m_sisters));
+    if (m_jobId) m_facts.emplace(core::analysed(m_job, m_record.house, m_catalogue, m_sameType));
     if (m_onWorkshop)
         m_findings = core::findings(workshopFacts());
     else if (m_facts)
@@ -213,8 +213,8 @@ void Bench::trySpoken() {
     // A new future takes the place of one that is still out: what that finds is not heard any more.
     m_trial.setFuture(
         QtConcurrent::run([job = m_job, house = m_record.house, catalogue = m_catalogue,
-                           sisters = m_sisters, tried = *about]() mutable {
-            core::tryOptions(tried, core::analysed(job, house, catalogue, std::move(sisters)));
+                           sameType = m_sameType, tried = *about]() mutable {
+            core::tryOptions(tried, core::analysed(job, house, catalogue, std::move(sameType)));
             return tried;
         }));
 }
@@ -347,7 +347,7 @@ bool Bench::wouldBe(const QString& line,
     if (m_onWorkshop || !hasJob()) return false;
     const auto with = core::applyLine(line.toStdString(), m_job, m_catalogue, today(), m_record);
     if (!with) return false;
-    seen(core::analysed(with->after, m_record.house, m_catalogue, m_sisters));
+    seen(core::analysed(with->after, m_record.house, m_catalogue, m_sameType));
     return true;
 }
 

@@ -121,7 +121,7 @@ private:
     core::WorkshopRecord m_record;
     std::vector<std::pair<int, std::string>> m_shelf;  ///< names, as they were read last
     std::vector<core::JobSummary> m_loads;             ///< of the jobs in its districts
-    std::vector<core::Sister> m_sisters;               ///< of the open job, as it was opened
+    std::vector<core::SameType> m_sameType;            ///< of the open job, as it was opened
     bool m_onWorkshop = false;
     std::string_view m_stageBefore = core::jobStages().front().name;  ///< of the job
     core::Job m_job;

@@ -41,7 +41,7 @@ bool HealthPlot::show(const core::JobAnalysis& facts) {
     const int days = std::max(1, chart->points.back().day - first);
     double top = chart->worn.value_or(core::Amperes{0}).value();
     for (const auto& point : chart->points) top = std::max(top, point.amps.value());
-    for (const auto& each : chart->sisters) top = std::max(top, each.amps.value());
+    for (const auto& each : chart->sameType) top = std::max(top, each.amps.value());
     begin(
         *m_plot,
         {chart->motor.empty() ? tr("light running, session by session")
@@ -96,12 +96,12 @@ bool HealthPlot::show(const core::JobAnalysis& facts) {
     }
     // Beside the time, others of its type: what they take now. Those that lie together are named
     // together.
-    auto sisters = chart->sisters;
-    std::sort(sisters.begin(), sisters.end(),
+    auto sameType = chart->sameType;
+    std::sort(sameType.begin(), sameType.end(),
               [](const auto& a, const auto& b) { return a.amps > b.amps; });
     QString names;
-    for (std::size_t i = 0; i < sisters.size(); ++i) {
-        const double amps = sisters[i].amps.value();
+    for (std::size_t i = 0; i < sameType.size(); ++i) {
+        const double amps = sameType[i].amps.value();
         auto* mark = m_plot->addGraph();
         mark->setLineStyle(QCPGraph::lsNone);
         mark->setScatterStyle(QCPScatterStyle(QCPScatterStyle::ssTriangleInverted,
@@ -109,10 +109,11 @@ bool HealthPlot::show(const core::JobAnalysis& facts) {
         mark->addData(1.34 * days, amps);
         m_marked.push_back(
             {1.34 * days, amps,
-             tr("%1 takes %2").arg(qs(sisters[i].name), qs(core::formatted(sisters[i].amps, 3)))});
-        names += (names.isEmpty() ? QString() : u", "_s) + qs(sisters[i].name);
-        const bool next = i + 1 < sisters.size();
-        if (next && amps - sisters[i + 1].amps.value() < 0.08 * top) continue;
+             tr("%1 takes %2")
+                 .arg(qs(sameType[i].name), qs(core::formatted(sameType[i].amps, 3)))});
+        names += (names.isEmpty() ? QString() : u", "_s) + qs(sameType[i].name);
+        const bool next = i + 1 < sameType.size();
+        if (next && amps - sameType[i + 1].amps.value() < 0.08 * top) continue;
         plotWords(*m_plot, 1.3 * days, amps, names, Qt::AlignRight | Qt::AlignVCenter, look.brass);
         names.clear();
     }

@@ -18,8 +18,8 @@ Amperes JobAnalysis::outputsOn() const {
 }
 
 JobAnalysis analysed(const Job& job, const WorkshopRules& house, const Catalogue& catalogue,
-                     std::vector<Sister> sisters) {
-    JobAnalysis made{job, houseOf(job, house), catalogue, {}, std::move(sisters)};
+                     std::vector<SameType> sameType) {
+    JobAnalysis made{job, houseOf(job, house), catalogue, {}, std::move(sameType)};
     for (const LampGroup& group : job.groups) {
         made.groups.push_back(groupState(job, group, made.house));
     }
@@ -32,8 +32,8 @@ JobAnalysis reanalysed(const JobAnalysis& before, const Job& after) {
     const bool sameElsewhere = after.feed == was.feed && after.scale == was.scale &&
                                after.supply == was.supply && after.decoder == was.decoder &&
                                houseOf(after, before.house) == before.house;
-    if (!sameElsewhere) return analysed(after, before.house, before.catalogue, before.sisters);
-    JobAnalysis made{after, before.house, before.catalogue, {}, before.sisters};
+    if (!sameElsewhere) return analysed(after, before.house, before.catalogue, before.sameType);
+    JobAnalysis made{after, before.house, before.catalogue, {}, before.sameType};
     for (std::size_t g = 0; g < after.groups.size(); ++g) {
         const LampGroup& group = after.groups[g];
         const bool untouched = g < was.groups.size() && group == was.groups[g];

@@ -3,7 +3,7 @@
 
 #include "core/record/job.h"
 #include "core/work/lamp_groups.h"
-#include "core/work/sister.h"
+#include "core/work/same_type.h"
 
 #include <string_view>
 #include <vector>
@@ -16,7 +16,7 @@ struct JobAnalysis {
     WorkshopRules house;  ///< with what this job has otherwise
     const Catalogue& catalogue;
     std::vector<Result<GroupState>> groups;  ///< as Job::groups
-    std::vector<Sister> sisters;             ///< others of its type in the workshop, if it has any
+    std::vector<SameType> sameType;          ///< others of its type in the workshop, if it has any
 
     /// Nothing where no group has that id or it could not be solved.
     [[nodiscard]] const GroupState* group(std::string_view id) const;
@@ -25,7 +25,7 @@ struct JobAnalysis {
 };
 
 [[nodiscard]] JobAnalysis analysed(const Job& job, const WorkshopRules& house,
-                                   const Catalogue& catalogue, std::vector<Sister> sisters = {});
+                                   const Catalogue& catalogue, std::vector<SameType> sameType = {});
 /// The same job after a change: only groups that it touched are solved again. `after` must outlive
 /// what is returned.
 [[nodiscard]] JobAnalysis reanalysed(const JobAnalysis& before, const Job& after);

@@ -41,8 +41,8 @@ std::vector<Verdict> verdicts(const JobAnalysis& facts) {
 }
 
 std::vector<Finding> findings(const Job& job, const Catalogue& catalogue,
-                              const WorkshopRules& house, std::vector<Sister> sisters) {
-    return findings(analysed(job, house, catalogue, std::move(sisters)));
+                              const WorkshopRules& house, std::vector<SameType> sameType) {
+    return findings(analysed(job, house, catalogue, std::move(sameType)));
 }
 
 Text decidedBy(std::string_view id) {

@@ -19,7 +19,7 @@ namespace glimmet::core {
 /// Reckons the job first.
 [[nodiscard]] std::vector<Finding> findings(const Job& job, const Catalogue& catalogue,
                                             const WorkshopRules& house = {},
-                                            std::vector<Sister> sisters = {});
+                                            std::vector<SameType> sameType = {});
 
 /// What decides the state of a finding, in words; empty where its room says nothing of it. `id`:
 /// with its subject or without.

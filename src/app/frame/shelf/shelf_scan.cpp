@@ -1,7 +1,7 @@
 #include "app/frame/shelf/shelf_scan.h"
 
 #include "core/work/stage_status.h"
-#include "store/sisters.h"
+#include "store/same_type_jobs.h"
 
 #include <QPromise>
 #include <QtConcurrent>
@@ -20,12 +20,12 @@ void lookThrough(QPromise<std::vector<ShelfStanding>>& promise, const QString& p
     if (!jobs) return;
     promise.setProgressRange(0, static_cast<int>(jobs->size()));
     std::vector<ShelfStanding> standings;
-    store::Sisters sisters(**workshop);
+    store::SameTypeJobs sameType(**workshop);
     for (std::size_t i = 0; i < jobs->size(); ++i) {
         if (promise.isCanceled()) return;
         if (const auto job = (*workshop)->job((*jobs)[i].id)) {
             const auto findings =
-                core::findings(*job, catalogue, house, sisters.of((*jobs)[i].id, *job));
+                core::findings(*job, catalogue, house, sameType.of((*jobs)[i].id, *job));
             standings.push_back(
                 {(*jobs)[i].id, core::worstState(findings), core::nextAction(findings)});
         }

@@ -319,8 +319,8 @@ RankedDecoder held(const JobAnalysis& facts, const MotorEvidence& drive, const D
         made.deciding = i;
     }
     const auto& drawer = facts.house.decoders;
-    for (const Sister& sister : facts.sisters) {
-        if (sister.decoder == decoder.id && made.sameType.empty()) made.sameType = sister.name;
+    for (const SameType& other : facts.sameType) {
+        if (other.decoder == decoder.id && made.sameType.empty()) made.sameType = other.name;
     }
     made.atHand = std::binary_search(drawer.begin(), drawer.end(), decoder.id);
     return made;

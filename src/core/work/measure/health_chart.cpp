@@ -55,9 +55,9 @@ std::optional<HealthChart> healthChart(const JobAnalysis& facts) {
         most = std::move(chart);
     }
     if (!most) return most;
-    if (auto alike = sistersAlike(facts)) most->sisters = std::move(alike->sisters);
+    if (auto alike = sameTypeAlike(facts)) most->sameType = std::move(alike->sameType);
     const bool oneDay = most->points.front().day == most->points.back().day;
-    if (oneDay && most->sisters.empty()) return std::nullopt;  // nothing to hold it against
+    if (oneDay && most->sameType.empty()) return std::nullopt;  // nothing to hold it against
     return most;
 }
 

@@ -1,7 +1,7 @@
 // What the plot of a motor's health over time shows: its light current from session to session.
 #pragma once
 
-#include "core/work/measure/sisters_alike.h"
+#include "core/work/measure/same_type_alike.h"
 
 #include <optional>
 #include <string>
@@ -22,7 +22,7 @@ struct HealthChart {
     std::vector<Point> points;     ///< by day; struck ones, bounds and undated ones are left out
     std::optional<Amperes> first;  ///< the first that can be compared with the last
     std::optional<Amperes> worn;   ///< above it the drive is said to have tightened
-    std::vector<SisterCurrent> sisters;  ///< of its type, at like volts
+    std::vector<SisterCurrent> sameType;  ///< of its type, at like volts
     bool operator==(const HealthChart&) const = default;
 };
 

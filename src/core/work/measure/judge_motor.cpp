@@ -7,7 +7,7 @@
 #include "core/work/measure/judge_isolation.h"
 #include "core/work/measure/measure.h"
 #include "core/work/measure/pickups.h"
-#include "core/work/measure/sisters_alike.h"
+#include "core/work/measure/same_type_alike.h"
 #include "core/work/measure/wire_map.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/motor_figures.h"
@@ -308,29 +308,29 @@ void judgeWanted(const JobAnalysis& facts, const MotorEvidence& drive, Judging& 
 }
 
 /// Others of its type, at like volts: what two and more of them take, this one should take too.
-void judgeSisters(const JobAnalysis& facts, Judging& judging) {
-    const auto seen = sistersAlike(facts);
+void judgeSameType(const JobAnalysis& facts, Judging& judging) {
+    const auto seen = sameTypeAlike(facts);
     if (!seen) return;
-    const State verdict = seen->sisters.size() >= 2 && seen->own > seen->middle * sistersApart
+    const State verdict = seen->sameType.size() >= 2 && seen->own > seen->middle * sistersApart
                               ? State::Close
                               : State::Fine;
     judging.say("motor.sisters", {}, verdict, Gravity::WorksBadly, [&](Finding& finding) {
         const std::string own = formatted(seen->own, 3);
-        if (seen->sisters.size() == 1) {
+        if (seen->sameType.size() == 1) {
             finding.sentence = text("Running light it takes %1; its sister %2 takes %3.", own,
-                                    seen->sisters[0].name, formatted(seen->middle, 3));
+                                    seen->sameType[0].name, formatted(seen->middle, 3));
         } else {
             finding.sentence =
                 verdict == State::Fine
                     ? text("Running light it takes %1; %2 sisters take %3 in the middle.", own,
-                           std::to_string(seen->sisters.size()), formatted(seen->middle, 3))
+                           std::to_string(seen->sameType.size()), formatted(seen->middle, 3))
                     : text(
                           "Running light it takes %1, and %2 sisters take %3 in the middle: look "
                           "what drags.",
-                          own, std::to_string(seen->sisters.size()), formatted(seen->middle, 3));
+                          own, std::to_string(seen->sameType.size()), formatted(seen->middle, 3));
         }
         if (verdict != State::Fine) finding.action = text("look what drags");
-        for (const SisterCurrent& each : seen->sisters) {
+        for (const SisterCurrent& each : seen->sameType) {
             finding.figures.push_back(figures::measured(text("Running light, %1", each.name),
                                                         "I_sister", each.amps, each.on, {}, {}));
         }
@@ -358,7 +358,7 @@ void judge(const JobAnalysis& facts, Judging& judging) {
         judgeContradictions(facts.job, *at.motor, judging);
         judgeHealth(facts.job, *at.motor, judging);
     }
-    judgeSisters(facts, judging);
+    judgeSameType(facts, judging);
     judgePickups(facts, judging);
 }
 

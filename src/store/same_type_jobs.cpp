@@ -1,4 +1,4 @@
-#include "store/sisters.h"
+#include "store/same_type_jobs.h"
 
 #include "store/documents.h"
 
@@ -9,7 +9,7 @@ constexpr std::size_t most = 8;
 
 }  // namespace
 
-std::vector<core::Sister> Sisters::of(JobId id, const core::Job& job) {
+std::vector<core::SameType> SameTypeJobs::of(JobId id, const core::Job& job) {
     if (!m_entries) m_entries = m_workshop.jobs().value_or(std::vector<JobEntry>());
     const std::pair type{bodiesOf(job), job.scale.ratio};
     const auto [known, isNew] = m_known.try_emplace(type);
@@ -18,13 +18,13 @@ std::vector<core::Sister> Sisters::of(JobId id, const core::Job& job) {
         for (auto entry = m_entries->rbegin();
              entry != m_entries->rend() && known->second.size() <= most; ++entry) {
             if (std::pair{entry->bodies, entry->ratio} != type) continue;
-            if (const auto sister = m_workshop.job(entry->id)) {
-                known->second.push_back(core::sisterOf(static_cast<int>(entry->id), *sister));
+            if (const auto other = m_workshop.job(entry->id)) {
+                known->second.push_back(core::sameTypeOf(static_cast<int>(entry->id), *other));
             }
         }
     }
-    std::vector<core::Sister> found = known->second;
-    std::erase_if(found, [&](const core::Sister& each) { return each.job == id; });
+    std::vector<core::SameType> found = known->second;
+    std::erase_if(found, [&](const core::SameType& each) { return each.job == id; });
     if (found.size() > most) found.pop_back();
     return found;
 }

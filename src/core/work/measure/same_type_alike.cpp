@@ -1,4 +1,4 @@
-#include "core/work/measure/sisters_alike.h"
+#include "core/work/measure/same_type_alike.h"
 
 #include "core/work/measure/health.h"
 
@@ -6,14 +6,14 @@
 
 namespace glimmet::core::measure {
 
-std::optional<SistersAlike> sistersAlike(const JobAnalysis& facts) {
-    const Sister own = sisterOf(0, facts.job);
+std::optional<SameTypeAlike> sameTypeAlike(const JobAnalysis& facts) {
+    const SameType own = sameTypeOf(0, facts.job);
     if (!own.light) return {};
-    SistersAlike seen{own.light->amps, {}, {}};
+    SameTypeAlike seen{own.light->amps, {}, {}};
     std::vector<Amperes> amps;
-    for (const Sister& each : facts.sisters) {
+    for (const SameType& each : facts.sameType) {
         if (!each.light || !atLikeVolts(each.light->volts, own.light->volts)) continue;
-        seen.sisters.push_back({each.name, each.light->amps, each.light->on});
+        seen.sameType.push_back({each.name, each.light->amps, each.light->on});
         amps.push_back(each.light->amps);
     }
     if (amps.empty()) return {};

@@ -19,12 +19,12 @@ struct SisterCurrent {
     std::string on;
     bool operator==(const SisterCurrent&) const = default;
 };
-struct SistersAlike {
+struct SameTypeAlike {
     Amperes own{};  ///< the model's own, last
-    std::vector<SisterCurrent> sisters;
+    std::vector<SisterCurrent> sameType;
     Amperes middle{};  ///< their median
 };
 /// Those that were read at like volts as this model was last; nothing where none was.
-[[nodiscard]] std::optional<SistersAlike> sistersAlike(const JobAnalysis& facts);
+[[nodiscard]] std::optional<SameTypeAlike> sameTypeAlike(const JobAnalysis& facts);
 
 }  // namespace glimmet::core::measure

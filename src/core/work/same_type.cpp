@@ -1,11 +1,11 @@
-#include "core/work/sister.h"
+#include "core/work/same_type.h"
 
 #include "core/work/units.h"
 
 namespace glimmet::core {
 
-Sister sisterOf(int id, const Job& job) {
-    Sister made{id, job.name, {}, job.decoder ? job.decoder->part.id : std::string()};
+SameType sameTypeOf(int id, const Job& job) {
+    SameType made{id, job.name, {}, job.decoder ? job.decoder->part.id : std::string()};
     const auto motors = motorsOf(job);
     if (motors.empty()) return made;
     for (const TakenReading& reading : motors.front().motor->readings) {

@@ -8,13 +8,13 @@
 
 namespace glimmet::core {
 
-struct Sister {
+struct SameType {
     int job = 0;  ///< its number on the shelf
     std::string name;
     std::optional<TakenReading> light;  ///< the last light-running one whose volts are known
     std::string decoder;                ///< id; empty: none is fitted
 };
 
-[[nodiscard]] Sister sisterOf(int id, const Job& job);
+[[nodiscard]] SameType sameTypeOf(int id, const Job& job);
 
 }  // namespace glimmet::core
