@@ -4,8 +4,8 @@
 #include "core/work/jot.h"
 #include "core/work/lamps/mismatch.h"
 #include "core/work/lamps/what_if.h"
-#include "core/work/reserve/crossing_state.h"
 #include "core/work/stage_status.h"
+#include "core/work/stay_alive/crossing_state.h"
 #include "core/work/trials.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"
@@ -81,7 +81,7 @@ void crossLayout(benchmark::State& state) {
     const core::Job job = demo("ling.json");
     const core::Catalogue catalogue = store::loadedCatalogue({}).catalogue;
     const core::JobAnalysis facts = core::analysed(job, {}, catalogue);
-    for (auto _ : state) benchmark::DoNotOptimize(core::reserve::crossingChart(facts, ""));
+    for (auto _ : state) benchmark::DoNotOptimize(core::stay_alive::crossingChart(facts, ""));
 }
 /// From the text of a meter's log of 100,000 rows to its parts.
 void cutLogOfMeter(benchmark::State& state) {

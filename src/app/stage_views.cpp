@@ -4,15 +4,15 @@
 #include "app/lamps/lamps_view.h"
 #include "app/measure/measure_view.h"
 #include "app/prove/prove_view.h"
-#include "app/reserve/reserve_view.h"
 #include "app/rules/rules_view.h"
 #include "app/stage_view.h"
+#include "app/stay_alive/stay_alive_view.h"
 
 namespace glimmet::app {
 namespace {
 
 constinit const StageView views[] = {intakeView, proveView, measureView,
-                                     chooseView, lampsView, reserveView};
+                                     chooseView, lampsView, stayAliveView};
 constinit const StageView ofWorkshop[] = {rulesView, districtView};
 constinit const PartPainter parts[] = {decoderPainter, bankPainter};
 

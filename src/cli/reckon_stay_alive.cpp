@@ -1,5 +1,5 @@
 #include "cli/reckon.h"
-#include "core/reserve/hold.h"
+#include "core/stay_alive/hold.h"
 
 #include <nlohmann/json.hpp>
 

@@ -11,19 +11,19 @@
 #include "app/lamps/tester_table.h"
 #include "app/lamps/volts_table.h"
 #include "app/measure/motor_plot.h"
-#include "app/reserve/bank_drawing.h"
-#include "app/reserve/bank_table.h"
-#include "app/reserve/consequence_table.h"
-#include "app/reserve/crossing_plot.h"
-#include "app/reserve/hold_plot.h"
-#include "app/reserve/reserve_strip.h"
-#include "app/reserve/speed_column.h"
 #include "app/rules/rules_strip.h"
+#include "app/stay_alive/bank_drawing.h"
+#include "app/stay_alive/bank_table.h"
+#include "app/stay_alive/consequence_table.h"
+#include "app/stay_alive/crossing_plot.h"
+#include "app/stay_alive/hold_plot.h"
+#include "app/stay_alive/speed_column.h"
+#include "app/stay_alive/stay_alive_strip.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
-#include "core/work/reserve/consequences.h"
 #include "core/work/stage_status.h"
+#include "core/work/stay_alive/consequences.h"
 #include "support/sample_jobs.h"
 
 #include <QAbstractButton>
@@ -705,11 +705,11 @@ TEST(RulesStrip, ListsTheRulesAndSaysWhichAreTheHousesOwn) {
     EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), "margin");
 }
 TEST(HoldPlot, SaysHowLongTheBankHoldsAndLeadsToItsJots) {
-    ReserveStrip strip;
+    StayAliveStrip strip;
     strip.resize(700, 260);
     strip.QWidget::show();
     auto* hold = strip.findChild<HoldPlot*>();
-    QSignalSpy offered(&strip, &ReserveStrip::jotOffered);
+    QSignalSpy offered(&strip, &StayAliveStrip::jotOffered);
     const core::Job without = shunter();
     strip.show(tests::factsOf(without), {}, {});
     EXPECT_EQ(hold->accessibleName(), u"Stay-alive: no bank fitted"_s);
@@ -734,8 +734,8 @@ core::Job lameOnPoints() {
                               "bank chips-3300u-25 charge 220R diode 0.35V", "lamp front white",
                               "resistor front 1k"});
 }
-TEST(ReserveStrip, ShowsTheWorstPlaceAndTheOneInQuestion) {
-    ReserveStrip strip;
+TEST(StayAliveStrip, ShowsTheWorstPlaceAndTheOneInQuestion) {
+    StayAliveStrip strip;
     strip.resize(900, 300);
     strip.QWidget::show();
     const core::Job job = lameOnPoints();
@@ -762,8 +762,8 @@ TEST(ReserveStrip, ShowsTheWorstPlaceAndTheOneInQuestion) {
     EXPECT_FALSE(plot->isVisible());
     EXPECT_FALSE(strip.findChild<QToolButton*>(u"overTrack"_s)->isEnabled());
 }
-TEST(ReserveStrip, WhatIsSaidAtTheCursorStaysWithinThePlotAtAnyWidth) {
-    ReserveStrip strip;
+TEST(StayAliveStrip, WhatIsSaidAtTheCursorStaysWithinThePlotAtAnyWidth) {
+    StayAliveStrip strip;
     const core::Job job = lameOnPoints();
     strip.show(tests::factsOf(job), {}, {});  // before anything is laid out
     strip.resize(1100, 300);
@@ -789,12 +789,12 @@ TEST(ReserveStrip, WhatIsSaidAtTheCursorStaysWithinThePlotAtAnyWidth) {
         }
     }
 }
-TEST(ReserveStrip, IsScrubbedByKeyAndHandAndTellsThePictureWhereItStands) {
-    ReserveStrip strip;
+TEST(StayAliveStrip, IsScrubbedByKeyAndHandAndTellsThePictureWhereItStands) {
+    StayAliveStrip strip;
     strip.resize(900, 300);
     strip.QWidget::show();
     std::vector<std::optional<core::TrackUnder>> shown;
-    QObject::connect(&strip, &ReserveStrip::trackShown,
+    QObject::connect(&strip, &StayAliveStrip::trackShown,
                      [&](const std::optional<core::TrackUnder>& track) { shown.push_back(track); });
     const core::Job job = lameOnPoints();
     strip.show(tests::factsOf(job), {}, {});
@@ -831,8 +831,8 @@ TEST(ReserveStrip, IsScrubbedByKeyAndHandAndTellsThePictureWhereItStands) {
     QTest::mouseClick(strip.findChild<QToolButton*>(u"liftedOff"_s), Qt::LeftButton);
     EXPECT_FALSE(shown.back().has_value());
 }
-TEST(ReserveStrip, ASpeedIsSetByPressAndKey) {
-    ReserveStrip strip;
+TEST(StayAliveStrip, ASpeedIsSetByPressAndKey) {
+    StayAliveStrip strip;
     strip.resize(900, 300);
     strip.QWidget::show();
     // Rolls as a worm does: 5.1 mm from 20 km/h.
@@ -842,7 +842,7 @@ TEST(ReserveStrip, ASpeedIsSetByPressAndKey) {
     EXPECT_EQ(speeds->accessibleName().toStdString(),
               "Speeds, with the frog on its left: from 2 km/h stops, from 36 km/h starts anew; set "
               "to 20 km/h");
-    QSignalSpy chosen(&strip, &ReserveStrip::jotChosen);
+    QSignalSpy chosen(&strip, &StayAliveStrip::jotChosen);
     QTest::keyClick(speeds, Qt::Key_Up);
     EXPECT_EQ(chosen.back().at(0).toString(), u"creep 22km/h"_s);
     QTest::keyClick(speeds, Qt::Key_Down);
@@ -877,8 +877,8 @@ TEST(ReserveStrip, ASpeedIsSetByPressAndKey) {
     EXPECT_TRUE(speeds->accessibleName().startsWith(u"Speeds: "_s));
 }
 
-TEST(ReserveStrip, BanksStandSideBySideAndOneIsTakenByPressOrKey) {
-    ReserveStrip strip;
+TEST(StayAliveStrip, BanksStandSideBySideAndOneIsTakenByPressOrKey) {
+    StayAliveStrip strip;
     strip.resize(900, 400);
     strip.QWidget::show();
     core::Job job = lameOnPoints();
@@ -889,7 +889,7 @@ TEST(ReserveStrip, BanksStandSideBySideAndOneIsTakenByPressOrKey) {
     QTest::mouseClick(strip.findChild<QToolButton*>(u"bankChoice"_s), Qt::LeftButton);
     ASSERT_EQ(table->rows().size(), tests::smallCatalogue().banks.size());
     EXPECT_TRUE(table->accessibleDescription().contains(qs(table->rows()[1].bank.bank.part.name)));
-    QSignalSpy chosen(&strip, &ReserveStrip::jotChosen);
+    QSignalSpy chosen(&strip, &StayAliveStrip::jotChosen);
     const auto line = [&](std::size_t row) { return qs(table->rows()[row].bank.jot); };
     const QString second = line(1);
     QTest::mouseClick(table, Qt::LeftButton, {}, {90, 48 + 40 + 20});
@@ -922,7 +922,7 @@ TEST(ReserveStrip, BanksStandSideBySideAndOneIsTakenByPressOrKey) {
 
 /// The bank's drawing, painted once.
 struct DrawnBank {
-    ReserveStrip strip;
+    StayAliveStrip strip;
     BankDrawing* drawing = nullptr;
     explicit DrawnBank(const core::Job& job) {
         strip.resize(760, 300);
@@ -953,7 +953,7 @@ TEST(BankDrawing, HasASymbolForWhatIsFittedAndEachLeadsToItsLine) {
             EXPECT_FALSE(symbols[a].where.intersects(symbols[b].where)) << a << b;
         }
     }
-    QSignalSpy offered(&drawn.strip, &ReserveStrip::jotOffered);
+    QSignalSpy offered(&drawn.strip, &StayAliveStrip::jotOffered);
     QTest::mouseClick(drawn.drawing, Qt::LeftButton, {}, symbols[2].where.center().toPoint());
     ASSERT_EQ(offered.size(), 1);
     EXPECT_EQ(offered.at(0).at(0).toString(), u"clamp "_s);
@@ -971,7 +971,7 @@ TEST(BankDrawing, HasASymbolForWhatIsFittedAndEachLeadsToItsLine) {
 TEST(ConsequenceTable, SaysWhatFollowsALineEach) {
     const core::Job can = jotted(
         shunter(), {"track 14.5V", "decoder middle", "bank can-4700u-16 charge 100R diode 0.35V"});
-    ReserveStrip strip;
+    StayAliveStrip strip;
     strip.resize(760, 300);
     strip.QWidget::show();
     strip.show(tests::factsOf(can), {}, {});
@@ -979,7 +979,7 @@ TEST(ConsequenceTable, SaysWhatFollowsALineEach) {
     auto* table = strip.findChild<ConsequenceTable*>();
     EXPECT_TRUE(table->isVisible());
     const auto marks = table->findChildren<StateMark*>();
-    const auto all = core::reserve::consequencesOf(tests::factsOf(can));
+    const auto all = core::stay_alive::consequencesOf(tests::factsOf(can));
     ASSERT_EQ(static_cast<std::size_t>(marks.size()), all.size());
     QStringList words;
     for (const QLabel* each : table->findChildren<QLabel*>()) words << each->text();

@@ -1,8 +1,8 @@
 // The banks of the catalogue side by side.
-#include "core/work/reserve/bank_cells.h"
+#include "core/work/stay_alive/bank_cells.h"
 
 #include "core/quantity/format.h"
-#include "core/work/reserve/consequences.h"
+#include "core/work/stay_alive/consequences.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -15,10 +15,10 @@ namespace glimmet::core {
 namespace {
 
 using namespace tests;
-using reserve::BankAspect;
-using reserve::BankCell;
-using reserve::BankRow;
-using reserve::bankRows;
+using stay_alive::BankAspect;
+using stay_alive::BankCell;
+using stay_alive::BankRow;
+using stay_alive::bankRows;
 
 Job onPoints(std::initializer_list<const char*> lines = {}) {
     return jotted(
@@ -51,8 +51,8 @@ TEST(BankRows, WhatNoHollowHoldsStandsBehindWhatFits) {
     catalogue.banks = {large, fits};
     const auto ranked = [&](const Job& job) {
         const JobAnalysis facts = analysed(job, WorkshopRules{}, catalogue);
-        return std::pair{reserve::rankedBanks(facts, reserve::loadsOf(facts)),
-                         reserve::bankOptions(facts, reserve::loadsOf(facts))};
+        return std::pair{stay_alive::rankedBanks(facts, stay_alive::loadsOf(facts)),
+                         stay_alive::bankOptions(facts, stay_alive::loadsOf(facts))};
     };
     const auto [all, options] = ranked(onPoints());
     EXPECT_EQ(all.at(0).bank.part.id, "module-22m-18");
@@ -72,7 +72,7 @@ TEST(BankRows, StandInTheOrderOfTheRemediesWithEveryAspect) {
     const Job job = onPoints();
     const auto rows = bankRows(factsOf(job));
     ASSERT_EQ(rows.size(), smallCatalogue().banks.size());
-    const auto options = reserve::bankOptions(factsOf(job), reserve::loadsOf(factsOf(job)));
+    const auto options = stay_alive::bankOptions(factsOf(job), stay_alive::loadsOf(factsOf(job)));
     for (std::size_t i = 0; i < options.size(); ++i) {
         EXPECT_EQ(rows[i].bank.jot, options[i].jot);
         EXPECT_EQ(rows[i].bank.worst, options[i].state);
@@ -80,7 +80,7 @@ TEST(BankRows, StandInTheOrderOfTheRemediesWithEveryAspect) {
     std::set<std::string> headings;
     for (std::size_t a = 0; a < rows[0].cells.size(); ++a) {
         EXPECT_EQ(rows[0].cells[a].aspect, static_cast<BankAspect>(a));
-        headings.insert(plain(reserve::heading(static_cast<BankAspect>(a))));
+        headings.insert(plain(stay_alive::heading(static_cast<BankAspect>(a))));
     }
     EXPECT_EQ(headings.size(), rows[0].cells.size());
     for (const BankRow& row : rows) {
@@ -113,7 +113,7 @@ TEST(BankRows, SayWhatTheChecksSayOnceTheBankIsFitted) {
             EXPECT_EQ(word(row, BankAspect::Holds), formatted(Seconds{*hold.value}, 2));
         }
         // And the consequences.
-        for (const auto& one : reserve::consequencesOf(factsOf(fitted))) {
+        for (const auto& one : stay_alive::consequencesOf(factsOf(fitted))) {
             const std::string when = plain(one.when);
             if (when == "In ten years") {
                 EXPECT_EQ(word(row, BankAspect::Years), percent(*one.figure.value)) << id;
@@ -172,10 +172,10 @@ TEST(BankRows, TellVoltsRoomPriceAndCells) {
     EXPECT_EQ(word(rowOf(even, "cells-100m-16"), BankAspect::Cells), "even");
 
     // So many farads for a second: what it holds is in proportion to them.
-    const auto second = reserve::faradsForASecond({can});
+    const auto second = stay_alive::faradsForASecond({can});
     ASSERT_TRUE(second);
     EXPECT_NEAR(second->value(), 1e-3 / can.bank.state.hold->time->value(), 1e-12);
-    EXPECT_FALSE(reserve::faradsForASecond({}));
+    EXPECT_FALSE(stay_alive::faradsForASecond({}));
     // Without volts there is nothing to charge.
     EXPECT_TRUE(bankRows(factsOf(jotted(onPoints(), {"track 5V"}))).empty());
 }

@@ -1,9 +1,9 @@
 // Cells in series, clamps, terminals, wiring of a bank, and what else comes of it.
-#include "core/reserve/cells.h"
-#include "core/work/reserve/bank_options.h"
-#include "core/work/reserve/bank_wiring.h"
-#include "core/work/reserve/consequences.h"
-#include "core/work/reserve/judge_fitting.h"
+#include "core/stay_alive/cells.h"
+#include "core/work/stay_alive/bank_options.h"
+#include "core/work/stay_alive/bank_wiring.h"
+#include "core/work/stay_alive/consequences.h"
+#include "core/work/stay_alive/judge_fitting.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -16,8 +16,8 @@ namespace glimmet::core {
 namespace {
 
 using namespace tests;
-using reserve::ClampState;
-using reserve::Consequence;
+using stay_alive::ClampState;
+using stay_alive::Consequence;
 
 TEST(Cells, ShareByTheirCapacitance) {
     // Of two, one a tenth less and one a tenth more: 1/0.9 against 1/1.1.
@@ -160,13 +160,14 @@ TEST(AllowedBank, IsTheLeafletsOfTheDecoder) {
     EXPECT_FALSE(has(checkedAll(jotted(small, {"bank module-22m-18"})), "reserve.allowed"));
     // No bank above it is offered as one that does.
     for (const auto& ranked :
-         reserve::rankedBanks(factsOf(small), reserve::loadsOf(factsOf(small)))) {
+         stay_alive::rankedBanks(factsOf(small), stay_alive::loadsOf(factsOf(small)))) {
         const BankPart& part = ranked.bank.part;
         if (part.kind != BankKind::Module) {
             EXPECT_EQ(ranked.worst, State::Over) << part.id;
         }
     }
-    const auto offered = reserve::bankOptions(factsOf(small), reserve::loadsOf(factsOf(small)));
+    const auto offered =
+        stay_alive::bankOptions(factsOf(small), stay_alive::loadsOf(factsOf(small)));
     EXPECT_TRUE(std::any_of(offered.begin(), offered.end(), [](const Option& option) {
         return plain(option.effect).ends_with("but the decoder allows only 470 µF");
     }));
@@ -253,20 +254,20 @@ TEST(TurnedBank, IsToldInsteadOfAllThatItWouldDo) {
     for (const char* other : {"reserve.hold", "reserve.volts", "reserve.charge"}) {
         EXPECT_FALSE(has(all, other)) << other;
     }
-    EXPECT_FALSE(reserve::consequencesOf(factsOf(right)).empty());
-    EXPECT_TRUE(reserve::consequencesOf(factsOf(job)).empty());
+    EXPECT_FALSE(stay_alive::consequencesOf(factsOf(right)).empty());
+    EXPECT_TRUE(stay_alive::consequencesOf(factsOf(job)).empty());
     // What it rolls over it rolls over as without a bank.
     const Job bare = jotted(right, {"bank none", "points 1:9"});
     const Job over = jotted(job, {"points 1:9"});
     const auto crossed = [](const Job& each) {
-        const auto chart = reserve::crossingChart(factsOf(each), "");
+        const auto chart = stay_alive::crossingChart(factsOf(each), "");
         return chart->ways.front().crossing.wentOn;
     };
     EXPECT_EQ(crossed(over), crossed(bare));
-    EXPECT_FALSE(reserve::holdChart(factsOf(job)));
-    EXPECT_TRUE(reserve::holdChart(factsOf(right)));
-    EXPECT_FALSE(reserve::working(jotted(right, {"lift nothing"})));
-    EXPECT_TRUE(reserve::working(right));
+    EXPECT_FALSE(stay_alive::holdChart(factsOf(job)));
+    EXPECT_TRUE(stay_alive::holdChart(factsOf(right)));
+    EXPECT_FALSE(stay_alive::working(jotted(right, {"lift nothing"})));
+    EXPECT_TRUE(stay_alive::working(right));
     // A new one: what was read of the old one no longer counts.
     ASSERT_EQ(one.options.size(), 2U);
     EXPECT_EQ(plain(one.options[1].what), "no bank");
@@ -301,7 +302,7 @@ TEST(Clamps, KeepTheBanksVoltsDown) {
     const Job with = jotted(without, {"clamp 12V"});
     const auto stateOfBank = [](const Job& job) {
         const auto facts = factsOf(job);
-        return reserve::bankState(facts, *job.bank, reserve::loadsOf(facts));
+        return stay_alive::bankState(facts, *job.bank, stay_alive::loadsOf(facts));
     };
     const auto bare = stateOfBank(without);
     const auto held = stateOfBank(with);
@@ -323,9 +324,9 @@ TEST(Clamps, KeepTheBanksVoltsDown) {
 TEST(Clamps, ThatFitLieBetweenBusAndRating) {
     BankPart part;
     part.rated = Volts{25};
-    reserve::BankState state{Volts{13.3}, Volts{13.3}, Volts{14}, Volts{14}, {},
-                             {},          Hold{},      {},        {},        {}};
-    const auto fit = reserve::clampsThatFit(part, state);
+    stay_alive::BankState state{Volts{13.3}, Volts{13.3}, Volts{14}, Volts{14}, {},
+                                {},          Hold{},      {},        {},        {}};
+    const auto fit = stay_alive::clampsThatFit(part, state);
     ASSERT_FALSE(fit.empty());
     for (const Volts volts : fit) {
         EXPECT_GE(volts * 0.95, state.top);
@@ -334,16 +335,16 @@ TEST(Clamps, ThatFitLieBetweenBusAndRating) {
     EXPECT_NEAR(fit.front().value(), 15, 1e-12);
     EXPECT_NEAR(fit.back().value(), 22, 1e-12);
     part.rated = Volts{15};
-    EXPECT_TRUE(reserve::clampsThatFit(part, state).empty());
+    EXPECT_TRUE(stay_alive::clampsThatFit(part, state).empty());
 }
 
 TEST(Terminals, AModuleWantsThreeACanTwo) {
-    const auto with = [](const char* bank, ReserveTerminals there) {
+    const auto with = [](const char* bank, StayAliveTerminals there) {
         Job job = jotted(shunter(), {"decoder middle", bank});
-        job.decoder->part.reserve = there;
+        job.decoder->part.stayAlive = there;
         return job;
     };
-    using enum ReserveTerminals;
+    using enum StayAliveTerminals;
     const char* module = "bank module-22m-18";
     EXPECT_FALSE(has(checkedAll(with(module, Managed)), "reserve.terminals"));
     EXPECT_EQ(stateOf(with(module, Pads), "reserve.terminals"), State::Close);
@@ -351,7 +352,7 @@ TEST(Terminals, AModuleWantsThreeACanTwo) {
     EXPECT_EQ(stateOf(with(module, None), "reserve.terminals"), State::Over);
     EXPECT_EQ(stateOf(with(module, Unknown), "reserve.terminals"), State::Ask);
     const char* can = "bank can-1000u-25 charge 100R diode 0.35V";
-    for (const ReserveTerminals there : {Managed, Pads, TwoWire, Unknown}) {
+    for (const StayAliveTerminals there : {Managed, Pads, TwoWire, Unknown}) {
         EXPECT_FALSE(has(checkedAll(with(can, there)), "reserve.terminals"));
     }
     EXPECT_EQ(stateOf(with(can, None), "reserve.terminals"), State::Close);
@@ -383,8 +384,8 @@ TEST(Consequences, AreWorkedOutOfTheBank) {
     const Job job =
         canOf("bank can-4700u-16 charge 100R diode 0.35V", {"creep 20km/h", "coast 40mm"});
     const auto facts = factsOf(job);
-    const auto all = reserve::consequencesOf(facts);
-    const auto state = reserve::bankState(facts, *job.bank, reserve::loadsOf(facts));
+    const auto all = stay_alive::consequencesOf(facts);
+    const auto state = stay_alive::bankState(facts, *job.bank, stay_alive::loadsOf(facts));
     // 13.3 V through 100 Ω, τ = 0.47 s: 107 mA after 0.1 s.
     const double peak = 0.133, tau = 0.47;
     const Consequence& program = of(all, "On the programming track");
@@ -392,30 +393,31 @@ TEST(Consequences, AreWorkedOutOfTheBank) {
     EXPECT_EQ(program.state, State::Close);
     EXPECT_NE(plain(program.comes).find("are lost"), std::string::npos);
     // When an answer of 60 mA finds room beside it: below 40 mA.
-    EXPECT_NEAR(reserve::chargeBelow(state, Amperes{0.04}).value(), tau * std::log(peak / 0.04),
+    EXPECT_NEAR(stay_alive::chargeBelow(state, Amperes{0.04}).value(), tau * std::log(peak / 0.04),
                 1e-9);
-    EXPECT_NEAR(reserve::chargeBelow(state, Amperes{0.2}).value(), 0, 1e-12);
+    EXPECT_NEAR(stay_alive::chargeBelow(state, Amperes{0.2}).value(), 0, 1e-12);
     EXPECT_NE(plain(of(all, "When the power comes on").comes).find("22 like it"),
               std::string::npos);
     // What it is driven on for, and what it rolls then.
-    const double speed = reserve::creepSpeed(job).value();
+    const double speed = stay_alive::creepSpeed(job).value();
     EXPECT_NEAR(*of(all, "When the power is cut").figure.value,
                 speed * state.hold->time->value() + 0.04, 1e-6);
     // The processor alone: C · (13.3 − 0.35 − 5) / 20 mA.
     EXPECT_NEAR(*of(all, "When it should be off").figure.value, 4.7e-3 * 7.95 / 0.02, 1e-6);
     EXPECT_EQ(of(all, "On plain DC").state, State::Close);  // 16.8 V on 16
     EXPECT_NEAR(*of(all, "On plain DC").figure.value, 16.8, 1e-9);
-    EXPECT_EQ(of(reserve::consequencesOf(factsOf(jotted(job, {"clamp 15V"}))), "On plain DC").state,
-              State::Fine);
+    EXPECT_EQ(
+        of(stay_alive::consequencesOf(factsOf(jotted(job, {"clamp 15V"}))), "On plain DC").state,
+        State::Fine);
     for (const Consequence& one : all) EXPECT_NE(plain(one.when), "Its sound");
 }
 
 TEST(Consequences, ASmallBankIsNoTroubleToProgram) {
-    const auto all =
-        reserve::consequencesOf(factsOf(canOf("bank can-1000u-25 charge 1000R diode 0.35V", {})));
+    const auto all = stay_alive::consequencesOf(
+        factsOf(canOf("bank can-1000u-25 charge 1000R diode 0.35V", {})));
     EXPECT_EQ(of(all, "On the programming track").state, State::Fine);
     const auto late =
-        reserve::consequencesOf(factsOf(canOf("bank can-4700u-16 charge 47R diode 0.35V", {})));
+        stay_alive::consequencesOf(factsOf(canOf("bank can-4700u-16 charge 47R diode 0.35V", {})));
     // 283 mA at first: borne after 0.1 s, but an answer is lost until it is below 60 mA.
     EXPECT_EQ(of(late, "On the programming track").state, State::Close);
     EXPECT_NE(plain(of(late, "On the programming track").comes).find("are lost"),
@@ -425,17 +427,17 @@ TEST(Consequences, ASmallBankIsNoTroubleToProgram) {
 TEST(Consequences, OfSoundAndOfNothing) {
     Job job = canOf("bank can-4700u-16 charge 100R diode 0.35V", {});
     job.decoder->part.sound = true;
-    const auto all = reserve::consequencesOf(factsOf(job));
+    const auto all = stay_alive::consequencesOf(factsOf(job));
     const auto facts = factsOf(job);
-    const auto state = reserve::bankState(facts, *job.bank, reserve::loadsOf(facts));
+    const auto state = stay_alive::bankState(facts, *job.bank, stay_alive::loadsOf(facts));
     const Figure& silent = of(all, "Its sound").figure;
     EXPECT_GT(*silent.value, 0);
     EXPECT_LT(*silent.value, state.hold->time->value());
     // No bank, or one that gave nothing: nothing follows of it. Without a charge resistor the two
     // that rest on it are left out.
-    EXPECT_TRUE(reserve::consequencesOf(factsOf(jotted(job, {"bank none"}))).empty());
-    EXPECT_TRUE(reserve::consequencesOf(factsOf(jotted(job, {"lift nothing"}))).empty());
-    EXPECT_EQ(reserve::consequencesOf(factsOf(jotted(job, {"charge none"}))).size(),
+    EXPECT_TRUE(stay_alive::consequencesOf(factsOf(jotted(job, {"bank none"}))).empty());
+    EXPECT_TRUE(stay_alive::consequencesOf(factsOf(jotted(job, {"lift nothing"}))).empty());
+    EXPECT_EQ(stay_alive::consequencesOf(factsOf(jotted(job, {"charge none"}))).size(),
               all.size() - 3);
 }
 
@@ -444,10 +446,10 @@ TEST(Consequences, ItsResistorTakesTheLoadsCurrentOnDirtyRails) {
     const Job job = canOf(bank, {"creep 20km/h", "dirt 4 per 1m"});
     const auto facts = factsOf(job);
     const double drawn =
-        reserve::loadsOf(facts)
-            .bus.drawn(reserve::bankState(facts, *job.bank, reserve::loadsOf(facts)).bus)
+        stay_alive::loadsOf(facts)
+            .bus.drawn(stay_alive::bankState(facts, *job.bank, stay_alive::loadsOf(facts)).bus)
             .value();
-    const auto all = reserve::consequencesOf(facts);
+    const auto all = stay_alive::consequencesOf(facts);
     const Consequence& dirty = of(all, "On dirty rails");
     // Off half of the time all of the load comes through it in the other half, if 8.3 V drive so
     // much through it.
@@ -455,20 +457,21 @@ TEST(Consequences, ItsResistorTakesTheLoadsCurrentOnDirtyRails) {
     EXPECT_NEAR(*dirty.figure.value, 0.083 * 0.083 * 100 / 2, 1e-9);
     const char* const less = "bank can-4700u-16 charge 10R diode 0.35V";
     EXPECT_NEAR(
-        *of(reserve::consequencesOf(factsOf(canOf(less, {"creep 20km/h"}))), "On dirty rails")
+        *of(stay_alive::consequencesOf(factsOf(canOf(less, {"creep 20km/h"}))), "On dirty rails")
              .figure.value,
         drawn * drawn * 10 / 2, 1e-9);
     // A stutter of 3 mm on the average: n·v·C·(I·l/(v·C))².
-    const double speed = reserve::creepSpeed(job).value();
+    const double speed = stay_alive::creepSpeed(job).value();
     const double mean = 4 * speed * 4.7e-3 * std::pow(drawn * 0.003 / speed / 4.7e-3, 2);
     EXPECT_NE(plain(dirty.comes).find(formatted(Watts{mean}, 2)), std::string::npos)
         << plain(dirty.comes);
     // Told where it was counted as that bad; else it is a figure.
     EXPECT_EQ(dirty.state, State::Close);
     EXPECT_EQ(
-        of(reserve::consequencesOf(factsOf(canOf(bank, {"creep 20km/h"}))), "On dirty rails").state,
+        of(stay_alive::consequencesOf(factsOf(canOf(bank, {"creep 20km/h"}))), "On dirty rails")
+            .state,
         State::Fine);
-    EXPECT_EQ(of(reserve::consequencesOf(
+    EXPECT_EQ(of(stay_alive::consequencesOf(
                      factsOf(canOf("bank can-4700u-16 charge 1R diode 0.35V", {"dirt 4 per 1m"}))),
                  "On dirty rails")
                   .state,
@@ -477,18 +480,18 @@ TEST(Consequences, ItsResistorTakesTheLoadsCurrentOnDirtyRails) {
 TEST(Consequences, OfANightPutAway) {
     // A can is empty, cells are not: 5 V · e^(−8 h / 2·10⁵ s).
     const auto can =
-        reserve::consequencesOf(factsOf(canOf("bank can-4700u-16 charge 100R diode 0.35V", {})));
+        stay_alive::consequencesOf(factsOf(canOf("bank can-4700u-16 charge 100R diode 0.35V", {})));
     EXPECT_LT(*of(can, "Put away for the night").figure.value, 1e-6);
     EXPECT_NE(plain(of(can, "Put away for the night").comes).find("nothing is left"),
               std::string::npos);
     const char* const row = "bank 6x1F 2.7V series charge 100R diode 0.35V";
-    const auto cells = reserve::consequencesOf(factsOf(canOf(row, {})));
+    const auto cells = stay_alive::consequencesOf(factsOf(canOf(row, {})));
     EXPECT_NEAR(*of(cells, "Put away for the night").figure.value, 5 * std::exp(-8 * 3600 / 2e5),
                 1e-9);
     EXPECT_NE(plain(of(cells, "Put away for the night").comes).find("before you solder"),
               std::string::npos);
     // 10 kΩ across each of 1 F: τ = 10⁴ s.
-    const auto balanced = reserve::consequencesOf(factsOf(canOf(row, {"balance cells"})));
+    const auto balanced = stay_alive::consequencesOf(factsOf(canOf(row, {"balance cells"})));
     EXPECT_NEAR(*of(balanced, "Put away for the night").figure.value, 5 * std::exp(-2.88), 1e-9);
 }
 
@@ -538,14 +541,14 @@ TEST(OwnBanks, AreMadeUpOfTheirParts) {
 }
 TEST(BankWiring, FollowsWhatIsFitted) {
     const Job can = canOf("bank can-1000u-25 charge 100R diode 0.35V", {});
-    const auto wired = *reserve::bankWiring(can, WorkshopRules());
+    const auto wired = *stay_alive::bankWiring(can, WorkshopRules());
     EXPECT_EQ(plain(wired.plusTo), "common, blue");
     EXPECT_EQ(plain(wired.minusTo), "decoder ground, black");
     EXPECT_FALSE(wired.markIsPlus);
     EXPECT_NE(plain(wired.mark).find("stripe"), std::string::npos);
     const auto steps = [](const Job& job) {
         std::string all;
-        const auto made = reserve::bankWiring(job, WorkshopRules());
+        const auto made = stay_alive::bankWiring(job, WorkshopRules());
         for (const Text& step : made->steps) all += plain(step) + "\n";
         return all;
     };
@@ -556,19 +559,20 @@ TEST(BankWiring, FollowsWhatIsFitted) {
     EXPECT_EQ(steps(jotted(can, {"diode none"})).find("band towards"), std::string::npos);
     EXPECT_NE(steps(jotted(can, {"balance cells"})).find("each of the 2 cells"), std::string::npos);
     // Chips carry their bar on plus; a module has all in it, and a third wire where it is switched.
-    EXPECT_TRUE(reserve::bankWiring(canOf("bank chips-3300u-25", {}), WorkshopRules())->markIsPlus);
+    EXPECT_TRUE(
+        stay_alive::bankWiring(canOf("bank chips-3300u-25", {}), WorkshopRules())->markIsPlus);
     Job module = canOf("bank module-22m-18", {});
-    EXPECT_FALSE(reserve::bankWiring(module, WorkshopRules())->thirdWire);
-    module.decoder->part.reserve = ReserveTerminals::Managed;
-    EXPECT_TRUE(reserve::bankWiring(module, WorkshopRules())->thirdWire);
+    EXPECT_FALSE(stay_alive::bankWiring(module, WorkshopRules())->thirdWire);
+    module.decoder->part.stayAlive = StayAliveTerminals::Managed;
+    EXPECT_TRUE(stay_alive::bankWiring(module, WorkshopRules())->thirdWire);
     EXPECT_EQ(steps(module).find("side by side"), std::string::npos);
-    EXPECT_EQ(plain(reserve::bankWiring(module, WorkshopRules())->plusTo),
+    EXPECT_EQ(plain(stay_alive::bankWiring(module, WorkshopRules())->plusTo),
               "the decoder's plus for a bank");
     Job none = can;
-    none.decoder->part.reserve = ReserveTerminals::None;
-    EXPECT_EQ(plain(reserve::bankWiring(none, WorkshopRules())->minusTo),
+    none.decoder->part.stayAlive = StayAliveTerminals::None;
+    EXPECT_EQ(plain(stay_alive::bankWiring(none, WorkshopRules())->minusTo),
               "minus of the decoder's rectifier");
-    EXPECT_FALSE(reserve::bankWiring(jotted(can, {"bank none"}), WorkshopRules()));
+    EXPECT_FALSE(stay_alive::bankWiring(jotted(can, {"bank none"}), WorkshopRules()));
 }
 
 }  // namespace

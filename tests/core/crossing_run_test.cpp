@@ -1,5 +1,5 @@
 // A model over dead track against closed forms, and what must hold of every crossing.
-#include "core/reserve/crossing_run.h"
+#include "core/stay_alive/crossing_run.h"
 
 #include "core/circuit/analysis.h"
 #include "support/bank_circuits.h"

@@ -1,5 +1,5 @@
 // A bank that gave nothing when it was lifted off: one reading, then one thing after the other.
-#include "core/work/reserve/dead_bank.h"
+#include "core/work/stay_alive/dead_bank.h"
 
 #include "support/findings.h"
 #include "support/print_quantity.h"
@@ -11,7 +11,7 @@ namespace glimmet::core {
 namespace {
 
 using namespace tests;
-using reserve::causesOf;
+using stay_alive::causesOf;
 using enum DeadCause;
 using Causes = std::vector<DeadCause>;
 
@@ -44,7 +44,7 @@ TEST(DeadBank, WhatIsNotThereIsNoCause) {
     EXPECT_EQ(left(module).front(), Setting);
     EXPECT_EQ(left(tests::jotted(module, {"across 0V"})).back(), Setting);
     Job managed = with({"across 9V"});
-    managed.decoder->part.reserve = ReserveTerminals::Managed;
+    managed.decoder->part.stayAlive = StayAliveTerminals::Managed;
     EXPECT_EQ(left(managed).front(), Setting);
 }
 

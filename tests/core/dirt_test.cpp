@@ -2,8 +2,8 @@
 #include "core/track/dirt.h"
 
 #include "core/track/crossing.h"
-#include "core/work/reserve/bank_options.h"
-#include "core/work/reserve/bank_state.h"
+#include "core/work/stay_alive/bank_options.h"
+#include "core/work/stay_alive/bank_state.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -14,7 +14,7 @@
 #include <cmath>
 #include <random>
 
-namespace glimmet::core::reserve {
+namespace glimmet::core::stay_alive {
 namespace {
 
 using tests::factsOf;
@@ -228,4 +228,4 @@ TEST(OneWheel, ASecondOneGoesBeforeABank) {
 }
 
 }  // namespace
-}  // namespace glimmet::core::reserve
+}  // namespace glimmet::core::stay_alive

@@ -482,7 +482,7 @@ TEST(Charging, IsJudgedByTheTimeAboveTheLimit) {
               std::string::npos);
     EXPECT_EQ(of("bank 1500uF 25V charge 100R diode 0.35V", "reserve.programming"), State::Fine);
     Job managed = jotted(bareModel(), {"decoder middle"});
-    managed.decoder->part.reserve = ReserveTerminals::Managed;
+    managed.decoder->part.stayAlive = StayAliveTerminals::Managed;
     managed = jotted(managed, {"bank module-22m-18"});
     EXPECT_EQ(namedState(managed, "reserve.programming"), State::Fine);
     EXPECT_EQ(namedState(managed, "reserve.charge"), State::Fine);
@@ -755,7 +755,7 @@ TEST(Cures, OfAClampThatConductsAllTheTime) {
 }
 TEST(Cures, OnABatteryIsToLeaveTheBankOut) {
     Job job = jotted(bareModel(), {"decoder middle", "bank 2200uF 25V", "supply battery 7.4V"});
-    job.decoder->part.reserve = ReserveTerminals::None;
+    job.decoder->part.stayAlive = StayAliveTerminals::None;
     EXPECT_EQ(firstCure(job, "decoder.stay-alive"), "bank none");
     // The kind of a battery whose volts were read decides nothing that is asked.
     EXPECT_EQ(namedState(job, "battery.pack"), State::Fine);

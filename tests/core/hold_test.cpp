@@ -1,5 +1,5 @@
 // How long a bank holds, against the closed forms of each load alone and a fine Runge–Kutta of all.
-#include "core/reserve/hold.h"
+#include "core/stay_alive/hold.h"
 
 #include <gtest/gtest.h>
 

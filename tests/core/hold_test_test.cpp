@@ -1,6 +1,6 @@
 // What a lift tells of the farads, and how surely: against closed forms and the far ends of what
 // is not known.
-#include "core/work/reserve/hold_test.h"
+#include "core/work/stay_alive/hold_test.h"
 
 #include "core/work/supply.h"
 #include "support/findings.h"
@@ -12,7 +12,7 @@
 #include <cmath>
 #include <random>
 
-namespace glimmet::core::reserve {
+namespace glimmet::core::stay_alive {
 namespace {
 
 using tests::answer;
@@ -209,4 +209,4 @@ TEST(HoldTest, NoLampsNothingToFadeNoBankOfAThousandFarads) {
 }
 
 }  // namespace
-}  // namespace glimmet::core::reserve
+}  // namespace glimmet::core::stay_alive

@@ -1,9 +1,9 @@
 // The volts of a bank on the track: what they tell of a leak, and what comes of that.
-#include "core/work/reserve/leak.h"
+#include "core/work/stay_alive/leak.h"
 
-#include "core/work/reserve/consequences.h"
-#include "core/work/reserve/crossing_state.h"
-#include "core/work/reserve/places.h"
+#include "core/work/stay_alive/consequences.h"
+#include "core/work/stay_alive/crossing_state.h"
+#include "core/work/stay_alive/places.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -14,7 +14,7 @@ namespace glimmet::core {
 namespace {
 
 using namespace tests;
-using namespace reserve;
+using namespace stay_alive;
 
 /// On 14.5 V that were read: 13.3 V belong to a bank, behind 1.2 V of rectifier.
 Job can(std::initializer_list<const char*> lines,

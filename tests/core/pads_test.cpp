@@ -1,8 +1,8 @@
 // Empty pads of a board, by meter; warmth, frost and years of a bank.
-#include "core/work/reserve/ageing.h"
-#include "core/work/reserve/bank_wiring.h"
-#include "core/work/reserve/consequences.h"
-#include "core/work/reserve/judge_pads.h"
+#include "core/work/stay_alive/ageing.h"
+#include "core/work/stay_alive/bank_wiring.h"
+#include "core/work/stay_alive/consequences.h"
+#include "core/work/stay_alive/judge_pads.h"
 #include "core/work/supply.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
@@ -16,11 +16,11 @@ namespace glimmet::core {
 namespace {
 
 using namespace tests;
-using reserve::bearsUpTo;
-using reserve::PadsUse;
-using reserve::shareInFrost;
-using reserve::shareLeft;
-using reserve::useOf;
+using stay_alive::bearsUpTo;
+using stay_alive::PadsUse;
+using stay_alive::shareInFrost;
+using stay_alive::shareLeft;
+using stay_alive::useOf;
 
 EmptyPads readAt(std::optional<double> direct, std::optional<double> alternating = {}) {
     EmptyPads pads;
@@ -170,7 +170,7 @@ TEST(EmptyPads, AreSaidInOneLineOrInSeveral) {
 TEST(EmptyPads, ThatTakeABankAreWhereItIsWired) {
     const Job job = padded({"bank can-1000u-25 charge 100R diode 0.35V"});
     const auto joinedAt = [](const Job& each) {
-        const auto wiring = reserve::bankWiring(each, WorkshopRules());
+        const auto wiring = stay_alive::bankWiring(each, WorkshopRules());
         return plain(wiring->plusTo) + " | " + plain(wiring->minusTo);
     };
     const std::string usual = joinedAt(job);
@@ -234,8 +234,8 @@ TEST(Warmth, InFrostACanMayHoldTooShort) {
     // Just long enough as it is: of what is needed, by a tenth.
     Job job = padded({"bank can-1000u-25 charge 100R diode 0.35V"});
     const auto stateAt = [&](double share) {
-        const auto loads = reserve::loadsOf(factsOf(job));
-        const auto state = reserve::bankState(factsOf(job), *job.bank, loads);
+        const auto loads = stay_alive::loadsOf(factsOf(job));
+        const auto state = stay_alive::bankState(factsOf(job), *job.bank, loads);
         Job just = job;
         just.bank->part.capacitance =
             job.bank->part.capacitance * (state.needed / *state.hold->time).value() * share;
@@ -246,7 +246,7 @@ TEST(Warmth, InFrostACanMayHoldTooShort) {
     EXPECT_EQ(stateAt(0.9), State::Fine);  // too short in any weather: that is said elsewhere
 }
 
-const reserve::Consequence& old(const std::vector<reserve::Consequence>& all) {
+const stay_alive::Consequence& old(const std::vector<stay_alive::Consequence>& all) {
     for (const auto& one : all) {
         if (plain(one.when) == "In ten years") return one;
     }
@@ -254,24 +254,25 @@ const reserve::Consequence& old(const std::vector<reserve::Consequence>& all) {
 }
 TEST(Years, LeaveWhatTheKindLeaves) {
     const Job cells = padded({"bank 6x1F 2.7V series charge 100R diode 0.35V"});
-    const auto usual = reserve::consequencesOf(factsOf(cells));
+    const auto usual = stay_alive::consequencesOf(factsOf(cells));
     // 13 V of six cells: 2.16 V each, 40 °C assumed; 1000 h.
     const auto state =
-        reserve::bankState(factsOf(cells), *cells.bank, reserve::loadsOf(factsOf(cells)));
+        stay_alive::bankState(factsOf(cells), *cells.bank, stay_alive::loadsOf(factsOf(cells)));
     const double hours = 1000 * std::exp2(2.5 + (2.7 - state.full.value() / 6) / 0.2);
     EXPECT_NEAR(*old(usual).figure.value, 1 - 0.3 * 1000 / hours, 1e-9);
     EXPECT_EQ(old(usual).state, State::Fine);
     EXPECT_TRUE(restsOnAssumption(old(usual).figure));
-    const auto hot = reserve::consequencesOf(factsOf(jotted(cells, {"warm 65C"})));
+    const auto hot = stay_alive::consequencesOf(factsOf(jotted(cells, {"warm 65C"})));
     EXPECT_LT(*old(hot).figure.value, *old(usual).figure.value);
     EXPECT_EQ(old(hot).figure.inputs[0].basis.kind, Basis::Kind::Measured);
     // One that just holds, beside a hot motor, will not.
     Job just = padded({"bank can-1000u-25 charge 100R diode 0.35V", "warm 85C"});
-    const auto now = reserve::bankState(factsOf(just), *just.bank, reserve::loadsOf(factsOf(just)));
+    const auto now =
+        stay_alive::bankState(factsOf(just), *just.bank, stay_alive::loadsOf(factsOf(just)));
     just.bank->part.capacitance *= (now.needed / *now.hold->time).value() * 1.05;
-    EXPECT_EQ(old(reserve::consequencesOf(factsOf(just))).state, State::Close);
+    EXPECT_EQ(old(stay_alive::consequencesOf(factsOf(just))).state, State::Close);
     just.bank->part.capacitance *= 1.2;
-    EXPECT_EQ(old(reserve::consequencesOf(factsOf(just))).state, State::Fine);
+    EXPECT_EQ(old(stay_alive::consequencesOf(factsOf(just))).state, State::Fine);
 }
 
 }  // namespace

@@ -156,14 +156,14 @@ TEST(Ranking, SocketSoundStayAliveAndPriceAreWishes) {
     Job banked = jotted(shunter(), {"bank electrolytic-2200u-25"});
     EXPECT_EQ(stateOf(banked, "decoder.stay-alive"), State::Fine);  // not told: not held against it
     // A plain bank is soldered to its rectifier, which the bank says; a plug-in one joins nowhere.
-    banked.decoder->part.reserve = ReserveTerminals::None;
+    banked.decoder->part.stayAlive = StayAliveTerminals::None;
     EXPECT_EQ(stateOf(banked, "decoder.stay-alive"), State::Fine);
     EXPECT_EQ(stateOf(banked, "reserve.terminals"), State::Close);
     EXPECT_EQ(cellOf(banked, banked.decoder->part, Aspect::StayAlive).state, State::Close);
     const Job plugged = jotted(banked, {"bank module-22m-18"});
     EXPECT_EQ(stateOf(plugged, "decoder.stay-alive"), State::Over);
     EXPECT_EQ(stateOf(plugged, "reserve.terminals"), State::Over);
-    banked.decoder->part.reserve = ReserveTerminals::Pads;
+    banked.decoder->part.stayAlive = StayAliveTerminals::Pads;
     EXPECT_EQ(stateOf(banked, "decoder.stay-alive"), State::Fine);
 
     Job cheap = shunter();

@@ -2,7 +2,7 @@
 // against.
 #pragma once
 
-#include "core/reserve/crossing_run.h"
+#include "core/stay_alive/crossing_run.h"
 #include "support/trade_circuits.h"
 
 #include <cmath>

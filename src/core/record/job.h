@@ -8,7 +8,7 @@
 #include "core/record/layout.h"
 #include "core/record/part.h"
 #include "core/record/prove.h"
-#include "core/record/reserve.h"
+#include "core/record/stay_alive.h"
 #include "core/record/supply.h"
 #include "core/record/unit.h"
 #include "core/record/workshop_rules.h"

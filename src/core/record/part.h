@@ -9,7 +9,7 @@
 #include "core/quantity/quantities.h"
 #include "core/record/body.h"
 #include "core/record/intake.h"
-#include "core/record/reserve.h"
+#include "core/record/stay_alive.h"
 
 #include <optional>
 #include <string>
@@ -43,13 +43,13 @@ struct DecoderOutput {
 };
 
 /// Where a bank can be joined to a decoder.
-enum class ReserveTerminals { Unknown, None, Pads, TwoWire, Managed };
-constexpr auto wordsOf(ReserveTerminals) {
-    return std::to_array<Word<ReserveTerminals>>({{ReserveTerminals::Unknown, "unknown"},
-                                                  {ReserveTerminals::None, "none"},
-                                                  {ReserveTerminals::Pads, "pads"},
-                                                  {ReserveTerminals::TwoWire, "two-wire"},
-                                                  {ReserveTerminals::Managed, "managed"}});
+enum class StayAliveTerminals { Unknown, None, Pads, TwoWire, Managed };
+constexpr auto wordsOf(StayAliveTerminals) {
+    return std::to_array<Word<StayAliveTerminals>>({{StayAliveTerminals::Unknown, "unknown"},
+                                                    {StayAliveTerminals::None, "none"},
+                                                    {StayAliveTerminals::Pads, "pads"},
+                                                    {StayAliveTerminals::TwoWire, "two-wire"},
+                                                    {StayAliveTerminals::Managed, "managed"}});
 }
 
 struct Decoder {
@@ -64,7 +64,7 @@ struct Decoder {
     bool sound = false;
     bool radio = false;   ///< commanded by radio, on a battery; else over the track
     Volts leastSupply{};  ///< below it it stops; 0: not told
-    ReserveTerminals reserve = ReserveTerminals::Unknown;
+    StayAliveTerminals stayAlive = StayAliveTerminals::Unknown;
     /// The largest bank that its leaflet allows on it, straight on its plus and minus; nothing: it
     /// says none.
     std::optional<Farads> mostBank{};

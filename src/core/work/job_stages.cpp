@@ -7,13 +7,13 @@
 #include "core/work/measure/measure.h"
 #include "core/work/prove/prove.h"
 #include "core/work/record_verbs.h"
-#include "core/work/reserve/reserve.h"
+#include "core/work/stay_alive/stay_alive.h"
 
 namespace glimmet::core {
 namespace {
 
 constinit const JobStage stages[] = {intake::stage, prove::stage, measure::stage,
-                                     choose::stage, lamps::stage, reserve::stage};
+                                     choose::stage, lamps::stage, stay_alive::stage};
 
 }  // namespace
 

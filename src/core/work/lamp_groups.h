@@ -6,8 +6,8 @@
 #include "core/led/lamp_drive.h"
 #include "core/led/lamp_law.h"
 #include "core/record/job.h"
-#include "core/reserve/hold.h"
 #include "core/result.h"
+#include "core/stay_alive/hold.h"
 
 namespace glimmet::core {
 

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "core/finding/figure.h"
-#include "core/reserve/hold.h"
+#include "core/stay_alive/hold.h"
 #include "core/work/job_analysis.h"
 
 #include <optional>

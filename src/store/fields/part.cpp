@@ -36,7 +36,7 @@ void decoderFields(Io& io, Self& decoder) {
     io("sound", decoder.sound, Maybe);
     io("radio", decoder.radio, Maybe);
     io("supply_min", decoder.leastSupply, Maybe, from0To(60));
-    io("reserve", decoder.reserve, Maybe);
+    io("reserve", decoder.stayAlive, Maybe);
     io("most_bank", decoder.mostBank, Maybe, upTo(100));
     io("price", decoder.price, Maybe, from0To(1e5));
     io("outputs", decoder.outputs, Maybe, members(0, 64));

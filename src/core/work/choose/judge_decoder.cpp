@@ -523,7 +523,7 @@ void judgeFit(const JobAnalysis& facts, const MotorEvidence& drive, Judging& jud
             case Aspect::StayAlive:
                 // A bank too large for it, or one that has to be soldered to it, is told at the
                 // bank.
-                if (part.reserve != ReserveTerminals::None || cell.state != State::Over) break;
+                if (part.stayAlive != StayAliveTerminals::None || cell.state != State::Over) break;
                 if (facts.job.feed == Feed::BatteryRadio) {
                     judging.say(
                         "decoder.stay-alive", {}, cell.state, Gravity::DoesNotWork,

@@ -173,23 +173,23 @@ Cell soundCell(const JobAnalysis& facts, const Decoder& decoder) {
 
 Cell stayAliveCell(const JobAnalysis& facts, const Decoder& decoder) {
     const auto words = [&]() -> Text {
-        switch (decoder.reserve) {
-            case ReserveTerminals::None:
+        switch (decoder.stayAlive) {
+            case StayAliveTerminals::None:
                 return text("no place");
-            case ReserveTerminals::Pads:
+            case StayAliveTerminals::Pads:
                 return text("pads");
-            case ReserveTerminals::TwoWire:
+            case StayAliveTerminals::TwoWire:
                 return text("two wires");
-            case ReserveTerminals::Managed:
+            case StayAliveTerminals::Managed:
                 return text("managed");
-            case ReserveTerminals::Unknown:
+            case StayAliveTerminals::Unknown:
                 break;
         }
         return text("not told");
     };
     Held held(Aspect::StayAlive, words());
     // A plain bank can be soldered to its rectifier; on a battery there is nothing to carry over.
-    if (facts.job.bank && decoder.reserve == ReserveTerminals::None) {
+    if (facts.job.bank && decoder.stayAlive == StayAliveTerminals::None) {
         const bool soldered =
             facts.job.bank->part.kind != BankKind::Module && facts.job.feed != Feed::BatteryRadio;
         held.against(soldered ? State::Close : State::Over, [&] {

@@ -1,0 +1,53 @@
+// A dead place of the layout over the travel of the train: which wheels stand on dead rail, the
+// bus, the speed, the lamps; a cursor to be moved along it.
+#pragma once
+
+#include "core/work/stay_alive/crossing_state.h"
+
+#include <QPointer>
+#include <QWidget>
+
+#include <optional>
+
+class QCPItemText;
+class QCustomPlot;
+class QTimer;
+
+namespace glimmet::app {
+
+class CrossingPlot : public QWidget {
+    Q_OBJECT
+public:
+    explicit CrossingPlot(QWidget* parent = nullptr);
+    /// The cursor stays where it is as long as the place is the same.
+    void show(const std::optional<core::stay_alive::CrossingChart>& chart);
+    [[nodiscard]] core::Millimetres travel() const { return m_travel; }
+    void setTravel(core::Millimetres travel);
+    /// To where the next wheel comes onto dead rail or leaves it, or power comes or goes.
+    void toNextChange(bool forward);
+    /// As slowly as it goes, or slower, so that an eye can follow.
+    void play(bool on);
+    [[nodiscard]] bool playing() const;
+
+signals:
+    void travelled(core::Millimetres travel);
+    void jotOffered(const QString& start);
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+private:
+    void draw();
+    void drawCursor();
+    /// Beside the cursor, as far as the plot is wide now.
+    void placeWords();
+    [[nodiscard]] QString wordsAt(core::Millimetres travel) const;
+    QCustomPlot* m_plot;
+    QTimer* m_clock;
+    QPointer<QCPItemText> m_words;  ///< what is said at the cursor
+    std::optional<core::stay_alive::CrossingChart> m_chart;
+    core::Millimetres m_travel{};
+};
+
+}  // namespace glimmet::app

@@ -1,0 +1,19 @@
+// The room of the stay-alive: the bank on the decoder, how long it holds, what charging it asks.
+#pragma once
+
+#include "core/work/job_stages.h"
+#include "core/work/stay_alive/decided_by.h"
+
+namespace glimmet::core::stay_alive {
+
+[[nodiscard]] bool applies(const Job& job);
+void judge(const JobAnalysis& facts, Judging& judging);
+[[nodiscard]] std::span<const jot::Command> commands();
+[[nodiscard]] Idle idle(const Job& job);
+
+void boxes(const Job& job, std::vector<Box>& all);
+
+inline constexpr JobStage stage{"reserve", "Stay-alive", applies, judge,
+                                commands,  idle,         boxes,   decidedBy};
+
+}  // namespace glimmet::core::stay_alive
