@@ -1,9 +1,9 @@
 #include "app/choose/choose_view.h"
+#include "app/dc_test/dc_test_view.h"
 #include "app/district/district_view.h"
 #include "app/intake/intake_view.h"
 #include "app/lamps/lamps_view.h"
 #include "app/measure/measure_view.h"
-#include "app/prove/prove_view.h"
 #include "app/rules/rules_view.h"
 #include "app/stage_view.h"
 #include "app/stay_alive/stay_alive_view.h"
@@ -11,8 +11,8 @@
 namespace glimmet::app {
 namespace {
 
-constinit const StageView views[] = {intakeView, proveView, measureView,
-                                     chooseView, lampsView, stayAliveView};
+constinit const StageView views[] = {intakeView, dcTestView, measureView,
+                                     chooseView, lampsView,  stayAliveView};
 constinit const StageView ofWorkshop[] = {rulesView, districtView};
 constinit const PartPainter parts[] = {decoderPainter, bankPainter};
 

@@ -1,19 +1,19 @@
 #include "core/work/job_stages.h"
 
 #include "core/work/choose/choose.h"
+#include "core/work/dc_test/dc_test.h"
 #include "core/work/intake/intake.h"
 #include "core/work/job_overrides.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/measure/measure.h"
-#include "core/work/prove/prove.h"
 #include "core/work/record_verbs.h"
 #include "core/work/stay_alive/stay_alive.h"
 
 namespace glimmet::core {
 namespace {
 
-constinit const JobStage stages[] = {intake::stage, prove::stage, measure::stage,
-                                     choose::stage, lamps::stage, stay_alive::stage};
+constinit const JobStage stages[] = {intake::stage, dc_test::stage, measure::stage,
+                                     choose::stage, lamps::stage,   stay_alive::stage};
 
 }  // namespace
 

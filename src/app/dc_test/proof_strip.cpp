@@ -1,6 +1,6 @@
-#include "app/prove/proof_strip.h"
+#include "app/dc_test/proof_strip.h"
 
-#include "app/prove/prove_view.h"
+#include "app/dc_test/dc_test_view.h"
 #include "app/theme/plot.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"

@@ -1,4 +1,4 @@
-#include "app/prove/prove_view.h"
+#include "app/dc_test/dc_test_view.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 

@@ -1,12 +1,12 @@
 // What running on plain direct current says.
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
-#include "core/work/prove/prove.h"
+#include "core/work/dc_test/dc_test.h"
 #include "core/work/rating.h"
 
 #include <algorithm>
 
-namespace glimmet::core::prove {
+namespace glimmet::core::dc_test {
 namespace {
 
 // From these on a fitter looks for the cause.
@@ -300,4 +300,4 @@ void judge(const JobAnalysis& facts, Judging& judging) {
     judgeSeen(facts.job, judging);
 }
 
-}  // namespace glimmet::core::prove
+}  // namespace glimmet::core::dc_test

@@ -1,10 +1,10 @@
 // The room of the proof on plain direct current: a decoder never cures what does not run on it.
 #pragma once
 
+#include "core/work/dc_test/decided_by.h"
 #include "core/work/job_stages.h"
-#include "core/work/prove/decided_by.h"
 
-namespace glimmet::core::prove {
+namespace glimmet::core::dc_test {
 
 [[nodiscard]] bool applies(const Job& job);
 void judge(const JobAnalysis& facts, Judging& judging);
@@ -14,4 +14,4 @@ void judge(const JobAnalysis& facts, Judging& judging);
 inline constexpr JobStage stage{"prove",  "Prove", applies, judge,
                                 commands, idle,    nullptr, decidedBy};
 
-}  // namespace glimmet::core::prove
+}  // namespace glimmet::core::dc_test

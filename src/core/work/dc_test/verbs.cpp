@@ -1,9 +1,9 @@
 // Jots of the proof on plain direct current.
+#include "core/work/dc_test/dc_test.h"
 #include "core/work/in_order.h"
 #include "core/work/jotted.h"
-#include "core/work/prove/prove.h"
 
-namespace glimmet::core::prove {
+namespace glimmet::core::dc_test {
 namespace {
 
 using namespace jot;
@@ -289,4 +289,4 @@ constexpr Command table[] = {
 
 std::span<const Command> commands() { return table; }
 
-}  // namespace glimmet::core::prove
+}  // namespace glimmet::core::dc_test

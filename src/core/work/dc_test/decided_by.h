@@ -3,7 +3,7 @@
 
 #include "core/work/stage.h"
 
-namespace glimmet::core::prove {
+namespace glimmet::core::dc_test {
 
 inline constexpr DecidedBy decidedBy[] = {
     {"prove.auxiliary",
@@ -36,4 +36,4 @@ inline constexpr DecidedBy decidedBy[] = {
      "other."},
 };
 
-}  // namespace glimmet::core::prove
+}  // namespace glimmet::core::dc_test

@@ -9,9 +9,10 @@ namespace glimmet::app {
 /// The bench supply clipped to the rails.
 void paintProofLens(const LensInput& input);
 
-inline constexpr Shot proveShots[] = {{"prove", 0, ""}};
-inline constexpr StageView proveView{
+inline constexpr Shot dcTestShots[] = {{"prove", 0, ""}};
+inline constexpr StageView dcTestView{
     "prove", proofStrip, paintProofLens,
-    QT_TRANSLATE_NOOP("stages", "There is no motor that could be proved on plain DC."), proveShots};
+    QT_TRANSLATE_NOOP("stages", "There is no motor that could be proved on plain DC."),
+    dcTestShots};
 
 }  // namespace glimmet::app
