@@ -1,6 +1,6 @@
 // From an edit to all findings of a job recomputed.
 #include "core/instrument/log_cutting.h"
-#include "core/work/choose/ranking.h"
+#include "core/work/decoder/ranking.h"
 #include "core/work/jot.h"
 #include "core/work/lamps/mismatch.h"
 #include "core/work/lamps/what_if.h"
@@ -74,7 +74,7 @@ void rankDecoders(benchmark::State& state) {
     const core::WorkshopRules house;
     const core::JobAnalysis facts = core::analysed(job, house, parts);
     const core::MotorEvidence drive = core::driveEvidence(job);
-    for (auto _ : state) benchmark::DoNotOptimize(core::choose::rankedDecoders(facts, drive));
+    for (auto _ : state) benchmark::DoNotOptimize(core::decoder::rankedDecoders(facts, drive));
 }
 /// The worst of a model's dead places over its travel, and thirty speeds over it.
 void crossLayout(benchmark::State& state) {

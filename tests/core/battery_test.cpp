@@ -1,7 +1,7 @@
 // Batteries: run time, fuse, cut-off; and ways out where outputs are too few.
 #include "core/power/battery.h"
 
-#include "core/work/choose/rating_words.h"
+#include "core/work/decoder/rating_words.h"
 #include "core/work/stage_status.h"
 #include "core/work/supply.h"
 #include "core/work/trials.h"
@@ -243,7 +243,7 @@ TEST(Rules, StandSideBySide) {
     const Job job = shunter();
     const JobAnalysis facts = tests::factsOf(job);
     const auto says =
-        choose::byEachRule(facts, driveEvidence(job), tests::smallCatalogue().decoders[1]);
+        decoder::byEachRule(facts, driveEvidence(job), tests::smallCatalogue().decoders[1]);
     ASSERT_EQ(says.size(), 3U);
     EXPECT_EQ(says[0].rule, RatingRule::Strict);
     EXPECT_EQ(says[0].state, State::Over);  // 1.36 A stalled of 1 A
@@ -253,14 +253,14 @@ TEST(Rules, StandSideBySide) {
     EXPECT_NE(plain(says[0].says).find("1 A continuous"), std::string::npos) << plain(says[0].says);
     EXPECT_NE(plain(says[2].says).find("running"), std::string::npos) << plain(says[2].says);
     const Job unread = tests::newJob("Stock", "rotary-plough", {"G", 22.5});
-    const auto asked = choose::byEachRule(tests::factsOf(unread), driveEvidence(unread),
-                                          tests::smallCatalogue().decoders[1]);
+    const auto asked = decoder::byEachRule(tests::factsOf(unread), driveEvidence(unread),
+                                           tests::smallCatalogue().decoders[1]);
     // Motors of that size stall at 2 A and more: none of them is carried by 1 A.
     EXPECT_EQ(asked[0].state, State::Over);
     EXPECT_EQ(plain(asked[0].says), "motors of its kind stall at 2 A at least of 1 A continuous");
     const Job small = tests::newJob("Rail", "railbus", {"H0", 87});
-    const auto between = choose::byEachRule(tests::factsOf(small), driveEvidence(small),
-                                            tests::smallCatalogue().decoders[0]);
+    const auto between = decoder::byEachRule(tests::factsOf(small), driveEvidence(small),
+                                             tests::smallCatalogue().decoders[0]);
     EXPECT_EQ(between[0].state, State::Ask);
     EXPECT_EQ(plain(between[0].says), "a reading is missing");
 }

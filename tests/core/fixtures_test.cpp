@@ -1,5 +1,5 @@
 // Weights and speakers that are there take room; what is left of a hollow, and who lies in it.
-#include "core/work/choose/ranking.h"
+#include "core/work/decoder/ranking.h"
 #include "core/work/jot.h"
 #include "core/work/measure/dragged.h"
 #include "core/work/placement.h"

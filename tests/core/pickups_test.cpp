@@ -1,7 +1,7 @@
 // Wheels that collect: what they bridge, where one more would help, through units that share them.
 #include "core/work/measure/pickups.h"
 
-#include "core/work/choose/ranking.h"
+#include "core/work/decoder/ranking.h"
 #include "core/work/stage_status.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
@@ -117,8 +117,8 @@ TEST(Hollows, ThatWereMeasuredHoldOrDoNot) {
     EXPECT_EQ(cavities[0].length, Millimetres{15});
     EXPECT_EQ(cavities[0].width, Millimetres{14});
     EXPECT_EQ(cavities[0].height, Millimetres{11});
-    const auto held = choose::held(factsOf(job), driveEvidence(job), job.decoder->part);
-    EXPECT_EQ(held.cells[static_cast<std::size_t>(choose::Aspect::Stage)].state, State::Over);
+    const auto held = decoder::held(factsOf(job), driveEvidence(job), job.decoder->part);
+    EXPECT_EQ(held.cells[static_cast<std::size_t>(decoder::Aspect::Stage)].state, State::Over);
 }
 
 TEST(MiddlePickup, IsAskedForAndHangsOnNoSingleRoller) {

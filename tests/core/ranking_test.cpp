@@ -1,6 +1,6 @@
 // Decoders held against everything that a job asks: each aspect is seen to fire and to stay silent,
 // and the order keeps its promises on catalogues made at random.
-#include "core/work/choose/ranking.h"
+#include "core/work/decoder/ranking.h"
 
 #include "support/findings.h"
 #include "support/print_quantity.h"
@@ -11,7 +11,7 @@
 #include <random>
 #include <set>
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 namespace {
 
 using tests::factsOf;
@@ -26,10 +26,10 @@ Cell cellOf(const Job& job, const Decoder& decoder, Aspect aspect) {
 }
 Decoder middle() { return smallCatalogue().decoders[1]; }
 TEST(Ranking, ItsColumnsAreCalledByWhatTheyHold) {
-    EXPECT_STREQ(choose::title(choose::Aspect::Motor), "Motor");
-    EXPECT_STREQ(choose::title(choose::Aspect::Stage), "Room");
-    EXPECT_STREQ(choose::title(choose::Aspect::StayAlive), "Stay-alive");
-    EXPECT_STREQ(choose::title(choose::Aspect::Price), "Price");
+    EXPECT_STREQ(decoder::title(decoder::Aspect::Motor), "Motor");
+    EXPECT_STREQ(decoder::title(decoder::Aspect::Stage), "Room");
+    EXPECT_STREQ(decoder::title(decoder::Aspect::StayAlive), "Stay-alive");
+    EXPECT_STREQ(decoder::title(decoder::Aspect::Price), "Price");
 }
 TEST(Ranking, HasACellForEveryAspectInOrder) {
     const RankedDecoder ranked = held(factsOf(shunter()), driveEvidence(shunter()), middle());
@@ -372,8 +372,8 @@ TEST(Wishes, APriceIsHeldAgainstEachAndTakenBackWithTheRest) {
     Decoder part = dear.decoder->part;
     part.price = 41;
     const auto cell = [&](const Decoder& decoder) {
-        return choose::held(factsOf(dear), driveEvidence(dear), decoder)
-            .cells[static_cast<std::size_t>(choose::Aspect::Price)]
+        return decoder::held(factsOf(dear), driveEvidence(dear), decoder)
+            .cells[static_cast<std::size_t>(decoder::Aspect::Price)]
             .state;
     };
     EXPECT_NE(cell(part), State::Fine);
@@ -436,4 +436,4 @@ TEST(WantedReadings, AreAskedForOnlyWhereTheyDecide) {
 }
 
 }  // namespace
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder

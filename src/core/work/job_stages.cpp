@@ -1,7 +1,7 @@
 #include "core/work/job_stages.h"
 
-#include "core/work/choose/choose.h"
 #include "core/work/dc_test/dc_test.h"
+#include "core/work/decoder/decoder.h"
 #include "core/work/intake/intake.h"
 #include "core/work/job_overrides.h"
 #include "core/work/lamps/lamps.h"
@@ -12,8 +12,8 @@
 namespace glimmet::core {
 namespace {
 
-constinit const JobStage stages[] = {intake::stage, dc_test::stage, measure::stage,
-                                     choose::stage, lamps::stage,   stay_alive::stage};
+constinit const JobStage stages[] = {intake::stage,  dc_test::stage, measure::stage,
+                                     decoder::stage, lamps::stage,   stay_alive::stage};
 
 }  // namespace
 

@@ -3,7 +3,7 @@
 
 #include "core/work/stage.h"
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 
 inline constexpr DecidedBy decidedBy[] = {
     {"battery.pack", "Ask while a model on a battery has none chosen."},
@@ -51,4 +51,4 @@ inline constexpr DecidedBy decidedBy[] = {
      "above what decoder or bank can take."},
 };
 
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder

@@ -5,8 +5,8 @@
 #include "core/work/motor_evidence.h"
 #include "core/work/stage.h"
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 
 void judgeBattery(const JobAnalysis& facts, const MotorEvidence& drive, Judging& judging);
 
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder

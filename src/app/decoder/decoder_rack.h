@@ -4,7 +4,7 @@
 
 #include "app/frame/rows.h"
 #include "app/stage_strip.h"
-#include "core/work/choose/ranking.h"
+#include "core/work/decoder/ranking.h"
 
 #include <array>
 #include <memory>

@@ -1,4 +1,4 @@
-#include "core/work/choose/ranking.h"
+#include "core/work/decoder/ranking.h"
 
 #include "core/power/battery.h"
 #include "core/quantity/format.h"
@@ -11,7 +11,7 @@
 #include <limits>
 #include <tuple>
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 namespace {
 
 /// The gravest thing that was held against an aspect.
@@ -332,7 +332,7 @@ std::vector<RankedDecoder> rankedDecoders(const JobAnalysis& facts, const MotorE
     using Key = decltype(keyOf(held.front()));
     std::vector<std::pair<Key, std::size_t>> order;  // of equals the one that is listed first
     for (const Decoder& decoder : facts.catalogue.decoders) {
-        held.push_back(choose::held(facts, drive, decoder));
+        held.push_back(decoder::held(facts, drive, decoder));
         order.emplace_back(keyOf(held.back()), order.size());
     }
     std::sort(order.begin(), order.end());
@@ -343,4 +343,4 @@ std::vector<RankedDecoder> rankedDecoders(const JobAnalysis& facts, const MotorE
     return all;
 }
 
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder

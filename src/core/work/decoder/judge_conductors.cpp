@@ -1,4 +1,4 @@
-#include "core/work/choose/judge_conductors.h"
+#include "core/work/decoder/judge_conductors.h"
 
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
@@ -6,7 +6,7 @@
 
 #include <algorithm>
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 namespace {
 
 std::string number(std::size_t count) { return std::to_string(count); }
@@ -153,4 +153,4 @@ void judgeConductors(const Job& job, Judging& judging) {
     for (std::size_t i = 0; i < job.couplings.size(); ++i) judgeCoupling(job, i, judging);
 }
 
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder

@@ -1,10 +1,10 @@
-#include "app/choose/decoder_rack.h"
+#include "app/decoder/decoder_rack.h"
 
-#include "app/choose/choose_view.h"
+#include "app/decoder/decoder_view.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
-#include "core/work/choose/rating_words.h"
+#include "core/work/decoder/rating_words.h"
 
 #include <QAbstractButton>
 #include <QCoreApplication>
@@ -21,7 +21,7 @@ StageStrip* decoderRack(QWidget* parent) { return new DecoderRack(parent); }
 
 namespace {
 
-using core::choose::Aspect;
+using core::decoder::Aspect;
 
 constexpr int rowHeight = 46;
 constexpr int outline = 52;  // room for the outline of the largest that is shown
@@ -33,7 +33,7 @@ constexpr Aspect always[] = {Aspect::Motor,  Aspect::Outputs,   Aspect::Stage,
 struct Columns {
     explicit Columns(int width) {
         if (width > 1150) {
-            for (std::size_t i = 0; i < core::choose::aspects; ++i) {
+            for (std::size_t i = 0; i < core::decoder::aspects; ++i) {
                 shown.push_back(static_cast<Aspect>(i));
             }
         } else {
@@ -55,7 +55,7 @@ struct Columns {
 QString nameInRack(const QString& name) { return name.section(u',', 0, 0); }
 
 QString aspectTitle(Aspect aspect) {
-    return QCoreApplication::translate("core", core::choose::title(aspect));
+    return QCoreApplication::translate("core", core::decoder::title(aspect));
 }
 
 }  // namespace
@@ -91,7 +91,7 @@ public:
         setFixedHeight(rowHeight);
         setCursor(Qt::PointingHandCursor);
     }
-    void show(const core::choose::RankedDecoder& ranked, bool fitted, double largest) {
+    void show(const core::decoder::RankedDecoder& ranked, bool fitted, double largest) {
         m_cells = ranked.cells;
         m_deciding = ranked.deciding;
         m_state = ranked.worst;
@@ -108,7 +108,7 @@ public:
         setChecked(fitted);
         setAccessibleName(DecoderRack::tr("%1: %2, %3").arg(m_name, stateWord(m_state), m_beside));
         QStringList tip{m_name};
-        for (const core::choose::Cell& cell : m_cells) {
+        for (const core::decoder::Cell& cell : m_cells) {
             tip << DecoderRack::tr("%1: %2%3")
                        .arg(aspectTitle(cell.aspect), said(cell.shows),
                             cell.says.empty() ? QString() : u", "_s + said(cell.says));
@@ -150,7 +150,7 @@ protected:
         painter.setFont(figuresFont(13));
         for (std::size_t i = 0; i < columns.shown.size(); ++i) {
             const auto index = static_cast<std::size_t>(columns.shown[i]);
-            const core::choose::Cell& cell = m_cells[index];
+            const core::decoder::Cell& cell = m_cells[index];
             const QRect at = columns.at(i, rowHeight).adjusted(2, 5, -2, -5);
             const bool decides = index == m_deciding && cell.state != core::State::Fine;
             if (decides) {
@@ -169,7 +169,7 @@ protected:
     }
 
 private:
-    std::vector<core::choose::Cell> m_cells;
+    std::vector<core::decoder::Cell> m_cells;
     std::size_t m_deciding = 0;
     core::State m_state{};
     QString m_name, m_beside;
@@ -185,7 +185,7 @@ public:
         setFixedHeight(44);
         setCursor(Qt::PointingHandCursor);
     }
-    void show(const core::choose::RuleSays& says) {
+    void show(const core::decoder::RuleSays& says) {
         m_state = says.state;
         m_says = said(says.says);
         m_name = DecoderRack::tr("%1 rule").arg(ruleWord(says.rule));
@@ -275,9 +275,9 @@ DecoderRack::~DecoderRack() = default;
 
 void DecoderRack::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
                        const std::string&) {
-    std::vector<core::choose::RankedDecoder> ranked;
+    std::vector<core::decoder::RankedDecoder> ranked;
     if (!core::motorsOf(facts.job).empty()) {
-        ranked = core::choose::rankedDecoders(facts, core::driveEvidence(facts.job));
+        ranked = core::decoder::rankedDecoders(facts, core::driveEvidence(facts.job));
     }
     // The rules side by side, of the decoder that is in or comes first.
     const core::Decoder* asked = facts.job.decoder ? &facts.job.decoder->part
@@ -285,7 +285,7 @@ void DecoderRack::show(const core::JobAnalysis& facts, const std::vector<core::F
                                                    : ranked.front().decoder;
     m_foot->setVisible(asked && !ranked.empty());
     if (!m_foot->isHidden()) {
-        const auto says = core::choose::byEachRule(facts, core::driveEvidence(facts.job), *asked);
+        const auto says = core::decoder::byEachRule(facts, core::driveEvidence(facts.job), *asked);
         for (std::size_t i = 0; i < m_rules.size(); ++i) m_rules[i]->show(says[i]);
     }
     double largest = 1;
@@ -303,7 +303,7 @@ void DecoderRack::show(const core::JobAnalysis& facts, const std::vector<core::F
             });
             return row;
         },
-        [&](DecoderRow& row, const core::choose::RankedDecoder& each) {
+        [&](DecoderRow& row, const core::decoder::RankedDecoder& each) {
             const bool fitted = facts.job.decoder && facts.job.decoder->part.id == each.decoder->id;
             row.show(each, fitted, qMax(largest, each.decoder->length.value()));
         });

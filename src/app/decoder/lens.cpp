@@ -1,4 +1,4 @@
-#include "app/choose/choose_view.h"
+#include "app/decoder/decoder_view.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/quantity/format.h"

@@ -12,10 +12,10 @@ void paintRoomLens(const LensInput& input);
 void paintDecoder(const PartInput& input);
 
 inline constexpr PartPainter decoderPainter{"decoder", paintDecoder, "decoder "};
-inline constexpr Shot chooseShots[] = {{"choose", 0, ""}};
-inline constexpr StageView chooseView{
+inline constexpr Shot decoderShots[] = {{"choose", 0, ""}};
+inline constexpr StageView decoderView{
     "choose", decoderRack, paintRoomLens,
     QT_TRANSLATE_NOOP("stages", "This one has no motor: there is no decoder to choose for it."),
-    chooseShots};
+    decoderShots};
 
 }  // namespace glimmet::app

@@ -1,12 +1,12 @@
 // Jots of the decoder: which one, by which rule, what it should be.
-#include "core/work/choose/choose.h"
+#include "core/work/decoder/decoder.h"
 #include "core/work/jotted.h"
 #include "core/work/units.h"
 
 #include <cmath>
 #include <set>
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 namespace {
 
 using namespace jot;
@@ -323,4 +323,4 @@ constexpr Command table[] = {
 
 std::span<const Command> commands() { return table; }
 
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder

@@ -4,9 +4,9 @@
 #include "core/record/job.h"
 #include "core/work/stage.h"
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 
 /// Every coupling that something beyond wants wires of.
 void judgeConductors(const Job& job, Judging& judging);
 
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder

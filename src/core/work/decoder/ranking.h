@@ -7,7 +7,7 @@
 
 #include <vector>
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 
 /// What is asked, in the order in which it is told.
 enum class Aspect {
@@ -54,4 +54,4 @@ struct RankedDecoder {
 [[nodiscard]] std::vector<RankedDecoder> rankedDecoders(const JobAnalysis& facts,
                                                         const MotorEvidence& drive);
 
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder

@@ -1,8 +1,8 @@
-#include "core/work/choose/rating_words.h"
+#include "core/work/decoder/rating_words.h"
 
 #include "core/quantity/format.h"
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 
 Text demandWords(const RatedDemand& demand) {
     using From = RatedDemand::From;
@@ -80,4 +80,4 @@ std::array<RuleSays, 3> byEachRule(const JobAnalysis& facts, const MotorEvidence
     return all;
 }
 
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder

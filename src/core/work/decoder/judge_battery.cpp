@@ -1,4 +1,4 @@
-#include "core/work/choose/judge_battery.h"
+#include "core/work/decoder/judge_battery.h"
 
 #include "core/finding/answer.h"
 #include "core/power/battery.h"
@@ -7,7 +7,7 @@
 
 #include <algorithm>
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 namespace {
 
 constexpr Amperes electronics{0.02};  // docs/physics.md, battery
@@ -252,4 +252,4 @@ void judgeBattery(const JobAnalysis& facts, const MotorEvidence& drive, Judging&
     judgeOpenPickups(facts.job, judging);
 }
 
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder

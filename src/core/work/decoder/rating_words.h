@@ -7,7 +7,7 @@
 
 #include <array>
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 
 /// "stalled it would draw 1.4 A (up to 1.5 A where the track is highest)"
 [[nodiscard]] Text demandWords(const RatedDemand& demand);
@@ -25,4 +25,4 @@ struct RuleSays {
                                                  const MotorEvidence& drive,
                                                  const Decoder& decoder);
 
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder

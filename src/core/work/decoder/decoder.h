@@ -1,10 +1,10 @@
 // The room of the choice: which decoder carries the job, and what each wins and loses.
 #pragma once
 
-#include "core/work/choose/decided_by.h"
+#include "core/work/decoder/decided_by.h"
 #include "core/work/job_stages.h"
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 
 [[nodiscard]] bool applies(const Job& job);
 void judge(const JobAnalysis& facts, Judging& judging);
@@ -16,4 +16,4 @@ void boxes(const Job& job, std::vector<Box>& all);
 inline constexpr JobStage stage{"choose", "Choose", applies, judge,
                                 commands, idle,     boxes,   decidedBy};
 
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder

@@ -2,11 +2,11 @@
 #include "core/cv/configuration.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
-#include "core/work/choose/choose.h"
-#include "core/work/choose/judge_battery.h"
-#include "core/work/choose/judge_conductors.h"
-#include "core/work/choose/ranking.h"
-#include "core/work/choose/rating_words.h"
+#include "core/work/decoder/decoder.h"
+#include "core/work/decoder/judge_battery.h"
+#include "core/work/decoder/judge_conductors.h"
+#include "core/work/decoder/ranking.h"
+#include "core/work/decoder/rating_words.h"
 #include "core/work/making_room.h"
 #include "core/work/motor_evidence.h"
 #include "core/work/motor_figures.h"
@@ -20,7 +20,7 @@
 #include <numbers>
 #include <set>
 
-namespace glimmet::core::choose {
+namespace glimmet::core::decoder {
 namespace {
 
 Text ruleWords(RatingRule rule) {
@@ -641,4 +641,4 @@ void boxes(const Job& job, std::vector<Box>& all) {
         {"decoder", part.name, part.length, part.width, part.height, job.decoder->placement});
 }
 
-}  // namespace glimmet::core::choose
+}  // namespace glimmet::core::decoder
