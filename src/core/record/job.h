@@ -2,12 +2,12 @@
 #pragma once
 
 #include "core/record/board.h"
-#include "core/record/choose.h"
+#include "core/record/dc_test.h"
+#include "core/record/decoder.h"
 #include "core/record/intake.h"
 #include "core/record/lamps.h"
 #include "core/record/layout.h"
 #include "core/record/part.h"
-#include "core/record/prove.h"
 #include "core/record/stay_alive.h"
 #include "core/record/supply.h"
 #include "core/record/unit.h"
