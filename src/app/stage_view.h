@@ -11,7 +11,7 @@ class QWidget;
 
 namespace glimmet::app {
 
-class StageStrip;
+class StagePanel;
 
 /// A picture of the documentation, from the demo workshop.
 struct Shot {
@@ -22,7 +22,7 @@ struct Shot {
 
 struct StageView {
     std::string_view stage;  ///< the name of its room in core
-    StageStrip* (*strip)(QWidget* parent);
+    StagePanel* (*panel)(QWidget* parent);
     LensPainter lens;
     const char* empty;  ///< said where no finding is; to be translated ("stages")
     std::span<const Shot> shots;

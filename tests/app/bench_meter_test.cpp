@@ -408,14 +408,14 @@ TEST_F(LogViewTest, WhatIsNoLogIsRefusedWithItsName) {
     EXPECT_TRUE(view.parts().empty());
 }
 
-TEST(MeasureStrip, ALogBecomesOneChangeThatIsUndoneAsOne) {
+TEST(MeasurePanel, ALogBecomesOneChangeThatIsUndoneAsOne) {
     tests::OpenWindow app;
     app.bench().goTo("measure");
     tests::Scratch scratch;
     tests::Scratch::write(scratch.file("log.csv"), log());
-    auto* strip = app.find<StageStrip>(u"measureStrip"_s);
-    EXPECT_FALSE(strip->takeFile(scratch.file("picture.png")));
-    ASSERT_TRUE(strip->takeFile(scratch.file("log.csv")));
+    auto* panel = app.find<StagePanel>(u"measurePanel"_s);
+    EXPECT_FALSE(panel->takeFile(scratch.file("picture.png")));
+    ASSERT_TRUE(panel->takeFile(scratch.file("log.csv")));
     auto* view = app.find<LogView>(u"logView"_s);
     ASSERT_TRUE(QTest::qWaitFor([&] { return !view->parts().empty(); }));
     QTest::qWait(30);
@@ -428,7 +428,7 @@ TEST(MeasureStrip, ALogBecomesOneChangeThatIsUndoneAsOne) {
     ASSERT_TRUE(app.bench().undo());
     EXPECT_EQ(app.bench().job(), before);
     // Refused as a whole, the log stays to be put right; with another model it goes.
-    ASSERT_TRUE(strip->takeFile(scratch.file("log.csv")));
+    ASSERT_TRUE(panel->takeFile(scratch.file("log.csv")));
     ASSERT_TRUE(QTest::qWaitFor([&] { return !view->busy() && !view->parts().empty(); }));
     QTest::qWait(30);
     emit view->linesChosen({u"light 200mA 12V"_s, u"stall 1A"_s});

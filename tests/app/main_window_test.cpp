@@ -2,7 +2,7 @@
 #include "app/frame/reckoning_panel.h"
 #include "app/frame/reckoning_rows.h"
 #include "app/lamps/fault_table.h"
-#include "app/lamps/lamps_strip.h"
+#include "app/lamps/lamps_panel.h"
 #include "app/lamps/schematic.h"
 #include "app/picture/picture_view.h"
 #include "app/stage_view.h"

@@ -2,7 +2,7 @@
 #include "app/frame/photos.h"
 
 #include "app/frame/workshop_files.h"
-#include "app/stage_strip.h"
+#include "app/stage_panel.h"
 #include "open_window.h"
 #include "store/bundle.h"
 
@@ -34,7 +34,7 @@ struct AtIntake : ::testing::Test {
     }
     bool dropped(const QString& path) {
         const std::size_t before = photos().size();
-        EXPECT_TRUE(open.find<StageStrip>(u"lookStrip"_s)->takeFile(path));
+        EXPECT_TRUE(open.find<StagePanel>(u"lookPanel"_s)->takeFile(path));
         return QTest::qWaitFor([&] { return photos().size() > before; }, 5000);
     }
     [[nodiscard]] const std::vector<core::Photo>& photos() {
@@ -131,7 +131,7 @@ TEST_F(AtIntake, WhatIsNoPictureIsRefusedWithItsName) {
     QObject::connect(open.window().findChild<Photos*>(), &Photos::failed,
                      [&](const QString& sentence) { said = sentence; });
     tests::Scratch::write(open.file("bad.jpg"), "nonsense");
-    EXPECT_TRUE(open.find<StageStrip>(u"lookStrip"_s)->takeFile(open.file("bad.jpg")));
+    EXPECT_TRUE(open.find<StagePanel>(u"lookPanel"_s)->takeFile(open.file("bad.jpg")));
     EXPECT_TRUE(QTest::qWaitFor([&] { return !said.isEmpty(); }, 5000));
     EXPECT_EQ(said, u"bad.jpg is no picture that can be read."_s);
     EXPECT_TRUE(photos().empty());
@@ -140,11 +140,11 @@ TEST_F(AtIntake, WhatIsNoPictureIsRefusedWithItsName) {
     wide.fill(1);
     ASSERT_TRUE(wide.save(open.file("wide.png")));
     said.clear();
-    EXPECT_TRUE(open.find<StageStrip>(u"lookStrip"_s)->takeFile(open.file("wide.png")));
+    EXPECT_TRUE(open.find<StagePanel>(u"lookPanel"_s)->takeFile(open.file("wide.png")));
     EXPECT_TRUE(QTest::qWaitFor([&] { return !said.isEmpty(); }, 5000));
     EXPECT_EQ(said, u"wide.png is too large for a photo: 10000 by 8000."_s);
     EXPECT_TRUE(photos().empty());
-    EXPECT_FALSE(open.find<StageStrip>(u"lookStrip"_s)->takeFile(open.file("notes.txt")));
+    EXPECT_FALSE(open.find<StagePanel>(u"lookPanel"_s)->takeFile(open.file("notes.txt")));
 }
 TEST_F(AtIntake, ManyPhotosAreEachReadOnce) {
     QStringList lines;

@@ -5,20 +5,20 @@
 #include "app/frame/reckoning_panel.h"
 #include "app/lamps/fault_table.h"
 #include "app/lamps/gap_plot.h"
-#include "app/lamps/lamps_strip.h"
+#include "app/lamps/lamps_panel.h"
 #include "app/lamps/mismatch_rows.h"
 #include "app/lamps/schematic.h"
 #include "app/lamps/tester_table.h"
 #include "app/lamps/volts_table.h"
 #include "app/measure/motor_plot.h"
-#include "app/rules/rules_strip.h"
+#include "app/rules/rules_panel.h"
 #include "app/stay_alive/bank_drawing.h"
 #include "app/stay_alive/bank_table.h"
 #include "app/stay_alive/consequence_table.h"
 #include "app/stay_alive/crossing_plot.h"
 #include "app/stay_alive/hold_plot.h"
 #include "app/stay_alive/speed_column.h"
-#include "app/stay_alive/stay_alive_strip.h"
+#include "app/stay_alive/stay_alive_panel.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
@@ -334,19 +334,19 @@ TEST(JotLine, GoesOnWithTab) {
     EXPECT_FALSE(waysOn->isVisible());
 }
 
-TEST(LampsStrip, ListsOutputsWithWhatHangsOnThem) {
-    LampsStrip strip;
-    strip.resize(760, 270);
-    strip.QWidget::show();
+TEST(LampsPanel, ListsOutputsWithWhatHangsOnThem) {
+    LampsPanel panel;
+    panel.resize(760, 270);
+    panel.QWidget::show();
     const core::Job job = jotted(shunter(), {"lamp rear red", "parallel rear"});
-    strip.show(tests::factsOf(job), core::findings(job, tests::smallCatalogue()), job.groups[0].id);
-    auto* rear = button(strip, "output-L3");
+    panel.show(tests::factsOf(job), core::findings(job, tests::smallCatalogue()), job.groups[0].id);
+    auto* rear = button(panel, "output-L3");
     ASSERT_NE(rear, nullptr);
     EXPECT_EQ(rear->accessibleName(), u"rear, yellow: rear lamp, 2 lamps, Ask"_s);
     EXPECT_TRUE(rear->isChecked());
-    QSignalSpy offered(&strip, &LampsStrip::jotOffered);
-    QSignalSpy chosen(&strip, &LampsStrip::subjectChosen);
-    auto* front = button(strip, "output-lamp front lamp white on front");
+    QSignalSpy offered(&panel, &LampsPanel::jotOffered);
+    QSignalSpy chosen(&panel, &LampsPanel::subjectChosen);
+    auto* front = button(panel, "output-lamp front lamp white on front");
     ASSERT_NE(front, nullptr);
     QTest::mouseClick(front, Qt::LeftButton);
     ASSERT_EQ(offered.count(), 1);
@@ -355,16 +355,16 @@ TEST(LampsStrip, ListsOutputsWithWhatHangsOnThem) {
     ASSERT_EQ(chosen.count(), 1);
     EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), job.groups[0].id);
 }
-TEST(LampsStrip, AnOutputOffersItsLikelyLines) {
-    LampsStrip strip;
-    strip.resize(760, 270);
-    strip.QWidget::show();
+TEST(LampsPanel, AnOutputOffersItsLikelyLines) {
+    LampsPanel panel;
+    panel.resize(760, 270);
+    panel.QWidget::show();
     const core::Job job = jotted(shunter(), {"decoder board", "lamp rear red"});
-    strip.show(tests::factsOf(job), core::findings(job, tests::smallCatalogue()), {});
-    QSignalSpy chosen(&strip, &LampsStrip::jotChosen);
+    panel.show(tests::factsOf(job), core::findings(job, tests::smallCatalogue()), {});
+    QSignalSpy chosen(&panel, &LampsPanel::jotChosen);
     const auto lines = [&](const char* name) {
-        QTest::mouseClick(button(strip, name), Qt::LeftButton);
-        auto* menu = strip.findChild<QMenu*>(u"likelyLines"_s);
+        QTest::mouseClick(button(panel, name), Qt::LeftButton);
+        auto* menu = panel.findChild<QMenu*>(u"likelyLines"_s);
         QStringList words;
         if (!menu) return words;
         for (QAction* action : menu->actions()) {
@@ -385,15 +385,15 @@ TEST(LampsStrip, AnOutputOffersItsLikelyLines) {
     // One that feeds a lamp: only what nobody has looked at.
     EXPECT_EQ(lines("output-L3").size(), 3);
     const core::Job known = jotted(job, {"output rear bare"});
-    strip.show(tests::factsOf(known), core::findings(known, tests::smallCatalogue()), {});
+    panel.show(tests::factsOf(known), core::findings(known, tests::smallCatalogue()), {});
     EXPECT_TRUE(lines("output-L3").isEmpty());
 }
-TEST(LampsStrip, HasAPlaceForLampsWithoutADecoder) {
-    LampsStrip strip;
+TEST(LampsPanel, HasAPlaceForLampsWithoutADecoder) {
+    LampsPanel panel;
     const core::Job saloon = jotted(tests::newJob("Aurora", "saloon", {}), {"lamp table white"});
-    strip.show(tests::factsOf(saloon), core::findings(saloon, tests::smallCatalogue()), {});
-    EXPECT_NE(button(strip, "output-L2"), nullptr);
-    EXPECT_NE(button(strip, "output-lamp "), nullptr);
+    panel.show(tests::factsOf(saloon), core::findings(saloon, tests::smallCatalogue()), {});
+    EXPECT_NE(button(panel, "output-L2"), nullptr);
+    EXPECT_NE(button(panel, "output-lamp "), nullptr);
 }
 
 /// A dining saloon on the rails: lamps under the roof, one that blinks at its end.
@@ -403,14 +403,14 @@ core::Job saloonOnRails() {
                    "shared roof 1k", "lamp tail blink-red-3mm for 8mA", "resistor tail 1k"});
 }
 TEST(Schematic, AResistorIsSteppedByArrowsThroughItsSeries) {
-    LampsStrip strip;
-    strip.resize(900, 330);
-    strip.QWidget::show();
+    LampsPanel panel;
+    panel.resize(900, 330);
+    panel.QWidget::show();
     core::Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
-    QSignalSpy chosen(&strip, &LampsStrip::jotChosen), offered(&strip, &LampsStrip::jotOffered);
-    Schematic& drawn = *strip.schematic();
+    QSignalSpy chosen(&panel, &LampsPanel::jotChosen), offered(&panel, &LampsPanel::jotOffered);
+    Schematic& drawn = *panel.schematic();
     const auto show = [&] {
-        strip.show(tests::factsOf(job), {}, job.groups[0].id);
+        panel.show(tests::factsOf(job), {}, job.groups[0].id);
         drawn.grab();
     };
     show();
@@ -449,28 +449,28 @@ TEST(Schematic, AResistorIsSteppedByArrowsThroughItsSeries) {
     const QString first = press(Qt::Key_Up);
     EXPECT_NEAR(job.groups[0].rows[0].resistor->value(), 3900, 700) << first.toStdString();
 }
-TEST(LampsStrip, TellsWhatEachTesterShouldShowAndTakesWhatIsSeen) {
-    LampsStrip strip;
-    strip.resize(760, 270);
-    strip.QWidget::show();
+TEST(LampsPanel, TellsWhatEachTesterShouldShowAndTakesWhatIsSeen) {
+    LampsPanel panel;
+    panel.resize(760, 270);
+    panel.QWidget::show();
     core::Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
-    const auto show = [&] { strip.show(tests::factsOf(job), {}, job.groups[0].id); };
+    const auto show = [&] { panel.show(tests::factsOf(job), {}, job.groups[0].id); };
     show();
-    auto* table = strip.findChild<TesterTable*>();
+    auto* table = panel.findChild<TesterTable*>();
     const auto cell = [&](const QString& named) -> QAbstractButton* {
         for (auto* each : table->findChildren<QAbstractButton*>())
             if (each->accessibleName().startsWith(named)) return each;
         return nullptr;
     };
     EXPECT_EQ(cell(u"front lamp"_s), nullptr);  // only what is looked at is worked out
-    QTest::mouseClick(strip.findChild<QToolButton*>(u"pageTesters"_s), Qt::LeftButton);
+    QTest::mouseClick(panel.findChild<QToolButton*>(u"pageTesters"_s), Qt::LeftButton);
     ASSERT_TRUE(cell(u"front lamp at the 9 V tester: should be lit"_s));
     ASSERT_TRUE(cell(u"front lamp at the meter's diode test: should be dim"_s));
     EXPECT_FALSE(cell(u"front lamp at a supply at 2.5 V"_s));
     table->findChild<QDoubleSpinBox*>()->setValue(2.5);
     EXPECT_TRUE(cell(u"front lamp at a supply at 2.5 V: should be"_s));
 
-    QSignalSpy chosen(&strip, &LampsStrip::jotChosen);
+    QSignalSpy chosen(&panel, &LampsPanel::jotChosen);
     auto* diode = cell(u"front lamp at the meter's diode test: should be dim"_s);
     diode->setFocus();
     QTest::keyClick(diode, Qt::Key_Space);
@@ -495,7 +495,7 @@ TEST(LampsStrip, TellsWhatEachTesterShouldShowAndTakesWhatIsSeen) {
         return count;
     };
     EXPECT_EQ(held(), 0);
-    strip.show(tests::factsOf(pair), {}, pair.groups[0].id);
+    panel.show(tests::factsOf(pair), {}, pair.groups[0].id);
     EXPECT_EQ(held(), 2);
     show();
     EXPECT_EQ(held(), 0);
@@ -536,31 +536,31 @@ TEST(FaultTable, ALongNameTakesMoreLinesAndIsPressedWhereItStands) {
     ASSERT_EQ(lit.count(), 1);
     EXPECT_EQ(lit.takeLast().at(1).toString(), said(table.cases().front().name));
 }
-TEST(LampsStrip, TurnsItsPages) {
-    LampsStrip strip;
-    strip.resize(760, 270);
-    strip.QWidget::show();
+TEST(LampsPanel, TurnsItsPages) {
+    LampsPanel panel;
+    panel.resize(760, 270);
+    panel.QWidget::show();
     const core::Job job = saloonOnRails();
     const auto show = [&](const core::Job& shown) {
-        strip.show(tests::factsOf(shown), {}, shown.groups[0].id);
+        panel.show(tests::factsOf(shown), {}, shown.groups[0].id);
     };
     show(job);
     const auto page = [&](const char* name) {
-        auto* tab = strip.findChild<QToolButton*>(QString::fromLatin1(name));
+        auto* tab = panel.findChild<QToolButton*>(QString::fromLatin1(name));
         QTest::mouseClick(tab, Qt::LeftButton);
         EXPECT_TRUE(tab->isChecked());
     };
-    auto* faults = strip.findChild<FaultTable*>();
-    auto* builds = strip.findChild<MismatchRows*>();
-    EXPECT_TRUE(strip.schematic()->isVisible());
+    auto* faults = panel.findChild<FaultTable*>();
+    auto* builds = panel.findChild<MismatchRows*>();
+    EXPECT_TRUE(panel.schematic()->isVisible());
     EXPECT_TRUE(faults->cases().empty());  // only what is looked at is worked out
     page("pageFaults");
-    EXPECT_FALSE(strip.schematic()->isVisible());
+    EXPECT_FALSE(panel.schematic()->isVisible());
     ASSERT_EQ(faults->cases().size(), 3U);
     EXPECT_TRUE(faults->accessibleDescription().contains(u"One of 2 fails open"_s));
     // A line is seen in the dark while it is pressed down, by mouse or key.
     {
-        QSignalSpy lit(&strip, &LampsStrip::litAs);
+        QSignalSpy lit(&panel, &LampsPanel::litAs);
         const auto words = [&] { return lit.takeLast().at(1).toString(); };
         QTest::mouseClick(faults, Qt::LeftButton, {}, {60, 30 + 46 + 20});
         ASSERT_EQ(lit.count(), 1);
@@ -595,7 +595,7 @@ TEST(LampsStrip, TurnsItsPages) {
     ASSERT_TRUE(QTest::qWaitFor([&] { return !builds->lines().empty(); }, 20000));
     ASSERT_EQ(builds->lines().size(), 4U);
     EXPECT_TRUE(builds->accessibleDescription().contains(u"of 10 builds"_s));
-    QSignalSpy chosen(&strip, &LampsStrip::jotChosen);
+    QSignalSpy chosen(&panel, &LampsPanel::jotChosen);
     builds->setFocus();
     QTest::keyClick(builds, Qt::Key_Return);  // as it is: nothing to take
     EXPECT_EQ(chosen.count(), 0);
@@ -611,16 +611,16 @@ TEST(LampsStrip, TurnsItsPages) {
     show(jotted(job, {"remove roof/2"}));
     EXPECT_TRUE(builds->lines().empty());
 }
-TEST(LampsStrip, SavesForOtherPrograms) {
-    LampsStrip strip;
-    strip.resize(760, 270);
+TEST(LampsPanel, SavesForOtherPrograms) {
+    LampsPanel panel;
+    panel.resize(760, 270);
     const core::Job job = saloonOnRails();
-    strip.show(tests::factsOf(job), {}, job.groups[0].id);
+    panel.show(tests::factsOf(job), {}, job.groups[0].id);
     const QTemporaryDir folder;
-    QSignalSpy refused(&strip, &LampsStrip::refused);
+    QSignalSpy refused(&panel, &LampsPanel::refused);
     const auto saved = [&](const char* name) {
         const QString path = folder.filePath(QString::fromLatin1(name));
-        strip.saveAs(path);
+        panel.saveAs(path);
         QFile file(path);
         return file.open(QIODevice::ReadOnly) ? file.readAll() : QByteArray();
     };
@@ -638,11 +638,11 @@ TEST(LampsStrip, SavesForOtherPrograms) {
     EXPECT_TRUE(saved("a.doc").isEmpty());
     ASSERT_EQ(refused.count(), 1);
     EXPECT_TRUE(refused.at(0).at(0).toString().contains(u".svg, .pdf"_s));
-    strip.saveAs(folder.filePath(u"no/such/a.csv"_s));
+    panel.saveAs(folder.filePath(u"no/such/a.csv"_s));
     EXPECT_EQ(refused.count(), 2);
     // A lamp without its resistor is no circuit; what stood in the file stays.
     const core::Job open = jotted(job, {"shared roof none"});
-    strip.show(tests::factsOf(open), {}, open.groups[0].id);
+    panel.show(tests::factsOf(open), {}, open.groups[0].id);
     EXPECT_TRUE(saved("a.cir").contains("rshared"));
     EXPECT_EQ(refused.count(), 3);
 }
@@ -664,17 +664,17 @@ TEST(Schematic, IsTheSameInPartsAsInOnePiece) {
         EXPECT_EQ(schematic.symbols().size(), symbols);
     }
 }
-TEST(LampsStrip, ShowsTheGapOfTheRailsOnlyWhereThereIsOne) {
-    LampsStrip strip;
-    strip.resize(760, 270);
-    strip.QWidget::show();
+TEST(LampsPanel, ShowsTheGapOfTheRailsOnlyWhereThereIsOne) {
+    LampsPanel panel;
+    panel.resize(760, 270);
+    panel.QWidget::show();
     const core::Job job = saloonOnRails();
     const auto show = [&](const core::Job& shown) {
-        strip.show(tests::factsOf(shown), {}, shown.groups[0].id);
+        panel.show(tests::factsOf(shown), {}, shown.groups[0].id);
     };
     show(job);
-    auto* tab = strip.findChild<QToolButton*>(u"pageDirt"_s);
-    auto* plot = strip.findChild<GapPlot*>();
+    auto* tab = panel.findChild<QToolButton*>(u"pageDirt"_s);
+    auto* plot = panel.findChild<GapPlot*>();
     EXPECT_TRUE(tab->isVisible());
     QTest::mouseClick(tab, Qt::LeftButton);
     EXPECT_TRUE(plot->isVisible());
@@ -684,47 +684,47 @@ TEST(LampsStrip, ShowsTheGapOfTheRailsOnlyWhereThereIsOne) {
     // On a supply that is always there the page is gone, and the circuit stands there again.
     show(jotted(job, {"supply fixed dc 12V"}));
     EXPECT_FALSE(tab->isVisible());
-    EXPECT_TRUE(strip.schematic()->isVisible());
+    EXPECT_TRUE(panel.schematic()->isVisible());
 }
 
-TEST(RulesStrip, ListsTheRulesAndSaysWhichAreTheHousesOwn) {
-    RulesStrip strip;
-    strip.resize(700, 330);
+TEST(RulesPanel, ListsTheRulesAndSaysWhichAreTheHousesOwn) {
+    RulesPanel panel;
+    panel.resize(700, 330);
     core::WorkshopRules house;
     house.bridge = core::Volts{1};
     const core::WorkshopRecord workshop{house};
-    strip.showWorkshop({workshop, tests::smallCatalogue()}, "bridge");
-    strip.QWidget::show();
-    auto* bridge = button(strip, "rule-bridge");
+    panel.showWorkshop({workshop, tests::smallCatalogue()}, "bridge");
+    panel.QWidget::show();
+    auto* bridge = button(panel, "rule-bridge");
     ASSERT_NE(bridge, nullptr);
     EXPECT_EQ(bridge->accessibleName(), u"Motor bridge drop: 1 V, changed"_s);
     EXPECT_TRUE(bridge->isChecked());
-    EXPECT_EQ(button(strip, "rule-rule")->accessibleName(), u"Rating rule: slip, as usual"_s);
-    QSignalSpy chosen(&strip, &RulesStrip::subjectChosen);
-    QTest::mouseClick(button(strip, "rule-margin"), Qt::LeftButton);
+    EXPECT_EQ(button(panel, "rule-rule")->accessibleName(), u"Rating rule: slip, as usual"_s);
+    QSignalSpy chosen(&panel, &RulesPanel::subjectChosen);
+    QTest::mouseClick(button(panel, "rule-margin"), Qt::LeftButton);
     EXPECT_EQ(chosen.at(0).at(0).value<std::string>(), "margin");
 }
 TEST(HoldPlot, SaysHowLongTheBankHoldsAndLeadsToItsJots) {
-    StayAliveStrip strip;
-    strip.resize(700, 260);
-    strip.QWidget::show();
-    auto* hold = strip.findChild<HoldPlot*>();
-    QSignalSpy offered(&strip, &StayAliveStrip::jotOffered);
+    StayAlivePanel panel;
+    panel.resize(700, 260);
+    panel.QWidget::show();
+    auto* hold = panel.findChild<HoldPlot*>();
+    QSignalSpy offered(&panel, &StayAlivePanel::jotOffered);
     const core::Job without = shunter();
-    strip.show(tests::factsOf(without), {}, {});
+    panel.show(tests::factsOf(without), {}, {});
     EXPECT_EQ(hold->accessibleName(), u"Stay-alive: no bank fitted"_s);
-    QTest::mouseClick(strip.findChild<QToolButton*>(u"liftedOff"_s), Qt::LeftButton);
-    const QImage empty = grey(strip);
+    QTest::mouseClick(panel.findChild<QToolButton*>(u"liftedOff"_s), Qt::LeftButton);
+    const QImage empty = grey(panel);
     auto* plot = hold->findChild<QWidget*>();
     QTest::mouseClick(plot, Qt::LeftButton);
     EXPECT_EQ(offered.at(0).at(0).toString(), u"bank "_s);
     const core::Job with = jotted(shunter(), {"bank chips-3300u-25 charge 220R diode 0.35V"});
-    strip.show(tests::factsOf(with), {}, {});
+    panel.show(tests::factsOf(with), {}, {});
     QTest::qWait(30);
     EXPECT_TRUE(hold->accessibleName().contains(u"holds "_s))
         << hold->accessibleName().toStdString();
     EXPECT_TRUE(hold->accessibleName().contains(u"needed: 50 ms"_s));
-    EXPECT_GT(differing(empty, grey(strip)), 200);
+    EXPECT_GT(differing(empty, grey(panel)), 200);
     QTest::mouseClick(plot, Qt::LeftButton);
     EXPECT_EQ(offered.at(1).at(0).toString(), u"charge "_s);
 }
@@ -734,41 +734,41 @@ core::Job lameOnPoints() {
                               "bank chips-3300u-25 charge 220R diode 0.35V", "lamp front white",
                               "resistor front 1k"});
 }
-TEST(StayAliveStrip, ShowsTheWorstPlaceAndTheOneInQuestion) {
-    StayAliveStrip strip;
-    strip.resize(900, 300);
-    strip.QWidget::show();
+TEST(StayAlivePanel, ShowsTheWorstPlaceAndTheOneInQuestion) {
+    StayAlivePanel panel;
+    panel.resize(900, 300);
+    panel.QWidget::show();
     const core::Job job = lameOnPoints();
-    strip.show(tests::factsOf(job), {}, {});
-    auto* plot = strip.findChild<CrossingPlot*>();
+    panel.show(tests::factsOf(job), {}, {});
+    auto* plot = panel.findChild<CrossingPlot*>();
     EXPECT_TRUE(plot->isVisible());
     EXPECT_TRUE(plot->accessibleName().startsWith(
         u"Over the dead 28 mm of points 1:9, forwards, with the frog on its left: "_s))
         << plot->accessibleName().toStdString();
     EXPECT_TRUE(plot->accessibleName().endsWith(u"no power · decoder out"_s))
         << plot->accessibleName().toStdString();
-    strip.show(tests::factsOf(job), {}, "gap right 10 mm");
+    panel.show(tests::factsOf(job), {}, "gap right 10 mm");
     EXPECT_TRUE(
         plot->accessibleName().startsWith(u"Over a gap of 10 mm in the right rail, forwards: "_s));
     // What was turned to stays as long as it is the same job.
-    QTest::mouseClick(strip.findChild<QToolButton*>(u"liftedOff"_s), Qt::LeftButton);
+    QTest::mouseClick(panel.findChild<QToolButton*>(u"liftedOff"_s), Qt::LeftButton);
     EXPECT_FALSE(plot->isVisible());
-    strip.show(tests::factsOf(job), {}, {});
+    panel.show(tests::factsOf(job), {}, {});
     EXPECT_FALSE(plot->isVisible());
-    QTest::mouseClick(strip.findChild<QToolButton*>(u"overTrack"_s), Qt::LeftButton);
+    QTest::mouseClick(panel.findChild<QToolButton*>(u"overTrack"_s), Qt::LeftButton);
     EXPECT_TRUE(plot->isVisible());
     // Where it cannot be told from wheels there is nothing to roll over.
-    strip.show(tests::factsOf(jotted(job, {"supply three-rail"})), {}, {});
+    panel.show(tests::factsOf(jotted(job, {"supply three-rail"})), {}, {});
     EXPECT_FALSE(plot->isVisible());
-    EXPECT_FALSE(strip.findChild<QToolButton*>(u"overTrack"_s)->isEnabled());
+    EXPECT_FALSE(panel.findChild<QToolButton*>(u"overTrack"_s)->isEnabled());
 }
-TEST(StayAliveStrip, WhatIsSaidAtTheCursorStaysWithinThePlotAtAnyWidth) {
-    StayAliveStrip strip;
+TEST(StayAlivePanel, WhatIsSaidAtTheCursorStaysWithinThePlotAtAnyWidth) {
+    StayAlivePanel panel;
     const core::Job job = lameOnPoints();
-    strip.show(tests::factsOf(job), {}, {});  // before anything is laid out
-    strip.resize(1100, 300);
-    strip.QWidget::show();
-    auto* plot = strip.findChild<CrossingPlot*>();
+    panel.show(tests::factsOf(job), {}, {});  // before anything is laid out
+    panel.resize(1100, 300);
+    panel.QWidget::show();
+    auto* plot = panel.findChild<CrossingPlot*>();
     auto* drawn = plot->findChild<QCustomPlot*>();
     const auto words = [&]() -> QCPItemText* {
         for (int i = 0; i < drawn->itemCount(); ++i) {
@@ -780,7 +780,7 @@ TEST(StayAliveStrip, WhatIsSaidAtTheCursorStaysWithinThePlotAtAnyWidth) {
     for (const core::Millimetres at : {plot->travel(), core::Millimetres{0}}) {
         plot->setTravel(at);
         for (const int width : {1300, 820, 1100, 900}) {
-            strip.resize(width, 300);
+            panel.resize(width, 300);
             QTest::qWait(20);
             ASSERT_NE(words(), nullptr);
             const QRect inside = drawn->axisRect()->rect().adjusted(-2, 0, 2, 0);
@@ -789,16 +789,16 @@ TEST(StayAliveStrip, WhatIsSaidAtTheCursorStaysWithinThePlotAtAnyWidth) {
         }
     }
 }
-TEST(StayAliveStrip, IsScrubbedByKeyAndHandAndTellsThePictureWhereItStands) {
-    StayAliveStrip strip;
-    strip.resize(900, 300);
-    strip.QWidget::show();
+TEST(StayAlivePanel, IsScrubbedByKeyAndHandAndTellsThePictureWhereItStands) {
+    StayAlivePanel panel;
+    panel.resize(900, 300);
+    panel.QWidget::show();
     std::vector<std::optional<core::TrackUnder>> shown;
-    QObject::connect(&strip, &StayAliveStrip::trackShown,
+    QObject::connect(&panel, &StayAlivePanel::trackShown,
                      [&](const std::optional<core::TrackUnder>& track) { shown.push_back(track); });
     const core::Job job = lameOnPoints();
-    strip.show(tests::factsOf(job), {}, {});
-    auto* plot = strip.findChild<CrossingPlot*>();
+    panel.show(tests::factsOf(job), {}, {});
+    auto* plot = panel.findChild<CrossingPlot*>();
     ASSERT_FALSE(shown.empty());
     ASSERT_TRUE(shown.back().has_value());
     EXPECT_EQ(shown.back()->dead.at(0).rail, core::Rails::Left);
@@ -817,7 +817,7 @@ TEST(StayAliveStrip, IsScrubbedByKeyAndHandAndTellsThePictureWhereItStands) {
     // Axle 2 alone collects on the left: its wheel meets the frog where the axle stands.
     QTest::keyClick(plot, Qt::Key_Right, Qt::ShiftModifier);
     EXPECT_NEAR(plot->travel().value(), job.units[0].body.axles[1].x.value(), 1e-6);
-    QTest::mouseClick(strip.findChild<QToolButton*>(u"changeBack"_s), Qt::LeftButton);
+    QTest::mouseClick(panel.findChild<QToolButton*>(u"changeBack"_s), Qt::LeftButton);
     EXPECT_NEAR((plot->travel() - start).value(), 0, 1e-9);
     auto* canvas = plot->findChild<QWidget*>();
     QTest::mouseClick(canvas, Qt::LeftButton, {}, canvas->rect().center());
@@ -828,21 +828,21 @@ TEST(StayAliveStrip, IsScrubbedByKeyAndHandAndTellsThePictureWhereItStands) {
     for (int i = 0; i < 400 && plot->playing(); ++i) QTest::qWait(20);
     EXPECT_FALSE(plot->playing());
     EXPECT_NEAR((plot->travel() - stands).value(), 0, 1e-9);
-    QTest::mouseClick(strip.findChild<QToolButton*>(u"liftedOff"_s), Qt::LeftButton);
+    QTest::mouseClick(panel.findChild<QToolButton*>(u"liftedOff"_s), Qt::LeftButton);
     EXPECT_FALSE(shown.back().has_value());
 }
-TEST(StayAliveStrip, ASpeedIsSetByPressAndKey) {
-    StayAliveStrip strip;
-    strip.resize(900, 300);
-    strip.QWidget::show();
+TEST(StayAlivePanel, ASpeedIsSetByPressAndKey) {
+    StayAlivePanel panel;
+    panel.resize(900, 300);
+    panel.QWidget::show();
     // Rolls as a worm does: 5.1 mm from 20 km/h.
     const core::Job rolls = tests::jotted(lameOnPoints(), {"coast 5.1mm"});
-    strip.show(tests::factsOf(rolls), {}, {});
-    auto* speeds = strip.findChild<SpeedColumn*>();
+    panel.show(tests::factsOf(rolls), {}, {});
+    auto* speeds = panel.findChild<SpeedColumn*>();
     EXPECT_EQ(speeds->accessibleName().toStdString(),
               "Speeds, with the frog on its left: from 2 km/h stops, from 36 km/h starts anew; set "
               "to 20 km/h");
-    QSignalSpy chosen(&strip, &StayAliveStrip::jotChosen);
+    QSignalSpy chosen(&panel, &StayAlivePanel::jotChosen);
     QTest::keyClick(speeds, Qt::Key_Up);
     EXPECT_EQ(chosen.back().at(0).toString(), u"creep 22km/h"_s);
     QTest::keyClick(speeds, Qt::Key_Down);
@@ -860,36 +860,36 @@ TEST(StayAliveStrip, ASpeedIsSetByPressAndKey) {
     EXPECT_TRUE(speeds->toolTip().contains(u" mm on"_s) || speeds->toolTip().contains(u"µm on"_s));
     // The other column is the other way: a press or a key turns to it and sets no speed.
     const auto before = chosen.size();
-    auto* plot = strip.findChild<CrossingPlot*>();
+    auto* plot = panel.findChild<CrossingPlot*>();
     QTest::mouseClick(speeds, Qt::LeftButton, {}, {80, 100});
     EXPECT_TRUE(speeds->accessibleName().startsWith(u"Speeds, with the frog on its right: "_s))
         << speeds->accessibleName().toStdString();
     EXPECT_TRUE(plot->accessibleName().contains(u"frog on its right"_s));
     // It stays there as long as the place does.
-    strip.show(tests::factsOf(jotted(lameOnPoints(), {"creep 18km/h"})), {}, {});
+    panel.show(tests::factsOf(jotted(lameOnPoints(), {"creep 18km/h"})), {}, {});
     EXPECT_TRUE(plot->accessibleName().contains(u"frog on its right"_s));
     QTest::keyClick(speeds, Qt::Key_Right);  // there is no third
     EXPECT_TRUE(plot->accessibleName().contains(u"frog on its right"_s));
     QTest::keyClick(speeds, Qt::Key_Left);
     EXPECT_TRUE(plot->accessibleName().contains(u"frog on its left"_s));
     EXPECT_EQ(chosen.size(), before);
-    strip.show(tests::factsOf(lameOnPoints()), {}, "gap right 10 mm");
+    panel.show(tests::factsOf(lameOnPoints()), {}, "gap right 10 mm");
     EXPECT_TRUE(speeds->accessibleName().startsWith(u"Speeds: "_s));
 }
 
-TEST(StayAliveStrip, BanksStandSideBySideAndOneIsTakenByPressOrKey) {
-    StayAliveStrip strip;
-    strip.resize(900, 400);
-    strip.QWidget::show();
+TEST(StayAlivePanel, BanksStandSideBySideAndOneIsTakenByPressOrKey) {
+    StayAlivePanel panel;
+    panel.resize(900, 400);
+    panel.QWidget::show();
     core::Job job = lameOnPoints();
-    strip.show(tests::factsOf(job), {}, {});
-    auto* table = strip.findChild<BankTable*>();
+    panel.show(tests::factsOf(job), {}, {});
+    auto* table = panel.findChild<BankTable*>();
     ASSERT_TRUE(table);
     EXPECT_TRUE(table->rows().empty());  // only what is looked at is worked out
-    QTest::mouseClick(strip.findChild<QToolButton*>(u"bankChoice"_s), Qt::LeftButton);
+    QTest::mouseClick(panel.findChild<QToolButton*>(u"bankChoice"_s), Qt::LeftButton);
     ASSERT_EQ(table->rows().size(), tests::smallCatalogue().banks.size());
     EXPECT_TRUE(table->accessibleDescription().contains(qs(table->rows()[1].bank.bank.part.name)));
-    QSignalSpy chosen(&strip, &StayAliveStrip::jotChosen);
+    QSignalSpy chosen(&panel, &StayAlivePanel::jotChosen);
     const auto line = [&](std::size_t row) { return qs(table->rows()[row].bank.jot); };
     const QString second = line(1);
     QTest::mouseClick(table, Qt::LeftButton, {}, {90, 48 + 40 + 20});
@@ -908,7 +908,7 @@ TEST(StayAliveStrip, BanksStandSideBySideAndOneIsTakenByPressOrKey) {
     // It follows the job; the bank that is there is not taken again.
     const QImage before = table->grab().toImage();
     job = jotted(job, {line(0).toUtf8().constData()});
-    strip.show(tests::factsOf(job), {}, {});
+    panel.show(tests::factsOf(job), {}, {});
     EXPECT_NE(table->grab().toImage(), before);
     EXPECT_TRUE(table->rows()[0].bank.inPlace);
     QTest::keyClick(table, Qt::Key_Return);
@@ -922,14 +922,14 @@ TEST(StayAliveStrip, BanksStandSideBySideAndOneIsTakenByPressOrKey) {
 
 /// The bank's drawing, painted once.
 struct DrawnBank {
-    StayAliveStrip strip;
+    StayAlivePanel panel;
     BankDrawing* drawing = nullptr;
     explicit DrawnBank(const core::Job& job) {
-        strip.resize(760, 300);
-        strip.QWidget::show();
-        strip.show(tests::factsOf(job), {}, {});
-        QTest::mouseClick(strip.findChild<QToolButton*>(u"bankWiring"_s), Qt::LeftButton);
-        drawing = strip.findChild<BankDrawing*>();
+        panel.resize(760, 300);
+        panel.QWidget::show();
+        panel.show(tests::factsOf(job), {}, {});
+        QTest::mouseClick(panel.findChild<QToolButton*>(u"bankWiring"_s), Qt::LeftButton);
+        drawing = panel.findChild<BankDrawing*>();
         (void)drawing->grab();
     }
     [[nodiscard]] QStringList jots() const {
@@ -953,7 +953,7 @@ TEST(BankDrawing, HasASymbolForWhatIsFittedAndEachLeadsToItsLine) {
             EXPECT_FALSE(symbols[a].where.intersects(symbols[b].where)) << a << b;
         }
     }
-    QSignalSpy offered(&drawn.strip, &StayAliveStrip::jotOffered);
+    QSignalSpy offered(&drawn.panel, &StayAlivePanel::jotOffered);
     QTest::mouseClick(drawn.drawing, Qt::LeftButton, {}, symbols[2].where.center().toPoint());
     ASSERT_EQ(offered.size(), 1);
     EXPECT_EQ(offered.at(0).at(0).toString(), u"clamp "_s);
@@ -971,12 +971,12 @@ TEST(BankDrawing, HasASymbolForWhatIsFittedAndEachLeadsToItsLine) {
 TEST(ConsequenceTable, SaysWhatFollowsALineEach) {
     const core::Job can = jotted(
         shunter(), {"track 14.5V", "decoder middle", "bank can-4700u-16 charge 100R diode 0.35V"});
-    StayAliveStrip strip;
-    strip.resize(760, 300);
-    strip.QWidget::show();
-    strip.show(tests::factsOf(can), {}, {});
-    QTest::mouseClick(strip.findChild<QToolButton*>(u"bankFollows"_s), Qt::LeftButton);
-    auto* table = strip.findChild<ConsequenceTable*>();
+    StayAlivePanel panel;
+    panel.resize(760, 300);
+    panel.QWidget::show();
+    panel.show(tests::factsOf(can), {}, {});
+    QTest::mouseClick(panel.findChild<QToolButton*>(u"bankFollows"_s), Qt::LeftButton);
+    auto* table = panel.findChild<ConsequenceTable*>();
     EXPECT_TRUE(table->isVisible());
     const auto marks = table->findChildren<StateMark*>();
     const auto all = core::stay_alive::consequencesOf(tests::factsOf(can));
@@ -990,7 +990,7 @@ TEST(ConsequenceTable, SaysWhatFollowsALineEach) {
     }
     EXPECT_EQ(marks.front()->state(), core::State::Close);  // the programming track
     // Shown anew it forgets what it showed.
-    strip.show(tests::factsOf(shunter()), {}, {});
+    panel.show(tests::factsOf(shunter()), {}, {});
     QTest::qWait(1);
     EXPECT_TRUE(table->findChildren<StateMark*>().isEmpty());
 }
@@ -999,14 +999,14 @@ TEST(VoltsTable, HangsTheLampsOnOtherVoltsWithAPress) {
     const core::Job job = jotted(tests::newJob("Holm Light", "lighthouse"),
                                  {"supply fixed dc 12V", "lamp lantern white 3.0V 20mA for 5mA",
                                   "inline lantern white 3.0V 20mA", "resistor lantern 1k5"});
-    LampsStrip strip;
-    strip.resize(900, 300);
-    strip.QWidget::show();
-    strip.show(tests::factsOf(job), {}, {});
-    auto* page = strip.findChild<QToolButton*>(u"pageVolts"_s);
+    LampsPanel panel;
+    panel.resize(900, 300);
+    panel.QWidget::show();
+    panel.show(tests::factsOf(job), {}, {});
+    auto* page = panel.findChild<QToolButton*>(u"pageVolts"_s);
     EXPECT_TRUE(page->isVisible());
     QTest::mouseClick(page, Qt::LeftButton);
-    auto* table = strip.findChild<VoltsTable*>();
+    auto* table = panel.findChild<VoltsTable*>();
     EXPECT_TRUE(table->isVisible());
     QStringList words;
     for (const QLabel* each : table->findChildren<QLabel*>()) words << each->text();
@@ -1015,12 +1015,12 @@ TEST(VoltsTable, HangsTheLampsOnOtherVoltsWithAPress) {
     // One press for each that is lit and is not where it hangs.
     const auto uses = table->findChildren<QToolButton*>();
     ASSERT_EQ(uses.size(), 2);  // 9 V and 16 V; at 12 V it would be as it is
-    QSignalSpy chosen(&strip, &LampsStrip::jotChosen);
+    QSignalSpy chosen(&panel, &LampsPanel::jotChosen);
     QTest::mouseClick(uses[0], Qt::LeftButton);
     EXPECT_EQ(chosen.at(0).at(0).toString(), u"supply fixed dc 9V"_s);
     EXPECT_TRUE(core::applyLine("supply fixed dc 9V", job, tests::smallCatalogue(), {}));
     // Behind a decoder there is no such choice; the page goes, and what was shown with it.
-    strip.show(tests::factsOf(jotted(shunter(), {"lamp front white", "resistor front 1k"})), {},
+    panel.show(tests::factsOf(jotted(shunter(), {"lamp front white", "resistor front 1k"})), {},
                {});
     EXPECT_FALSE(page->isVisible());
     EXPECT_FALSE(table->isVisible());

@@ -5,13 +5,13 @@
 
 namespace glimmet::app {
 
-[[nodiscard]] StageStrip* proofStrip(QWidget* parent);
+[[nodiscard]] StagePanel* dcTestPanel(QWidget* parent);
 /// The bench supply clipped to the rails.
 void paintProofLens(const LensInput& input);
 
 inline constexpr Shot dcTestShots[] = {{"prove", 0, ""}};
 inline constexpr StageView dcTestView{
-    "prove", proofStrip, paintProofLens,
+    "prove", dcTestPanel, paintProofLens,
     QT_TRANSLATE_NOOP("stages", "There is no motor that could be proved on plain DC."),
     dcTestShots};
 

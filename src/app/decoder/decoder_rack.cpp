@@ -17,7 +17,7 @@ using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 
-StageStrip* decoderRack(QWidget* parent) { return new DecoderRack(parent); }
+StagePanel* decoderRack(QWidget* parent) { return new DecoderRack(parent); }
 
 namespace {
 
@@ -234,7 +234,7 @@ private:
 };
 
 DecoderRack::DecoderRack(QWidget* parent)
-    : StageStrip(parent), m_head(new RackHead(this)), m_rows(std::make_unique<Rows<DecoderRow>>()) {
+    : StagePanel(parent), m_head(new RackHead(this)), m_rows(std::make_unique<Rows<DecoderRow>>()) {
     setObjectName(u"decoderRack"_s);
     setAccessibleName(tr("Decoders, ranked by everything that the job asks"));
     auto* scroll = new QScrollArea(this);

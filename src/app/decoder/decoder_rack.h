@@ -3,7 +3,7 @@
 #pragma once
 
 #include "app/frame/rows.h"
-#include "app/stage_strip.h"
+#include "app/stage_panel.h"
 #include "core/work/decoder/ranking.h"
 
 #include <array>
@@ -17,7 +17,7 @@ class DecoderRow;
 class RackHead;
 class DecoderRuleButton;
 
-class DecoderRack : public StageStrip {
+class DecoderRack : public StagePanel {
     Q_OBJECT
 public:
     explicit DecoderRack(QWidget* parent = nullptr);

@@ -5,7 +5,7 @@
 
 namespace glimmet::app {
 
-[[nodiscard]] StageStrip* decoderRack(QWidget* parent);
+[[nodiscard]] StagePanel* decoderRack(QWidget* parent);
 /// Hollows with their measures, and the decoder's beside them.
 void paintRoomLens(const LensInput& input);
 /// A small board with its chips and solder pads, to the size its catalogue gives.

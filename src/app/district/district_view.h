@@ -5,11 +5,11 @@
 
 namespace glimmet::app {
 
-[[nodiscard]] StageStrip* districtStrip(QWidget* parent);
+[[nodiscard]] StagePanel* districtPanel(QWidget* parent);
 
 inline constexpr Shot districtShots[] = {{"districts", 0, "quay"}};
 inline constexpr StageView districtView{
-    "district", districtStrip, nullptr,
+    "district", districtPanel, nullptr,
     QT_TRANSLATE_NOOP("stages",
                       "No power district yet. Make one for each booster: type  district quay 3A "
                       "trips 4A, then  runs Ling on quay."),

@@ -12,7 +12,7 @@
 #include "app/frame/shelf/shelf_view.h"
 #include "app/frame/workshop_files.h"
 #include "app/picture/picture_view.h"
-#include "app/stage_strip.h"
+#include "app/stage_panel.h"
 #include "app/stage_view.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
@@ -117,25 +117,25 @@ void MainWindow::build() {
 
     m_photos = new Photos(m_bench, this);
     connect(m_photos, &Photos::failed, this, &MainWindow::say);
-    m_strip = new QStackedWidget(bench);
+    m_panel = new QStackedWidget(bench);
     for (const auto views : {stageViews(), workshopViews()}) {
         for (const StageView& view : views) {
-            StageStrip* strip = view.strip(m_strip);
-            m_strip->addWidget(strip);
-            m_strips[view.stage] = strip;
-            strip->usePhotos(*m_photos);
-            connect(strip, &StageStrip::subjectChosen, &m_bench, &Bench::pointAt);
-            connect(strip, &StageStrip::jotOffered, m_jot, &JotLine::offer);
-            connect(strip, &StageStrip::jotChosen, &m_bench, &Bench::take);
-            connect(strip, &StageStrip::jotsChosen, &m_bench, &Bench::takeAll);
-            connect(strip, &StageStrip::trackShown, m_picture, &PictureView::standOn);
-            connect(strip, &StageStrip::litAs, m_picture, &PictureView::showAs);
-            connect(strip, &StageStrip::refused, this, &MainWindow::say);
+            StagePanel* panel = view.panel(m_panel);
+            m_panel->addWidget(panel);
+            m_panels[view.stage] = panel;
+            panel->usePhotos(*m_photos);
+            connect(panel, &StagePanel::subjectChosen, &m_bench, &Bench::pointAt);
+            connect(panel, &StagePanel::jotOffered, m_jot, &JotLine::offer);
+            connect(panel, &StagePanel::jotChosen, &m_bench, &Bench::take);
+            connect(panel, &StagePanel::jotsChosen, &m_bench, &Bench::takeAll);
+            connect(panel, &StagePanel::trackShown, m_picture, &PictureView::standOn);
+            connect(panel, &StagePanel::litAs, m_picture, &PictureView::showAs);
+            connect(panel, &StagePanel::refused, this, &MainWindow::say);
         }
     }
     m_splitter = new QSplitter(Qt::Vertical, bench);
     m_splitter->addWidget(m_pictureStack);
-    m_splitter->addWidget(m_strip);
+    m_splitter->addWidget(m_panel);
     m_splitter->setStretchFactor(0, 1);
     m_splitter->setStretchFactor(1, 1);
     m_splitter->setSizes({330, 270});
@@ -373,12 +373,12 @@ void MainWindow::showAttention() {
     m_line->setVisible(has || onWorkshop);
     const core::Finding* spoken = m_bench.spoken();
     const std::string subject = inQuestion();
-    StageStrip* strip = m_strips.at(view.stage);
-    m_strip->setCurrentWidget(strip);
+    StagePanel* panel = m_panels.at(view.stage);
+    m_panel->setCurrentWidget(panel);
     if (has) m_picture->standOn({});
     showPicture();
-    if (has) strip->show(m_bench.facts(), m_bench.findings(), subject);
-    if (onWorkshop) strip->showWorkshop(m_bench.workshopFacts(), subject);
+    if (has) panel->show(m_bench.facts(), m_bench.findings(), subject);
+    if (onWorkshop) panel->showWorkshop(m_bench.workshopFacts(), subject);
     std::vector<const core::Finding*> others;
     for (const core::Finding& finding : m_bench.findings()) {
         if (finding.stage == stage && &finding != spoken) others.push_back(&finding);
@@ -424,7 +424,7 @@ void MainWindow::dropEvent(QDropEvent* event) {
         const QString path = url.toLocalFile();
         bool taken = false;
         for (const StageView& view : stageViews()) {
-            if (!m_strips.at(view.stage)->takeFile(path)) continue;
+            if (!m_panels.at(view.stage)->takeFile(path)) continue;
             m_bench.goTo(view.stage);
             taken = true;
             break;
@@ -450,7 +450,7 @@ void MainWindow::chooseBody(bool choosing) {
     const bool has = m_bench.hasJob();
     const bool shown = m_pictureStack->currentIndex() == 1;
     m_pictureStack->setCurrentIndex(choosing ? 1 : 0);
-    m_strip->setVisible((has || m_bench.onWorkshop()) && !choosing);
+    m_panel->setVisible((has || m_bench.onWorkshop()) && !choosing);
     if (choosing != shown || !has) m_bodies->begin(has);
     if (has && shown && !choosing) m_jot->focusLine();
 }

@@ -27,7 +27,7 @@ class Photos;
 class PictureView;
 class ReckoningPanel;
 class ShelfView;
-class StageStrip;
+class StagePanel;
 class WorkshopFiles;
 
 class MainWindow : public QMainWindow {
@@ -76,8 +76,8 @@ private:
     LineOfWork* m_line = nullptr;
     PictureView* m_picture = nullptr;
     QString m_held;  ///< the line of the option that is held to be seen; empty: none
-    QStackedWidget* m_strip = nullptr;
-    std::map<std::string_view, StageStrip*> m_strips;  ///< by stage
+    QStackedWidget* m_panel = nullptr;
+    std::map<std::string_view, StagePanel*> m_panels;  ///< by stage
     ReckoningPanel* m_reckoning = nullptr;
     JotLine* m_jot = nullptr;
     HoldButton* m_hold = nullptr;

@@ -6,12 +6,12 @@
 
 namespace glimmet::app {
 
-[[nodiscard]] StageStrip* lookStrip(QWidget* parent);
+[[nodiscard]] StagePanel* lookPanel(QWidget* parent);
 /// Places to press: each item that nobody looked at, where it is on the model.
 void paintLookLens(const LensInput& input);
 
 inline constexpr Shot intakeShots[] = {{"intake", 0, ""}};
-inline constexpr StageView intakeView{"intake", lookStrip, paintLookLens,
+inline constexpr StageView intakeView{"intake", lookPanel, paintLookLens,
                                       QT_TRANSLATE_NOOP("stages", "Look the model over first."),
                                       intakeShots};
 

@@ -5,13 +5,13 @@
 
 namespace glimmet::app {
 
-[[nodiscard]] StageStrip* lampsStrip(QWidget* parent);
+[[nodiscard]] StagePanel* lampsPanel(QWidget* parent);
 void paintLampsLens(const LensInput& input);
 
 inline constexpr Shot lampsShots[] = {
     {"lamps", 0, "L4"}, {"railcar-lamps", 1, "L4"}, {"saloon-lamps", 2, ""}};
 inline constexpr StageView lampsView{
-    "lamps", lampsStrip, paintLampsLens,
+    "lamps", lampsPanel, paintLampsLens,
     QT_TRANSLATE_NOOP("stages",
                       "No lamp yet. A lamp needs a place, a colour and an output; the resistor is "
                       "worked out for you."),

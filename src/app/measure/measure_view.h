@@ -5,12 +5,12 @@
 
 namespace glimmet::app {
 
-[[nodiscard]] StageStrip* measureStrip(QWidget* parent);
+[[nodiscard]] StagePanel* measurePanel(QWidget* parent);
 void paintMotorLens(const LensInput& input);
 
 inline constexpr Shot measureShots[] = {{"measure", 0, ""}};
 inline constexpr StageView measureView{
-    "measure", measureStrip, paintMotorLens,
+    "measure", measurePanel, paintMotorLens,
     QT_TRANSLATE_NOOP("stages", "This one has no motor: nothing to measure here."), measureShots};
 
 }  // namespace glimmet::app

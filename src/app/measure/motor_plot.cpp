@@ -51,7 +51,7 @@ QCPScatterStyle::ScatterShape shapeOf(core::MotorCondition condition) {
 
 }  // namespace
 
-MotorPlot::MotorPlot(QWidget* parent) : StageStrip(parent), m_plot(plotIn(this)) {
+MotorPlot::MotorPlot(QWidget* parent) : StagePanel(parent), m_plot(plotIn(this)) {
     setObjectName(u"motorPlot"_s);
     setAccessibleName(tr("Motor: current over volts, with the decoder's limits"));
 }

@@ -2,7 +2,7 @@
 // volts, and the decoder's limits as bands.
 #pragma once
 
-#include "app/stage_strip.h"
+#include "app/stage_panel.h"
 
 #include <memory>
 #include <vector>
@@ -11,7 +11,7 @@ class QCustomPlot;
 
 namespace glimmet::app {
 
-class MotorPlot : public StageStrip {
+class MotorPlot : public StagePanel {
     Q_OBJECT
 public:
     explicit MotorPlot(QWidget* parent = nullptr);

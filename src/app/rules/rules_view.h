@@ -5,10 +5,10 @@
 
 namespace glimmet::app {
 
-[[nodiscard]] StageStrip* rulesStrip(QWidget* parent);
+[[nodiscard]] StagePanel* rulesPanel(QWidget* parent);
 
 inline constexpr Shot rulesShots[] = {{"house", 0, ""}};
-inline constexpr StageView rulesView{"rules", rulesStrip, nullptr,
+inline constexpr StageView rulesView{"rules", rulesPanel, nullptr,
                                      QT_TRANSLATE_NOOP("stages", "The rules of the house."),
                                      rulesShots};
 

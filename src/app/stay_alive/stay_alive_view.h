@@ -5,7 +5,7 @@
 
 namespace glimmet::app {
 
-[[nodiscard]] StageStrip* stayAliveStrip(QWidget* parent);
+[[nodiscard]] StagePanel* stayAlivePanel(QWidget* parent);
 void paintStayAliveLens(const LensInput& input);
 /// The two rails under the model, with what of them is dead, and each wheel on them.
 void paintTrack(const LensInput& input, const core::TrackUnder& track);
@@ -16,7 +16,7 @@ void paintBank(const PartInput& input);
 inline constexpr PartPainter bankPainter{"bank", paintBank, "bank "};
 inline constexpr Shot stayAliveShots[] = {{"stay-alive", 0, ""}};
 inline constexpr StageView stayAliveView{
-    "reserve", stayAliveStrip, paintStayAliveLens,
+    "reserve", stayAlivePanel, paintStayAliveLens,
     QT_TRANSLATE_NOOP("stages", "A stay-alive is for what rolls on powered rails."),
     stayAliveShots};
 

@@ -1,7 +1,7 @@
 // Measuring: the motor against its decoder, its health over time; or a meter's log being cut.
 #pragma once
 
-#include "app/stage_strip.h"
+#include "app/stage_panel.h"
 
 class QPushButton;
 class QStackedLayout;
@@ -12,10 +12,10 @@ class HealthPlot;
 class LogView;
 class MotorPlot;
 
-class MeasureStrip : public StageStrip {
+class MeasurePanel : public StagePanel {
     Q_OBJECT
 public:
-    explicit MeasureStrip(QWidget* parent = nullptr);
+    explicit MeasurePanel(QWidget* parent = nullptr);
     void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
     bool takeFile(const QString& path) override;

@@ -1,4 +1,4 @@
-#include "app/intake/look_strip.h"
+#include "app/intake/look_panel.h"
 
 #include "app/frame/photos.h"
 #include "app/intake/album.h"
@@ -26,7 +26,7 @@ using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 
-StageStrip* lookStrip(QWidget* parent) { return new LookStrip(parent); }
+StagePanel* lookPanel(QWidget* parent) { return new LookPanel(parent); }
 
 /// One item: its name, what to look for, and two tags to press. G is good, B is bad.
 class LookRow : public QWidget {
@@ -45,11 +45,11 @@ public:
         m_good = looked ? std::optional(looked->good) : std::nullopt;
         m_next = next;
         setObjectName(u"look-"_s + id);
-        const QString how = !m_good   ? LookStrip::tr("not looked at")
-                            : *m_good ? LookStrip::tr("good")
-                                      : LookStrip::tr("bad");
-        setAccessibleName(LookStrip::tr("%1: %2").arg(m_title, how));
-        setAccessibleDescription(LookStrip::tr("%1. G: good, B: bad").arg(m_look));
+        const QString how = !m_good   ? LookPanel::tr("not looked at")
+                            : *m_good ? LookPanel::tr("good")
+                                      : LookPanel::tr("bad");
+        setAccessibleName(LookPanel::tr("%1: %2").arg(m_title, how));
+        setAccessibleDescription(LookPanel::tr("%1. G: good, B: bad").arg(m_look));
         setToolTip(m_look);
         update();
     }
@@ -105,7 +105,7 @@ protected:
             painter.setPen(set ? colour : look.ink);
             painter.setFont(wordsFont(13, set));
             painter.drawText(at.adjusted(17, 0, 0, 0), Qt::AlignVCenter | Qt::AlignLeft,
-                             i == 0 ? LookStrip::tr("good") : LookStrip::tr("bad"));
+                             i == 0 ? LookPanel::tr("good") : LookPanel::tr("bad"));
         }
     }
     void mouseReleaseEvent(QMouseEvent* event) override {
@@ -127,12 +127,12 @@ private:
     bool m_next = false;
 };
 
-LookStrip::LookStrip(QWidget* parent)
-    : StageStrip(parent),
+LookPanel::LookPanel(QWidget* parent)
+    : StagePanel(parent),
       m_beside(new QLabel),
       m_album(new Album),
       m_rows(std::make_unique<Rows<LookRow>>()) {
-    setObjectName(u"lookStrip"_s);
+    setObjectName(u"lookPanel"_s);
     setAccessibleName(tr("What to look at on this model"));
     const auto scrolled = [](QWidget* page) {
         auto* scroll = new QScrollArea;
@@ -171,7 +171,7 @@ LookStrip::LookStrip(QWidget* parent)
         else
             emit jotChosen(link);
     });
-    connect(m_album, &Album::jotChosen, this, &LookStrip::jotChosen);
+    connect(m_album, &Album::jotChosen, this, &LookPanel::jotChosen);
     connect(m_album, &Album::wanted, this, [this] {
         const QString path = QFileDialog::getOpenFileName(this, tr("Photo"), QDir::homePath(),
                                                           tr("Pictures (*.png *.jpg *.jpeg)"));
@@ -179,9 +179,9 @@ LookStrip::LookStrip(QWidget* parent)
     });
 }
 
-LookStrip::~LookStrip() = default;
+LookPanel::~LookPanel() = default;
 
-void LookStrip::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
+void LookPanel::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
                      const std::string& subject) {
     const core::Job& job = facts.job;
     const auto is = [&](const auto& each) { return each.id == subject; };
@@ -262,7 +262,7 @@ void LookStrip::show(const core::JobAnalysis& facts, const std::vector<core::Fin
     m_beside->setText(page);
 }
 
-bool LookStrip::takeFile(const QString& path) {
+bool LookPanel::takeFile(const QString& path) {
     if (!Photos::isPicture(path)) return false;
     m_photos->add(path, m_photographed);
     return true;

@@ -1,4 +1,4 @@
-#include "app/lamps/lamps_strip.h"
+#include "app/lamps/lamps_panel.h"
 
 #include "app/lamps/fault_table.h"
 #include "app/lamps/gap_plot.h"
@@ -63,12 +63,12 @@ public:
         setObjectName(u"output-"_s + (entry.group.empty() ? entry.jot : qs(entry.group)));
         if (same) return;
         const QString words = entry.lamps > 1
-                                  ? LampsStrip::tr("%1, %2 lamps").arg(entry.below).arg(entry.lamps)
+                                  ? LampsPanel::tr("%1, %2 lamps").arg(entry.below).arg(entry.lamps)
                                   : entry.below;
         setAccessibleName(
             entry.state
-                ? LampsStrip::tr("%1: %2, %3").arg(entry.title, words, stateWord(*entry.state))
-                : LampsStrip::tr("%1: %2").arg(entry.title, words));
+                ? LampsPanel::tr("%1: %2, %3").arg(entry.title, words, stateWord(*entry.state))
+                : LampsPanel::tr("%1: %2").arg(entry.title, words));
         setToolTip(accessibleName());
         setChecked(chosen);
         update();
@@ -127,28 +127,28 @@ std::vector<LikelyLine> likelyOf(const OutputEntry& entry, const core::DecoderOu
     if (entry.group.empty()) {
         QString red = entry.jot;
         QString warm = entry.jot;
-        lines.push_back({LampsStrip::tr("a white lamp"), entry.jot});
+        lines.push_back({LampsPanel::tr("a white lamp"), entry.jot});
         lines.push_back(
-            {LampsStrip::tr("a warm white lamp"), warm.replace(u" white "_s, u" warm white "_s)});
-        lines.push_back({LampsStrip::tr("a red lamp"), red.replace(u" white "_s, u" red "_s)});
+            {LampsPanel::tr("a warm white lamp"), warm.replace(u" white "_s, u" warm white "_s)});
+        lines.push_back({LampsPanel::tr("a red lamp"), red.replace(u" white "_s, u" red "_s)});
     }
     if (!output.series) {
         const QString called = u"output %1 "_s.arg(qs(output.name));
-        lines.push_back({LampsStrip::tr("its board is bare"), called + u"bare"_s});
-        lines.push_back({LampsStrip::tr("its board carries 470 Ω"), called + u"470R"_s});
-        lines.push_back({LampsStrip::tr("its board carries 1.5 kΩ"), called + u"1k5"_s});
+        lines.push_back({LampsPanel::tr("its board is bare"), called + u"bare"_s});
+        lines.push_back({LampsPanel::tr("its board carries 470 Ω"), called + u"470R"_s});
+        lines.push_back({LampsPanel::tr("its board carries 1.5 kΩ"), called + u"1k5"_s});
     }
     return lines;
 }
 
 }  // namespace
 
-LampsStrip::~LampsStrip() = default;
+LampsPanel::~LampsPanel() = default;
 
-StageStrip* lampsStrip(QWidget* parent) { return new LampsStrip(parent); }
+StagePanel* lampsPanel(QWidget* parent) { return new LampsPanel(parent); }
 
-LampsStrip::LampsStrip(QWidget* parent)
-    : StageStrip(parent),
+LampsPanel::LampsPanel(QWidget* parent)
+    : StagePanel(parent),
       m_outputs(new QScrollArea(this)),
       m_pages(new QStackedWidget(this)),
       m_schematic(new Schematic),
@@ -158,7 +158,7 @@ LampsStrip::LampsStrip(QWidget* parent)
       m_volts(new VoltsTable),
       m_dirt(new GapPlot),
       m_buttons(std::make_unique<Rows<OutputButton>>()) {
-    setObjectName(u"lampsStrip"_s);
+    setObjectName(u"lampsPanel"_s);
     m_outputs->setWidgetResizable(true);
     m_outputs->setFixedWidth(230);
     m_outputs->setFrameShape(QFrame::NoFrame);
@@ -208,7 +208,7 @@ LampsStrip::LampsStrip(QWidget* parent)
     save->setToolTip(tr("The circuit as SVG, PDF, PNG or SPICE, or all lamps as CSV"));
     save->setAccessibleName(save->toolTip());
     save->setFocusPolicy(Qt::StrongFocus);
-    connect(save, &QToolButton::clicked, this, &LampsStrip::askWhere);
+    connect(save, &QToolButton::clicked, this, &LampsPanel::askWhere);
     head->addWidget(save);
     auto* shown = new QVBoxLayout;
     shown->setContentsMargins(0, 0, 0, 0);
@@ -229,23 +229,23 @@ LampsStrip::LampsStrip(QWidget* parent)
     row->addWidget(m_outputs);
     row->addLayout(shown, 1);
     turnTo(Circuit);
-    connect(m_builds, &MismatchRows::jotChosen, this, &LampsStrip::jotChosen);
-    connect(m_faults, &FaultTable::litAs, this, &LampsStrip::litAs);
-    connect(m_testers, &TesterTable::jotChosen, this, &LampsStrip::jotChosen);
-    connect(m_volts, &VoltsTable::jotChosen, this, &LampsStrip::jotChosen);
-    connect(m_dirt, &GapPlot::jotOffered, this, &LampsStrip::jotOffered);
-    connect(m_schematic, &Schematic::jotOffered, this, &LampsStrip::jotOffered);
-    connect(m_schematic, &Schematic::jotChosen, this, &LampsStrip::jotChosen);
+    connect(m_builds, &MismatchRows::jotChosen, this, &LampsPanel::jotChosen);
+    connect(m_faults, &FaultTable::litAs, this, &LampsPanel::litAs);
+    connect(m_testers, &TesterTable::jotChosen, this, &LampsPanel::jotChosen);
+    connect(m_volts, &VoltsTable::jotChosen, this, &LampsPanel::jotChosen);
+    connect(m_dirt, &GapPlot::jotOffered, this, &LampsPanel::jotOffered);
+    connect(m_schematic, &Schematic::jotOffered, this, &LampsPanel::jotOffered);
+    connect(m_schematic, &Schematic::jotChosen, this, &LampsPanel::jotChosen);
 }
 
-void LampsStrip::turnTo(Page page) {
+void LampsPanel::turnTo(Page page) {
     m_pages->setCurrentIndex(page);
     for (std::size_t i = 0; i < m_tabs.size(); ++i) {
         m_tabs[i]->setChecked(static_cast<int>(i) == page);
     }
 }
 
-void LampsStrip::askWhere() {
+void LampsPanel::askWhere() {
     const QString path = QFileDialog::getSaveFileName(
         this, tr("Save the circuit, or the list of lamps"), QDir::home().filePath(u"lamps.svg"_s),
         tr("Circuit drawn (*.svg *.pdf *.png);;Circuit as SPICE netlist (*.cir);;"
@@ -253,14 +253,14 @@ void LampsStrip::askWhere() {
     if (!path.isEmpty()) saveAs(path);
 }
 
-void LampsStrip::saveAs(const QString& path) {
+void LampsPanel::saveAs(const QString& path) {
     if (!m_shown) return;
     const QString fault =
         exportLamps(*m_schematic, m_shown->job, m_shown->house, m_shown->group, path);
     if (!fault.isEmpty()) emit refused(fault);
 }
 
-void LampsStrip::show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
+void LampsPanel::show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
                       const std::string& subject) {
     const core::Job& job = facts.job;
     std::vector<OutputEntry> entries;

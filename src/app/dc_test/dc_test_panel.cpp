@@ -1,4 +1,4 @@
-#include "app/dc_test/proof_strip.h"
+#include "app/dc_test/dc_test_panel.h"
 
 #include "app/dc_test/dc_test_view.h"
 #include "app/theme/plot.h"
@@ -17,14 +17,14 @@ using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 
-StageStrip* proofStrip(QWidget* parent) { return new ProofStrip(parent); }
+StagePanel* dcTestPanel(QWidget* parent) { return new DcTestPanel(parent); }
 
-ProofStrip::ProofStrip(QWidget* parent) : StageStrip(parent), m_plot(plotIn(this)) {
-    setObjectName(u"proofStrip"_s);
+DcTestPanel::DcTestPanel(QWidget* parent) : StagePanel(parent), m_plot(plotIn(this)) {
+    setObjectName(u"proofPanel"_s);
 }
 
-void ProofStrip::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
-                      const std::string&) {
+void DcTestPanel::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
+                       const std::string&) {
     const core::Job& job = facts.job;
     const Theme& look = theme();
     const auto& readings = job.proof.readings;
@@ -124,7 +124,7 @@ void ProofStrip::show(const core::JobAnalysis& facts, const std::vector<core::Fi
     finish(*m_plot);
 }
 
-bool ProofStrip::eventFilter(QObject* watched, QEvent* event) {
+bool DcTestPanel::eventFilter(QObject* watched, QEvent* event) {
     if (watched == m_plot && event->type() == QEvent::MouseButtonRelease) {
         emit jotOffered(u"crawl forward "_s);
     }

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "app/frame/rows.h"
-#include "app/stage_strip.h"
+#include "app/stage_panel.h"
 
 #include <memory>
 
@@ -15,11 +15,11 @@ namespace glimmet::app {
 class Album;
 class LookRow;
 
-class LookStrip : public StageStrip {
+class LookPanel : public StagePanel {
     Q_OBJECT
 public:
-    explicit LookStrip(QWidget* parent = nullptr);
-    ~LookStrip() override;
+    explicit LookPanel(QWidget* parent = nullptr);
+    ~LookPanel() override;
     void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
     /// A picture is a photo of what is in question.

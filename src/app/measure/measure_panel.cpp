@@ -1,4 +1,4 @@
-#include "app/measure/measure_strip.h"
+#include "app/measure/measure_panel.h"
 
 #include "app/measure/health_plot.h"
 #include "app/measure/log_view.h"
@@ -16,10 +16,10 @@ using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 
-StageStrip* measureStrip(QWidget* parent) { return new MeasureStrip(parent); }
+StagePanel* measurePanel(QWidget* parent) { return new MeasurePanel(parent); }
 
-MeasureStrip::MeasureStrip(QWidget* parent) : StageStrip(parent) {
-    setObjectName(u"measureStrip"_s);
+MeasurePanel::MeasurePanel(QWidget* parent) : StagePanel(parent) {
+    setObjectName(u"measurePanel"_s);
     auto* plots = new QWidget(this);
     m_motor = new MotorPlot(plots);
     m_health = new HealthPlot(plots);
@@ -52,7 +52,7 @@ MeasureStrip::MeasureStrip(QWidget* parent) : StageStrip(parent) {
                                          tr("Logs (*.csv *.txt *.tsv *.log);;All files (*)"));
         if (!path.isEmpty()) takeFile(path);
     });
-    connect(m_motor, &StageStrip::jotOffered, this, &StageStrip::jotOffered);
+    connect(m_motor, &StagePanel::jotOffered, this, &StagePanel::jotOffered);
     connect(m_log, &LogView::left, this, [this] { m_pages->setCurrentIndex(0); });
     connect(m_log, &LogView::linesChosen, this, [this](const QStringList& lines) {
         m_entering = true;  // a refused one keeps the log where it is
@@ -65,7 +65,7 @@ MeasureStrip::MeasureStrip(QWidget* parent) : StageStrip(parent) {
     });
 }
 
-void MeasureStrip::show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
+void MeasurePanel::show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
                         const std::string& subject) {
     // A log belongs to the model that it was opened for.
     const bool another = facts.job.name != m_job;
@@ -79,13 +79,13 @@ void MeasureStrip::show(const core::JobAnalysis& facts, const std::vector<core::
     m_log->setJob(facts.job);
 }
 
-void MeasureStrip::resizeEvent(QResizeEvent*) {
+void MeasurePanel::resizeEvent(QResizeEvent*) {
     // Beside the label of the axis, where a plot leaves room.
     m_open->setGeometry(6, height() - 32, m_open->sizeHint().width(), 28);
     m_open->raise();
 }
 
-bool MeasureStrip::takeFile(const QString& path) {
+bool MeasurePanel::takeFile(const QString& path) {
     const QString suffix = QFileInfo(path).suffix().toLower();
     if (!QStringList{u"csv"_s, u"txt"_s, u"tsv"_s, u"log"_s}.contains(suffix)) return false;
     m_pages->setCurrentWidget(m_log);

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "app/frame/rows.h"
-#include "app/stage_strip.h"
+#include "app/stage_panel.h"
 
 #include <memory>
 
@@ -13,11 +13,11 @@ namespace glimmet::app {
 
 class DistrictRow;
 
-class DistrictStrip : public StageStrip {
+class DistrictPanel : public StagePanel {
     Q_OBJECT
 public:
-    explicit DistrictStrip(QWidget* parent = nullptr);
-    ~DistrictStrip() override;
+    explicit DistrictPanel(QWidget* parent = nullptr);
+    ~DistrictPanel() override;
     void show(const core::JobAnalysis&, const std::vector<core::Finding>&,
               const std::string&) override {}
     void showWorkshop(const core::WorkshopFacts& facts, const std::string& subject) override;

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "app/frame/rows.h"
-#include "app/stage_strip.h"
+#include "app/stage_panel.h"
 
 #include <memory>
 #include <optional>
@@ -24,11 +24,11 @@ class Schematic;
 class TesterTable;
 class VoltsTable;
 
-class LampsStrip : public StageStrip {
+class LampsPanel : public StagePanel {
     Q_OBJECT
 public:
-    explicit LampsStrip(QWidget* parent = nullptr);
-    ~LampsStrip() override;
+    explicit LampsPanel(QWidget* parent = nullptr);
+    ~LampsPanel() override;
     void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
     [[nodiscard]] Schematic* schematic() { return m_schematic; }

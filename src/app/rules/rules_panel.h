@@ -1,7 +1,7 @@
 // The rules and defaults of the house, each with its value; pressed, it is spoken of.
 #pragma once
 
-#include "app/stage_strip.h"
+#include "app/stage_panel.h"
 #include "core/house/rules/rules.h"
 
 class QVBoxLayout;
@@ -10,11 +10,11 @@ namespace glimmet::app {
 
 class RuleButton;
 
-class RulesStrip : public StageStrip {
+class RulesPanel : public StagePanel {
     Q_OBJECT
 public:
-    explicit RulesStrip(QWidget* parent = nullptr);
-    ~RulesStrip() override;
+    explicit RulesPanel(QWidget* parent = nullptr);
+    ~RulesPanel() override;
     void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
     /// The house itself; what a job has otherwise is the job's.

@@ -1,4 +1,4 @@
-#include "app/district/district_strip.h"
+#include "app/district/district_panel.h"
 
 #include "app/district/district_view.h"
 #include "app/theme/scrolled_column.h"
@@ -15,7 +15,7 @@ using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 
-StageStrip* districtStrip(QWidget* parent) { return new DistrictStrip(parent); }
+StagePanel* districtPanel(QWidget* parent) { return new DistrictPanel(parent); }
 
 /// One district: its name, a bar of its models, marks where the booster ends and where it trips.
 class DistrictRow : public QAbstractButton {
@@ -30,7 +30,7 @@ public:
         id = shown.name;
         setChecked(chosen);
         setObjectName(u"district-"_s + qs(shown.name));
-        setAccessibleName(DistrictStrip::tr("%1: %2 of %3 for long")
+        setAccessibleName(DistrictPanel::tr("%1: %2 of %3 for long")
                               .arg(qs(shown.name), qs(core::formatted(shown.load.running, 3)),
                                    qs(core::formatted(core::usable(m_shown.district), 3))));
         setToolTip(accessibleName());
@@ -63,7 +63,7 @@ protected:
             painter.setPen(look.paper);
             painter.drawText(part.adjusted(5, 0, -3, 0), Qt::AlignLeft | Qt::AlignVCenter,
                              painter.fontMetrics().elidedText(
-                                 each.name.empty() ? DistrictStrip::tr("lamps") : qs(each.name),
+                                 each.name.empty() ? DistrictPanel::tr("lamps") : qs(each.name),
                                  Qt::ElideRight, qMax(0, static_cast<int>(part.width()) - 8)));
             from += takes;
         }
@@ -80,15 +80,15 @@ protected:
             painter.drawText(QPointF(left, bar.bottom() + 14 + line * 13), words);
         };
         mark(core::usable(m_shown.district).value(), look.fine,
-             DistrictStrip::tr("%1 to be used")
+             DistrictPanel::tr("%1 to be used")
                  .arg(qs(core::formatted(core::usable(m_shown.district), 3))),
              0);
         mark(m_shown.district.trip.value(), look.over,
-             DistrictStrip::tr("trips at %1").arg(qs(core::formatted(m_shown.district.trip, 3))),
+             DistrictPanel::tr("trips at %1").arg(qs(core::formatted(m_shown.district.trip, 3))),
              0);
         if (m_shown.load.surge > core::Amperes{0}) {
             mark(m_shown.load.surge.value(), look.ask,
-                 DistrictStrip::tr("power-up %1").arg(qs(core::formatted(m_shown.load.surge, 3))),
+                 DistrictPanel::tr("power-up %1").arg(qs(core::formatted(m_shown.load.surge, 3))),
                  1);
         }
     }
@@ -97,17 +97,17 @@ private:
     core::district::Shown m_shown;
 };
 
-DistrictStrip::DistrictStrip(QWidget* parent)
-    : StageStrip(parent),
+DistrictPanel::DistrictPanel(QWidget* parent)
+    : StagePanel(parent),
       m_column(scrolledColumn(this)),
       m_rows(std::make_unique<Rows<DistrictRow>>()) {
-    setObjectName(u"districtStrip"_s);
+    setObjectName(u"districtPanel"_s);
     setAccessibleName(tr("Power districts"));
 }
 
-DistrictStrip::~DistrictStrip() = default;
+DistrictPanel::~DistrictPanel() = default;
 
-void DistrictStrip::showWorkshop(const core::WorkshopFacts& facts, const std::string& subject) {
+void DistrictPanel::showWorkshop(const core::WorkshopFacts& facts, const std::string& subject) {
     m_rows->fill(
         m_column, core::district::districtsOf(facts),
         [this] {

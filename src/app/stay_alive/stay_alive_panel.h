@@ -2,7 +2,7 @@
 // after the model was lifted off the rails.
 #pragma once
 
-#include "app/stage_strip.h"
+#include "app/stage_panel.h"
 #include "core/work/stay_alive/crossing_state.h"
 
 #include <optional>
@@ -21,10 +21,10 @@ class CrossingPlot;
 class HoldPlot;
 class SpeedColumn;
 
-class StayAliveStrip : public StageStrip {
+class StayAlivePanel : public StagePanel {
     Q_OBJECT
 public:
-    explicit StayAliveStrip(QWidget* parent = nullptr);
+    explicit StayAlivePanel(QWidget* parent = nullptr);
     void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
 

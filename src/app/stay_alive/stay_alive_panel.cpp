@@ -1,4 +1,4 @@
-#include "app/stay_alive/stay_alive_strip.h"
+#include "app/stay_alive/stay_alive_panel.h"
 
 #include "app/stay_alive/bank_drawing.h"
 #include "app/stay_alive/bank_table.h"
@@ -20,10 +20,10 @@ using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 
-StageStrip* stayAliveStrip(QWidget* parent) { return new StayAliveStrip(parent); }
+StagePanel* stayAlivePanel(QWidget* parent) { return new StayAlivePanel(parent); }
 
-StayAliveStrip::StayAliveStrip(QWidget* parent) : StageStrip(parent) {
-    setObjectName(u"reserveStrip"_s);
+StayAlivePanel::StayAlivePanel(QWidget* parent) : StagePanel(parent) {
+    setObjectName(u"reservePanel"_s);
     const auto button = [this](const QString& name, const QString& words, const QString& tip,
                                bool checkable = false) {
         auto* made = new QToolButton(this);
@@ -101,13 +101,13 @@ StayAliveStrip::StayAliveStrip(QWidget* parent) : StageStrip(parent) {
             turn(shown);
         });
     }
-    connect(m_banks, &BankTable::jotChosen, this, &StayAliveStrip::jotChosen);
-    connect(m_drawing, &BankDrawing::jotOffered, this, &StayAliveStrip::jotOffered);
+    connect(m_banks, &BankTable::jotChosen, this, &StayAlivePanel::jotChosen);
+    connect(m_drawing, &BankDrawing::jotOffered, this, &StayAlivePanel::jotOffered);
     connect(m_back, &QToolButton::clicked, this, [this] { m_plot->toNextChange(false); });
     connect(m_on, &QToolButton::clicked, this, [this] { m_plot->toNextChange(true); });
     connect(m_play, &QToolButton::clicked, this, [this] { m_plot->play(!m_plot->playing()); });
-    connect(m_plot, &CrossingPlot::travelled, this, &StayAliveStrip::standOn);
-    connect(m_speeds, &SpeedColumn::jotChosen, this, &StayAliveStrip::jotChosen);
+    connect(m_plot, &CrossingPlot::travelled, this, &StayAlivePanel::standOn);
+    connect(m_speeds, &SpeedColumn::jotChosen, this, &StayAlivePanel::jotChosen);
     connect(m_speeds, &SpeedColumn::wayChosen, this, [this](std::size_t way) {
         if (!m_crossing || way >= m_crossing->ways.size()) return;
         m_crossing->shown = way;
@@ -115,10 +115,10 @@ StayAliveStrip::StayAliveStrip(QWidget* parent) : StageStrip(parent) {
         showCrossing();
         standOn(m_plot->travel());
     });
-    connect(m_hold, &HoldPlot::jotOffered, this, &StayAliveStrip::jotOffered);
+    connect(m_hold, &HoldPlot::jotOffered, this, &StayAlivePanel::jotOffered);
 }
 
-void StayAliveStrip::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
+void StayAlivePanel::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
                           const std::string& subject) {
     if (facts.job.name != m_job) m_wanted.reset();
     m_job = facts.job.name;
@@ -143,12 +143,12 @@ void StayAliveStrip::show(const core::JobAnalysis& facts, const std::vector<core
     turn(page == Track && !m_crossing ? Lifted : page);
 }
 
-void StayAliveStrip::showCrossing() {
+void StayAlivePanel::showCrossing() {
     m_plot->show(m_crossing);
     if (m_crossing) m_speeds->show(*m_crossing);
 }
 
-void StayAliveStrip::turn(Page page) {
+void StayAlivePanel::turn(Page page) {
     const bool toTheTrack = page == Track;
     m_pages->setCurrentIndex(page);
     int number = 0;
@@ -161,7 +161,7 @@ void StayAliveStrip::turn(Page page) {
         emit trackShown({});
 }
 
-void StayAliveStrip::standOn(core::Millimetres travel) {
+void StayAlivePanel::standOn(core::Millimetres travel) {
     if (!m_crossing) return;
     // A model that stops goes no further in the picture either.
     emit trackShown(m_crossing->under(std::min(travel, m_crossing->end())));

@@ -1,4 +1,4 @@
-#include "app/rules/rules_strip.h"
+#include "app/rules/rules_panel.h"
 
 #include "app/rules/rules_view.h"
 #include "app/theme/scrolled_column.h"
@@ -15,7 +15,7 @@ using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 
-StageStrip* rulesStrip(QWidget* parent) { return new RulesStrip(parent); }
+StagePanel* rulesPanel(QWidget* parent) { return new RulesPanel(parent); }
 
 /// A rule: its name, its value, and a brass edge where it is not the usual one.
 class RuleButton : public QAbstractButton {
@@ -31,8 +31,8 @@ public:
         m_usual = rule.usual;
         id = rule.id;
         setObjectName(u"rule-"_s + QLatin1String(rule.id));
-        setAccessibleName(m_usual ? RulesStrip::tr("%1: %2, as usual").arg(m_title, m_value)
-                                  : RulesStrip::tr("%1: %2, changed").arg(m_title, m_value));
+        setAccessibleName(m_usual ? RulesPanel::tr("%1: %2, as usual").arg(m_title, m_value)
+                                  : RulesPanel::tr("%1: %2, changed").arg(m_title, m_value));
         setToolTip(accessibleName());
         setChecked(chosen);
         update();
@@ -58,8 +58,8 @@ private:
     bool m_usual = true;
 };
 
-RulesStrip::RulesStrip(QWidget* parent) : StageStrip(parent) {
-    setObjectName(u"rulesStrip"_s);
+RulesPanel::RulesPanel(QWidget* parent) : StagePanel(parent) {
+    setObjectName(u"rulesPanel"_s);
     setAccessibleName(tr("The rules of the house"));
     m_column = scrolledColumn(this);
     for (const core::rules::Rule& rule : core::rules::rulesOf({})) {
@@ -72,12 +72,12 @@ RulesStrip::RulesStrip(QWidget* parent) : StageStrip(parent) {
     }
 }
 
-RulesStrip::~RulesStrip() = default;
+RulesPanel::~RulesPanel() = default;
 
-void RulesStrip::show(const core::JobAnalysis&, const std::vector<core::Finding>&,
+void RulesPanel::show(const core::JobAnalysis&, const std::vector<core::Finding>&,
                       const std::string&) {}
 
-void RulesStrip::showWorkshop(const core::WorkshopFacts& facts, const std::string& subject) {
+void RulesPanel::showWorkshop(const core::WorkshopFacts& facts, const std::string& subject) {
     const auto rules = core::rules::rulesOf(facts.workshop);
     for (std::size_t i = 0; i < m_buttons.size(); ++i) {
         m_buttons[i]->show(rules[i], rules[i].id == subject);

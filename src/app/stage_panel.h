@@ -16,7 +16,7 @@ namespace glimmet::app {
 
 class Photos;
 
-class StageStrip : public QWidget {
+class StagePanel : public QWidget {
     Q_OBJECT
 public:
     using QWidget::QWidget;

@@ -1,16 +1,16 @@
 // Currents over volts as it ran on plain DC, forward and in reverse, and where it starts.
 #pragma once
 
-#include "app/stage_strip.h"
+#include "app/stage_panel.h"
 
 class QCustomPlot;
 
 namespace glimmet::app {
 
-class ProofStrip : public StageStrip {
+class DcTestPanel : public StagePanel {
     Q_OBJECT
 public:
-    explicit ProofStrip(QWidget* parent = nullptr);
+    explicit DcTestPanel(QWidget* parent = nullptr);
     void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
 
