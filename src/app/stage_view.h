@@ -23,7 +23,7 @@ struct Shot {
 struct StageView {
     std::string_view stage;  ///< the name of its room in core
     StagePanel* (*panel)(QWidget* parent);
-    LensPainter lens;
+    OverlayPainter overlay;
     const char* empty;  ///< said where no finding is; to be translated ("stages")
     std::span<const Shot> shots;
 };

@@ -25,9 +25,9 @@ namespace {
 using tests::jotted;
 using tests::OpenWindow;
 using tests::shunter;
-const LensPainter motorLens = stageView("measure").lens;
-const LensPainter lampsLens = stageView("lamps").lens;
-const LensPainter roomLens = stageView("choose").lens;
+const OverlayPainter motorLens = stageView("measure").overlay;
+const OverlayPainter lampsLens = stageView("lamps").overlay;
+const OverlayPainter roomLens = stageView("choose").overlay;
 
 const Target* targetWith(const PictureView& view, const QString& words) {
     for (const Target& target : view.targets()) {
@@ -175,7 +175,7 @@ TEST(PictureView, LooksAfterEveryChangeAsIfItWerePaintedForTheFirstTime) {
     }();
     struct Step {
         std::size_t job;
-        LensPainter lens;
+        OverlayPainter overlay;
         bool dark = false, night = false;
         QSize size{800, 400};
     };
@@ -194,7 +194,7 @@ TEST(PictureView, LooksAfterEveryChangeAsIfItWerePaintedForTheFirstTime) {
         useTheme(step.night);
         const auto shown = [&](PictureView& onto) {
             onto.resize(step.size);
-            onto.show(tests::factsOf(jobs[step.job]), step.lens, {});
+            onto.show(tests::factsOf(jobs[step.job]), step.overlay, {});
             onto.setDark(step.dark);
             return onto.grab().toImage();
         };
@@ -424,18 +424,18 @@ TEST(PictureView, WhatCollectsBesideTheWheelsIsDraggedAndEachOfItsLinesIsTaken) 
     EXPECT_EQ(taken(slider->likely[2].jot)[1].length, core::Millimetres{9});
 }
 TEST(PictureView, AWireThatMisleadsIsShownThroughEveryLensUntilItHasATag) {
-    const auto seen = [](std::initializer_list<const char*> lines, LensPainter lens) {
+    const auto seen = [](std::initializer_list<const char*> lines, OverlayPainter overlay) {
         PictureView view;
         view.resize(900, 500);
-        view.show(tests::factsOf(jotted(shunter(), lines)), lens, {});
+        view.show(tests::factsOf(jotted(shunter(), lines)), overlay, {});
         return view.grab().toImage();
     };
-    for (const LensPainter lens : {lampsLens, roomLens}) {
-        const QImage without = seen({"track 14V"}, lens);
-        EXPECT_EQ(seen({"track 14V", "wire red right rail"}, lens), without);
-        EXPECT_NE(seen({"track 14V", "wire red left rail"}, lens), without);
-        EXPECT_EQ(seen({"track 14V", "wire red left rail tagged"}, lens), without);
-        EXPECT_EQ(seen({"track 14V", "wire brown left rail"}, lens), without);
+    for (const OverlayPainter overlay : {lampsLens, roomLens}) {
+        const QImage without = seen({"track 14V"}, overlay);
+        EXPECT_EQ(seen({"track 14V", "wire red right rail"}, overlay), without);
+        EXPECT_NE(seen({"track 14V", "wire red left rail"}, overlay), without);
+        EXPECT_EQ(seen({"track 14V", "wire red left rail tagged"}, overlay), without);
+        EXPECT_EQ(seen({"track 14V", "wire brown left rail"}, overlay), without);
     }
     // Where they are measured all of them stand.
     EXPECT_NE(seen({"track 14V", "wire red right rail"}, motorLens),
@@ -744,7 +744,7 @@ TEST(PictureView, TheBankLiesInItsHollowWithItsPolarity) {
     const core::Job job =
         jotted(shunter(), {"bank chips-3300u-25 charge 220R diode 0.35V in cab floor"});
     const core::Job without = shunter();
-    view.show(tests::factsOf(job), stageView("reserve").lens, {});
+    view.show(tests::factsOf(job), stageView("reserve").overlay, {});
     const QImage with = view.grab().toImage();
     const Target* found = targetWith(view, u"bank chips-3300u-25: 20 mm"_s);
     ASSERT_NE(found, nullptr);
@@ -755,14 +755,14 @@ TEST(PictureView, TheBankLiesInItsHollowWithItsPolarity) {
     const QRectF hollow = view.view().box(floor.corner, floor.length, floor.height);
     EXPECT_TRUE(hollow.adjusted(-1, -1, 1, 1).contains(bank.where));
     // The lens adds the wires with their roles: above the bank the picture is another.
-    view.show(tests::factsOf(job), stageView("measure").lens, {});
+    view.show(tests::factsOf(job), stageView("measure").overlay, {});
     const QImage bare = view.grab().toImage();
     const qreal dots = with.devicePixelRatio();
     const QRect above =
         QRectF(bank.where.left() * dots, (bank.where.top() - 60) * dots, 160 * dots, 56 * dots)
             .toRect();
     EXPECT_NE(with.copy(above), bare.copy(above));
-    view.show(tests::factsOf(without), stageView("reserve").lens, {});
+    view.show(tests::factsOf(without), stageView("reserve").overlay, {});
     (void)view.grab();
     EXPECT_EQ(targetWith(view, u"chips"_s), nullptr);
 }
@@ -799,7 +799,7 @@ TEST(PictureView, OnThreeRailsShowsTheSliderOnTheMiddle) {
         jotted(shunter(), {"supply three-rail", "collector slider 60mm", "gap 60mm middle"});
     PictureView view;
     view.resize(800, 400);
-    view.show(tests::factsOf(job), stageView("reserve").lens, {});
+    view.show(tests::factsOf(job), stageView("reserve").overlay, {});
     view.setVisible(true);
     // What is reckoned as left is the middle: 45 mm of slider within 60 mm of dead studs.
     const core::DeadLength dead{core::Rails::Left, core::Millimetres{0}, core::Millimetres{60}};
@@ -822,7 +822,7 @@ TEST(PictureView, StandsOnTheTrackThatAStageShows) {
     const core::Job job = jotted(shunter(), {"axle 1 none", "axle 3 right", "points 1:9"});
     PictureView view;
     view.resize(800, 400);
-    view.show(tests::factsOf(job), stageView("reserve").lens, {});
+    view.show(tests::factsOf(job), stageView("reserve").overlay, {});
     view.setVisible(true);
     const QImage onBench = view.grab().toImage();
     EXPECT_EQ(targetWith(view, u"stands on dead rail"_s), nullptr);

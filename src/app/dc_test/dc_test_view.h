@@ -7,11 +7,11 @@ namespace glimmet::app {
 
 [[nodiscard]] StagePanel* dcTestPanel(QWidget* parent);
 /// The bench supply clipped to the rails.
-void paintProofLens(const LensInput& input);
+void paintDcTestOverlay(const OverlayInput& input);
 
 inline constexpr Shot dcTestShots[] = {{"prove", 0, ""}};
 inline constexpr StageView dcTestView{
-    "prove", dcTestPanel, paintProofLens,
+    "prove", dcTestPanel, paintDcTestOverlay,
     QT_TRANSLATE_NOOP("stages", "There is no motor that could be proved on plain DC."),
     dcTestShots};
 

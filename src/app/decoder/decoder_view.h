@@ -7,14 +7,14 @@ namespace glimmet::app {
 
 [[nodiscard]] StagePanel* decoderRack(QWidget* parent);
 /// Hollows with their measures, and the decoder's beside them.
-void paintRoomLens(const LensInput& input);
+void paintDecoderOverlay(const OverlayInput& input);
 /// A small board with its chips and solder pads, to the size its catalogue gives.
 void paintDecoder(const PartInput& input);
 
 inline constexpr PartPainter decoderPainter{"decoder", paintDecoder, "decoder "};
 inline constexpr Shot decoderShots[] = {{"choose", 0, ""}};
 inline constexpr StageView decoderView{
-    "choose", decoderRack, paintRoomLens,
+    "choose", decoderRack, paintDecoderOverlay,
     QT_TRANSLATE_NOOP("stages", "This one has no motor: there is no decoder to choose for it."),
     decoderShots};
 

@@ -350,7 +350,7 @@ void MainWindow::showAll() {
 
 void MainWindow::showPicture() {
     if (!m_bench.hasJob()) return m_picture->showNothing();
-    m_picture->show(m_bench.facts(), stageView(m_bench.stage()).lens, inQuestion());
+    m_picture->show(m_bench.facts(), stageView(m_bench.stage()).overlay, inQuestion());
     // What is said anew, say because an answer came in from beside, leaves it held.
     if (!m_held.isEmpty())
         m_bench.wouldBe(

@@ -8,10 +8,10 @@ namespace glimmet::app {
 
 [[nodiscard]] StagePanel* lookPanel(QWidget* parent);
 /// Places to press: each item that nobody looked at, where it is on the model.
-void paintLookLens(const LensInput& input);
+void paintLookOverlay(const OverlayInput& input);
 
 inline constexpr Shot intakeShots[] = {{"intake", 0, ""}};
-inline constexpr StageView intakeView{"intake", lookPanel, paintLookLens,
+inline constexpr StageView intakeView{"intake", lookPanel, paintLookOverlay,
                                       QT_TRANSLATE_NOOP("stages", "Look the model over first."),
                                       intakeShots};
 

@@ -6,12 +6,12 @@
 namespace glimmet::app {
 
 [[nodiscard]] StagePanel* lampsPanel(QWidget* parent);
-void paintLampsLens(const LensInput& input);
+void paintLampsOverlay(const OverlayInput& input);
 
 inline constexpr Shot lampsShots[] = {
     {"lamps", 0, "L4"}, {"railcar-lamps", 1, "L4"}, {"saloon-lamps", 2, ""}};
 inline constexpr StageView lampsView{
-    "lamps", lampsPanel, paintLampsLens,
+    "lamps", lampsPanel, paintLampsOverlay,
     QT_TRANSLATE_NOOP("stages",
                       "No lamp yet. A lamp needs a place, a colour and an output; the resistor is "
                       "worked out for you."),

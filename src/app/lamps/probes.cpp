@@ -30,7 +30,7 @@ struct Placed {
 };
 
 /// Legs at the lamps, common and output at the decoder's edge; without a decoder at the first lamp.
-std::vector<Placed> placed(const LensInput& input) {
+std::vector<Placed> placed(const OverlayInput& input) {
     const SceneInput& scene = input.scene;
     std::vector<Placed> all;
     QRectF plug = input.parts.of("decoder");
@@ -92,7 +92,7 @@ std::vector<std::vector<Chip>> inRows(const QPainter& painter, std::vector<Chip>
     }
     return rows;
 }
-void paintChips(const LensInput& input, QPointF at, std::vector<Chip>& chips) {
+void paintChips(const OverlayInput& input, QPointF at, std::vector<Chip>& chips) {
     QPainter& painter = input.painter;
     for (Chip& chip : chips) {
         const QRectF box(at, QSizeF(wideOf(painter, chip), chipHigh));
@@ -131,7 +131,7 @@ QString shortLook(core::TesterLook look) {
     return tr("lit, this way round");
 }
 
-void paintLit(const LensInput& input, const core::lamps::Probed& made) {
+void paintLit(const OverlayInput& input, const core::lamps::Probed& made) {
     QPainter& painter = input.painter;
     for (const auto& one : made.lamps) {
         const core::Lamp* lamp = &input.scene.job.groups[one.group].rows[one.row].lamps[one.lamp];
@@ -153,7 +153,7 @@ void paintLit(const LensInput& input, const core::lamps::Probed& made) {
 }
 
 /// Which tester, what it comes to, and what one sees.
-void paintPanel(const LensInput& input, const std::vector<Placed>& points,
+void paintPanel(const OverlayInput& input, const std::vector<Placed>& points,
                 const core::Result<core::lamps::Probed>& made) {
     QPainter& painter = input.painter;
     const Probes& probes = input.scene.probes;
@@ -236,7 +236,7 @@ void paintPanel(const LensInput& input, const std::vector<Placed>& points,
     }
 }
 
-void paintPoints(const LensInput& input, const std::vector<Placed>& points) {
+void paintPoints(const OverlayInput& input, const std::vector<Placed>& points) {
     QPainter& painter = input.painter;
     painter.setRenderHint(QPainter::Antialiasing);
     for (const Placed& one : points) {
@@ -258,7 +258,7 @@ void paintPoints(const LensInput& input, const std::vector<Placed>& points) {
 
 }  // namespace
 
-void paintProbes(const LensInput& input) {
+void paintProbes(const OverlayInput& input) {
     const SceneInput& scene = input.scene;
     const std::vector<Placed> points = placed(input);
     if (points.empty()) return;
@@ -276,7 +276,7 @@ void paintProbes(const LensInput& input) {
             core::lamps::probed(scene.job, scene.house, probes.red, probes.black, testerOf(probes));
         if (made) paintLit(input, *made);
     }
-    input.keep([&](const LensInput& dots) { paintPoints(dots, points); });
+    input.keep([&](const OverlayInput& dots) { paintPoints(dots, points); });
     if (red != points.end()) paintProbe(painter, red->at, redProbe, true);
     if (black != points.end()) paintProbe(painter, black->at, blackProbe, false);
     if (held) paintPanel(input, points, made);

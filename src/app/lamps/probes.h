@@ -7,6 +7,6 @@
 namespace glimmet::app {
 
 /// Of the lamp group in question; nothing where there is none.
-void paintProbes(const LensInput& input);
+void paintProbes(const OverlayInput& input);
 
 }  // namespace glimmet::app

@@ -41,7 +41,7 @@ Dragged draggedTo(const MatView& view, const Cavity& box, const QString& start, 
                      number(box.corner.z))};
 }
 
-void addHollow(const LensInput& input, std::size_t unit, const Cavity& cavity) {
+void addHollow(const OverlayInput& input, std::size_t unit, const Cavity& cavity) {
     const MatView& view = input.scene.units[unit];
     const QString start = u"cavity %1 "_s.arg(qs(cavity.name));
     const QString of = ofUnit(input.scene.job, unit);
@@ -79,7 +79,7 @@ void addHollow(const LensInput& input, std::size_t unit, const Cavity& cavity) {
 }
 
 /// The press on a fixture is there already; here it learns to be dragged.
-void addFixture(const LensInput& input, std::size_t unit, const core::Fixture& fixture) {
+void addFixture(const OverlayInput& input, std::size_t unit, const core::Fixture& fixture) {
     const core::Unit& in = input.scene.job.units[unit];
     const auto lies = core::lies(in, fixture);
     if (!lies) return;
@@ -96,7 +96,7 @@ void addFixture(const LensInput& input, std::size_t unit, const core::Fixture& f
 }
 
 /// A mark on the ground under each axle; the line names all of its unit.
-void addAxles(const LensInput& input, std::size_t unit) {
+void addAxles(const OverlayInput& input, std::size_t unit) {
     const core::Body& body = input.scene.job.units[unit].body;
     const MatView& view = input.scene.units[unit];
     for (std::size_t i = 0; i < body.axles.size(); ++i) {
@@ -128,7 +128,7 @@ void addAxles(const LensInput& input, std::size_t unit) {
 
 /// What touches beside the wheels: a slider as a skate at the rail's height, a roller as a wheel, a
 /// wiper as a blade.
-void addCollector(const LensInput& input, std::size_t unit, const core::Collector& collector) {
+void addCollector(const OverlayInput& input, std::size_t unit, const core::Collector& collector) {
     const MatView& view = input.scene.units[unit];
     const QPointF foot = view.at({collector.x, Millimetres{0}});
     const qreal wide = qMax<qreal>(view.size(collector.length), 6);
@@ -175,7 +175,7 @@ void addCollector(const LensInput& input, std::size_t unit, const core::Collecto
 
 }  // namespace
 
-void addHandles(const LensInput& input) {
+void addHandles(const OverlayInput& input) {
     for (std::size_t i = 0; i < input.scene.job.units.size(); ++i) {
         const core::Unit& unit = input.scene.job.units[i];
         for (const Cavity& cavity : unit.body.cavities) addHollow(input, i, cavity);

@@ -6,6 +6,6 @@
 namespace glimmet::app {
 
 /// Each drag says a line ("cavity hood 52x14x11 at 6x14"), in steps of 0.1 mm.
-void addHandles(const LensInput& input);
+void addHandles(const OverlayInput& input);
 
 }  // namespace glimmet::app

@@ -6,11 +6,11 @@
 namespace glimmet::app {
 
 [[nodiscard]] StagePanel* measurePanel(QWidget* parent);
-void paintMotorLens(const LensInput& input);
+void paintMotorOverlay(const OverlayInput& input);
 
 inline constexpr Shot measureShots[] = {{"measure", 0, ""}};
 inline constexpr StageView measureView{
-    "measure", measurePanel, paintMotorLens,
+    "measure", measurePanel, paintMotorOverlay,
     QT_TRANSLATE_NOOP("stages", "This one has no motor: nothing to measure here."), measureShots};
 
 }  // namespace glimmet::app

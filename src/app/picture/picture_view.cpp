@@ -109,7 +109,7 @@ void PictureView::placePanel() {
     m_panel->setGeometry(0, height() - high, width(), high);
 }
 
-void PictureView::show(const core::JobAnalysis& facts, LensPainter lens,
+void PictureView::show(const core::JobAnalysis& facts, OverlayPainter overlay,
                        const std::string& subject) {
     const bool another = !m_hasJob || facts.job.name != m_job.name;
     // Another model is driven anew; the same one goes on as it was. Where one has zoomed in to
@@ -121,7 +121,7 @@ void PictureView::show(const core::JobAnalysis& facts, LensPainter lens,
     m_job = facts.job;
     m_facts.emplace(core::JobAnalysis{m_job, facts.house, facts.catalogue, facts.groups, {}});
     m_hasJob = true;
-    m_lens = lens;
+    m_overlay = overlay;
     m_subject = subject;
     m_tried.clear();
     if (another) {
@@ -136,7 +136,7 @@ void PictureView::show(const core::JobAnalysis& facts, LensPainter lens,
 }
 
 void PictureView::showTried(const core::JobAnalysis& facts, const QString& with) {
-    show(facts, m_lens, m_subject);
+    show(facts, m_overlay, m_subject);
     m_tried = with;
 }
 
@@ -220,7 +220,7 @@ void PictureView::paintEvent(QPaintEvent*) {
     });
     painter.setRenderHint(QPainter::Antialiasing);
     m_layers.begin();
-    if (!m_dark && m_lens) m_lens({painter, scene, parts, m_targets, m_layers});
+    if (!m_dark && m_overlay) m_overlay({painter, scene, parts, m_targets, m_layers});
     // What light the room has lies on everything alike.
     if (m_dark && m_operating.room != core::RoomLight::Dark) {
         QColor room(0xFF, 0xE8, 0xC8);

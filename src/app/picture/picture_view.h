@@ -21,7 +21,7 @@ class PictureView : public QWidget {
 public:
     explicit PictureView(QWidget* parent = nullptr);
     /// The job is copied: what is painted does not depend on who edits meanwhile.
-    void show(const core::JobAnalysis& facts, LensPainter lens, const std::string& subject);
+    void show(const core::JobAnalysis& facts, OverlayPainter overlay, const std::string& subject);
     /// The same, but with something that is only tried: it says so, and is driven as it was.
     void showTried(const core::JobAnalysis& facts, const QString& with);
     /// In the dark, with its lamps made so; empty words: as it was, with its lights as they were.
@@ -88,7 +88,7 @@ private:
     core::Relit m_relit;       ///< what is made of its lamps; empty: nothing
     QString m_as;              ///< that in words
     bool m_darkForIt = false;  ///< its lights went out for that only
-    LensPainter m_lens = nullptr;
+    OverlayPainter m_overlay = nullptr;
     bool m_dark = false;
     std::vector<MatView> m_units{MatView()};  ///< where each unit stands
     bool m_fitted = true;  ///< follows the size of the window until zoomed or moved

@@ -142,20 +142,20 @@ struct PartPainter {
 
 /// What a stage adds to the picture: wires, legends, places to press. Painted between the model
 /// and its lamps, never in the dark.
-struct LensInput {
+struct OverlayInput {
     QPainter& painter;
     const SceneInput& scene;
     const PartBoxes& parts;
     std::vector<Target>& targets;
     KeptLayers& layers;
     /// Paints what seldom comes out otherwise: wires, points to press.
-    void keep(const std::function<void(const LensInput& input)>& paint) const {
+    void keep(const std::function<void(const OverlayInput& input)>& paint) const {
         layers.paint(painter, targets, [&](QPainter& onto) {
             paint({onto, scene, parts, targets, layers});
         });
     }
 };
-using LensPainter = void (*)(const LensInput& input);
+using OverlayPainter = void (*)(const OverlayInput& input);
 
 void paintMat(QPainter& painter, const MatView& view, const QRectF& area, bool dark);
 /// Ground, body, hollows, axles, motor and decoder. Targets are added as things are painted, so

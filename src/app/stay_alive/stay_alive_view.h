@@ -6,9 +6,9 @@
 namespace glimmet::app {
 
 [[nodiscard]] StagePanel* stayAlivePanel(QWidget* parent);
-void paintStayAliveLens(const LensInput& input);
+void paintStayAliveOverlay(const OverlayInput& input);
 /// The two rails under the model, with what of them is dead, and each wheel on them.
-void paintTrack(const LensInput& input, const core::TrackUnder& track);
+void paintTrack(const OverlayInput& input, const core::TrackUnder& track);
 /// As it is soldered: cans in a row with their stripes on the minus side, or a module in its
 /// sleeve.
 void paintBank(const PartInput& input);
@@ -16,7 +16,7 @@ void paintBank(const PartInput& input);
 inline constexpr PartPainter bankPainter{"bank", paintBank, "bank "};
 inline constexpr Shot stayAliveShots[] = {{"stay-alive", 0, ""}};
 inline constexpr StageView stayAliveView{
-    "reserve", stayAlivePanel, paintStayAliveLens,
+    "reserve", stayAlivePanel, paintStayAliveOverlay,
     QT_TRANSLATE_NOOP("stages", "A stay-alive is for what rolls on powered rails."),
     stayAliveShots};
 

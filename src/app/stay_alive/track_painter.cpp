@@ -50,7 +50,7 @@ void paintContact(QPainter& painter, const QRectF& at, bool collects, bool dead)
 
 }  // namespace
 
-void paintTrack(const LensInput& input, const core::TrackUnder& track) {
+void paintTrack(const OverlayInput& input, const core::TrackUnder& track) {
     const SceneInput& scene = input.scene;
     const Theme& look = theme();
     QPainter& painter = input.painter;

@@ -71,7 +71,7 @@ std::optional<AspectsSaid> aspectsIn(std::string_view rest) {
 }
 
 /// Lenses of a signal head: 300 mm of the prototype, and no closer than LEDs go.
-Millimetres lensesApart(const Job& job) {
+Millimetres overlaysApart(const Job& job) {
     return std::max(Millimetres{300} / job.scale.ratio, Millimetres{2});
 }
 
@@ -185,7 +185,7 @@ Result<JotResult> aspectsCommand(const ParsedLine& said) {
     // How far above the place the lens of a colour sits.
     const auto above = [&](std::size_t colour) {
         const double middle = static_cast<double>(told->colours.size() - 1) / 2;
-        return lensesApart(job) * (told->stacked ? middle - static_cast<double>(colour) : 0.0);
+        return overlaysApart(job) * (told->stacked ? middle - static_cast<double>(colour) : 0.0);
     };
     JotResult all = jotted(said, {});
     for (std::size_t i = 0; i < told->colours.size(); ++i) {

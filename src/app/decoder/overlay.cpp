@@ -40,7 +40,7 @@ void paintHollow(QPainter& painter, const QRectF& box, const core::Cavity& cavit
 
 }  // namespace
 
-void paintRoomLens(const LensInput& input) {
+void paintDecoderOverlay(const OverlayInput& input) {
     const SceneInput& scene = input.scene;
     const Theme& look = theme();
     paintFactoryWires(input.painter, scene, Wires::Misleading);

@@ -9,7 +9,7 @@ using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 
-void paintLookLens(const LensInput& input) {
+void paintLookOverlay(const OverlayInput& input) {
     const SceneInput& scene = input.scene;
     QPainter& painter = input.painter;
     for (const core::Spot& spot : scene.job.intake.spots) {

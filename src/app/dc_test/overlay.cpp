@@ -9,7 +9,7 @@ using namespace Qt::StringLiterals;
 
 namespace glimmet::app {
 
-void paintProofLens(const LensInput& input) {
+void paintDcTestOverlay(const OverlayInput& input) {
     const SceneInput& scene = input.scene;
     QPainter& painter = input.painter;
     const auto& axles = scene.job.units.front().body.axles;

@@ -22,7 +22,7 @@ QColor outputColour(const core::Job& job, const std::string& output) {
 
 /// From the decoder's common and its output to the lamps in question, or to all. What sits in
 /// another unit is reached over the couplings.
-void paintLampWires(const LensInput& input) {
+void paintLampWires(const OverlayInput& input) {
     QPainter& painter = input.painter;
     const SceneInput& scene = input.scene;
     const core::Job& job = scene.job;
@@ -75,7 +75,7 @@ void paintLampWires(const LensInput& input) {
 }
 
 /// Sites made for a lamp that has none yet.
-void paintFreeSites(const LensInput& input) {
+void paintFreeSites(const OverlayInput& input) {
     QPainter& painter = input.painter;
     const SceneInput& scene = input.scene;
     std::vector<Target>& targets = input.targets;
@@ -111,7 +111,7 @@ void paintFreeSites(const LensInput& input) {
 
 }  // namespace
 
-void paintLampsLens(const LensInput& input) {
+void paintLampsOverlay(const OverlayInput& input) {
     QPainter& painter = input.painter;
     const SceneInput& scene = input.scene;
     input.keep(paintLampWires);

@@ -14,7 +14,7 @@ namespace glimmet::app {
 namespace {
 
 /// From the bank's end to the decoder, with its role in letters above the bank.
-void paintLead(const LensInput& input, const QPointF& from, const QPointF& to,
+void paintLead(const OverlayInput& input, const QPointF& from, const QPointF& to,
                const QString& colour, const QPointF& legend, const QString& role) {
     const qreal width = qBound(1.4, input.scene.units.front().scale * 0.4, 3.6);
     QPainterPath path(from);
@@ -27,7 +27,7 @@ void paintLead(const LensInput& input, const QPointF& from, const QPointF& to,
 
 }  // namespace
 
-void paintStayAliveLens(const LensInput& input) {
+void paintStayAliveOverlay(const OverlayInput& input) {
     const SceneInput& scene = input.scene;
     if (scene.track) paintTrack(input, *scene.track);
     paintFactoryWires(input.painter, scene, Wires::Misleading);

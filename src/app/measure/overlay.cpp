@@ -16,7 +16,7 @@ namespace glimmet::app {
 namespace {
 
 /// From the decoder to the motor's brushes and to the rails.
-void paintMotorWires(const LensInput& input) {
+void paintMotorWires(const OverlayInput& input) {
     QPainter& painter = input.painter;
     const SceneInput& scene = input.scene;
     const PartBoxes& parts = input.parts;
@@ -65,7 +65,7 @@ void paintMotorWires(const LensInput& input) {
 
 }  // namespace
 
-void paintMotorLens(const LensInput& input) {
+void paintMotorOverlay(const OverlayInput& input) {
     QPainter& painter = input.painter;
     const SceneInput& scene = input.scene;
     const PartBoxes& parts = input.parts;
