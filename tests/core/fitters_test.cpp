@@ -627,12 +627,12 @@ TEST(Cures, OfLampsThatShareNameTheSharing) {
     // Two colours straight across each other: each becomes a row.
     const Job across = jotted(bareModel(), {"supply dcc 15V", "decoder middle", "lamp front white",
                                             "twin front red", "resistor front 1k"});
-    EXPECT_EQ(namedState(across, "lamp.across:front lamp"), State::Over);
-    EXPECT_EQ(firstCure(across, "lamp.across:front lamp"), "own front lamp");
+    EXPECT_EQ(namedState(across, "lamp.parallel:front lamp"), State::Over);
+    EXPECT_EQ(firstCure(across, "lamp.parallel:front lamp"), "own front lamp");
     const Job split = jotted(across, {"own front"});
     ASSERT_EQ(split.groups[0].rows.size(), 2U);
-    EXPECT_FALSE(split.groups[0].rows[1].lamps[0].across);
-    EXPECT_FALSE(has(checkedAll(split), "lamp.across:front lamp"));
+    EXPECT_FALSE(split.groups[0].rows[1].lamps[0].parallel);
+    EXPECT_FALSE(has(checkedAll(split), "lamp.parallel:front lamp"));
 }
 TEST(Cures, OfABoardAndAResistorIsToLeaveTheResistorOut) {
     Job job = jotted(bareModel(), {"supply dcc 12V", "decoder middle", "output front 2.2k",

@@ -102,25 +102,25 @@ TEST(AcrossEachOther, LimitsAreEachLampsOwn) {
 TEST(AcrossEachOther, NothingEvensThemOut) {
     const Job job = onTwelve({"lamp table warm white", "twin table", "resistor table 1k"});
     const auto all = checkedAll(job);
-    EXPECT_EQ(finding(all, "lamp.across:table lamp").state, State::Close);
-    EXPECT_NE(plain(finding(all, "lamp.across:table lamp").sentence).find("one may take"),
+    EXPECT_EQ(finding(all, "lamp.parallel:table lamp").state, State::Close);
+    EXPECT_NE(plain(finding(all, "lamp.parallel:table lamp").sentence).find("one may take"),
               std::string::npos);
     // Lamps that were read and are alike share evenly.
     const Job read = onTwelve({"lamp table white 3.0V 20mA", "twin table", "resistor table 1k"});
-    EXPECT_FALSE(has(checkedAll(read), "lamp.across:table lamp"));
+    EXPECT_FALSE(has(checkedAll(read), "lamp.parallel:table lamp"));
     // A red one takes all that a white one would need.
     const Job mixed =
         onTwelve({"lamp table white 3.0V 20mA", "twin table red 2.0V 20mA", "resistor table 1k"});
     const auto dark = checkedAll(mixed);
-    EXPECT_EQ(finding(dark, "lamp.across:table lamp").state, State::Over);
+    EXPECT_EQ(finding(dark, "lamp.parallel:table lamp").state, State::Over);
     // It is the red one that takes it, wherever it stands.
     EXPECT_TRUE(
-        plain(finding(dark, "lamp.across:table lamp").sentence).starts_with("Red LED keeps"))
-        << plain(finding(dark, "lamp.across:table lamp").sentence);
+        plain(finding(dark, "lamp.parallel:table lamp").sentence).starts_with("Red LED keeps"))
+        << plain(finding(dark, "lamp.parallel:table lamp").sentence);
     // In series, or beside it with a resistor, nothing is said.
     EXPECT_FALSE(
         has(checkedAll(onTwelve({"lamp table warm white", "inline table", "resistor table 1k"})),
-            "lamp.across:table lamp"));
+            "lamp.parallel:table lamp"));
 }
 
 TEST(AcrossEachOther, OneThatFailsLeavesItsCurrentToTheOther) {
@@ -161,10 +161,10 @@ TEST(AcrossEachOther, ARowWithoutOneOfThem) {
     EXPECT_EQ(standAcross(row, 2), 1U);
     const LampRow first = without(row, 0, false);
     ASSERT_EQ(first.lamps.size(), 2U);
-    EXPECT_FALSE(first.lamps[0].across);
+    EXPECT_FALSE(first.lamps[0].parallel);
     const LampRow second = without(row, 1, false);
     ASSERT_EQ(second.lamps.size(), 2U);
-    EXPECT_FALSE(second.lamps[1].across);
+    EXPECT_FALSE(second.lamps[1].parallel);
     const LampRow both = without(row, 1, true);
     ASSERT_EQ(both.lamps.size(), 1U);
     EXPECT_EQ(both.lamps[0].part.family, LedFamily::Red);
@@ -193,8 +193,8 @@ TEST(AcrossEachOther, OnlyBareLedsDo) {
     EXPECT_NE(refusal(onTwelve({"bulb table 12V 50mA"}), "twin table").find("Only bare LEDs"),
               std::string::npos);
     // What comes after it in series is not across.
-    EXPECT_FALSE(chain().groups[0].rows[0].lamps[2].across);
-    EXPECT_TRUE(chain().groups[0].rows[0].lamps[1].across);
+    EXPECT_FALSE(chain().groups[0].rows[0].lamps[2].parallel);
+    EXPECT_TRUE(chain().groups[0].rows[0].lamps[1].parallel);
 }
 
 /// What a lamp is told to sit in, with a body.

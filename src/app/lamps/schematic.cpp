@@ -283,13 +283,13 @@ Schematic::RowLayout Schematic::rowLayout(std::size_t r, qreal top, qreal bottom
     const qreal ledsFrom = m_resistorFirst ? resistorTop + resistorHeight : top;
     const qreal ledsTo = m_resistorFirst ? bottom : resistorTop;
     const auto places = std::count_if(row.lamps.begin(), row.lamps.end(),
-                                      [](const core::Lamp& lamp) { return !lamp.across; });
+                                      [](const core::Lamp& lamp) { return !lamp.parallel; });
     const qreal ledSpace = (ledsTo - ledsFrom - 14) / static_cast<qreal>(places);
     RowLayout layout{x, QRectF(x - 8, resistorTop, 16, resistorHeight), {}};
     qreal place = -1, beside = 0;
     for (const core::Lamp& lamp : row.lamps) {
-        beside = lamp.across ? beside + 1 : 0;
-        if (!lamp.across) ++place;
+        beside = lamp.parallel ? beside + 1 : 0;
+        if (!lamp.parallel) ++place;
         layout.lamps.emplace_back(x - beside * acrossWidth,
                                   ledsFrom + 14 + ledSpace * (place + 0.5));
     }
@@ -304,7 +304,7 @@ void Schematic::addSymbols(std::size_t r, const RowLayout& layout) {
     for (std::size_t i = 0; i < row.lamps.size(); ++i) {
         const core::Lamp& lamp = row.lamps[i];
         const QPointF middle = layout.lamps[i];
-        if (lamp.across) {
+        if (lamp.parallel) {
             m_symbols.push_back(
                 {QRectF(middle.x() - 16, middle.y() - 20, 36, 40),
                  tr("%1 straight across the lamp beside it in %2: %3 of the current. Press to say "
@@ -357,7 +357,7 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, const RowLayout& layo
     for (std::size_t i = 0; i < row.lamps.size(); ++i) {
         const core::Lamp& lamp = row.lamps[i];
         const QPointF middle = layout.lamps[i];
-        if (lamp.across) {
+        if (lamp.parallel) {
             // A bar over both and one under both, from the one before it.
             painter.setPen(QPen(look.ink, 1.8));
             painter.setBrush(Qt::NoBrush);
@@ -376,7 +376,7 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, const RowLayout& layo
             paintBulbSymbol(painter, middle, 9, look.ink, light, brightness);
         else
             paintLedSymbol(painter, middle, 9, look.ink, light, brightness, row.turned);
-        if (lamp.across) continue;
+        if (lamp.parallel) continue;
         painter.setPen(look.ink);
         painter.setFont(figuresFont(13));
         const QRectF words(x + 22, middle.y() - 22, columnWidth - 30, 36);

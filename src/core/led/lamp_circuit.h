@@ -20,10 +20,10 @@ struct LampString {
     Ohms resistor{};             ///< the string's own, >= 0; > 0 without lamps
     /// Of each lamp, whether it stands across the one before it and takes a part of the current:
     /// LEDs only, never the first. Empty: none does.
-    std::vector<bool> across{};
+    std::vector<bool> parallel{};
 
     [[nodiscard]] bool isAcross(std::size_t lamp) const {
-        return lamp < across.size() && across[lamp];
+        return lamp < parallel.size() && parallel[lamp];
     }
 };
 /// Volts across the lamps of a string at its current. Range: current >= 0.

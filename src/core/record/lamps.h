@@ -21,7 +21,7 @@ struct Lamp {
     LampPart part;
     bool measured = false;  ///< its forward point was read at the bench, not in a catalogue
     /// It stands across the one before it in its row: the row's current divides between them.
-    bool across = false;
+    bool parallel = false;
     std::string lot{};  ///< its number: the bag or order that it came from; empty: not told
     bool operator==(const Lamp&) const = default;
 };

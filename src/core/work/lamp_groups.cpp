@@ -59,7 +59,7 @@ Result<LampString> stringOf(const LampRow& row, double spread, Corner corner) {
         auto lampLaw = lawAt(lamp, corner);
         if (!lampLaw) return tl::unexpected(lampLaw.error());
         string.lamps.push_back(*lampLaw);
-        string.across.push_back(lamp.across);
+        string.parallel.push_back(lamp.parallel);
     }
     return string;
 }
@@ -325,7 +325,7 @@ Figure feedFigure(const Job& job, const LampGroup& group, const WorkshopRules& h
 
 std::size_t standAcross(const LampRow& row, std::size_t lamp) {
     const auto isAcross = [&](std::size_t i) {
-        return i < row.lamps.size() && row.lamps[i].across;
+        return i < row.lamps.size() && row.lamps[i].parallel;
     };
     std::size_t first = lamp;
     while (isAcross(first)) --first;
@@ -337,12 +337,12 @@ std::size_t standAcross(const LampRow& row, std::size_t lamp) {
 LampRow without(LampRow row, std::size_t lamp, bool all) {
     std::size_t first = lamp, end = lamp + 1;
     if (all) {
-        while (row.lamps[first].across) --first;
-        while (end < row.lamps.size() && row.lamps[end].across) ++end;
+        while (row.lamps[first].parallel) --first;
+        while (end < row.lamps.size() && row.lamps[end].parallel) ++end;
     }
     // What stood across it goes on by itself.
     if (end < row.lamps.size()) {
-        row.lamps[end].across = row.lamps[end].across && row.lamps[first].across;
+        row.lamps[end].parallel = row.lamps[end].parallel && row.lamps[first].parallel;
     }
     row.lamps.erase(row.lamps.begin() + static_cast<std::ptrdiff_t>(first),
                     row.lamps.begin() + static_cast<std::ptrdiff_t>(end));
@@ -353,14 +353,14 @@ Result<double> worstShare(const LampRow& row, std::size_t lamp, Amperes current)
     const std::size_t count = standAcross(row, lamp);
     if (count == 1) return 1.0;
     std::size_t first = lamp;
-    while (row.lamps[first].across) --first;
+    while (row.lamps[first].parallel) --first;
     LampString set;
     set.resistor = Ohms{1000};  // whatever: it makes a current of its volts
     for (std::size_t k = first; k < first + count; ++k) {
         const auto its = lawOff(row.lamps[k], pairApart * (k == lamp ? -0.5 : 0.5));
         if (!its) return tl::unexpected(its.error());
         set.lamps.push_back(*its);
-        set.across.push_back(k > first);
+        set.parallel.push_back(k > first);
     }
     const auto shared = solved({Ohms{0}, {set}}, voltageOf(set, current) + current * set.resistor);
     if (!shared) return tl::unexpected(shared.error());
@@ -381,7 +381,7 @@ Result<Amperes> rowLimit(const LampRow& row, Amperes current) {
 Volts lampVolts(const LampRow& row, const RowState& state) {
     Volts sum{0};
     for (std::size_t i = 0; i < state.led.size(); ++i) {
-        if (!row.lamps[i].across) sum += state.led[i];
+        if (!row.lamps[i].parallel) sum += state.led[i];
     }
     return sum;
 }
@@ -392,7 +392,7 @@ bool alike(const LampRow& one, const LampRow& other) {
            std::equal(one.lamps.begin(), one.lamps.end(), other.lamps.begin(),
                       [](const Lamp& a, const Lamp& b) {
                           return a.part == b.part && a.measured == b.measured &&
-                                 a.across == b.across;
+                                 a.parallel == b.parallel;
                       });
 }
 
@@ -572,7 +572,7 @@ Result<GroupState> groupState(const Job& job, const LampGroup& given, const Work
             auto lampLaw = law(lamp.part);
             if (!lampLaw) return tl::unexpected(lampLaw.error());
             laws.lamps.push_back(*lampLaw);
-            laws.across.push_back(lamp.across);
+            laws.parallel.push_back(lamp.parallel);
             made.share.push_back(1.0 /
                                  static_cast<double>(standAcross(row, laws.lamps.size() - 1)));
         }
@@ -711,7 +711,7 @@ void addLoads(const Job& job, const LampGroup& group, const GroupState& state, B
         for (std::size_t i = 0; i < row.share.size(); ++i) {
             const Lamp& lamp = group.rows[r].lamps[i];
             const auto its = law(lamp.part);
-            if (!its || lamp.across) continue;
+            if (!its || lamp.parallel) continue;
             if (const auto* led = std::get_if<LedLaw>(&*its))
                 resistance += led->slope(row.current * row.share[i]) * row.share[i];
         }
@@ -824,7 +824,7 @@ double unevenBuilds(const LampGroup& group, const GroupState& state) {
             double slope = resistor;
             double volts = 0;
             for (const Lamp& lamp : group.rows[r].lamps) {
-                if (lamp.across) continue;
+                if (lamp.parallel) continue;
                 if (const auto lampLaw = law(lamp.part)) {
                     if (const auto* led = std::get_if<LedLaw>(&*lampLaw)) {
                         slope += led->slope(row.current).value();

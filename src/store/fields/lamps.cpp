@@ -10,7 +10,7 @@ void placedLampFields(Io& io, Self& lamp) {
     io("fitted", lamp.fitted);
     io("part", lamp.part);
     io("measured", lamp.measured, Maybe);
-    io("across", lamp.across, Maybe);
+    io("across", lamp.parallel, Maybe);
     io("lot", lamp.lot, Maybe, unsearched(characters(40)));
 }
 
@@ -65,7 +65,7 @@ void pathFields(Io& io, Self& path) {
 
 bool hasAcross(const core::LampRow& row) {
     return std::any_of(row.lamps.begin(), row.lamps.end(),
-                       [](const core::Lamp& lamp) { return lamp.across; });
+                       [](const core::Lamp& lamp) { return lamp.parallel; });
 }
 
 template <class Io, class Self>
@@ -80,7 +80,7 @@ void rowFields(Io& io, Self& row) {
     io("bore", row.bore, Maybe);
     io("wall", row.wall, Maybe);
     io.holds(
-        "lamps", [&] { return !row.lamps.front().across && !(row.isBulbs() && hasAcross(row)); },
+        "lamps", [&] { return !row.lamps.front().parallel && !(row.isBulbs() && hasAcross(row)); },
         "a lamp across nothing", "across only at an LED behind another of its row");
 }
 

@@ -106,8 +106,8 @@ std::optional<Amperes> gentler(const LampGroup& group, const GroupState& state,
 }
 
 std::size_t seriesLamps(const LampRow& row) {
-    return static_cast<std::size_t>(
-        std::count_if(row.lamps.begin(), row.lamps.end(), [](const Lamp& l) { return !l.across; }));
+    return static_cast<std::size_t>(std::count_if(row.lamps.begin(), row.lamps.end(),
+                                                  [](const Lamp& l) { return !l.parallel; }));
 }
 
 /// What the driver and the brightest row need to carry the current that it is set to.
@@ -116,7 +116,7 @@ Volts needed(const LampGroup& group, const Driven& made) {
     Volts sum = driver.dropout;
     for (const Lamp& lamp : group.rows[made.brightest].lamps) {
         const auto its = law(lamp.part);
-        if (its && !lamp.across)
+        if (its && !lamp.parallel)
             sum += voltageOf(*its, driver.current / static_cast<double>(group.rows.size()));
     }
     return sum;
@@ -153,7 +153,7 @@ void oneRow(const JobAnalysis& facts, const LampGroup& group, const Driven& made
             const auto its = law(lamp.part);
             if (!its) return;
             if (driver.current > currentLimit(lamp.part)) return;
-            if (!lamp.across) row += voltageOf(*its, driver.current);
+            if (!lamp.parallel) row += voltageOf(*its, driver.current);
         }
     }
     const Volts lowest = busVolts(facts.job, facts.house) -

@@ -209,7 +209,7 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
         drops += " − V_diode";
     }
     for (std::size_t i = 0; i < lamps.lamps.size(); ++i) {
-        if (lamps.lamps[i].across) continue;
+        if (lamps.lamps[i].parallel) continue;
         const std::string symbol =
             lamps.lamps.size() == 1 ? "V_led" : "V_led" + std::to_string(i + 1);
         drops += " − " + symbol;
@@ -395,7 +395,7 @@ bool sharedTakesTooMuch(const LampGroup& group, const GroupState& state, std::si
 bool sameLamps(const LampRow& a, const LampRow& b) {
     return std::equal(a.lamps.begin(), a.lamps.end(), b.lamps.begin(), b.lamps.end(),
                       [](const Lamp& one, const Lamp& other) {
-                          return one.part == other.part && one.across == other.across;
+                          return one.part == other.part && one.parallel == other.parallel;
                       });
 }
 /// Rows that wait for a resistor as this one does, itself among them: they are asked about once.
@@ -613,7 +613,7 @@ std::optional<Option> splitOption(const JobAnalysis& facts, const LampGroup& gro
     for (const LampRow& row : group.rows) {
         for (const Lamp& lamp : row.lamps) {
             changed.rows.push_back({{lamp}, Ohms{0}});
-            changed.rows.back().lamps.front().across = false;
+            changed.rows.back().lamps.front().parallel = false;
         }
     }
     if (changed.rows.size() == group.rows.size() || changed.rows.size() > 12) return {};

@@ -127,7 +127,7 @@ void judgeAcross(const LampGroup& group, const GroupState& state, Judging& judgi
         if (!made.connected || !(made.current > Amperes{0})) continue;
         for (std::size_t first = 0; first < row.lamps.size(); ++first) {
             const std::size_t count = standAcross(row, first);
-            if (row.lamps[first].across || count < 2) continue;
+            if (row.lamps[first].parallel || count < 2) continue;
             std::size_t least = first, most = first;
             for (std::size_t i = first; i < first + count; ++i) {
                 if (made.share[i] < made.share[least]) least = i;
@@ -140,7 +140,7 @@ void judgeAcross(const LampGroup& group, const GroupState& state, Judging& judgi
             const bool uneven = worst > others * seenApart;
             if (!dark && !uneven) continue;
             judging.say(
-                "lamp.across:" + rowId(group, r), subjectOf(group),
+                "lamp.parallel:" + rowId(group, r), subjectOf(group),
                 dark ? State::Over : State::Close,
                 dark ? Gravity::DoesNotWork : Gravity::LooksUneven, [&](Finding& finding) {
                     const std::string bright = row.lamps[most].part.name;

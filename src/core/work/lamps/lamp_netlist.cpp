@@ -115,9 +115,9 @@ Result<circuit::Netlist> lampNetlist(const Job& job, const LampGroup& lamps,
             const auto lampLaw = law(row.lamps[i].part);
             if (!lampLaw) return tl::unexpected(lampLaw.error());
             // One that stands across another lies between the same two nodes.
-            const bool beside = row.lamps[i].across;
+            const bool beside = row.lamps[i].parallel;
             std::size_t end = i + 1;
-            while (end < row.lamps.size() && row.lamps[end].across) ++end;
+            while (end < row.lamps.size() && row.lamps[end].parallel) ++end;
             const std::string next = beside ? above
                                      : end == row.lamps.size()
                                          ? below

@@ -18,7 +18,7 @@ using Kind = ProbePoint::Kind;
 constexpr Ohms air{1e9};  // what hangs on nothing, for the engine
 
 /// Whether a lamp begins a place of its row's chain: others stand across it.
-bool begins(const LampRow& row, std::size_t lamp) { return !row.lamps[lamp].across; }
+bool begins(const LampRow& row, std::size_t lamp) { return !row.lamps[lamp].parallel; }
 
 Text wordsOf(const Job& job, const ProbePoint& point) {
     if (point.kind == Kind::Common) return text("the common");
@@ -234,7 +234,7 @@ void addRecords(const Job& job, const ProbePoint& red, const ProbePoint& black,
     const auto first = [](const ProbePoint& point) { return point.lamp == 0; };
     const auto last = [&](const ProbePoint& point) {
         return std::all_of(row.lamps.begin() + static_cast<std::ptrdiff_t>(point.lamp) + 1,
-                           row.lamps.end(), [](const Lamp& lamp) { return lamp.across; });
+                           row.lamps.end(), [](const Lamp& lamp) { return lamp.parallel; });
     };
     const bool whole = row.turned ? first(minus) && last(plus) : first(plus) && last(minus);
     if (whole) addSeen(job, red.group, red.row, tester, red.kind == Kind::Minus, made);

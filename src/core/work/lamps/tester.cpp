@@ -235,7 +235,7 @@ Result<Amperes> atTester(const LampGroup& group, std::size_t row, const Tester& 
             const auto lampLaw = law(lamp.part);
             if (!lampLaw) return tl::unexpected(lampLaw.error());
             made.lamps.push_back(*lampLaw);
-            made.across.push_back(lamp.across);
+            made.parallel.push_back(lamp.parallel);
         }
         return {};
     };

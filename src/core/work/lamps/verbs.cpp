@@ -1021,9 +1021,9 @@ Result<JotResult> another(const ParsedLine& said) {
                                    each->name, group.name));
             }
         }
-        one.across = true;
+        one.parallel = true;
     } else {
-        one.across = false;
+        one.parallel = false;
     }
     JotResult result = jotted(
         said, how == Beside::Series   ? text("%1 in series with %2", what, rowOf(group, *address))
@@ -1454,13 +1454,13 @@ void splitAcross(LampGroup& group) {
         rest.lamps.clear();
         std::vector<LampRow> alone;
         for (const Lamp& lamp : row.lamps) {
-            if (!lamp.across) {
+            if (!lamp.parallel) {
                 rest.lamps.push_back(lamp);
                 continue;
             }
             LampRow one = row;
             one.lamps = {lamp};
-            one.lamps.front().across = false;
+            one.lamps.front().parallel = false;
             alone.push_back(std::move(one));
         }
         const bool changed = !alone.empty();
@@ -1517,7 +1517,7 @@ Result<JotResult> split(const ParsedLine& said) {
         for (const Lamp& lamp : row.lamps) {
             LampRow one = row;
             one.lamps = {lamp};
-            one.lamps.front().across = false;
+            one.lamps.front().parallel = false;
             if (row.lamps.size() > 1) {
                 one.tested.reset();
                 one.installed = {};

@@ -221,7 +221,7 @@ void showFailed(const LampGroup& group, const FaultCase& fault, std::vector<LitL
         // What stands across a bridged lamp is bridged with it, across an open one it takes over.
         const bool here = r == fault.row;
         const auto place = [&](std::size_t lamp) {
-            while (lamp > 0 && row.lamps[lamp].across) --lamp;
+            while (lamp > 0 && row.lamps[lamp].parallel) --lamp;
             return lamp;
         };
         double failed = 0, beside = 0;
