@@ -32,8 +32,8 @@ TEST(Antiparallel, BothHangBehindTheResistorThatWasThere) {
     EXPECT_EQ(group.shared(), Ohms{1800});
     EXPECT_EQ(group.rows[0].resistor, Ohms{0});
     EXPECT_EQ(group.rows[1].resistor, Ohms{0});
-    EXPECT_FALSE(group.rows[0].turned);
-    EXPECT_TRUE(group.rows[1].turned);
+    EXPECT_FALSE(group.rows[0].backwards);
+    EXPECT_TRUE(group.rows[1].backwards);
     EXPECT_TRUE(antiparallel(group));
     EXPECT_FALSE(antiparallel(nose({}).groups.at(0)));
     EXPECT_FALSE(antiparallel(nose({"parallel nose red", "shared nose 1k"}).groups.at(0)));
@@ -160,7 +160,7 @@ TEST(Antiparallel, NeverTurnsOnAnOutputOrBehindABridge) {
         EXPECT_EQ(dark.gravity, Gravity::DoesNotWork);
         ASSERT_EQ(dark.options.size(), 1U);
         const Job mended = tests::jotted(job, {dark.options[0].jot.c_str()});
-        EXPECT_FALSE(mended.groups[0].rows[1].turned);
+        EXPECT_FALSE(mended.groups[0].rows[1].backwards);
         const auto then = groupState(mended, mended.groups[0], WorkshopRules());
         EXPECT_GT(then->rows[1].current, Amperes{0});
     }

@@ -272,7 +272,7 @@ TEST(TurnedBank, IsToldInsteadOfAllThatItWouldDo) {
     ASSERT_EQ(one.options.size(), 2U);
     EXPECT_EQ(plain(one.options[1].what), "no bank");
     const Job fresh = jotted(job, {one.options[0].jot.c_str()});
-    EXPECT_FALSE(fresh.bank->turned);
+    EXPECT_FALSE(fresh.bank->backwards);
     EXPECT_FALSE(fresh.bank->measured);
     EXPECT_EQ(fresh.bank->charge, Ohms{100});
     EXPECT_TRUE(has(checkedAll(fresh), "reserve.hold"));

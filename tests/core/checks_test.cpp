@@ -749,14 +749,16 @@ TEST(LampTester, OnTheWiresOfAGroupLightsAllOfItAtOnce) {
     };
     EXPECT_EQ(back(pair, 0, all), 0);
     EXPECT_EQ(back(alone, 0, {}), 0);
-    Job turned = pair;
-    turned.groups[0].rows[1].turned = true;
-    EXPECT_EQ(flows(turned, 1, all), 0);
-    EXPECT_NEAR(back(turned, 1, all), flows(alone, 0, {TesterKind::Block, {}, true}), 0.002);
-    EXPECT_GT(back(turned, 1, all), flows(pair, 1, all));
-    EXPECT_GT(flows(turned, 1, {}), 0.005);
-    EXPECT_EQ(lamps::testerLines(turned.groups[0], Volts{5})[5].cells[0].turned, TesterLook::Lit);
-    EXPECT_EQ(lamps::testerLines(turned.groups[0], Volts{5})[3].cells[0].turned, TesterLook::Dark);
+    Job backwards = pair;
+    backwards.groups[0].rows[1].backwards = true;
+    EXPECT_EQ(flows(backwards, 1, all), 0);
+    EXPECT_NEAR(back(backwards, 1, all), flows(alone, 0, {TesterKind::Block, {}, true}), 0.002);
+    EXPECT_GT(back(backwards, 1, all), flows(pair, 1, all));
+    EXPECT_GT(flows(backwards, 1, {}), 0.005);
+    EXPECT_EQ(lamps::testerLines(backwards.groups[0], Volts{5})[5].cells[0].backwards,
+              TesterLook::Lit);
+    EXPECT_EQ(lamps::testerLines(backwards.groups[0], Volts{5})[3].cells[0].backwards,
+              TesterLook::Dark);
 
     // The table has a line for each, said and read back as it stands there.
     const auto lines = lamps::testerLines(pair.groups[0], Volts{5});
@@ -791,7 +793,7 @@ TEST(LampTester, OnTheWiresOfAGroupLightsAllOfItAtOnce) {
     };
     EXPECT_NE(darkWords(pair, "tester front/2 dark at supply 1V with others").find("more volts"),
               std::string::npos);
-    EXPECT_NE(darkWords(turned, "tester front/2 dark with others").find("other way round"),
+    EXPECT_NE(darkWords(backwards, "tester front/2 dark with others").find("other way round"),
               std::string::npos);
     EXPECT_EQ(lamps::testerLines(alone.groups[0], Volts{5}).size(), 2U);
     EXPECT_FALSE(applyLine("tester front lit with others", alone, smallCatalogue(), {}));

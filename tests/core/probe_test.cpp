@@ -80,13 +80,14 @@ TEST(Probes, TheWrongWayRoundIsDarkAndSaysSo) {
     EXPECT_EQ(linesOf(touch(job, "output front", "common")),
               std::vector<std::string>{"tester front lamp reversed with resistor"});
     // What stands the other way round has its plus at the wire.
-    Job turned = job;
-    turned.groups[0].rows[0].turned = true;
-    EXPECT_EQ(showing(turned, touch(turned, "L3 1 1 plus", "L3 1 1 minus")), "front lamp/1.1");
-    EXPECT_EQ(linesOf(touch(turned, "L3 1 1 plus", "L3 1 1 minus")).front(),
+    Job backwards = job;
+    backwards.groups[0].rows[0].backwards = true;
+    EXPECT_EQ(showing(backwards, touch(backwards, "L3 1 1 plus", "L3 1 1 minus")),
+              "front lamp/1.1");
+    EXPECT_EQ(linesOf(touch(backwards, "L3 1 1 plus", "L3 1 1 minus")).front(),
               "tester front lamp lit *");
-    EXPECT_EQ(showing(turned, touch(turned, "common", "output front")), "");
-    EXPECT_EQ(showing(turned, touch(turned, "output front", "common")), "front lamp/1.1");
+    EXPECT_EQ(showing(backwards, touch(backwards, "common", "output front")), "");
+    EXPECT_EQ(showing(backwards, touch(backwards, "output front", "common")), "front lamp/1.1");
 }
 
 TEST(Probes, NeighboursJoinIn) {

@@ -37,11 +37,11 @@ void paintResistor(QPainter& painter, const QRectF& box, const QColor& ink, cons
 
 /// IEC 60617: triangle to a bar, with two arrows for the light; filled in its colour as it is lit.
 void paintLedSymbol(QPainter& painter, const QPointF& middle, qreal size, const QColor& ink,
-                    QColor light, double brightness, bool turned) {
+                    QColor light, double brightness, bool backwards) {
     light.setAlphaF(static_cast<float>(0.15 + 0.85 * brightness));
     painter.setPen(QPen(ink, 1.8));
     painter.setBrush(brightness > 0 ? light : QColor(Qt::transparent));
-    const qreal down = turned ? -1 : 1;
+    const qreal down = backwards ? -1 : 1;
     painter.drawPolygon(QPolygonF{middle + QPointF(-size, -size * down),
                                   middle + QPointF(size, -size * down),
                                   middle + QPointF(0, size * 0.8 * down)});
@@ -375,7 +375,7 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, const RowLayout& layo
         if (bulb)
             paintBulbSymbol(painter, middle, 9, look.ink, light, brightness);
         else
-            paintLedSymbol(painter, middle, 9, look.ink, light, brightness, row.turned);
+            paintLedSymbol(painter, middle, 9, look.ink, light, brightness, row.backwards);
         if (lamp.parallel) continue;
         painter.setPen(look.ink);
         painter.setFont(figuresFont(13));
@@ -414,7 +414,7 @@ void Schematic::paintRow(QPainter& painter, std::size_t r, const RowLayout& layo
     };
     if (state.connected) {
         const QString typical =
-            (row.turned ? u"↑ %1"_s : u"↓ %1"_s).arg(qs(core::formatted(state.current, 3))) +
+            (row.backwards ? u"↑ %1"_s : u"↓ %1"_s).arg(qs(core::formatted(state.current, 3))) +
             (m_state.wave == core::Wave::Steady ? QString() : tr(" mean"));
         painter.setPen(look.of(against(state.current)));
         painter.drawText(words, Qt::AlignLeft | Qt::AlignBottom, typical);

@@ -136,7 +136,7 @@ void TesterTable::add(const core::lamps::TesterLine& line,
         cell.seen
             ? tr("%1: should be %2, seen: %3").arg(what, lookWord(cell.look), lookWord(*cell.seen))
             : tr("%1: should be %2").arg(what, lookWord(cell.look)));
-    const QString round = tr("The other way round: %1.").arg(lookWord(cell.turned));
+    const QString round = tr("The other way round: %1.").arg(lookWord(cell.backwards));
     button->setToolTip(
         tr("%1. %2 Press it to enter what you see.").arg(button->accessibleName(), round));
     connect(button, &QAbstractButton::clicked, this, [this, button, line, cell, what] {

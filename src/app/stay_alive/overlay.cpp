@@ -41,16 +41,16 @@ void paintStayAliveOverlay(const OverlayInput& input) {
         const qreal above = qMin(bank.top(), decoder.top()) - 22;
         const auto wiring = *core::stay_alive::bankWiring(scene.job, scene.house);
         // Found the wrong way round it is shown so.
-        const bool turned = scene.job.bank->turned;
+        const bool backwards = scene.job.bank->backwards;
         const QString plusTo = said(wiring.plusTo), minusTo = said(wiring.minusTo);
-        paintLead(input, turned ? minus : plus,
+        paintLead(input, backwards ? minus : plus,
                   {decoder.left() + decoder.width() * 0.8, decoder.top() + 2}, u"blue"_s,
                   {bank.right() + 26, above},
-                  turned ? tr("− to %1: wrong").arg(plusTo) : tr("+ to %1").arg(plusTo));
-        paintLead(input, turned ? plus : minus,
+                  backwards ? tr("− to %1: wrong").arg(plusTo) : tr("+ to %1").arg(plusTo));
+        paintLead(input, backwards ? plus : minus,
                   {decoder.left() + decoder.width() * 0.55, decoder.top() + 2}, u"black"_s,
                   {bank.right() + 26, above - 22},
-                  turned ? tr("+ to %1: wrong").arg(minusTo) : tr("− to %1").arg(minusTo));
+                  backwards ? tr("+ to %1: wrong").arg(minusTo) : tr("− to %1").arg(minusTo));
     }
     const core::FittedBank& fitted = *scene.job.bank;
     const core::stay_alive::Path path = core::stay_alive::pathOf(fitted);

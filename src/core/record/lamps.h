@@ -115,7 +115,7 @@ struct LampRow {
     std::optional<ResistorPackage> package{};  ///< that the resistor has; nothing: what will do
     LightPath path{};                          ///< between its lamps and the eye
     /// Its lamps stand the other way round: they light where the supply is reversed.
-    bool turned = false;
+    bool backwards = false;
     Installed installed{};
     std::optional<Bore> bore{};
     std::optional<Wall> wall{};  ///< round it; nothing: not told

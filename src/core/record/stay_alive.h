@@ -115,7 +115,7 @@ struct FittedBank {
     std::optional<Fitted> placement;           ///< nothing: where the picture finds room
     std::optional<FoundCapacitance> measured;  ///< nothing: what is printed counts
     std::optional<BankVolts> across{};         ///< nothing: nobody read them
-    bool turned = false;             ///< known to be joined with its plus where minus belongs
+    bool backwards = false;          ///< known to be joined with its plus where minus belongs
     std::optional<DeadBank> dead{};  ///< it gave nothing when it was tried
     std::optional<Measured<Celsius>> warmth{};  ///< where it lies, after a while of running
     bool operator==(const FittedBank&) const = default;

@@ -77,7 +77,7 @@ Result<Solvable> solvable(const LampGroup& group, Ohms common, std::size_t own, 
     made.circuit.common = common;
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
         const LampRow& row = group.rows[r];
-        if (!row.resistor || row.turned != group.rows[like].turned) continue;
+        if (!row.resistor || row.backwards != group.rows[like].backwards) continue;
         Corner here = corner;
         if (r != own && corner != Corner::Typical) {
             here = corner == Corner::Dimmest ? Corner::Brightest : Corner::Dimmest;
@@ -280,9 +280,9 @@ LampDrive driveOf(const Job& job, const LampGroup& group, const WorkshopRules& h
 }
 
 /// The first row that is connected that way round.
-std::optional<std::size_t> firstOf(const LampGroup& group, bool turned) {
+std::optional<std::size_t> firstOf(const LampGroup& group, bool backwards) {
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
-        if (group.rows[r].resistor && group.rows[r].turned == turned) return r;
+        if (group.rows[r].resistor && group.rows[r].backwards == backwards) return r;
     }
     return {};
 }
@@ -291,8 +291,8 @@ std::optional<std::size_t> firstOf(const LampGroup& group, bool turned) {
 std::vector<std::size_t> waysLit(const Job& job, const LampGroup& group) {
     std::vector<std::size_t> all;
     if (const auto usual = firstOf(group, false)) all.push_back(*usual);
-    const auto turned = firstOf(group, true);
-    if (turned && lightsTurned(job, group)) all.push_back(*turned);
+    const auto backwards = firstOf(group, true);
+    if (backwards && lightsTurned(job, group)) all.push_back(*backwards);
     return all;
 }
 
@@ -387,7 +387,7 @@ Volts lampVolts(const LampRow& row, const RowState& state) {
 }
 
 bool alike(const LampRow& one, const LampRow& other) {
-    return one.resistor == other.resistor && one.turned == other.turned &&
+    return one.resistor == other.resistor && one.backwards == other.backwards &&
            one.lamps.size() == other.lamps.size() &&
            std::equal(one.lamps.begin(), one.lamps.end(), other.lamps.begin(),
                       [](const Lamp& a, const Lamp& b) {
@@ -517,7 +517,7 @@ Result<Volts> solveWay(const LampGroup& group, Ohms common, const LampDrive& dri
         if (many) row.sees = seen[k];
     }
     for (std::size_t r = 0; many && r < group.rows.size(); ++r) {
-        if (!group.rows[r].resistor && group.rows[r].turned == group.rows[own].turned)
+        if (!group.rows[r].resistor && group.rows[r].backwards == group.rows[own].backwards)
             state.rows[r].sees = seen.back();
     }
     if (auto corners = solveCorners(group, common, drive, spread, own, typical->rowOf, state);
@@ -554,8 +554,8 @@ Result<GroupState> groupState(const Job& job, const LampGroup& given, const Work
     // Its volts are those of a battery just charged: it never has more.
     if (job.feed == Feed::BatteryRadio && job.supply.pack && !job.supply.volts) spread.up = {};
 
-    const auto turned = static_cast<std::size_t>(std::count_if(
-        group.rows.begin(), group.rows.end(), [](const LampRow& row) { return row.turned; }));
+    const auto backwards = static_cast<std::size_t>(std::count_if(
+        group.rows.begin(), group.rows.end(), [](const LampRow& row) { return row.backwards; }));
     // Digital track that is not rectified lights an LED either way round half of the time.
     const bool half = group.output == supplyOutput && isDigital(job.feed) && !group.isBulbs() &&
                       (reverses(job) || oneWayOnly(job, group));
@@ -582,7 +582,7 @@ Result<GroupState> groupState(const Job& job, const LampGroup& given, const Work
         made.limit = *limit;
         made.led.assign(row.lamps.size(), Volts{0});
         made.arrives = passed(row.path, lightFamily(row.lamps.front().part)).total();
-        const std::size_t beside = row.turned ? turned : group.rows.size() - turned;
+        const std::size_t beside = row.backwards ? backwards : group.rows.size() - backwards;
         const Amperes target = bulb ? bulb->current : group.atFull() / made.duty;
         if (drive.wave == Wave::Steady) {
             made.ideal = idealResistor(laws, state.drive, before, beside, target);
@@ -809,7 +809,7 @@ double unevenBuilds(const LampGroup& group, const GroupState& state) {
         double sigma = 0;
         double current = 0;
         LedFamily family{};
-        bool turned = false;
+        bool backwards = false;
         bool operator==(const Moves&) const = default;
     };
     std::vector<Moves> rows;
@@ -818,7 +818,7 @@ double unevenBuilds(const LampGroup& group, const GroupState& state) {
         Moves made;
         if (row.connected && row.current > Amperes{0}) {
             made.family = group.rows[r].lamps.front().part.family;
-            made.turned = group.rows[r].turned;
+            made.backwards = group.rows[r].backwards;
             made.current = row.current.value();
             const double resistor = group.rows[r].resistor.value_or(Ohms{0}).value();
             double slope = resistor;
@@ -844,7 +844,8 @@ double unevenBuilds(const LampGroup& group, const GroupState& state) {
     for (std::size_t a = 0; a < rows.size(); ++a) {
         for (std::size_t b = a + 1; b < rows.size(); ++b) {
             // Only lamps of one kind are meant to match, where both are lit.
-            if (rows[a].family != rows[b].family || rows[a].turned != rows[b].turned) continue;
+            if (rows[a].family != rows[b].family || rows[a].backwards != rows[b].backwards)
+                continue;
             const double apart = std::log(rows[a].current / rows[b].current);
             const double sigma = std::max(std::hypot(rows[a].sigma, rows[b].sigma), 1e-9);
             const auto above = [&](double x) { return 0.5 * std::erfc(x / std::sqrt(2.0)); };

@@ -31,7 +31,7 @@ namespace {
 bool takesTurns(const Job& job, const LampGroup& group) {
     return !alternates(job.feed) && lightsTurned(job, group) &&
            std::any_of(group.rows.begin(), group.rows.end(),
-                       [](const LampRow& row) { return row.turned; });
+                       [](const LampRow& row) { return row.backwards; });
 }
 
 }  // namespace
@@ -83,7 +83,7 @@ std::vector<LitLamp> litWhen(const JobAnalysis& facts, const Operating& operatin
         if (!groups[g]) continue;
         const bool inTurn = !operating.everything && takesTurns(job, group);
         for (std::size_t r = 0; r < group.rows.size(); ++r) {
-            const bool ahead = !inTurn || operating.forward != group.rows[r].turned;
+            const bool ahead = !inTurn || operating.forward != group.rows[r].backwards;
             if (!lit || !ahead) groups[g]->rows[r].current = Amperes{0};
         }
     }

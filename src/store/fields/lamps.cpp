@@ -75,7 +75,7 @@ void rowFields(Io& io, Self& row) {
     io("tested", row.tested, Maybe);
     io("package", row.package, Maybe);
     io("path", row.path, Maybe);
-    io("turned", row.turned, Maybe);
+    io("turned", row.backwards, Maybe);
     io("installed", row.installed, Maybe);
     io("bore", row.bore, Maybe);
     io("wall", row.wall, Maybe);

@@ -46,7 +46,7 @@ void fittedBankFields(Io& io, Self& bank) {
     io("seat", bank.placement, Maybe);
     io("measured", bank.measured, Maybe);
     io("across", bank.across, Maybe);
-    io("turned", bank.turned, Maybe);
+    io("turned", bank.backwards, Maybe);
     io("dead", bank.dead, Maybe);
     io("warmth", bank.warmth, Maybe);
     io.holds(

@@ -191,9 +191,9 @@ Result<JotResult> aspectsCommand(const ParsedLine& said) {
     for (std::size_t i = 0; i < told->colours.size(); ++i) {
         const std::string& colour = told->colours[i];
         if (pair && i == 1) {
-            auto turned = take("antiparallel " + place + " " + colour, all.after);
-            if (!turned) return tl::unexpected(turned.error());
-            all.after = std::move(turned->after);
+            auto backwards = take("antiparallel " + place + " " + colour, all.after);
+            if (!backwards) return tl::unexpected(backwards.error());
+            all.after = std::move(backwards->after);
             for (LampGroup& group : all.after.groups) {
                 if (group.id == all.subject)
                     group.rows.back().lamps.back().fitted.pose.at.z += above(1) - above(0);

@@ -229,7 +229,7 @@ std::vector<Figure> rowFigures(const Job& job, const LampGroup& group, std::size
     const Ohms common = group.shared() + state.outputSeries + state.inside;
     const auto together =
         std::count_if(group.rows.begin(), group.rows.end(),
-                      [&](const LampRow& other) { return other.turned == lamps.turned; });
+                      [&](const LampRow& other) { return other.backwards == lamps.backwards; });
     // Without one of their own, rows that are alike share what the common resistance passes; how
     // unlike ones do is left to the solver.
     const bool own = *lamps.resistor > Ohms{0};
@@ -422,8 +422,8 @@ bool asTheOneBefore(const LampGroup& group, const GroupState& state, std::size_t
     return before.connected && made.connected && near(before.current, made.current) &&
            near(before.highest, made.highest) && near(before.lowest, made.lowest) &&
            one.resistor == other.resistor && one.package == other.package &&
-           one.turned == other.turned && one.path == other.path && one.tested == other.tested &&
-           one.installed == other.installed && sameLamps(one, other);
+           one.backwards == other.backwards && one.path == other.path &&
+           one.tested == other.tested && one.installed == other.installed && sameLamps(one, other);
 }
 
 /// Whether a lamp too dim behind a resistor on the board and one of its own would have at least
@@ -707,7 +707,7 @@ void judgeRow(const JobAnalysis& facts, const LampGroup& group, std::size_t row,
     const Job& job = facts.job;
     const RowState& made = state.rows[row];
     const std::string called = rowName(group, row);
-    const bool never = group.rows[row].turned && made.connected && !lightsTurned(job, group);
+    const bool never = group.rows[row].backwards && made.connected && !lightsTurned(job, group);
     RowVerdict verdict = never ? RowVerdict{RowTrouble::Turned, State::Over, Gravity::DoesNotWork}
                                : onItsCell(job, group, row, rowVerdict(made, group));
     // A target that nobody set, or that is missed by little, is no reason to say that a lamp stays
@@ -1075,9 +1075,9 @@ void judgeReverse(const JobAnalysis& facts, const LampGroup& group, const GroupS
 void judgePair(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
                Judging& judging) {
     if (!antiparallel(group) || !lightsTurned(facts.job, group)) return;
-    const auto kindOf = [&](bool turned) -> const LampPart& {
+    const auto kindOf = [&](bool backwards) -> const LampPart& {
         return std::find_if(group.rows.begin(), group.rows.end(),
-                            [&](const LampRow& row) { return row.turned == turned; })
+                            [&](const LampRow& row) { return row.backwards == backwards; })
             ->lamps.front()
             .part;
     };
@@ -1179,7 +1179,8 @@ void judgeGroup(const LampGroup& group, const GroupState& state, Judging& judgin
     std::optional<std::pair<std::size_t, std::size_t>> extremes;
     for (std::size_t r = 0; r < state.rows.size(); ++r) {
         // Rows of the other way round do not light beside these.
-        if (!state.rows[r].connected || group.rows[r].turned != group.rows.front().turned) continue;
+        if (!state.rows[r].connected || group.rows[r].backwards != group.rows.front().backwards)
+            continue;
         if (!extremes) extremes = {r, r};
         if (state.rows[r].current < state.rows[extremes->first].current) extremes->first = r;
         if (state.rows[r].current > state.rows[extremes->second].current) extremes->second = r;

@@ -125,7 +125,7 @@ Result<circuit::Netlist> lampNetlist(const Job& job, const LampGroup& lamps,
             if (beside) above = from;
             from = above;
             if (const auto* led = std::get_if<LedLaw>(&*lampLaw)) {
-                writer.led(row.turned ? next : above, row.turned ? above : next, *led);
+                writer.led(row.backwards ? next : above, row.backwards ? above : next, *led);
             } else {
                 // Settled, a filament is the resistance that it has where it works.
                 const RowState& works = state->rows[r];

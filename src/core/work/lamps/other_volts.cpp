@@ -47,7 +47,7 @@ std::vector<OnVolts> onOtherVolts(const Job& job, const LampGroup& group,
         LampGroup fitted = group;
         fitted.connection = OwnResistors{};
         for (LampRow& row : fitted.rows) {
-            row.turned = false;
+            row.backwards = false;
             row.resistor.reset();
         }
         // Each row's own, for the wish.

@@ -123,7 +123,7 @@ private:
                 high = low;
                 low = next == row.lamps.size() ? to : node();
             }
-            const Node plus = row.turned ? low : high, minus = row.turned ? high : low;
+            const Node plus = row.backwards ? low : high, minus = row.backwards ? high : low;
             const auto lampLaw = law(row.lamps[i].part);
             if (!lampLaw) return tl::unexpected(lampLaw.error());
             circuit::Circuit& all = m_made.all;
@@ -181,10 +181,10 @@ std::string listed(const Job& job, const std::vector<ProbedLamp>& lamps, TesterL
 }
 
 /// What is on record of these points: looks of a row, as its lines enter them.
-void addSeen(const Job& job, std::size_t g, std::size_t row, const Tester& tester, bool turned,
+void addSeen(const Job& job, std::size_t g, std::size_t row, const Tester& tester, bool backwards,
              Probed& made) {
     const LampGroup& group = job.groups[g];
-    const auto current = atTester(group, row, tester, turned);
+    const auto current = atTester(group, row, tester, backwards);
     if (!current) return;
     // Where what stands beside it joins in, it is not what a record of it would be held against.
     Amperes flows{0};
@@ -197,7 +197,7 @@ void addSeen(const Job& job, std::size_t g, std::size_t row, const Tester& teste
     const auto add = [&](TesterLook seen, const char* word, bool expected) {
         made.seen.push_back({called, seen, testerJot(called, word, tester), expected});
     };
-    if (turned) {
+    if (backwards) {
         // Held the wrong way round on purpose: only that it lights so says something.
         add(TesterLook::Reversed, "reversed", false);
         return;
@@ -214,13 +214,13 @@ void addRecords(const Job& job, const ProbePoint& red, const ProbePoint& black,
     if (plug) {
         const std::size_t g = red.kind == Kind::Common ? black.group : red.group;
         const LampGroup& group = job.groups[g];
-        const bool turned = red.kind == Kind::Output;
+        const bool backwards = red.kind == Kind::Output;
         if (group.isBulbs() || group.driver()) return;
         Tester with = tester;
         with.resistor = group.rows.size() == 1;
         with.others = !with.resistor;
         for (std::size_t row = 0; row < group.rows.size(); ++row) {
-            if (group.rows[row].resistor) addSeen(job, g, row, with, turned, made);
+            if (group.rows[row].resistor) addSeen(job, g, row, with, backwards, made);
         }
         return;
     }
@@ -236,7 +236,7 @@ void addRecords(const Job& job, const ProbePoint& red, const ProbePoint& black,
         return std::all_of(row.lamps.begin() + static_cast<std::ptrdiff_t>(point.lamp) + 1,
                            row.lamps.end(), [](const Lamp& lamp) { return lamp.parallel; });
     };
-    const bool whole = row.turned ? first(minus) && last(plus) : first(plus) && last(minus);
+    const bool whole = row.backwards ? first(minus) && last(plus) : first(plus) && last(minus);
     if (whole) addSeen(job, red.group, red.row, tester, red.kind == Kind::Minus, made);
 }
 

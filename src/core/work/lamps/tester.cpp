@@ -50,7 +50,7 @@ struct Again {
 enum class KeptDark { Volts, Turned, Neighbours };
 KeptDark keptDark(const LampGroup& group, std::size_t row, const Tester& tester) {
     if (!tester.others) return KeptDark::Volts;
-    if (group.rows[row].turned) return KeptDark::Turned;
+    if (group.rows[row].backwards) return KeptDark::Turned;
     Tester alone = tester;
     alone.others = false;
     alone.resistor = true;
@@ -220,12 +220,12 @@ Text called(const Tester& tester) {
 }
 
 Result<Amperes> atTester(const LampGroup& group, std::size_t row, const Tester& tester,
-                         bool turned) {
+                         bool backwards) {
     const LampRow& held = group.rows[row];
     const TesterLaw with = lawOf(tester);
     if ((tester.resistor || tester.others) && !held.resistor) return Amperes{0};
     // By itself a row is held plus to plus; on the wires of its group as it stands there.
-    if (turned != (tester.others && held.turned)) return Amperes{0};
+    if (backwards != (tester.others && held.backwards)) return Amperes{0};
     LampCircuit circuit;
     circuit.common = with.behind;
     const auto add = [&](const LampRow& joined, Ohms resistor) -> Result<void> {
@@ -244,7 +244,7 @@ Result<Amperes> atTester(const LampGroup& group, std::size_t row, const Tester& 
         circuit.common += group.shared();
         for (std::size_t r = 0; r < group.rows.size(); ++r) {
             const LampRow& each = group.rows[r];
-            if (!each.resistor || each.turned != turned) continue;
+            if (!each.resistor || each.backwards != backwards) continue;
             if (r == row) at = circuit.strings.size();
             if (const auto added = add(each, *each.resistor); !added)
                 return tl::unexpected(added.error());

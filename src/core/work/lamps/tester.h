@@ -25,9 +25,9 @@ inline constexpr Volts usualSupply{5};  ///< where it is not said what it is set
 /// and the one that it shares, or all rows of its group at once, held to its two wires; 0 where a
 /// resistor is asked for and none is chosen, and of a row that stands the other way round there.
 /// Errors: those of a lamp whose data are no LED's.
-/// `turned`: with the tester's plus at the minus.
+/// `backwards`: with the tester's plus at the minus.
 [[nodiscard]] Result<Amperes> atTester(const LampGroup& group, std::size_t row,
-                                       const Tester& tester, bool turned = false);
+                                       const Tester& tester, bool backwards = false);
 /// How that looks on the bench: lit from 1 mA, dim from 0.1 mA, dark below.
 [[nodiscard]] TesterLook expectedLook(Amperes current);
 
@@ -44,7 +44,7 @@ struct TesterLine {
         Tester with;
         Amperes current{};
         TesterLook look{};
-        TesterLook turned{};             ///< with the tester the other way round
+        TesterLook backwards{};          ///< with the tester the other way round
         std::optional<TesterLook> seen;  ///< that is on record
         State state = State::Fine;       ///< of that
     };

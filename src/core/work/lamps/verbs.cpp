@@ -415,7 +415,7 @@ std::optional<Ohms> resistorOf(const ParsedLine& said, const LampPart& part) {
 bool wouldShare(const LampGroup& group, const Lamp& one) {
     if (group.isBulbs() || group.driver() || one.part.rated || one.part.filament) return false;
     return std::all_of(group.rows.begin(), group.rows.end(), [&](const LampRow& row) {
-        return row.lamps.size() == 1 && row.lamps.front().part == one.part && !row.turned;
+        return row.lamps.size() == 1 && row.lamps.front().part == one.part && !row.backwards;
     });
 }
 
@@ -1118,7 +1118,7 @@ Result<JotResult> antiparallelTo(const ParsedLine& said) {
     group.connection = SharedResistor{resistor};
     group.rows.front().resistor = Ohms{0};
     LampRow other = group.rows.front();
-    other.turned = !other.turned;
+    other.backwards = !other.backwards;
     other.tested.reset();
     other.installed = {};
     other.lamps.resize(1);
@@ -1129,7 +1129,7 @@ Result<JotResult> antiparallelTo(const ParsedLine& said) {
 }
 
 /// "turned nose/2": how lamps stand was found out.
-Result<JotResult> turned(const ParsedLine& said) {
+Result<JotResult> backwards(const ParsedLine& said) {
     const auto address = addressed(said, "LAMP");
     if (!address) return tl::unexpected(address.error());
     const LampGroup& before = said.context.job.groups[address->group];
@@ -1144,7 +1144,7 @@ Result<JotResult> turned(const ParsedLine& said) {
     result.subject = before.id;
     std::vector<LampRow>& rows = result.after.groups[address->group].rows;
     for (std::size_t i = 0; i < rows.size(); ++i) {
-        if (address->wholeCircuit || i == address->row) rows[i].turned = !none;
+        if (address->wholeCircuit || i == address->row) rows[i].backwards = !none;
     }
     return result;
 }
@@ -2229,7 +2229,7 @@ constexpr Command table[] = {
      false,
      neighbourNoise},
     {"turned", turnedWords, turnedArguments, turnedExamples,
-     "its lamps stand the other way round: minus where plus comes", turned, false, groupNoise},
+     "its lamps stand the other way round: minus where plus comes", backwards, false, groupNoise},
     {"resistor", resistorWords, resistorArguments, resistorExamples,
      "fit a resistor; none for no resistor, open for not chosen", resistor, false, resistorNoise},
     {"shared",

@@ -89,7 +89,7 @@ const BankClamp* clampOf(const FittedBank& bank) {
 
 const std::optional<FittedBank>& working(const Job& job) {
     static const std::optional<FittedBank> none;
-    return job.bank && (job.bank->dead || job.bank->turned) ? none : job.bank;
+    return job.bank && (job.bank->dead || job.bank->backwards) ? none : job.bank;
 }
 
 namespace {

@@ -443,7 +443,7 @@ void judge(const JobAnalysis& facts, Judging& judging) {
     OfferedBanks banks(facts, loads);
     judgePads(facts, judging);
     // What a bank that gives nothing would do on paper says nothing.
-    if (job.bank && job.bank->turned) return judgeTurned(*job.bank, judging);
+    if (job.bank && job.bank->backwards) return judgeTurned(*job.bank, judging);
     const bool dead = job.bank && job.bank->dead;
     if (!dead) judgeCrossings(facts, loads, banks, judging);
     if (!job.bank) {

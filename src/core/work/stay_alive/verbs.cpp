@@ -34,15 +34,15 @@ std::vector<Named> bankNames(const Context& context) {
     return all;
 }
 /// "bank turned": how it is joined was found out. "bank right": a new one stands as it should.
-Result<JotResult> wayRound(const ParsedLine& said, bool turned) {
-    JotResult result = jotted(said, turned ? text("The bank stands the wrong way round")
-                                           : text("A new bank, joined the right way round"));
+Result<JotResult> wayRound(const ParsedLine& said, bool backwards) {
+    JotResult result = jotted(said, backwards ? text("The bank stands the wrong way round")
+                                              : text("A new bank, joined the right way round"));
     FittedBank& bank = *result.after.bank;
-    bank.turned = turned;
+    bank.backwards = backwards;
     bank.dead.reset();
     bank.across.reset();
     // What was read was of the one that stood the wrong way round.
-    if (!turned) bank.measured.reset();
+    if (!backwards) bank.measured.reset();
     return result;
 }
 tl::unexpected<Error> noBank() {
@@ -410,7 +410,7 @@ Result<JotResult> across(const ParsedLine& said) {
             jotted(said, text("Across the bank, on the track: %1. It is connected backwards: track "
                               "power off",
                               formatted(volts)));
-        backwards.after.bank->turned = true;
+        backwards.after.bank->backwards = true;
         backwards.after.bank->across.reset();
         return backwards;
     }
