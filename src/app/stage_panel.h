@@ -1,9 +1,9 @@
 // The working strip of a stage: a plot, a schematic, a table.
 #pragma once
 
+#include "core/analysis/operating.h"
 #include "core/finding/finding.h"
 #include "core/track/crossing.h"
-#include "core/work/operating.h"
 #include "core/work/workshop_stages.h"
 
 #include <QWidget>

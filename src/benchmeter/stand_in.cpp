@@ -1,12 +1,12 @@
 #include "benchmeter/stand_in.h"
 
+#include "core/analysis/lamp_groups.h"
+#include "core/analysis/motor_evidence.h"
+#include "core/analysis/rating.h"
 #include "core/circuit/analysis.h"
 #include "core/circuit/parts.h"
 #include "core/instrument/scpi.h"
 #include "core/led/led.h"
-#include "core/work/lamp_groups.h"
-#include "core/work/motor_evidence.h"
-#include "core/work/rating.h"
 
 #include <algorithm>
 #include <charconv>

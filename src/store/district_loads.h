@@ -1,7 +1,7 @@
 // What the models of a workshop's power districts take.
 #pragma once
 
-#include "core/work/job_summary.h"
+#include "core/analysis/job_summary.h"
 #include "store/workshop.h"
 
 #include <vector>

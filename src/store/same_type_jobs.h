@@ -1,7 +1,7 @@
 // Models of the same type as a job: the same drawings in the same scale.
 #pragma once
 
-#include "core/work/same_type.h"
+#include "core/analysis/same_type.h"
 #include "store/workshop.h"
 
 #include <map>

@@ -1,7 +1,7 @@
 // Several colours at one place: behind a decoder, and where the supply itself reverses.
+#include "core/analysis/lamp_groups.h"
+#include "core/analysis/operating.h"
 #include "core/work/jot.h"
-#include "core/work/lamp_groups.h"
-#include "core/work/operating.h"
 #include "support/findings.h"
 #include "support/sample_jobs.h"
 

@@ -1,9 +1,9 @@
 // Batteries: run time, fuse, cut-off; and ways out where outputs are too few.
 #include "core/power/battery.h"
 
+#include "core/analysis/supply.h"
 #include "core/work/decoder/rating_words.h"
 #include "core/work/stage_status.h"
-#include "core/work/supply.h"
 #include "core/work/trials.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"

@@ -1,9 +1,9 @@
 // Filament bulbs: their law, what they come to on an output, how they are judged and entered.
+#include "core/analysis/operating.h"
 #include "core/led/lamp_circuit.h"
 #include "core/led/lamp_law.h"
 #include "core/work/lamps/lamp_netlist.h"
 #include "core/work/lamps/lamps.h"
-#include "core/work/operating.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

@@ -1,6 +1,6 @@
 // Lamps straight on the rails: bridge, capacitor, chips; drivers; bodies of resistors; strips.
-#include "core/work/operating.h"
-#include "core/work/rail_feed.h"
+#include "core/analysis/operating.h"
+#include "core/analysis/rail_feed.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

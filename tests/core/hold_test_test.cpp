@@ -2,7 +2,7 @@
 // is not known.
 #include "core/work/stay_alive/hold_test.h"
 
-#include "core/work/supply.h"
+#include "core/analysis/supply.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

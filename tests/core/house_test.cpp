@@ -1,7 +1,7 @@
 // The house rules: what they say, what another would change on a job, the lines that change them,
 // and that jobs are judged by them.
+#include "core/analysis/job_summary.h"
 #include "core/house/rules/rules.h"
-#include "core/work/job_summary.h"
 #include "core/work/shelf.h"
 #include "core/work/stage_status.h"
 #include "support/findings.h"

@@ -1,8 +1,8 @@
 // Intake and the proof on plain DC: each thing that is said is seen to be said and to stay silent.
+#include "core/analysis/motor_figures.h"
 #include "core/work/intake/album.h"
 #include "core/work/intake/look_list.h"
 #include "core/work/intake/suspects.h"
-#include "core/work/motor_figures.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 

@@ -1,6 +1,6 @@
 #include "core/work/jot.h"
 
-#include "core/work/motor_evidence.h"
+#include "core/analysis/motor_evidence.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 #include "support/sanitized.h"

@@ -1,5 +1,5 @@
 // Lamps in the model: their joints and leads, and what is read and seen of them.
-#include "core/work/lamp_groups.h"
+#include "core/analysis/lamp_groups.h"
 #include "core/work/lamps/lamp_list.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"

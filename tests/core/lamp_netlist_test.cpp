@@ -1,6 +1,6 @@
 #include "core/work/lamps/lamp_netlist.h"
 
-#include "core/work/lamp_groups.h"
+#include "core/analysis/lamp_groups.h"
 #include "core/work/lamps/lamp_list.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

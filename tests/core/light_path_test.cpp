@@ -1,7 +1,7 @@
 // What reaches the eye of a lamp behind a light pipe, a fibre, a colour, a diffuser.
 #include "core/led/light_path.h"
 
-#include "core/work/lamp_groups.h"
+#include "core/analysis/lamp_groups.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

@@ -1,8 +1,8 @@
 // The light of lamps: its colour against published chromaticities, what a room leaves of it, what
 // falls on the ground.
+#include "core/analysis/operating.h"
 #include "core/led/eye.h"
 #include "core/led/light_colour.h"
-#include "core/work/operating.h"
 #include "support/sample_jobs.h"
 
 #include <gtest/gtest.h>

@@ -1,5 +1,5 @@
 // A model as it is driven: which lamps are lit with which keys, which way and at what volts.
-#include "core/work/operating.h"
+#include "core/analysis/operating.h"
 
 #include "support/findings.h"
 #include "support/print_quantity.h"

@@ -1,8 +1,8 @@
 // A lamp group on other supply volts; lamps that a decoder dims.
 #include "core/work/lamps/other_volts.h"
 
-#include "core/work/lamp_groups.h"
-#include "core/work/supply.h"
+#include "core/analysis/lamp_groups.h"
+#include "core/analysis/supply.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

@@ -1,9 +1,9 @@
 // Light that comes through the wall round a lamp.
 #include "core/led/wall.h"
 
+#include "core/analysis/lamp_groups.h"
+#include "core/analysis/placement/interior.h"
 #include "core/led/eye.h"
-#include "core/work/interior.h"
-#include "core/work/lamp_groups.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

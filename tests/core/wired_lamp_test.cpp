@@ -1,7 +1,7 @@
 // Ready-wired lamps told from readings at their leads, over random hidden ones.
 #include "core/led/wired_lamp.h"
 
-#include "core/work/lamp_groups.h"
+#include "core/analysis/lamp_groups.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 

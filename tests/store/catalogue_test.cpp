@@ -1,6 +1,6 @@
 #include "store/catalogue.h"
 
-#include "core/work/lamp_groups.h"
+#include "core/analysis/lamp_groups.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 #include "support/scratch.h"

@@ -1,7 +1,7 @@
 // Jobs that tests start from.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 #include "core/work/jot.h"
 #include "store/catalogue.h"
 #include "store/job_json.h"

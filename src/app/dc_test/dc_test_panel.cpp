@@ -4,8 +4,8 @@
 #include "app/theme/plot.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/rating.h"
 #include "core/quantity/format.h"
-#include "core/work/rating.h"
 
 #include <QMouseEvent>
 #include <qcustomplot.h>

@@ -3,8 +3,8 @@
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/lamp_groups.h"
 #include "core/quantity/format.h"
-#include "core/work/lamp_groups.h"
 
 #include <QKeyEvent>
 #include <QMouseEvent>

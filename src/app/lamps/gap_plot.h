@@ -2,7 +2,7 @@
 // capacitor behind their bridge is for.
 #pragma once
 
-#include "core/work/rail_feed.h"
+#include "core/analysis/rail_feed.h"
 
 #include <QWidget>
 

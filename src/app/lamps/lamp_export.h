@@ -1,7 +1,7 @@
 // A lamp group for other programs: drawn, as a circuit, as a table.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 
 #include <QString>
 

@@ -3,10 +3,10 @@
 #include "app/picture/scene.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/supply.h"
 #include "core/led/preferred_value.h"
 #include "core/led/resistor_package.h"
 #include "core/quantity/format.h"
-#include "core/work/supply.h"
 
 #include <QPainter>
 

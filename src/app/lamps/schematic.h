@@ -3,7 +3,7 @@
 #pragma once
 
 #include "app/theme/symbol_board.h"
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 
 #include <optional>
 #include <vector>

@@ -4,9 +4,9 @@
 #include "app/theme/plot.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/motor_evidence.h"
 #include "core/quantity/format.h"
 #include "core/work/measure/log_lines.h"
-#include "core/work/motor_evidence.h"
 
 #include <QComboBox>
 #include <QFile>

@@ -4,11 +4,11 @@
 #include "app/theme/plot.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/motor_evidence.h"
+#include "core/analysis/supply.h"
 #include "core/quantity/format.h"
 #include "core/work/measure/contradictions.h"
 #include "core/work/measure/motor_chart.h"
-#include "core/work/motor_evidence.h"
-#include "core/work/supply.h"
 
 #include <QMouseEvent>
 #include <QToolTip>

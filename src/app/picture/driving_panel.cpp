@@ -2,8 +2,8 @@
 
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/supply.h"
 #include "core/quantity/format.h"
-#include "core/work/supply.h"
 
 #include <QAbstractButton>
 #include <QHBoxLayout>

@@ -2,7 +2,7 @@
 // that shows where each lamp comes on.
 #pragma once
 
-#include "core/work/operating.h"
+#include "core/analysis/operating.h"
 
 #include <QWidget>
 

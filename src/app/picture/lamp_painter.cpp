@@ -1,10 +1,10 @@
 #include "app/picture/scene.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/placement/interior.h"
 #include "core/led/eye.h"
 #include "core/led/light_path.h"
 #include "core/quantity/format.h"
-#include "core/work/interior.h"
 
 #include <QCoreApplication>
 #include <QImage>

@@ -1,8 +1,8 @@
 #include "app/picture/scene.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/motor_evidence.h"
 #include "core/quantity/format.h"
-#include "core/work/motor_evidence.h"
 #include "core/work/placement.h"
 
 #include <QCoreApplication>

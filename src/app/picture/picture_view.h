@@ -3,8 +3,8 @@
 #pragma once
 
 #include "app/picture/scene.h"
-#include "core/work/job_analysis.h"
-#include "core/work/operating.h"
+#include "core/analysis/job_analysis.h"
+#include "core/analysis/operating.h"
 
 #include <QElapsedTimer>
 #include <QTimer>

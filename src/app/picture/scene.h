@@ -3,9 +3,9 @@
 
 #include "app/picture/kept_layer.h"
 #include "app/theme/likely_lines.h"
+#include "core/analysis/lamp_groups.h"
 #include "core/record/job.h"
 #include "core/track/crossing.h"
-#include "core/work/lamp_groups.h"
 #include "core/work/placement.h"
 
 #include <QCoreApplication>

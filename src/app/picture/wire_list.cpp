@@ -1,7 +1,7 @@
 #include "app/picture/scene.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
-#include "core/work/wire_convention.h"
+#include "core/analysis/wire_convention.h"
 
 #include <QPainter>
 

@@ -1,7 +1,7 @@
 // The stages of the work on a job, in working order.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 #include "core/work/stage.h"
 
 namespace glimmet::core {

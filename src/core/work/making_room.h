@@ -1,8 +1,8 @@
 // Whether a thing finds room in the model, and what would make some.
 #pragma once
 
+#include "core/analysis/job_analysis.h"
 #include "core/finding/finding.h"
-#include "core/work/job_analysis.h"
 #include "core/work/placement.h"
 
 #include <vector>

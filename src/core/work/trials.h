@@ -2,8 +2,8 @@
 // and whether anything else got worse.
 #pragma once
 
+#include "core/analysis/job_analysis.h"
 #include "core/finding/finding.h"
-#include "core/work/job_analysis.h"
 
 #include <map>
 #include <memory>

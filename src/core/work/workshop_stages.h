@@ -1,9 +1,9 @@
 // The stations of the workshop itself, in their order.
 #pragma once
 
+#include "core/analysis/job_summary.h"
 #include "core/record/job.h"
 #include "core/record/workshop.h"
-#include "core/work/job_summary.h"
 #include "core/work/stage.h"
 
 namespace glimmet::core {

@@ -1,4 +1,4 @@
-#include "core/work/lamp_groups.h"
+#include "core/analysis/lamp_groups.h"
 #include "store/fields/io.h"
 #include "store/job_json.h"
 

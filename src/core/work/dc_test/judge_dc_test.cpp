@@ -1,8 +1,8 @@
 // What running on plain direct current says.
+#include "core/analysis/rating.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/dc_test/dc_test.h"
-#include "core/work/rating.h"
 
 #include <algorithm>
 

@@ -1,9 +1,9 @@
 #include "core/work/decoder/judge_battery.h"
 
+#include "core/analysis/rating.h"
 #include "core/finding/answer.h"
 #include "core/power/battery.h"
 #include "core/quantity/format.h"
-#include "core/work/rating.h"
 
 #include <algorithm>
 

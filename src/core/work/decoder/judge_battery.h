@@ -1,8 +1,8 @@
 // A model that carries its supply along: run time, fuse, cut-off, and pickups that must be open.
 #pragma once
 
-#include "core/work/job_analysis.h"
-#include "core/work/motor_evidence.h"
+#include "core/analysis/job_analysis.h"
+#include "core/analysis/motor_evidence.h"
 #include "core/work/stage.h"
 
 namespace glimmet::core::decoder {

@@ -1,8 +1,8 @@
 #include "core/work/decoder/judge_conductors.h"
 
+#include "core/analysis/circuits_across.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
-#include "core/work/circuits_across.h"
 
 #include <algorithm>
 

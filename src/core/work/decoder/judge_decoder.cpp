@@ -1,4 +1,8 @@
 // Checks of the decoder against motor, track, lamps, room and wishes.
+#include "core/analysis/motor_evidence.h"
+#include "core/analysis/motor_figures.h"
+#include "core/analysis/rating.h"
+#include "core/analysis/supply.h"
 #include "core/cv/configuration.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
@@ -8,11 +12,7 @@
 #include "core/work/decoder/ranking.h"
 #include "core/work/decoder/rating_words.h"
 #include "core/work/making_room.h"
-#include "core/work/motor_evidence.h"
-#include "core/work/motor_figures.h"
 #include "core/work/placement.h"
-#include "core/work/rating.h"
-#include "core/work/supply.h"
 
 #include <algorithm>
 #include <iterator>

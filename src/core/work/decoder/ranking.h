@@ -1,9 +1,9 @@
 // Decoders held against everything that a job asks of one, all at once.
 #pragma once
 
-#include "core/work/job_analysis.h"
-#include "core/work/motor_evidence.h"
-#include "core/work/rating.h"
+#include "core/analysis/job_analysis.h"
+#include "core/analysis/motor_evidence.h"
+#include "core/analysis/rating.h"
 
 #include <vector>
 

@@ -1,9 +1,9 @@
 // How demands and limits of a rating are said, and what each of the three rules would say.
 #pragma once
 
-#include "core/work/job_analysis.h"
-#include "core/work/motor_evidence.h"
-#include "core/work/rating.h"
+#include "core/analysis/job_analysis.h"
+#include "core/analysis/motor_evidence.h"
+#include "core/analysis/rating.h"
 
 #include <array>
 

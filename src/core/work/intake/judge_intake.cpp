@@ -1,11 +1,11 @@
 // What intake has to say: what to look at next, what is wrong, what it may be, what comes first.
+#include "core/analysis/motor_evidence.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/intake/album.h"
 #include "core/work/intake/intake.h"
 #include "core/work/intake/look_list.h"
 #include "core/work/intake/suspects.h"
-#include "core/work/motor_evidence.h"
 #include "core/work/units.h"
 
 #include <algorithm>

@@ -1,12 +1,12 @@
 #include "core/work/lamps/aspects.h"
 
+#include "core/analysis/lamp_groups.h"
+#include "core/analysis/supply.h"
 #include "core/led/led.h"
 #include "core/led/resistor_choice.h"
 #include "core/quantity/format.h"
 #include "core/text.h"
 #include "core/work/jotted.h"
-#include "core/work/lamp_groups.h"
-#include "core/work/supply.h"
 #include "core/work/units.h"
 
 #include <algorithm>

@@ -1,7 +1,7 @@
 #include "core/work/lamps/feed_verbs.h"
 
-#include "core/work/rail_feed.h"
-#include "core/work/supply.h"
+#include "core/analysis/rail_feed.h"
+#include "core/analysis/supply.h"
 
 namespace glimmet::core::lamps {
 

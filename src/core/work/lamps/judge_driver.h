@@ -1,8 +1,8 @@
 // Checks of lamps behind a driver that keeps their current.
 #pragma once
 
-#include "core/work/job_analysis.h"
-#include "core/work/lamp_groups.h"
+#include "core/analysis/job_analysis.h"
+#include "core/analysis/lamp_groups.h"
 #include "core/work/stage.h"
 
 namespace glimmet::core::lamps {

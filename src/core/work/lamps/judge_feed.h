@@ -1,9 +1,9 @@
 // Checks of lamps that hang straight on the rails, and of lamps with a chip in them.
 #pragma once
 
+#include "core/analysis/job_analysis.h"
+#include "core/analysis/rail_feed.h"
 #include "core/finding/finding.h"
-#include "core/work/job_analysis.h"
-#include "core/work/rail_feed.h"
 #include "core/work/stage.h"
 
 namespace glimmet::core::lamps {

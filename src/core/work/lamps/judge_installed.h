@@ -2,7 +2,7 @@
 // how far their joints are.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 #include "core/work/stage.h"
 
 namespace glimmet::core::lamps {

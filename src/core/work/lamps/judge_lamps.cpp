@@ -1,11 +1,12 @@
 // Checks of the lamp circuits.
+#include "core/analysis/lamp_groups.h"
+#include "core/analysis/supply.h"
 #include "core/finding/answer.h"
 #include "core/led/preferred_value.h"
 #include "core/led/resistor_choice.h"
 #include "core/led/resistor_package.h"
 #include "core/power/battery.h"
 #include "core/quantity/format.h"
-#include "core/work/lamp_groups.h"
 #include "core/work/lamps/judge_bulbs.h"
 #include "core/work/lamps/judge_driver.h"
 #include "core/work/lamps/judge_feed.h"
@@ -18,7 +19,6 @@
 #include "core/work/lamps/less_current.h"
 #include "core/work/lamps/row_names.h"
 #include "core/work/lamps/tester.h"
-#include "core/work/supply.h"
 
 #include <algorithm>
 #include <cmath>

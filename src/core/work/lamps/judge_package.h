@@ -1,7 +1,7 @@
 // Whether the bodies of resistors that were chosen bear their heat.
 #pragma once
 
-#include "core/work/lamp_groups.h"
+#include "core/analysis/lamp_groups.h"
 #include "core/work/stage.h"
 
 namespace glimmet::core::lamps {

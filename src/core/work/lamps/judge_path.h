@@ -1,7 +1,7 @@
 // What reaches the eye of a lamp: behind a light pipe, a colour, a diffuser, through its walls.
 #pragma once
 
-#include "core/work/lamp_groups.h"
+#include "core/analysis/lamp_groups.h"
 #include "core/work/stage.h"
 
 namespace glimmet::core::lamps {

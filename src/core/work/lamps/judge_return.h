@@ -1,7 +1,7 @@
 // Lamps of a decoder whose lead was found on the frame or a rail.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 #include "core/work/stage.h"
 
 namespace glimmet::core::lamps {

@@ -2,7 +2,7 @@
 // lead is plus, where a pack is joined, and lamps that hang on the rails beside a decoder.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 #include "core/work/stage.h"
 
 namespace glimmet::core::lamps {

@@ -1,7 +1,7 @@
 // The lamps of a job as a table for other programs.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 
 #include <string>
 

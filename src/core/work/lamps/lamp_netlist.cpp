@@ -1,7 +1,7 @@
 #include "core/work/lamps/lamp_netlist.h"
 
-#include "core/work/lamp_groups.h"
-#include "core/work/supply.h"
+#include "core/analysis/lamp_groups.h"
+#include "core/analysis/supply.h"
 
 #include <utility>
 

@@ -1,8 +1,8 @@
 // Remedies where a group takes more current than what feeds it is made for.
 #pragma once
 
+#include "core/analysis/lamp_groups.h"
 #include "core/finding/finding.h"
-#include "core/work/lamp_groups.h"
 
 #include <optional>
 #include <vector>

@@ -2,7 +2,7 @@
 // lamps that are meant to match look uneven, and what would change that.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 
 #include <cstdint>
 #include <functional>

@@ -1,9 +1,9 @@
 #include "core/work/lamps/other_volts.h"
 
+#include "core/analysis/lamp_groups.h"
+#include "core/analysis/supply.h"
 #include "core/led/preferred_value.h"
 #include "core/led/resistor_choice.h"
-#include "core/work/lamp_groups.h"
-#include "core/work/supply.h"
 
 #include <algorithm>
 

@@ -3,9 +3,9 @@
 // is seen.
 #pragma once
 
+#include "core/analysis/job_analysis.h"
 #include "core/record/lamps.h"
 #include "core/result.h"
-#include "core/work/job_analysis.h"
 #include "core/work/stage.h"
 
 namespace glimmet::core::lamps {

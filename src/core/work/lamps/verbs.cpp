@@ -1,10 +1,11 @@
 // Jots that put lamps into a model and choose their resistors.
+#include "core/analysis/lamp_groups.h"
+#include "core/analysis/supply.h"
 #include "core/jot/names.h"
 #include "core/led/preferred_value.h"
 #include "core/led/resistor_choice.h"
 #include "core/led/wired_lamp.h"
 #include "core/work/jotted.h"
-#include "core/work/lamp_groups.h"
 #include "core/work/lamps/addressing.h"
 #include "core/work/lamps/aspects.h"
 #include "core/work/lamps/feed_verbs.h"
@@ -12,7 +13,6 @@
 #include "core/work/lamps/lamps.h"
 #include "core/work/lamps/light_plan.h"
 #include "core/work/lamps/path_verbs.h"
-#include "core/work/supply.h"
 #include "core/work/units.h"
 
 #include <algorithm>

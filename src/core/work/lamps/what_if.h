@@ -1,10 +1,10 @@
 // What becomes of a lamp group when one of its lamps fails or was put in the wrong way round.
 #pragma once
 
+#include "core/analysis/lamp_groups.h"
 #include "core/finding/state.h"
 #include "core/record/job.h"
 #include "core/text.h"
-#include "core/work/lamp_groups.h"
 
 #include <optional>
 #include <vector>

@@ -1,7 +1,7 @@
 // The factory's lighting board: asked for one thing at a time, each with how the meter tells it.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 #include "core/work/stage.h"
 
 namespace glimmet::core::measure {

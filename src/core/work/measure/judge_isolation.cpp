@@ -1,7 +1,7 @@
 #include "core/work/measure/judge_isolation.h"
 
+#include "core/analysis/motor_evidence.h"
 #include "core/finding/answer.h"
-#include "core/work/motor_evidence.h"
 
 namespace glimmet::core::measure {
 namespace {

@@ -1,4 +1,8 @@
 // Checks of the motor's readings against each other and against its history.
+#include "core/analysis/motor_evidence.h"
+#include "core/analysis/motor_figures.h"
+#include "core/analysis/rating.h"
+#include "core/analysis/supply.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/measure/contradictions.h"
@@ -9,10 +13,6 @@
 #include "core/work/measure/pickups.h"
 #include "core/work/measure/same_type_alike.h"
 #include "core/work/measure/wire_map.h"
-#include "core/work/motor_evidence.h"
-#include "core/work/motor_figures.h"
-#include "core/work/rating.h"
-#include "core/work/supply.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,8 +1,8 @@
 // Whether the wheels that collect bridge what the track leaves dead, and where another collector
 // would help most: that comes before any capacitor.
+#include "core/analysis/complaints.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
-#include "core/work/complaints.h"
 #include "core/work/measure/measure.h"
 #include "core/work/measure/pickups.h"
 

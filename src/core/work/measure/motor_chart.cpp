@@ -1,7 +1,7 @@
 #include "core/work/measure/motor_chart.h"
 
-#include "core/work/motor_evidence.h"
-#include "core/work/supply.h"
+#include "core/analysis/motor_evidence.h"
+#include "core/analysis/supply.h"
 
 #include <algorithm>
 

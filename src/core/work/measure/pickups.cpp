@@ -1,6 +1,6 @@
 #include "core/work/measure/pickups.h"
 
-#include "core/work/circuits_across.h"
+#include "core/analysis/circuits_across.h"
 
 #include <algorithm>
 

@@ -1,7 +1,7 @@
 // The wheels that collect for a model, through every unit that is wired to the next.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 #include "core/work/stage.h"
 
 #include <optional>

@@ -1,7 +1,7 @@
 // What others of its type take when they run light, where that can be compared.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 
 #include <optional>
 #include <string>

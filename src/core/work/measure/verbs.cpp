@@ -1,11 +1,11 @@
 // Jots of the motor, its pickups and what feeds them.
+#include "core/analysis/motor_evidence.h"
 #include "core/power/battery.h"
 #include "core/work/in_order.h"
 #include "core/work/jotted.h"
 #include "core/work/measure/hollow_verbs.h"
 #include "core/work/measure/measure.h"
 #include "core/work/measure/wire_map.h"
-#include "core/work/motor_evidence.h"
 #include "core/work/units.h"
 
 #include <array>

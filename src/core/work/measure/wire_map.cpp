@@ -1,7 +1,7 @@
 #include "core/work/measure/wire_map.h"
 
+#include "core/analysis/wire_convention.h"
 #include "core/finding/answer.h"
-#include "core/work/wire_convention.h"
 
 #include <algorithm>
 #include <array>

@@ -1,7 +1,7 @@
 // The factory's wires as the meter found them, and where their colours promise something else.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 #include "core/work/stage.h"
 
 #include <string_view>

@@ -1,8 +1,8 @@
 #include "core/work/stay_alive/bank_options.h"
 
+#include "core/analysis/bank_allowed.h"
+#include "core/analysis/circuits_across.h"
 #include "core/quantity/format.h"
-#include "core/work/bank_allowed.h"
-#include "core/work/circuits_across.h"
 #include "core/work/making_room.h"
 #include "core/work/stay_alive/consequences.h"
 #include "core/work/stay_alive/judge_fitting.h"

@@ -1,10 +1,10 @@
 // What a bank does on a job as it stands: loads, time it holds, what it has to get across.
 #pragma once
 
+#include "core/analysis/job_analysis.h"
 #include "core/finding/figure.h"
 #include "core/stay_alive/crossing_run.h"
 #include "core/stay_alive/hold.h"
-#include "core/work/job_analysis.h"
 #include "core/work/stay_alive/places.h"
 
 #include <optional>

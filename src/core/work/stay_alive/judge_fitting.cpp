@@ -1,5 +1,6 @@
 #include "core/work/stay_alive/judge_fitting.h"
 
+#include "core/analysis/supply.h"
 #include "core/finding/answer.h"
 #include "core/led/preferred_value.h"
 #include "core/quantity/format.h"
@@ -8,7 +9,6 @@
 #include "core/work/stay_alive/ageing.h"
 #include "core/work/stay_alive/bank_options.h"
 #include "core/work/stay_alive/own_bank.h"
-#include "core/work/supply.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,9 +1,9 @@
 #include "core/work/stay_alive/judge_pads.h"
 
+#include "core/analysis/supply.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/stay_alive/bank_options.h"
-#include "core/work/supply.h"
 
 #include <algorithm>
 #include <cmath>

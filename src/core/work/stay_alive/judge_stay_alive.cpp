@@ -1,4 +1,5 @@
 // Checks of the stay-alive: does it hold, does it bear the volts, can it be charged.
+#include "core/analysis/supply.h"
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
 #include "core/work/making_room.h"
@@ -12,7 +13,6 @@
 #include "core/work/stay_alive/own_bank.h"
 #include "core/work/stay_alive/rolling.h"
 #include "core/work/stay_alive/stay_alive.h"
-#include "core/work/supply.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,7 +1,7 @@
 #include "core/work/stay_alive/leak.h"
 
+#include "core/analysis/supply.h"
 #include "core/quantity/format.h"
-#include "core/work/supply.h"
 
 #include <algorithm>
 

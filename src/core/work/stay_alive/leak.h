@@ -2,7 +2,7 @@
 // a leak costs some of them.
 #pragma once
 
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 #include "core/work/stay_alive/bank_state.h"
 
 namespace glimmet::core::stay_alive {

@@ -1,9 +1,9 @@
 #include "core/work/stay_alive/places.h"
 
+#include "core/analysis/circuits_across.h"
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
 #include "core/track/trackwork.h"
-#include "core/work/circuits_across.h"
 
 #include <algorithm>
 

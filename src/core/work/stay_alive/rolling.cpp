@@ -1,7 +1,7 @@
 #include "core/work/stay_alive/rolling.h"
 
+#include "core/analysis/motor_evidence.h"
 #include "core/quantity/format.h"
-#include "core/work/motor_evidence.h"
 #include "core/work/stay_alive/bank_state.h"
 #include "core/work/units.h"
 

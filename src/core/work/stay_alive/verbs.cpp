@@ -1,4 +1,5 @@
 // Jots of the stay-alive.
+#include "core/analysis/supply.h"
 #include "core/work/jotted.h"
 #include "core/work/stay_alive/bank_state.h"
 #include "core/work/stay_alive/hold_test.h"
@@ -7,7 +8,6 @@
 #include "core/work/stay_alive/pads_verb.h"
 #include "core/work/stay_alive/stay_alive.h"
 #include "core/work/stay_alive/track_verbs.h"
-#include "core/work/supply.h"
 #include "core/work/units.h"
 
 #include <algorithm>

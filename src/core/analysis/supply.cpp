@@ -1,4 +1,4 @@
-#include "core/work/supply.h"
+#include "core/analysis/supply.h"
 
 #include "core/power/battery.h"
 

@@ -1,9 +1,9 @@
 // The facts of a job that judges, pictures and charts read: solved once an edit.
 #pragma once
 
+#include "core/analysis/lamp_groups.h"
+#include "core/analysis/same_type.h"
 #include "core/record/job.h"
-#include "core/work/lamp_groups.h"
-#include "core/work/same_type.h"
 
 #include <string_view>
 #include <vector>

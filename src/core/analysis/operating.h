@@ -2,8 +2,8 @@
 // lit then.
 #pragma once
 
+#include "core/analysis/job_analysis.h"
 #include "core/led/eye.h"
-#include "core/work/job_analysis.h"
 
 #include <functional>
 #include <optional>

@@ -1,10 +1,10 @@
-#include "core/work/lamp_groups.h"
+#include "core/analysis/lamp_groups.h"
 
+#include "core/analysis/supply.h"
 #include "core/led/lamp_drive.h"
 #include "core/led/preferred_value.h"
 #include "core/led/resistor_choice.h"
 #include "core/power/battery.h"
-#include "core/work/supply.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,4 +1,4 @@
-#include "core/work/circuits_across.h"
+#include "core/analysis/circuits_across.h"
 
 #include <algorithm>
 

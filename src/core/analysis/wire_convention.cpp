@@ -1,4 +1,4 @@
-#include "core/work/wire_convention.h"
+#include "core/analysis/wire_convention.h"
 
 #include <utility>
 

@@ -2,9 +2,9 @@
 // that carries them where the rails give nothing.
 #pragma once
 
+#include "core/analysis/job_analysis.h"
 #include "core/finding/figure.h"
 #include "core/stay_alive/hold.h"
-#include "core/work/job_analysis.h"
 
 #include <optional>
 #include <vector>

@@ -1,4 +1,4 @@
-#include "core/work/complaints.h"
+#include "core/analysis/complaints.h"
 
 #include "core/jot/token.h"
 

@@ -1,10 +1,10 @@
-#include "core/work/job_summary.h"
+#include "core/analysis/job_summary.h"
 
+#include "core/analysis/job_analysis.h"
+#include "core/analysis/motor_evidence.h"
+#include "core/analysis/rating.h"
+#include "core/analysis/supply.h"
 #include "core/motor/motor.h"
-#include "core/work/job_analysis.h"
-#include "core/work/motor_evidence.h"
-#include "core/work/rating.h"
-#include "core/work/supply.h"
 
 #include <algorithm>
 

@@ -1,4 +1,4 @@
-#include "core/work/interior.h"
+#include "core/analysis/placement/interior.h"
 
 #include "core/led/eye.h"
 

@@ -1,7 +1,7 @@
-#include "core/work/rail_feed.h"
+#include "core/analysis/rail_feed.h"
 
+#include "core/analysis/supply.h"
 #include "core/quantity/format.h"
-#include "core/work/supply.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,4 +1,4 @@
-#include "core/work/job_analysis.h"
+#include "core/analysis/job_analysis.h"
 
 namespace glimmet::core {
 

@@ -1,7 +1,7 @@
-#include "core/work/operating.h"
+#include "core/analysis/operating.h"
 
-#include "core/work/rail_feed.h"
-#include "core/work/supply.h"
+#include "core/analysis/rail_feed.h"
+#include "core/analysis/supply.h"
 
 #include <algorithm>
 #include <charconv>

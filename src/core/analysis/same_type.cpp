@@ -1,4 +1,4 @@
-#include "core/work/same_type.h"
+#include "core/analysis/same_type.h"
 
 #include "core/work/units.h"
 

@@ -1,4 +1,4 @@
-#include "core/work/motor_evidence.h"
+#include "core/analysis/motor_evidence.h"
 
 #include <algorithm>
 

@@ -1,8 +1,8 @@
-#include "core/work/motor_figures.h"
+#include "core/analysis/motor_figures.h"
 
+#include "core/analysis/motor_evidence.h"
+#include "core/analysis/supply.h"
 #include "core/quantity/format.h"
-#include "core/work/motor_evidence.h"
-#include "core/work/supply.h"
 
 namespace glimmet::core {
 namespace {

@@ -2,9 +2,9 @@
 // what a bound or the motor's kind already settles, and only then a question.
 #pragma once
 
+#include "core/analysis/job_analysis.h"
+#include "core/analysis/motor_evidence.h"
 #include "core/motor/motor.h"
-#include "core/work/job_analysis.h"
-#include "core/work/motor_evidence.h"
 
 #include <optional>
 #include <string>
