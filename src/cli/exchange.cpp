@@ -1,8 +1,8 @@
 #include "cli/exchange.h"
 
 #include "cli/input.h"
-#include "core/work/lamps/lamp_list.h"
-#include "core/work/lamps/lamp_netlist.h"
+#include "core/analysis/lamps/lamp_list.h"
+#include "core/analysis/lamps/lamp_netlist.h"
 #include "store/bundle.h"
 #include "store/job_json.h"
 #include "store/workshop.h"

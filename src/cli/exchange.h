@@ -30,7 +30,7 @@ struct Wanted {
 /// A lamp group of that job as a SPICE netlist.
 [[nodiscard]] Exchanged exportedLamp(const std::string& workshop, const Wanted& wanted,
                                      const std::string& lamp);
-/// The lamps of that job as CSV (core/work/lamps/lamp_list.h).
+/// The lamps of that job as CSV (core/analysis/lamps/lamp_list.h).
 [[nodiscard]] Exchanged exportedLampList(const std::string& workshop, const Wanted& wanted);
 /// Adds the job of a JSON file or a bundle to a workshop, which is made if it is not there.
 [[nodiscard]] Exchanged imported(const std::string& workshop, const std::string& file);

@@ -1,10 +1,10 @@
 // Lamps of both ways round behind one resistor, and lamps that stand the wrong way round.
 #include "core/analysis/lamp_groups.h"
+#include "core/analysis/lamps/lamp_netlist.h"
+#include "core/analysis/lamps/what_if.h"
 #include "core/analysis/operating.h"
 #include "core/led/lamp_circuit.h"
-#include "core/work/lamps/lamp_netlist.h"
 #include "core/work/lamps/mismatch.h"
-#include "core/work/lamps/what_if.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

@@ -1,8 +1,8 @@
 // Filament bulbs: their law, what they come to on an output, how they are judged and entered.
+#include "core/analysis/lamps/lamp_netlist.h"
 #include "core/analysis/operating.h"
 #include "core/led/lamp_circuit.h"
 #include "core/led/lamp_law.h"
-#include "core/work/lamps/lamp_netlist.h"
 #include "core/work/lamps/lamps.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"

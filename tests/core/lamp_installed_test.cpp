@@ -1,6 +1,6 @@
 // Lamps in the model: their joints and leads, and what is read and seen of them.
 #include "core/analysis/lamp_groups.h"
-#include "core/work/lamps/lamp_list.h"
+#include "core/analysis/lamps/lamp_list.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

@@ -1,7 +1,7 @@
-#include "core/work/lamps/lamp_netlist.h"
+#include "core/analysis/lamps/lamp_netlist.h"
 
 #include "core/analysis/lamp_groups.h"
-#include "core/work/lamps/lamp_list.h"
+#include "core/analysis/lamps/lamp_list.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 

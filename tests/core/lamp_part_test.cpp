@@ -1,8 +1,8 @@
 // Lamps against their hole, against those that stand across them, against other lots.
+#include "core/analysis/lamps/lamp_netlist.h"
+#include "core/analysis/lamps/what_if.h"
 #include "core/led/led_body.h"
-#include "core/work/lamps/lamp_netlist.h"
 #include "core/work/lamps/tester.h"
-#include "core/work/lamps/what_if.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

@@ -1,9 +1,9 @@
 // Lamps on AC, on cells, behind a switch.
+#include "core/analysis/lamps/lamp_netlist.h"
 #include "core/analysis/operating.h"
 #include "core/analysis/rail_feed.h"
 #include "core/analysis/supply.h"
 #include "core/led/lamp_drive.h"
-#include "core/work/lamps/lamp_netlist.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

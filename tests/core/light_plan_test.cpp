@@ -1,5 +1,5 @@
 // A whole lighting in one sentence.
-#include "core/work/lamps/light_plan.h"
+#include "core/analysis/lamps/light_plan.h"
 
 #include "support/findings.h"
 #include "support/print_quantity.h"

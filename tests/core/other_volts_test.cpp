@@ -1,5 +1,5 @@
 // A lamp group on other supply volts; lamps that a decoder dims.
-#include "core/work/lamps/other_volts.h"
+#include "core/analysis/lamps/other_volts.h"
 
 #include "core/analysis/lamp_groups.h"
 #include "core/analysis/supply.h"

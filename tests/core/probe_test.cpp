@@ -1,5 +1,5 @@
 // A tester touched to two points of the lamps: what lights, and what of it can be entered.
-#include "core/work/lamps/probe.h"
+#include "core/analysis/lamps/probe.h"
 
 #include "support/findings.h"
 #include "support/print_quantity.h"

@@ -1,5 +1,5 @@
 // What becomes of a group when one of its lamps fails, and how builds of it differ.
-#include "core/work/lamps/what_if.h"
+#include "core/analysis/lamps/what_if.h"
 
 #include "core/quantity/format.h"
 #include "core/work/lamps/mismatch.h"

@@ -3,8 +3,8 @@
 // seen in the dark picture until it is pressed again.
 #pragma once
 
+#include "core/analysis/lamps/what_if.h"
 #include "core/analysis/operating.h"
-#include "core/work/lamps/what_if.h"
 
 #include <QWidget>
 

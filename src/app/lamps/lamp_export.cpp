@@ -3,9 +3,9 @@
 #include "app/lamps/schematic.h"
 #include "app/picture/scene.h"
 #include "app/theme/words.h"
+#include "core/analysis/lamps/lamp_list.h"
+#include "core/analysis/lamps/lamp_netlist.h"
 #include "core/circuit/spice.h"
-#include "core/work/lamps/lamp_list.h"
-#include "core/work/lamps/lamp_netlist.h"
 
 #include <QBuffer>
 #include <QFileInfo>

@@ -2,8 +2,8 @@
 
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/lamps/probe.h"
 #include "core/quantity/format.h"
-#include "core/work/lamps/probe.h"
 
 #include <QCoreApplication>
 #include <QFontMetricsF>

@@ -1,7 +1,7 @@
 // A lamp group on other supply volts, side by side; a press hangs it there.
 #pragma once
 
-#include "core/work/lamps/other_volts.h"
+#include "core/analysis/lamps/other_volts.h"
 
 #include <QWidget>
 

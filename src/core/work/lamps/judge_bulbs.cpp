@@ -1,12 +1,12 @@
 #include "core/work/lamps/judge_bulbs.h"
 
+#include "core/analysis/lamps/row_names.h"
 #include "core/analysis/supply.h"
 #include "core/finding/answer.h"
 #include "core/led/preferred_value.h"
 #include "core/led/resistor_choice.h"
 #include "core/led/resistor_package.h"
 #include "core/quantity/format.h"
-#include "core/work/lamps/row_names.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,10 +1,10 @@
 #include "core/work/lamps/judge_driver.h"
 
+#include "core/analysis/lamps/row_names.h"
 #include "core/analysis/supply.h"
 #include "core/quantity/format.h"
 #include "core/work/lamps/judge_feed.h"
 #include "core/work/lamps/less_current.h"
-#include "core/work/lamps/row_names.h"
 
 #include <algorithm>
 #include <optional>

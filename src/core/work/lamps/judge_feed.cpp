@@ -1,9 +1,9 @@
 #include "core/work/lamps/judge_feed.h"
 
+#include "core/analysis/lamps/row_names.h"
 #include "core/analysis/rail_feed.h"
 #include "core/analysis/supply.h"
 #include "core/quantity/format.h"
-#include "core/work/lamps/row_names.h"
 
 #include <algorithm>
 #include <cmath>

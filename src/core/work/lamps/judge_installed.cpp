@@ -1,9 +1,9 @@
 #include "core/work/lamps/judge_installed.h"
 
+#include "core/analysis/lamps/row_names.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/lamps/judge_return.h"
-#include "core/work/lamps/row_names.h"
 
 namespace glimmet::core::lamps {
 namespace {

@@ -1,5 +1,6 @@
 // Checks of the lamp circuits.
 #include "core/analysis/lamp_groups.h"
+#include "core/analysis/lamps/row_names.h"
 #include "core/analysis/supply.h"
 #include "core/finding/answer.h"
 #include "core/led/preferred_value.h"
@@ -17,7 +18,6 @@
 #include "core/work/lamps/judge_supply.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/lamps/less_current.h"
-#include "core/work/lamps/row_names.h"
 #include "core/work/lamps/tester.h"
 
 #include <algorithm>

@@ -1,7 +1,7 @@
 #include "core/work/lamps/judge_package.h"
 
+#include "core/analysis/lamps/row_names.h"
 #include "core/quantity/format.h"
-#include "core/work/lamps/row_names.h"
 
 namespace glimmet::core::lamps {
 

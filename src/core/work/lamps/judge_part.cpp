@@ -1,10 +1,10 @@
 #include "core/work/lamps/judge_part.h"
 
+#include "core/analysis/lamps/row_names.h"
 #include "core/finding/answer.h"
 #include "core/led/led_body.h"
 #include "core/quantity/format.h"
 #include "core/work/lamps/less_current.h"
-#include "core/work/lamps/row_names.h"
 
 #include <algorithm>
 #include <set>

@@ -1,8 +1,8 @@
 #include "core/work/lamps/judge_path.h"
 
+#include "core/analysis/lamps/row_names.h"
 #include "core/led/light_path.h"
 #include "core/quantity/format.h"
-#include "core/work/lamps/row_names.h"
 
 namespace glimmet::core::lamps {
 namespace {

@@ -1,9 +1,9 @@
 #include "core/work/lamps/judge_return.h"
 
+#include "core/analysis/lamps/row_names.h"
 #include "core/analysis/motor_evidence.h"
 #include "core/finding/answer.h"
 #include "core/jot/token.h"
-#include "core/work/lamps/row_names.h"
 
 #include <algorithm>
 

@@ -1,5 +1,6 @@
 // Jots that put lamps into a model and choose their resistors.
 #include "core/analysis/lamp_groups.h"
+#include "core/analysis/lamps/light_plan.h"
 #include "core/analysis/supply.h"
 #include "core/jot/names.h"
 #include "core/led/preferred_value.h"
@@ -11,7 +12,6 @@
 #include "core/work/lamps/feed_verbs.h"
 #include "core/work/lamps/install_verbs.h"
 #include "core/work/lamps/lamps.h"
-#include "core/work/lamps/light_plan.h"
 #include "core/work/lamps/path_verbs.h"
 #include "core/work/units.h"
 

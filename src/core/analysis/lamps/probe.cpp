@@ -1,11 +1,11 @@
-#include "core/work/lamps/probe.h"
+#include "core/analysis/lamps/probe.h"
 
 #include "core/analysis/lamp_groups.h"
+#include "core/analysis/lamps/row_names.h"
 #include "core/circuit/parts.h"
 #include "core/circuit/settling.h"
 #include "core/circuit/solver.h"
 #include "core/quantity/format.h"
-#include "core/work/lamps/row_names.h"
 
 #include <algorithm>
 

@@ -1,4 +1,4 @@
-#include "core/work/lamps/light_plan.h"
+#include "core/analysis/lamps/light_plan.h"
 
 #include "core/quantity/format.h"
 #include "core/text.h"

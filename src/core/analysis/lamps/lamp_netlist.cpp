@@ -1,4 +1,4 @@
-#include "core/work/lamps/lamp_netlist.h"
+#include "core/analysis/lamps/lamp_netlist.h"
 
 #include "core/analysis/lamp_groups.h"
 #include "core/analysis/supply.h"

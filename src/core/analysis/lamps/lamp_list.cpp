@@ -1,6 +1,6 @@
-#include "core/work/lamps/lamp_list.h"
+#include "core/analysis/lamps/lamp_list.h"
 
-#include "core/work/lamps/row_names.h"
+#include "core/analysis/lamps/row_names.h"
 
 #include <cstdio>
 #include <optional>

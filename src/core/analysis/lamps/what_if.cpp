@@ -1,9 +1,9 @@
-#include "core/work/lamps/what_if.h"
+#include "core/analysis/lamps/what_if.h"
 
 #include "core/analysis/lamp_groups.h"
+#include "core/analysis/lamps/row_names.h"
 #include "core/led/lamp_circuit.h"
 #include "core/quantity/format.h"
-#include "core/work/lamps/row_names.h"
 
 #include <algorithm>
 #include <cmath>

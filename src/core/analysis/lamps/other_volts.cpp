@@ -1,4 +1,4 @@
-#include "core/work/lamps/other_volts.h"
+#include "core/analysis/lamps/other_volts.h"
 
 #include "core/analysis/lamp_groups.h"
 #include "core/analysis/supply.h"
