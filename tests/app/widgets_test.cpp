@@ -22,8 +22,8 @@
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/stay_alive/consequences.h"
 #include "core/work/stage_status.h"
-#include "core/work/stay_alive/consequences.h"
 #include "support/sample_jobs.h"
 
 #include <QAbstractButton>

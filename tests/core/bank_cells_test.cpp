@@ -1,8 +1,8 @@
 // The banks of the catalogue side by side.
 #include "core/work/stay_alive/bank_cells.h"
 
+#include "core/analysis/stay_alive/consequences.h"
 #include "core/quantity/format.h"
-#include "core/work/stay_alive/consequences.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

@@ -1,8 +1,8 @@
 // Cells in series, clamps, terminals, wiring of a bank, and what else comes of it.
+#include "core/analysis/stay_alive/consequences.h"
 #include "core/stay_alive/cells.h"
 #include "core/work/stay_alive/bank_options.h"
 #include "core/work/stay_alive/bank_wiring.h"
-#include "core/work/stay_alive/consequences.h"
 #include "core/work/stay_alive/judge_fitting.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"

@@ -1,9 +1,9 @@
 // Dirt: stutters that a bank carries over, by formula, by chance, and what is said of it.
 #include "core/track/dirt.h"
 
+#include "core/analysis/stay_alive/bank_state.h"
 #include "core/track/crossing.h"
 #include "core/work/stay_alive/bank_options.h"
-#include "core/work/stay_alive/bank_state.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

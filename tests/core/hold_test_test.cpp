@@ -1,6 +1,6 @@
 // What a lift tells of the farads, and how surely: against closed forms and the far ends of what
 // is not known.
-#include "core/work/stay_alive/hold_test.h"
+#include "core/analysis/stay_alive/hold_test.h"
 
 #include "core/analysis/supply.h"
 #include "support/findings.h"

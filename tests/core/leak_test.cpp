@@ -1,9 +1,9 @@
 // The volts of a bank on the track: what they tell of a leak, and what comes of that.
-#include "core/work/stay_alive/leak.h"
+#include "core/analysis/stay_alive/leak.h"
 
-#include "core/work/stay_alive/consequences.h"
-#include "core/work/stay_alive/crossing_state.h"
-#include "core/work/stay_alive/places.h"
+#include "core/analysis/stay_alive/consequences.h"
+#include "core/analysis/stay_alive/crossing_state.h"
+#include "core/analysis/stay_alive/places.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

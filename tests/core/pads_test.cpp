@@ -1,8 +1,8 @@
 // Empty pads of a board, by meter; warmth, frost and years of a bank.
+#include "core/analysis/stay_alive/ageing.h"
+#include "core/analysis/stay_alive/consequences.h"
 #include "core/analysis/supply.h"
-#include "core/work/stay_alive/ageing.h"
 #include "core/work/stay_alive/bank_wiring.h"
-#include "core/work/stay_alive/consequences.h"
 #include "core/work/stay_alive/judge_pads.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"

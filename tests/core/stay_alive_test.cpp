@@ -2,10 +2,10 @@
 // findings firing and staying silent, the lines that fit a bank.
 #include "core/work/stay_alive/stay_alive.h"
 
+#include "core/analysis/stay_alive/crossing_state.h"
+#include "core/analysis/stay_alive/rolling.h"
 #include "core/work/stage_status.h"
 #include "core/work/stay_alive/bank_options.h"
-#include "core/work/stay_alive/crossing_state.h"
-#include "core/work/stay_alive/rolling.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"

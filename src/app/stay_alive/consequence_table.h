@@ -1,7 +1,7 @@
 // What else comes of a bank, a line each: when, a sentence, the figure that decides it.
 #pragma once
 
-#include "core/work/stay_alive/consequences.h"
+#include "core/analysis/stay_alive/consequences.h"
 
 #include <QWidget>
 

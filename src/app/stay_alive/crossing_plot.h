@@ -2,7 +2,7 @@
 // bus, the speed, the lamps; a cursor to be moved along it.
 #pragma once
 
-#include "core/work/stay_alive/crossing_state.h"
+#include "core/analysis/stay_alive/crossing_state.h"
 
 #include <QPointer>
 #include <QWidget>

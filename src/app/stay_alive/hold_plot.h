@@ -2,7 +2,7 @@
 // and the time that has to be got across.
 #pragma once
 
-#include "core/work/stay_alive/bank_state.h"
+#include "core/analysis/stay_alive/bank_state.h"
 
 #include <QWidget>
 

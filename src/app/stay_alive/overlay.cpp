@@ -1,8 +1,8 @@
 #include "app/stay_alive/stay_alive_view.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/stay_alive/bank_state.h"
 #include "core/quantity/format.h"
-#include "core/work/stay_alive/bank_state.h"
 #include "core/work/stay_alive/bank_wiring.h"
 
 #include <QPainter>

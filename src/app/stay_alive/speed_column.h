@@ -3,7 +3,7 @@
 // the speed.
 #pragma once
 
-#include "core/work/stay_alive/crossing_state.h"
+#include "core/analysis/stay_alive/crossing_state.h"
 
 #include <QWidget>
 

@@ -3,7 +3,7 @@
 #pragma once
 
 #include "app/stage_panel.h"
-#include "core/work/stay_alive/crossing_state.h"
+#include "core/analysis/stay_alive/crossing_state.h"
 
 #include <optional>
 #include <string>

@@ -1,7 +1,7 @@
 #include "core/work/stay_alive/bank_cells.h"
 
+#include "core/analysis/stay_alive/consequences.h"
 #include "core/quantity/format.h"
-#include "core/work/stay_alive/consequences.h"
 #include "core/work/stay_alive/judge_fitting.h"
 
 #include <algorithm>

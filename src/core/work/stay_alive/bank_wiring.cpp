@@ -1,8 +1,8 @@
 #include "core/work/stay_alive/bank_wiring.h"
 
+#include "core/analysis/stay_alive/bank_state.h"
 #include "core/analysis/supply.h"
 #include "core/quantity/format.h"
-#include "core/work/stay_alive/bank_state.h"
 #include "core/work/stay_alive/judge_pads.h"
 
 namespace glimmet::core::stay_alive {

@@ -1,9 +1,9 @@
 #include "core/work/stay_alive/dead_bank.h"
 
+#include "core/analysis/stay_alive/leak.h"
 #include "core/analysis/supply.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
-#include "core/work/stay_alive/leak.h"
 
 #include <algorithm>
 

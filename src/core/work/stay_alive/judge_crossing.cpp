@@ -1,10 +1,10 @@
 #include "core/work/stay_alive/judge_crossing.h"
 
+#include "core/analysis/stay_alive/rolling.h"
 #include "core/analysis/supply.h"
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
 #include "core/work/stay_alive/bank_options.h"
-#include "core/work/stay_alive/rolling.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,12 +1,12 @@
 #include "core/work/stay_alive/judge_fitting.h"
 
+#include "core/analysis/stay_alive/ageing.h"
 #include "core/analysis/supply.h"
 #include "core/finding/answer.h"
 #include "core/led/preferred_value.h"
 #include "core/quantity/format.h"
 #include "core/stay_alive/cells.h"
 #include "core/work/jot.h"
-#include "core/work/stay_alive/ageing.h"
 #include "core/work/stay_alive/bank_options.h"
 #include "core/work/stay_alive/own_bank.h"
 

@@ -1,11 +1,11 @@
 #include "core/work/stay_alive/judge_found.h"
 
+#include "core/analysis/stay_alive/hold_test.h"
+#include "core/analysis/stay_alive/leak.h"
 #include "core/analysis/supply.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
-#include "core/work/stay_alive/hold_test.h"
 #include "core/work/stay_alive/judge_fitting.h"
-#include "core/work/stay_alive/leak.h"
 #include "core/work/stay_alive/own_bank.h"
 
 #include <algorithm>

@@ -1,8 +1,8 @@
 // Empty pads of a board: whether a bank goes there, found out by meter.
 #pragma once
 
+#include "core/analysis/stay_alive/bank_state.h"
 #include "core/work/stage.h"
-#include "core/work/stay_alive/bank_state.h"
 
 namespace glimmet::core::stay_alive {
 

@@ -1,17 +1,17 @@
 // Checks of the stay-alive: does it hold, does it bear the volts, can it be charged.
+#include "core/analysis/stay_alive/consequences.h"
+#include "core/analysis/stay_alive/rolling.h"
 #include "core/analysis/supply.h"
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
 #include "core/work/making_room.h"
 #include "core/work/stay_alive/bank_options.h"
-#include "core/work/stay_alive/consequences.h"
 #include "core/work/stay_alive/dead_bank.h"
 #include "core/work/stay_alive/judge_crossing.h"
 #include "core/work/stay_alive/judge_fitting.h"
 #include "core/work/stay_alive/judge_found.h"
 #include "core/work/stay_alive/judge_pads.h"
 #include "core/work/stay_alive/own_bank.h"
-#include "core/work/stay_alive/rolling.h"
 #include "core/work/stay_alive/stay_alive.h"
 
 #include <algorithm>

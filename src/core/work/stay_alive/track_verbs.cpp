@@ -1,7 +1,7 @@
 #include "core/work/stay_alive/track_verbs.h"
 
+#include "core/analysis/stay_alive/places.h"
 #include "core/track/trackwork.h"
-#include "core/work/stay_alive/places.h"
 
 #include <algorithm>
 #include <cmath>

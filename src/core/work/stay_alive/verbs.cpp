@@ -1,9 +1,9 @@
 // Jots of the stay-alive.
+#include "core/analysis/stay_alive/bank_state.h"
+#include "core/analysis/stay_alive/hold_test.h"
+#include "core/analysis/stay_alive/leak.h"
 #include "core/analysis/supply.h"
 #include "core/work/jotted.h"
-#include "core/work/stay_alive/bank_state.h"
-#include "core/work/stay_alive/hold_test.h"
-#include "core/work/stay_alive/leak.h"
 #include "core/work/stay_alive/own_bank.h"
 #include "core/work/stay_alive/pads_verb.h"
 #include "core/work/stay_alive/stay_alive.h"

@@ -1,7 +1,7 @@
 // What a time off the rail tells of a bank's farads, and how surely.
 #pragma once
 
-#include "core/work/stay_alive/bank_state.h"
+#include "core/analysis/stay_alive/bank_state.h"
 
 namespace glimmet::core::stay_alive {
 

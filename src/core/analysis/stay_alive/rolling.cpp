@@ -1,8 +1,8 @@
-#include "core/work/stay_alive/rolling.h"
+#include "core/analysis/stay_alive/rolling.h"
 
 #include "core/analysis/motor_evidence.h"
+#include "core/analysis/stay_alive/bank_state.h"
 #include "core/quantity/format.h"
-#include "core/work/stay_alive/bank_state.h"
 #include "core/work/units.h"
 
 #include <algorithm>

@@ -1,11 +1,11 @@
-#include "core/work/stay_alive/consequences.h"
+#include "core/analysis/stay_alive/consequences.h"
 
+#include "core/analysis/stay_alive/ageing.h"
+#include "core/analysis/stay_alive/crossing_state.h"
+#include "core/analysis/stay_alive/rolling.h"
 #include "core/analysis/supply.h"
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
-#include "core/work/stay_alive/ageing.h"
-#include "core/work/stay_alive/crossing_state.h"
-#include "core/work/stay_alive/rolling.h"
 
 #include <algorithm>
 #include <cmath>

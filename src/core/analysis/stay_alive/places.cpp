@@ -1,4 +1,4 @@
-#include "core/work/stay_alive/places.h"
+#include "core/analysis/stay_alive/places.h"
 
 #include "core/analysis/circuits_across.h"
 #include "core/quantity/format.h"

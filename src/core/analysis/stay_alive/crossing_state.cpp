@@ -1,8 +1,8 @@
-#include "core/work/stay_alive/crossing_state.h"
+#include "core/analysis/stay_alive/crossing_state.h"
 
+#include "core/analysis/stay_alive/leak.h"
 #include "core/analysis/supply.h"
 #include "core/quantity/format.h"
-#include "core/work/stay_alive/leak.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,4 +1,4 @@
-#include "core/work/stay_alive/ageing.h"
+#include "core/analysis/stay_alive/ageing.h"
 
 #include <algorithm>
 #include <cmath>

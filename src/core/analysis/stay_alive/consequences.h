@@ -2,8 +2,8 @@
 // when one wants the model off, on plain DC, in years.
 #pragma once
 
+#include "core/analysis/stay_alive/bank_state.h"
 #include "core/finding/state.h"
-#include "core/work/stay_alive/bank_state.h"
 
 #include <vector>
 

@@ -2,10 +2,10 @@
 #pragma once
 
 #include "core/analysis/job_analysis.h"
+#include "core/analysis/stay_alive/places.h"
 #include "core/finding/figure.h"
 #include "core/stay_alive/crossing_run.h"
 #include "core/stay_alive/hold.h"
-#include "core/work/stay_alive/places.h"
 
 #include <optional>
 

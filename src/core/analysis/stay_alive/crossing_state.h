@@ -1,9 +1,9 @@
 // What becomes of a model on the dead places of its layout: over each of them, at any speed.
 #pragma once
 
+#include "core/analysis/stay_alive/bank_state.h"
 #include "core/finding/state.h"
 #include "core/stay_alive/crossing_run.h"
-#include "core/work/stay_alive/bank_state.h"
 
 #include <optional>
 #include <vector>

@@ -1,4 +1,4 @@
-#include "core/work/stay_alive/leak.h"
+#include "core/analysis/stay_alive/leak.h"
 
 #include "core/analysis/supply.h"
 #include "core/quantity/format.h"

@@ -1,12 +1,12 @@
-#include "core/work/stay_alive/bank_state.h"
+#include "core/analysis/stay_alive/bank_state.h"
 
 #include "core/analysis/motor_evidence.h"
+#include "core/analysis/stay_alive/hold_test.h"
+#include "core/analysis/stay_alive/leak.h"
+#include "core/analysis/stay_alive/rolling.h"
 #include "core/analysis/supply.h"
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
-#include "core/work/stay_alive/hold_test.h"
-#include "core/work/stay_alive/leak.h"
-#include "core/work/stay_alive/rolling.h"
 
 #include <algorithm>
 #include <cmath>

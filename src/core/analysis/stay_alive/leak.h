@@ -3,7 +3,7 @@
 #pragma once
 
 #include "core/analysis/job_analysis.h"
-#include "core/work/stay_alive/bank_state.h"
+#include "core/analysis/stay_alive/bank_state.h"
 
 namespace glimmet::core::stay_alive {
 

@@ -1,4 +1,4 @@
-#include "core/work/stay_alive/hold_test.h"
+#include "core/analysis/stay_alive/hold_test.h"
 
 #include "core/quantity/format.h"
 
