@@ -1,11 +1,11 @@
 // What fitters found wrong when they walked whole jobs through: each verdict where it must come,
 // and a case beside it where it must not.
 #include "core/analysis/job_summary.h"
+#include "core/analysis/motor/contradictions.h"
 #include "core/analysis/rating.h"
 #include "core/analysis/supply.h"
 #include "core/house/district/district.h"
 #include "core/work/intake/suspects.h"
-#include "core/work/measure/contradictions.h"
 #include "core/work/trials.h"
 #include "support/findings.h"
 #include "support/sample_jobs.h"

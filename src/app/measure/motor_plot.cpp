@@ -4,10 +4,10 @@
 #include "app/theme/plot.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/motor/contradictions.h"
 #include "core/analysis/motor_evidence.h"
 #include "core/analysis/supply.h"
 #include "core/quantity/format.h"
-#include "core/work/measure/contradictions.h"
 #include "core/work/measure/motor_chart.h"
 
 #include <QMouseEvent>

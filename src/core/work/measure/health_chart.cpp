@@ -1,8 +1,8 @@
 #include "core/work/measure/health_chart.h"
 
+#include "core/analysis/motor/health.h"
 #include "core/analysis/motor_evidence.h"
 #include "core/day.h"
-#include "core/work/measure/health.h"
 
 #include <algorithm>
 #include <utility>

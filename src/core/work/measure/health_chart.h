@@ -1,7 +1,7 @@
 // What the plot of a motor's health over time shows: its light current from session to session.
 #pragma once
 
-#include "core/work/measure/same_type_alike.h"
+#include "core/analysis/motor/same_type_alike.h"
 
 #include <optional>
 #include <string>

@@ -1,17 +1,17 @@
 // Checks of the motor's readings against each other and against its history.
+#include "core/analysis/motor/contradictions.h"
+#include "core/analysis/motor/health.h"
+#include "core/analysis/motor/same_type_alike.h"
 #include "core/analysis/motor_evidence.h"
 #include "core/analysis/motor_figures.h"
 #include "core/analysis/rating.h"
 #include "core/analysis/supply.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
-#include "core/work/measure/contradictions.h"
-#include "core/work/measure/health.h"
 #include "core/work/measure/judge_board.h"
 #include "core/work/measure/judge_isolation.h"
 #include "core/work/measure/measure.h"
 #include "core/work/measure/pickups.h"
-#include "core/work/measure/same_type_alike.h"
 #include "core/work/measure/wire_map.h"
 
 #include <algorithm>

@@ -1,9 +1,9 @@
-#include "core/work/measure/contradictions.h"
+#include "core/analysis/motor/contradictions.h"
 
+#include "core/analysis/motor/health.h"
 #include "core/analysis/motor_evidence.h"
 #include "core/analysis/motor_figures.h"
 #include "core/quantity/format.h"
-#include "core/work/measure/health.h"
 
 #include <algorithm>
 

@@ -1,6 +1,6 @@
-#include "core/work/measure/same_type_alike.h"
+#include "core/analysis/motor/same_type_alike.h"
 
-#include "core/work/measure/health.h"
+#include "core/analysis/motor/health.h"
 
 #include <algorithm>
 
