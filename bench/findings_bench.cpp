@@ -1,8 +1,8 @@
 // From an edit to all findings of a job recomputed.
+#include "core/analysis/decoder/ranking.h"
 #include "core/analysis/lamps/what_if.h"
 #include "core/analysis/stay_alive/crossing_state.h"
 #include "core/instrument/log_cutting.h"
-#include "core/work/decoder/ranking.h"
 #include "core/work/jot.h"
 #include "core/work/lamps/mismatch.h"
 #include "core/work/stage_status.h"

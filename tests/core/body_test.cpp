@@ -1,7 +1,7 @@
 // Bodies as they are drawn, units, and where parts find a seat.
 #include "core/record/body.h"
 
-#include "core/work/placement.h"
+#include "core/analysis/placement/placement.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 

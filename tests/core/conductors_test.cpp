@@ -1,6 +1,6 @@
 // Wires across couplings: what wants them, who does without, what is said where they do not reach.
 #include "core/analysis/circuits_across.h"
-#include "core/work/measure/pickups.h"
+#include "core/analysis/wiring/pickups.h"
 #include "support/findings.h"
 #include "support/sample_jobs.h"
 

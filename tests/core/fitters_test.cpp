@@ -98,6 +98,19 @@ TEST(Bounds, AboveTheContinuousRatingAreOver) {
     const Job none = jotted(bareModel(), {"light 1.05A 12V"});
     EXPECT_EQ(finding(checkedAll(none), "motor.rating").options.at(0).jot, "decoder large");
 }
+TEST(UsualCurrents, AreToBeCarriedWithTheMarginOfTheRunningRule) {
+    // A can motor of H0 runs with 50 mA at the least; 1.25 of them are 62.5 mA.
+    const Job job = bareModel();
+    JobAnalysis facts = tests::factsOf(job);
+    facts.house.rule = RatingRule::Running;
+    const auto by = [&](double continuous) {
+        return rated(facts, {}, {Amperes{continuous}, Amperes{2}}).state;
+    };
+    EXPECT_EQ(by(0.062), State::Over);
+    EXPECT_EQ(by(0.063), State::Ask);
+    EXPECT_EQ(by(0.31), State::Ask);  // of 250 mA at the most
+    EXPECT_EQ(by(0.37), State::Fine);
+}
 TEST(UsualCurrents, GoWithTheScaleAndTheKind) {
     const auto stall = [](const char* body, Scale scale) {
         return usualCurrents(newJob("x", body, scale))->stall;
@@ -447,7 +460,7 @@ TEST(Lines, AnyoneWouldSayAreUnderstood) {
     EXPECT_NE(echoOf(job, "key F1 output 1").find("Settings"), std::string::npos);
     EXPECT_EQ(echoOf(job, "tinned front").find("turned"), std::string::npos);
     EXPECT_TRUE(echoOf(job, "tester front blinks").starts_with("✗"));
-    EXPECT_TRUE(jotted(job, {"across -13V"}).bank->turned);
+    EXPECT_TRUE(jotted(job, {"across -13V"}).bank->backwards);
 }
 
 // --- false alarms ----------------------------------------------------------------------------
@@ -627,12 +640,12 @@ TEST(Cures, OfLampsThatShareNameTheSharing) {
     // Two colours straight across each other: each becomes a row.
     const Job across = jotted(bareModel(), {"supply dcc 15V", "decoder middle", "lamp front white",
                                             "twin front red", "resistor front 1k"});
-    EXPECT_EQ(namedState(across, "lamp.parallel:front lamp"), State::Over);
-    EXPECT_EQ(firstCure(across, "lamp.parallel:front lamp"), "own front lamp");
+    EXPECT_EQ(namedState(across, "lamp.across:front lamp"), State::Over);
+    EXPECT_EQ(firstCure(across, "lamp.across:front lamp"), "own front lamp");
     const Job split = jotted(across, {"own front"});
     ASSERT_EQ(split.groups[0].rows.size(), 2U);
     EXPECT_FALSE(split.groups[0].rows[1].lamps[0].parallel);
-    EXPECT_FALSE(has(checkedAll(split), "lamp.parallel:front lamp"));
+    EXPECT_FALSE(has(checkedAll(split), "lamp.across:front lamp"));
 }
 TEST(Cures, OfABoardAndAResistorIsToLeaveTheResistorOut) {
     Job job = jotted(bareModel(), {"supply dcc 12V", "decoder middle", "output front 2.2k",
@@ -910,6 +923,10 @@ TEST(Targets, ThatNobodySetMakeNoLampDark) {
         EXPECT_EQ(namedState(jotted(low, {first.jot.c_str()}), "lamp.current:kitchen lamp"),
                   first.state);
         EXPECT_LT(first.state, State::Ask);
+        const std::string said = plain(finding(all, "lamp.current:kitchen lamp").sentence);
+        EXPECT_EQ(said.find("Without one it takes") != std::string::npos,
+                  low.supply.volts->value < Volts{2.7})
+            << said;
         EXPECT_EQ(namedState(jotted(low, {"target kitchen 10mA"}), "lamp.current:kitchen lamp"),
                   State::Over);
     }

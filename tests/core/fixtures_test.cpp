@@ -1,8 +1,8 @@
 // Weights and speakers that are there take room; what is left of a hollow, and who lies in it.
-#include "core/work/decoder/ranking.h"
+#include "core/analysis/decoder/ranking.h"
+#include "core/analysis/placement/placement.h"
 #include "core/work/jot.h"
 #include "core/work/measure/dragged.h"
-#include "core/work/placement.h"
 #include "support/findings.h"
 #include "support/sample_jobs.h"
 
@@ -174,7 +174,7 @@ TEST(Fixtures, ASmallOneLeavesRoomBesideItAndMillingIsNotOfferedInVain) {
     ASSERT_NE(room, nullptr);
     for (const Option& option : room->options) EXPECT_NE(option.jot, "weight hood gone");
 }
-TEST(Stage, OfADrawingIsNotHeldAgainstWhatCameInIt) {
+TEST(Room, OfADrawingIsNotHeldAgainstWhatCameInIt) {
     // Nothing was measured, and no hollow at 1:220 holds the decoder.
     const Job runner = jotted(newJob("x", "dock-shunter", {"Z", 220}), {"decoder middle"});
     EXPECT_EQ(tests::stateOf(runner, "decoder.room"), State::Close);

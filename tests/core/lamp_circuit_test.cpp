@@ -90,7 +90,7 @@ TEST(LampCircuit, ASolverThatIsTakenOverSaysToTheBitWhatANewOneSays) {
             const bool bare = shape == 8 && k == 1, bulb = shape == 7 && k == 0;
             const int lamps = bare ? 0 : 1 + k;
             for (int l = 0; l < lamps; ++l) {
-                string.across.push_back(shape == 5 && l == 1);
+                string.parallel.push_back(shape == 5 && l == 1);
                 if (bulb)
                     string.lamps.emplace_back(
                         FilamentRating{Volts{between(1, 16)}, Amperes{between(0.01, 0.06)}});

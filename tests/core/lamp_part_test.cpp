@@ -1,8 +1,8 @@
 // Lamps against their hole, against those that stand across them, against other lots.
 #include "core/analysis/lamps/lamp_netlist.h"
+#include "core/analysis/lamps/tester.h"
 #include "core/analysis/lamps/what_if.h"
 #include "core/led/led_body.h"
-#include "core/work/lamps/tester.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
@@ -102,25 +102,25 @@ TEST(AcrossEachOther, LimitsAreEachLampsOwn) {
 TEST(AcrossEachOther, NothingEvensThemOut) {
     const Job job = onTwelve({"lamp table warm white", "twin table", "resistor table 1k"});
     const auto all = checkedAll(job);
-    EXPECT_EQ(finding(all, "lamp.parallel:table lamp").state, State::Close);
-    EXPECT_NE(plain(finding(all, "lamp.parallel:table lamp").sentence).find("one may take"),
+    EXPECT_EQ(finding(all, "lamp.across:table lamp").state, State::Close);
+    EXPECT_NE(plain(finding(all, "lamp.across:table lamp").sentence).find("one may take"),
               std::string::npos);
     // Lamps that were read and are alike share evenly.
     const Job read = onTwelve({"lamp table white 3.0V 20mA", "twin table", "resistor table 1k"});
-    EXPECT_FALSE(has(checkedAll(read), "lamp.parallel:table lamp"));
+    EXPECT_FALSE(has(checkedAll(read), "lamp.across:table lamp"));
     // A red one takes all that a white one would need.
     const Job mixed =
         onTwelve({"lamp table white 3.0V 20mA", "twin table red 2.0V 20mA", "resistor table 1k"});
     const auto dark = checkedAll(mixed);
-    EXPECT_EQ(finding(dark, "lamp.parallel:table lamp").state, State::Over);
+    EXPECT_EQ(finding(dark, "lamp.across:table lamp").state, State::Over);
     // It is the red one that takes it, wherever it stands.
     EXPECT_TRUE(
-        plain(finding(dark, "lamp.parallel:table lamp").sentence).starts_with("Red LED keeps"))
-        << plain(finding(dark, "lamp.parallel:table lamp").sentence);
+        plain(finding(dark, "lamp.across:table lamp").sentence).starts_with("Red LED keeps"))
+        << plain(finding(dark, "lamp.across:table lamp").sentence);
     // In series, or beside it with a resistor, nothing is said.
     EXPECT_FALSE(
         has(checkedAll(onTwelve({"lamp table warm white", "inline table", "resistor table 1k"})),
-            "lamp.parallel:table lamp"));
+            "lamp.across:table lamp"));
 }
 
 TEST(AcrossEachOther, OneThatFailsLeavesItsCurrentToTheOther) {

@@ -1,7 +1,7 @@
 // Wheels that collect: what they bridge, where one more would help, through units that share them.
-#include "core/work/measure/pickups.h"
+#include "core/analysis/wiring/pickups.h"
 
-#include "core/work/decoder/ranking.h"
+#include "core/analysis/decoder/ranking.h"
 #include "core/work/stage_status.h"
 #include "support/findings.h"
 #include "support/print_quantity.h"

@@ -1,6 +1,6 @@
 // Decoders held against everything that a job asks: each aspect is seen to fire and to stay silent,
 // and the order keeps its promises on catalogues made at random.
-#include "core/work/decoder/ranking.h"
+#include "core/analysis/decoder/ranking.h"
 
 #include "support/findings.h"
 #include "support/print_quantity.h"

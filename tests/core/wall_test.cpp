@@ -175,7 +175,7 @@ TEST(Interiors, StandBehindWindowsNotBehindDoors) {
     // 1:100: backs 2 mm above the sill, 1.1 mm thick, at both ends of a window.
     const auto bay = inside(outline(20, 19, 12, 7.9));
     ASSERT_EQ(bay.size(), 2U);
-    EXPECT_EQ(bay[0].kind, InsideKind::Placement);
+    EXPECT_EQ(bay[0].kind, InsideKind::Seat);
     EXPECT_EQ(bay[0].corner, (Point{Millimetres{20}, Millimetres{19}}));
     EXPECT_NEAR(bay[0].height.value(), 2, 1e-9);
     EXPECT_NEAR((bay[1].corner.x + bay[1].length).value(), 32, 1e-9);

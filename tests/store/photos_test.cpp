@@ -2,6 +2,7 @@
 #include "store/bundle.h"
 #include "store/catalogue.h"
 #include "store/workshop.h"
+#include "support/older_workshop.h"
 #include "support/print_quantity.h"
 #include "support/sample_jobs.h"
 #include "support/scratch.h"

@@ -4,7 +4,7 @@
 
 #include "app/frame/rows.h"
 #include "app/stage_panel.h"
-#include "core/work/decoder/ranking.h"
+#include "core/analysis/decoder/ranking.h"
 
 #include <array>
 #include <memory>

@@ -1,8 +1,8 @@
 #include "app/decoder/decoder_view.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/placement/placement.h"
 #include "core/quantity/format.h"
-#include "core/work/placement.h"
 
 #include <QFontMetricsF>
 #include <QPainter>

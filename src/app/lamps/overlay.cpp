@@ -2,6 +2,7 @@
 #include "app/lamps/probes.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/lamp_sites.h"
 #include "core/quantity/format.h"
 #include "core/work/units.h"
 

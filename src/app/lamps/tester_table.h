@@ -2,8 +2,8 @@
 // with their resistor; what one really sees is entered with a press.
 #pragma once
 
+#include "core/analysis/lamps/tester.h"
 #include "core/record/lamps.h"
-#include "core/work/lamps/tester.h"
 
 #include <QWidget>
 

@@ -2,8 +2,8 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/analysis/motor_evidence.h"
+#include "core/analysis/placement/placement.h"
 #include "core/quantity/format.h"
-#include "core/work/placement.h"
 
 #include <QCoreApplication>
 #include <QPainter>

@@ -4,9 +4,9 @@
 #include "app/picture/kept_layer.h"
 #include "app/theme/likely_lines.h"
 #include "core/analysis/lamp_groups.h"
+#include "core/analysis/placement/placement.h"
 #include "core/record/job.h"
 #include "core/track/crossing.h"
-#include "core/work/placement.h"
 
 #include <QCoreApplication>
 #include <QPainterPath>

@@ -1,7 +1,5 @@
 #include "core/analysis/complaints.h"
 
-#include "core/jot/token.h"
-
 #include <algorithm>
 #include <array>
 #include <cctype>

@@ -1,7 +1,5 @@
 #include "core/analysis/same_type.h"
 
-#include "core/work/units.h"
-
 namespace glimmet::core {
 
 SameType sameTypeOf(int id, const Job& job) {

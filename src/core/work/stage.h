@@ -4,7 +4,6 @@
 
 #include "core/finding/finding.h"
 #include "core/jot/command.h"
-#include "core/record/fitted.h"
 
 #include <optional>
 #include <span>
@@ -64,14 +63,6 @@ struct Idle {
     bool done = false;  ///< there is nothing to do here, ever
 };
 
-/// A thing of a stage that takes up room in the model: outer measures with wires and sleeve.
-struct Box {
-    const char* what;  ///< "decoder", "bank": one of each in a job
-    std::string name;  ///< "2200 µF 25 V electrolytic"
-    Millimetres length{}, width{}, height{};
-    std::optional<Fitted> wanted;  ///< where it was put; nothing: where there is room
-};
-
 /// What decides the state of a finding, in words: for who wants to know why.
 struct DecidedBy {
     const char* id;    ///< "lamp.current", without its subject
@@ -86,7 +77,6 @@ struct Stage {
     void (*judge)(const Facts&, Judging&);
     std::span<const jot::Command> (*commands)();
     Idle (*idle)(const Record&);
-    void (*boxes)(const Record&, std::vector<Box>&) = nullptr;
     std::span<const DecidedBy> decided = {};
 };
 

@@ -23,12 +23,4 @@ inline constexpr jot::Argument unitArgument{.what = "UNIT",
 /// placementNames.
 [[nodiscard]] Fitted placementNamed(const Job& job, const std::string& called);
 
-/// A place for a lamp as a line names it: with its unit where several units have one so called.
-struct NamedSite {
-    std::string called;  ///< "front lamp", "rear car front lamp"
-    std::size_t unit;
-    const LampSite* site;
-};
-[[nodiscard]] std::vector<NamedSite> namedSites(const Job& job);
-
 }  // namespace glimmet::core

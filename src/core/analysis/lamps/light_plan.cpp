@@ -1,8 +1,8 @@
 #include "core/analysis/lamps/light_plan.h"
 
+#include "core/analysis/lamp_sites.h"
 #include "core/quantity/format.h"
 #include "core/text.h"
-#include "core/work/units.h"
 
 #include <algorithm>
 #include <array>

@@ -3,11 +3,11 @@
 // on record it asks for.
 #pragma once
 
+#include "core/analysis/lamps/tester.h"
 #include "core/record/job.h"
 #include "core/record/workshop_rules.h"
 #include "core/result.h"
 #include "core/text.h"
-#include "core/work/lamps/tester.h"
 
 #include <optional>
 #include <string>

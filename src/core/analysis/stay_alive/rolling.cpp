@@ -3,7 +3,6 @@
 #include "core/analysis/motor_evidence.h"
 #include "core/analysis/stay_alive/bank_state.h"
 #include "core/quantity/format.h"
-#include "core/work/units.h"
 
 #include <algorithm>
 #include <cmath>

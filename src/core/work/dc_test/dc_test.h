@@ -11,7 +11,6 @@ void judge(const JobAnalysis& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobStage stage{"prove",  "Prove", applies, judge,
-                                commands, idle,    nullptr, decidedBy};
+inline constexpr JobStage stage{"prove", "Prove", applies, judge, commands, idle, decidedBy};
 
 }  // namespace glimmet::core::dc_test

@@ -1,6 +1,9 @@
 // Checks of the decoder against motor, track, lamps, room and wishes.
+#include "core/analysis/decoder/ranking.h"
 #include "core/analysis/motor_evidence.h"
 #include "core/analysis/motor_figures.h"
+#include "core/analysis/placement/making_room.h"
+#include "core/analysis/placement/placement.h"
 #include "core/analysis/rating.h"
 #include "core/analysis/supply.h"
 #include "core/cv/configuration.h"
@@ -9,10 +12,7 @@
 #include "core/work/decoder/decoder.h"
 #include "core/work/decoder/judge_battery.h"
 #include "core/work/decoder/judge_conductors.h"
-#include "core/work/decoder/ranking.h"
 #include "core/work/decoder/rating_words.h"
-#include "core/work/making_room.h"
-#include "core/work/placement.h"
 
 #include <algorithm>
 #include <iterator>
@@ -632,13 +632,6 @@ void judge(const JobAnalysis& facts, Judging& judging) {
     if (!facts.job.decoder) return;
     judgeDecoder(facts, drive, judging);
     judgeFit(facts, drive, judging);
-}
-
-void boxes(const Job& job, std::vector<Box>& all) {
-    if (!job.decoder) return;
-    const Decoder& part = job.decoder->part;
-    all.push_back(
-        {"decoder", part.name, part.length, part.width, part.height, job.decoder->placement});
 }
 
 }  // namespace glimmet::core::decoder

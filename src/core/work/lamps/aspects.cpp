@@ -1,6 +1,7 @@
 #include "core/work/lamps/aspects.h"
 
 #include "core/analysis/lamp_groups.h"
+#include "core/analysis/lamp_sites.h"
 #include "core/analysis/supply.h"
 #include "core/led/led.h"
 #include "core/led/resistor_choice.h"

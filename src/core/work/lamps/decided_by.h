@@ -6,7 +6,7 @@
 namespace glimmet::core::lamps {
 
 inline constexpr DecidedBy decidedBy[] = {
-    {"lamp.parallel",
+    {"lamp.across",
      "Of lamps straight across each other: over where one is dark beside another, close where one "
      "of the lowest forward volts in its batch takes more than a quarter more than the others."},
     {"lamp.battery",

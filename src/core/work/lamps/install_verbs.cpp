@@ -1,8 +1,8 @@
 #include "core/work/lamps/install_verbs.h"
 
+#include "core/analysis/lamps/tester.h"
 #include "core/quantity/format.h"
 #include "core/work/lamps/rows_changed.h"
-#include "core/work/lamps/tester.h"
 
 namespace glimmet::core::lamps {
 

@@ -16,9 +16,9 @@
 #include "core/work/lamps/judge_part.h"
 #include "core/work/lamps/judge_path.h"
 #include "core/work/lamps/judge_supply.h"
+#include "core/work/lamps/judge_tested.h"
 #include "core/work/lamps/lamps.h"
 #include "core/work/lamps/less_current.h"
-#include "core/work/lamps/tester.h"
 
 #include <algorithm>
 #include <cmath>

@@ -140,7 +140,7 @@ void judgeAcross(const LampGroup& group, const GroupState& state, Judging& judgi
             const bool uneven = worst > others * seenApart;
             if (!dark && !uneven) continue;
             judging.say(
-                "lamp.parallel:" + rowId(group, r), subjectOf(group),
+                "lamp.across:" + rowId(group, r), subjectOf(group),
                 dark ? State::Over : State::Close,
                 dark ? Gravity::DoesNotWork : Gravity::LooksUneven, [&](Finding& finding) {
                     const std::string bright = row.lamps[most].part.name;

@@ -15,7 +15,6 @@ void judge(const JobAnalysis& facts, Judging& judging);
 /// name of its own.
 [[nodiscard]] std::string newLampJot(const Job& job, std::string_view output);
 
-inline constexpr JobStage stage{"lamps",  "Lamps", applies, judge,
-                                commands, idle,    nullptr, decidedBy};
+inline constexpr JobStage stage{"lamps", "Lamps", applies, judge, commands, idle, decidedBy};
 
 }  // namespace glimmet::core::lamps

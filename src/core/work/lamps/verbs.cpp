@@ -1,5 +1,6 @@
 // Jots that put lamps into a model and choose their resistors.
 #include "core/analysis/lamp_groups.h"
+#include "core/analysis/lamp_sites.h"
 #include "core/analysis/lamps/light_plan.h"
 #include "core/analysis/supply.h"
 #include "core/jot/names.h"

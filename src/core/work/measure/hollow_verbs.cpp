@@ -1,9 +1,9 @@
 #include "core/work/measure/hollow_verbs.h"
 
+#include "core/analysis/placement/placement.h"
 #include "core/jot/sizes.h"
 #include "core/quantity/format.h"
 #include "core/work/jotted.h"
-#include "core/work/placement.h"
 
 #include <algorithm>
 #include <array>

@@ -10,8 +10,8 @@
 #include "core/quantity/format.h"
 #include "core/work/measure/judge_board.h"
 #include "core/work/measure/judge_isolation.h"
+#include "core/work/measure/judge_pickups.h"
 #include "core/work/measure/measure.h"
-#include "core/work/measure/pickups.h"
 #include "core/work/measure/wire_map.h"
 
 #include <algorithm>

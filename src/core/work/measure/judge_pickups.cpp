@@ -1,10 +1,12 @@
 // Whether the wheels that collect bridge what the track leaves dead, and where another collector
 // would help most: that comes before any capacitor.
+#include "core/work/measure/judge_pickups.h"
+
 #include "core/analysis/complaints.h"
+#include "core/analysis/wiring/pickups.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/measure/measure.h"
-#include "core/work/measure/pickups.h"
 
 #include <algorithm>
 

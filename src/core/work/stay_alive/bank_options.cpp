@@ -2,9 +2,9 @@
 
 #include "core/analysis/bank_allowed.h"
 #include "core/analysis/circuits_across.h"
+#include "core/analysis/placement/making_room.h"
 #include "core/analysis/stay_alive/consequences.h"
 #include "core/quantity/format.h"
-#include "core/work/making_room.h"
 #include "core/work/stay_alive/judge_fitting.h"
 
 #include <algorithm>

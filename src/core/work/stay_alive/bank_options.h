@@ -1,9 +1,9 @@
 // Banks of the catalogue as remedies, and what each bank is judged by.
 #pragma once
 
+#include "core/analysis/placement/placement.h"
 #include "core/analysis/stay_alive/crossing_state.h"
 #include "core/finding/finding.h"
-#include "core/work/placement.h"
 
 #include <optional>
 #include <vector>

@@ -1,10 +1,10 @@
 // Checks of the stay-alive: does it hold, does it bear the volts, can it be charged.
+#include "core/analysis/placement/making_room.h"
 #include "core/analysis/stay_alive/consequences.h"
 #include "core/analysis/stay_alive/rolling.h"
 #include "core/analysis/supply.h"
 #include "core/quantity/format.h"
 #include "core/track/dirt.h"
-#include "core/work/making_room.h"
 #include "core/work/stay_alive/bank_options.h"
 #include "core/work/stay_alive/dead_bank.h"
 #include "core/work/stay_alive/judge_crossing.h"
@@ -399,9 +399,10 @@ void judgeProgramming(const JobAnalysis& facts, const BankState& state, Judging&
 /// Where it lies; what has room is told by the picture.
 void judgeRoom(const JobAnalysis& facts, OfferedBanks& banks, Judging& judging) {
     const Job& job = facts.job;
-    std::vector<Box> own;
-    boxes(job, own);
-    const Box& box = own.front();
+    const std::vector<Box> all = boxesOf(job);
+    const Box& box = *std::find_if(all.begin(), all.end(), [](const Box& each) {
+        return each.what == std::string_view("bank");
+    });
     const auto seated = placements(job);
     const State verdict = roomState(job, placementOf(seated, box.what));
     if (verdict == State::Fine) return;
@@ -470,12 +471,6 @@ void judge(const JobAnalysis& facts, Judging& judging) {
     judgeCharge(facts, state, judging);
     judgeProgramming(facts, state, judging);
     judgeFitting(facts, state, banks, judging);
-}
-
-void boxes(const Job& job, std::vector<Box>& all) {
-    if (!job.bank) return;
-    const BankPart& part = job.bank->part;
-    all.push_back({"bank", part.name, part.length, part.width, part.height, job.bank->placement});
 }
 
 }  // namespace glimmet::core::stay_alive

@@ -11,9 +11,6 @@ void judge(const JobAnalysis& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
-void boxes(const Job& job, std::vector<Box>& all);
-
-inline constexpr JobStage stage{"reserve", "Stay-alive", applies, judge,
-                                commands,  idle,         boxes,   decidedBy};
+inline constexpr JobStage stage{"reserve", "Stay-alive", applies, judge, commands, idle, decidedBy};
 
 }  // namespace glimmet::core::stay_alive

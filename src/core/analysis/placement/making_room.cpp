@@ -1,6 +1,4 @@
-#include "core/work/making_room.h"
-
-#include "core/work/units.h"
+#include "core/analysis/placement/making_room.h"
 
 #include <algorithm>
 

@@ -1,4 +1,4 @@
-#include "core/work/measure/pickups.h"
+#include "core/analysis/wiring/pickups.h"
 
 #include "core/analysis/circuits_across.h"
 

@@ -1,8 +1,7 @@
 // The wheels that collect for a model, through every unit that is wired to the next.
 #pragma once
 
-#include "core/analysis/job_analysis.h"
-#include "core/work/stage.h"
+#include "core/record/job.h"
 
 #include <optional>
 #include <vector>
@@ -26,7 +25,5 @@ struct PickupAxle {
 /// The same of what touches the middle conductor, in the units that share their pickups: from where
 /// the first begins to where the last ends. Nothing where nothing touches it.
 [[nodiscard]] std::optional<Millimetres> bridgedInTheMiddle(const Job& job);
-
-void judgePickups(const JobAnalysis& facts, Judging& judging);
 
 }  // namespace glimmet::core::measure

@@ -3,10 +3,10 @@
 // is seen.
 #pragma once
 
-#include "core/analysis/job_analysis.h"
+#include "core/analysis/lamp_groups.h"
+#include "core/finding/finding.h"
 #include "core/record/lamps.h"
 #include "core/result.h"
-#include "core/work/stage.h"
 
 namespace glimmet::core::lamps {
 
@@ -31,6 +31,14 @@ inline constexpr Volts usualSupply{5};  ///< where it is not said what it is set
 /// How that looks on the bench: lit from 1 mA, dim from 0.1 mA, dark below.
 [[nodiscard]] TesterLook expectedLook(Amperes current);
 
+/// Whether what was seen is what should be: eyes part lit from dim and dim from dark at a current
+/// that is good to a factor of two.
+struct TesterVerdict {
+    State state{};
+    Gravity gravity{};
+};
+[[nodiscard]] TesterVerdict verdictOf(TesterLook seen, Amperes current);
+
 /// The line that enters what was seen: "tester rear lamp dim at cell".
 [[nodiscard]] std::string testerJot(const std::string& row, std::string_view look,
                                     const Tester& tester);
@@ -54,8 +62,5 @@ struct TesterLine {
 /// of the group where there are several rows (not behind a driver); the columns are
 /// 9 V tester, cell, diode test, and a supply at those volts. Of bulbs none.
 [[nodiscard]] std::vector<TesterLine> testerLines(const LampGroup& group, Volts supply);
-
-/// Each row that was tested: whether it showed what it should.
-void judgeTested(const JobAnalysis& facts, Judging& judging);
 
 }  // namespace glimmet::core::lamps

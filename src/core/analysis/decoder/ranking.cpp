@@ -1,10 +1,10 @@
-#include "core/work/decoder/ranking.h"
+#include "core/analysis/decoder/ranking.h"
 
 #include "core/analysis/bank_allowed.h"
+#include "core/analysis/placement/making_room.h"
 #include "core/analysis/supply.h"
 #include "core/power/battery.h"
 #include "core/quantity/format.h"
-#include "core/work/making_room.h"
 
 #include <algorithm>
 #include <array>

@@ -1,8 +1,9 @@
-// Where the things of all stages lie in the model: where they were put, else in the first hollow
+// Where the things that are fitted lie in the model: where they were put, else in the first hollow
 // that holds them beside what is there already, else in the roomiest.
 #pragma once
 
-#include "core/work/job_stages.h"
+#include "core/analysis/placement/box.h"
+#include "core/text.h"
 
 #include <optional>
 #include <string_view>
@@ -33,7 +34,7 @@ struct Placement {
 /// not reach out of the hollow.
 [[nodiscard]] std::optional<Cavity> lies(const Unit& unit, const Fixture& fixture);
 
-/// In the order of the stages. `instead`: a box in place of the job's own of that kind, to see
+/// In the order of boxesOf. `instead`: a box in place of the job's own of that kind, to see
 /// where it would lie.
 [[nodiscard]] std::vector<Placement> placements(const Job& job, const Box* instead = nullptr);
 /// nullptr where the job has no such thing.

@@ -2,8 +2,8 @@
 #pragma once
 
 #include "core/analysis/job_analysis.h"
+#include "core/analysis/placement/placement.h"
 #include "core/finding/finding.h"
-#include "core/work/placement.h"
 
 #include <vector>
 

@@ -1,4 +1,4 @@
-#include "core/work/placement.h"
+#include "core/analysis/placement/placement.h"
 
 #include <algorithm>
 
@@ -180,10 +180,7 @@ std::vector<Placement> placements(const Job& job, const Box* instead) {
                 hollows.push_back({i, std::move(free)});
         }
     }
-    std::vector<Box> boxes;
-    for (const JobStage& room : jobStages()) {
-        if (room.boxes) room.boxes(job, boxes);
-    }
+    std::vector<Box> boxes = boxesOf(job);
     if (instead) {
         const auto own = std::find_if(boxes.begin(), boxes.end(), [&](const Box& box) {
             return std::string_view(box.what) == instead->what;
