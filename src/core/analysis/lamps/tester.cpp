@@ -26,7 +26,7 @@ bool agrees(TesterLook seen, Amperes current) {
 
 }  // namespace
 
-TesterVerdict verdictOf(TesterLook seen, Amperes current) {
+TesterVerdict testerVerdict(TesterLook seen, Amperes current) {
     if (agrees(seen, current)) return {State::Fine, Gravity::CouldBeBetter};
     if (seen == TesterLook::Reversed) return {State::Close, Gravity::DoesNotWork};
     if (seen == TesterLook::Dark) return {State::Over, Gravity::DoesNotWork};
@@ -135,7 +135,7 @@ std::vector<TesterLine> testerLines(const LampGroup& group, Volts supply) {
                                       {},   State::Fine};
                 if (tested && tested->with == with) {
                     cell.seen = tested->look;
-                    cell.state = verdictOf(tested->look, cell.current).state;
+                    cell.state = testerVerdict(tested->look, cell.current).state;
                 }
                 line.cells.push_back(cell);
             }

@@ -37,7 +37,7 @@ struct TesterVerdict {
     State state{};
     Gravity gravity{};
 };
-[[nodiscard]] TesterVerdict verdictOf(TesterLook seen, Amperes current);
+[[nodiscard]] TesterVerdict testerVerdict(TesterLook seen, Amperes current);
 
 /// The line that enters what was seen: "tester rear lamp dim at cell".
 [[nodiscard]] std::string testerJot(const std::string& row, std::string_view look,

@@ -41,7 +41,7 @@ void sayWhy(const LampGroup& group, std::size_t at, Amperes current, const Again
     const std::string start = atStart(row);
     const std::string should = formatted(current, 2);
     const Text with = called(tester);
-    if (verdictOf(seen, current).state == State::Fine && seen == TesterLook::Dark) {
+    if (testerVerdict(seen, current).state == State::Fine && seen == TesterLook::Dark) {
         switch (keptDark(group, at, tester)) {
             case KeptDark::Volts:
                 finding.sentence =
@@ -59,7 +59,7 @@ void sayWhy(const LampGroup& group, std::size_t at, Amperes current, const Again
                 return;
         }
     }
-    if (verdictOf(seen, current).state == State::Fine) {
+    if (testerVerdict(seen, current).state == State::Fine) {
         finding.sentence =
             tester.kind == TesterKind::Cell && !tester.resistor && !tester.others
                 ? text(
@@ -139,7 +139,7 @@ void judgeRow(const LampGroup& group, std::size_t row, Judging& judging) {
     if (!told) return;
     const auto current = atTester(group, row, tested->with);
     if (!current) return;
-    const TesterVerdict verdict = verdictOf(tested->look, *current);
+    const TesterVerdict verdict = testerVerdict(tested->look, *current);
     judging.say(
         "lamp.tested:" + rowId(group, row), subjectOf(group), verdict.state, verdict.gravity,
         [&](Finding& finding) {
