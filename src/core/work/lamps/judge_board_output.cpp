@@ -1,10 +1,8 @@
 #include "core/work/lamps/judge_board_output.h"
 
 #include "core/analysis/lamps/row_names.h"
-#include "core/analysis/supply.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
-#include "core/work/lamps/lamp_figures.h"
 #include "core/work/lamps/resistor_options.h"
 #include "core/work/lamps/row_verdict.h"
 

@@ -1,13 +1,6 @@
 // Checks of the lamp circuits.
 #include "core/analysis/lamp_groups.h"
 #include "core/analysis/lamps/row_names.h"
-#include "core/analysis/supply.h"
-#include "core/finding/answer.h"
-#include "core/led/preferred_value.h"
-#include "core/led/resistor_choice.h"
-#include "core/led/resistor_package.h"
-#include "core/power/battery.h"
-#include "core/quantity/format.h"
 #include "core/work/lamps/judge_battery.h"
 #include "core/work/lamps/judge_board_output.h"
 #include "core/work/lamps/judge_bulbs.h"
@@ -24,12 +17,9 @@
 #include "core/work/lamps/judge_supply.h"
 #include "core/work/lamps/judge_tested.h"
 #include "core/work/lamps/lamps.h"
-#include "core/work/lamps/less_current.h"
 #include "core/work/lamps/row_verdict.h"
 
 #include <algorithm>
-#include <cmath>
-#include <numeric>
 
 namespace glimmet::core::lamps {
 

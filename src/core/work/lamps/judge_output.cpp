@@ -1,7 +1,6 @@
 #include "core/work/lamps/judge_output.h"
 
 #include "core/analysis/lamps/row_names.h"
-#include "core/analysis/supply.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/lamps/judge_group.h"

@@ -5,7 +5,6 @@
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/lamps/judge_feed.h"
-#include "core/work/lamps/resistor_options.h"
 
 #include <algorithm>
 

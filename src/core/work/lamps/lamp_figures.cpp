@@ -6,7 +6,6 @@
 #include "core/work/lamps/resistor_options.h"
 
 #include <algorithm>
-#include <cmath>
 
 namespace glimmet::core::lamps {
 namespace {

@@ -1,10 +1,8 @@
 #include "core/work/lamps/resistor_options.h"
 
 #include "core/analysis/lamps/row_names.h"
-#include "core/analysis/supply.h"
 #include "core/led/preferred_value.h"
 #include "core/led/resistor_choice.h"
-#include "core/led/resistor_package.h"
 #include "core/quantity/format.h"
 
 #include <algorithm>

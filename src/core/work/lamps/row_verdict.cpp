@@ -1,7 +1,6 @@
 #include "core/work/lamps/row_verdict.h"
 
 #include "core/analysis/lamps/row_names.h"
-#include "core/analysis/supply.h"
 #include "core/power/battery.h"
 
 #include <algorithm>

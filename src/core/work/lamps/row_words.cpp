@@ -3,8 +3,6 @@
 #include "core/analysis/lamps/row_names.h"
 #include "core/quantity/format.h"
 
-#include <algorithm>
-
 namespace glimmet::core::lamps {
 
 namespace {
