@@ -270,4 +270,4 @@ bool LookPanel::takeFile(const QString& path) {
 
 }  // namespace glimmet::app
 
-#include "look_strip.moc"
+#include "look_panel.moc"
