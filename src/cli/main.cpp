@@ -66,7 +66,7 @@ int reckon(const std::string& kind, const std::string& path, bool strict) {
     }
     const auto input = cli::contents(path, "a JSON file, or -");
     if (!input) return complain({input.error()});
-    const cli::JobAnalysis result = cli::analysed(kind, *input);
+    const cli::Calculated result = cli::calculated(kind, *input);
     if (!result.faults.empty()) {
         std::vector<std::string> lines;
         for (const store::Fault& fault : result.faults) {

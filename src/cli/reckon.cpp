@@ -56,9 +56,9 @@ std::string reckonKinds() {
 
 bool isReckonKind(std::string_view kind) { return kindNamed(kind) != nullptr; }
 
-JobAnalysis analysed(std::string_view name, std::string_view input) {
+Calculated calculated(std::string_view name, std::string_view input) {
     const Calculation calculate = kindNamed(name)->calculate;
-    JobAnalysis result;
+    Calculated result;
     const auto document = store::parsedJson(input, result.faults);
     if (!document) return result;
     const auto one = [&](const nlohmann::json& in, const std::string& pointer) {

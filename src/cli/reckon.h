@@ -13,7 +13,7 @@
 namespace glimmet::cli {
 
 /// The result of one calculation, or the faults of its input.
-struct JobAnalysis {
+struct Calculated {
     std::string json;  ///< empty where there are faults
     std::vector<store::Fault> faults;
     core::State verdict = core::State::Fine;  ///< the worst that was said
@@ -25,7 +25,7 @@ struct JobAnalysis {
 
 /// One object in, one out; a list in, a list out. Nothing is computed when any of it is faulty.
 /// Precondition: isReckonKind(kind).
-[[nodiscard]] JobAnalysis analysed(std::string_view kind, std::string_view input);
+[[nodiscard]] Calculated calculated(std::string_view kind, std::string_view input);
 
 // One calculation each: reads `in` (whose place in the document is `pointer`), appends faults,
 // and returns the answer, which counts only if no fault came up.

@@ -205,7 +205,7 @@ TEST(ReckonFunctionMap, SetsABitForEachOutput) {
     EXPECT_EQ(wide["46"], 129);
 }
 TEST(ReckonFunctionMap, SaysWhichOutputsAKeyReaches) {
-    const auto far = analysed("function-map", R"({"keys":{"F5":[3]}})").faults;
+    const auto far = calculated("function-map", R"({"keys":{"F5":[3]}})").faults;
     ASSERT_EQ(far.size(), 1U);
     EXPECT_EQ(far[0].place, "/keys/F5");
     EXPECT_NE(store::sentence(far[0]).find("outputs 4 to 11"), std::string::npos);

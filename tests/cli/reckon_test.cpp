@@ -202,7 +202,7 @@ TEST(ReckonWire, DropsNoMoreThanThereIs) {
 }
 TEST(Reckon, SaysThatAnAnswerIsBeyondAnyNumberInsteadOfNull) {
     EXPECT_EQ(placesOfFaults("wire", with(wireIn, "/length_mm", 1e308)), Places{});
-    const JobAnalysis beyond = analysed(
+    const Calculated beyond = calculated(
         "wire",
         json::array({wireIn, with(with(wireIn, "/length_mm", 1e308), "/amps_A", 1e300)}).dump());
     ASSERT_EQ(beyond.faults.size(), 1U);
@@ -217,7 +217,7 @@ TEST(Reckon, SaysThatAnAnswerIsBeyondAnyNumberInsteadOfNull) {
 }
 TEST(Reckon, NamesTheMissingFieldAndWhatIsAllowed) {
     const auto complaint = [](std::string_view kind, const json& in) {
-        const JobAnalysis result = analysed(kind, in.dump());
+        const Calculated result = calculated(kind, in.dump());
         return result.faults.empty() ? "" : store::sentence(result.faults[0]);
     };
     EXPECT_EQ(complaint("settings", without(settingsIn, "/direction")),
@@ -243,8 +243,8 @@ TEST(Reckon, ComputesNothingOfAListWithOneFault) {
 }
 TEST(Reckon, RefusesWhatIsNoObject) {
     EXPECT_EQ(placesOfFaults("wire", 5).at(0), "/");
-    EXPECT_FALSE(analysed("wire", "{").faults.empty());
-    EXPECT_FALSE(analysed("wire", R"({"awg": NaN})").faults.empty());
+    EXPECT_FALSE(calculated("wire", "{").faults.empty());
+    EXPECT_FALSE(calculated("wire", R"({"awg": NaN})").faults.empty());
 }
 
 TEST(ReckonStayAlive, HoldsTheLoadsOfTheExample) {

@@ -15,13 +15,13 @@ namespace glimmet::tests {
 using nlohmann::json;
 
 inline json answer(std::string_view kind, const json& in) {
-    const cli::JobAnalysis result = cli::analysed(kind, in.dump());
+    const cli::Calculated result = cli::calculated(kind, in.dump());
     for (const store::Fault& fault : result.faults) ADD_FAILURE() << store::sentence(fault);
     return result.faults.empty() ? json::parse(result.json) : json();
 }
 inline std::vector<std::string> placesOfFaults(std::string_view kind, const json& in) {
     std::vector<std::string> places;
-    const cli::JobAnalysis result = cli::analysed(kind, in.dump());
+    const cli::Calculated result = cli::calculated(kind, in.dump());
     EXPECT_TRUE(result.faults.empty() == !result.json.empty());
     for (const store::Fault& fault : result.faults) places.push_back(fault.place);
     return places;

@@ -277,7 +277,7 @@ void DecoderRack::show(const core::JobAnalysis& facts, const std::vector<core::F
                        const std::string&) {
     std::vector<core::decoder::RankedDecoder> ranked;
     if (!core::motorsOf(facts.job).empty()) {
-        ranked = core::decoder::rankedDecoders(facts, core::driveEvidence(facts.job));
+        ranked = core::decoder::rankedDecoders(facts, core::driveEvidence(facts));
     }
     // The rules side by side, of the decoder that is in or comes first.
     const core::Decoder* asked = facts.job.decoder ? &facts.job.decoder->part
@@ -285,7 +285,7 @@ void DecoderRack::show(const core::JobAnalysis& facts, const std::vector<core::F
                                                    : ranked.front().decoder;
     m_foot->setVisible(asked && !ranked.empty());
     if (!m_foot->isHidden()) {
-        const auto says = core::decoder::byEachRule(facts, core::driveEvidence(facts.job), *asked);
+        const auto says = core::decoder::byEachRule(facts, core::driveEvidence(facts), *asked);
         for (std::size_t i = 0; i < m_rules.size(); ++i) m_rules[i]->show(says[i]);
     }
     double largest = 1;

@@ -19,7 +19,7 @@ Amperes JobAnalysis::outputsOn() const {
 
 JobAnalysis analysed(const Job& job, const WorkshopRules& house, const Catalogue& catalogue,
                      std::vector<SameType> sameType) {
-    JobAnalysis made{job, houseOf(job, house), catalogue, {}, std::move(sameType)};
+    JobAnalysis made{job, houseOf(job, house), catalogue, {}, std::move(sameType), {}};
     for (const LampGroup& group : job.groups) {
         made.groups.push_back(groupState(job, group, made.house));
     }
@@ -28,15 +28,14 @@ JobAnalysis analysed(const Job& job, const WorkshopRules& house, const Catalogue
 
 JobAnalysis reanalysed(const JobAnalysis& before, const Job& after) {
     const Job& was = before.job;
-    // What a group's state hangs on beside the group itself.
-    const bool sameElsewhere = after.feed == was.feed && after.scale == was.scale &&
-                               after.supply == was.supply && after.decoder == was.decoder &&
-                               houseOf(after, before.house) == before.house;
-    if (!sameElsewhere) return analysed(after, before.house, before.catalogue, before.sameType);
-    JobAnalysis made{after, before.house, before.catalogue, {}, before.sameType};
+    if (houseOf(after, before.house) != before.house)
+        return analysed(after, before.house, before.catalogue, before.sameType);
+    JobAnalysis made{after, before.house,    before.catalogue,
+                     {},    before.sameType, before.kept.stillHold(was, after)};
+    const bool sameElsewhere = GroupStateReads::same(was, after);
     for (std::size_t g = 0; g < after.groups.size(); ++g) {
         const LampGroup& group = after.groups[g];
-        const bool untouched = g < was.groups.size() && group == was.groups[g];
+        const bool untouched = sameElsewhere && g < was.groups.size() && group == was.groups[g];
         made.groups.push_back(untouched ? before.groups[g] : groupState(after, group, made.house));
     }
     return made;

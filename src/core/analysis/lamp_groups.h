@@ -2,6 +2,7 @@
 // schematic and the dark-room picture.
 #pragma once
 
+#include "core/analysis/fact.h"
 #include "core/finding/figure.h"
 #include "core/led/lamp_drive.h"
 #include "core/led/lamp_law.h"
@@ -111,6 +112,8 @@ inline constexpr Amperes glowCurrent{0.0001};
 inline constexpr Amperes usualOutputLimit{0.1};  ///< of a decoder's output, where nobody knows
 inline constexpr Volts lampSupplyVolts{1.5};     ///< of an output that is made for bulbs
 
+/// What the state of a group rests on besides the group.
+using GroupStateReads = Reads<&Job::feed, &Job::scale, &Job::supply, &Job::decoder, &hasMotor>;
 /// `board`: the output's own resistor, where it is to be taken for something else than is known.
 /// Errors: OutOfRange from a lamp whose data are no LED's.
 [[nodiscard]] Result<GroupState> groupState(const Job& job, const LampGroup& group,

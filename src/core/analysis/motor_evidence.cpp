@@ -1,5 +1,7 @@
 #include "core/analysis/motor_evidence.h"
 
+#include "core/analysis/job_analysis.h"
+
 #include <algorithm>
 
 namespace glimmet::core {
@@ -113,6 +115,18 @@ MotorEvidence driveEvidence(const Job& job) {
     return withProof(motors.size() == 1 ? motorEvidence(*motors.front().motor) : sumOf(motors),
                      job.proof);
 }
+
+namespace {
+
+struct DriveFact {
+    using Value = MotorEvidence;
+    using Read = Reads<&Job::units, &Job::proof>;
+    static Value of(const JobAnalysis& facts) { return driveEvidence(facts.job); }
+};
+
+}  // namespace
+
+const MotorEvidence& driveEvidence(const JobAnalysis& facts) { return facts.fact<DriveFact>(); }
 
 std::string motorCalled(const Job& job, const Motor& wanted) {
     const std::vector<MotorAt> motors = motorsOf(job);

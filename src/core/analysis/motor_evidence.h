@@ -1,6 +1,7 @@
 // What the record of a model's motors says about their current.
 #pragma once
 
+#include "core/analysis/fact.h"
 #include "core/motor/motor.h"
 #include "core/record/job.h"
 
@@ -37,6 +38,7 @@ struct MotorEvidence {
 /// motor was read in that condition; paths are parallel, where all are known (as `winding`).
 /// Of one motor: its own evidence, and where nobody read it running, what it took on plain DC.
 [[nodiscard]] MotorEvidence driveEvidence(const Job& job);
+[[nodiscard]] const MotorEvidence& driveEvidence(const JobAnalysis& facts);
 
 /// "" for the only motor, else its unit's name, with a number where that has several: "rear car",
 /// "motor 2".

@@ -27,9 +27,7 @@ double lightAt(const RailFeed& feed, Volts bus) {
     return least;
 }
 
-}  // namespace
-
-std::optional<RailFeed> railFeed(const JobAnalysis& facts) {
+std::optional<RailFeed> worked(const JobAnalysis& facts) {
     if (!turnsRound(facts.job)) return {};
     RailFeed feed;
     feed.bus = busVolts(facts.job, facts.house);
@@ -69,6 +67,18 @@ std::optional<RailFeed> railFeed(const JobAnalysis& facts) {
         feed.half = std::max(feed.half, std::min(across + driver->dropout, feed.bus));
     }
     return feed;
+}
+
+struct RailFeedFact {
+    using Value = std::optional<RailFeed>;
+    using Read = ReadsOf<GroupStateReads, Reads<&Job::groups>>;
+    static Value of(const JobAnalysis& facts) { return worked(facts); }
+};
+
+}  // namespace
+
+const std::optional<RailFeed>& railFeed(const JobAnalysis& facts) {
+    return facts.fact<RailFeedFact>();
 }
 
 Farads leastOf(const Smoothing& smoothing) {
@@ -171,7 +181,7 @@ bool comesToBlink(const JobAnalysis& facts, const LampGroup& group, const LampRo
 }
 
 std::optional<GapChart> gapChart(const JobAnalysis& facts) {
-    const auto feed = railFeed(facts);
+    const auto& feed = railFeed(facts);
     // Over a sine without a capacitor there is nothing to fall.
     if (!feed || reverses(facts.job) || isWave(facts.job)) return {};
     GapChart chart;

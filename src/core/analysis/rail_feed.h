@@ -30,7 +30,7 @@ struct RailFeed {
     Volts half{};  ///< bus volts at which the first lamp has half of its light left
 };
 /// Nothing where no lamp hangs on rails without a decoder, or none is lit.
-[[nodiscard]] std::optional<RailFeed> railFeed(const JobAnalysis& facts);
+[[nodiscard]] const std::optional<RailFeed>& railFeed(const JobAnalysis& facts);
 
 /// What a capacitor has at the least.
 [[nodiscard]] Farads leastOf(const Smoothing& smoothing);

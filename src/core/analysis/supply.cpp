@@ -22,9 +22,7 @@ constexpr Volts throttlePeak{18};    // of a plain throttle without a regulator,
 
 /// A decoder's rectifier: of the one that is there, or of the one that a motor on digital track
 /// will get. A coach or a building has none.
-bool rectified(const Job& job) {
-    return job.decoder || (isDigital(job.feed) && !motorsOf(job).empty());
-}
+bool rectified(const Job& job) { return job.decoder || (isDigital(job.feed) && hasMotor(job)); }
 
 /// Where nobody read the volts.
 Volts usualTrack(const Job& job) {

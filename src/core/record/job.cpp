@@ -151,6 +151,11 @@ std::vector<MotorAt> motorsOf(const Job& job) {
     return all;
 }
 
+bool hasMotor(const Job& job) {
+    return std::any_of(job.units.begin(), job.units.end(),
+                       [](const Unit& unit) { return !unit.motors.empty(); });
+}
+
 const LampGroup* groupNamed(const Job& job, std::string_view wanted) {
     for (const LampGroup& group : job.groups) {
         if (group.name == wanted || group.id == wanted) return &group;

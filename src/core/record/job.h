@@ -122,6 +122,7 @@ struct MotorAt {
 };
 /// Every motor, from the front.
 [[nodiscard]] std::vector<MotorAt> motorsOf(const Job& job);
+[[nodiscard]] bool hasMotor(const Job& job);
 
 [[nodiscard]] const LampGroup* groupNamed(const Job& job, std::string_view name);
 [[nodiscard]] const DecoderOutput* outputNamed(const Job& job, std::string_view name);

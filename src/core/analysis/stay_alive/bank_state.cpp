@@ -110,7 +110,9 @@ double lessBy(const FittedBank& bank) {
     return found ? found->within : capacitanceShort;
 }
 
-Loads loadsOf(const JobAnalysis& facts) {
+namespace {
+
+Loads allLoads(const JobAnalysis& facts) {
     Loads loads;
     const double kmh = creep(facts.job).kmh;
     for (const MotorAt& at : motorsOf(facts.job)) {
@@ -154,6 +156,26 @@ Loads loadsOf(const JobAnalysis& facts) {
                                              text("usual for a decoder")));
     return loads;
 }
+
+struct LoadsFact {
+    using Value = Loads;
+    using Read =
+        ReadsOf<GroupStateReads,
+                Reads<&Job::units, &Job::couplings, &Job::bank, &Job::layout, &Job::groups>>;
+    static Value of(const JobAnalysis& facts) { return allLoads(facts); }
+};
+struct BankStateFact {
+    using Value = BankState;
+    using Read = LoadsFact::Read;
+    static Value of(const JobAnalysis& facts) {
+        return bankState(facts, *facts.job.bank, loadsOf(facts));
+    }
+};
+
+}  // namespace
+
+const Loads& loadsOf(const JobAnalysis& facts) { return facts.fact<LoadsFact>(); }
+const BankState& bankState(const JobAnalysis& facts) { return facts.fact<BankStateFact>(); }
 
 Loads loud(Loads loads) {
     if (!(loads.sound > Watts{0})) return loads;

@@ -52,7 +52,7 @@ struct Loads {
     bool motorAssumed = false;    ///< no reading says what the motor takes
     Seconds needed{};             ///< the longest dead place, or dirt where its wheels bridge all
 };
-[[nodiscard]] Loads loadsOf(const JobAnalysis& facts);
+[[nodiscard]] const Loads& loadsOf(const JobAnalysis& facts);
 /// The same with its sound loud: the worst case.
 [[nodiscard]] Loads loud(Loads loads);
 /// The same without the motor: its lamps, its sound and its processor.
@@ -80,7 +80,9 @@ struct BankState {
     Seconds needed{};              ///< as of the loads
     std::optional<Ohms> leak;      ///< that empties it besides the loads (leak.h)
 };
-/// `steps`: points of the trace; the time needs none.
+/// Of the bank that the job has, with all its loads. Precondition: it has one.
+[[nodiscard]] const BankState& bankState(const JobAnalysis& facts);
+/// Of another bank, or with other loads. `steps`: points of the trace; the time needs none.
 [[nodiscard]] BankState bankState(const JobAnalysis& facts, const FittedBank& bank,
                                   const Loads& loads, std::size_t steps = 1);
 

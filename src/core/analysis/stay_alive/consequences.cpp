@@ -304,8 +304,8 @@ std::vector<Consequence> consequencesOf(const JobAnalysis& facts) {
     std::vector<Consequence> all;
     const auto& bank = working(facts.job);
     if (!bank) return all;
-    const Loads loads = loadsOf(facts);
-    const BankState state = bankState(facts, *bank, loads);
+    const Loads& loads = loadsOf(facts);
+    const BankState& state = bankState(facts);
     if (!state.hold || !(state.bus > processorMinimum)) return all;
     if (state.bank.charge > Ohms{0}) {
         all.push_back(onProgrammingTrack(state));

@@ -295,7 +295,7 @@ double trouble(const CrossingWay& way) {
 }  // namespace
 
 std::optional<CrossingChart> crossingChart(const JobAnalysis& facts, std::string_view place) {
-    const Loads loads = loadsOf(facts);
+    const Loads& loads = loadsOf(facts);
     std::optional<CrossingState> shown;
     for (const Place& one : places(facts.job)) {
         auto state = crossingOver(facts, loads, one, working(facts.job), false);

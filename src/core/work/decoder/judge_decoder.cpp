@@ -625,7 +625,7 @@ void judge(const JobAnalysis& facts, Judging& judging) {
     judgeController(facts.job, judging);
     judgeConductors(facts.job, judging);
     if (motorsOf(facts.job).empty()) return;
-    const MotorEvidence drive = driveEvidence(facts.job);
+    const MotorEvidence& drive = driveEvidence(facts);
     judgeRating(facts, drive, judging);
     judgeBattery(facts, drive, judging);
     judgePulse(facts, judging);

@@ -168,6 +168,215 @@ void oneRow(const JobAnalysis& facts, const LampGroup& group, const Driven& made
     finding.options.push_back(std::move(option));
 }
 
+/// A group behind a driver with what its sentence, figures and options are made of.
+struct JudgedDriver {
+    const JobAnalysis& facts;
+    const LampGroup& group;
+    const GroupState& state;
+    bool byOutput;  ///< the output keeps its current by itself
+    Driven made;
+
+    [[nodiscard]] const ThroughDriver& driver() const { return *group.driver(); }
+    [[nodiscard]] const RowState& bright() const { return state.rows[made.brightest]; }
+    [[nodiscard]] const RowState& dim() const { return state.rows[made.dimmest]; }
+    [[nodiscard]] std::string called() const { return atStart(group.name); }
+    [[nodiscard]] std::string set() const { return formatted(driver().current); }
+    [[nodiscard]] bool is(DriverTrouble trouble) const { return made.trouble == trouble; }
+};
+
+void sayNotConnected(const JudgedDriver& one, Finding& finding) {
+    const std::string row = rowName(one.group, one.made.dimmest);
+    finding.sentence = text("%1 is not connected: say its resistor, or none.", atStart(row));
+    finding.action = text("connect %1", row);
+    Option none;
+    none.what = text("no resistor");
+    none.effect = text("the driver keeps its current");
+    LampGroup with = one.group;
+    with.rows[one.made.dimmest].resistor = Ohms{0};
+    const auto then = groupState(one.facts.job, with, one.facts.house);
+    none.state = then ? drivenBy(one.facts, with, *then, one.byOutput).verdict : State::Ask;
+    none.jot = "resistor " + row + " none";
+    finding.options.push_back(std::move(none));
+}
+
+void sayBurns(const JudgedDriver& one, Finding& finding) {
+    const Text who = one.byOutput ? text("Output %1", one.group.output) : text("The driver");
+    const std::string limit = formatted(one.bright().limit, 3);
+    finding.sentence =
+        one.group.rows.size() == 1
+            ? text("%1 keeps %2, and %3 is rated for %4: it burns.", who, one.set(), one.group.name,
+                   limit)
+            : text(
+                  "%1 keeps %2, and up to %3 of it go through %4, which is rated for %5: it burns.",
+                  who, one.set(),
+                  formatted(std::max(one.bright().current, one.bright().highest), 3),
+                  rowName(one.group, one.made.brightest), limit);
+    finding.action = text("a smaller current for %1", one.group.name);
+}
+
+/// Between the crests of the AC: a capacitor carries it from one to the next.
+void sayStarvedBetweenCrests(const JudgedDriver& one, Finding& finding) {
+    finding.sentence = text(
+        "%1 gets %2 of the %3 that its driver is set to, on average: between the crests of the AC "
+        "it has too little. Put a capacitor behind the bridge.",
+        one.called(), formatted(one.state.total, 3), one.set());
+    finding.action = text("a capacitor behind the bridge");
+    finding.caution = capacitorCaution();
+    const auto& feed = railFeed(one.facts);
+    if (!feed) return;
+    const Volts wanted = std::max(needed(one.group, one.made), feed->half);
+    // With all of its current it draws the more on the capacitor.
+    const Seconds gap = halfOf(one.facts.house.mains) * (one.driver().current / one.state.total);
+    if (auto option =
+            capacitorOption(*feed, gap, wanted, text("carries the driver from crest to crest"))) {
+        finding.options.push_back(std::move(*option));
+    }
+}
+
+void sayStarved(const JudgedDriver& one, Finding& finding) {
+    const std::string total = formatted(one.state.total, 3), drive = formatted(one.state.drive, 3);
+    if (one.state.wave == Wave::OneHalf) {
+        finding.sentence = text(
+            "%1 gets %2 of the %3 that its driver is set to, on the average: it lights in one half "
+            "of the AC only.",
+            one.called(), total, one.set());
+        finding.action = text("a bridge rectifier before the lamps");
+        return;
+    }
+    if (one.state.wave != Wave::Steady &&
+        one.made.across + one.driver().dropout < one.state.drive) {
+        return sayStarvedBetweenCrests(one, finding);
+    }
+    const bool several = seriesLamps(one.group.rows[one.made.brightest]) > 1;
+    const std::string need = formatted(needed(one.group, one.made), 3);
+    finding.sentence =
+        several ? text(
+                      "%1 gets %2 of the %3 that its driver is set to: lamps and driver need %4 of "
+                      "%5. Put fewer in a row.",
+                      one.called(), total, one.set(), need, drive)
+                : text(
+                      "%1 gets %2 of the %3 that its driver is set to: the lamp and the driver's "
+                      "own %4 need %5 of %6.",
+                      one.called(), total, one.set(), formatted(one.driver().dropout), need, drive);
+    finding.action = several ? text("fewer lamps in a row of %1", one.group.name)
+                             : text("a resistor instead of the driver of %1", one.group.name);
+}
+
+void sayRows(const JudgedDriver& one, Finding& finding) {
+    const std::string bright = rowName(one.group, one.made.brightest);
+    const std::string dim = rowName(one.group, one.made.dimmest);
+    const std::string more = formatted(one.bright().current, 3);
+    finding.sentence =
+        one.is(DriverTrouble::OneDark)
+            ? text(
+                  "%1 stays dark with %2 while %3 takes %4: side by side, the lower voltage takes "
+                  "the current. Put them in one row, or give each its resistor.",
+                  atStart(dim), formatted(one.dim().current, 2), bright, more)
+            : text(
+                  "Rows side by side share the %1 unevenly: %2 takes %3, %4 takes %5. Put them in "
+                  "one row, or give each its resistor.",
+                  one.set(), bright, more, dim, formatted(one.dim().current, 3));
+    finding.action = text("one row for %1", one.group.name);
+}
+
+void sayWorks(const JudgedDriver& one, Finding& finding) {
+    const std::string across = formatted(one.made.across, 3), drive = formatted(one.state.drive, 3);
+    finding.sentence =
+        one.byOutput
+            ? text(
+                  "%1 works: output %2 keeps %3 by itself, the lamps take %4 of %5. No resistor is "
+                  "needed.",
+                  one.called(), one.group.output, one.set(), across, drive)
+            : text(
+                  "%1 works: the driver keeps %2, the lamps take %3 of %4, the driver gives off "
+                  "%5.",
+                  one.called(), one.set(), across, drive, formatted(one.made.heat, 2));
+}
+
+void sayTrouble(const JudgedDriver& one, Finding& finding) {
+    switch (one.made.trouble) {
+        case DriverTrouble::NotConnected:
+            return sayNotConnected(one, finding);
+        case DriverTrouble::Burns:
+        case DriverTrouble::MayBurn:
+            return sayBurns(one, finding);
+        case DriverTrouble::Starved:
+            return sayStarved(one, finding);
+        case DriverTrouble::OneDark:
+        case DriverTrouble::Uneven:
+            return sayRows(one, finding);
+        case DriverTrouble::Dims: {
+            const Volts lowest =
+                one.state.drive - crestVolts(one.facts.job) * one.facts.house.supplySpread;
+            finding.sentence = text(
+                "%1 has its %2, but dims where the supply is lowest: lamps and driver want %3 of "
+                "%4 there.",
+                one.called(), one.set(), formatted(one.made.across + one.driver().dropout, 3),
+                formatted(lowest, 3));
+            finding.action = text("fewer lamps in a row of %1", one.group.name);
+            return;
+        }
+        case DriverTrouble::Hot:
+            finding.sentence = text(
+                "The driver of %1 gives off %2: too much for one that fits a model. More lamps in "
+                "a row leave it less.",
+                one.group.name, formatted(one.made.heat, 2));
+            finding.action = text("more lamps in a row of %1", one.group.name);
+            return;
+        case DriverTrouble::None:
+            return sayWorks(one, finding);
+    }
+}
+
+std::vector<Figure> driverFigures(const JudgedDriver& one) {
+    const std::string line = "driver " + one.group.name + " ";
+    const Figure lamps =
+        figures::computed(text("Across the lamps"), "V_lamps", one.made.across, "", {});
+    const Figure set =
+        one.byOutput ? figures::catalogue(text("Set to"), "I_set", one.driver().current,
+                                          verbatim(one.facts.job.decoder->part.name))
+                     : figures::chosen(text("Set to"), "I_set", one.driver().current, {}, line);
+    const Figure needs =
+        one.byOutput ? figures::assumed(text("The output needs"), "V_drop", one.driver().dropout,
+                                        text("usual for such an output"), {})
+                     : figures::chosen(text("The driver needs"), "V_drop", one.driver().dropout, {},
+                                       line + one.set() + " dropout ");
+    return {figures::computed(text("Through all rows"), "I", one.state.total, "", {set}), lamps,
+            needs, feedFigure(one.facts.job, one.group, one.facts.house),
+            figures::computed(text("Heat of the driver"), "P", one.made.heat, "", {lamps})};
+}
+
+void offerInstead(const JudgedDriver& one, Finding& finding) {
+    const bool connected = !one.is(DriverTrouble::NotConnected);
+    if (one.byOutput) {
+        // Where one that keeps its current does not do.
+        if (one.made.verdict != State::Fine && connected) {
+            for (Option& each : movesToFree(one.facts.job, one.group, Amperes{0},
+                                            text("that one switches to ground"))) {
+                finding.options.push_back(std::move(each));
+            }
+        }
+        oneRow(one.facts, one.group, one.made, finding);
+        return;
+    }
+    if (one.is(DriverTrouble::Burns) || one.is(DriverTrouble::MayBurn)) {
+        if (const auto amps = gentler(one.group, one.state, one.made)) {
+            Option option;
+            option.what = text("a driver of %1", formatted(*amps));
+            option.effect = text("within what each lamp bears");
+            option.state = State::Fine;
+            std::string line = formatted(*amps);
+            line.erase(line.find(' '), 1);
+            option.jot = "driver " + one.group.name + " " + line;
+            finding.options.push_back(std::move(option));
+        }
+    }
+    oneRow(one.facts, one.group, one.made, finding);
+    if (one.is(DriverTrouble::None) || !connected) return;
+    if (auto option = resistorsInstead(one.facts, one.group))
+        finding.options.push_back(std::move(*option));
+}
+
 }  // namespace
 
 void judgeDriver(const JobAnalysis& facts, const LampGroup& group, const GroupState& state,
@@ -175,189 +384,13 @@ void judgeDriver(const JobAnalysis& facts, const LampGroup& group, const GroupSt
     const DecoderOutput* output = outputNamed(facts.job, group.output);
     const bool byOutput = output && output->kind == OutputKind::ConstantCurrent && output->limit &&
                           group.driver()->current == *output->limit;
-    const Driven made = drivenBy(facts, group, state, byOutput);
-    const Text who = byOutput ? text("Output %1", group.output) : text("The driver");
-    judging.say(
-        "lamp.driver:" + group.id, subjectOf(group), made.verdict, made.gravity,
-        [&](Finding& finding) {
-            const ThroughDriver& driver = *group.driver();
-            const RowState& bright = state.rows[made.brightest];
-            const std::string called = atStart(group.name);
-            const std::string set = formatted(driver.current);
-            const Volts lowest = state.drive - crestVolts(facts.job) * facts.house.supplySpread;
-            switch (made.trouble) {
-                case DriverTrouble::NotConnected: {
-                    const std::string row = rowName(group, made.dimmest);
-                    finding.sentence =
-                        text("%1 is not connected: say its resistor, or none.", atStart(row));
-                    finding.action = text("connect %1", row);
-                    Option none;
-                    none.what = text("no resistor");
-                    none.effect = text("the driver keeps its current");
-                    LampGroup with = group;
-                    with.rows[made.dimmest].resistor = Ohms{0};
-                    const auto then = groupState(facts.job, with, facts.house);
-                    none.state = then ? drivenBy(facts, with, *then, byOutput).verdict : State::Ask;
-                    none.jot = "resistor " + row + " none";
-                    finding.options.push_back(std::move(none));
-                    break;
-                }
-                case DriverTrouble::Burns:
-                case DriverTrouble::MayBurn:
-                    finding.sentence =
-                        group.rows.size() == 1
-                            ? text("%1 keeps %2, and %3 is rated for %4: it burns.", who, set,
-                                   group.name, formatted(bright.limit, 3))
-                            : text(
-                                  "%1 keeps %2, and up to %3 of it go through %4, which is rated "
-                                  "for %5: it burns.",
-                                  who, set, formatted(std::max(bright.current, bright.highest), 3),
-                                  rowName(group, made.brightest), formatted(bright.limit, 3));
-                    finding.action = text("a smaller current for %1", group.name);
-                    break;
-                case DriverTrouble::Starved: {
-                    if (state.wave == Wave::OneHalf) {
-                        finding.sentence = text(
-                            "%1 gets %2 of the %3 that its driver is set to, on the average: it "
-                            "lights "
-                            "in one half of the AC only.",
-                            called, formatted(state.total, 3), set);
-                        finding.action = text("a bridge rectifier before the lamps");
-                        break;
-                    }
-                    if (state.wave != Wave::Steady && made.across + driver.dropout < state.drive) {
-                        finding.sentence = text(
-                            "%1 gets %2 of the %3 that its driver is set to, on average: between "
-                            "the crests of the AC it has too little. Put a capacitor behind the "
-                            "bridge.",
-                            called, formatted(state.total, 3), set);
-                        finding.action = text("a capacitor behind the bridge");
-                        finding.caution = capacitorCaution();
-                        if (const auto feed = railFeed(facts)) {
-                            const Volts wanted = std::max(needed(group, made), feed->half);
-                            // With all of its current it draws the more on the capacitor.
-                            const Seconds gap =
-                                halfOf(facts.house.mains) * (driver.current / state.total);
-                            if (auto option = capacitorOption(
-                                    *feed, gap, wanted,
-                                    text("carries the driver from crest to crest"))) {
-                                finding.options.push_back(std::move(*option));
-                            }
-                        }
-                        break;
-                    }
-                    const std::size_t inARow = seriesLamps(group.rows[made.brightest]);
-                    finding.sentence =
-                        inARow > 1
-                            ? text(
-                                  "%1 gets %2 of the %3 that its driver is set to: lamps and "
-                                  "driver need %4 of %5. Put fewer in a row.",
-                                  called, formatted(state.total, 3), set,
-                                  formatted(needed(group, made), 3), formatted(state.drive, 3))
-                            : text(
-                                  "%1 gets %2 of the %3 that its driver is set to: the lamp and "
-                                  "the driver's own %4 need %5 of %6.",
-                                  called, formatted(state.total, 3), set, formatted(driver.dropout),
-                                  formatted(needed(group, made), 3), formatted(state.drive, 3));
-                    finding.action =
-                        inARow > 1 ? text("fewer lamps in a row of %1", group.name)
-                                   : text("a resistor instead of the driver of %1", group.name);
-                    break;
-                }
-                case DriverTrouble::OneDark:
-                    finding.sentence = text(
-                        "%1 stays dark with %2 while %3 takes %4: side by side, the lower voltage "
-                        "takes the current. Put them in one row, or give each its resistor.",
-                        atStart(rowName(group, made.dimmest)),
-                        formatted(state.rows[made.dimmest].current, 2),
-                        rowName(group, made.brightest), formatted(bright.current, 3));
-                    finding.action = text("one row for %1", group.name);
-                    break;
-                case DriverTrouble::Dims:
-                    finding.sentence = text(
-                        "%1 has its %2, but dims where the supply is lowest: lamps and driver want "
-                        "%3 of %4 there.",
-                        called, set, formatted(made.across + driver.dropout, 3),
-                        formatted(lowest, 3));
-                    finding.action = text("fewer lamps in a row of %1", group.name);
-                    break;
-                case DriverTrouble::Uneven:
-                    finding.sentence = text(
-                        "Rows side by side share the %1 unevenly: %2 takes %3, %4 takes %5. Put "
-                        "them in one row, or give each its resistor.",
-                        set, rowName(group, made.brightest), formatted(bright.current, 3),
-                        rowName(group, made.dimmest),
-                        formatted(state.rows[made.dimmest].current, 3));
-                    finding.action = text("one row for %1", group.name);
-                    break;
-                case DriverTrouble::Hot:
-                    finding.sentence = text(
-                        "The driver of %1 gives off %2: too much for one that fits a model. More "
-                        "lamps in a row leave it less.",
-                        group.name, formatted(made.heat, 2));
-                    finding.action = text("more lamps in a row of %1", group.name);
-                    break;
-                case DriverTrouble::None:
-                    finding.sentence =
-                        byOutput ? text(
-                                       "%1 works: output %2 keeps %3 by itself, the lamps take %4 "
-                                       "of %5. No resistor is needed.",
-                                       called, group.output, set, formatted(made.across, 3),
-                                       formatted(state.drive, 3))
-                                 : text(
-                                       "%1 works: the driver keeps %2, the lamps take %3 of %4, "
-                                       "the driver gives off %5.",
-                                       called, set, formatted(made.across, 3),
-                                       formatted(state.drive, 3), formatted(made.heat, 2));
-                    break;
-            }
-            const Figure lamps =
-                figures::computed(text("Across the lamps"), "V_lamps", made.across, "", {});
-            finding.figures = {
-                figures::computed(
-                    text("Through all rows"), "I", state.total, "",
-                    {byOutput ? figures::catalogue(text("Set to"), "I_set", driver.current,
-                                                   verbatim(facts.job.decoder->part.name))
-                              : figures::chosen(text("Set to"), "I_set", driver.current, {},
-                                                "driver " + group.name + " ")}),
-                lamps,
-                byOutput ? figures::assumed(text("The output needs"), "V_drop", driver.dropout,
-                                            text("usual for such an output"), {})
-                         : figures::chosen(text("The driver needs"), "V_drop", driver.dropout, {},
-                                           "driver " + group.name + " " +
-                                               formatted(driver.current) + " dropout "),
-                feedFigure(facts.job, group, facts.house),
-                figures::computed(text("Heat of the driver"), "P", made.heat, "", {lamps})};
-            if (byOutput) {
-                // Where one that keeps its current does not do.
-                if (made.verdict != State::Fine && made.trouble != DriverTrouble::NotConnected) {
-                    for (Option& each : movesToFree(facts.job, group, Amperes{0},
-                                                    text("that one switches to ground"))) {
-                        finding.options.push_back(std::move(each));
-                    }
-                }
-                oneRow(facts, group, made, finding);
-                return;
-            }
-            if (made.trouble == DriverTrouble::Burns || made.trouble == DriverTrouble::MayBurn) {
-                if (const auto amps = gentler(group, state, made)) {
-                    Option option;
-                    option.what = text("a driver of %1", formatted(*amps));
-                    option.effect = text("within what each lamp bears");
-                    option.state = State::Fine;
-                    std::string line = formatted(*amps);
-                    line.erase(line.find(' '), 1);
-                    option.jot = "driver " + group.name + " " + line;
-                    finding.options.push_back(std::move(option));
-                }
-            }
-            oneRow(facts, group, made, finding);
-            if (made.trouble != DriverTrouble::None &&
-                made.trouble != DriverTrouble::NotConnected) {
-                if (auto option = resistorsInstead(facts, group))
-                    finding.options.push_back(std::move(*option));
-            }
-        });
+    const JudgedDriver one{facts, group, state, byOutput, drivenBy(facts, group, state, byOutput)};
+    judging.say("lamp.driver:" + group.id, subjectOf(group), one.made.verdict, one.made.gravity,
+                [&](Finding& finding) {
+                    sayTrouble(one, finding);
+                    finding.figures = driverFigures(one);
+                    offerInstead(one, finding);
+                });
 }
 
 }  // namespace glimmet::core::lamps

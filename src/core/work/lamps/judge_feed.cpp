@@ -429,7 +429,7 @@ void judgeSmoothing(const JobAnalysis& facts, Judging& judging) {
     if (const auto& smoothing = facts.job.supply.smoothing; smoothing && reverses(facts.job))
         judgeTurnedRound(*smoothing, judging);
     judgeLeftDiode(facts, judging);
-    const auto feed = railFeed(facts);
+    const auto& feed = railFeed(facts);
     if (isWave(facts.job)) {
         // Rolling stock meets dirt on AC too; only where the halves are no trouble is that told.
         if (isStructure(facts.job) || halvesSeen(facts) || !feed)

@@ -29,10 +29,9 @@ std::vector<std::size_t> thoseThatLeaveMost(const GroupState& state) {
     return all;
 }
 
-}  // namespace
-
-void judgeGroup(const LampGroup& group, const GroupState& state, Judging& judging) {
-    // Uneven rows: the lamp with the lower voltage takes what the others are short of.
+/// The dimmest and the brightest row of those that light together.
+std::optional<std::pair<std::size_t, std::size_t>> extremesOf(const LampGroup& group,
+                                                              const GroupState& state) {
     std::optional<std::pair<std::size_t, std::size_t>> extremes;
     for (std::size_t r = 0; r < state.rows.size(); ++r) {
         // Rows of the other way round do not light beside these.
@@ -42,60 +41,65 @@ void judgeGroup(const LampGroup& group, const GroupState& state, Judging& judgin
         if (state.rows[r].current < state.rows[extremes->first].current) extremes->first = r;
         if (state.rows[r].current > state.rows[extremes->second].current) extremes->second = r;
     }
-    if (extremes && group.rows.size() > 1) {
-        const std::size_t dim = extremes->first;
-        const std::size_t bright = extremes->second;
-        const Amperes low = state.rows[dim].current;
-        const Amperes high = state.rows[bright].current;
-        const bool dark = low < darkBelow(group.atFull());
-        const bool mixed = group.rows[dim].lamps.front().part.family !=
-                           group.rows[bright].lamps.front().part.family;
-        const bool bare = !(group.rows[dim].resistor->value() > 0);  // nothing but the shared one
-        const bool ownOnly = !bare && !(group.shared() > Ohms{0});
-        const double builds = unevenBuilds(group, state);
-        const std::vector<Figure> both{
-            figures::computed(text("Brightest row"), "I_high", high, "", {}),
-            figures::computed(text("Dimmest row"), "I_low", low, "", {})};
-        const auto say = [&](State verdict, Gravity gravity, Text sentence) {
-            judging.say("lamp.uneven:" + group.id, subjectOf(group), verdict, gravity,
-                        [&](Finding& finding) {
-                            finding.sentence = std::move(sentence);
-                            finding.action = ownOnly
-                                                 ? text("choose the resistors of %1", group.name)
+    return extremes;
+}
+
+/// Uneven rows: the lamp with the lower voltage takes what the others are short of.
+void judgeUneven(const LampGroup& group, const GroupState& state, Judging& judging) {
+    const auto extremes = extremesOf(group, state);
+    if (!extremes || group.rows.size() < 2) return;
+    const std::size_t dim = extremes->first;
+    const std::size_t bright = extremes->second;
+    const Amperes low = state.rows[dim].current;
+    const Amperes high = state.rows[bright].current;
+    const bool dark = low < darkBelow(group.atFull());
+    const bool mixed =
+        group.rows[dim].lamps.front().part.family != group.rows[bright].lamps.front().part.family;
+    const bool bare = !(group.rows[dim].resistor->value() > 0);  // nothing but the shared one
+    const bool ownOnly = !bare && !(group.shared() > Ohms{0});
+    const double builds = unevenBuilds(group, state);
+    const std::vector<Figure> both{figures::computed(text("Brightest row"), "I_high", high, "", {}),
+                                   figures::computed(text("Dimmest row"), "I_low", low, "", {})};
+    const auto say = [&](State verdict, Gravity gravity, Text sentence) {
+        judging.say("lamp.uneven:" + group.id, subjectOf(group), verdict, gravity,
+                    [&](Finding& finding) {
+                        finding.sentence = std::move(sentence);
+                        finding.action = ownOnly ? text("choose the resistors of %1", group.name)
                                                  : text("own resistors for %1", group.name);
-                            finding.figures = both;
-                            if (!ownOnly || high > low * 1.25) {
-                                finding.options = {ownOption(group)};
-                            }
-                        });
-        };
-        if (dark && high > low * 2.0) {
-            say(State::Over, Gravity::DoesNotWork,
-                mixed && bare
-                    ? text("Two colours on one resistor: %1 takes %2 and leaves %3 dark with %4. "
-                           "Each needs a resistor of its own.",
-                           rowName(group, bright), formatted(high, 3), rowName(group, dim),
-                           formatted(low, 2))
-                    : text("%1 stays dark with %2 while %3 takes %4. %5",
-                           atStart(rowName(group, dim)), formatted(low, 2), rowName(group, bright),
-                           formatted(high, 3),
-                           ownOnly ? text("Its own resistor is too large.")
-                                   : text("Each needs a resistor of its own.")));
-        } else if (high > low * 1.25 && (bare || !mixed)) {
-            say(State::Close, Gravity::LooksUneven,
-                text("Uneven: %1 takes %2, %3 takes %4. %5", rowName(group, bright),
-                     formatted(high, 3), rowName(group, dim), formatted(low, 3),
-                     ownOnly ? text("Choose the resistor of each for the same current.")
-                             : text("A resistor of its own for each lamp evens them out.")));
-        } else if (builds > seenUneven) {
-            say(State::Close, Gravity::LooksUneven,
-                text("In %1 of builds lamps of %2 would look uneven: LEDs of one batch differ. "
-                     "%3",
-                     percent(std::round(builds * 20) / 20), group.name,
-                     bare ? text("A resistor of its own for each lamp evens them out.")
-                          : text("Pick lamps that match, or give them more resistance.")));
-        }
+                        finding.figures = both;
+                        if (!ownOnly || high > low * 1.25) {
+                            finding.options = {ownOption(group)};
+                        }
+                    });
+    };
+    if (dark && high > low * 2.0) {
+        say(State::Over, Gravity::DoesNotWork,
+            mixed && bare
+                ? text("Two colours on one resistor: %1 takes %2 and leaves %3 dark with %4. "
+                       "Each needs a resistor of its own.",
+                       rowName(group, bright), formatted(high, 3), rowName(group, dim),
+                       formatted(low, 2))
+                : text("%1 stays dark with %2 while %3 takes %4. %5", atStart(rowName(group, dim)),
+                       formatted(low, 2), rowName(group, bright), formatted(high, 3),
+                       ownOnly ? text("Its own resistor is too large.")
+                               : text("Each needs a resistor of its own.")));
+    } else if (high > low * 1.25 && (bare || !mixed)) {
+        say(State::Close, Gravity::LooksUneven,
+            text("Uneven: %1 takes %2, %3 takes %4. %5", rowName(group, bright), formatted(high, 3),
+                 rowName(group, dim), formatted(low, 3),
+                 ownOnly ? text("Choose the resistor of each for the same current.")
+                         : text("A resistor of its own for each lamp evens them out.")));
+    } else if (builds > seenUneven) {
+        say(State::Close, Gravity::LooksUneven,
+            text("In %1 of builds lamps of %2 would look uneven: LEDs of one batch differ. "
+                 "%3",
+                 percent(std::round(builds * 20) / 20), group.name,
+                 bare ? text("A resistor of its own for each lamp evens them out.")
+                      : text("Pick lamps that match, or give them more resistance.")));
     }
+}
+
+void judgeSharedHeat(const LampGroup& group, const GroupState& state, Judging& judging) {
     if (state.sharedPower > mostHeat) {
         judging.say(
             "lamp.shared-heat:" + group.id, subjectOf(group), State::Over, Gravity::FirePeople,
@@ -110,7 +114,10 @@ void judgeGroup(const LampGroup& group, const GroupState& state, Judging& judgin
                 finding.options = {ownOption(group)};
             });
     }
-    // Warm and cool white in one group.
+}
+
+/// Warm and cool white in one group.
+void judgeWhites(const LampGroup& group, Judging& judging) {
     std::string tint;
     bool mixed = false;
     for (const LampRow& row : group.rows) {
@@ -129,6 +136,14 @@ void judgeGroup(const LampGroup& group, const GroupState& state, Judging& judgin
                         finding.action = text("lamps of one white for %1", group.name);
                     });
     }
+}
+
+}  // namespace
+
+void judgeGroup(const LampGroup& group, const GroupState& state, Judging& judging) {
+    judgeUneven(group, state, judging);
+    judgeSharedHeat(group, state, judging);
+    judgeWhites(group, judging);
 }
 
 void judgeUnmarked(const LampGroup& group, const GroupState& state, Judging& judging) {

@@ -13,7 +13,7 @@ namespace glimmet::core::lamps {
 namespace {
 
 /// A row with all that its sentence, its figures and its options are made of.
-struct Judged {
+struct JudgedRow {
     const JobAnalysis& facts;
     const LampGroup& group;
     std::size_t row;
@@ -46,7 +46,7 @@ std::vector<Option> whichBattery(Amperes bare) {
                    "battery 2 AA")};
 }
 
-Option turnRound(const Judged& one) {
+Option turnRound(const JudgedRow& one) {
     Option turn;
     turn.what = text("turn it round");
     turn.effect = text("it lights");
@@ -56,7 +56,7 @@ Option turnRound(const Judged& one) {
 }
 
 /// On a coin cell what it has now is no way out; where nobody knows the battery, that is asked.
-void offerForItsCell(const Judged& one, Finding& finding) {
+void offerForItsCell(const JudgedRow& one, Finding& finding) {
     if (!one.is(RowTrouble::WhichBattery) && !one.is(RowTrouble::CoinCell)) return;
     std::erase_if(finding.options, [](const Option& each) { return each.jot.ends_with(" none"); });
     if (!one.is(RowTrouble::WhichBattery)) return;
@@ -65,7 +65,7 @@ void offerForItsCell(const Judged& one, Finding& finding) {
 }
 
 /// A board that carries resistors wants no second one.
-void offerTheBoards(const Judged& one, Finding& finding) {
+void offerTheBoards(const JudgedRow& one, Finding& finding) {
     const FactoryBoard& board = one.job().board;
     const bool carried = board.resistors == true && board.fate && *board.fate != BoardFate::None &&
                          *board.fate != BoardFate::Replaced;
@@ -74,7 +74,7 @@ void offerTheBoards(const Judged& one, Finding& finding) {
 }
 
 /// No resistor, or a small one, where its target cannot be had.
-void offerSmall(const Judged& one, Finding& finding) {
+void offerSmall(const JudgedRow& one, Finding& finding) {
     const SmallResistor& small = *one.small;
     const std::size_t alike = waitingAlike(one.group, one.state, one.row);
     const bool all = alike > 1 && alike == one.group.rows.size();
@@ -91,7 +91,7 @@ void offerSmall(const Judged& one, Finding& finding) {
         finding.options.push_back(std::move(*split));
 }
 
-Text sentenceOf(const Judged& one, const std::optional<Text>& anyway, bool fine,
+Text sentenceOf(const JudgedRow& one, const std::optional<Text>& anyway, bool fine,
                 const std::vector<Option>& options) {
     const Text said =
         anyway ? *anyway
@@ -110,7 +110,7 @@ Text sentenceOf(const Judged& one, const std::optional<Text>& anyway, bool fine,
 }
 
 /// A row of its own resistor ends what rows do to each other behind a shared one.
-void offerItsOwn(Judged& one, Finding& finding) {
+void offerItsOwn(JudgedRow& one, Finding& finding) {
     const LampGroup& group = one.group;
     const bool several = group.rows.size() > 1 && !one.state.pair;
     const bool behindShared = group.shared() > Ohms{0} && several &&
@@ -127,7 +127,7 @@ void offerItsOwn(Judged& one, Finding& finding) {
 }
 
 /// What its decoder takes away it can give back, with no iron.
-void offerBrightness(const Judged& one, Finding& finding) {
+void offerBrightness(const JudgedRow& one, Finding& finding) {
     LampGroup brightened = one.group;
     brightened.dimmed = 1;
     if (!(one.group.dimmed < 1) || !one.is(RowTrouble::TooDim) ||
@@ -149,7 +149,7 @@ void offerBrightness(const Judged& one, Finding& finding) {
 }
 
 /// A target that can be had: what it gives as it is.
-void offerLessTarget(const Judged& one, Finding& finding) {
+void offerLessTarget(const JudgedRow& one, Finding& finding) {
     if (one.own || !one.is(RowTrouble::TooDim) || !one.starved() ||
         boardAloneWillDo(one.group, one.state, one.row)) {
         return;
@@ -165,7 +165,7 @@ void offerLessTarget(const Judged& one, Finding& finding) {
 }
 
 /// A row too long for the voltage is as many shorter ones.
-void offerShorterRows(const Judged& one, Finding& finding) {
+void offerShorterRows(const JudgedRow& one, Finding& finding) {
     const bool starves = one.is(RowTrouble::SupplyTooLow) || one.is(RowTrouble::MayBeDark) ||
                          (one.is(RowTrouble::TooDim) && one.starved());
     if (!starves || one.own || one.shared) return;
@@ -174,7 +174,7 @@ void offerShorterRows(const Judged& one, Finding& finding) {
 }
 
 /// Of a target beyond its limit there is one within.
-void offerTargetWithin(const Judged& one, Finding& finding) {
+void offerTargetWithin(const JudgedRow& one, Finding& finding) {
     const Amperes limit = one.made().limit;
     if (!one.is(RowTrouble::NoResistor) || !one.group.hasTarget() || one.group.atFull() <= limit)
         return;
@@ -188,7 +188,7 @@ void offerTargetWithin(const Judged& one, Finding& finding) {
     offerFirst(finding, std::move(within));
 }
 
-std::vector<Figure> figuresOf(const Judged& one) {
+std::vector<Figure> figuresOfRow(const JudgedRow& one) {
     const LampGroup& group = one.group;
     const Figure wish =
         group.dimmed < 1 ? figures::computed(
@@ -210,14 +210,14 @@ std::vector<Figure> figuresOf(const Judged& one) {
 }
 
 /// Its verdict, with what lights it where its target cannot be had.
-Judged judged(const JobAnalysis& facts, const LampGroup& group, std::size_t row,
-              const GroupState& state) {
+JudgedRow judgedRow(const JobAnalysis& facts, const LampGroup& group, std::size_t row,
+                    const GroupState& state) {
     const RowState& made = state.rows[row];
     const bool never =
         group.rows[row].backwards && made.connected && !lightsTurned(facts.job, group);
-    Judged one{facts, group, row, state,
-               never ? RowVerdict{RowTrouble::Turned, State::Over, Gravity::DoesNotWork}
-                     : onItsCell(facts.job, group, row, rowVerdict(made, group))};
+    JudgedRow one{facts, group, row, state,
+                  never ? RowVerdict{RowTrouble::Turned, State::Over, Gravity::DoesNotWork}
+                        : onItsCell(facts.job, group, row, rowVerdict(made, group))};
     // A target that nobody set, or that is missed by little, is no reason to say that a lamp stays
     // dark.
     if (one.is(RowTrouble::SupplyTooLow) && !made.connected) {
@@ -230,7 +230,7 @@ Judged judged(const JobAnalysis& facts, const LampGroup& group, std::size_t row,
 }
 
 /// What stands first among its options: resistors, as a rule.
-std::vector<Option> firstOptions(const Judged& one, RowsTogether& together) {
+std::vector<Option> firstOptions(const JudgedRow& one, RowsTogether& together) {
     if (one.is(RowTrouble::Turned)) return {turnRound(one)};
     if (one.state.pair) return pairOptions(one.job(), one.group, one.made(), one.facts.house);
     if (one.shared) return {};
@@ -242,7 +242,7 @@ std::vector<Option> firstOptions(const Judged& one, RowsTogether& together) {
 void judgeRow(const JobAnalysis& facts, const LampGroup& group, std::size_t row,
               const GroupState& state, const std::optional<Text>& anyway, RowsTogether& together,
               Judging& judging) {
-    Judged one = judged(facts, group, row, state);
+    JudgedRow one = judgedRow(facts, group, row, state);
     one.shared = together.sharedIsTheCause;
     const bool fine = one.verdict.state == State::Fine && !anyway;
     const bool likeTheNext = fine || together.alike();
@@ -273,7 +273,7 @@ void judgeRow(const JobAnalysis& facts, const LampGroup& group, std::size_t row,
                             "Ultra-violet light hurts eyes without being seen: do not look into "
                             "it, and keep it from view.");
                     }
-                    finding.figures = figuresOf(one);
+                    finding.figures = figuresOfRow(one);
                 });
 }
 

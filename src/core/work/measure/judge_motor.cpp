@@ -351,7 +351,7 @@ void judge(const JobAnalysis& facts, Judging& judging) {
     judgeBoard(facts.job, judging);
     const std::vector<MotorAt> motors = motorsOf(facts.job);
     if (motors.empty()) return;
-    const MotorEvidence drive = driveEvidence(facts.job);
+    const MotorEvidence& drive = driveEvidence(facts);
     judgeIsolation(facts.job, judging);
     judgeWanted(facts, drive, judging);
     for (const MotorAt& at : motors) {

@@ -136,7 +136,7 @@ Text heading(BankAspect aspect) {
 
 std::vector<BankRow> bankRows(const JobAnalysis& facts) {
     std::vector<BankRow> rows;
-    const Loads loads = loadsOf(facts);
+    const Loads& loads = loadsOf(facts);
     const bool dirty = stuttersMuch(facts.job);
     for (RankedBank& one : rankedBanks(facts, loads)) {
         if (!(one.state.bus > processorMinimum)) return {};

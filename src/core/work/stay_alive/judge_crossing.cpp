@@ -158,12 +158,12 @@ void judgeCrossing(const JobAnalysis& facts, const Loads& loads, const CrossingS
 constexpr double seldomThere = 0.1, mostlyThere = 0.5;  // of its crossings
 
 /// Where it bridges a place on one wheel, dirt under that is enough.
-void judgeOnOneWheel(const JobAnalysis& facts, const Loads& loads, const Place& place,
-                     OfferedBanks& banks, Judging& judging) {
+void judgeOnOneWheel(const JobAnalysis& facts, const Place& place, OfferedBanks& banks,
+                     Judging& judging) {
     const Job& job = facts.job;
     std::optional<Seconds> held = Seconds{0};
     if (job.bank) {
-        const BankState state = bankState(facts, *job.bank, loads);
+        const BankState& state = bankState(facts);
         if (!state.hold) return;
         held = state.hold->time;
     }
@@ -208,7 +208,7 @@ void judgeCrossings(const JobAnalysis& facts, const Loads& loads, OfferedBanks& 
     for (const Place& place : places(facts.job)) {
         if (const auto at = crossingOver(facts, loads, place, facts.job.bank, false)) {
             judgeCrossing(facts, loads, *at, banks, judging);
-            judgeOnOneWheel(facts, loads, place, banks, judging);
+            judgeOnOneWheel(facts, place, banks, judging);
         } else if (facts.job.feed == Feed::ThreeRailDigital) {
             judging.say("reserve.crossing:" + place.name, {place.name, place.name}, State::Fine,
                         Gravity::CouldBeBetter, [&](Finding& finding) {

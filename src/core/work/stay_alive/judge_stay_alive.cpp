@@ -440,7 +440,7 @@ Idle idle(const Job& job) { return {job.bank ? Text{} : text("none fitted"), tru
 
 void judge(const JobAnalysis& facts, Judging& judging) {
     const Job& job = facts.job;
-    const Loads loads = loadsOf(facts);
+    const Loads& loads = loadsOf(facts);
     OfferedBanks banks(facts, loads);
     judgePads(facts, judging);
     // What a bank that gives nothing would do on paper says nothing.
@@ -458,7 +458,7 @@ void judge(const JobAnalysis& facts, Judging& judging) {
             finding.action = text("choose a decoder");
         });
     }
-    const BankState state = bankState(facts, *job.bank, loads);
+    const BankState& state = bankState(facts);
     if (!state.hold) return;  // nothing draws: there is a processor, so it does
     if (dead)
         judgeDead(facts, state, banks, judging);
