@@ -21,7 +21,7 @@ struct Shot {
 };
 
 struct StageView {
-    std::string_view stage;  ///< the name of its room in core
+    std::string_view stage;  ///< its name in core
     StagePanel* (*panel)(QWidget* parent);
     OverlayPainter overlay;
     const char* empty;  ///< said where no finding is; to be translated ("stages")
@@ -31,7 +31,7 @@ struct StageView {
 [[nodiscard]] std::span<const StageView> stageViews();
 /// Of the workshop's own stations.
 [[nodiscard]] std::span<const StageView> workshopViews();
-/// That of a stage of either; every room has one.
+/// That of a stage of either; every stage has one.
 [[nodiscard]] const StageView& stageView(std::string_view stage);
 
 }  // namespace glimmet::app

@@ -147,7 +147,7 @@ TEST(Bench, GoesWhereTheWorkIsInAJobWithoutTheStageThatWasLookedAt) {
     bench.addJob(tests::jotted(tests::newJob("x", "saloon"), {"lamp table white"}), text("x"));
     const auto coach = bench.jobId();
     bench.addJob(shunter(), text("y"));
-    bench.goTo("reserve");
+    bench.goTo("stay-alive");
     bench.openJob(coach);  // lamps on the rails have no stay-alive
     EXPECT_EQ(bench.stage(), "lamps");
 }
@@ -163,7 +163,7 @@ TEST(Bench, SpeaksOfWhatIsPointedAt) {
     bench.pointAt(bench.job().groups[1].id);
     EXPECT_EQ(bench.spoken()->id, "lamp.current:" + bench.job().groups[1].id);
     bench.speakOf("motor.track-volts");
-    EXPECT_EQ(bench.stage(), "choose");
+    EXPECT_EQ(bench.stage(), "decoder");
     EXPECT_EQ(bench.spoken()->id, "motor.track-volts");
 }
 

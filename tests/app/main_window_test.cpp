@@ -226,7 +226,7 @@ TEST(MainWindow, AnOptionThatIsHeldIsSeenInThePictureUntilItIsLetGo) {
     use->setFocus();
     QTest::keyPress(use, Qt::Key_B);
     EXPECT_EQ(current(), held);
-    app.bench().goTo("choose");  // its row is gone, or speaks of something else
+    app.bench().goTo("decoder");  // its row is gone, or speaks of something else
     EXPECT_EQ(current(), before);
 }
 TEST(MainWindow, AFailureIsSeenInTheDarkUntilItIsLetGo) {
@@ -538,7 +538,7 @@ TEST(MainWindow, TheWorkshopItselfIsPulledForwardAndSetsTheRules) {
                       list->visualRect(list->model()->index(1, 0)).center());
     OpenWindow::settle();
     EXPECT_FALSE(app.bench().onWorkshop());
-    EXPECT_EQ(app.bench().stage(), "choose");
+    EXPECT_EQ(app.bench().stage(), "decoder");
     EXPECT_EQ(app.bench().spoken()->state, core::State::Over);
     EXPECT_TRUE(QTest::qWaitFor(
         [&] {
@@ -596,7 +596,7 @@ TEST(StageViews, AreThereForEveryRoomInItsOrder) {
 }
 TEST(MainWindow, StepsAlongTheLineOfWork) {
     OpenWindow app;
-    EXPECT_EQ(app.bench().stage(), "choose");
+    EXPECT_EQ(app.bench().stage(), "decoder");
     app.press(Qt::Key_PageUp, Qt::ControlModifier);
     EXPECT_EQ(app.bench().stage(), "measure");
     app.press(Qt::Key_PageDown, Qt::ControlModifier);
@@ -614,7 +614,7 @@ TEST(MainWindow, StepsAlongTheLineOfWork) {
     app.jot(u"go lamps"_s);
     EXPECT_EQ(app.bench().stage(), "lamps");
     app.jot(u"go to Stay-alive"_s);
-    EXPECT_EQ(app.bench().stage(), "reserve");
+    EXPECT_EQ(app.bench().stage(), "stay-alive");
     EXPECT_TRUE(app.bench().job() == before);
     EXPECT_EQ(app.bench().undoable().undo.has_value(), undoable);
 }

@@ -36,7 +36,7 @@ public:
         m_window->resize(1280, 800);
         m_window->openWorkshop(path());
         m_window->show();
-        if (bench().hasJob()) bench().goTo("choose");
+        if (bench().hasJob()) bench().goTo("decoder");
         settle();
     }
     static void settle() { QTest::qWait(20); }

@@ -27,7 +27,7 @@ using tests::OpenWindow;
 using tests::shunter;
 const OverlayPainter motorLens = stageView("measure").overlay;
 const OverlayPainter lampsLens = stageView("lamps").overlay;
-const OverlayPainter roomLens = stageView("choose").overlay;
+const OverlayPainter roomLens = stageView("decoder").overlay;
 
 const Target* targetWith(const PictureView& view, const QString& words) {
     for (const Target& target : view.targets()) {
@@ -744,7 +744,7 @@ TEST(PictureView, TheBankLiesInItsHollowWithItsPolarity) {
     const core::Job job =
         jotted(shunter(), {"bank chips-3300u-25 charge 220R diode 0.35V in cab floor"});
     const core::Job without = shunter();
-    view.show(tests::factsOf(job), stageView("reserve").overlay, {});
+    view.show(tests::factsOf(job), stageView("stay-alive").overlay, {});
     const QImage with = view.grab().toImage();
     const Target* found = targetWith(view, u"bank chips-3300u-25: 20 mm"_s);
     ASSERT_NE(found, nullptr);
@@ -762,7 +762,7 @@ TEST(PictureView, TheBankLiesInItsHollowWithItsPolarity) {
         QRectF(bank.where.left() * dots, (bank.where.top() - 60) * dots, 160 * dots, 56 * dots)
             .toRect();
     EXPECT_NE(with.copy(above), bare.copy(above));
-    view.show(tests::factsOf(without), stageView("reserve").overlay, {});
+    view.show(tests::factsOf(without), stageView("stay-alive").overlay, {});
     (void)view.grab();
     EXPECT_EQ(targetWith(view, u"chips"_s), nullptr);
 }
@@ -799,7 +799,7 @@ TEST(PictureView, OnThreeRailsShowsTheSliderOnTheMiddle) {
         jotted(shunter(), {"supply three-rail", "collector slider 60mm", "gap 60mm middle"});
     PictureView view;
     view.resize(800, 400);
-    view.show(tests::factsOf(job), stageView("reserve").overlay, {});
+    view.show(tests::factsOf(job), stageView("stay-alive").overlay, {});
     view.setVisible(true);
     // What is reckoned as left is the middle: 45 mm of slider within 60 mm of dead studs.
     const core::DeadLength dead{core::Rails::Left, core::Millimetres{0}, core::Millimetres{60}};
@@ -822,7 +822,7 @@ TEST(PictureView, StandsOnTheTrackThatAStageShows) {
     const core::Job job = jotted(shunter(), {"axle 1 none", "axle 3 right", "points 1:9"});
     PictureView view;
     view.resize(800, 400);
-    view.show(tests::factsOf(job), stageView("reserve").overlay, {});
+    view.show(tests::factsOf(job), stageView("stay-alive").overlay, {});
     view.setVisible(true);
     const QImage onBench = view.grab().toImage();
     EXPECT_EQ(targetWith(view, u"stands on dead rail"_s), nullptr);

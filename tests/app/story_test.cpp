@@ -146,7 +146,8 @@ TEST_F(Story, FromAReadingToAVerdictThroughAKillAndBack) {
         << title().toStdString();
     type(u"oiled gears"_s);
     key(u"ctrl+2"_s);
-    ASSERT_TRUE(titleComesToHold(u"Prove · Fine: It runs on plain DC"_s)) << title().toStdString();
+    ASSERT_TRUE(titleComesToHold(u"DC test · Fine: It runs on plain DC"_s))
+        << title().toStdString();
 
     type(u"stall 1.3A 12V"_s);
     ASSERT_TRUE(titleComesToHold(u"Measure"_s)) << title().toStdString();

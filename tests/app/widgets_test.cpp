@@ -227,8 +227,8 @@ TEST(LineOfWork, SaysHowEachStageStandsAndGoesThere) {
     line.QWidget::show();
     const core::Job job = jotted(shunter(), {"decoder small"});
     const auto findings = core::findings(job, tests::smallCatalogue());
-    line.show(core::stageStatus(job, findings), "choose");
-    auto* choose = button(line, "stage-choose");
+    line.show(core::stageStatus(job, findings), "decoder");
+    auto* choose = button(line, "stage-decoder");
     auto* lamps = button(line, "stage-lamps");
     EXPECT_EQ(choose->accessibleName(), u"Choose, blocked: choose a larger decoder"_s);
     EXPECT_TRUE(choose->isChecked());

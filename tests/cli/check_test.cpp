@@ -83,11 +83,11 @@ TEST(Stages, TellHowEachStandsAndWhatIsNext) {
     EXPECT_EQ(checked(wanted).out,
               "\"Tern\": say where the decoder lies\n"
               "  done    intake: not looked over\n"
-              "  done    prove: not tried\n"
+              "  done    dc-test: not tried\n"
               "  done    measure: all fits\n"
-              "  here    choose: say where the decoder lies\n"
+              "  here    decoder: say where the decoder lies\n"
               "  ahead   lamps: look at output rear for a resistor\n"
-              "  done    reserve: none fitted\n");
+              "  done    stay-alive: none fitted\n");
 }
 TEST(Stages, TellOfEveryJobOfAWorkshopByItsNumber) {
     const tests::Scratch scratch;

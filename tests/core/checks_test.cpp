@@ -1151,13 +1151,13 @@ TEST(LightWords, StepAtWhatTheEyeCanTell) {
 
 TEST(Standing, IsComputedFromTheFindings) {
     const Job fresh = tests::newJob("Fresh", "dock-shunter", {});
-    EXPECT_EQ(stands(fresh, "choose").kind, StageStatus::Kind::Here);
-    EXPECT_EQ(plain(stands(fresh, "choose").why), "choose a decoder");
+    EXPECT_EQ(stands(fresh, "decoder").kind, StageStatus::Kind::Here);
+    EXPECT_EQ(plain(stands(fresh, "decoder").why), "choose a decoder");
     EXPECT_EQ(stands(fresh, "lamps").kind, StageStatus::Kind::Ahead);
-    EXPECT_EQ(stands(shunter(), "choose").kind, StageStatus::Kind::Done);
+    EXPECT_EQ(stands(shunter(), "decoder").kind, StageStatus::Kind::Done);
     EXPECT_EQ(stands(shunter(), "lamps").kind, StageStatus::Kind::Here);
     const Job small = jotted(shunter(), {"decoder small"});
-    EXPECT_EQ(stands(small, "choose").kind, StageStatus::Kind::Blocked);
+    EXPECT_EQ(stands(small, "decoder").kind, StageStatus::Kind::Blocked);
     EXPECT_EQ(plain(nextAction(checkedAll(small))), "choose a larger decoder");
     EXPECT_EQ(worstState(checkedAll(small)), State::Over);
 }
@@ -1223,11 +1223,11 @@ TEST(Verdicts, AreTheFindingsWithoutWords) {
 TEST(Rooms, SayWhatThereIsToDoInThem) {
     const Job saloon = tests::newJob("Aurora", "saloon", {});
     EXPECT_EQ(stands(saloon, "measure").kind, StageStatus::Kind::Done);
-    EXPECT_EQ(plain(stands(saloon, "choose").why), "no motor to carry");
+    EXPECT_EQ(plain(stands(saloon, "decoder").why), "no motor to carry");
     EXPECT_EQ(stands(saloon, "lamps").kind, StageStatus::Kind::Here);
     EXPECT_EQ(plain(stands(saloon, "lamps").why), "no lamps yet");
     const Job over = jotted(shunter(), {"decoder small", "lamp front white"});
-    EXPECT_EQ(stands(over, "choose").kind, StageStatus::Kind::Blocked);
+    EXPECT_EQ(stands(over, "decoder").kind, StageStatus::Kind::Blocked);
     EXPECT_EQ(stands(over, "lamps").kind, StageStatus::Kind::Ahead);
     EXPECT_EQ(name(StageStatus::Kind::Waiting), "waiting");
 }

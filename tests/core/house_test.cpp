@@ -25,7 +25,7 @@ WorkshopRecord workshopAfter(std::string_view line, const WorkshopRecord& worksh
     return applyLine(line, workshop, smallCatalogue(), "2026-03-02").value().after;
 }
 State measured(const Job& job, const WorkshopRules& house) {
-    return leading(findings(job, smallCatalogue(), house), "choose")->state;
+    return leading(findings(job, smallCatalogue(), house), "decoder")->state;
 }
 
 TEST(WorkshopRules, JudgesEveryJobThatHasNoRuleOfItsOwn) {

@@ -152,7 +152,7 @@ TEST(EmptyPads, AreSaidInOneLineOrInSeveral) {
     const auto said = applyLine("pads C7 bridged holds", job, smallCatalogue(), "2026-03-02");
     ASSERT_TRUE(said);
     EXPECT_EQ(said->after.pads[0].on, "2026-03-02");
-    EXPECT_EQ(said->stage, "reserve");
+    EXPECT_EQ(said->stage, "stay-alive");
     for (const char* line : {"pads C7 13V", "pads C7 ac 0V", "pads C7 90R"}) {
         EXPECT_EQ(applyLine(line, job, smallCatalogue(), "2026-03-02")->after.pads[0].on,
                   "2026-03-02");

@@ -317,7 +317,7 @@ TEST(JobFormat1, ComesToTheSameFigures) {
         const auto job = jobFromJson(fixture(name));
         for (const core::Finding& finding : core::findings(*job, loadedCatalogue({}).catalogue)) {
             // What there was then: of measuring only the decoder, which is chosen elsewhere now.
-            if (finding.stage != "choose" && finding.stage != "lamps") continue;
+            if (finding.stage != "decoder" && finding.stage != "lamps") continue;
             all.push_back(core::plain(finding.sentence));
         }
         return all;

@@ -12,9 +12,9 @@ void paintDecoderOverlay(const OverlayInput& input);
 void paintDecoder(const PartInput& input);
 
 inline constexpr PartPainter decoderPainter{"decoder", paintDecoder, "decoder "};
-inline constexpr Shot decoderShots[] = {{"choose", 0, ""}};
+inline constexpr Shot decoderShots[] = {{"decoder", 0, ""}};
 inline constexpr StageView decoderView{
-    "choose", decoderRack, paintDecoderOverlay,
+    "decoder", decoderRack, paintDecoderOverlay,
     QT_TRANSLATE_NOOP("stages", "This one has no motor: there is no decoder to choose for it."),
     decoderShots};
 

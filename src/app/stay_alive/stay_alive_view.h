@@ -16,7 +16,7 @@ void paintBank(const PartInput& input);
 inline constexpr PartPainter bankPainter{"bank", paintBank, "bank "};
 inline constexpr Shot stayAliveShots[] = {{"stay-alive", 0, ""}};
 inline constexpr StageView stayAliveView{
-    "reserve", stayAlivePanel, paintStayAliveOverlay,
+    "stay-alive", stayAlivePanel, paintStayAliveOverlay,
     QT_TRANSLATE_NOOP("stages", "A stay-alive is for what rolls on powered rails."),
     stayAliveShots};
 

@@ -530,6 +530,65 @@ Result<Volts> solveWay(const LampGroup& group, Ohms common, const LampDrive& dri
 
 }  // namespace
 
+namespace {
+
+/// How far the volts of a group's bus may lie below and above what is typical.
+Spread spreadOf(const Job& job, const LampGroup& group, Volts bus, const WorkshopRules& house) {
+    Spread spread;
+    if (!ownSupply(job, group)) spread.down = spread.up = bus * house.supplySpread;
+    if (group.output != supplyOutput) spread.down += mayDrop(job);
+    // Its volts are those of a battery just charged: it never has more.
+    if (job.feed == Feed::BatteryRadio && job.supply.pack && !job.supply.volts) spread.up = {};
+    return spread;
+}
+
+/// Digital track that is not rectified lights an LED either way round half of the time.
+bool litHalf(const Job& job, const LampGroup& group) {
+    return group.output == supplyOutput && isDigital(job.feed) && !group.isBulbs() &&
+           (reverses(job) || oneWayOnly(job, group));
+}
+
+/// A row before the circuit is solved: its limit, the resistor that gives its target. `before`:
+/// the resistance that all rows share.
+/// Errors: those of a lamp whose data are no LED's.
+Result<RowState> unsolved(const LampGroup& group, std::size_t r, const LampDrive& drive,
+                          const GroupState& state, Ohms before, double duty) {
+    const LampRow& row = group.rows[r];
+    RowState made;
+    made.connected = row.resistor.has_value();
+    made.duty = duty;
+    LampString laws;
+    for (const Lamp& lamp : row.lamps) {
+        auto lampLaw = law(lamp.part);
+        if (!lampLaw) return tl::unexpected(lampLaw.error());
+        laws.lamps.push_back(*lampLaw);
+        laws.parallel.push_back(lamp.parallel);
+        made.share.push_back(1.0 / static_cast<double>(standAcross(row, laws.lamps.size() - 1)));
+    }
+    const auto& bulb = row.lamps.front().part.filament;
+    const auto limit = rowLimit(row, bulb ? bulb->current : group.atFull());
+    if (!limit) return tl::unexpected(limit.error());
+    made.limit = *limit;
+    made.led.assign(row.lamps.size(), Volts{0});
+    made.arrives = passed(row.path, lightFamily(row.lamps.front().part)).total();
+    const auto beside = static_cast<std::size_t>(
+        std::count_if(group.rows.begin(), group.rows.end(),
+                      [&](const LampRow& other) { return other.backwards == row.backwards; }));
+    const Amperes target = bulb ? bulb->current : group.atFull() / made.duty;
+    if (drive.wave == Wave::Steady) {
+        made.ideal = idealResistor(laws, state.drive, before, beside, target);
+    } else if (r > 0 && alike(group.rows[r - 1], row)) {
+        made.ideal = state.rows.back().ideal;
+    } else {
+        const auto alone = resistorOn(laws, drive, target);
+        if (!alone) return tl::unexpected(alone.error());
+        made.ideal = *alone - before * static_cast<double>(beside);
+    }
+    return made;
+}
+
+}  // namespace
+
 Result<GroupState> groupState(const Job& job, const LampGroup& given, const WorkshopRules& house,
                               std::optional<Ohms> board) {
     std::optional<LampGroup> kept;
@@ -547,55 +606,16 @@ Result<GroupState> groupState(const Job& job, const LampGroup& given, const Work
                                                  : busVolts(job, house);
     state.drive = drive.most();
     state.wave = drive.wave;
-    const bool regulated = ownSupply(job, group);
-    Spread spread;
-    if (!regulated) spread.down = spread.up = state.bus * house.supplySpread;
-    if (group.output != supplyOutput) spread.down += mayDrop(job);
-    // Its volts are those of a battery just charged: it never has more.
-    if (job.feed == Feed::BatteryRadio && job.supply.pack && !job.supply.volts) spread.up = {};
-
-    const auto backwards = static_cast<std::size_t>(std::count_if(
-        group.rows.begin(), group.rows.end(), [](const LampRow& row) { return row.backwards; }));
-    // Digital track that is not rectified lights an LED either way round half of the time.
-    const bool half = group.output == supplyOutput && isDigital(job.feed) && !group.isBulbs() &&
-                      (reverses(job) || oneWayOnly(job, group));
+    const Spread spread = spreadOf(job, group, state.bus, house);
+    const bool half = litHalf(job, group);
     // A pair has one resistor, and that is the one to choose.
     state.pair = antiparallel(group);
     const Ohms before = state.pair ? common - group.shared() : common;
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
-        const LampRow& row = group.rows[r];
-        RowState made;
-        made.connected = row.resistor.has_value();
-        made.duty = half ? 0.5 : 1;
-        LampString laws;
-        for (const Lamp& lamp : row.lamps) {
-            auto lampLaw = law(lamp.part);
-            if (!lampLaw) return tl::unexpected(lampLaw.error());
-            laws.lamps.push_back(*lampLaw);
-            laws.parallel.push_back(lamp.parallel);
-            made.share.push_back(1.0 /
-                                 static_cast<double>(standAcross(row, laws.lamps.size() - 1)));
-        }
-        const auto& bulb = row.lamps.front().part.filament;
-        const auto limit = rowLimit(row, bulb ? bulb->current : group.atFull());
-        if (!limit) return tl::unexpected(limit.error());
-        made.limit = *limit;
-        made.led.assign(row.lamps.size(), Volts{0});
-        made.arrives = passed(row.path, lightFamily(row.lamps.front().part)).total();
-        const std::size_t beside = row.backwards ? backwards : group.rows.size() - backwards;
-        const Amperes target = bulb ? bulb->current : group.atFull() / made.duty;
-        if (drive.wave == Wave::Steady) {
-            made.ideal = idealResistor(laws, state.drive, before, beside, target);
-        } else if (r > 0 && alike(group.rows[r - 1], row)) {
-            made.ideal = state.rows.back().ideal;
-        } else {
-            const auto alone = resistorOn(laws, drive, target);
-            if (!alone) return tl::unexpected(alone.error());
-            made.ideal = *alone - before * static_cast<double>(beside);
-        }
-        state.rows.push_back(std::move(made));
+        auto row = unsolved(group, r, drive, state, before, half ? 0.5 : 1);
+        if (!row) return tl::unexpected(row.error());
+        state.rows.push_back(std::move(*row));
     }
-
     std::optional<Volts> glow;
     for (const std::size_t own : waysLit(job, group)) {
         const auto from = solveWay(group, common, drive, spread, own, state);

@@ -93,40 +93,55 @@ const RatedDemand& Rating::deciding() const {
                              });
 }
 
-Rating rated(const JobAnalysis& facts, const MotorEvidence& drive, const MotorRating& rating) {
+namespace {
+
+/// What is asked of a decoder's ratings, each of it once.
+struct Demands {
     using From = RatedDemand::From;
     using What = MotorDemand::What;
-    const WorkshopRules& house = facts.house;
-    const MotorSupply supply = motorSupply(facts.job, house);
-    MotorSupply top = supply;
-    top.track *= 1 + house.supplySpread;
-    const auto path = pathResistance(drive.readings, drive.winding);
-    const auto slip = largestReading(drive.readings, MotorCondition::Slipping);
-    const auto light = largestReading(drive.readings, MotorCondition::Light);
-    const auto hauling = largestReading(drive.readings, MotorCondition::Hauling);
-    const auto usual = usualCurrents(facts.job, drive);
 
-    const auto demand = [&](What what, From from, Amperes typical, Amperes worst, bool peak) {
+    const MotorEvidence& drive;
+    const MotorRating& rating;
+    double margin;
+    MotorSupply supply, top;  ///< typical; at the top of its range
+    std::optional<UsualCurrents> usual;
+
+    Demands(const JobAnalysis& facts, const MotorEvidence& evidence, const MotorRating& given)
+        : drive(evidence),
+          rating(given),
+          margin(facts.house.closeMargin),
+          supply(motorSupply(facts.job, facts.house)),
+          top(supply),
+          usual(usualCurrents(facts.job, evidence)) {
+        top.track *= 1 + facts.house.supplySpread;
+    }
+    [[nodiscard]] std::optional<Amperes> read(MotorCondition condition) const {
+        return largestReading(drive.readings, condition);
+    }
+    [[nodiscard]] std::optional<Ohms> path() const {
+        return pathResistance(drive.readings, drive.winding);
+    }
+    [[nodiscard]] RatedDemand demand(What what, From from, Amperes typical, Amperes worst,
+                                     bool peak) const {
         const Amperes limit = peak ? rating.peak : rating.continuous;
-        return RatedDemand{
-            what, from, typical, worst, limit, peak, against(worst, limit, house.closeMargin)};
-    };
-    const auto missing = [&](What what, bool peak) {
-        return RatedDemand{what, From::Missing, {}, {}, peak ? rating.peak : rating.continuous,
-                           peak, State::Ask};
-    };
-    // The whole usual range fits, or none of it does; between the two the motor is to be read.
-    const auto ofKind = [&](What what, Amperes least, Amperes most, bool peak) {
+        return {what, from, typical, worst, limit, peak, against(worst, limit, margin)};
+    }
+    [[nodiscard]] RatedDemand missing(What what, bool peak) const {
+        return {what, From::Missing, {}, {}, peak ? rating.peak : rating.continuous,
+                peak, State::Ask};
+    }
+    /// The whole usual range fits, or none of it does; between the two the motor is to be read.
+    [[nodiscard]] RatedDemand ofKind(What what, Amperes least, Amperes most, bool peak) const {
         RatedDemand made = demand(what, From::Kind, most, most, peak);
         if (made.state == State::Fine) return made;
-        if (against(least, made.limit, house.closeMargin) == State::Over)
+        if (against(least, made.limit, margin) == State::Over)
             return demand(what, From::Kind, least, least, peak);
         return missing(what, peak);
-    };
-    const auto stallDemand = [&](bool peak) {
-        if (path) {
-            return demand(What::Stall, From::Reading, stallCurrent(supply, *path),
-                          stallCurrent(top, *path), peak);
+    }
+    [[nodiscard]] RatedDemand stall(bool peak) const {
+        if (const auto ohms = path()) {
+            return demand(What::Stall, From::Reading, stallCurrent(supply, *ohms),
+                          stallCurrent(top, *ohms), peak);
         }
         if (drive.windingOfRead) {
             const Amperes some = stallCurrent(supply, *drive.windingOfRead);
@@ -135,58 +150,70 @@ Rating rated(const JobAnalysis& facts, const MotorEvidence& drive, const MotorRa
         }
         if (!usual) return missing(What::Stall, peak);
         return ofKind(What::Stall, usual->leastStall, usual->stall, peak);
-    };
-    const auto slipDemand = [&] {
-        if (slip) return demand(What::Slip, From::Reading, *slip, *slip, false);
+    }
+    [[nodiscard]] RatedDemand slip() const {
+        if (const auto amps = read(MotorCondition::Slipping))
+            return demand(What::Slip, From::Reading, *amps, *amps, false);
         if (drive.slipOfRead > rating.continuous)
             return demand(What::Slip, From::Some, drive.slipOfRead, drive.slipOfRead, false);
-        if (path) {
-            const Amperes most = stallCurrent(top, *path);
+        if (const auto ohms = path()) {
+            const Amperes most = stallCurrent(top, *ohms);
             RatedDemand made = demand(What::Slip, From::Bound, most, most, false);
             return made.state == State::Over ? missing(What::Slip, false) : made;
         }
         if (!usual) return missing(What::Slip, false);
         return ofKind(What::Slip, usual->leastSlip, usual->slip, false);
-    };
-    const auto runningDemand = [&](double factor) {
-        const Amperes most = std::max(light.value_or(Amperes{0}), hauling.value_or(Amperes{0}));
-        if (light || hauling) {
-            return demand(What::Running, From::Reading, most * factor, most * factor, false);
-        }
-        if (slip) {  // running never takes more than slipping does
+    }
+    /// Nothing where nobody read it running.
+    [[nodiscard]] std::optional<Amperes> ran() const {
+        const auto light = read(MotorCondition::Light), hauling = read(MotorCondition::Hauling);
+        return light && hauling ? std::max(*light, *hauling) : light ? light : hauling;
+    }
+    [[nodiscard]] RatedDemand running(double factor) const {
+        if (const auto most = ran())
+            return demand(What::Running, From::Reading, *most * factor, *most * factor, false);
+        if (const auto amps = read(MotorCondition::Slipping)) {
+            // Running never takes more than slipping does.
             RatedDemand made =
-                demand(What::Running, From::Bound, *slip * factor, *slip * factor, false);
+                demand(What::Running, From::Bound, *amps * factor, *amps * factor, false);
             return made.state == State::Over ? missing(What::Running, false) : made;
         }
         if (!usual) return missing(What::Running, false);
         return ofKind(What::Running, usual->leastRunning * factor, usual->running * factor, false);
-    };
-
-    Rating made;
-    switch (house.rule) {
-        case RatingRule::Strict:
-            made.demands = {stallDemand(false)};
-            break;
-        case RatingRule::Slip:
-            made.demands = {slipDemand(), stallDemand(true)};
-            break;
-        case RatingRule::Running:
-            made.demands = {runningDemand(runningMargin)};
-            break;
     }
-    // What it takes for long must be carried for long, whatever the rule.
-    if ((light || hauling) && house.rule != RatingRule::Running) {
-        RatedDemand sustained = runningDemand(1.0);
-        if (sustained.state != State::Fine) made.demands.push_back(sustained);
-    }
-    // It took more than that when it was stopped, so at the limit itself it is over already.
-    if (drive.atLeast > Amperes{0}) {
-        const Amperes bound =
-            drive.atLeast * (house.rule == RatingRule::Running ? runningMargin : 1.0);
+    /// It took more than that when it was stopped, so at the limit itself it is over already.
+    [[nodiscard]] RatedDemand atLeast(double factor) const {
+        const Amperes bound = drive.atLeast * factor;
         RatedDemand least = demand(What::Running, From::AtLeast, bound, bound, false);
         if (bound >= least.limit) least.state = State::Over;
-        if (least.state != State::Fine) made.demands.push_back(least);
+        return least;
     }
+};
+
+}  // namespace
+
+Rating rated(const JobAnalysis& facts, const MotorEvidence& drive, const MotorRating& rating) {
+    const Demands of(facts, drive, rating);
+    const RatingRule rule = facts.house.rule;
+    Rating made;
+    switch (rule) {
+        case RatingRule::Strict:
+            made.demands = {of.stall(false)};
+            break;
+        case RatingRule::Slip:
+            made.demands = {of.slip(), of.stall(true)};
+            break;
+        case RatingRule::Running:
+            made.demands = {of.running(runningMargin)};
+            break;
+    }
+    const auto add = [&](RatedDemand demand) {
+        if (demand.state != State::Fine) made.demands.push_back(std::move(demand));
+    };
+    // What it takes for long must be carried for long, whatever the rule.
+    if (of.ran() && rule != RatingRule::Running) add(of.running(1.0));
+    if (drive.atLeast > Amperes{0})
+        add(of.atLeast(rule == RatingRule::Running ? runningMargin : 1));
     for (const RatedDemand& each : made.demands) made.state = worse(made.state, each.state);
     return made;
 }

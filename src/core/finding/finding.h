@@ -43,7 +43,7 @@ struct Subject {
 
 struct Finding {
     std::string id;          ///< stable: "motor.rating", "lamp.current:L3"
-    std::string_view stage;  ///< the name of its room: "measure"; lives as long as the program
+    std::string_view stage;  ///< the name of its stage: "measure"; lives as long as the program
     Subject subject;
     State state{};
     Gravity gravity{};

@@ -9,7 +9,7 @@ namespace glimmet::core {
 using JobStage = Stage<Job, JobAnalysis>;
 [[nodiscard]] std::span<const JobStage> jobStages();
 
-/// The verbs of every room, then those of the record: all that a job's line can begin with.
+/// The commands of every stage, then those of the record: all that a job's line can begin with.
 struct SpokenCommand {
     const jot::Command* command;
     std::string_view stage;  ///< empty: of the record, shown wherever one is

@@ -20,7 +20,7 @@ const Commands& allCommands() {
     return all;
 }
 
-/// The verbs of the workshop with the room of each.
+/// The commands of the workshop with the stage of each.
 std::vector<SpokenCommand> workshopCommands() {
     std::vector<SpokenCommand> made;
     for (const WorkshopStage& each : workshopStages()) {

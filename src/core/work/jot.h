@@ -18,7 +18,7 @@ namespace glimmet::core {
 struct JotResult {
     Text meaning;            ///< everything that was understood: "Stall test: 1.15 A at 12 V"
     Job after;               ///< the job with it
-    std::string_view stage;  ///< the room whose line it is; empty: shown wherever one is
+    std::string_view stage;  ///< the stage whose line it is; empty: shown wherever one is
     std::string subject;     ///< id of the group it touches, or empty
     bool goes = false;       ///< it changes nothing and leads to its stage
 };
@@ -55,7 +55,7 @@ struct Measurable {
 struct WorkshopJotResult {
     Text meaning;
     WorkshopRecord after;
-    std::string_view stage;  ///< the room whose line it is
+    std::string_view stage;  ///< the stage whose line it is
     std::string subject;     ///< the rule it touches
 };
 [[nodiscard]] Result<WorkshopJotResult> applyLine(std::string_view line,
@@ -67,7 +67,7 @@ struct JotForm {
     std::string pattern;                ///< "stall AMPS VOLTS"
     std::vector<const char*> examples;  ///< "stall 1.15A 12V"; the first is shown first
     const char* meaning;                ///< "a stall test, a second at the most"
-    std::string_view stage;             ///< the room it is of; empty: of the record
+    std::string_view stage;             ///< the stage it is of; empty: of the record
 };
 /// All that can be typed, in the order of the work.
 [[nodiscard]] std::vector<JotForm> jotForms();

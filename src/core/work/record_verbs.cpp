@@ -109,11 +109,14 @@ Result<JotResult> scale(const ParsedLine& said) {
     return result;
 }
 
-/// The stages that the job has, by their names and their titles.
+/// The stages that the job has, by their names, their titles and other words for them.
 std::vector<Named> stageNames(const Context& context) {
     std::vector<Named> all;
     for (const JobStage& each : jobStages()) {
-        if (each.applies(context.job)) all.push_back({each.name, {each.title}, "a stage"});
+        if (!each.applies(context.job)) continue;
+        Named named{each.name, {each.title}, "a stage"};
+        named.also.insert(named.also.end(), each.also.begin(), each.also.end());
+        all.push_back(std::move(named));
     }
     return all;
 }

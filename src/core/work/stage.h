@@ -1,5 +1,5 @@
-// What a stage of the work is: a room in the house. A stage is one folder with its judges and
-// verbs, and one line in the table of rooms; nothing else knows it by name.
+// What a stage of the work is. A stage is one folder with its judges and
+// verbs, and one line in the table of stages; nothing else knows it by name.
 #pragma once
 
 #include "core/finding/finding.h"
@@ -57,7 +57,7 @@ private:
     std::string_view m_only;
 };
 
-/// Nothing to judge in a room: why, and whether that is how it should be.
+/// Nothing to judge in a stage: why, and whether that is how it should be.
 struct Idle {
     Text why;           ///< "no lamps yet"; empty: there is something to judge
     bool done = false;  ///< there is nothing to do here, ever
@@ -78,6 +78,7 @@ struct Stage {
     std::span<const jot::Command> (*commands)();
     Idle (*idle)(const Record&);
     std::span<const DecidedBy> decided = {};
+    std::span<const char* const> also = {};  ///< other words for it: "go choose"
 };
 
 }  // namespace glimmet::core

@@ -5,7 +5,7 @@
 namespace glimmet::core {
 namespace {
 
-/// nullptr: that room makes no such finding.
+/// nullptr: that stage makes no such finding.
 const DecidedBy* ruleOf(const JobStage& one, std::string_view id) {
     id = id.substr(0, id.find(':'));
     const auto found = std::find_if(one.decided.begin(), one.decided.end(),
@@ -19,7 +19,7 @@ std::vector<Finding> findings(const JobAnalysis& facts) { return findingsOf(fact
 
 std::vector<Finding> findingsOf(const JobAnalysis& facts, std::string_view id) {
     std::vector<Finding> all;
-    // A finding is made in the room that has its rule; one without is looked for in all of them.
+    // A finding is made in the stage that has its rule; one without is looked for in all of them.
     const auto rooms = jobStages();
     const bool known = std::any_of(rooms.begin(), rooms.end(),
                                    [&](const JobStage& one) { return ruleOf(one, id); });

@@ -1,4 +1,4 @@
-// How the stages of a job stand, computed from what the rooms say of it.
+// How the stages of a job stand, computed from what is found in them.
 #pragma once
 
 #include "core/work/job_stages.h"
@@ -9,7 +9,7 @@
 
 namespace glimmet::core {
 
-/// All findings, room by room, and within a room in the order in which they matter to the work.
+/// All findings, stage by stage, and within a stage in the order in which they matter to the work.
 /// Pure: the same job gives the same findings.
 [[nodiscard]] std::vector<Finding> findings(const JobAnalysis& facts);
 /// Those of one id (empty: all): nothing else is worded.
@@ -21,21 +21,21 @@ namespace glimmet::core {
                                             const WorkshopRules& house = {},
                                             std::vector<SameType> sameType = {});
 
-/// What decides the state of a finding, in words; empty where its room says nothing of it. `id`:
+/// What decides the state of a finding, in words; empty where its stage says nothing of it. `id`:
 /// with its subject or without.
 [[nodiscard]] Text decidedBy(std::string_view id);
 
 /// How a stage of the work stands, computed from its findings.
 struct StageStatus {
     enum class Kind { Done, Here, Ahead, Blocked, Waiting };
-    std::string_view stage;  ///< the name of its room
+    std::string_view stage;  ///< its name
     const char* title = "";  ///< to be translated
     Kind kind{};
     State worst = State::Fine;
     Text why;           ///< "stall current missing", "all fits"
     bool idle = false;  ///< nothing to judge there
 };
-/// Of the rooms that apply to the job, in working order.
+/// Of those that apply to the job, in working order.
 [[nodiscard]] std::vector<StageStatus> stageStatus(const Job& job,
                                                    const std::vector<Finding>& findings);
 [[nodiscard]] std::vector<StageStatus> stageStatus(const WorkshopRecord& workshop,

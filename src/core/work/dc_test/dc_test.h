@@ -1,4 +1,4 @@
-// The room of the proof on plain direct current: a decoder never cures what does not run on it.
+// The stage of the DC test on plain direct current: a decoder never cures what does not run on it.
 #pragma once
 
 #include "core/work/dc_test/decided_by.h"
@@ -11,6 +11,8 @@ void judge(const JobAnalysis& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobStage stage{"prove", "Prove", applies, judge, commands, idle, decidedBy};
+inline constexpr const char* also[] = {"prove", "proof"};
+inline constexpr JobStage stage{"dc-test", "DC test", applies,   judge,
+                                commands,  idle,      decidedBy, also};
 
 }  // namespace glimmet::core::dc_test

@@ -1,4 +1,4 @@
-// The room of the choice: which decoder carries the job, and what each wins and loses.
+// The stage of the decoder: which decoder carries the job, and what each wins and loses.
 #pragma once
 
 #include "core/work/decoder/decided_by.h"
@@ -11,6 +11,8 @@ void judge(const JobAnalysis& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobStage stage{"choose", "Choose", applies, judge, commands, idle, decidedBy};
+inline constexpr const char* also[] = {"choose"};
+inline constexpr JobStage stage{"decoder", "Decoder", applies,   judge,
+                                commands,  idle,      decidedBy, also};
 
 }  // namespace glimmet::core::decoder

@@ -74,53 +74,99 @@ Text cellCaution(const BatteryPack& pack) {
         "to a bare cell; stop where one swells or gets hot.");
 }
 
-void judgePack(const JobAnalysis& facts, const MotorEvidence& drive, Judging& judging) {
-    const Job& job = facts.job;
-    const Figure sustained = sustainedFigure(facts, drive);
-    const auto& pack = job.supply.pack;
-    if (!pack) {
-        // With its voltage read the kind decides nothing but how long it lasts.
-        if (job.supply.volts) {
-            judging.say(
-                "battery.pack", {}, State::Fine, Gravity::CouldBeBetter, [&](Finding& finding) {
-                    finding.sentence = text(
-                        "The battery makes %1; nobody noted which it is. Run time, fuse and "
-                        "cut-off depend on that.",
-                        formatted(job.supply.volts->value, 3));
-                    finding.figures = {sustained};
-                });
-            return;
-        }
-        judging.say("battery.pack", {}, State::Ask, Gravity::DoesNotWork, [&](Finding& finding) {
-            finding.sentence = text("Which battery? Run time, fuse and cut-off depend on it.");
-            finding.action = text("say which battery it carries");
+/// The smallest battery of a kind that lasts long enough, as far as its current is known.
+Option batteryOf(Chemistry chemistry, double wanted, std::optional<Amperes> load) {
+    BatteryPack one{chemistry, 1, AmpereHours{capacities[0]}};
+    for (const double ampereHours : capacities) {
+        one.capacity = AmpereHours{ampereHours};
+        if (!load || runTime(one, *load) >= longEnough) break;
+    }
+    const double cell = voltsOf(one).nominal.value();
+    one.cells = std::clamp(static_cast<int>(wanted / cell + 0.5), 1, 12);
+    Option option;
+    option.what = verbatim(packWords(one));
+    option.effect = load ? text("runs about %1", hours(runTime(one, *load)))
+                         : text("%1", formatted(voltsOf(one).nominal, 3));
+    option.state = State::Fine;
+    option.jot = "battery " + packWords(one);
+    return option;
+}
+
+/// Which battery it is, where nobody noted that.
+void judgeUnknownPack(const Job& job, const Figure& sustained, Judging& judging) {
+    // With its voltage read the kind decides nothing but how long it lasts.
+    if (job.supply.volts) {
+        judging.say("battery.pack", {}, State::Fine, Gravity::CouldBeBetter, [&](Finding& finding) {
+            finding.sentence = text(
+                "The battery makes %1; nobody noted which it is. Run time, fuse and cut-off depend "
+                "on that.",
+                formatted(job.supply.volts->value, 3));
             finding.figures = {sustained};
-            const double wanted = job.scale.ratio < 40 ? 11.1 : 7.4;  // what its size runs on
-            for (const Chemistry chemistry : {Chemistry::LiIon, Chemistry::NiMH}) {
-                BatteryPack one{chemistry, 1, AmpereHours{capacities[0]}};
-                // The smallest that lasts long enough, as far as its current is known.
-                for (const double ampereHours : capacities) {
-                    one.capacity = AmpereHours{ampereHours};
-                    const bool lasts =
-                        sustained.value && runTime(one, Amperes{*sustained.value}) >= longEnough;
-                    if (lasts || !sustained.value) break;
-                }
-                const double cell = voltsOf(one).nominal.value();
-                one.cells = std::clamp(static_cast<int>(wanted / cell + 0.5), 1, 12);
-                Option option;
-                option.what = verbatim(packWords(one));
-                option.effect =
-                    sustained.value
-                        ? text("runs about %1", hours(runTime(one, Amperes{*sustained.value})))
-                        : text("%1", formatted(voltsOf(one).nominal, 3));
-                option.state = State::Fine;
-                option.jot = "battery " + packWords(one);
-                finding.options.push_back(std::move(option));
-            }
         });
         return;
     }
-    const PackVolts volts = voltsOf(*pack);
+    judging.say("battery.pack", {}, State::Ask, Gravity::DoesNotWork, [&](Finding& finding) {
+        finding.sentence = text("Which battery? Run time, fuse and cut-off depend on it.");
+        finding.action = text("say which battery it carries");
+        finding.figures = {sustained};
+        const double wanted = job.scale.ratio < 40 ? 11.1 : 7.4;  // what its size runs on
+        const auto load = sustained.value ? std::optional(Amperes{*sustained.value}) : std::nullopt;
+        for (const Chemistry chemistry : {Chemistry::LiIon, Chemistry::NiMH})
+            finding.options.push_back(batteryOf(chemistry, wanted, load));
+    });
+}
+
+/// A battery that is known under a load that is.
+struct Running {
+    const BatteryPack& pack;
+    Amperes load;
+    Figure sustained, capacity;
+    [[nodiscard]] PackVolts volts() const { return voltsOf(pack); }
+    [[nodiscard]] Volts under() const { return volts().nominal - load * volts().inside; }
+    [[nodiscard]] State state() const { return stateOf(pack, load); }
+};
+
+void sayRunTime(const Running& one, Finding& finding) {
+    const std::string cutOff = formatted(one.volts().cutOff, 3);
+    const auto fuse = fuseFor(one.load);
+    const auto lasts = hours(runTime(one.pack, one.load));
+    if (one.state() == State::Over) {
+        finding.sentence =
+            text("This battery cannot carry it: %1 pull it down to %2, below its cut-off of %3.",
+                 formatted(one.load, 2), formatted(one.under(), 2), cutOff);
+        finding.action = text("a larger battery");
+    } else if (fuse) {
+        finding.sentence = text("Runs about %1 on its battery. Fuse it with %2, cut it off at %3.",
+                                lasts, formatted(*fuse), cutOff);
+        if (one.state() == State::Close)
+            finding.action = text("a larger battery, or know when it ends");
+    } else {
+        finding.sentence = text(
+            "Runs about %1 on its battery; no usual fuse carries its current. Cut it off at %2.",
+            lasts, cutOff);
+        finding.action = text("two circuits with a fuse each");
+    }
+}
+
+std::vector<Figure> runTimeFigures(const Running& one) {
+    return {figures::computed(text("Run time"), "t_run", runTime(one.pack, one.load),
+                              "usable · Q / I_long",
+                              {one.capacity,
+                               figures::assumed(text("Usable of it"), "usable", usableCapacity,
+                                                text("usual for cells in use")),
+                               one.sustained}),
+            figures::computed(text("Volts under that current"), "V_load", one.under(),
+                              "V_pack − I_long · R_in",
+                              {figures::assumed(text("Volts of the pack"), "V_pack",
+                                                one.volts().nominal, text("usual for its cells")),
+                               figures::assumed(text("Its internal resistance"), "R_in",
+                                                one.volts().inside, text("usual for its cells"))})};
+}
+
+void judgePack(const JobAnalysis& facts, const MotorEvidence& drive, Judging& judging) {
+    const Figure sustained = sustainedFigure(facts, drive);
+    const auto& pack = facts.job.supply.pack;
+    if (!pack) return judgeUnknownPack(facts.job, sustained, judging);
     const Figure capacity = figures::chosen(
         text("Battery, printed on it"), "Q", pack->capacity,
         text("%1 cells %2", std::to_string(pack->cells), std::string(name(pack->chemistry))),
@@ -136,52 +182,19 @@ void judgePack(const JobAnalysis& facts, const MotorEvidence& drive, Judging& ju
                     });
         return;
     }
-    const Amperes load{*sustained.value};
-    const Volts under = volts.nominal - load * volts.inside;
-    const Seconds lasts = runTime(*pack, load);
-    const State state = stateOf(*pack, load);
-    const auto fuse = fuseFor(load);
-    judging.say("battery.run-time", {}, state, Gravity::WorksBadly, [&](Finding& finding) {
-        const std::string cutOff = formatted(volts.cutOff, 3);
-        if (state == State::Over) {
-            finding.sentence = text(
-                "This battery cannot carry it: %1 pull it down to %2, below its cut-off of %3.",
-                formatted(load, 2), formatted(under, 2), cutOff);
-            finding.action = text("a larger battery");
-        } else if (fuse) {
-            finding.sentence =
-                text("Runs about %1 on its battery. Fuse it with %2, cut it off at %3.",
-                     hours(lasts), formatted(*fuse), cutOff);
-            finding.action =
-                state == State::Close ? text("a larger battery, or know when it ends") : Text{};
-        } else {
-            finding.sentence = text(
-                "Runs about %1 on its battery; no usual fuse carries its current. Cut it off "
-                "at %2.",
-                hours(lasts), cutOff);
-            finding.action = text("two circuits with a fuse each");
-        }
-        finding.figures = {
-            figures::computed(text("Run time"), "t_run", lasts, "usable · Q / I_long",
-                              {capacity,
-                               figures::assumed(text("Usable of it"), "usable", usableCapacity,
-                                                text("usual for cells in use")),
-                               sustained}),
-            figures::computed(text("Volts under that current"), "V_load", under,
-                              "V_pack − I_long · R_in",
-                              {figures::assumed(text("Volts of the pack"), "V_pack", volts.nominal,
-                                                text("usual for its cells")),
-                               figures::assumed(text("Its internal resistance"), "R_in",
-                                                volts.inside, text("usual for its cells"))})};
+    const Running one{*pack, Amperes{*sustained.value}, sustained, capacity};
+    judging.say("battery.run-time", {}, one.state(), Gravity::WorksBadly, [&](Finding& finding) {
+        sayRunTime(one, finding);
+        finding.figures = runTimeFigures(one);
         finding.caution = cellCaution(*pack);
-        if (state == State::Fine) return;
+        if (one.state() == State::Fine) return;
         for (const double factor : {2.0, 4.0}) {
             BatteryPack larger = *pack;
             larger.capacity = pack->capacity * factor;
             Option option;
             option.what = verbatim(packWords(larger));
-            option.effect = text("runs about %1", hours(runTime(larger, load)));
-            option.state = stateOf(larger, load);
+            option.effect = text("runs about %1", hours(runTime(larger, one.load)));
+            option.state = stateOf(larger, one.load);
             option.jot = "battery " + packWords(larger);
             finding.options.push_back(std::move(option));
         }

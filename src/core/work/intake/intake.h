@@ -1,4 +1,4 @@
-// The room of intake: what the model looks like when it arrives, what its owner says of it, what
+// The stage of intake: what the model looks like when it arrives, what its owner says of it, what
 // is known of faults of its kind.
 #pragma once
 

@@ -72,7 +72,7 @@ std::optional<AspectsSaid> aspectsIn(std::string_view rest) {
 }
 
 /// Lenses of a signal head: 300 mm of the prototype, and no closer than LEDs go.
-Millimetres overlaysApart(const Job& job) {
+Millimetres lensesApart(const Job& job) {
     return std::max(Millimetres{300} / job.scale.ratio, Millimetres{2});
 }
 
@@ -142,11 +142,112 @@ void chooseResistor(const Job& job, LampGroup& group, std::size_t row, const Wor
     group.rows[row].resistor = fittedResistor(state->rows[row].ideal, group.wish);
 }
 
+/// A signal head while its lamps are put in.
+struct Head {
+    const ParsedLine& said;
+    const AspectsSaid& told;
+    const std::vector<NamedSite> sites = namedSites(said.context.job);
+    const NamedSite* site = siteCalled(sites, told.name);
+    /// Where the volts turn round by themselves both colours of a pair would be lit.
+    bool pair = turnsRound(said.context.job) && !alternates(said.context.job.feed) &&
+                !hasMotor(said.context.job);
+    JotResult all = jotted(said, {});
+
+    [[nodiscard]] std::string place() const { return site ? lowered(site->called) : told.name; }
+    [[nodiscard]] WorkshopRecord workshop() const {
+        return said.context.workshop ? *said.context.workshop : WorkshopRecord{};
+    }
+    [[nodiscard]] Result<JotResult> take(const std::string& line) const {
+        return applyLine(line, all.after, said.context.catalogue, said.context.today, workshop());
+    }
+    /// How far above the place the lens of a colour sits.
+    [[nodiscard]] Millimetres above(std::size_t colour) const {
+        const double middle = static_cast<double>(told.colours.size() - 1) / 2;
+        return lensesApart(said.context.job) *
+               (told.stacked ? middle - static_cast<double>(colour) : 0.0);
+    }
+};
+
+/// What a line asks for that no head of this job can be.
+std::optional<Error> noSuchHead(const Head& head) {
+    const AspectsSaid& told = head.told;
+    const auto refused = [](Text why) {
+        return std::optional(Error{ErrorCode::NotUnderstood, "jot", std::move(why)});
+    };
+    if (!told.outputs.empty() && told.outputs.size() != told.colours.size()) {
+        return refused(text("Each colour has an output of its own: %1 colours, %2 outputs.",
+                            std::to_string(told.colours.size()),
+                            std::to_string(told.outputs.size())));
+    }
+    if (head.pair && told.colours.size() > 2)
+        return refused(text("A supply that reverses has two ways round, for two colours."));
+    if (head.pair && !told.outputs.empty())
+        return refused(text("Without a decoder there are no outputs."));
+    if (const LampGroup* there = head.site ? groupAt(head.said.context.job, *head.site) : nullptr) {
+        return refused(
+            text("There is a lamp already where the %1 goes. Take it out first: remove "
+                 "%2.",
+                 head.site->site->name, there->name));
+    }
+    return {};
+}
+
+/// The second colour of a pair, the other way round behind the same resistor.
+Result<void> addSecond(Head& head) {
+    auto other = head.take("antiparallel " + head.place() + " " + head.told.colours[1]);
+    if (!other) return tl::unexpected(other.error());
+    head.all.after = std::move(other->after);
+    for (LampGroup& group : head.all.after.groups) {
+        if (group.id == head.all.subject)
+            group.rows.back().lamps.back().fitted.pose.at.z += head.above(1) - head.above(0);
+    }
+    return {};
+}
+
+/// A colour on an output of its own, with its resistor.
+/// Errors: OutOfRange where no output is left; those of the line that puts it in.
+Result<void> addColour(Head& head, std::size_t i) {
+    const AspectsSaid& told = head.told;
+    const Job& job = head.said.context.job;
+    const std::string& colour = told.colours[i];
+    const std::string name = head.pair ? head.place() : head.place() + " " + colour;
+    const std::string output = head.pair              ? supplyOutput
+                               : told.outputs.empty() ? outputFor(head.all.after, head.site, i)
+                                                      : told.outputs[i];
+    if (output.empty()) {
+        return refuse(ErrorCode::OutOfRange,
+                      text("No output is left for %1: each colour wants one of its own.", colour));
+    }
+    auto made =
+        head.take("lamp " + colour + (head.pair ? "" : " on " + output) + " called " + name);
+    if (!made) return tl::unexpected(made.error());
+    JotResult& all = head.all;
+    all.after = std::move(made->after);
+    for (LampGroup& group : all.after.groups) {
+        if (group.id != made->subject) continue;
+        Lamp& lamp = group.rows.back().lamps.back();
+        if (const NamedSite* site = head.site) {
+            lamp.fitted = {job.units[site->unit].id,
+                           site->site->name,
+                           {site->site->at, {}, site->site->facing}};
+        }
+        lamp.fitted.pose.at.z += head.above(i);
+        chooseResistor(all.after, group, group.rows.size() - 1,
+                       houseOf(all.after, head.workshop().house));
+        nameByDirection(all.after, group);
+        if (all.subject.empty()) all.subject = group.id;
+        const std::string ohms = formatted(group.rows.back().resistor.value_or(Ohms{0}));
+        const Text one = output == supplyOutput ? text("%1 on the supply, %2", colour, ohms)
+                                                : text("%1 on output %2, %3", colour, output, ohms);
+        all.meaning = all.meaning.empty() ? one : text("%1; %2", std::move(all.meaning), one);
+    }
+    return {};
+}
+
 }  // namespace
 
 Result<JotResult> aspectsCommand(const ParsedLine& said) {
     const auto told = aspectsIn(said.rest);
-    const Job& job = said.context.job;
     if (!told || told->name.empty() || told->colours.size() < 2 || told->colours.size() > 4) {
         return refuse(told && !told->name.empty() && !told->colours.empty()
                           ? ErrorCode::NotUnderstood
@@ -154,93 +255,20 @@ Result<JotResult> aspectsCommand(const ParsedLine& said) {
                       text("Which place, and which two or three colours there? Write it like %1.",
                            said.command.examples.front()));
     }
-    if (!told->outputs.empty() && told->outputs.size() != told->colours.size()) {
-        return refuse(
-            ErrorCode::NotUnderstood,
-            text("Each colour has an output of its own: %1 colours, %2 outputs.",
-                 std::to_string(told->colours.size()), std::to_string(told->outputs.size())));
-    }
-    const auto sites = namedSites(job);
-    const NamedSite* site = siteCalled(sites, told->name);
-    const std::string place = site ? lowered(site->called) : told->name;
-    // Where the volts turn round by themselves both colours of a pair would be lit.
-    const bool pair = turnsRound(job) && !alternates(job.feed) && motorsOf(job).empty();
-    if (pair && told->colours.size() > 2) {
-        return refuse(ErrorCode::NotUnderstood,
-                      text("A supply that reverses has two ways round, for two colours."));
-    }
-    if (pair && !told->outputs.empty()) {
-        return refuse(ErrorCode::NotUnderstood, text("Without a decoder there are no outputs."));
-    }
-    if (const LampGroup* there = site ? groupAt(job, *site) : nullptr) {
-        return refuse(ErrorCode::NotUnderstood,
-                      text("There is a lamp already where the %1 goes. Take it out first: remove "
-                           "%2.",
-                           site->site->name, there->name));
-    }
-    static const WorkshopRecord usual;
-    const WorkshopRecord& workshop = said.context.workshop ? *said.context.workshop : usual;
-    const auto take = [&](const std::string& line, const Job& on) {
-        return applyLine(line, on, said.context.catalogue, said.context.today, workshop);
-    };
-    // How far above the place the lens of a colour sits.
-    const auto above = [&](std::size_t colour) {
-        const double middle = static_cast<double>(told->colours.size() - 1) / 2;
-        return overlaysApart(job) * (told->stacked ? middle - static_cast<double>(colour) : 0.0);
-    };
-    JotResult all = jotted(said, {});
+    Head head{said, *told};
+    if (auto refused = noSuchHead(head)) return tl::unexpected(std::move(*refused));
     for (std::size_t i = 0; i < told->colours.size(); ++i) {
-        const std::string& colour = told->colours[i];
-        if (pair && i == 1) {
-            auto backwards = take("antiparallel " + place + " " + colour, all.after);
-            if (!backwards) return tl::unexpected(backwards.error());
-            all.after = std::move(backwards->after);
-            for (LampGroup& group : all.after.groups) {
-                if (group.id == all.subject)
-                    group.rows.back().lamps.back().fitted.pose.at.z += above(1) - above(0);
-            }
-            break;
-        }
-        const std::string name = pair ? place : place + " " + colour;
-        const std::string output = pair                    ? supplyOutput
-                                   : told->outputs.empty() ? outputFor(all.after, site, i)
-                                                           : told->outputs[i];
-        if (output.empty()) {
-            return refuse(
-                ErrorCode::OutOfRange,
-                text("No output is left for %1: each colour wants one of its own.", colour));
-        }
-        auto made =
-            take("lamp " + colour + (pair ? "" : " on " + output) + " called " + name, all.after);
-        if (!made) return tl::unexpected(made.error());
-        all.after = std::move(made->after);
-        for (LampGroup& group : all.after.groups) {
-            if (group.id != made->subject) continue;
-            Lamp& lamp = group.rows.back().lamps.back();
-            if (site) {
-                lamp.fitted = {job.units[site->unit].id,
-                               site->site->name,
-                               {site->site->at, {}, site->site->facing}};
-            }
-            lamp.fitted.pose.at.z += above(i);
-            chooseResistor(all.after, group, group.rows.size() - 1,
-                           houseOf(all.after, workshop.house));
-            nameByDirection(all.after, group);
-            if (all.subject.empty()) all.subject = group.id;
-            const std::string ohms = formatted(group.rows.back().resistor.value_or(Ohms{0}));
-            const Text one = output == supplyOutput
-                                 ? text("%1 on the supply, %2", colour, ohms)
-                                 : text("%1 on output %2, %3", colour, output, ohms);
-            all.meaning = all.meaning.empty() ? one : text("%1; %2", std::move(all.meaning), one);
-        }
+        const auto added = head.pair && i == 1 ? addSecond(head) : addColour(head, i);
+        if (!added) return tl::unexpected(added.error());
     }
-    all.meaning = pair ? text("%1: %2 one way round, %3 the other (two legs)", place,
-                              told->colours[0], told->colours[1])
+    JotResult& all = head.all;
+    all.meaning = head.pair ? text("%1: %2 one way round, %3 the other (two legs)", head.place(),
+                                   told->colours[0], told->colours[1])
                   : told->stacked
-                      ? text("%1, one below the other: %2; they share the plus", place,
+                      ? text("%1, one below the other: %2; they share the plus", head.place(),
                              std::move(all.meaning))
-                      : text("%1: %2; they share the plus", place, std::move(all.meaning));
-    return all;
+                      : text("%1: %2; they share the plus", head.place(), std::move(all.meaning));
+    return std::move(all);
 }
 
 }  // namespace glimmet::core::lamps

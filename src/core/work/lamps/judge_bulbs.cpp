@@ -101,96 +101,114 @@ Text plasticCaution() {
     return text("A bulb gets hot: keep it clear of plastic, or line the shell with foil there.");
 }
 
-void judgeRow(const JobAnalysis& facts, const LampGroup& group, std::size_t row,
-              const GroupState& state, Judging& judging) {
-    const RowState& made = state.rows[row];
-    const BulbVerdict verdict = verdictOf(group, row, made);
-    judging.say(
-        "lamp.bulb:" + rowId(group, row), subjectOf(group), verdict.state, verdict.gravity,
-        [&](Finding& finding) {
-            const FilamentRating& bulb = bulbOf(group, row);
-            const std::string called = atStart(rowName(group, row));
-            const std::string rated = formatted(bulb.rated, 3);
-            const Volts volts = made.connected ? made.led.front() : Volts{0};
-            const std::string has = formatted(volts, 3);
-            const std::string light =
-                volts > Volts{0} ? percent(filamentLight(bulb, volts)) : percent(0);
-            switch (verdict.trouble) {
-                case BulbTrouble::Burns:
-                    finding.sentence = text("%1 burns out soon: up to %2 on a bulb for %3.", called,
-                                            formatted(highestVolts(group, row, made), 3), rated);
-                    finding.action = text("a resistor for %1", rowName(group, row));
-                    break;
-                case BulbTrouble::ShortLived:
-                    finding.sentence = text("%1 has %2 on a bulb for %3: it lives %4 of its time.",
-                                            called, has, rated, percent(filamentLife(bulb, volts)));
-                    finding.action = text("a resistor for %1", rowName(group, row));
-                    break;
-                case BulbTrouble::Dark:
-                    finding.sentence =
-                        text("%1 stays dark: %2 on a bulb for %3.", called, has, rated);
-                    finding.action = text("a bulb for fewer volts for %1", rowName(group, row));
-                    break;
-                case BulbTrouble::Dim:
-                    finding.sentence =
-                        text("%1 only glimmers: %2 on a bulb for %3 give %4 of its light.", called,
-                             has, rated, light);
-                    finding.action = text("a bulb for fewer volts for %1", rowName(group, row));
-                    break;
-                case BulbTrouble::NoResistor:
-                    finding.sentence =
-                        text("%1 is not connected: say its resistor, or none.", called);
-                    finding.action = text("choose the resistor of %1", rowName(group, row));
-                    break;
-                case BulbTrouble::None:
-                    finding.sentence = text("%1 works: %2 of its %3, %4; %5 of its rated light.",
-                                            called, has, rated, formatted(made.current, 3), light);
-                    break;
-            }
-            if (verdict.trouble == BulbTrouble::NoResistor) {
-                finding.options.push_back({text("none"), text("straight on the output"),
-                                           State::Fine,
-                                           "resistor " + rowName(group, row) + " none"});
-            }
-            if (auto option = resistorFor(facts, group, row, made);
-                option && verdict.state != State::Fine) {
-                finding.options.push_back(std::move(*option));
-            }
-            const bool limited = group.rows[row].resistor.value_or(Ohms{0}) > Ohms{0};
-            if ((verdict.trouble == BulbTrouble::Dark || verdict.trouble == BulbTrouble::Dim) &&
-                limited) {
-                finding.options.insert(finding.options.begin(),
-                                       {text("no resistor"), text("all volts for the bulb"),
-                                        State::Fine, "resistor " + rowName(group, row) + " none"});
-            }
-            if ((verdict.trouble == BulbTrouble::Dark || verdict.trouble == BulbTrouble::Dim) &&
-                group.rows.size() == 1 && group.rows[row].lamps.size() == 1) {
-                if (auto option = bulbFor(group, row, limited ? state.drive : volts))
-                    finding.options.push_back(std::move(*option));
-            }
-            const bool unfit =
-                verdict.trouble != BulbTrouble::None && verdict.trouble != BulbTrouble::NoResistor;
-            if (unfit && group.rows.size() == 1) {
-                finding.options.push_back(
-                    {text("a warm white LED in its place"),
-                     text("stays cool, takes some mA; its resistor is chosen next"), State::Fine,
-                     "lamp " + group.name + " warm white"});
-            }
-            Figure across = figures::computed(
-                text("Across the bulb"), "V_bulb", volts, "",
-                {feedFigure(facts.job, group, facts.house),
-                 figures::chosen(text("Resistor"), "R", group.rows[row].resistor.value_or(Ohms{0}),
-                                 {}, "resistor " + rowName(group, row) + " ")});
-            const Figure current = figures::computed(text("Current"), "I", made.current, "", {});
-            finding.figures = {
-                across,
-                figures::chosen(text("Rated"), "V_rated", bulb.rated, text("printed on it or read"),
-                                "bulb " + group.name + " "),
-                current,
-                figures::computed(text("Heat of the bulb"), "P_bulb", volts * made.current,
-                                  "V_bulb · I", {across, current})};
-            if (volts * made.current > warms) finding.caution = plasticCaution();
-        });
+/// A row of bulbs and what its sentence, figures and options are made of.
+struct JudgedBulb {
+    const JobAnalysis& facts;
+    const LampGroup& group;
+    std::size_t row;
+    const GroupState& state;
+    BulbVerdict verdict;
+
+    [[nodiscard]] const RowState& made() const { return state.rows[row]; }
+    [[nodiscard]] const FilamentRating& bulb() const { return bulbOf(group, row); }
+    [[nodiscard]] std::string name() const { return rowName(group, row); }
+    [[nodiscard]] Volts volts() const { return made().connected ? made().led.front() : Volts{0}; }
+    [[nodiscard]] Ohms resistor() const { return group.rows[row].resistor.value_or(Ohms{0}); }
+    [[nodiscard]] bool isDim() const {
+        return verdict.trouble == BulbTrouble::Dark || verdict.trouble == BulbTrouble::Dim;
+    }
+};
+
+void sayBulb(const JudgedBulb& one, Finding& finding) {
+    const std::string called = atStart(one.name()), rated = formatted(one.bulb().rated, 3);
+    const std::string has = formatted(one.volts(), 3);
+    const std::string light =
+        one.volts() > Volts{0} ? percent(filamentLight(one.bulb(), one.volts())) : percent(0);
+    switch (one.verdict.trouble) {
+        case BulbTrouble::Burns:
+            finding.sentence =
+                text("%1 burns out soon: up to %2 on a bulb for %3.", called,
+                     formatted(highestVolts(one.group, one.row, one.made()), 3), rated);
+            finding.action = text("a resistor for %1", one.name());
+            return;
+        case BulbTrouble::ShortLived:
+            finding.sentence = text("%1 has %2 on a bulb for %3: it lives %4 of its time.", called,
+                                    has, rated, percent(filamentLife(one.bulb(), one.volts())));
+            finding.action = text("a resistor for %1", one.name());
+            return;
+        case BulbTrouble::Dark:
+            finding.sentence = text("%1 stays dark: %2 on a bulb for %3.", called, has, rated);
+            finding.action = text("a bulb for fewer volts for %1", one.name());
+            return;
+        case BulbTrouble::Dim:
+            finding.sentence = text("%1 only glimmers: %2 on a bulb for %3 give %4 of its light.",
+                                    called, has, rated, light);
+            finding.action = text("a bulb for fewer volts for %1", one.name());
+            return;
+        case BulbTrouble::NoResistor:
+            finding.sentence = text("%1 is not connected: say its resistor, or none.", called);
+            finding.action = text("choose the resistor of %1", one.name());
+            return;
+        case BulbTrouble::None:
+            finding.sentence = text("%1 works: %2 of its %3, %4; %5 of its rated light.", called,
+                                    has, rated, formatted(one.made().current, 3), light);
+            return;
+    }
+}
+
+void offerForBulb(const JudgedBulb& one, Finding& finding) {
+    const std::string none = "resistor " + one.name() + " none";
+    const bool connected = one.verdict.trouble != BulbTrouble::NoResistor;
+    if (!connected)
+        finding.options.push_back(
+            {text("none"), text("straight on the output"), State::Fine, none});
+    if (auto option = resistorFor(one.facts, one.group, one.row, one.made());
+        option && one.verdict.state != State::Fine) {
+        finding.options.push_back(std::move(*option));
+    }
+    const bool limited = one.resistor() > Ohms{0};
+    if (one.isDim() && limited) {
+        finding.options.insert(
+            finding.options.begin(),
+            {text("no resistor"), text("all volts for the bulb"), State::Fine, none});
+    }
+    const bool single = one.group.rows.size() == 1;
+    if (one.isDim() && single && one.group.rows[one.row].lamps.size() == 1) {
+        if (auto option = bulbFor(one.group, one.row, limited ? one.state.drive : one.volts()))
+            finding.options.push_back(std::move(*option));
+    }
+    if (one.verdict.trouble != BulbTrouble::None && connected && single) {
+        finding.options.push_back({text("a warm white LED in its place"),
+                                   text("stays cool, takes some mA; its resistor is chosen next"),
+                                   State::Fine, "lamp " + one.group.name + " warm white"});
+    }
+}
+
+std::vector<Figure> bulbFigures(const JudgedBulb& one) {
+    const Figure across = figures::computed(text("Across the bulb"), "V_bulb", one.volts(), "",
+                                            {feedFigure(one.facts.job, one.group, one.facts.house),
+                                             figures::chosen(text("Resistor"), "R", one.resistor(),
+                                                             {}, "resistor " + one.name() + " ")});
+    const Figure current = figures::computed(text("Current"), "I", one.made().current, "", {});
+    return {across,
+            figures::chosen(text("Rated"), "V_rated", one.bulb().rated,
+                            text("printed on it or read"), "bulb " + one.group.name + " "),
+            current,
+            figures::computed(text("Heat of the bulb"), "P_bulb", one.volts() * one.made().current,
+                              "V_bulb · I", {across, current})};
+}
+
+void judgeBulbRow(const JobAnalysis& facts, const LampGroup& group, std::size_t row,
+                  const GroupState& state, Judging& judging) {
+    const JudgedBulb one{facts, group, row, state, verdictOf(group, row, state.rows[row])};
+    judging.say("lamp.bulb:" + rowId(group, row), subjectOf(group), one.verdict.state,
+                one.verdict.gravity, [&](Finding& finding) {
+                    sayBulb(one, finding);
+                    offerForBulb(one, finding);
+                    finding.figures = bulbFigures(one);
+                    if (one.volts() * one.made().current > warms)
+                        finding.caution = plasticCaution();
+                });
 }
 
 /// Cold, a filament is a tenth of its resistance: an output's protection may take it for a short.
@@ -285,7 +303,7 @@ void judgeBulbs(const JobAnalysis& facts, const LampGroup& group, const GroupSta
         return;
     }
     for (std::size_t row = 0; row < group.rows.size(); ++row) {
-        judgeRow(facts, group, row, state, judging);
+        judgeBulbRow(facts, group, row, state, judging);
     }
     judgeInrush(facts, group, state, judging);
 }

@@ -122,93 +122,91 @@ void judgeSeen(const Job& job, const LampGroup& group, std::size_t row, const Ro
         });
 }
 
-void judgeJoints(const Job& job, Judging& judging) {
+/// The row whose joints are least, and how many were noted.
+struct LeastJoints {
+    const LampGroup* group = nullptr;  ///< nullptr: none was noted
+    std::size_t row = 0;
     std::size_t noted = 0, all = 0;
-    const LampGroup* least = nullptr;
-    std::size_t leastRow = 0;
-    const auto joints = [](const LampRow& row) { return *row.installed.joints; };
+    [[nodiscard]] Joints how() const { return *group->rows[row].installed.joints; }
+};
+LeastJoints leastJoints(const Job& job) {
+    LeastJoints least;
     for (const LampGroup& group : job.groups) {
         for (std::size_t row = 0; row < group.rows.size(); ++row) {
-            ++all;
-            if (!group.rows[row].installed.joints) continue;
-            ++noted;
-            if (!least || joints(group.rows[row]) < joints(least->rows[leastRow])) {
-                least = &group;
-                leastRow = row;
-            }
+            ++least.all;
+            const auto& joints = group.rows[row].installed.joints;
+            if (!joints) continue;
+            ++least.noted;
+            if (least.group && *joints >= least.how()) continue;
+            least.group = &group;
+            least.row = row;
         }
     }
-    if (!least) return;
-    const Joints how = joints(least->rows[leastRow]);
+    return least;
+}
+
+void sayJoints(const Job& job, const LeastJoints& least, Finding& finding) {
+    const bool whole = toldAs(*least.group, 0, [](const LampRow& one, const LampRow& other) {
+                           return one.installed.joints == other.installed.joints;
+                       }) == least.group->name;
+    const std::string called = whole ? least.group->name : rowName(*least.group, least.row);
+    const bool stands = isStructure(job);
+    const auto next = [&](Text what, const char* word) {
+        finding.options.push_back(
+            answer(std::move(what), text("go on"), State::Fine, "joint " + called + " " + word));
+    };
+    switch (least.how()) {
+        case Joints::Twisted:
+            finding.sentence = text(
+                "%1 is only twisted together: solder it, or sleeve it tight where only lamp "
+                "current flows.",
+                atStart(called));
+            finding.action = text("solder %1", called);
+            return next(text("It is soldered and sleeved"), "sleeved");
+        case Joints::Tacked:
+            finding.sentence =
+                stands ? text("%1 is only tacked: solder and sleeve it before it is closed up.",
+                              atStart(called))
+                       : text("%1 is only tacked: solder and sleeve it before the body goes on.",
+                              atStart(called));
+            finding.action = text("solder %1", called);
+            return next(text("It is soldered and sleeved"), "sleeved");
+        case Joints::Soldered:
+            finding.sentence =
+                stands ? text(
+                             "The joints of %1 are bare: where they touch, they short the supply. "
+                             "Sleeve them.",
+                             called)
+                       : text(
+                             "The joints of %1 are bare: one touch of the frame, and its output is "
+                             "gone. Sleeve them.",
+                             called);
+            finding.action = text("sleeve the joints of %1", called);
+            return next(text("They are sleeved"), "sleeved");
+        case Joints::Sleeved:
+            finding.sentence =
+                stands
+                    ? text("Light %1 from its own supply once, before it is closed up.", called)
+                    : text("Light %1 from its own output once, before the body goes on.", called);
+            finding.action = text("light %1", called);
+            return next(text("It lights"), "proved");
+        case Joints::Proved:
+            finding.sentence = text("Joints of %1 of %2 lamps are proved.",
+                                    std::to_string(least.noted), std::to_string(least.all));
+            return;
+    }
+}
+
+void judgeJoints(const Job& job, Judging& judging) {
+    const LeastJoints least = leastJoints(job);
+    if (!least.group) return;
+    const Joints how = least.how();
     const State state = how == Joints::Proved    ? State::Fine
                         : how == Joints::Sleeved ? State::Ask
                                                  : State::Close;
-    judging.say(
-        "lamp.joints", {}, state,
-        how == Joints::Sleeved ? Gravity::CouldBeBetter : Gravity::WorksBadly,
-        [&](Finding& finding) {
-            const std::string called =
-                toldAs(*least, 0,
-                       [](const LampRow& one, const LampRow& other) {
-                           return one.installed.joints == other.installed.joints;
-                       }) == least->name
-                    ? least->name
-                    : rowName(*least, leastRow);
-            const bool stands = isStructure(job);
-            const auto next = [&](Text what, const char* word) {
-                finding.options.push_back(answer(std::move(what), text("go on"), State::Fine,
-                                                 "joint " + called + " " + word));
-            };
-            switch (how) {
-                case Joints::Twisted:
-                    finding.sentence = text(
-                        "%1 is only twisted together: solder it, or sleeve it tight where only "
-                        "lamp current flows.",
-                        atStart(called));
-                    finding.action = text("solder %1", called);
-                    next(text("It is soldered and sleeved"), "sleeved");
-                    break;
-                case Joints::Tacked:
-                    finding.sentence =
-                        stands ? text(
-                                     "%1 is only tacked: solder and sleeve it before it is closed "
-                                     "up.",
-                                     atStart(called))
-                               : text(
-                                     "%1 is only tacked: solder and sleeve it before the body "
-                                     "goes on.",
-                                     atStart(called));
-                    finding.action = text("solder %1", called);
-                    next(text("It is soldered and sleeved"), "sleeved");
-                    break;
-                case Joints::Soldered:
-                    finding.sentence =
-                        stands ? text(
-                                     "The joints of %1 are bare: where they touch, they short the "
-                                     "supply. Sleeve them.",
-                                     called)
-                               : text(
-                                     "The joints of %1 are bare: one touch of the frame, and its "
-                                     "output is gone. Sleeve them.",
-                                     called);
-                    finding.action = text("sleeve the joints of %1", called);
-                    next(text("They are sleeved"), "sleeved");
-                    break;
-                case Joints::Sleeved:
-                    finding.sentence =
-                        stands ? text("Light %1 from its own supply once, before it is closed up.",
-                                      called)
-                               : text("Light %1 from its own output once, before the body goes on.",
-                                      called);
-                    finding.action = text("light %1", called);
-                    next(text("It lights"), "proved");
-                    break;
-                case Joints::Proved:
-                    finding.sentence = text("Joints of %1 of %2 lamps are proved.",
-                                            std::to_string(noted), std::to_string(all));
-                    break;
-            }
-        });
+    judging.say("lamp.joints", {}, state,
+                how == Joints::Sleeved ? Gravity::CouldBeBetter : Gravity::WorksBadly,
+                [&](Finding& finding) { sayJoints(job, least, finding); });
 }
 
 }  // namespace

@@ -53,6 +53,103 @@ Figure arriving(const std::vector<Figure>& all, double total) {
     return figures::computed(text("Of its light is seen"), "k", total, formula, all);
 }
 
+/// A row whose light has a way to go, and what of it arrives.
+struct Arriving {
+    const LampGroup& group;
+    std::size_t at;
+    double total;  ///< of its light
+    LightPassed through;
+    Amperes gives;  ///< of a bulb by the LED that gives as much
+
+    [[nodiscard]] const LampRow& row() const { return group.rows[at]; }
+    [[nodiscard]] std::string called() const { return rowName(group, at); }
+    [[nodiscard]] Amperes bare() const { return gives * total; }
+    [[nodiscard]] bool wrongColour() const {
+        return row().path.filter && through.filter <= hardlyPasses;
+    }
+    [[nodiscard]] bool faint() const { return bare() < seenInTheDark; }
+    [[nodiscard]] bool gapped() const {
+        return row().path.guide && through.entry < aimFirst * through.atBest;
+    }
+    [[nodiscard]] bool shaded() const { return through.obstacle < shades; }
+    [[nodiscard]] State verdict() const {
+        return wrongColour() || bare() < dark    ? State::Over
+               : gapped() || faint() || shaded() ? State::Close
+                                                 : State::Fine;
+    }
+    [[nodiscard]] Text looks() const {
+        return bare() < dark ? text("%1 looks dark", atStart(called()))
+                             : text("%1 is seen in a dark room only", atStart(called()));
+    }
+    /// A way with more of its light.
+    [[nodiscard]] Option offer(Text what, double then, std::string line) const {
+        Option option;
+        option.what = std::move(what);
+        option.effect = text("about %1 of its light is seen", percent(then));
+        option.state = gives * then < dark            ? State::Over
+                       : gives * then < seenInTheDark ? State::Close
+                                                      : State::Fine;
+        option.jot = std::move(line);
+        return option;
+    }
+};
+
+void sayWrongColour(const Arriving& one, Finding& finding) {
+    finding.sentence = text(
+        "The light of %1 hardly passes the %2 before it: about %3 is seen. Behind %2 belongs an "
+        "LED whose light has that colour in it, %2 or white.",
+        one.called(), std::string(name(*one.row().path.filter)), percent(one.total));
+    finding.action = text("another LED or another colour for %1", one.called());
+    finding.options = {one.offer(text("Nothing coloured before it"), one.total / one.through.filter,
+                                 "filter " + one.called() + " none")};
+}
+
+void sayGapped(const Arriving& one, Finding& finding) {
+    const LightGuide& guide = *one.row().path.guide;
+    const double more = one.through.atBest / one.through.entry;
+    const std::string gain = formatted(more, Dimension::Ratio, 2);
+    finding.sentence =
+        one.faint()
+            ? text(
+                  "%1: of its light about %2 arrives. Across the gap of %3 most misses the "
+                  "%4; close to it %5 times as much gets in.",
+                  one.looks(), percent(one.total), formatted(guide.gap), guideWords(guide), gain)
+            : text(
+                  "Aim %1 before giving it more current: across the gap of %2 most of its "
+                  "light misses the %3; close to it %4 times as much gets in.",
+                  one.called(), formatted(guide.gap), guideWords(guide), gain);
+    finding.action = text("the LED of %1 up to its %2", one.called(), guideWords(guide));
+    finding.options = {one.offer(text("Bring the LED up to its %1", guideWords(guide)),
+                                 one.total * more,
+                                 std::string(name(guide.kind)) + " " + one.called() + " gap 0mm")};
+}
+
+void sayShaded(const Arriving& one, Finding& finding) {
+    finding.sentence = text(
+        "What stands %1 before %2 takes %3 of its light and throws a shadow of %4 at %5: move it "
+        "aside, or farther off.",
+        formatted(one.row().path.obstacle->away), one.called(), percent(1 - one.through.obstacle),
+        formatted(shadowAt(*one.row().path.obstacle, onTheWay), 2), formatted(onTheWay));
+    finding.action = text("nothing before %1", one.called());
+    finding.options = {one.offer(text("Nothing before it"), one.total / one.through.obstacle,
+                                 "shadow " + one.called() + " none")};
+}
+
+void sayArriving(const Arriving& one, Finding& finding) {
+    finding.figures = {arriving(shareFigures(one.row().path, one.through), one.total)};
+    if (one.wrongColour()) return sayWrongColour(one, finding);
+    if (one.gapped()) return sayGapped(one, finding);
+    if (one.shaded()) return sayShaded(one, finding);
+    if (one.faint()) {
+        finding.sentence = text("%1: of its light about %2 arrives, as from a bare LED at %3.",
+                                one.looks(), percent(one.total), formatted(one.bare(), 2));
+        finding.action = text("a shorter way for the light of %1, or more current", one.called());
+        return;
+    }
+    finding.sentence = text("Of the light of %1 about %2 is seen: as bright as a bare LED at %3.",
+                            one.called(), percent(one.total), formatted(one.bare(), 2));
+}
+
 void judgePaths(const LampGroup& group, const GroupState& state, Judging& judging) {
     for (std::size_t r = 0; r < group.rows.size(); ++r) {
         const LampRow& row = group.rows[r];
@@ -61,98 +158,15 @@ void judgePaths(const LampGroup& group, const GroupState& state, Judging& judgin
         const bool lit =
             group.isBulbs() ? made.light > 0 : made.current >= darkBelow(group.wish.target);
         if (row.path.isOpen() || !made.connected || !lit) continue;
-        const LampPart& part = row.lamps.front().part;
-        const LightPassed through = passed(row.path, lightFamily(part));
-        const double total = made.arrives;
-        const bool wrongColour = row.path.filter && through.filter <= hardlyPasses;
-        // A bulb by the LED that gives as much.
-        const Amperes gives =
-            group.isBulbs() ? Amperes{made.light * familyTestCurrent} : made.current;
-        const Amperes bare = gives * total;
-        const bool faint = bare < seenInTheDark;
-        const bool gapped = row.path.guide && through.entry < aimFirst * through.atBest;
-        const bool shaded = through.obstacle < shades;
-        const State verdict = wrongColour || bare < dark  ? State::Over
-                              : gapped || faint || shaded ? State::Close
-                                                          : State::Fine;
+        const Arriving one{
+            group, r, made.arrives, passed(row.path, lightFamily(row.lamps.front().part)),
+            group.isBulbs() ? Amperes{made.light * familyTestCurrent} : made.current};
+        const State verdict = one.verdict();
         const Gravity gravity = verdict == State::Over    ? Gravity::DoesNotWork
                                 : verdict == State::Close ? Gravity::WorksBadly
                                                           : Gravity::CouldBeBetter;
-        judging.say(
-            "lamp.path:" + rowId(group, r), subjectOf(group), verdict, gravity,
-            [&](Finding& finding) {
-                const std::string called = rowName(group, r);
-                const std::string seen = percent(total);
-                const std::string gain =
-                    formatted(through.atBest / through.entry, Dimension::Ratio, 2);
-                finding.figures = {arriving(shareFigures(row.path, through), total)};
-                const auto offer = [&](Text what, double then, std::string line) {
-                    Option option;
-                    option.what = std::move(what);
-                    option.effect = text("about %1 of its light is seen", percent(then));
-                    option.state = gives * then < dark            ? State::Over
-                                   : gives * then < seenInTheDark ? State::Close
-                                                                  : State::Fine;
-                    option.jot = std::move(line);
-                    finding.options.push_back(std::move(option));
-                };
-                if (wrongColour) {
-                    finding.sentence = text(
-                        "The light of %1 hardly passes the %2 before it: about %3 is seen. Behind "
-                        "%2 belongs an LED whose light has that colour in it, %2 or white.",
-                        called, std::string(name(*row.path.filter)), seen);
-                    finding.action = text("another LED or another colour for %1", called);
-                    offer(text("Nothing coloured before it"), total / through.filter,
-                          "filter " + called + " none");
-                    return;
-                }
-                const Text looks = bare < dark
-                                       ? text("%1 looks dark", atStart(called))
-                                       : text("%1 is seen in a dark room only", atStart(called));
-                if (gapped) {
-                    finding.sentence =
-                        faint ? text(
-                                    "%1: of its light about %2 arrives. Across the gap of %3 most "
-                                    "misses the %4; close to it %5 times as much gets in.",
-                                    looks, seen, formatted(row.path.guide->gap),
-                                    guideWords(*row.path.guide), gain)
-                              : text(
-                                    "Aim %1 before giving it more current: across the gap of %2 "
-                                    "most of its light misses the %3; close to it %4 times as "
-                                    "much gets in.",
-                                    called, formatted(row.path.guide->gap),
-                                    guideWords(*row.path.guide), gain);
-                    finding.action =
-                        text("the LED of %1 up to its %2", called, guideWords(*row.path.guide));
-                    offer(text("Bring the LED up to its %1", guideWords(*row.path.guide)),
-                          total * through.atBest / through.entry,
-                          std::string(name(row.path.guide->kind)) + " " + called + " gap 0mm");
-                    return;
-                }
-                if (shaded) {
-                    finding.sentence = text(
-                        "What stands %1 before %2 takes %3 of its light and throws a shadow of %4 "
-                        "at %5: move it aside, or farther off.",
-                        formatted(row.path.obstacle->away), called, percent(1 - through.obstacle),
-                        formatted(shadowAt(*row.path.obstacle, onTheWay), 2), formatted(onTheWay));
-                    finding.action = text("nothing before %1", called);
-                    offer(text("Nothing before it"), total / through.obstacle,
-                          "shadow " + called + " none");
-                    return;
-                }
-                if (faint) {
-                    finding.sentence =
-                        text("%1: of its light about %2 arrives, as from a bare LED at %3.", looks,
-                             seen, formatted(bare, 2));
-                    finding.action =
-                        text("a shorter way for the light of %1, or more current", called);
-                    return;
-                }
-                finding.sentence = text(
-                    "Of the light of %1 about %2 is seen: as bright as a bare "
-                    "LED at %3.",
-                    called, seen, formatted(bare, 2));
-            });
+        judging.say("lamp.path:" + rowId(group, r), subjectOf(group), verdict, gravity,
+                    [&](Finding& finding) { sayArriving(one, finding); });
     }
 }
 

@@ -32,101 +32,120 @@ KeptDark keptDark(const LampGroup& group, std::size_t row, const Tester& tester)
                                                                  : KeptDark::Volts;
 }
 
-void sayWhy(const LampGroup& group, std::size_t at, Amperes current, const Again& again,
-            Finding& finding) {
-    const Tested& tested = *group.rows[at].tested;
-    const TesterLook seen = tested.look;
-    const Tester& tester = tested.with;
-    const std::string row = rowName(group, at);
-    const std::string start = atStart(row);
-    const std::string should = formatted(current, 2);
-    const Text with = called(tester);
-    if (testerVerdict(seen, current).state == State::Fine && seen == TesterLook::Dark) {
-        switch (keptDark(group, at, tester)) {
-            case KeptDark::Volts:
-                finding.sentence =
-                    text("%1 is dark at %2, and should be: its LEDs need more volts.", start, with);
-                return;
-            case KeptDark::Turned:
-                finding.sentence = text(
-                    "%1 is dark at %2, and should be: it stands the other way round.", start, with);
-                return;
-            case KeptDark::Neighbours:
-                finding.sentence = text(
-                    "%1 is dark at %2 on the wires of its group, and should be: its neighbours "
-                    "take what comes.",
-                    start, with);
-                return;
-        }
-    }
-    if (testerVerdict(seen, current).state == State::Fine) {
+/// A row at a tester and what its sentence is made of.
+struct AtTester {
+    const LampGroup& group;
+    std::size_t at;
+    const Tester& tester;
+    std::string row, start;  ///< its name; the same at the start of a sentence
+    std::string should;      ///< what it should take
+    Text with;               ///< "a 3 V cell"
+    /// Held with more than its lamps: what is seen is of its resistor too.
+    [[nodiscard]] bool more() const { return tester.resistor || tester.others; }
+};
+
+void sayAsItShould(const AtTester& of, TesterLook seen, Finding& finding) {
+    if (seen != TesterLook::Dark) {
         finding.sentence =
-            tester.kind == TesterKind::Cell && !tester.resistor && !tester.others
+            of.tester.kind == TesterKind::Cell && !of.more()
                 ? text(
                       "%1 shows at %2 what it should: %3. The cell's own ohms stand in for a "
                       "resistor there; on any supply it needs one.",
-                      start, with, should)
-                : text("%1 shows at %2 what it should: %3.", start, with, should);
+                      of.start, of.with, of.should)
+                : text("%1 shows at %2 what it should: %3.", of.start, of.with, of.should);
         return;
     }
-    switch (seen) {
-        case TesterLook::Reversed:
+    switch (keptDark(of.group, of.at, of.tester)) {
+        case KeptDark::Volts:
+            finding.sentence = text("%1 is dark at %2, and should be: its LEDs need more volts.",
+                                    of.start, of.with);
+            return;
+        case KeptDark::Turned:
+            finding.sentence =
+                text("%1 is dark at %2, and should be: it stands the other way round.", of.start,
+                     of.with);
+            return;
+        case KeptDark::Neighbours:
             finding.sentence = text(
-                "%1 lights the other way round: its leads are swapped. Swap them where they are "
-                "joined.",
-                start);
-            finding.action = text("swap the leads of %1", row);
-            again(text("They are swapped"), text("it lights as it should"), State::Fine, "lit");
+                "%1 is dark at %2 on the wires of its group, and should be: its neighbours take "
+                "what comes.",
+                of.start, of.with);
             return;
+    }
+}
+
+void sayReversed(const AtTester& of, const Again& again, Finding& finding) {
+    finding.sentence = text(
+        "%1 lights the other way round: its leads are swapped. Swap them where they are joined.",
+        of.start);
+    finding.action = text("swap the leads of %1", of.row);
+    again(text("They are swapped"), text("it lights as it should"), State::Fine, "lit");
+}
+
+void sayDark(const AtTester& of, const Again& again, Finding& finding) {
+    finding.sentence =
+        of.tester.kind == TesterKind::Cell
+            ? text(
+                  "%1 is dark at %2, where it should take %3: first try another lamp, the cell may "
+                  "be flat; then the other way round; dark both ways it is open, first a joint, "
+                  "then the LED.",
+                  of.start, of.with, of.should)
+            : text(
+                  "%1 is dark at %2, where it should take %3: try it the other way round; dark "
+                  "both ways it is open, first a joint, then the LED.",
+                  of.start, of.with, of.should);
+    finding.action = text("turn the tester round at %1", of.row);
+    again(text("It lights the other way round"), text("its leads are swapped"), State::Close,
+          "reversed");
+    again(text("It lights, with a new joint or a new LED"), text("go on"), State::Fine, "lit");
+}
+
+void sayDim(const AtTester& of, const Again& again, Finding& finding) {
+    finding.sentence =
+        of.more() ? text(
+                        "%1 is dim at %2, where it should take %3: its resistor is larger than on "
+                        "record, or a second one sits under a sleeve. Read its bands.",
+                        of.start, of.with, of.should)
+                  : text(
+                        "%1 is dim at %2, where it should take %3: a resistor is hidden in it, or "
+                        "it is another part. Read it at two voltages: wired %4 …",
+                        of.start, of.with, of.should, of.row);
+    finding.action = of.more() ? text("read the bands of the resistor of %1", of.row)
+                               : text("read %1 at two voltages", of.row);
+    again(text("It is bright after all"), text("as it should be"), State::Fine, "lit");
+}
+
+void sayLit(const AtTester& of, Finding& finding) {
+    finding.sentence =
+        of.more() ? text(
+                        "%1 lights at %2, where it should show no more than %3: its resistor is "
+                        "smaller than on record, or bridged.",
+                        of.start, of.with, of.should)
+                  : text(
+                        "%1 lights at %2, where it should show no more than %3: it is not what "
+                        "stands in the record.",
+                        of.start, of.with, of.should);
+    finding.action = of.more() ? text("read the bands of the resistor of %1", of.row)
+                               : text("say what %1 is", of.row);
+}
+
+void sayWhy(const LampGroup& group, std::size_t at, Amperes current, const Again& again,
+            Finding& finding) {
+    const Tested& tested = *group.rows[at].tested;
+    const std::string row = rowName(group, at);
+    const AtTester of{
+        group, at, tested.with, row, atStart(row), formatted(current, 2), called(tested.with)};
+    if (testerVerdict(tested.look, current).state == State::Fine)
+        return sayAsItShould(of, tested.look, finding);
+    switch (tested.look) {
+        case TesterLook::Reversed:
+            return sayReversed(of, again, finding);
         case TesterLook::Dark:
-            finding.sentence =
-                tester.kind == TesterKind::Cell
-                    ? text(
-                          "%1 is dark at %2, where it should take %3: first try another lamp, the "
-                          "cell may be flat; then the other way round; dark both ways it is open, "
-                          "first a joint, then the LED.",
-                          start, with, should)
-                    : text(
-                          "%1 is dark at %2, where it should take %3: try it the other way round; "
-                          "dark both ways it is open, first a joint, then the LED.",
-                          start, with, should);
-            finding.action = text("turn the tester round at %1", row);
-            again(text("It lights the other way round"), text("its leads are swapped"),
-                  State::Close, "reversed");
-            again(text("It lights, with a new joint or a new LED"), text("go on"), State::Fine,
-                  "lit");
-            return;
+            return sayDark(of, again, finding);
         case TesterLook::Dim:
-            finding.sentence =
-                tester.resistor || tester.others
-                    ? text(
-                          "%1 is dim at %2, where it should take %3: its resistor is larger than "
-                          "on record, or a second one sits under a sleeve. Read its bands.",
-                          start, with, should)
-                    : text(
-                          "%1 is dim at %2, where it should take %3: a resistor is hidden in it, "
-                          "or it is another part. Read it at two voltages: wired %4 …",
-                          start, with, should, row);
-            finding.action = tester.resistor || tester.others
-                                 ? text("read the bands of the resistor of %1", row)
-                                 : text("read %1 at two voltages", row);
-            again(text("It is bright after all"), text("as it should be"), State::Fine, "lit");
-            return;
+            return sayDim(of, again, finding);
         case TesterLook::Lit:
-            finding.sentence =
-                tester.resistor || tester.others
-                    ? text(
-                          "%1 lights at %2, where it should show no more than %3: its resistor is "
-                          "smaller than on record, or bridged.",
-                          start, with, should)
-                    : text(
-                          "%1 lights at %2, where it should show no more than %3: it is not what "
-                          "stands in the record.",
-                          start, with, should);
-            finding.action = tester.resistor || tester.others
-                                 ? text("read the bands of the resistor of %1", row)
-                                 : text("say what %1 is", row);
-            return;
+            return sayLit(of, finding);
     }
 }
 

@@ -1,4 +1,4 @@
-// The room of the lamps: groups, resistors, outputs.
+// The stage of the lamps: groups, resistors, outputs.
 #pragma once
 
 #include "core/work/job_stages.h"

@@ -20,7 +20,7 @@ using namespace jot;
 namespace {
 
 /// A lamp that is there already, being described: what comes of it, and what is told of that.
-struct Again {
+struct LampAgain {
     const ParsedLine& said;
     std::size_t index;
     JotResult result;
@@ -38,7 +38,7 @@ struct Again {
 
 /// The lamps that the line means.
 /// Errors: OutOfRange where there is no such row, NotUnderstood where one of several is meant.
-Result<std::vector<Lamp*>> lampsMeant(Again& again, bool pointRead) {
+Result<std::vector<Lamp*>> lampsMeant(LampAgain& again, bool pointRead) {
     const LampGroup& before = again.before();
     const std::string rows = std::to_string(before.rows.size());
     std::vector<Lamp*> lamps;
@@ -61,7 +61,7 @@ Result<std::vector<Lamp*>> lampsMeant(Again& again, bool pointRead) {
 
 /// The part that it is now, as far as the line says.
 /// Errors: Missing where only the size of what was a bulb is said; those of the part.
-Result<LampPart> partSaid(const Again& again, const LampPart& old, bool same,
+Result<LampPart> partSaid(const LampAgain& again, const LampPart& old, bool same,
                           const std::optional<ForwardPoint>& point) {
     const ParsedLine& said = again.said;
     LampPart made =
@@ -92,7 +92,7 @@ bool sameAs(const ParsedLine& said, const LampPart& old) {
 }
 
 /// Another part in the place of what was there: its resistor, its target, what was seen of it.
-void exchange(Again& again, const LampPart& part, const LampPart& old) {
+void exchange(LampAgain& again, const LampPart& part, const LampPart& old) {
     LampGroup& group = again.group();
     if (part.rated) {
         const auto none = resistorOf(again.said, part);
@@ -116,7 +116,7 @@ void exchange(Again& again, const LampPart& part, const LampPart& old) {
 }
 
 /// What it is. Nothing but an error where it cannot be that; a bulb is a change of its own.
-Result<std::optional<JotResult>> describePart(Again& again,
+Result<std::optional<JotResult>> describePart(LampAgain& again,
                                               const std::optional<ForwardPoint>& point) {
     auto lamps = lampsMeant(again, point.has_value());
     if (!lamps) return tl::unexpected(lamps.error());
@@ -143,7 +143,7 @@ Result<std::optional<JotResult>> describePart(Again& again,
 }
 
 /// Errors: NotUnderstood where that output feeds another.
-Result<void> moveTo(Again& again, const std::string& output) {
+Result<void> moveTo(LampAgain& again, const std::string& output) {
     LampGroup& group = again.group();
     if (output == group.output) {
         again.tell(text("on output %1", output));
@@ -171,7 +171,7 @@ Result<JotResult> describedAnew(const ParsedLine& said, std::size_t index,
                                 const std::optional<ForwardPoint>& point) {
     const LampGroup& before = said.context.job.groups[index];
     const std::size_t row = said.at("PLACE").row;
-    Again again{
+    LampAgain again{
         said, index,
         jotted(said, verbatim(row == 0 ? before.name : before.name + "/" + std::to_string(row)))};
     again.result.subject = before.id;

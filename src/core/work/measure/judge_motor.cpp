@@ -22,16 +22,20 @@ namespace {
 
 bool alike(const MotorReading& a, const MotorReading& b) { return atLikeVolts(a.volts, b.volts); }
 
-/// Readings that cannot both be true. What is reckoned with is the more dangerous one.
-void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
-    const std::vector<MotorReading> readings = motorEvidence(motor).readings;
-    const std::string called = motorCalled(job, motor);
-    const std::string of = called.empty() ? "" : ":" + motor.id;
-    const Subject subject = called.empty() ? Subject{} : Subject{motor.id, called};
-    const std::string ofCalled = called.empty() ? "" : " of " + called;
-    const auto say = [&](const char* id, Text sentence, Text action, std::vector<Figure> figures,
-                         std::vector<Option> ways) {
-        judging.say(std::string("motor.contradiction-") + id + of, subject, State::Ask,
+/// A motor whose readings are held against each other, and what is said of that.
+struct Contradicting {
+    const Job& job;
+    const Motor& motor;
+    Judging& judging;
+    std::string called = motorCalled(job, motor);
+
+    [[nodiscard]] std::string ofCalled() const { return called.empty() ? "" : " of " + called; }
+
+    void say(const std::string& id, Text sentence, Text action, std::vector<Figure> figures,
+             std::vector<Option> ways) const {
+        const std::string of = called.empty() ? "" : ":" + motor.id;
+        judging.say("motor.contradiction-" + id + of,
+                    called.empty() ? Subject{} : Subject{motor.id, called}, State::Ask,
                     Gravity::WorksBadly, [&](Finding& finding) {
                         finding.sentence = called.empty()
                                                ? std::move(sentence)
@@ -40,126 +44,155 @@ void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
                         finding.figures = std::move(figures);
                         finding.options = std::move(ways);
                     });
-    };
-    // What is taken back is said with what speaks for it; one in the middle of several has no name
-    // to be taken back by.
-    const auto strikes = [&](std::initializer_list<MotorReading> those) {
+    }
+    /// Nothing for one in the middle of several: it has no name to be taken back by.
+    [[nodiscard]] std::optional<Option> strike(const MotorReading& reading) const {
+        // As the line counts them: neither what was struck nor a bound.
+        const auto counts = [&](const TakenReading& each) {
+            return !each.struck && !each.atLeast && each.condition == reading.condition;
+        };
+        const auto same = [&](const TakenReading& each) {
+            return each.amps == reading.amps && each.on == reading.taken &&
+                   each.volts.value_or(Volts{0}) == reading.volts;
+        };
+        const auto& taken = motor.readings;
+        const bool last = same(*std::find_if(taken.rbegin(), taken.rend(), counts));
+        const bool first = same(*std::find_if(taken.begin(), taken.end(), counts));
+        if (!first && !last) return {};
+        const std::string order = last ? "last" : "first";
+        const std::string word = reading.condition == MotorCondition::Stalled    ? "stall"
+                                 : reading.condition == MotorCondition::Slipping ? "slip"
+                                 : reading.condition == MotorCondition::Hauling  ? "haul"
+                                                                                 : "light";
+        const auto witnesses = speaksFor(motor, reading);
+        return answer(text("Strike the %1 %2 reading, %3", order, word, formatted(reading.amps)),
+                      witnesses.empty()
+                          ? text("it is reckoned with no more; nothing else speaks for it")
+                      : witnesses.size() == 1
+                          ? text("it is reckoned with no more; %1 speaks for it", witnesses[0])
+                          : text("it is reckoned with no more; %1 and %2 speak for it",
+                                 witnesses[0], witnesses[1]),
+                      State::Fine, "remove " + order + " " + word + ofCalled());
+    }
+    /// What is taken back is said with what speaks for it.
+    [[nodiscard]] std::vector<Option> strikes(std::initializer_list<MotorReading> those) const {
         std::vector<Option> all;
         for (const MotorReading& reading : those) {
-            // As the line counts them: neither what was struck nor a bound.
-            const auto counts = [&](const TakenReading& each) {
-                return !each.struck && !each.atLeast && each.condition == reading.condition;
-            };
-            const auto same = [&](const TakenReading& each) {
-                return each.amps == reading.amps && each.on == reading.taken &&
-                       each.volts.value_or(Volts{0}) == reading.volts;
-            };
-            const auto& taken = motor.readings;
-            const bool last = same(*std::find_if(taken.rbegin(), taken.rend(), counts));
-            const bool first = same(*std::find_if(taken.begin(), taken.end(), counts));
-            if (!first && !last) continue;
-            const std::string order = last ? "last" : "first";
-            const std::string word = reading.condition == MotorCondition::Stalled    ? "stall"
-                                     : reading.condition == MotorCondition::Slipping ? "slip"
-                                     : reading.condition == MotorCondition::Hauling  ? "haul"
-                                                                                     : "light";
-            const auto witnesses = speaksFor(motor, reading);
-            all.push_back(answer(
-                text("Strike the %1 %2 reading, %3", order, word, formatted(reading.amps)),
-                witnesses.empty() ? text("it is reckoned with no more; nothing else speaks for it")
-                : witnesses.size() == 1
-                    ? text("it is reckoned with no more; %1 speaks for it", witnesses[0])
-                    : text("it is reckoned with no more; %1 and %2 speak for it", witnesses[0],
-                           witnesses[1]),
-                State::Fine, "remove " + order + " " + word + ofCalled));
+            if (auto one = strike(reading)) all.push_back(std::move(*one));
         }
         std::stable_sort(all.begin(), all.end(), [](const Option& a, const Option& b) {
             return a.jot.starts_with("remove first") && !b.jot.starts_with("remove first");
         });
         return all;
-    };
+    }
+};
+
+void sayOfStalls(const Contradicting& of, const MotorReading& a, const MotorReading& b) {
+    of.say("stall",
+           text("Two stall tests contradict each other: %1 and %2 at %3 and %4. The larger is "
+                "reckoned with; take it again.",
+                formatted(a.amps), formatted(b.amps), formatted(a.volts), formatted(b.volts)),
+           text("take the stall test again"),
+           {readingFigure(text("Stall test of lowest ohms"), "I_1", a, "stall "),
+            readingFigure(text("Stall test of highest ohms"), "I_2", b, "stall ")},
+           of.strikes({a, b}));
+}
+
+void sayOfWinding(const Contradicting& of) {
+    const std::vector<MotorReading> readings = motorEvidence(of.motor).readings;
+    const auto winding = smallestWinding(of.motor);
+    const MotorReading* stall = decisive(readings, MotorCondition::Stalled);
+    if (!winding || !stall) return;
+    const Ohms path = stall->volts / stall->amps;
+    if (winding->value >= path * leastOfStall && winding->value <= path * mostOfStall) return;
+    std::vector<Option> ways = of.strikes({*stall});
+    ways.insert(ways.begin(),
+                answer(text("Strike the last winding reading"), text("it is reckoned with no more"),
+                       State::Fine, "remove last ohms" + of.ofCalled()));
+    of.say("winding",
+           text("The winding reads %1, the stall test comes to %2: one of them is wrong. The stall "
+                "test is reckoned with.",
+                formatted(winding->value, 3), formatted(path, 3)),
+           text("read the winding again, motor disconnected"),
+           {figures::measured(text("Winding"), "R_w", winding->value, winding->on, {}, "ohms "),
+            readingFigure(text("Stall test"), "I_test", *stall, "stall ")},
+           std::move(ways));
+}
+
+void sayOfSlip(const Contradicting& of, const MotorReading& a, const MotorReading& b) {
+    const Amperes most = a.volts / (b.volts / b.amps);
+    of.say("slip",
+           text("Slipping it took %1 at %2, and stalled it could take %3 there at the most: one of "
+                "the two was misread.",
+                formatted(a.amps), formatted(a.volts), formatted(most, 3)),
+           text("take both readings again"),
+           {readingFigure(text("Wheels slipping"), "I_slip", a, "slip "),
+            readingFigure(text("Stall test"), "I_test", b, "stall ")},
+           of.strikes({a, b}));
+}
+
+void sayOfLight(const Contradicting& of, const MotorReading& a, const MotorReading& b) {
+    of.say("light",
+           text("Running light it took %1, hauling only %2 at like volts: one of the two was "
+                "misread.",
+                formatted(a.amps), formatted(b.amps)),
+           text("take both readings again"),
+           {readingFigure(text("Running light"), "I_light", a, "light "),
+            readingFigure(text("Hauling"), "I_haul", b, "haul ")},
+           of.strikes({a, b}));
+}
+
+/// Hauling, or running light, it took more than slipping.
+void sayAboveSlip(const Contradicting& of, bool hauls, const MotorReading& a,
+                  const MotorReading& b) {
+    of.say(hauls ? "haul" : "light-slip",
+           hauls ? text("Conflicting readings: hauling it took %1, with its wheels slipping only "
+                        "%2. Nothing it pulls takes more than slipping.",
+                        formatted(a.amps), formatted(b.amps))
+                 : text("Conflicting readings: running light it took %1, with its wheels slipping "
+                        "only %2.",
+                        formatted(a.amps), formatted(b.amps)),
+           text("take both readings again"),
+           {readingFigure(hauls ? text("Hauling") : text("Running light"), "I_run", a,
+                          hauls ? "haul " : "light "),
+            readingFigure(text("Wheels slipping"), "I_slip", b, "slip ")},
+           of.strikes({a, b}));
+}
+
+void sayOfBound(const Contradicting& of, const MotorReading& a, const MotorReading& b) {
+    const Amperes most = a.volts / (b.volts / b.amps);
+    std::vector<Option> ways = of.strikes({b});
+    ways.insert(ways.begin(), answer(text("Strike the reading of more than %1", formatted(a.amps)),
+                                     text("the stall test counts alone"), State::Fine,
+                                     "remove over" + of.ofCalled()));
+    of.say("bound",
+           text("Conflicting readings: running it took more than %1, and by its stall test it "
+                "takes %2 at the most at %3. The larger counts until one is taken again.",
+                formatted(a.amps), formatted(most, 3), formatted(a.volts)),
+           text("take the stall test again"),
+           {figures::measured(text("Running, at least"), "I_least", a.amps, a.taken,
+                              text("the reading was broken off there"), "light "),
+            readingFigure(text("Stall test"), "I_test", b, "stall ")},
+           std::move(ways));
+}
+
+/// Readings that cannot both be true. What is reckoned with is the more dangerous one.
+void judgeContradictions(const Job& job, const Motor& motor, Judging& judging) {
+    const Contradicting of{job, motor, judging};
     const auto all = contradictions(motor, trackVolts(job));
     for (const auto& [what, a, b] : all) {
-        if (what != "stall") continue;
-        say("stall",
-            text("Two stall tests contradict each other: %1 and %2 at %3 and %4. The larger is "
-                 "reckoned with; take it again.",
-                 formatted(a.amps), formatted(b.amps), formatted(a.volts), formatted(b.volts)),
-            text("take the stall test again"),
-            {readingFigure(text("Stall test of lowest ohms"), "I_1", a, "stall "),
-             readingFigure(text("Stall test of highest ohms"), "I_2", b, "stall ")},
-            strikes({a, b}));
+        if (what == "stall") sayOfStalls(of, a, b);
     }
-    const auto winding = smallestWinding(motor);
-    const MotorReading* stall = decisive(readings, MotorCondition::Stalled);
-    if (winding && stall &&
-        (winding->value < stall->volts / stall->amps * leastOfStall ||
-         winding->value > stall->volts / stall->amps * mostOfStall)) {
-        std::vector<Option> ways = strikes({*stall});
-        ways.insert(ways.begin(), answer(text("Strike the last winding reading"),
-                                         text("it is reckoned with no more"), State::Fine,
-                                         "remove last ohms" + ofCalled));
-        say("winding",
-            text(
-                "The winding reads %1, the stall test comes to %2: one of them is wrong. The stall "
-                "test is reckoned with.",
-                formatted(winding->value, 3), formatted(stall->volts / stall->amps, 3)),
-            text("read the winding again, motor disconnected"),
-            {figures::measured(text("Winding"), "R_w", winding->value, winding->on, {}, "ohms "),
-             readingFigure(text("Stall test"), "I_test", *stall, "stall ")},
-            std::move(ways));
-    }
+    sayOfWinding(of);
     for (const auto& [what, a, b] : all) {
-        if (what == "slip") {
-            const Amperes most = a.volts / (b.volts / b.amps);
-            say("slip",
-                text("Slipping it took %1 at %2, and stalled it could take %3 there at the most: "
-                     "one of the two was misread.",
-                     formatted(a.amps), formatted(a.volts), formatted(most, 3)),
-                text("take both readings again"),
-                {readingFigure(text("Wheels slipping"), "I_slip", a, "slip "),
-                 readingFigure(text("Stall test"), "I_test", b, "stall ")},
-                strikes({a, b}));
-        } else if (what == "light") {
-            say("light",
-                text("Running light it took %1, hauling only %2 at like volts: one of the two was "
-                     "misread.",
-                     formatted(a.amps), formatted(b.amps)),
-                text("take both readings again"),
-                {readingFigure(text("Running light"), "I_light", a, "light "),
-                 readingFigure(text("Hauling"), "I_haul", b, "haul ")},
-                strikes({a, b}));
-        } else if (what == "haul" || what == "light-slip") {
-            const bool hauls = what == "haul";
-            say(hauls ? "haul" : "light-slip",
-                hauls ? text("Conflicting readings: hauling it took %1, with its wheels slipping "
-                             "only %2. Nothing it pulls takes more than slipping.",
-                             formatted(a.amps), formatted(b.amps))
-                      : text("Conflicting readings: running light it took %1, with its wheels "
-                             "slipping only %2.",
-                             formatted(a.amps), formatted(b.amps)),
-                text("take both readings again"),
-                {readingFigure(hauls ? text("Hauling") : text("Running light"), "I_run", a,
-                               hauls ? "haul " : "light "),
-                 readingFigure(text("Wheels slipping"), "I_slip", b, "slip ")},
-                strikes({a, b}));
-        } else if (what == "bound") {
-            const Amperes most = a.volts / (b.volts / b.amps);
-            std::vector<Option> ways = strikes({b});
-            ways.insert(
-                ways.begin(),
-                answer(text("Strike the reading of more than %1", formatted(a.amps)),
-                       text("the stall test counts alone"), State::Fine, "remove over" + ofCalled));
-            say("bound",
-                text("Conflicting readings: running it took more than %1, and by its stall test it "
-                     "takes %2 at the most at %3. The larger counts until one is taken again.",
-                     formatted(a.amps), formatted(most, 3), formatted(a.volts)),
-                text("take the stall test again"),
-                {figures::measured(text("Running, at least"), "I_least", a.amps, a.taken,
-                                   text("the reading was broken off there"), "light "),
-                 readingFigure(text("Stall test"), "I_test", b, "stall ")},
-                std::move(ways));
-        }
+        if (what == "slip")
+            sayOfSlip(of, a, b);
+        else if (what == "light")
+            sayOfLight(of, a, b);
+        else if (what == "haul" || what == "light-slip")
+            sayAboveSlip(of, what == "haul", a, b);
+        else if (what == "bound")
+            sayOfBound(of, a, b);
     }
 }
 

@@ -1,4 +1,4 @@
-// The room of measuring: the motor, its pickups and what feeds them.
+// The stage of measuring: the motor, its pickups and what feeds them.
 #pragma once
 
 #include "core/work/job_stages.h"

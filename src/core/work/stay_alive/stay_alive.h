@@ -1,4 +1,4 @@
-// The room of the stay-alive: the bank on the decoder, how long it holds, what charging it asks.
+// The stage of the stay-alive: the bank on the decoder, how long it holds, what charging it asks.
 #pragma once
 
 #include "core/work/job_stages.h"
@@ -11,6 +11,8 @@ void judge(const JobAnalysis& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const Job& job);
 
-inline constexpr JobStage stage{"reserve", "Stay-alive", applies, judge, commands, idle, decidedBy};
+inline constexpr const char* also[] = {"reserve", "bank"};
+inline constexpr JobStage stage{"stay-alive", "Stay-alive", applies,   judge,
+                                commands,     idle,         decidedBy, also};
 
 }  // namespace glimmet::core::stay_alive
