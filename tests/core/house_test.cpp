@@ -253,7 +253,7 @@ TEST(HouseFindings, ShowOnAnExampleWhatEachRuleChanges) {
     EXPECT_EQ(plain(rule.sentence).substr(0, 6), "Slip: ");
     ASSERT_EQ(rule.options.size(), 2U);  // the other two
     EXPECT_EQ(rule.options[0].jot, "rule strict");
-    EXPECT_EQ(plain(rule.options[0].effect), "on Shunter: Choose from fine to over");
+    EXPECT_EQ(plain(rule.options[0].effect), "on Shunter: Decoder from fine to over");
     EXPECT_EQ(plain(rule.options[1].effect), "on Shunter every verdict stays");
     for (const Finding& finding : all) {
         EXPECT_EQ(finding.state, State::Fine);
