@@ -1,4 +1,4 @@
-// The working strip of a stage: a plot, a schematic, a table.
+// The panel of a stage: a plot, a schematic, a table.
 #pragma once
 
 #include "core/analysis/operating.h"
@@ -20,7 +20,7 @@ class StagePanel : public QWidget {
     Q_OBJECT
 public:
     using QWidget::QWidget;
-    /// What the strip shows of the facts it keeps a copy of. `subject`: what is in question.
+    /// What the panel shows of the facts it keeps a copy of. `subject`: what is in question.
     virtual void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
                       const std::string& subject) = 0;
 

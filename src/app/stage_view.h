@@ -1,4 +1,4 @@
-// What the window shows of a stage: its strip, its lens on the picture, its words when there is
+// What the window shows of a stage: its panel, its overlay on the picture, its words when there is
 // nothing to say. One line a stage in stage_views.cpp; the frame knows none by name.
 #pragma once
 

@@ -230,7 +230,7 @@ TEST(LineOfWork, SaysHowEachStageStandsAndGoesThere) {
     line.show(core::stageStatus(job, findings), "decoder");
     auto* choose = button(line, "stage-decoder");
     auto* lamps = button(line, "stage-lamps");
-    EXPECT_EQ(choose->accessibleName(), u"Choose, blocked: choose a larger decoder"_s);
+    EXPECT_EQ(choose->accessibleName(), u"Decoder, blocked: choose a larger decoder"_s);
     EXPECT_TRUE(choose->isChecked());
     EXPECT_TRUE(lamps->accessibleName().startsWith(u"Lamps, ahead"_s));
     QSignalSpy chosen(&line, &LineOfWork::stageChosen);

@@ -1,4 +1,4 @@
-// The one window: shelf, line of work, picture, working strip, reckoning, jot line.
+// The one window: shelf, line of work, picture, panel, reckoning, jot line.
 #pragma once
 
 #include "app/frame/bench.h"
@@ -94,7 +94,7 @@ private:
     QAction* m_houseRules = nullptr;
     QAction* m_lightsOut = nullptr;
     QAction* m_nightAction = nullptr;
-    QList<QAction*> m_stages;   ///< one a room, in their order
+    QList<QAction*> m_stages;   ///< one a stage, in their order
     QList<QAction*> m_writing;  ///< actions that need a workshop open for writing
     QList<QAction*> m_needJob;
 };

@@ -39,7 +39,7 @@ struct OutputEntry {
     std::vector<LikelyLine> likely{};  ///< of an output: what lamp, what its board carries
     int lamps = 0;                     ///< that hang on it
 
-    /// Brief enough for a narrow strip: what is cut there is the name, not the number.
+    /// Brief enough for a narrow panel: what is cut there is the name, not the number.
     [[nodiscard]] QString brief(const QFontMetrics& font, int width) const {
         const QString number = lamps > 1 ? u" ×%1"_s.arg(lamps) : QString();
         return font.elidedText(below, Qt::ElideRight, width - font.horizontalAdvance(number)) +

@@ -1,4 +1,4 @@
-// The working strip of the lamps: the outputs of the decoder with what hangs on them, and the
+// The panel of the lamps: the outputs of the decoder with what hangs on them, and the
 // group of the one pointed at.
 #pragma once
 

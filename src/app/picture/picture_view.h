@@ -1,5 +1,5 @@
-// The picture: the model on the bench, to scale on a millimetre mat, cut open, through the lens of
-// the stage. Everything in it can be hovered for its source and pressed to get to its data.
+// The picture: the model on the bench, to scale on a millimetre mat, cut open, through the overlay
+// of the stage. Everything in it can be hovered for its source and pressed to get to its data.
 #pragma once
 
 #include "app/picture/scene.h"

@@ -125,7 +125,7 @@ struct PartBoxes {
     }
 };
 
-/// How a thing of a stage that lies in the model is painted, in every lens.
+/// How a thing of a stage that lies in the model is painted, under every overlay.
 struct PartInput {
     QPainter& painter;
     const SceneInput& scene;
@@ -166,7 +166,7 @@ PartBoxes paintModel(QPainter& painter, const SceneInput& scene, std::vector<Tar
 /// The ends of a lamp's legs as it is painted by day: plus, minus.
 [[nodiscard]] std::pair<QPointF, QPointF> legsOf(const SceneInput& scene, const core::LitLamp& lit);
 void paintLamps(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);
-/// What is wrong and not mended: to be seen through every lens until it is.
+/// What is wrong and not mended: to be seen under every overlay until it is.
 void paintSpots(QPainter& painter, const SceneInput& scene, std::vector<Target>& targets);
 
 /// Where each unit stands so that the train is as large as an area lets it be: one behind the
@@ -177,7 +177,7 @@ inline constexpr qreal leastScale = 0.005;
 inline constexpr qreal mostScale = 80;
 
 /// The factory's wires as the meter found them, in their own colours: a list in the corner, because
-/// where they run nobody knows. Those that mislead are listed through every lens.
+/// where they run nobody knows. Those that mislead are listed under every overlay.
 enum class Wires { All, Misleading };
 void paintFactoryWires(QPainter& painter, const SceneInput& scene, Wires which);
 

@@ -1,4 +1,4 @@
-// The strip of the stay-alive: the dead places of the layout as the model crosses them, or the bus
+// The panel of the stay-alive: the dead places of the layout as the model crosses them, or the bus
 // after the model was lifted off the rails.
 #pragma once
 

@@ -12,7 +12,7 @@ namespace glimmet::app {
 [[nodiscard]] QString said(const core::Text& text);
 [[nodiscard]] QString said(const core::Error& error);
 [[nodiscard]] QString stateWord(core::State state);
-/// "Measure": the title of a room, translated.
+/// "Measure": the title of a stage, translated.
 [[nodiscard]] QString stageTitle(std::string_view stage);
 [[nodiscard]] QString jobCount(int jobs);  ///< "1 job", "12 jobs"
 [[nodiscard]] QString bodyTitle(const core::BodyDrawing& drawing);

@@ -56,7 +56,7 @@ struct RailFeed {
 inline constexpr Farads sparksFrom{100e-6};
 inline constexpr Ohms usualLimit{47};
 
-/// Bus volts and light over a gap of the rails, for the strip.
+/// Bus volts and light over a gap of the rails, for the panel.
 struct GapMoment {
     Seconds time{};
     Volts bus{};

@@ -234,7 +234,7 @@ Result<JotResult> removeUnit(const ParsedLine& said) {
     after.units.erase(after.units.begin() + index);
     after.couplings.erase(after.couplings.begin() +
                           std::min<std::ptrdiff_t>(index, std::ssize(after.couplings) - 1));
-    // What sat there is found a seat again.
+    // What lay there is placed anew.
     if (after.decoder && after.decoder->placement &&
         after.decoder->placement->unit == job.units[*at].id) {
         after.decoder->placement.reset();

@@ -38,7 +38,7 @@ Text wordsOf(const Job& job, const ProbePoint& point) {
 /// All lamps of a job without power, and the nodes that probes reach.
 struct Wired {
     circuit::Circuit all;
-    std::vector<std::pair<std::string, Node>> points;  ///< by the ids of touch points
+    std::vector<std::pair<std::string, Node>> points;  ///< by the ids of probe points
     struct Led {
         std::size_t group, row, lamp;
         bool bulb;

@@ -86,7 +86,7 @@ struct BankState {
 [[nodiscard]] BankState bankState(const JobAnalysis& facts, const FittedBank& bank,
                                   const Loads& loads, std::size_t steps = 1);
 
-/// What the strip shows: bus volts from the loss of track on.
+/// What the panel shows: bus volts from the loss of track on.
 struct HoldChart {
     std::vector<BusMoment> trace;
     Volts minimum{}, bus{};

@@ -81,7 +81,7 @@ struct CrossingWay {
     [[nodiscard]] bool stands() const { return crossing.how == Crossed::Stops; }
 };
 
-/// What the strip shows of one place.
+/// What the panel shows of one place.
 struct CrossingChart {
     CrossingState at;
     std::vector<CollectingAxle> axles;

@@ -10,7 +10,7 @@ void judge(const WorkshopFacts& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const WorkshopRecord& workshop);
 
-/// A district with what its models take, as its strip shows it.
+/// A district with what its models take, as its panel shows it.
 struct Shown {
     std::string name;
     District district;  ///< its models as they were put there; then, nameless, lamps on the track

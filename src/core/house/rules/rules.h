@@ -11,7 +11,7 @@ void judge(const WorkshopFacts& facts, Judging& judging);
 [[nodiscard]] std::span<const jot::Command> commands();
 [[nodiscard]] Idle idle(const WorkshopRecord& workshop);
 
-/// One rule or default as its strip lists it.
+/// One rule or default as its panel lists it.
 struct Rule {
     const char* id;     ///< "rule": the subject of its finding
     const char* title;  ///< "Rating rule", to be translated
