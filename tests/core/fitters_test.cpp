@@ -686,6 +686,9 @@ TEST(Cures, OfADiodeLeftBeforeABridge) {
                              "oneway table", "rectifier silicon"});
     EXPECT_EQ(namedState(left, "lamp.diode:table lamp"), State::Close);
     EXPECT_EQ(firstCure(left, "lamp.diode:table lamp"), "oneway table lamp none");
+    const auto checked = checkedAll(left);
+    EXPECT_EQ(plain(finding(checked, "lamp.diode:table lamp").options.at(0).what),
+              "take the diode out");
     EXPECT_FALSE(has(checkedAll(jotted(left, {"oneway table none"})), "lamp.diode:table lamp"));
     EXPECT_FALSE(has(checkedAll(jotted(left, {"rectifier none"})), "lamp.diode:table lamp"));
     // On plain DC it shows the direction, and is meant so.
