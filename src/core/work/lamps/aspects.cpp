@@ -154,8 +154,9 @@ struct Head {
     JotResult all = jotted(said, {});
 
     [[nodiscard]] std::string place() const { return site ? lowered(site->called) : told.name; }
-    [[nodiscard]] WorkshopRecord workshop() const {
-        return said.context.workshop ? *said.context.workshop : WorkshopRecord{};
+    [[nodiscard]] const WorkshopRecord& workshop() const {
+        static const WorkshopRecord usual;
+        return said.context.workshop ? *said.context.workshop : usual;
     }
     [[nodiscard]] Result<JotResult> take(const std::string& line) const {
         return applyLine(line, all.after, said.context.catalogue, said.context.today, workshop());
