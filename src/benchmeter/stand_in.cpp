@@ -3,6 +3,7 @@
 #include "core/analysis/lamp_groups.h"
 #include "core/analysis/motor_evidence.h"
 #include "core/analysis/rating.h"
+#include "core/analysis/wiring/terminals.h"
 #include "core/circuit/analysis.h"
 #include "core/circuit/parts.h"
 #include "core/instrument/scpi.h"
@@ -178,9 +179,9 @@ std::optional<double> StandIn::resistance() {
         return winding();
     }
     if (m_hands.what == Hands::Do::Wire) {
-        for (const Unit& unit : m_job.units) {
-            for (const FactoryWire& wire : unit.wires) {
-                if (wire.colour == m_hands.thing && wire.to == m_hands.to) return 0.22;
+        for (const Wire& wire : m_job.wires) {
+            if (wire.factory && wire.colour == m_hands.thing && called(wire.to) == m_hands.to) {
+                return 0.22;
             }
         }
     }
@@ -220,11 +221,10 @@ std::vector<std::string> StandIn::deeds() const {
     for (const LampGroup& group : m_job.groups) {
         if (lampOf(group)) all.push_back("LAMP " + group.name);
     }
-    for (const Unit& unit : m_job.units) {
-        for (const FactoryWire& wire : unit.wires) {
-            for (const std::string_view place : places) {
-                all.push_back("WIRE " + wire.colour + " TO " + std::string(place));
-            }
+    for (const Wire& wire : m_job.wires) {
+        if (!wire.factory) continue;
+        for (const std::string_view place : places) {
+            all.push_back("WIRE " + wire.colour + " TO " + std::string(place));
         }
     }
     return all;

@@ -109,7 +109,7 @@ Result<WorkshopRecord> workshopFromJson(std::string_view text) {
     return documentIn<WorkshopRecord>(text, workshopFormatVersion, {}, nullptr);
 }
 
-std::string jobSchema() { return Schema::of<Job>("Glimmet job, format 3").dump(1) + "\n"; }
+std::string jobSchema() { return Schema::of<Job>("Glimmet job, format 4").dump(1) + "\n"; }
 
 std::string workshopSchema() {
     return Schema::of<WorkshopRecord>("Glimmet workshop record, format 1").dump(1) + "\n";

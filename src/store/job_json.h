@@ -14,7 +14,7 @@
 
 namespace glimmet::store {
 
-inline constexpr int jobFormatVersion = 3;
+inline constexpr int jobFormatVersion = 4;
 inline constexpr int catalogueFormatVersion = 3;
 inline constexpr int workshopFormatVersion = 1;
 

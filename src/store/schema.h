@@ -9,7 +9,7 @@ namespace glimmet::store {
 inline constexpr int applicationId = 0x474C4D54;
 /// The schema that this Glimmet writes. It rises with the format of the job JSON too, so that an
 /// older Glimmet never opens for writing what it cannot read.
-inline constexpr int schemaVersion = 5;
+inline constexpr int schemaVersion = 6;
 /// Since this one the tables are what they are now.
 inline constexpr int firstWithDocuments = 3;
 
@@ -18,8 +18,8 @@ inline constexpr int firstWithDocuments = 3;
 /// The tables of schema 2, for salvage of older files and for tests; 1 had no job_words.
 [[nodiscard]] std::span<const char* const> olderTables();
 /// What leads from an older schema to the present one; the words of the search are then put in job
-/// by job. 1 and 2 differ only in the search, 3 and 4 only in the format of the jobs: revisions
-/// stay as they were written and are brought forward when they are read.
+/// by job. 1 and 2 differ only in the search, those from 3 only in it and in the format of the
+/// jobs: revisions stay as they were written and are brought forward when they are read.
 struct Steps {
     std::span<const char* const> before;
     std::span<const char* const> tables;

@@ -6,6 +6,7 @@
 
 #include <nlohmann/json.hpp>
 
+#include <algorithm>
 #include <cassert>
 
 // Resources of a static library are registered from outside any namespace.
@@ -29,6 +30,10 @@ const json& jobSchema1() {
 }
 const json& jobSchema2() {
     static const json schema = frozen("job-2.schema.json");
+    return schema;
+}
+const json& jobSchema3() {
+    static const json schema = frozen("job-3.schema.json");
     return schema;
 }
 const json& catalogueSchema2() {
@@ -145,7 +150,46 @@ void catalogueFrom1(json& catalogue) {
 /// Format 2 knew less: what came to be known since is left out of a document without it.
 void from2(json& document) { document["version"] = 3; }
 
-constexpr OlderFormat jobs[] = {{jobSchema1, jobFrom1}, {jobSchema2, from2}};
+/// What format 3 called the end of a factory wire, as a terminal of the unit that it lies in.
+json terminalOf(const json& unit, const std::string& end) {
+    std::string owner = unit["id"], pin = end;
+    if (end.starts_with("motor ") && unit.contains("motors") && !unit["motors"].empty()) {
+        owner = unit["motors"][0]["id"];
+        pin = end.substr(6);
+    } else if (end.ends_with(" rail")) {
+        pin = end.substr(0, end.size() - 5);
+    } else if (end == "middle conductor") {
+        pin = "centre";
+    } else if (end == "nothing") {
+        pin = "nowhere";
+    }
+    std::replace(pin.begin(), pin.end(), '.', ' ');
+    return {{"of", owner}, {"pin", pin}};
+}
+
+/// Format 3 kept a unit's factory wires by words in it, with the other end only sometimes.
+void jobFrom3(json& job) {
+    job["version"] = 4;
+    int last = job["last_id"];
+    json wires = json::array();
+    for (json& unit : job["units"]) {
+        for (json& wire : taken(unit, "wires")) {
+            const auto end = [&](const char* key) { return wire.value(key, std::string()); };
+            json made{{"id", "W" + std::to_string(++last)},
+                      {"colour", wire["colour"]},
+                      {"factory", true},
+                      {"to", terminalOf(unit, end("to").empty() ? "nothing" : end("to"))}};
+            if (!end("from").empty()) made["from"] = terminalOf(unit, end("from"));
+            if (wire.contains("labelled")) made["labelled"] = wire["labelled"];
+            wires.push_back(std::move(made));
+        }
+    }
+    if (!wires.empty()) job["wires"] = std::move(wires);
+    job["last_id"] = last;
+}
+
+constexpr OlderFormat jobs[] = {
+    {jobSchema1, jobFrom1}, {jobSchema2, from2}, {jobSchema3, jobFrom3}};
 constexpr OlderFormat catalogues[] = {{catalogueSchema1, catalogueFrom1},
                                       {catalogueSchema2, from2}};
 

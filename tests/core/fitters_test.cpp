@@ -195,8 +195,8 @@ TEST(CircuitsAcross, AreAskedForWhereTheDecoderHasNoPlace) {
 TEST(FactoryWires, OfOneColourAreSeveral) {
     const Job job = jotted(bareModel(), {"wire black left rail", "wire black frame",
                                          "wire black motor minus", "wire black frame"});
-    EXPECT_EQ(job.units[0].wires.size(), 3U);
-    EXPECT_EQ(jotted(job, {"wire black frame gone"}).units[0].wires.size(), 2U);
+    EXPECT_EQ(job.wires.size(), 3U);
+    EXPECT_EQ(jotted(job, {"wire black frame gone"}).wires.size(), 2U);
     EXPECT_EQ(echoOf(job, "wire black frame to motor plus"),
               "The black wire goes from frame to: motor plus; 4 black wires now");
     // On a frame that is a rail, black belongs there.

@@ -371,6 +371,96 @@ TEST(JobFormat1, IsHeldToItsOwnSchemaBeforeAnythingIsChanged) {
               Lines{"/units/0/motors/0/readings/0/amps_A (after it was brought forward): found 60, "
                     "allowed: a number above 0 and up to 50"});
 }
+// What the Glimmet of format 3 made of these lines is what they make today.
+TEST(JobFormat3, WiresGetTwoEndsAndAnIdentity) {
+    const core::Job ling = tests::keptJob("format3/ling");
+    ASSERT_EQ(ling.wires.size(), 5U);
+    EXPECT_EQ(ling, jotted(tests::keptJob("format2/ling"),
+                           {"wire black frame", "wire black left rail",
+                            "wire red right rail to motor plus tagged", "wire grey nothing",
+                            "wire orange motor minus"}));
+    const std::string unit = ling.units[0].id, motor = ling.units[0].motors[0].id;
+    EXPECT_EQ(ling.wires[2].from, (core::TerminalId{unit, "right"}));
+    EXPECT_EQ(ling.wires[2].to, (core::TerminalId{motor, "plus"}));
+    EXPECT_TRUE(ling.wires[2].labelled && ling.wires[2].factory);
+    EXPECT_EQ(ling.wires[3].to, (core::TerminalId{unit, core::nowhere}));
+    EXPECT_NE(ling.wires[0].id, ling.wires[1].id);
+    EXPECT_EQ(tests::keptJob("format3/kittiwake"),
+              jotted(tests::keptJob("format2/kittiwake"),
+                     {"wire red middle conductor", "wire blue common"}));
+    // Nothing else is different, and what has no wires gets none.
+    core::Job tern = tests::keptJob("format3/tern");
+    EXPECT_TRUE(tern.wires.empty());
+    tern.notes.pop_back();
+    EXPECT_EQ(tern, tests::keptJob("format2/tern"));
+}
+TEST(JobFormat4, KeepsWhateverIsFittedWiredAndMapped) {
+    core::Job job = tests::keptJob("format3/ling");
+    const core::OuterMeasures size{core::Millimetres{20}, core::Millimetres{11.5},
+                                   core::Millimetres{4.2}};
+    job.decoder->outer = size;
+    const auto item = [&](core::ItemPart part) {
+        job.items.push_back({core::newId(job, 'I'), std::move(part), {}, {}});
+    };
+    item(job.decoder->part);
+    item(core::BankPart{.id = "k",
+                        .name = "two cells",
+                        .kind = core::BankKind::Module,
+                        .capacitance = core::Farads{0.5},
+                        .rated = core::Volts{5.4},
+                        .length = core::Millimetres{9},
+                        .width = core::Millimetres{9},
+                        .height = core::Millimetres{4}});
+    item(core::SpeakerPart{"sugar cube", size, core::Ohms{8}, true});
+    item(core::WeightPart{"lead", size});
+    item(core::BoardPart{"adapter", size});
+    item(core::ConnectorPart{"drawbar plug", size, 8, true});
+    item(core::SwitchPart{"toggle", size, core::Amperes{1}, 2});
+    item(core::HolderPart{"cradle", size});
+    job.items[2].outer = size;
+    job.items[2].placement = core::Fitted{job.units[0].id, "cab floor", {}};
+    job.factoryLamps = {
+        {core::newId(job, 'F'), "marker", {job.units[0].id, "", {}}, true, "2026-03-02", "front"}};
+    job.functions = {{0, core::Direction::Forward, {"front"}, {}, "head lamp", false},
+                     {4, {}, {}, "whistle", {}, true}};
+    core::Wire wire{.id = core::newId(job, 'W'), .colour = "violet", .to = {"D1", "1"}};
+    wire.from = core::TerminalId{"P1/b", "4"};
+    wire.awg = 36;
+    wire.length = core::Millimetres{140};
+    wire.stranded = true;
+    wire.run = "tender";
+    job.wires.push_back(wire);
+    job.own.isolation = core::Isolation::CutStrip;
+    job.own.runIn = core::Seconds{0};
+    job.own.firstPower = core::FirstPower::PlainDc;
+    job.own.lightingBus = core::Volts{9};
+    job.own.address = core::AddressFrom::AsItIs;
+    std::vector<Fault> faults;
+    const auto back = jobFromJson(jobToJson(job), &faults);
+    ASSERT_TRUE(back.has_value()) << sentence(faults.at(0));
+    EXPECT_EQ(*back, job);
+    // What does not hold together is refused with its place.
+    const auto fault = [&](void (*change)(json&)) {
+        auto document = json::parse(jobToJson(job));
+        change(document);
+        std::vector<Fault> found;
+        EXPECT_FALSE(jobFromJson(document.dump(), &found).has_value());
+        return found.empty() ? std::string() : sentence(found.front());
+    };
+    EXPECT_EQ(fault([](json& d) { d["wires"][0]["to"]["pin"] = "a.b"; }),
+              "/wires/0/to/pin: found a dot, allowed: names without dots");
+    EXPECT_EQ(fault([](json& d) { d["items"][2]["seat"]["unit"] = "U9"; }),
+              "/items: found a seat in no unit, allowed: the id of a unit in seat/unit");
+    EXPECT_EQ(fault([](json& d) { d["factory_lamps"][0]["fitted"]["unit"] = "U9"; }),
+              "/factory_lamps: found a lamp in no unit, allowed: the id of a unit in fitted/unit");
+    EXPECT_EQ(fault([](json& d) { d["wires"][1]["id"] = d["wires"][0]["id"]; }),
+              "/last_id: found ids that were not given out so, allowed: each id once: a letter and "
+              "a number up to last_id");
+    EXPECT_EQ(fault([](json& d) { d["functions"][0]["key"] = 69; }),
+              "/functions/0/key: found 69, allowed: a whole number, 0 to 68");
+    EXPECT_EQ(fault([](json& d) { d["items"][0]["part"]["is"] = "hat"; }).substr(0, 32),
+              "/items/0/part/is: found \"hat\", a");
+}
 TEST(CatalogueFormat1, IsBroughtForward) {
     const auto read = catalogueFromJson(R"({"format": "glimmet-catalogue", "version": 1,
         "decoders": [{"id": "a", "name": "a", "continuous_A": 1, "peak_A": 2, "functions_A": 1,

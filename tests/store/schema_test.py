@@ -22,7 +22,7 @@ def refused(schema, document):
     return any(jsonschema.Draft202012Validator(schema).iter_errors(document))
 
 
-for older in ("job-1", "catalogue-1"):
+for older in ("job-1", "job-2", "job-3", "catalogue-1", "catalogue-2"):
     jsonschema.Draft202012Validator.check_schema(load(f"docs/schema/{older}.schema.json"))
 job_schema = load("docs/schema/job.schema.json")
 catalogue_schema = load("docs/schema/catalogue.schema.json")

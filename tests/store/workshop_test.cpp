@@ -277,6 +277,26 @@ TEST(Workshop, BringsAnOlderFileForwardAndKeepsACopyOfIt) {
         }
     }
 }
+TEST(Workshop, UndoesAcrossAFormatInWhichWiresWereWords) {
+    const Scratch scratch;
+    const QString path = scratch.file("old.glimmet");
+    tests::makeOlderWorkshop(path, 2);
+    std::ifstream file(TESTS_FOLDER "/samples/format3/ling.json");
+    std::string content{std::istreambuf_iterator<char>(file), {}};
+    for (std::size_t at = 0; (at = content.find('\'', at)) != std::string::npos; at += 2)
+        content.insert(at, 1, '\'');
+    tests::runSql(path, {"UPDATE revision SET document = '" + content + "' WHERE id = 2"});
+    const auto workshop = opened(path);
+    ASSERT_TRUE(workshop);
+    EXPECT_EQ(*workshop->job(1), tests::keptJob("format3/ling"));
+    ASSERT_TRUE(
+        workshop->record(1, jotted(*workshop->job(1), {"wire black frame gone"}), text("w")));
+    EXPECT_EQ(workshop->job(1)->wires.size(), 4U);
+    EXPECT_EQ(workshop->undo(1)->job.wires.size(), 5U);
+    EXPECT_EQ(workshop->undo(1)->job.name, "Shunter");
+    EXPECT_EQ(workshop->redo(1)->job, tests::keptJob("format3/ling"));
+    EXPECT_EQ(workshop->redo(1)->job.wires.size(), 4U);
+}
 TEST(Workshop, AnOlderFileThatCannotBeBroughtForwardStaysAsItIs) {
     const Scratch scratch;
     const QString path = scratch.file("old.glimmet");

@@ -2,6 +2,7 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/analysis/wire_convention.h"
+#include "core/analysis/wiring/terminals.h"
 
 #include <QPainter>
 
@@ -10,8 +11,9 @@ namespace {
 
 constexpr qreal lineHeight = 20;
 
-QString wordsOf(const core::Job& job, std::size_t unit, const core::FactoryWire& wire) {
-    const QString words = wire.labelled ? tr("%1, tagged").arg(qs(wire.to)) : qs(wire.to);
+QString wordsOf(const core::Job& job, std::size_t unit, const core::Wire& wire) {
+    const QString end = qs(core::called(wire.to));
+    const QString words = wire.labelled ? tr("%1, tagged").arg(end) : end;
     const QString called = qs(core::unitCalled(job, unit));
     return called.isEmpty() ? words : tr("%1: %2").arg(called, words);
 }
@@ -23,9 +25,9 @@ void paintFactoryWires(QPainter& painter, const SceneInput& scene, Wires which) 
     QPointF at(painter.viewport().topLeft() + QPoint(44, 18));
     bool headed = false;
     for (std::size_t i = 0; i < scene.job.units.size(); ++i) {
-        for (const core::FactoryWire& wire : scene.job.units[i].wires) {
-            const bool other =
-                core::otherThanItsColour(wire, scene.job.feed, scene.job.units[i].frame);
+        for (const core::Wire& wire : scene.job.wires) {
+            if (!wire.factory || core::unitOf(scene.job, wire.to) != i) continue;
+            const bool other = core::otherThanItsColour(scene.job, wire);
             if (which == Wires::Misleading && (!other || wire.labelled)) continue;
             if (!headed) {
                 paintLegend(painter, at,

@@ -1,5 +1,7 @@
 #include "core/analysis/wire_convention.h"
 
+#include "core/analysis/wiring/terminals.h"
+
 #include <utility>
 
 namespace glimmet::core {
@@ -20,14 +22,17 @@ std::string_view conventional(std::string_view colour, Feed feed) {
     return {};
 }
 
-bool otherThanItsColour(const FactoryWire& wire, Feed feed, std::optional<FrameKind> frame) {
-    const std::string_view usual = conventional(wire.colour, feed);
+bool otherThanItsColour(const Job& job, const Wire& wire) {
+    const std::string_view usual = conventional(wire.colour, job.feed);
+    const std::string end = called(wire.to);
+    const auto unit = unitOf(job, wire.to);
+    const auto frame = unit ? job.units[*unit].frame : std::nullopt;
     // Where the frame is a rail, a wire on it goes to that rail.
     const bool frameIsRail = frame == FrameKind::FrameReturn || frame == FrameKind::SplitFrame;
-    if (frameIsRail && wire.to == "frame" && usual.ends_with("rail")) return false;
+    if (frameIsRail && end == "frame" && usual.ends_with("rail")) return false;
     const bool eitherRail =
-        feed == Feed::ThreeRailDigital && usual == "left rail" && wire.to == "right rail";
-    return !usual.empty() && usual != wire.to && !eitherRail;
+        job.feed == Feed::ThreeRailDigital && usual == "left rail" && end == "right rail";
+    return !usual.empty() && usual != end && !eitherRail;
 }
 
 }  // namespace glimmet::core

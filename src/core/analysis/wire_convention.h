@@ -2,10 +2,8 @@
 // factory laid it says something else.
 #pragma once
 
-#include "core/record/supply.h"
-#include "core/record/unit.h"
+#include "core/record/job.h"
 
-#include <optional>
 #include <string_view>
 
 namespace glimmet::core {
@@ -14,7 +12,6 @@ namespace glimmet::core {
 [[nodiscard]] std::string_view conventional(std::string_view colour, Feed feed = Feed::TwoRailDcc);
 /// Its colour stands for something else than it was found to join. With a middle conductor both
 /// running rails are the other pole; where the frame is a rail, a wire on it goes to that rail.
-[[nodiscard]] bool otherThanItsColour(const FactoryWire& wire, Feed feed,
-                                      std::optional<FrameKind> frame = {});
+[[nodiscard]] bool otherThanItsColour(const Job& job, const Wire& wire);
 
 }  // namespace glimmet::core

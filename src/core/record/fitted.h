@@ -36,4 +36,10 @@ struct Fitted {
     bool operator==(const Fitted&) const = default;
 };
 
+/// How large something is with its adapter board, wires, tape and sleeve.
+struct OuterMeasures {
+    Millimetres length{}, width{}, height{};  ///< > 0
+    bool operator==(const OuterMeasures&) const = default;
+};
+
 }  // namespace glimmet::core

@@ -4,6 +4,9 @@
 #include "core/record/board.h"
 #include "core/record/dc_test.h"
 #include "core/record/decoder.h"
+#include "core/record/factory_lamp.h"
+#include "core/record/fitted_item.h"
+#include "core/record/function_map.h"
 #include "core/record/intake.h"
 #include "core/record/lamps.h"
 #include "core/record/layout.h"
@@ -11,6 +14,7 @@
 #include "core/record/stay_alive.h"
 #include "core/record/supply.h"
 #include "core/record/unit.h"
+#include "core/record/wire.h"
 #include "core/record/workshop_rules.h"
 
 #include <optional>
@@ -45,7 +49,8 @@ struct TimeSpent {
 
 struct FittedDecoder {
     Decoder part;
-    std::optional<Fitted> placement;  ///< nothing: where the picture finds room
+    std::optional<Fitted> placement;       ///< nothing: where the picture finds room
+    std::optional<OuterMeasures> outer{};  ///< as it goes in; nothing: the part's own
     bool operator==(const FittedDecoder&) const = default;
 };
 
@@ -73,10 +78,14 @@ struct Job {
     FactoryBoard board;
     Wanted wanted;  ///< of the decoder
     Controller controller;
-    std::optional<FittedDecoder> decoder;
-    std::optional<FittedBank> bank;
-    std::vector<EmptyPads> pads;  ///< of its boards, in the order of their finding
-    Layout layout;                ///< that it will run on
+    std::optional<FittedDecoder> decoder;  ///< that drives it
+    std::optional<FittedBank> bank;        ///< the stay-alive of that
+    std::vector<FittedItem> items;         ///< what is fitted besides
+    std::vector<FactoryLamp> factoryLamps;
+    std::vector<Wire> wires;
+    std::vector<FunctionKey> functions;  ///< empty: as the standard has it
+    std::vector<EmptyPads> pads;         ///< of its boards, in the order of their finding
+    Layout layout;                       ///< that it will run on
     std::vector<LampGroup> groups;
     JobOverrides own;
     std::optional<WorkshopRules> judgedWith;  ///< of an exported job: the house where it came from

@@ -113,6 +113,7 @@ struct FittedBank {
     std::optional<Volts> diode;  ///< drop of the diode that was chosen; nothing: the part's own
     std::optional<BankClamp> clamp{};          ///< that keeps its volts down
     std::optional<Fitted> placement;           ///< nothing: where the picture finds room
+    std::optional<OuterMeasures> outer{};      ///< as it goes in; nothing: the part's own
     std::optional<FoundCapacitance> measured;  ///< nothing: what is printed counts
     std::optional<BankVolts> across{};         ///< nothing: nobody read them
     bool backwards = false;          ///< known to be joined with its plus where minus belongs

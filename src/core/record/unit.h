@@ -38,14 +38,6 @@ struct Collector {
     bool operator==(const Collector&) const = default;
 };
 
-/// A wire as the factory laid it, found with the meter: its colour promises nothing.
-struct FactoryWire {
-    std::string colour;
-    std::string from, to;   ///< what it joins: "right rail", "motor plus"
-    bool labelled = false;  ///< a tag on it says so
-    bool operator==(const FactoryWire&) const = default;
-};
-
 /// What lies in a hollow from the factory and takes room there.
 enum class FixtureKind { Weight, Speaker };
 constexpr auto wordsOf(FixtureKind) {
@@ -67,9 +59,8 @@ struct Unit {
     std::string name;                ///< "motor car"; may be empty where there is one only
     std::optional<FrameKind> frame;  ///< nothing: nobody looked
     Body body;
-    std::vector<Motor> motors;  ///< as Body::motors, as far as there are places
+    std::vector<Motor> motors;  ///< as Body::motors; those beyond its places have none drawn
     std::vector<Collector> collectors;
-    std::vector<FactoryWire> wires;
     std::vector<Fixture> fixtures;
     bool operator==(const Unit&) const = default;
 };

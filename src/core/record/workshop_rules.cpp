@@ -15,6 +15,16 @@ void forEachRule(Visit visit) {
     visit(&WorkshopRules::drawers, &JobOverrides::drawers);
     visit(&WorkshopRules::meterTolerance, &JobOverrides::meterTolerance);
     visit(&WorkshopRules::mains, &JobOverrides::mains);
+    visit(&WorkshopRules::isolation, &JobOverrides::isolation);
+    visit(&WorkshopRules::decoderJoint, &JobOverrides::decoderJoint);
+    visit(&WorkshopRules::wireJoint, &JobOverrides::wireJoint);
+    visit(&WorkshopRules::resistorPlace, &JobOverrides::resistorPlace);
+    visit(&WorkshopRules::speedCurve, &JobOverrides::speedCurve);
+    visit(&WorkshopRules::runIn, &JobOverrides::runIn);
+    visit(&WorkshopRules::firstPower, &JobOverrides::firstPower);
+    visit(&WorkshopRules::directionBy, &JobOverrides::directionBy);
+    visit(&WorkshopRules::lightingBus, &JobOverrides::lightingBus);
+    visit(&WorkshopRules::address, &JobOverrides::address);
 }
 
 }  // namespace

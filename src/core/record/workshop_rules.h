@@ -4,6 +4,7 @@
 #include "core/led/series.h"
 #include "core/motor/condition.h"
 #include "core/quantity/quantities.h"
+#include "core/record/schools.h"
 #include "core/words.h"
 
 #include <optional>
@@ -50,6 +51,16 @@ struct WorkshopRules {
     ResistorLeg leg{};              ///< of new wiring, as it is drawn
     Mains mains{};                  ///< of AC supplies
     LampResistors lampResistors{};  ///< of several lamps on one output, where it is not said
+    Isolation isolation{};
+    DecoderJoint decoderJoint{};
+    WireJoint wireJoint{};
+    ResistorPlace resistorPlace{};
+    SpeedCurve speedCurve{};
+    Seconds runIn = usualRunIn;  ///< each way; 0: none
+    FirstPower firstPower{};
+    DirectionBy directionBy{};
+    Volts lightingBus = usualLightingBus;
+    AddressFrom address{};
     std::vector<std::string> decoders;  ///< ids of those that lie in the drawer, sorted
     bool operator==(const WorkshopRules&) const = default;
 };
@@ -63,6 +74,16 @@ struct JobOverrides {
     std::optional<Series> drawers;
     std::optional<double> meterTolerance;
     std::optional<Mains> mains;
+    std::optional<Isolation> isolation;
+    std::optional<DecoderJoint> decoderJoint;
+    std::optional<WireJoint> wireJoint;
+    std::optional<ResistorPlace> resistorPlace;
+    std::optional<SpeedCurve> speedCurve;
+    std::optional<Seconds> runIn;
+    std::optional<FirstPower> firstPower;
+    std::optional<DirectionBy> directionBy;
+    std::optional<Volts> lightingBus;
+    std::optional<AddressFrom> address;
     bool operator==(const JobOverrides&) const = default;
 };
 

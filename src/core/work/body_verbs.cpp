@@ -1,4 +1,5 @@
 // Jots of the body: what it is drawn as, how large it is, units of a train.
+#include "core/analysis/wiring/terminals.h"
 #include "core/work/jotted.h"
 #include "core/work/record_verbs.h"
 #include "core/work/units.h"
@@ -242,6 +243,15 @@ Result<JotResult> removeUnit(const ParsedLine& said) {
     if (after.bank && after.bank->placement && after.bank->placement->unit == job.units[*at].id) {
         after.bank->placement.reset();
     }
+    for (FittedItem& item : after.items) {
+        if (item.placement && item.placement->unit == job.units[*at].id) item.placement.reset();
+    }
+    // What cannot lie elsewhere goes with it.
+    std::erase_if(after.factoryLamps,
+                  [&](const FactoryLamp& lamp) { return lamp.fitted.unit == job.units[*at].id; });
+    std::erase_if(after.wires, [&](const Wire& wire) {
+        return unitOf(job, wire.to) == *at || (wire.from && unitOf(job, *wire.from) == *at);
+    });
     return result;
 }
 

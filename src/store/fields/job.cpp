@@ -38,6 +38,9 @@ std::vector<std::string> idsOf(const core::Job& job) {
     for (const core::LampGroup& group : job.groups) all.push_back(group.id);
     for (const core::Spot& spot : job.intake.spots) all.push_back(spot.id);
     for (const core::Complaint& complaint : job.intake.complaints) all.push_back(complaint.id);
+    for (const core::FittedItem& item : job.items) all.push_back(item.id);
+    for (const core::FactoryLamp& lamp : job.factoryLamps) all.push_back(lamp.id);
+    for (const core::Wire& wire : job.wires) all.push_back(wire.id);
     return all;
 }
 
@@ -86,6 +89,10 @@ void jobFields(Io& io, Self& job) {
     io("controller", job.controller, Maybe);
     io("decoder", job.decoder, Maybe);
     io("bank", job.bank, Maybe);
+    io("items", job.items, Maybe, members(0, 200));
+    io("factory_lamps", job.factoryLamps, Maybe, members(0, 200));
+    io("wires", job.wires, Maybe, members(0, 2000));
+    io("functions", job.functions, Maybe, members(0, 200));
     io("empty_pads", job.pads, Maybe, members(0, 20));
     io("layout", job.layout, Maybe);
     io("groups", job.groups, Maybe, members(0, 1000));
@@ -98,6 +105,16 @@ void jobFields(Io& io, Self& job) {
     io("drawers", job.own.drawers, Maybe);
     io("meter_tolerance", job.own.meterTolerance, Maybe, within(0, 0.1));
     io("mains", job.own.mains, Maybe);
+    io("isolation", job.own.isolation, Maybe);
+    io("decoder_joint", job.own.decoderJoint, Maybe);
+    io("wire_joint", job.own.wireJoint, Maybe);
+    io("resistor_place", job.own.resistorPlace, Maybe);
+    io("speed_curve", job.own.speedCurve, Maybe);
+    io("run_in", job.own.runIn, Maybe, from0To(36000));
+    io("first_power", job.own.firstPower, Maybe);
+    io("direction_by", job.own.directionBy, Maybe);
+    io("lighting_bus", job.own.lightingBus, Maybe, within(1, 30));
+    io("address_from", job.own.address, Maybe);
     io("judged_with", job.judgedWith, Maybe);
     io("notes", job.notes, Maybe);
     io("times", job.times, Maybe);
@@ -132,6 +149,22 @@ void jobFields(Io& io, Self& job) {
                 });
         },
         "a spot on no unit", "the id of a unit in unit");
+    io.holds(
+        "items",
+        [&] {
+            return std::all_of(job.items.begin(), job.items.end(),
+                               [&](const auto& item) { return hasUnit(job, item.placement); });
+        },
+        "a seat in no unit", "the id of a unit in seat/unit");
+    io.unique("factory_lamps", job.factoryLamps, "name",
+              [](const auto& lamp) { return lamp.name; });
+    io.holds(
+        "factory_lamps",
+        [&] {
+            return std::all_of(job.factoryLamps.begin(), job.factoryLamps.end(),
+                               [&](const auto& lamp) { return hasUnit(job, lamp.fitted); });
+        },
+        "a lamp in no unit", "the id of a unit in fitted/unit");
     io.holds(
         "decoder", [&] { return !job.decoder || hasUnit(job, job.decoder->placement); },
         "a seat in no unit", "the id of a unit in seat/unit");

@@ -46,6 +46,7 @@ template <class Io, class Self>
 void fittedDecoderFields(Io& io, Self& decoder) {
     io("part", decoder.part);
     io("seat", decoder.placement, Maybe);
+    io("outer", decoder.outer, Maybe);
 }
 
 template <class Io, class Self>

@@ -44,6 +44,7 @@ void fittedBankFields(Io& io, Self& bank) {
     io("diode", bank.diode, Maybe, from0To(5));
     io("clamp", bank.clamp, Maybe);
     io("seat", bank.placement, Maybe);
+    io("outer", bank.outer, Maybe);
     io("measured", bank.measured, Maybe);
     io("across", bank.across, Maybe);
     io("turned", bank.backwards, Maybe);

@@ -47,14 +47,6 @@ void collectorFields(Io& io, Self& collector) {
 }
 
 template <class Io, class Self>
-void wireFields(Io& io, Self& wire) {
-    io("colour", wire.colour, Required, unsearched(characters(40)));
-    io("from", wire.from, Maybe, unsearched({}));
-    io("to", wire.to, Maybe, unsearched({}));
-    io("labelled", wire.labelled, Maybe);
-}
-
-template <class Io, class Self>
 void fixtureFields(Io& io, Self& fixture) {
     io("kind", fixture.kind);
     io("place", fixture.place, Required, unsearched(characters(80)));
@@ -73,7 +65,6 @@ void unitFields(Io& io, Self& unit) {
     io("body", unit.body);
     io("motors", unit.motors, Maybe, members(0, 20));
     io("collectors", unit.collectors, Maybe, members(0, 100));
-    io("wires", unit.wires, Maybe, members(0, 1000));
     io("fixtures", unit.fixtures, Maybe, members(0, 100));
 }
 
@@ -88,7 +79,6 @@ void couplingFields(Io& io, Self& coupling) {
 GLIMMET_FIELDS(core::TakenReading, readingFields)
 GLIMMET_FIELDS(core::Motor, motorFields)
 GLIMMET_FIELDS(core::Collector, collectorFields)
-GLIMMET_FIELDS(core::FactoryWire, wireFields)
 GLIMMET_FIELDS(core::Fixture, fixtureFields)
 GLIMMET_FIELDS(core::Unit, unitFields)
 GLIMMET_FIELDS(core::Coupling, couplingFields)

@@ -1,5 +1,6 @@
 // Jots of the motor, its pickups and what feeds them.
 #include "core/analysis/motor_evidence.h"
+#include "core/analysis/wiring/terminals.h"
 #include "core/power/battery.h"
 #include "core/work/in_order.h"
 #include "core/work/jotted.h"
@@ -936,30 +937,38 @@ Result<JotResult> wire(const ParsedLine& said) {
     const bool tagged = said.name("TAG").has_value();
     const auto unit = unitOf(said);
     if (!unit) return tl::unexpected(unit.error());
-    const FactoryWire made{colour, other ? end : std::string(), other ? *other : end, tagged};
+    const Unit& in = said.context.job.units[*unit];
+    const TerminalId to = terminalCalled(in, other ? *other : end);
+    const auto from = other ? std::optional(terminalCalled(in, end)) : std::nullopt;
     JotResult result = jotted(said, {});
-    std::vector<FactoryWire>& wires = result.after.units[*unit].wires;
-    const auto same = std::find_if(wires.begin(), wires.end(), [&](const FactoryWire& each) {
-        return each.colour == colour && each.to == made.to &&
-               (each.from == made.from || each.from.empty() || made.from.empty());
+    std::vector<Wire>& wires = result.after.wires;
+    const auto same = std::find_if(wires.begin(), wires.end(), [&](const Wire& each) {
+        return each.factory && each.colour == colour && each.to == to &&
+               (each.from == from || !each.from || !from);
     });
     if (said.name("GONE")) {
         if (same == wires.end()) {
             return refuse(ErrorCode::Unknown,
-                          text("No %1 wire was found to go to: %2.", colour, made.to));
+                          text("No %1 wire was found to go to: %2.", colour, called(to)));
         }
         wires.erase(same);
-        result.meaning = text("The %1 wire to: %2 is taken back", colour, made.to);
+        result.meaning = text("The %1 wire to: %2 is taken back", colour, called(to));
         return result;
     }
     if (same != wires.end()) {
         same->labelled = same->labelled || tagged;
-        if (same->from.empty()) same->from = made.from;
+        if (!same->from) same->from = from;
     } else {
-        wires.push_back(made);
+        wires.push_back({.id = newId(result.after, 'W'),
+                         .colour = colour,
+                         .from = from,
+                         .to = to,
+                         .labelled = tagged,
+                         .factory = true});
     }
-    const auto count = std::count_if(
-        wires.begin(), wires.end(), [&](const FactoryWire& each) { return each.colour == colour; });
+    const auto count = std::count_if(wires.begin(), wires.end(), [&](const Wire& each) {
+        return each.factory && each.colour == colour && unitOf(result.after, each.to) == *unit;
+    });
     result.meaning = other ? text("The %1 wire goes from %2 to: %3", colour, end, *other)
                            : text("The %1 wire goes to: %2", colour, end);
     if (tagged) result.meaning = text("%1, tagged", result.meaning);

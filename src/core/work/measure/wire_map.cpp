@@ -1,10 +1,12 @@
 #include "core/work/measure/wire_map.h"
 
 #include "core/analysis/wire_convention.h"
+#include "core/analysis/wiring/terminals.h"
 #include "core/finding/answer.h"
 
-#include <algorithm>
 #include <array>
+#include <map>
+#include <string>
 
 namespace glimmet::core::measure {
 namespace {
@@ -19,22 +21,25 @@ std::span<const std::string_view> wireEnds() { return ends; }
 
 void judgeWires(const JobAnalysis& facts, Judging& judging) {
     std::size_t mapped = 0, unlike = 0;
-    for (const Unit& unit : facts.job.units) {
-        for (const FactoryWire& wire : unit.wires) {
+    const Job& job = facts.job;
+    for (std::size_t i = 0; i < job.units.size(); ++i) {
+        const Unit& unit = job.units[i];
+        std::map<std::string, int> ofColour;
+        for (const Wire& wire : job.wires) {
+            if (!wire.factory || unitOf(job, wire.to) != i) continue;
             ++mapped;
-            const std::string_view usual = conventional(wire.colour, facts.job.feed);
-            if (!otherThanItsColour(wire, facts.job.feed, unit.frame)) continue;
-            ++unlike;
             // Of several wires of a colour each has its own finding.
-            const auto before =
-                std::count_if(unit.wires.data(), &wire,
-                              [&](const FactoryWire& each) { return each.colour == wire.colour; });
+            const int before = ofColour[wire.colour]++;
+            const std::string_view usual = conventional(wire.colour, job.feed);
+            if (!otherThanItsColour(job, wire)) continue;
+            ++unlike;
             const std::string which = before == 0 ? "" : "-" + std::to_string(before + 1);
+            const std::string end = called(wire.to);
             judging.say("wires.colour:" + unit.id + "-" + wire.colour + which,
                         {unit.id, wire.colour}, wire.labelled ? State::Fine : State::Close,
                         Gravity::PartDestroyed, [&](Finding& finding) {
                             finding.sentence =
-                                wire.to == "nothing"
+                                wire.to.pin == nowhere
                                     ? text(
                                           "The %1 wire leads nowhere, though %1 stands for the %2 "
                                           "by convention.",
@@ -42,17 +47,16 @@ void judgeWires(const JobAnalysis& facts, Judging& judging) {
                                     : text(
                                           "The %1 wire goes to the %2; by convention %1 is the "
                                           "%3. The meter is right.",
-                                          wire.colour, wire.to, usual);
+                                          wire.colour, end, usual);
                             if (wire.labelled) return;
-                            const bool nowhere = wire.to == "nothing";
+                            const bool free = wire.to.pin == nowhere;
                             finding.action =
-                                nowhere
-                                    ? text("cut the %1 wire back and sleeve it", wire.colour)
-                                    : text("put a tag on the %1 wire: %2", wire.colour, wire.to);
+                                free ? text("cut the %1 wire back and sleeve it", wire.colour)
+                                     : text("put a tag on the %1 wire: %2", wire.colour, end);
                             finding.options = {answer(
-                                nowhere ? text("It is cut back and sleeved") : text("It has a tag"),
+                                free ? text("It is cut back and sleeved") : text("It has a tag"),
                                 text("nobody is misled by its colour"), State::Fine,
-                                "wire " + wire.colour + " " + wire.to + " tagged")};
+                                "wire " + wire.colour + " " + end + " tagged")};
                         });
         }
     }
