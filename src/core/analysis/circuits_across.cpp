@@ -1,35 +1,22 @@
 #include "core/analysis/circuits_across.h"
 
+#include "core/analysis/wiring/wiring.h"
+
 #include <algorithm>
+#include <map>
 
 namespace glimmet::core {
 namespace {
 
-/// Poles that a run of units collects from.
-struct Collects {
-    bool left = false, right = false, centre = false;
-    [[nodiscard]] bool any() const { return left || right || centre; }
-    /// Of two poles or, with a middle conductor, of it and a rail.
-    [[nodiscard]] bool whole(bool middle) const {
-        return middle ? centre && (left || right) : left && right;
-    }
+using wiring::Net;
+using wiring::Role;
+
+/// What of a net lies on one side of a coupling.
+struct Side {
+    bool collects = false;  ///< pickups
+    bool takes = false;     ///< anything else
+    [[nodiscard]] bool any() const { return collects || takes; }
 };
-Collects collects(const Job& job, std::size_t first, std::size_t last) {
-    Collects all;
-    for (std::size_t i = first; i <= last; ++i) {
-        for (const Axle& axle : job.units[i].body.axles) {
-            all.left = all.left || axle.collectsLeft;
-            all.right = all.right || axle.collectsRight;
-        }
-        for (const Collector& each : job.units[i].collectors) {
-            all.left = all.left || each.pole == Pole::Left;
-            all.right = all.right || each.pole == Pole::Right;
-            all.centre = all.centre || each.pole == Pole::Centre;
-        }
-    }
-    return all;
-}
-bool onRails(const Job& job) { return job.feed != Feed::BatteryRadio; }
 
 }  // namespace
 
@@ -46,36 +33,46 @@ CircuitsAcross circuitsAcross(const Job& job, std::size_t coupling) {
 CircuitsAcross circuitsAcross(const Job& job, std::size_t coupling, std::size_t home) {
     CircuitsAcross across;
     const bool behind = home <= coupling;  // what lies beyond is behind it
-    const auto beyond = [&](std::size_t unit) { return (unit > coupling) == behind; };
-    if (job.decoder) {
-        for (const MotorAt& motor : motorsOf(job)) across.motors += beyond(motor.unit) ? 1U : 0U;
-        if (job.bank && job.bank->placement && beyond(unitAt(job, job.bank->placement->unit)))
-            across.banks = 1;
-    }
-    bool straight = false;  // lamps beyond that hang on the rails themselves
-    for (const LampGroup& group : job.groups) {
-        const bool there =
-            std::any_of(group.rows.begin(), group.rows.end(), [&](const LampRow& row) {
-                return std::any_of(row.lamps.begin(), row.lamps.end(), [&](const Lamp& lamp) {
-                    return beyond(unitAt(job, lamp.fitted.unit));
-                });
-            });
-        if (!there) continue;
-        if (group.output == supplyOutput) {
-            straight = true;
-        } else if (std::find(across.outputs.begin(), across.outputs.end(), group.output) ==
-                   across.outputs.end()) {
-            across.outputs.push_back(group.output);
+    const wiring::Wiring plan = wiring::required(job, ResistorLeg::Minus, home);
+    std::map<TerminalId, const wiring::Terminal*> terminals;
+    for (const wiring::Terminal& each : plan.terminals) terminals[each.id] = &each;
+    for (const Net& net : plan.nets) {
+        Side here, there;
+        std::size_t brushesThere = 0;
+        for (const TerminalId& id : net.joins) {
+            const wiring::Terminal& each = *terminals.at(id);
+            const std::size_t unit = each.unit.empty() ? home : unitAt(job, each.unit);
+            const bool beyond = (unit > coupling) == behind;
+            Side& side = beyond ? there : here;
+            (each.role == Role::Pickup ? side.collects : side.takes) = true;
+            if (beyond && each.role == Role::Brush) ++brushesThere;
+        }
+        if (net.kind == Net::Kind::Rail) across.collects = across.collects || there.collects;
+        if (!here.any() || !there.any()) continue;
+        switch (net.kind) {
+            case Net::Kind::Motor:
+                across.motors = std::max(across.motors, brushesThere);
+                break;
+            case Net::Kind::StayAlive:
+                across.banks = 1;
+                break;
+            case Net::Kind::Common:
+                across.common = true;
+                break;
+            case Net::Kind::Output:
+                across.outputs.push_back(net.name.substr(std::string("output ").size()));
+                break;
+            case Net::Kind::Lamps:
+            case Net::Kind::Supply:
+                ++across.others;
+                break;
+            case Net::Kind::Rail:
+                // What takes from a rail that it has no pickups of on its own side.
+                across.railsWanted = across.railsWanted ||
+                                     (here.takes && !here.collects && there.collects) ||
+                                     (there.takes && !there.collects && here.collects);
         }
     }
-    if (!onRails(job)) return across;
-    const bool middle = job.feed == Feed::ThreeRailDigital;
-    const std::size_t last = job.units.size() - 1;
-    const Collects there = behind ? collects(job, coupling + 1, last) : collects(job, 0, coupling);
-    const Collects here = behind ? collects(job, 0, coupling) : collects(job, coupling + 1, last);
-    across.collects = there.any();
-    across.railsWanted = (job.decoder && !here.whole(middle) && there.any()) ||
-                         (straight && !there.whole(middle) && here.any());
     return across;
 }
 

@@ -13,17 +13,21 @@ namespace glimmet::core {
 /// first.
 [[nodiscard]] std::size_t homeUnit(const Job& job);
 
+/// Nets of the wiring that have something on both sides of a coupling.
 struct CircuitsAcross {
-    std::size_t motors = 0;            ///< beyond, two wires each
+    std::size_t motors = 0;            ///< beyond; side by side they share two wires
     std::vector<std::string> outputs;  ///< that lamps beyond hang on, one wire each
+    bool common = false;               ///< of the outputs: one wire more
+    std::size_t others = 0;            ///< within lamp circuits that lie on both sides
     std::size_t banks = 0;             ///< beyond, two wires each
     bool collects = false;             ///< wheels or a slider beyond: two wires lead them here
     bool railsWanted = false;          ///< and it does not run, or its lamps not light, without
 
-    /// Lamps of all outputs share one more.
+    [[nodiscard]] std::size_t forLamps() const {
+        return outputs.size() + (common ? 1 : 0) + others;
+    }
     [[nodiscard]] std::size_t needed() const {
-        return 2 * motors + 2 * banks + outputs.size() + (outputs.empty() ? 0 : 1) +
-               (railsWanted ? 2 : 0);
+        return (motors > 0 ? 2 : 0) + 2 * banks + forLamps() + (railsWanted ? 2 : 0);
     }
     /// With those that make wheels beyond help.
     [[nodiscard]] std::size_t withRails() const {

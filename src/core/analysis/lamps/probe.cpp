@@ -2,6 +2,8 @@
 
 #include "core/analysis/lamp_groups.h"
 #include "core/analysis/lamps/row_names.h"
+#include "core/analysis/wiring/terminals.h"
+#include "core/analysis/wiring/wired_circuit.h"
 #include "core/circuit/parts.h"
 #include "core/circuit/settling.h"
 #include "core/circuit/solver.h"
@@ -14,11 +16,6 @@ namespace {
 
 using circuit::Node;
 using Kind = ProbePoint::Kind;
-
-constexpr Ohms air{1e9};  // what hangs on nothing, for the engine
-
-/// Whether a lamp begins a place of its row's chain: others stand across it.
-bool begins(const LampRow& row, std::size_t lamp) { return !row.lamps[lamp].parallel; }
 
 Text wordsOf(const Job& job, const ProbePoint& point) {
     if (point.kind == Kind::Common) return text("the common");
@@ -35,126 +32,62 @@ Text wordsOf(const Job& job, const ProbePoint& point) {
                    : text("minus of %1", called);
 }
 
-/// All lamps of a job without power, and the nodes that probes reach.
-struct Wired {
-    circuit::Circuit all;
-    std::vector<std::pair<std::string, Node>> points;  ///< by the ids of probe points
-    struct Led {
-        std::size_t group, row, lamp;
-        bool bulb;
-        std::size_t index;  ///< of the diodes, or of the one-ports
-    };
-    std::vector<Led> leds;
-
-    [[nodiscard]] Node at(const std::string& id) const {
-        return std::find_if(points.begin(), points.end(),
-                            [&](const auto& one) { return one.first == id; })
-            ->second;
-    }
-};
-
 std::string legId(const LampGroup& group, std::size_t row, std::size_t lamp, bool plus) {
     return group.id + " " + std::to_string(row + 1) + " " + std::to_string(lamp + 1) +
            (plus ? " plus" : " minus");
 }
 
-class ProbedWiring {
-public:
-    ProbedWiring(const Job& job, const WorkshopRules& house) : m_job(job), m_leg(house.leg) {
-        m_common = node();
-        m_made.points.emplace_back("common", m_common);
+/// Where a point lies in the wiring.
+TerminalId terminalOf(const Job& job, const ProbePoint& point) {
+    const LampGroup& group = job.groups[point.group];
+    const bool decoder = group.output != supplyOutput;
+    switch (point.kind) {
+        case Kind::Common:
+            return decoder ? TerminalId{decoderOwner, "blue"} : plusOf(group);
+        case Kind::Output:
+            return decoder ? TerminalId{decoderOwner, group.output} : minusOf(group);
+        case Kind::Plus:
+            return {lampOwner(group, point.row, point.lamp), "anode"};
+        case Kind::Minus:
+            break;
     }
-    Result<Wired> made() {
-        for (std::size_t g = 0; g < m_job.groups.size(); ++g) {
-            if (const auto added = add(g); !added) return tl::unexpected(added.error());
-        }
-        return std::move(m_made);
-    }
+    return {lampOwner(group, point.row, point.lamp), "cathode"};
+}
 
-private:
-    Node node() { return circuit::nodeNamed(m_made.all, "n" + std::to_string(++m_nodes)); }
-    void resistor(Node a, Node b, Ohms value) {
-        circuit::addResistor(m_made.all, "r" + std::to_string(m_made.all.resistors.size() + 1), a,
-                             b, value);
-    }
-    /// The far end of a resistor: the same point for none, one in the air where it is not chosen.
-    Node behind(Node from, std::optional<Ohms> value) {
-        if (value == Ohms{0}) return from;
-        const Node far = node();
-        if (value) resistor(from, far, *value);
-        return far;
-    }
-    /// All that hangs on the supply hangs on one wire.
-    Node outputWire(const std::string& output) {
-        const std::string id = "output " + output;
-        for (const auto& [known, at] : m_made.points) {
-            if (known == id) return at;
-        }
-        m_made.points.emplace_back(id, node());
-        return m_made.points.back().second;
-    }
-    Result<void> add(std::size_t g) {
-        const LampGroup& group = m_job.groups[g];
-        const bool above = m_leg == ResistorLeg::Plus;
-        const Node wire = outputWire(group.output);
-        const std::optional<Ohms> none{Ohms{0}};
-        // A driver passes nothing to what is touched without power.
-        const auto shared = group.driver() ? std::nullopt : std::optional(group.shared());
-        const Node top = behind(m_common, above || group.driver() ? shared : none);
-        const Node foot = behind(wire, above && !group.driver() ? none : shared);
-        for (std::size_t r = 0; r < group.rows.size(); ++r) {
-            const LampRow& row = group.rows[r];
-            const Node from = behind(top, above ? row.resistor : none);
-            const Node to = behind(foot, above ? none : row.resistor);
-            if (const auto added = addLamps(g, r, from, to); !added) {
-                return tl::unexpected(added.error());
-            }
-        }
-        return {};
-    }
-    Result<void> addLamps(std::size_t g, std::size_t r, Node from, Node to) {
-        const LampGroup& group = m_job.groups[g];
-        const LampRow& row = group.rows[r];
-        Node high = from, low = from;
-        for (std::size_t i = 0; i < row.lamps.size(); ++i) {
-            if (begins(row, i)) {
-                std::size_t next = i + 1;
-                while (next < row.lamps.size() && !begins(row, next)) ++next;
-                high = low;
-                low = next == row.lamps.size() ? to : node();
-            }
-            const Node plus = row.backwards ? low : high, minus = row.backwards ? high : low;
-            const auto lampLaw = law(row.lamps[i].part);
-            if (!lampLaw) return tl::unexpected(lampLaw.error());
-            circuit::Circuit& all = m_made.all;
-            if (const auto* led = std::get_if<LedLaw>(&*lampLaw)) {
-                m_made.leds.push_back({g, r, i, false, all.diodes.size()});
-                circuit::addDiode(all, "d" + std::to_string(all.diodes.size() + 1), plus, minus,
-                                  diodeModel(*led, {}));
-            } else {
-                const auto& bulb = std::get<FilamentRating>(*lampLaw);
-                m_made.leds.push_back({g, r, i, true, all.onePorts.size()});
-                circuit::addOnePort(all, "b" + std::to_string(all.onePorts.size() + 1), plus, minus,
-                                    circuit::Filament{bulb.rated, bulb.current});
-            }
-            m_made.points.emplace_back(legId(group, r, i, true), plus);
-            m_made.points.emplace_back(legId(group, r, i, false), minus);
-        }
-        return {};
-    }
-
-    const Job& m_job;
-    ResistorLeg m_leg;
-    Wired m_made;
-    std::size_t m_nodes = 0;
-    Node m_common{};
-};
+/// The lamps as they hang there, the decoder unplugged and no motor across the rails.
+Result<wiring::WiredCircuit> withoutPower(const Job& job, const WorkshopRules& house) {
+    wiring::Stand stand{wiring::Stand::Which::Plan, {decoderOwner}};
+    for (const MotorAt& motor : motorsOf(job)) stand.out.push_back(motor.motor->id);
+    return wiring::circuitOf(wiring::wiringOf(job, house.leg, stand));
+}
 
 /// Whichever way round: from half of its volts it is lit, below a fifth dark (a filament takes the
 /// root of its share of volts).
 TesterLook lookOfBulb(double amps, const FilamentRating& bulb) {
     const double share = amps / bulb.current.value();
     return share >= 0.7 ? TesterLook::Lit : share >= 0.45 ? TesterLook::Dim : TesterLook::Dark;
+}
+
+/// Every lamp that is not dark; `share`: of what was solved, where the tester limits it.
+void addLit(const Job& job, const wiring::WiredCircuit& wired, const circuit::Solver& solver,
+            double share, Probed& made) {
+    for (std::size_t g = 0; g < job.groups.size(); ++g) {
+        for (std::size_t r = 0; r < job.groups[g].rows.size(); ++r) {
+            const LampRow& row = job.groups[g].rows[r];
+            for (std::size_t i = 0; i < row.lamps.size(); ++i) {
+                const std::string owner = lampOwner(job.groups[g], r, i);
+                const auto bulb = wired.bulbs.find(owner);
+                const bool isBulb = bulb != wired.bulbs.end();
+                const double through = share * (isBulb ? solver.onePortCurrent(bulb->second)
+                                                       : solver.diodeCurrent(wired.leds.at(owner)));
+                const TesterLook look =
+                    isBulb ? lookOfBulb(std::abs(through), *row.lamps[i].part.filament)
+                           : expectedLook(Amperes{through});
+                if (look == TesterLook::Dark) continue;
+                made.lamps.push_back({g, r, i, Amperes{through}, look});
+            }
+        }
+    }
 }
 
 /// The one of a group's points that goes by an id.
@@ -271,42 +204,29 @@ Result<Probed> probed(const Job& job, const WorkshopRules& house, const std::str
         return failure(ErrorCode::NotUnderstood, "black",
                        text("Both probes are on %1.", from->words));
     }
-    auto wired = ProbedWiring(job, house).made();
+    auto wired = withoutPower(job, house);
     if (!wired) return tl::unexpected(wired.error());
-    circuit::Circuit& all = wired->all;
+    circuit::Circuit& all = wired->circuit;
     const TesterLaw with = lawOf(tester);
     const Node plus = circuit::nodeNamed(all, "plus");
     circuit::addSupply(all, "tester", plus, circuit::ground, circuit::Constant{with.open.value()});
     // The tester's own ohms stand at its minus, so that no point of the lamps has to be ground.
-    const Node low = wired->at(black), high = wired->at(red);
+    const Node low = wired->at.at(terminalOf(job, *to)),
+               high = wired->at.at(terminalOf(job, *from));
     circuit::addResistor(all, "inside", low, circuit::ground, with.behind);
     const bool wire = low == high;
     constexpr Ohms probe{0.01};
     circuit::addResistor(all, "probe", plus, high, probe);
-    for (const auto& [id, node] : wired->points) {
-        circuit::addResistor(all, "air " + id, node, circuit::ground, air);
-    }
     auto solver = circuit::solverFor(all);
     if (!solver) return tl::unexpected(solver.error());
-    solver->excitation.volts[0] = with.open.value();
+    solver->excitation.volts.back() = with.open.value();
     if (!solver->settleFromAnywhere()) return tl::unexpected(circuit::didNotSettle(*solver));
     Probed made;
     made.current = Volts{solver->across(low, circuit::ground)} / with.behind;
     const double share =
         with.limit && made.current > *with.limit ? (*with.limit / made.current).value() : 1;
     made.current *= share;
-    for (const Wired::Led& led : wired->leds) {
-        const double through =
-            led.bulb ? solver->onePortCurrent(led.index) : solver->diodeCurrent(led.index);
-        const Amperes current{through * share};
-        const TesterLook look =
-            led.bulb
-                ? lookOfBulb(std::abs(through) * share,
-                             *job.groups[led.group].rows[led.row].lamps[led.lamp].part.filament)
-                : expectedLook(current);
-        if (look == TesterLook::Dark) continue;
-        made.lamps.push_back({led.group, led.row, led.lamp, current, look});
-    }
+    addLit(job, *wired, *solver, share, made);
     const std::string lit = listed(job, made.lamps, TesterLook::Lit);
     const std::string dim = listed(job, made.lamps, TesterLook::Dim);
     const Text at = called(tester);

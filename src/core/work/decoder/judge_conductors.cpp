@@ -15,10 +15,11 @@ std::string number(std::size_t count) { return std::to_string(count); }
 Text wantedFor(const CircuitsAcross& across, bool rails) {
     std::vector<Text> parts;
     if (across.motors > 0) {
-        parts.push_back(across.motors == 1 ? text("2 for its motor")
-                                           : text("%1 for its motors", number(2 * across.motors)));
+        parts.push_back(across.motors == 1 ? text("2 for its motor") : text("2 for its motors"));
     }
-    if (across.outputs.size() == 1) {
+    if (across.others > 0) {
+        parts.push_back(text("%1 for its lamps", number(across.forLamps())));
+    } else if (across.outputs.size() == 1) {
         parts.push_back(text("2 for output %1 and its common", across.outputs.front()));
     } else if (!across.outputs.empty()) {
         Text names = verbatim(across.outputs.front());
