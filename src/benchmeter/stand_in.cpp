@@ -4,6 +4,7 @@
 #include "core/analysis/motor_evidence.h"
 #include "core/analysis/rating.h"
 #include "core/analysis/wiring/terminals.h"
+#include "core/analysis/wiring/wired_circuit.h"
 #include "core/circuit/analysis.h"
 #include "core/circuit/parts.h"
 #include "core/instrument/scpi.h"
@@ -21,6 +22,7 @@ using namespace core;
 constexpr double supplyResistance = 0.15;  // Ω, leads and terminals
 constexpr double supplyLimit = 3;          // A
 constexpr double testResistor = 1000;      // Ω, in a lamp's way
+constexpr double testLeads = 0.22;         // Ω, of the meter
 constexpr double noise = 0.0015;           // of a value, one sigma
 // A small motor's winding: copper, some 30 K/W to the air, and a minute to get there.
 constexpr double copper = 0.0039, kelvinPerWatt = 30, thermalTime = 60;
@@ -178,14 +180,24 @@ std::optional<double> StandIn::resistance() {
         ++m_turns;  // the rotor is turned on by hand from reading to reading
         return winding();
     }
-    if (m_hands.what == Hands::Do::Wire) {
-        for (const Wire& wire : m_job.wires) {
-            if (wire.factory && wire.colour == m_hands.thing && called(wire.to) == m_hands.to) {
-                return 0.22;
-            }
-        }
+    return m_hands.what == Hands::Do::Wire ? wireResistance() : std::nullopt;
+}
+
+std::optional<double> StandIn::wireResistance() const {
+    // As the model came, its motor with the ohms that it plays.
+    wiring::Wiring found = wiring::wiringOf(m_job, {}, {wiring::Stand::Which::Found, {}});
+    for (wiring::Element& each : found.elements) {
+        if (each.kind == wiring::Element::Kind::Winding) each.resistance = Ohms{winding()};
     }
-    return std::nullopt;
+    std::optional<double> least;
+    for (const Wire& wire : m_job.wires) {
+        const auto unit = unitOf(m_job, wire.to);
+        if (!wire.factory || wire.colour != m_hands.thing || !unit) continue;
+        const TerminalId other = terminalCalled(m_job.units[*unit], m_hands.to);
+        const auto read = wiring::ohmsBetween(found, wire.to, other);
+        if (read && *read) least = std::min(least.value_or(1e9), (*read)->value());
+    }
+    return least ? std::optional(*least + testLeads) : std::nullopt;
 }
 
 void StandIn::warm(double now) {

@@ -42,6 +42,7 @@ private:
     [[nodiscard]] Point motorPoint() const;
     [[nodiscard]] Point lampPoint() const;
     [[nodiscard]] std::optional<double> resistance();
+    [[nodiscard]] std::optional<double> wireResistance() const;
     [[nodiscard]] double winding() const;  ///< Ω, as warm as it is
     [[nodiscard]] double runningAmps() const;
     std::string read(double value, std::initializer_list<double> ranges);

@@ -89,7 +89,11 @@ TEST(StandIn, LampsAndWiresAreThere) {
     EXPECT_NEAR(amps, (12 - volts) / 1000, 1e-4);
     bench.answer("HAND WIRE red TO left rail", 0);
     EXPECT_LT(number(bench.answer("MEAS:RES?", 0)), 1);
+    // From rail to rail an ohmmeter reads the motor, which lies on both.
     bench.answer("HAND WIRE red TO right rail", 0);
+    const double winding = core::motorPath(measured().units[0].motors[0])->value();
+    EXPECT_NEAR(number(bench.answer("MEAS:RES?", 0)), winding + 0.22, winding * 0.04);
+    bench.answer("HAND WIRE red TO frame", 0);
     EXPECT_EQ(core::scpi::reading(bench.answer("MEAS:RES?", 0)).error().code,
               core::ErrorCode::OutOfRange);
 }

@@ -196,6 +196,40 @@ TEST(HouseJots, SetEveryRule) {
     EXPECT_EQ(applyLine("rule strict", WorkshopRecord(), smallCatalogue(), "")->subject, "rule");
     EXPECT_EQ(applyLine("rule strict", WorkshopRecord(), smallCatalogue(), "")->stage, "rules");
 }
+TEST(Schools, AreTheHousesUntilAJobHasItsOwn) {
+    const WorkshopRecord house = workshopAfter("school first-power plain-dc");
+    EXPECT_EQ(house.house.firstPower, FirstPower::PlainDc);
+    EXPECT_EQ(answer("school first-power plain-dc"), "House, first-power: plain-dc");
+    EXPECT_EQ(answer("school run-in 20min"), "House, run-in: 20 min");
+    EXPECT_EQ(workshopAfter("school run-in 0min").house.runIn, Seconds{0});
+    EXPECT_EQ(workshopAfter("school lighting-bus 9V").house.lightingBus, Volts{9});
+    const Job job = jotted(shunter(), {"school first-power programming-track",
+                                       "school address as-it-is", "school run-in 10min"});
+    const WorkshopRules held = houseOf(job, house.house);
+    EXPECT_EQ(held.firstPower, FirstPower::ProgrammingTrack);
+    EXPECT_EQ(held.address, AddressFrom::AsItIs);
+    EXPECT_EQ(held.runIn, Seconds{600});
+    EXPECT_EQ(held.isolation, house.house.isolation);
+    const Job again = jotted(job, {"school first-power house", "school run-in house"});
+    EXPECT_FALSE(again.own.firstPower);
+    EXPECT_EQ(houseOf(again, house.house).firstPower, FirstPower::PlainDc);
+    EXPECT_EQ(houseOf(again, house.house).runIn, usualRunIn);
+    // Every one of them by each of its words.
+    for (const char* line :
+         {"school isolation tape", "school isolation plastic-screw", "school isolation cut-strip",
+          "school decoder-joint hard-wired", "school wire-joint lapped",
+          "school resistor-place mid-wire", "school speed-curve table", "school direction bit",
+          "school lighting-bus 12V", "school address fleet-number"}) {
+        EXPECT_FALSE(answer(line).starts_with("✗")) << line << answer(line);
+        EXPECT_TRUE(applyLine(line, shunter(), smallCatalogue(), "")) << line;
+    }
+    EXPECT_EQ(answer("school run-in tape"), "✗ For run-in write one of: a time such as 30min.");
+    EXPECT_EQ(answer("school isolation bit"),
+              "✗ For isolation write one of: tape, plastic-screw, cut-strip.");
+    EXPECT_EQ(answer("school lighting-bus"),
+              "✗ For lighting-bus write one of: a voltage such as 12V.");
+    EXPECT_FALSE(applyLine("school isolation", shunter(), smallCatalogue(), ""));
+}
 TEST(HouseJots, RefuseWhatIsNoRule) {
     EXPECT_EQ(answer("rule brave"), "✗ “brave” is none of: strict, slip, running.");
     EXPECT_EQ(answer("margin 95%").substr(0, 3), "✗");
@@ -224,7 +258,7 @@ TEST(HouseJots, EveryExampleIsUnderstoodAndListed) {
                 << example;
         }
     }
-    EXPECT_EQ(examples, 22U);
+    EXPECT_EQ(examples, 24U);
     EXPECT_EQ(workshopJotCompletions("dra", {}, smallCatalogue()).at(0).line, "drawers ");
 }
 

@@ -311,7 +311,7 @@ TEST(JotCompletions, OfferVerbsNamesAndWhatComesBehindAWord) {
     using Words = std::vector<std::string>;
     EXPECT_EQ(words("s"), (Words{"settings", "starts", "stall", "slip", "supply", "switch",
                                  "speaker", "socket", "strip", "seen", "shared", "split", "series",
-                                 "smoothing", "soft", "shadow", "scale", "spread"}));
+                                 "smoothing", "soft", "shadow", "scale", "spread", "school"}));
     EXPECT_EQ(words("res"), (Words{"resistor"}));
     EXPECT_EQ(words("resistor "), (Words{"front lamp", "rear lamp", "cab lamp", "none", "open"}));
     EXPECT_EQ(words("resistor r"), (Words{"rear lamp"}));

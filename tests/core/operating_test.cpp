@@ -46,11 +46,47 @@ TEST(Operating, FrontAndRearFollowTheDirectionOthersTheirKey) {
     EXPECT_EQ(on({false, true, {}, {}}), "");
 }
 TEST(Operating, KeysOfOutputs) {
-    EXPECT_EQ(keyOf("front"), 0);
-    EXPECT_EQ(keyOf("rear"), 0);
-    EXPECT_EQ(keyOf("1"), 1);
-    EXPECT_EQ(keyOf("12"), 12);
-    for (const char* none : {"supply", "", "0", "-1", "1b", "x"}) EXPECT_FALSE(keyOf(none)) << none;
+    EXPECT_EQ(outputNumber("front"), 1);
+    EXPECT_EQ(outputNumber("rear"), 2);
+    EXPECT_EQ(outputNumber("1"), 3);
+    EXPECT_EQ(outputNumber("12"), 14);
+    for (const char* none : {"supply", "", "0", "-1", "1b", "x"}) {
+        EXPECT_FALSE(outputNumber(none)) << none;
+        EXPECT_TRUE(keysOf(lit(), none).empty()) << none;
+    }
+    using Keys = std::vector<int>;
+    EXPECT_EQ(keysOf(lit(), "front"), Keys{0});
+    EXPECT_EQ(keysOf(lit(), "1"), Keys{1});
+    EXPECT_EQ(directionOf(lit(), "front"), Direction::Forward);
+    EXPECT_EQ(directionOf(lit(), "rear"), Direction::Reverse);
+    EXPECT_FALSE(directionOf(lit(), "1"));
+}
+TEST(Operating, TheMapOfTheRecordCountsWhereThereIsOne) {
+    Job job = lit();
+    FunctionKey both, marker;
+    both.key = 4;
+    both.outputs = {"front", "rear"};
+    marker.key = 2;
+    marker.direction = Direction::Reverse;
+    marker.outputs = {"1"};
+    job.functions = {both, marker};
+    EXPECT_EQ(keysOf(job), (std::vector<int>{2, 4}));
+    EXPECT_TRUE(keysOf(job, "2").empty());
+    EXPECT_FALSE(directionOf(job, "front"));
+    EXPECT_EQ(directionOf(job, "1"), Direction::Reverse);
+    const auto on = [&](std::set<int> keys, bool forward, const char* output) {
+        return isOn(job, {false, forward, std::move(keys), {}, RoomLight::Dark}, output);
+    };
+    EXPECT_FALSE(on({0}, true, "front"));
+    EXPECT_TRUE(on({4}, true, "front"));
+    EXPECT_TRUE(on({4}, false, "front"));
+    EXPECT_FALSE(on({2}, true, "1"));
+    EXPECT_TRUE(on({2}, false, "1"));
+    EXPECT_TRUE(on({}, true, supplyOutput));
+    // Key 0 lights nothing of it then: what follows is said by the map, not by the output's name.
+    job.functions.clear();
+    EXPECT_TRUE(on({0}, true, "front"));
+    EXPECT_FALSE(on({0}, false, "front"));
 }
 TEST(Operating, CurrentsFollowTheVoltsAsAFreshJobOfThoseVoltsHasThem) {
     const Job job = lit();

@@ -1,5 +1,7 @@
 // What must hold of every verdict, whatever the job: jobs are put together at random from lines of
 // the bench, half known, contradictory and odd.
+#include "core/analysis/wiring/terminals.h"
+#include "core/analysis/wiring/wired_circuit.h"
 #include "core/work/stage_status.h"
 #include "core/work/trials.h"
 #include "store/job_json.h"
@@ -11,6 +13,7 @@
 #include <algorithm>
 #include <map>
 #include <random>
+#include <set>
 
 namespace glimmet::core {
 namespace {
@@ -223,6 +226,134 @@ TEST_F(RandomJobs, AMilderCircuitNeverDoesGraverDamage) {
         }
     }
     EXPECT_GT(milder, 0);
+}
+
+/// A job with what wirings have besides: units, contacts, wires, a brush that touches.
+class RandomWirings : public RandomJobs {
+protected:
+    Job wired() {
+        Job made = job();
+        const std::size_t lines = below(6);
+        for (std::size_t i = 0; i < lines; ++i) {
+            const std::string words =
+                below(3) == 0 ? "unit " + one({"saloon", "dock-shunter"})
+                : below(2) == 0
+                    ? "contacts " + std::to_string(below(12))
+                    : "wire " + one({"red", "black", "grey"}) + " " +
+                          one({"frame", "left rail to motor plus", "nothing", "common to frame"});
+            said += words + "\n";
+            auto taken = applyLine(words, made, smallCatalogue(), "2026-03-02");
+            if (taken) made = std::move(taken->after);
+        }
+        // Parts lie in any unit.
+        for (LampGroup& group : made.groups) {
+            for (LampRow& row : group.rows) {
+                row.backwards = below(8) == 0;
+                for (Lamp& lamp : row.lamps)
+                    lamp.fitted.unit = made.units[below(made.units.size())].id;
+            }
+        }
+        if (made.decoder && below(2) == 0) {
+            made.decoder->placement = Fitted{made.units[below(made.units.size())].id, "", {}};
+        }
+        for (Unit& unit : made.units) {
+            const FrameKind kinds[] = {FrameKind::Insulated, FrameKind::FrameReturn,
+                                       FrameKind::SplitFrame};
+            unit.frame = kinds[below(3)];
+        }
+        return made;
+    }
+};
+
+TEST_F(RandomWirings, HaveEveryTerminalThatTheRecordNames) {
+    for (int trial = 0; trial < trials; ++trial) {
+        said.clear();
+        const Job job = wired();
+        SCOPED_TRACE(said);
+        const wiring::Wiring plan = wiring::wiringOf(job, ResistorLeg::Minus, {});
+        const wiring::Wiring found =
+            wiring::wiringOf(job, ResistorLeg::Minus, {wiring::Stand::Which::Found, {}});
+        for (const MotorAt& motor : motorsOf(job)) {
+            for (const char* pin : {"plus", "minus"})
+                EXPECT_TRUE(plan.terminal({motor.motor->id, pin}));
+        }
+        for (const LampGroup& group : job.groups) {
+            for (std::size_t r = 0; r < group.rows.size(); ++r) {
+                for (std::size_t i = 0; i < group.rows[r].lamps.size(); ++i) {
+                    for (const char* pin : {"anode", "cathode"}) {
+                        const auto* leg = plan.terminal({lampOwner(group, r, i), pin});
+                        ASSERT_TRUE(leg);
+                        EXPECT_EQ(leg->unit, group.rows[r].lamps[i].fitted.unit);
+                    }
+                }
+            }
+        }
+        if (job.decoder) {
+            for (const DecoderOutput& output : job.decoder->part.outputs)
+                EXPECT_TRUE(plan.terminal({decoderOwner, output.name}));
+        }
+        EXPECT_EQ(plan.terminal({stayAliveOwner, "plus"}) != nullptr, job.bank.has_value());
+        for (const Wire& wire : job.wires) {
+            EXPECT_TRUE(found.terminal(wire.to));
+            EXPECT_TRUE(!wire.from || found.terminal(*wire.from));
+        }
+        for (const wiring::Wiring* each : {&plan, &found}) {
+            std::set<TerminalId> once;
+            for (const wiring::Terminal& terminal : each->terminals)
+                EXPECT_TRUE(once.insert(terminal.id).second) << spelled(terminal.id);
+            for (const wiring::Conductor& conductor : each->conductors)
+                EXPECT_TRUE(once.contains(conductor.from) && once.contains(conductor.to));
+            for (const wiring::Element& element : each->elements)
+                EXPECT_TRUE(once.contains(element.a) && once.contains(element.b));
+        }
+        // What was undone and done again is the same record, and so the same wiring.
+        const Job again = *store::jobFromJson(store::jobToJson(job));
+        EXPECT_EQ(wiring::wiringOf(again, ResistorLeg::Minus, {}), plan);
+    }
+}
+
+TEST_F(RandomWirings, JoinNothingThatTheRecordDoesNotJoin) {
+    std::size_t crossing = 0;
+    for (int trial = 0; trial < trials; ++trial) {
+        said.clear();
+        const Job job = wired();
+        SCOPED_TRACE(said);
+        const wiring::Wiring plan = wiring::wiringOf(job, ResistorLeg::Minus, {});
+        const std::vector<std::size_t> point = wiring::points(plan);
+        std::map<TerminalId, std::size_t> at;
+        std::map<TerminalId, std::string> unit;
+        for (std::size_t i = 0; i < point.size(); ++i) {
+            at[plan.terminals[i].id] = point[i];
+            unit[plan.terminals[i].id] = plan.terminals[i].unit;
+        }
+        // Two nets are never one point, and of a net what lies in one unit always is. The poles of
+        // one unit's pickups are joined by its frame where that is a rail, and so are no two nets.
+        std::map<std::size_t, std::string> netAt;
+        for (const wiring::Net& net : plan.nets) {
+            std::map<std::string, std::size_t> inUnit;
+            for (const TerminalId& id : net.joins) {
+                const auto [first, isFirst] = inUnit.emplace(unit.at(id), at.at(id));
+                EXPECT_EQ(first->second, at.at(id)) << net.name << " " << spelled(id);
+                const auto [owner, isNew] = netAt.emplace(at.at(id), net.name);
+                EXPECT_EQ(owner->second, net.name) << spelled(id);
+            }
+            crossing += inUnit.size() > 1 ? 1U : 0U;
+        }
+        // No more of them cross a coupling than it has contacts.
+        std::map<std::string, int> taken;
+        for (const wiring::Element& element : plan.elements) {
+            if (element.kind == wiring::Element::Kind::Contact) ++taken[element.of];
+        }
+        for (std::size_t i = 0; i < job.couplings.size(); ++i) {
+            EXPECT_LE(taken["P" + std::to_string(i + 1)], std::max(job.couplings[i].contacts, 0));
+        }
+        // Terminals of no net are joined with nothing but what touches them.
+        for (const MotorAt& motor : motorsOf(job)) {
+            if (motor.motor->isolated == false) continue;
+            EXPECT_NE(at.at({motor.motor->id, "plus"}), at.at({motor.motor->id, "minus"}));
+        }
+    }
+    EXPECT_GT(crossing, static_cast<std::size_t>(trials) / 10);
 }
 
 }  // namespace

@@ -429,6 +429,9 @@ TEST(JobFormat4, KeepsWhateverIsFittedWiredAndMapped) {
     wire.length = core::Millimetres{140};
     wire.stranded = true;
     wire.run = "tender";
+    wire.fromJoint = core::Joints::Tacked;
+    wire.toJoint = core::Joints::Proved;
+    wire.provisional = true;
     job.wires.push_back(wire);
     job.own.isolation = core::Isolation::CutStrip;
     job.own.runIn = core::Seconds{0};

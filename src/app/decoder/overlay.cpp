@@ -51,7 +51,7 @@ void paintDecoderOverlay(const OverlayInput& input) {
             paintHollow(input.painter, box, cavity);
         }
     }
-    const auto placements = core::placements(scene.job);
+    const auto& placements = core::placements(scene.facts);
     const core::Placement* placement = core::placementOf(placements, "decoder");
     const QRectF decoder = input.parts.of("decoder");
     if (!placement || decoder.isNull()) return;

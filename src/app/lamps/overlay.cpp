@@ -27,7 +27,7 @@ void paintLampWires(const OverlayInput& input) {
     QPainter& painter = input.painter;
     const SceneInput& scene = input.scene;
     const core::Job& job = scene.job;
-    const auto placements = core::placements(job);
+    const auto& placements = core::placements(scene.facts);
     const core::Placement* placement = core::placementOf(placements, "decoder");
     if (!placement) return;
     const QRectF decoder = input.parts.of("decoder");

@@ -272,8 +272,8 @@ void paintProbes(const OverlayInput& input) {
     const bool held = red != points.end() || black != points.end();
     core::Result<core::lamps::Probed> made = tl::unexpected(core::Error{});
     if (red != points.end() && black != points.end()) {
-        made =
-            core::lamps::probed(scene.job, scene.house, probes.red, probes.black, testerOf(probes));
+        made = core::lamps::probed(scene.job, scene.facts.house, probes.red, probes.black,
+                                   testerOf(probes));
         if (made) paintLit(input, *made);
     }
     input.keep([&](const OverlayInput& dots) { paintPoints(dots, points); });

@@ -44,7 +44,7 @@ void paintMotorWires(const OverlayInput& input) {
              Qt::AlignLeft | Qt::AlignBottom);
     }
     // The rails' wires go to the last axle of the unit that the decoder lies in.
-    const auto placements = core::placements(scene.job);
+    const auto& placements = core::placements(scene.facts);
     const core::Placement* placement = core::placementOf(placements, "decoder");
     const std::size_t unit = placement ? placement->unit : 0;
     const MatView& view = scene.units[unit];

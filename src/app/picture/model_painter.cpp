@@ -294,7 +294,7 @@ PartBoxes paintModel(QPainter& painter, const SceneInput& scene, std::vector<Tar
         }
         paintFixtures(painter, scene.units[i], job, i, targets);
     }
-    for (const core::Placement& placement : core::placements(job)) {
+    for (const core::Placement& placement : core::placements(scene.facts)) {
         parts.seated.emplace_back(placement.box.what,
                                   paintPlaced(painter, scene, placement, targets));
     }

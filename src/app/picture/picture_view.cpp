@@ -210,8 +210,7 @@ void KeptLayers::paint(QPainter& onto, std::vector<Target>& targets,
 void PictureView::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     if (!m_hasJob) return paintMat(painter, view(), rect(), false);
-    const SceneInput scene{m_job,     m_facts->house, m_units, m_lamps,
-                           m_subject, m_dark,         m_track, m_probes};
+    const SceneInput scene{m_job, *m_facts, m_units, m_lamps, m_subject, m_dark, m_track, m_probes};
     PartBoxes parts;
     m_model.paint(painter, [&](QPainter& onto) {
         paintMat(onto, view(), rect(), m_dark);

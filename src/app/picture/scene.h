@@ -90,7 +90,7 @@ private:
 
 struct SceneInput {
     const core::Job& job;
-    const core::WorkshopRules& house;
+    const core::JobAnalysis& facts;     ///< of it
     const std::vector<MatView>& units;  ///< where each unit stands, all to one scale
     const std::vector<core::LitLamp>& lamps;
     std::string subject;                      ///< id of the lamp group to be stressed

@@ -39,7 +39,7 @@ void paintStayAliveOverlay(const OverlayInput& input) {
     const QPointF minus(bank.left() + bank.width() * 0.12, bank.top() + bank.height() * 0.2);
     if (!decoder.isNull()) {
         const qreal above = qMin(bank.top(), decoder.top()) - 22;
-        const auto wiring = *core::stay_alive::bankWiring(scene.job, scene.house);
+        const auto wiring = *core::stay_alive::bankWiring(scene.job, scene.facts.house);
         // Found the wrong way round it is shown so.
         const bool backwards = scene.job.bank->backwards;
         const QString plusTo = said(wiring.plusTo), minusTo = said(wiring.minusTo);

@@ -4,26 +4,8 @@
 #include "core/analysis/supply.h"
 
 #include <algorithm>
-#include <charconv>
 
 namespace glimmet::core {
-
-std::optional<int> keyOf(std::string_view output) {
-    if (output == "front" || output == "rear") return 0;
-    int number = 0;
-    const auto read = std::from_chars(output.data(), output.data() + output.size(), number);
-    if (read.ec != std::errc() || read.ptr != output.data() + output.size() || number < 1)
-        return {};
-    return number;
-}
-
-std::vector<int> keysOf(const Job& job) {
-    std::set<int> keys;
-    for (const LampGroup& group : job.groups) {
-        if (const auto key = keyOf(group.output)) keys.insert(*key);
-    }
-    return {keys.begin(), keys.end()};
-}
 
 namespace {
 
@@ -42,13 +24,15 @@ bool railsTellDirection(const Job& job) {
     });
 }
 
-bool isOn(const Operating& operating, std::string_view output) {
+bool isOn(const Job& job, const Operating& operating, std::string_view output) {
     if (operating.everything || output == supplyOutput) return true;
-    const auto key = keyOf(output);
-    if (!key || !operating.keys.contains(*key)) return false;
-    if (output == "front") return operating.forward;
-    if (output == "rear") return !operating.forward;
-    return true;
+    const std::vector<FunctionKey> map = functionMap(job);
+    return std::any_of(map.begin(), map.end(), [&](const FunctionKey& key) {
+        const bool way =
+            !key.direction || (*key.direction == Direction::Forward) == operating.forward;
+        return way && operating.keys.contains(key.key) &&
+               std::find(key.outputs.begin(), key.outputs.end(), output) != key.outputs.end();
+    });
 }
 
 Awake decoderAwake(const Job& job) {
@@ -79,7 +63,7 @@ std::vector<LitLamp> litWhen(const JobAnalysis& facts, const Operating& operatin
         const bool led = operating.everything || alternates(job.feed) || !oneWayOnly(job, group) ||
                          operating.forward !=
                              (group.rows.front().lamps.front().fitted.pose.facing == Facing::Rear);
-        const bool lit = led && isOn(operating, output) && (output == supplyOutput || awake);
+        const bool lit = led && isOn(job, operating, output) && (output == supplyOutput || awake);
         if (!groups[g]) continue;
         const bool inTurn = !operating.everything && takesTurns(job, group);
         for (std::size_t r = 0; r < group.rows.size(); ++r) {
@@ -111,7 +95,7 @@ std::vector<std::optional<Volts>> comesOnAt(const JobAnalysis& facts, const Oper
         const bool connected =
             state && std::any_of(state->rows.begin(), state->rows.end(),
                                  [](const RowState& row) { return row.connected; });
-        if (!connected || !isOn(operating, group.output)) {
+        if (!connected || !isOn(facts.job, operating, group.output)) {
             all.emplace_back();
             continue;
         }

@@ -2,6 +2,7 @@
 // lit then.
 #pragma once
 
+#include "core/analysis/function_map.h"
 #include "core/analysis/job_analysis.h"
 #include "core/led/eye.h"
 
@@ -21,16 +22,11 @@ struct Operating {
     RoomLight room = RoomLight::Dark;  ///< that it is looked at in
 };
 
-/// The key that switches an output as decoders come from their makers: the light key 0 for front
-/// and rear, key n for output n. Nothing: no key does (the supply, an output without a number).
-[[nodiscard]] std::optional<int> keyOf(std::string_view output);
-/// Keys that switch a lamp of the job, rising.
-[[nodiscard]] std::vector<int> keysOf(const Job& job);
 /// Whether lamps without a key follow the direction: on plain DC behind a diode, or of both ways
 /// round.
 [[nodiscard]] bool railsTellDirection(const Job& job);
-/// Front and rear follow the direction as well.
-[[nodiscard]] bool isOn(const Operating& operating, std::string_view output);
+/// By the keys that are on and the direction, as the function map has it.
+[[nodiscard]] bool isOn(const Job& job, const Operating& operating, std::string_view output);
 
 /// Below it the decoder is out and its outputs are dark: what its data say, else the usual.
 struct Awake {

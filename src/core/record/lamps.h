@@ -6,6 +6,7 @@
 #include "core/led/series.h"
 #include "core/led/wall.h"
 #include "core/record/fitted.h"
+#include "core/record/joints.h"
 #include "core/record/measured.h"
 #include "core/record/part.h"
 
@@ -62,15 +63,6 @@ struct Tested {
     bool operator==(const Tested&) const = default;
 };
 
-/// How far the joints of a row are.
-enum class Joints { Twisted, Tacked, Soldered, Sleeved, Proved };
-constexpr auto wordsOf(Joints) {
-    return std::to_array<Word<Joints>>({{Joints::Twisted, "twisted"},
-                                        {Joints::Tacked, "tacked"},
-                                        {Joints::Soldered, "soldered"},
-                                        {Joints::Sleeved, "sleeved"},
-                                        {Joints::Proved, "proved"}});
-}
 /// By what light it is seen, as it is fitted.
 enum class SeenIn { LitRoom, DarkRoom, Never };
 constexpr auto wordsOf(SeenIn) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/quantity/quantities.h"
+#include "core/record/joints.h"
 #include "core/record/terminal.h"
 
 #include <optional>
@@ -22,6 +23,8 @@ struct Wire {
     std::optional<Millimetres> length{};  ///< nothing: not told
     std::optional<bool> stranded{};       ///< nothing: not told
     std::string run{};  ///< what it lies together with: two wires of one run are one cable
+    std::optional<Joints> fromJoint{}, toJoint{};  ///< of its ends; nothing: not made yet
+    bool provisional = false;                      ///< a jumper: it comes out again
     bool operator==(const Wire&) const = default;
 };
 

@@ -2,6 +2,7 @@
 
 #include "core/work/jotted.h"
 #include "core/work/rule_arguments.h"
+#include "core/work/school_lines.h"
 
 namespace glimmet::core {
 namespace {
@@ -103,6 +104,7 @@ constexpr const char* ownMarginExamples[] = {"margin 10%", "margin house"};
 constexpr const char* spreadExamples[] = {"spread 2%", "spread house"};
 constexpr const char* toleranceExamples[] = {"tolerance 2%", "tolerance house"};
 constexpr const char* drawersExamples[] = {"drawers E24", "drawers house"};
+constexpr const char* schoolExamples[] = {"school isolation tape", "school isolation house"};
 
 constexpr Command ownRuleTable[] = {
     {"rule",
@@ -121,6 +123,12 @@ constexpr Command ownRuleTable[] = {
      tolerance},
     {"drawers", {}, ownDrawers, drawersExamples, "the resistors that its new lamps get", drawers},
     {"mains", {}, ownMains, mainsExamples, "the rhythm of the AC that it runs on", mains},
+    {"school",
+     {},
+     schoolArguments<schoolValuesOrHouse>,
+     schoolExamples,
+     schoolMeaning,
+     schoolOfJob},
 };
 
 }  // namespace

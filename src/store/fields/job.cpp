@@ -58,6 +58,14 @@ bool hasUnit(const core::Job& job, const std::optional<core::Fitted>& fitted) {
                                   [&](const core::Unit& unit) { return unit.id == fitted->unit; });
 }
 
+bool spotsOnUnits(const core::Job& job) {
+    return std::all_of(
+        job.intake.spots.begin(), job.intake.spots.end(), [&](const core::Spot& spot) {
+            return std::any_of(job.units.begin(), job.units.end(),
+                               [&](const core::Unit& unit) { return unit.id == spot.unit; });
+        });
+}
+
 bool lampsInUnits(const core::Job& job) {
     for (const core::LampGroup& group : job.groups) {
         for (const core::LampRow& row : group.rows) {
@@ -67,6 +75,30 @@ bool lampsInUnits(const core::Job& job) {
         }
     }
     return true;
+}
+
+/// Where the job is judged otherwise than its house; they stand among the job's own fields.
+template <class Io, class Self>
+void ownRuleFields(Io& io, Self& own) {
+    io("rule", own.rule, Maybe);
+    io("close_margin", own.closeMargin, Maybe, within(0, 0.9));
+    io("rectifier_assumed", own.rectifier, Maybe, from0To(5));
+    io("bridge_assumed", own.bridge, Maybe, from0To(5));
+    io("switch_assumed", own.outputSwitch, Maybe, from0To(5));
+    io("supply_spread", own.supplySpread, Maybe, within(0, 0.5));
+    io("drawers", own.drawers, Maybe);
+    io("meter_tolerance", own.meterTolerance, Maybe, within(0, 0.1));
+    io("mains", own.mains, Maybe);
+    io("isolation", own.isolation, Maybe);
+    io("decoder_joint", own.decoderJoint, Maybe);
+    io("wire_joint", own.wireJoint, Maybe);
+    io("resistor_place", own.resistorPlace, Maybe);
+    io("speed_curve", own.speedCurve, Maybe);
+    io("run_in", own.runIn, Maybe, from0To(36000));
+    io("first_power", own.firstPower, Maybe);
+    io("direction_by", own.directionBy, Maybe);
+    io("lighting_bus", own.lightingBus, Maybe, within(1, 30));
+    io("address_from", own.address, Maybe);
 }
 
 template <class Io, class Self>
@@ -96,25 +128,7 @@ void jobFields(Io& io, Self& job) {
     io("empty_pads", job.pads, Maybe, members(0, 20));
     io("layout", job.layout, Maybe);
     io("groups", job.groups, Maybe, members(0, 1000));
-    io("rule", job.own.rule, Maybe);
-    io("close_margin", job.own.closeMargin, Maybe, within(0, 0.9));
-    io("rectifier_assumed", job.own.rectifier, Maybe, from0To(5));
-    io("bridge_assumed", job.own.bridge, Maybe, from0To(5));
-    io("switch_assumed", job.own.outputSwitch, Maybe, from0To(5));
-    io("supply_spread", job.own.supplySpread, Maybe, within(0, 0.5));
-    io("drawers", job.own.drawers, Maybe);
-    io("meter_tolerance", job.own.meterTolerance, Maybe, within(0, 0.1));
-    io("mains", job.own.mains, Maybe);
-    io("isolation", job.own.isolation, Maybe);
-    io("decoder_joint", job.own.decoderJoint, Maybe);
-    io("wire_joint", job.own.wireJoint, Maybe);
-    io("resistor_place", job.own.resistorPlace, Maybe);
-    io("speed_curve", job.own.speedCurve, Maybe);
-    io("run_in", job.own.runIn, Maybe, from0To(36000));
-    io("first_power", job.own.firstPower, Maybe);
-    io("direction_by", job.own.directionBy, Maybe);
-    io("lighting_bus", job.own.lightingBus, Maybe, within(1, 30));
-    io("address_from", job.own.address, Maybe);
+    ownRuleFields(io, job.own);
     io("judged_with", job.judgedWith, Maybe);
     io("notes", job.notes, Maybe);
     io("times", job.times, Maybe);
@@ -139,16 +153,8 @@ void jobFields(Io& io, Self& job) {
         "groups", [&] { return lampsInUnits(job); }, "a lamp in no unit",
         "the id of a unit in fitted/unit");
     io.holds(
-        "intake",
-        [&] {
-            return std::all_of(
-                job.intake.spots.begin(), job.intake.spots.end(), [&](const core::Spot& spot) {
-                    return std::any_of(
-                        job.units.begin(), job.units.end(),
-                        [&](const core::Unit& unit) { return unit.id == spot.unit; });
-                });
-        },
-        "a spot on no unit", "the id of a unit in unit");
+        "intake", [&] { return spotsOnUnits(job); }, "a spot on no unit",
+        "the id of a unit in unit");
     io.holds(
         "items",
         [&] {

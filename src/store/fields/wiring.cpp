@@ -28,6 +28,9 @@ void wireFields(Io& io, Self& wire) {
     io("length", wire.length, Maybe, upTo(100000));
     io("stranded", wire.stranded, Maybe);
     io("run", wire.run, Maybe, unsearched(characters(80)));
+    io("from_joint", wire.fromJoint, Maybe);
+    io("to_joint", wire.toJoint, Maybe);
+    io("provisional", wire.provisional, Maybe);
 }
 
 template <class Io, class Self>

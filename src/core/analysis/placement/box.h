@@ -11,12 +11,13 @@ namespace glimmet::core {
 
 /// A thing that lies in the model: outer measures with wires and sleeve.
 struct Box {
-    const char* what;  ///< "decoder", "bank": one of each in a job
+    std::string what;  ///< "decoder", "bank"; of other items their id
     std::string name;  ///< "2200 µF 25 V electrolytic"
     Millimetres length{}, width{}, height{};
     std::optional<Fitted> wanted;  ///< where it was put; nothing: where there is room
 };
-/// What is fitted in a job: its decoder, its bank.
+/// What is fitted in a job: its decoder, its bank, its other items; as measured where that was
+/// done.
 [[nodiscard]] std::vector<Box> boxesOf(const Job& job);
 
 }  // namespace glimmet::core

@@ -1,5 +1,7 @@
 #include "core/analysis/placement/placement.h"
 
+#include "core/analysis/job_analysis.h"
+
 #include <algorithm>
 
 namespace glimmet::core {
@@ -182,9 +184,8 @@ std::vector<Placement> placements(const Job& job, const Box* instead) {
     }
     std::vector<Box> boxes = boxesOf(job);
     if (instead) {
-        const auto own = std::find_if(boxes.begin(), boxes.end(), [&](const Box& box) {
-            return std::string_view(box.what) == instead->what;
-        });
+        const auto own = std::find_if(boxes.begin(), boxes.end(),
+                                      [&](const Box& box) { return box.what == instead->what; });
         if (own == boxes.end())
             boxes.push_back(*instead);
         else
@@ -193,6 +194,20 @@ std::vector<Placement> placements(const Job& job, const Box* instead) {
     std::vector<Placement> all;
     for (Box& box : boxes) all.push_back(seated(job, std::move(box), hollows));
     return all;
+}
+
+namespace {
+
+struct PlacementsFact {
+    using Value = std::vector<Placement>;
+    using Read = Reads<&Job::units, &Job::decoder, &Job::bank, &Job::items>;
+    static Value of(const JobAnalysis& facts) { return placements(facts.job); }
+};
+
+}  // namespace
+
+const std::vector<Placement>& placements(const JobAnalysis& facts) {
+    return facts.fact<PlacementsFact>();
 }
 
 const Placement* placementOf(const std::vector<Placement>& placements, std::string_view what) {

@@ -11,6 +11,8 @@
 
 namespace glimmet::core {
 
+struct JobAnalysis;
+
 /// How a box lies in its hollow. Upright: its length stands up.
 enum class Orientation { Flat, OnSide, Crosswise, Upright, CrosswiseOnSide, UprightCrosswise };
 /// A box so turned.
@@ -37,6 +39,8 @@ struct Placement {
 /// In the order of boxesOf. `instead`: a box in place of the job's own of that kind, to see
 /// where it would lie.
 [[nodiscard]] std::vector<Placement> placements(const Job& job, const Box* instead = nullptr);
+/// The same of the job itself, kept with its facts.
+[[nodiscard]] const std::vector<Placement>& placements(const JobAnalysis& facts);
 /// nullptr where the job has no such thing.
 [[nodiscard]] const Placement* placementOf(const std::vector<Placement>& placements,
                                            std::string_view what);

@@ -133,8 +133,28 @@ void addMotors(Building& building) {
     }
 }
 
+namespace {
+
+/// An end of a wire comes to what is joined at its terminal.
+void addEnd(std::vector<Joint>& joints, const Wire& wire, const TerminalId& at,
+            std::optional<Joints> state) {
+    auto joint = std::find_if(joints.begin(), joints.end(),
+                              [&](const Joint& each) { return each.at == at; });
+    if (joint == joints.end()) {
+        joints.push_back({at, {}, state, false});
+        joint = std::prev(joints.end());
+    }
+    joint->wires.push_back(wire.id);
+    // Nothing, not made yet, is less than any state.
+    joint->state = std::min(joint->state, state);
+    joint->provisional = joint->provisional || wire.provisional;
+}
+
+}  // namespace
+
 void addRecordedWires(Building& building) {
     const Job& job = building.job;
+    std::vector<Joint>& joints = building.made.joints;
     const auto end = [&](const TerminalId& id) {
         const auto unit = unitOf(job, id);
         return building.add(id, unit ? job.units[*unit].id : std::string(), Role::WireEnd);
@@ -143,9 +163,12 @@ void addRecordedWires(Building& building) {
         // What the factory laid is taken out where a decoder goes in.
         if (wire.factory == building.plan()) continue;
         const TerminalId to = end(wire.to);
+        const bool free = wire.to.pin == nowhere;
+        if (!free) addEnd(joints, wire, to, wire.toJoint);
         if (!wire.from) continue;
         const TerminalId from = end(*wire.from);
-        if (wire.to.pin != nowhere) building.made.conductors.push_back({from, to, wire.id});
+        addEnd(joints, wire, from, wire.fromJoint);
+        if (!free) building.made.conductors.push_back({from, to, wire.id});
     }
 }
 

@@ -56,6 +56,15 @@ struct Conductor {
     bool operator==(const Conductor&) const = default;
 };
 
+/// Where wires end that are soldered there: a splice is one joint, of however many.
+struct Joint {
+    TerminalId at;
+    std::vector<std::string> wires;  ///< ids
+    std::optional<Joints> state{};   ///< the least of its wires' ends; nothing: not made yet
+    bool provisional = false;        ///< one of its wires comes out again
+    bool operator==(const Joint&) const = default;
+};
+
 struct Element {
     enum class Kind {
         Winding,
@@ -104,6 +113,7 @@ struct Wiring {
     std::vector<Terminal> terminals;  ///< each id once
     std::vector<Net> nets;
     std::vector<Conductor> conductors;
+    std::vector<Joint> joints;
     std::vector<Element> elements;
     std::vector<Part> parts;
     bool operator==(const Wiring&) const = default;

@@ -3,6 +3,7 @@
 #include "core/instrument/scpi.h"
 #include "core/work/jotted.h"
 #include "core/work/rule_arguments.h"
+#include "core/work/school_lines.h"
 #include "core/work/shelf.h"
 
 #include <algorithm>
@@ -194,6 +195,7 @@ constexpr const char* switchExamples[] = {"switch 0.6V"};
 constexpr const char* drawersExamples[] = {"drawers E24"};
 constexpr const char* mainsExamples[] = {"mains 60Hz"};
 constexpr const char* meterExamples[] = {"meter bench-meter:5025", "meter none"};
+constexpr const char* schoolExamples[] = {"school isolation tape", "school run-in 30min"};
 constexpr const char* dropNoise[] = {"drop", "drops"};
 
 constexpr Command command(const char* word, std::span<const Argument> arguments,
@@ -223,6 +225,7 @@ constexpr Command table[] = {
             "whether like lamps of one output get a resistor each, or share one", resistors),
     command("tolerance", only<toleranceArgument>, toleranceExamples, "how far a meter may be off",
             tolerance),
+    command("school", schoolArguments<schoolValues>, schoolExamples, schoolMeaning, schoolOfHouse),
     command("have", haveArguments, haveExamples, "a decoder that lies in the drawer", have),
     command("shelf", shelfArguments, shelfExamples, "where a job stands on the shelf", shelf),
     {"meter",

@@ -1,5 +1,6 @@
 // Checks of the decoder against motor, track, lamps, room and wishes.
 #include "core/analysis/decoder/ranking.h"
+#include "core/analysis/function_map.h"
 #include "core/analysis/motor_evidence.h"
 #include "core/analysis/motor_figures.h"
 #include "core/analysis/placement/making_room.h"
@@ -401,8 +402,8 @@ std::vector<Option> waysOut(const JobAnalysis& facts, const MotorEvidence& drive
                            [&](const LampGroup& group) { return group.output == output; });
     };
     // Those that follow the direction come last.
-    const auto follows = [](const DecoderOutput& output) {
-        return output.name == "front" || output.name == "rear";
+    const auto follows = [&](const DecoderOutput& output) {
+        return directionOf(job, output.name).has_value();
     };
     const DecoderOutput* free = nullptr;
     for (const DecoderOutput& output : job.decoder->part.outputs) {
@@ -556,8 +557,8 @@ void judgeKeys(const Job& job, Judging& judging) {
     std::set<std::string> functions;
     for (const LampGroup& group : job.groups) {
         if (group.output == supplyOutput) continue;
-        const bool follows = group.output == "front" || group.output == "rear";
-        functions.insert(follows ? "F0" : group.output);
+        const std::vector<int> its = keysOf(job, group.output);
+        functions.insert(its.empty() ? group.output : "F" + std::to_string(its.front()));
     }
     if (job.decoder && job.decoder->part.sound) functions.insert("sound");
     const auto wanted = static_cast<int>(functions.size());

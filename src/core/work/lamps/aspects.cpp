@@ -1,5 +1,6 @@
 #include "core/work/lamps/aspects.h"
 
+#include "core/analysis/function_map.h"
 #include "core/analysis/lamp_groups.h"
 #include "core/analysis/lamp_sites.h"
 #include "core/analysis/supply.h"
@@ -130,8 +131,9 @@ const LampGroup* groupAt(const Job& job, const NamedSite& site) {
 
 /// A group that lamps of both ends share is called by the way that it lights.
 void nameByDirection(const Job& job, LampGroup& group) {
-    if (group.rows.size() < 2 || (group.output != "front" && group.output != "rear")) return;
-    const char* name = group.output == "front" ? "forward lamps" : "reverse lamps";
+    const auto direction = directionOf(job, group.output);
+    if (group.rows.size() < 2 || !direction) return;
+    const char* name = direction == Direction::Forward ? "forward lamps" : "reverse lamps";
     if (!groupNamed(job, name)) group.name = name;
 }
 

@@ -400,10 +400,9 @@ void judgeProgramming(const JobAnalysis& facts, const BankState& state, Judging&
 void judgeRoom(const JobAnalysis& facts, OfferedBanks& banks, Judging& judging) {
     const Job& job = facts.job;
     const std::vector<Box> all = boxesOf(job);
-    const Box& box = *std::find_if(all.begin(), all.end(), [](const Box& each) {
-        return each.what == std::string_view("bank");
-    });
-    const auto seated = placements(job);
+    const Box& box =
+        *std::find_if(all.begin(), all.end(), [](const Box& each) { return each.what == "bank"; });
+    const auto& seated = placements(facts);
     const State verdict = roomState(job, placementOf(seated, box.what));
     if (verdict == State::Fine) return;
     const bool drawn = verdict == State::Close;
