@@ -2,6 +2,7 @@
 
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/analysis/job_analysis.h"
 #include "core/analysis/lamps/probe.h"
 #include "core/quantity/format.h"
 
