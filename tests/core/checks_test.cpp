@@ -1220,7 +1220,7 @@ TEST(Verdicts, AreTheFindingsWithoutWords) {
         }
     }
 }
-TEST(Rooms, SayWhatThereIsToDoInThem) {
+TEST(Stages, SayWhatThereIsToDoInThem) {
     const Job saloon = tests::newJob("Aurora", "saloon", {});
     EXPECT_EQ(stands(saloon, "measure").kind, StageStatus::Kind::Done);
     EXPECT_EQ(plain(stands(saloon, "decoder").why), "no motor to carry");

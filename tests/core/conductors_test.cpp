@@ -94,6 +94,39 @@ TEST(CircuitsAcross, LampsStraightOnTheRailsWantThemOnlyWhereTheirUnitHasNone) {
     battery.feed = Feed::BatteryRadio;
     EXPECT_EQ(circuitsAcross(battery, 0).withRails(), 2U);
 }
+TEST(CircuitsAcross, AFrameIsARailOnlyWhereItsWheelsCollect) {
+    for (const FrameKind frame : {FrameKind::FrameReturn, FrameKind::SplitFrame}) {
+        Job job = train(false);
+        for (Unit& unit : job.units) unit.frame = frame;
+        EXPECT_FALSE(circuitsAcross(job, 0).collects);
+        EXPECT_EQ(circuitsAcross(job, 0).withRails(), 0U);
+        job.units[1].body.axles[0].collectsRight = true;
+        EXPECT_TRUE(circuitsAcross(job, 0).collects);
+        // On a battery no frame leads a rail.
+        job.feed = Feed::BatteryRadio;
+        EXPECT_EQ(circuitsAcross(job, 0).withRails(), 0U);
+    }
+}
+TEST(CircuitsAcross, MotorsSideBySideShareTwoWiresAndLampsOnBothSidesAreCounted) {
+    Job job = train(true, {"unit dock-shunter called banker"});
+    job.decoder->placement = Fitted{job.units[1].id, "roof", {}};
+    EXPECT_EQ(circuitsAcross(job, 0).motors, 1U);
+    job.decoder->placement = Fitted{job.units[0].id, {}, {}};
+    job.units[1].motors = job.units[2].motors;
+    job.units[1].motors[0].id = "M9";
+    EXPECT_EQ(circuitsAcross(job, 0).motors, 2U);
+    EXPECT_EQ(circuitsAcross(job, 0).needed(), 2U);
+    // A row behind the shared resistor of a lamp in the engine: the common, and what it shares.
+    Job lamps = train(true, {"lamp front white", "parallel front", "shared front 1k"});
+    for (std::size_t r = 0; r < 2; ++r)
+        lamps.groups[0].rows[r].lamps[0].fitted.unit = lamps.units[r].id;
+    const CircuitsAcross across = circuitsAcross(lamps, 0);
+    EXPECT_EQ(across.others, 1U);
+    EXPECT_TRUE(across.common && across.outputs.empty());
+    EXPECT_EQ(across.needed(), 2U);
+    EXPECT_NE(sentenceOf(withContacts(lamps, 4), "decoder.conductors:1").find("2 for its lamps"),
+              std::string::npos);
+}
 TEST(CircuitsAcross, WipersAndSlidersCollectToo) {
     // Lamps straight on the rails in a coach without wheels that collect, but with a wiper a side.
     const auto needed = [](std::initializer_list<Pole> poles, Feed feed) {

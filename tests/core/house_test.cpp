@@ -223,11 +223,14 @@ TEST(Schools, AreTheHousesUntilAJobHasItsOwn) {
         EXPECT_FALSE(answer(line).starts_with("✗")) << line << answer(line);
         EXPECT_TRUE(applyLine(line, shunter(), smallCatalogue(), "")) << line;
     }
-    EXPECT_EQ(answer("school run-in tape"), "✗ For run-in write one of: a time such as 30min.");
+    EXPECT_EQ(answer("school run-in tape"), "✗ For run-in write a time such as 30min.");
     EXPECT_EQ(answer("school isolation bit"),
               "✗ For isolation write one of: tape, plastic-screw, cut-strip.");
-    EXPECT_EQ(answer("school lighting-bus"),
-              "✗ For lighting-bus write one of: a voltage such as 12V.");
+    EXPECT_EQ(answer("school lighting-bus"), "✗ For lighting-bus write a voltage such as 12V.");
+    // Two values are one too many, and none is passed over.
+    EXPECT_EQ(answer("school run-in tape 30min"), "✗ For run-in write a time such as 30min.");
+    EXPECT_TRUE(answer("school isolation tape 12V").starts_with("✗ For isolation write one of:"));
+    EXPECT_FALSE(applyLine("school run-in 30min house", shunter(), smallCatalogue(), ""));
     EXPECT_FALSE(applyLine("school isolation", shunter(), smallCatalogue(), ""));
 }
 TEST(HouseJots, RefuseWhatIsNoRule) {

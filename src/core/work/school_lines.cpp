@@ -96,11 +96,17 @@ Text allowed() {
         std::string all;
         for (const auto& each : wordsOf(Value()))
             all += (all.empty() ? "" : ", ") + std::string(each.word);
-        return verbatim(all);
+        return text("one of: %1", all);
     } else {
         return dimensionOf<Value> == Dimension::Time ? text("a time such as 30min")
                                                      : text("a voltage such as 12V");
     }
+}
+
+/// How many values a line names, of whatever kind: one is taken, none or two are not.
+std::size_t valuesSaid(const ParsedLine& said) {
+    return (said.name("VALUE") ? 1U : 0U) + said.at("TIME").quantities.size() +
+           said.at("VOLTS").quantities.size();
 }
 
 /// take(rule of the house, of a job, its value): false where nothing was said that fits.
@@ -110,8 +116,8 @@ std::optional<Text> unfit(const ParsedLine& said, Take take) {
     forEachSchool([&](const char* word, const char*, auto rule, auto own) {
         if (said.name("WHICH") != word) return;
         using Value = std::decay_t<decltype(WorkshopRules().*rule)>;
-        if (!take(rule, own, valueSaid<Value>(said))) {
-            refusal = text("For %1 write one of: %2.", std::string(word), allowed<Value>());
+        if (valuesSaid(said) != 1 || !take(rule, own, valueSaid<Value>(said))) {
+            refusal = text("For %1 write %2.", std::string(word), allowed<Value>());
         }
     });
     return refusal;

@@ -1,4 +1,5 @@
 #include "store/fields/io.h"
+#include "store/fields/school_fields.h"
 #include "store/job_json.h"
 
 namespace glimmet::store {
@@ -17,16 +18,7 @@ void houseFields(Io& io, Self& house) {
     io("lamp_resistors", house.lampResistors, Maybe);
     io("meter_tolerance", house.meterTolerance, Maybe, within(0, 0.1));
     io("mains", house.mains, Maybe);
-    io("isolation", house.isolation, Maybe);
-    io("decoder_joint", house.decoderJoint, Maybe);
-    io("wire_joint", house.wireJoint, Maybe);
-    io("resistor_place", house.resistorPlace, Maybe);
-    io("speed_curve", house.speedCurve, Maybe);
-    io("run_in", house.runIn, Maybe, from0To(36000));
-    io("first_power", house.firstPower, Maybe);
-    io("direction_by", house.directionBy, Maybe);
-    io("lighting_bus", house.lightingBus, Maybe, within(1, 30));
-    io("address_from", house.address, Maybe);
+    schoolFields(io, house);
     io("decoders", house.decoders, Maybe, members(0, 1000));
 }
 

@@ -1,4 +1,5 @@
 #include "store/fields/io.h"
+#include "store/fields/school_fields.h"
 #include "store/job_json.h"
 
 #include <algorithm>
@@ -89,16 +90,7 @@ void ownRuleFields(Io& io, Self& own) {
     io("drawers", own.drawers, Maybe);
     io("meter_tolerance", own.meterTolerance, Maybe, within(0, 0.1));
     io("mains", own.mains, Maybe);
-    io("isolation", own.isolation, Maybe);
-    io("decoder_joint", own.decoderJoint, Maybe);
-    io("wire_joint", own.wireJoint, Maybe);
-    io("resistor_place", own.resistorPlace, Maybe);
-    io("speed_curve", own.speedCurve, Maybe);
-    io("run_in", own.runIn, Maybe, from0To(36000));
-    io("first_power", own.firstPower, Maybe);
-    io("direction_by", own.directionBy, Maybe);
-    io("lighting_bus", own.lightingBus, Maybe, within(1, 30));
-    io("address_from", own.address, Maybe);
+    schoolFields(io, own);
 }
 
 template <class Io, class Self>

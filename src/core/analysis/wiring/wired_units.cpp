@@ -21,6 +21,23 @@ void addPickup(Building& building, std::size_t unit, const std::string& owner,
     building.join(Net::Kind::Rail, railNet(building.job, pole), pickup);
 }
 
+void addPickups(Building& building, std::size_t i) {
+    const Unit& unit = building.job.units[i];
+    for (std::size_t a = 0; a < unit.body.axles.size(); ++a) {
+        const Axle& axle = unit.body.axles[a];
+        const std::string owner = unit.id + "/axle" + std::to_string(a + 1);
+        const Point at{axle.x, {}};
+        addPickup(building, i, owner, "left", at, axle.collectsLeft);
+        addPickup(building, i, owner, "right", at, axle.collectsRight);
+    }
+    for (std::size_t c = 0; c < unit.collectors.size(); ++c) {
+        const Collector& each = unit.collectors[c];
+        if (each.pole == Pole::Centre && !hasCentre(building.job)) continue;
+        addPickup(building, i, unit.id + "/pickup" + std::to_string(c + 1),
+                  std::string(name(each.pole)), {each.x, {}}, true);
+    }
+}
+
 /// The rail that the frame is one with: as a factory wire between them tells, else the right one.
 std::string railOfFrame(const Job& job, const Unit& unit) {
     for (const Wire& wire : job.wires) {
@@ -37,25 +54,22 @@ std::string railOfFrame(const Job& job, const Unit& unit) {
     return "right";
 }
 
+/// A frame, or a half of one, is one with a rail only where wheels of that side collect.
 void addFrame(Building& building, std::size_t unit) {
     const Unit& each = building.job.units[unit];
     if (each.body.structure) return;
+    const auto add = [&](const std::string& pin, const std::string& pole) {
+        const TerminalId frame = building.add({each.id, pin}, each.id, Role::Frame, Reach::Outside);
+        const TerminalId pickup{each.id, pole};
+        if (building.terminals.count(pickup) > 0)
+            building.between(Kind::Metal, frame, pickup, each.id);
+    };
     if (each.frame == FrameKind::SplitFrame) {
-        for (const char* pole : {"left", "right"}) {
-            const TerminalId half = building.add({each.id, std::string("frame ") + pole}, each.id,
-                                                 Role::Frame, Reach::Outside);
-            const TerminalId pickup = building.add({each.id, pole}, each.id, Role::Pickup);
-            building.between(Kind::Metal, half, pickup, each.id);
-            building.join(Net::Kind::Rail, railNet(building.job, pole), pickup);
-        }
-        return;
+        for (const char* pole : {"left", "right"}) add(std::string("frame ") + pole, pole);
+    } else {
+        const bool returns = each.frame == FrameKind::FrameReturn;
+        add("frame", returns ? railOfFrame(building.job, each) : std::string());
     }
-    const TerminalId frame = building.add({each.id, "frame"}, each.id, Role::Frame, Reach::Outside);
-    if (each.frame != FrameKind::FrameReturn) return;
-    const std::string pole = railOfFrame(building.job, each);
-    const TerminalId pickup = building.add({each.id, pole}, each.id, Role::Pickup);
-    building.between(Kind::Metal, frame, pickup, each.id);
-    building.join(Net::Kind::Rail, railNet(building.job, pole), pickup);
 }
 
 /// Where a brush that is not free touches.
@@ -87,22 +101,8 @@ void addUnits(Building& building) {
         if (hasCentre(job)) building.add({railOwner, "centre"}, {}, Role::Rail, Reach::Outside);
     }
     for (std::size_t i = 0; i < job.units.size(); ++i) {
-        const Unit& unit = job.units[i];
+        if (onRails(job)) addPickups(building, i);
         addFrame(building, i);
-        if (!onRails(job)) continue;
-        for (std::size_t a = 0; a < unit.body.axles.size(); ++a) {
-            const Axle& axle = unit.body.axles[a];
-            const std::string owner = unit.id + "/axle" + std::to_string(a + 1);
-            const Point at{axle.x, {}};
-            addPickup(building, i, owner, "left", at, axle.collectsLeft);
-            addPickup(building, i, owner, "right", at, axle.collectsRight);
-        }
-        for (std::size_t c = 0; c < unit.collectors.size(); ++c) {
-            const Collector& each = unit.collectors[c];
-            if (each.pole == Pole::Centre && !hasCentre(job)) continue;
-            addPickup(building, i, unit.id + "/pickup" + std::to_string(c + 1),
-                      std::string(name(each.pole)), {each.x, {}}, true);
-        }
     }
 }
 
