@@ -236,7 +236,7 @@ TEST(MainWindow, AFailureIsSeenInTheDarkUntilItIsLetGo) {
     OpenWindow::settle();
     auto* picture = app.window().findChild<PictureView*>();
     QTest::mouseClick(app.find<QToolButton>(u"pageFaults"_s), Qt::LeftButton);
-    auto* faults = app.window().findChild<FaultTable*>();
+    auto* faults = app.window().findChild<FaultTable*>()->focusProxy();
     faults->setFocus();
     QTest::keyClick(faults, Qt::Key_Down);
     EXPECT_TRUE(picture->dark());

@@ -9,16 +9,14 @@
 #include "app/lamps/mismatch_rows.h"
 #include "app/lamps/schematic.h"
 #include "app/lamps/tester_table.h"
-#include "app/lamps/volts_table.h"
 #include "app/measure/motor_plot.h"
 #include "app/rules/rules_panel.h"
 #include "app/stay_alive/bank_drawing.h"
-#include "app/stay_alive/bank_table.h"
-#include "app/stay_alive/consequence_table.h"
 #include "app/stay_alive/crossing_plot.h"
 #include "app/stay_alive/hold_plot.h"
 #include "app/stay_alive/speed_column.h"
 #include "app/stay_alive/stay_alive_panel.h"
+#include "app/table/table.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
@@ -34,6 +32,7 @@
 #include <QMenu>
 #include <QPushButton>
 #include <QSignalSpy>
+#include <QTableView>
 #include <QTemporaryDir>
 #include <QTest>
 #include <QTextBrowser>
@@ -507,6 +506,16 @@ TEST(LampsPanel, TellsWhatEachTesterShouldShowAndTakesWhatIsSeen) {
         }
     }
 }
+/// A row or a cell of a table, and a press there.
+QTableView& gridOf(const Table& table) { return *table.findChild<QTableView*>(); }
+QRect cellOf(const Table& table, int row, int column = 0) {
+    const QTableView& grid = gridOf(table);
+    return grid.visualRect(grid.model()->index(row, column));
+}
+void pressAt(const Table& table, const QPoint& at) {
+    QTest::mouseClick(gridOf(table).viewport(), Qt::LeftButton, {}, at);
+}
+void pressRow(const Table& table, int row) { pressAt(table, cellOf(table, row).center()); }
 TEST(FaultTable, ALongNameTakesMoreLinesAndIsPressedWhereItStands) {
     // Three that differ are told apart by their parts.
     const core::Job job = tests::jotted(
@@ -516,23 +525,24 @@ TEST(FaultTable, ALongNameTakesMoreLinesAndIsPressedWhereItStands) {
     FaultTable table;
     table.resize(900, 400);
     table.QWidget::show();
-    table.show(tests::factsOf(job), &job.groups[0]);
+    table.showGroup(tests::factsOf(job), &job.groups[0]);
     ASSERT_GT(table.cases().size(), 2U);
     const int wide = table.minimumSizeHint().height();
-    const auto lines = static_cast<int>(table.cases().size());
-    EXPECT_GE(wide, 30 + 46 * lines + 10);
+    EXPECT_GE(wide, 36 * static_cast<int>(table.cases().size()));
     table.resize(table.minimumSizeHint().width(), 400);
-    const int narrow = table.minimumSizeHint().height();
-    EXPECT_GT(narrow, wide);
-    // Down to the last pixel of the last line, and nothing below it.
+    EXPECT_GT(table.minimumSizeHint().height(), wide);
+    // Where a line ends and the next begins.
     QSignalSpy lit(&table, &FaultTable::litAs);
-    QTest::mouseClick(&table, Qt::LeftButton, {}, {60, narrow - 12});
+    const auto last = static_cast<int>(table.cases().size()) - 1;
+    const QRect box = cellOf(table, last);
+    pressAt(table, {60, box.bottom() - 2});
     ASSERT_EQ(lit.count(), 1);
     EXPECT_EQ(lit.takeLast().at(1).toString(), said(table.cases().back().name));
-    QTest::mouseClick(&table, Qt::LeftButton, {}, {60, narrow - 4});
+    pressAt(table, {60, box.top() - 2});
     ASSERT_EQ(lit.count(), 1);
-    EXPECT_EQ(lit.takeLast().at(1).toString(), QString());
-    QTest::mouseClick(&table, Qt::LeftButton, {}, {60, 32});
+    EXPECT_EQ(lit.takeLast().at(1).toString(),
+              said(table.cases()[static_cast<std::size_t>(last) - 1].name));
+    pressAt(table, {60, cellOf(table, 0).top() + 3});
     ASSERT_EQ(lit.count(), 1);
     EXPECT_EQ(lit.takeLast().at(1).toString(), said(table.cases().front().name));
 }
@@ -562,26 +572,27 @@ TEST(LampsPanel, TurnsItsPages) {
     {
         QSignalSpy lit(&panel, &LampsPanel::litAs);
         const auto words = [&] { return lit.takeLast().at(1).toString(); };
-        QTest::mouseClick(faults, Qt::LeftButton, {}, {60, 30 + 46 + 20});
+        pressRow(*faults, 1);
         ASSERT_EQ(lit.count(), 1);
         EXPECT_EQ(words(), u"One of 2 is bridged"_s);
-        QTest::mouseClick(faults, Qt::LeftButton, {}, {60, 30 + 46 + 20});
+        pressRow(*faults, 1);
         EXPECT_EQ(words(), QString());
-        QTest::mouseClick(faults, Qt::LeftButton, {}, {60, 10});
+        QTest::mouseClick(faults, Qt::LeftButton, {}, {60, 2});
         EXPECT_EQ(lit.count(), 0);
-        faults->setFocus();
-        QTest::keyClick(faults, Qt::Key_Down);
+        auto* keys = faults->focusProxy();
+        keys->setFocus();
+        QTest::keyClick(keys, Qt::Key_Down);
         EXPECT_EQ(words(), u"One of 2 fails open"_s);
-        QTest::keyClick(faults, Qt::Key_End);
+        QTest::keyClick(keys, Qt::Key_End);
         EXPECT_EQ(lit.count(), 0);
-        for (int i = 0; i < 5; ++i) QTest::keyClick(faults, Qt::Key_Down);
+        for (int i = 0; i < 5; ++i) QTest::keyClick(keys, Qt::Key_Down);
         EXPECT_EQ(words(), u"One of 2 is turned round"_s);
-        QTest::keyClick(faults, Qt::Key_Up);
+        QTest::keyClick(keys, Qt::Key_Up);
         EXPECT_EQ(words(), u"One of 2 is bridged"_s);
-        QTest::keyClick(faults, Qt::Key_Escape);
+        QTest::keyClick(keys, Qt::Key_Escape);
         EXPECT_EQ(words(), QString());
         // Whoever turns the page has seen enough of it.
-        QTest::keyClick(faults, Qt::Key_Down);
+        QTest::keyClick(keys, Qt::Key_Down);
         page("pageCircuit");
         EXPECT_EQ(words(), QString());
         page("pageFaults");
@@ -596,14 +607,16 @@ TEST(LampsPanel, TurnsItsPages) {
     ASSERT_EQ(builds->lines().size(), 4U);
     EXPECT_TRUE(builds->accessibleDescription().contains(u"of 10 builds"_s));
     QSignalSpy chosen(&panel, &LampsPanel::jotChosen);
-    builds->setFocus();
-    QTest::keyClick(builds, Qt::Key_Return);  // as it is: nothing to take
+    auto* keys = builds->focusProxy();
+    keys->setFocus();
+    QTest::keyClick(keys, Qt::Key_Down);
+    QTest::keyClick(keys, Qt::Key_Return);  // as it is: nothing to take
     EXPECT_EQ(chosen.count(), 0);
-    QTest::keyClick(builds, Qt::Key_Down);
-    QTest::keyClick(builds, Qt::Key_Return);
+    QTest::keyClick(keys, Qt::Key_Down);
+    QTest::keyClick(keys, Qt::Key_Return);
     ASSERT_EQ(chosen.count(), 1);
     EXPECT_EQ(chosen.at(0).at(0).toString(), u"own roof lamp"_s);
-    QTest::mouseClick(builds, Qt::LeftButton, {}, {60, 46 + 58 * 2 + 20});
+    pressRow(*builds, 2);
     ASSERT_EQ(chosen.count(), 2);
     EXPECT_EQ(chosen.at(1).at(0).toString(), u"series roof lamp E96"_s);
     // Another group, or an edit, is reckoned anew, and what was under way is left.
@@ -883,40 +896,42 @@ TEST(StayAlivePanel, BanksStandSideBySideAndOneIsTakenByPressOrKey) {
     panel.QWidget::show();
     core::Job job = lameOnPoints();
     panel.show(tests::factsOf(job), {}, {});
-    auto* table = panel.findChild<BankTable*>();
+    auto* table = panel.findChild<Table*>(u"bankTable"_s);
     ASSERT_TRUE(table);
-    EXPECT_TRUE(table->rows().empty());  // only what is looked at is worked out
+    EXPECT_TRUE(table->content().rows.empty());  // only what is looked at is worked out
     QTest::mouseClick(panel.findChild<QToolButton*>(u"bankChoice"_s), Qt::LeftButton);
-    ASSERT_EQ(table->rows().size(), tests::smallCatalogue().banks.size());
-    EXPECT_TRUE(table->accessibleDescription().contains(qs(table->rows()[1].bank.bank.part.name)));
+    const auto rows = [&] { return core::stay_alive::bankRows(tests::factsOf(job)); };
+    ASSERT_EQ(table->content().rows.size(), tests::smallCatalogue().banks.size());
+    EXPECT_TRUE(table->accessibleDescription().contains(
+        qs(core::formatted(rows()[1].bank.bank.part.capacitance, 3))));
     QSignalSpy chosen(&panel, &StayAlivePanel::jotChosen);
-    const auto line = [&](std::size_t row) { return qs(table->rows()[row].bank.jot); };
-    const QString second = line(1);
-    QTest::mouseClick(table, Qt::LeftButton, {}, {90, 48 + 40 + 20});
+    const auto line = [&](std::size_t row) { return qs(rows()[row].bank.jot); };
+    pressRow(*table, 1);
     ASSERT_EQ(chosen.count(), 1);
-    EXPECT_EQ(chosen.takeLast().at(0).toString(), second);
-    QTest::mouseClick(table, Qt::LeftButton, {}, {90, 30});  // its head
+    EXPECT_EQ(chosen.takeLast().at(0).toString(), line(1));
+    QTest::mouseClick(table, Qt::LeftButton, {}, {90, 12});  // what stands above it
     EXPECT_EQ(chosen.count(), 0);
-    table->setFocus();
-    QTest::keyClick(table, Qt::Key_Down);
-    QTest::keyClick(table, Qt::Key_Return);
+    auto* keys = table->focusProxy();
+    keys->setFocus();
+    QTest::keyClick(keys, Qt::Key_Down);
+    QTest::keyClick(keys, Qt::Key_Return);
     ASSERT_EQ(chosen.count(), 1);
     EXPECT_EQ(chosen.takeLast().at(0).toString(), line(2));
-    for (int i = 0; i < 9; ++i) QTest::keyClick(table, Qt::Key_Up);
-    QTest::keyClick(table, Qt::Key_Return);
+    for (int i = 0; i < 9; ++i) QTest::keyClick(keys, Qt::Key_Up);
+    QTest::keyClick(keys, Qt::Key_Return);
     EXPECT_EQ(chosen.takeLast().at(0).toString(), line(0));
     // It follows the job; the bank that is there is not taken again.
     const QImage before = table->grab().toImage();
     job = jotted(job, {line(0).toUtf8().constData()});
     panel.show(tests::factsOf(job), {}, {});
     EXPECT_NE(table->grab().toImage(), before);
-    EXPECT_TRUE(table->rows()[0].bank.inPlace);
-    QTest::keyClick(table, Qt::Key_Return);
+    EXPECT_TRUE(table->content().rows[0].chosen);
+    QTest::keyClick(keys, Qt::Key_Return);
     EXPECT_EQ(chosen.count(), 0);
     // What a cell means stands beside the pointer.
-    const QPoint volts(176 + 90, 48 + 20);
-    QHelpEvent help(QEvent::ToolTip, volts, table->mapToGlobal(volts));
-    QApplication::sendEvent(table, &help);
+    const QPoint rated = cellOf(*table, 0, 1).center();
+    QHelpEvent help(QEvent::ToolTip, rated, gridOf(*table).viewport()->mapToGlobal(rated));
+    QApplication::sendEvent(gridOf(*table).viewport(), &help);
     EXPECT_TRUE(QToolTip::text().startsWith(u"Rated "_s)) << QToolTip::text().toStdString();
 }
 
@@ -976,23 +991,21 @@ TEST(ConsequenceTable, SaysWhatFollowsALineEach) {
     panel.QWidget::show();
     panel.show(tests::factsOf(can), {}, {});
     QTest::mouseClick(panel.findChild<QToolButton*>(u"bankFollows"_s), Qt::LeftButton);
-    auto* table = panel.findChild<ConsequenceTable*>();
+    auto* table = panel.findChild<Table*>(u"consequences"_s);
     EXPECT_TRUE(table->isVisible());
-    const auto marks = table->findChildren<StateMark*>();
     const auto all = core::stay_alive::consequencesOf(tests::factsOf(can));
-    ASSERT_EQ(static_cast<std::size_t>(marks.size()), all.size());
-    QStringList words;
-    for (const QLabel* each : table->findChildren<QLabel*>()) words << each->text();
-    for (const auto& one : all) {
-        EXPECT_TRUE(words.contains(said(one.when))) << said(one.when).toStdString();
-        EXPECT_TRUE(words.contains(said(one.comes))) << said(one.comes).toStdString();
-        EXPECT_TRUE(words.contains(qs(core::shown(one.figure))));
+    const auto& rows = table->content().rows;
+    ASSERT_EQ(rows.size(), all.size());
+    for (std::size_t i = 0; i < all.size(); ++i) {
+        EXPECT_EQ(rows[i].cells[0].words, said(all[i].when));
+        EXPECT_EQ(rows[i].cells[1].words, said(all[i].comes));
+        EXPECT_EQ(rows[i].cells[2].words, qs(core::shown(all[i].figure)));
+        EXPECT_EQ(rows[i].mark, all[i].state);
     }
-    EXPECT_EQ(marks.front()->state(), core::State::Close);  // the programming track
+    EXPECT_EQ(rows.front().mark, core::State::Close);  // the programming track
     // Shown anew it forgets what it showed.
     panel.show(tests::factsOf(shunter()), {}, {});
-    QTest::qWait(1);
-    EXPECT_TRUE(table->findChildren<StateMark*>().isEmpty());
+    EXPECT_TRUE(table->content().rows.empty());
 }
 
 TEST(VoltsTable, HangsTheLampsOnOtherVoltsWithAPress) {
@@ -1006,17 +1019,19 @@ TEST(VoltsTable, HangsTheLampsOnOtherVoltsWithAPress) {
     auto* page = panel.findChild<QToolButton*>(u"pageVolts"_s);
     EXPECT_TRUE(page->isVisible());
     QTest::mouseClick(page, Qt::LeftButton);
-    auto* table = panel.findChild<VoltsTable*>();
+    auto* table = panel.findChild<Table*>(u"voltsTable"_s);
     EXPECT_TRUE(table->isVisible());
-    QStringList words;
-    for (const QLabel* each : table->findChildren<QLabel*>()) words << each->text();
-    EXPECT_TRUE(words.contains(u"12 V, as it is"_s)) << words.join(u'|').toStdString();
+    const QString words = table->accessibleDescription();
+    EXPECT_TRUE(words.contains(u"12 V, as it is"_s)) << words.toStdString();
     EXPECT_TRUE(words.contains(u"too low"_s));  // two whites on 5 V
-    // One press for each that is lit and is not where it hangs.
-    const auto uses = table->findChildren<QToolButton*>();
-    ASSERT_EQ(uses.size(), 2);  // 9 V and 16 V; at 12 V it would be as it is
+    // A press for each that is lit and is not where it hangs.
+    QStringList uses;
+    for (const TableRow& row : table->content().rows) uses << row.line;
+    EXPECT_EQ(uses, (QStringList{{}, u"supply fixed dc 9V"_s, {}, u"supply fixed dc 16V"_s}));
     QSignalSpy chosen(&panel, &LampsPanel::jotChosen);
-    QTest::mouseClick(uses[0], Qt::LeftButton);
+    pressRow(*table, 2);  // as it is
+    EXPECT_EQ(chosen.count(), 0);
+    pressRow(*table, 1);
     EXPECT_EQ(chosen.at(0).at(0).toString(), u"supply fixed dc 9V"_s);
     EXPECT_TRUE(core::applyLine("supply fixed dc 9V", job, tests::smallCatalogue(), {}));
     // Behind a decoder there is no such choice; the page goes, and what was shown with it.

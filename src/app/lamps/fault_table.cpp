@@ -1,13 +1,10 @@
 #include "app/lamps/fault_table.h"
 
-#include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/analysis/lamp_groups.h"
 #include "core/quantity/format.h"
 
-#include <QKeyEvent>
-#include <QMouseEvent>
 #include <QPainter>
 
 #include <algorithm>
@@ -17,72 +14,122 @@ using namespace Qt::StringLiterals;
 namespace glimmet::app {
 namespace {
 
-constexpr int faultHead = 30;
-constexpr int faultLine = 46;  // at least: a long name takes more lines
-constexpr int wordsAt = 46;
-constexpr int leastWords = 230;
-constexpr int cellWidth = 84;
 constexpr std::size_t mostColumns = 5;  // beyond that the words alone say it
-constexpr double limitAt = 0.66;        // of a cellWidth's width stands the limit
+constexpr double limitAt = 0.66;        // of a bar's width stands the limit
+
+/// What a row of lamps carries now and may carry.
+struct CarriedByRow {
+    std::size_t row;
+    core::Amperes now{}, limit{};
+};
+
+/// A bar for the current then, a stroke where it is now, one at the limit.
+void paintCurrent(QPainter& painter, const QRectF& cell, const CarriedByRow& row,
+                  core::Amperes then) {
+    const Theme& look = theme();
+    const QRectF box = cell.adjusted(8, 0, -10, 0);
+    const double full = box.width() * limitAt;
+    const auto x = [&](core::Amperes current) {
+        return box.left() + std::min(box.width(), full * (current / row.limit).value());
+    };
+    const double low = box.center().y() + 11;
+    painter.setPen(QPen(look.paperEdge, 1.4));
+    painter.drawLine(QPointF(box.left(), low), QPointF(box.right(), low));
+    painter.setPen(QPen(look.inkSoft, 1.4));
+    painter.drawLine(QPointF(box.left() + full, low - 6), QPointF(box.left() + full, low + 6));
+    const core::State state =
+        core::stateAgainst(then.value(), row.limit.value(), core::lampCloseAbove);
+    if (then < core::glowCurrent) {
+        painter.setPen(QPen(look.inkSoft, 1.6));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawEllipse(QPointF(box.left() + 5, low), 4, 4);
+    } else {
+        painter.setPen(QPen(look.of(state), 5, Qt::SolidLine, Qt::FlatCap));
+        painter.drawLine(QPointF(box.left(), low), QPointF(x(then), low));
+        if (then > row.limit) {  // its end is an arrow: beyond its limit
+            painter.setPen(QPen(look.of(state), 2));
+            const double end = x(then);
+            painter.drawLine(QPointF(end, low - 6), QPointF(end - 7, low));
+            painter.drawLine(QPointF(end, low + 6), QPointF(end - 7, low));
+        }
+    }
+    painter.setPen(QPen(look.ink, 1.6));  // where it is now
+    painter.drawLine(QPointF(x(row.now), low - 5), QPointF(x(row.now), low + 5));
+}
+
+TableCell cellOf(const CarriedByRow& row, const std::optional<core::Amperes>& then) {
+    if (!then) return {};
+    TableCell cell;
+    cell.words = *then < core::glowCurrent ? table::tr("dark") : qs(core::formatted(*then, 2));
+    cell.below = u" "_s;  // the bar's place
+    cell.sketch = [row, amps = *then](QPainter& painter, const QRectF& box) {
+        paintCurrent(painter, box, row, amps);
+    };
+    return cell;
+}
 
 }  // namespace
 
-FaultTable::FaultTable(QWidget* parent) : QWidget(parent) {
+FaultTable::FaultTable(QWidget* parent) : Table(parent) {
     setObjectName(u"faultTable"_s);
     setAccessibleName(tr("If one fails"));
-    setFocusPolicy(Qt::StrongFocus);
-    setCursor(Qt::PointingHandCursor);
     setToolTip(tr("Press a line to see it in the dark; again, or Escape, and all is as it was"));
+    // Arrows go from one to the next; the one that is seen is let go by another press.
+    connect(this, &Table::moved, this, &FaultTable::choose);
+    connect(this, &Table::cellChosen, this,
+            [this](int row, int) { choose(row != m_chosen ? row : -1); });
+    connect(this, &Table::escaped, this, [this] { choose(-1); });
 }
 
-void FaultTable::show(const core::JobAnalysis& facts, const core::LampGroup* group) {
+void FaultTable::showGroup(const core::JobAnalysis& facts, const core::LampGroup* group) {
     choose(-1);
     m_cases.clear();
-    m_columns.clear();
-    m_rowOf.clear();
-    m_asked.reset();
-    if (group) m_asked = Asked{facts.job, group->id, facts.house};
-    if (isVisible()) work();
-    updateGeometry();
-    update();
+    showWhenSeen([this, job = facts.job, id = group ? group->id : std::string(),
+                  house = facts.house] { return worked(job, id, house); });
 }
 
-void FaultTable::showEvent(QShowEvent* event) {
-    QWidget::showEvent(event);
-    work();
-}
-
-void FaultTable::work() {
-    if (!m_asked) return;
-    const Asked asked = std::move(*m_asked);
-    m_asked.reset();
-    const auto group = std::find_if(asked.job.groups.begin(), asked.job.groups.end(),
-                                    [&](const auto& each) { return each.id == asked.group; });
-    if (group == asked.job.groups.end()) return;
-    const auto state = core::groupState(asked.job, *group, asked.house);
-    if (!state) return;
-    m_cases = core::lamps::whatIf(asked.job, *group, asked.house);
+TableContent FaultTable::worked(const core::Job& job, const std::string& id,
+                                const core::WorkshopRules& house) {
+    TableContent made;
+    made.empty = tr("Once a lamp is connected it stands here what happens if it fails.");
+    const auto group = std::find_if(job.groups.begin(), job.groups.end(),
+                                    [&](const auto& each) { return each.id == id; });
+    if (group == job.groups.end()) return made;
+    const auto state = core::groupState(job, *group, house);
+    if (!state) return made;
+    m_cases = core::lamps::whatIf(job, *group, house);
     m_group = *group;
+    std::vector<CarriedByRow> rows;
     for (std::size_t r = 0; r < state->rows.size(); ++r) {
-        if (!state->rows[r].connected) continue;
-        m_columns.push_back({group->rows.size() == 1 ? qs(group->name) : tr("row %1").arg(r + 1),
-                             state->rows[r].current, state->rows[r].limit});
-        m_rowOf.push_back(r);
+        if (state->rows[r].connected)
+            rows.push_back({r, state->rows[r].current, state->rows[r].limit});
     }
-    if (m_columns.size() > mostColumns) m_columns.clear();
-    QStringList all;
-    for (const auto& one : m_cases) {
-        all << tr("%1: %2, %3").arg(said(one.name), said(one.follows), stateWord(one.state));
+    if (rows.size() > mostColumns) rows.clear();
+    made.columns = {{.least = 250, .share = 1, .wraps = true}};
+    for (const CarriedByRow& row : rows) {
+        made.columns.push_back(
+            {.title = group->rows.size() == 1 ? qs(group->name) : tr("row %1").arg(row.row + 1),
+             .least = 84,
+             .share = 0});
     }
-    setAccessibleDescription(all.join(u". "_s));
-    updateGeometry();
+    for (const core::lamps::FaultCase& one : m_cases) {
+        TableRow line;
+        line.mark = one.state;
+        line.cells.push_back(
+            {.words = said(one.name), .below = said(one.follows), .figures = false});
+        for (const CarriedByRow& row : rows)
+            line.cells.push_back(cellOf(row, one.current[row.row]));
+        made.rows.push_back(std::move(line));
+    }
+    return made;
 }
 
 void FaultTable::choose(int line) {
     if (line == m_chosen) return;
     m_chosen = line;
-    update();
+    setChosen(line);
     if (line < 0) {
+        setCurrent(-1);
         emit litAs({}, {});
         return;
     }
@@ -91,162 +138,9 @@ void FaultTable::choose(int line) {
                said(one.name));
 }
 
-int FaultTable::wordsWidth() const {
-    return std::max(width(), leastWidth()) - static_cast<int>(m_columns.size()) * cellWidth -
-           wordsAt - 14;
-}
-
-FaultTable::Words FaultTable::wordsOf(const core::lamps::FaultCase& one) const {
-    const QRect within(0, 0, wordsWidth(), 1000);
-    const auto height = [&](const QFont& font, const core::Text& words) {
-        return QFontMetrics(font)
-            .boundingRect(within, Qt::AlignLeft | Qt::TextWordWrap, said(words))
-            .height();
-    };
-    return {height(wordsFont(14), one.name), height(wordsFont(13), one.follows)};
-}
-
-std::vector<int> FaultTable::tops() const {
-    std::vector<int> all{faultHead};
-    for (const core::lamps::FaultCase& one : m_cases)
-        all.push_back(all.back() + std::max(faultLine, wordsOf(one).all() + 10));
-    return all;
-}
-
-void FaultTable::mousePressEvent(QMouseEvent* event) {
-    const std::vector<int> all = tops();
-    const double y = event->position().y();
-    const auto below = std::upper_bound(all.begin(), all.end(), y);
-    const bool there = below != all.begin() && below != all.end();
-    const int line = there ? static_cast<int>(below - all.begin()) - 1 : -1;
-    choose(line != m_chosen ? line : -1);
-}
-
-void FaultTable::resizeEvent(QResizeEvent* event) {
-    QWidget::resizeEvent(event);
-    if (event->size().width() != event->oldSize().width()) updateGeometry();
-}
-
-void FaultTable::keyPressEvent(QKeyEvent* event) {
-    const int last = static_cast<int>(m_cases.size()) - 1;
-    switch (event->key()) {
-        case Qt::Key_Down:
-            choose(std::min(m_chosen + 1, last));
-            return;
-        case Qt::Key_Up:
-            choose(std::max(m_chosen - 1, std::min(0, last)));
-            return;
-        case Qt::Key_Escape:
-            if (m_chosen >= 0) {
-                choose(-1);
-                return;
-            }
-            break;
-        default:
-            break;
-    }
-    QWidget::keyPressEvent(event);
-}
-
 void FaultTable::hideEvent(QHideEvent* event) {
     choose(-1);
-    QWidget::hideEvent(event);
-}
-
-QSize FaultTable::minimumSizeHint() const { return {leastWidth(), tops().back() + 10}; }
-
-int FaultTable::leastWidth() const {
-    return leastWords + static_cast<int>(m_columns.size()) * cellWidth;
-}
-
-void FaultTable::paintCurrent(QPainter& painter, const QRectF& box, const Column& column,
-                              core::Amperes then) const {
-    const Theme& look = theme();
-    const double full = box.width() * limitAt;
-    const auto x = [&](core::Amperes current) {
-        return box.left() + std::min(box.width(), full * (current / column.limit).value());
-    };
-    const double middle = box.center().y() + 7;
-    painter.setPen(QPen(look.paperEdge, 1.4));
-    painter.drawLine(QPointF(box.left(), middle), QPointF(box.right(), middle));
-    painter.setPen(QPen(look.inkSoft, 1.4));
-    painter.drawLine(QPointF(box.left() + full, middle - 6),
-                     QPointF(box.left() + full, middle + 6));
-    const core::State state =
-        core::stateAgainst(then.value(), column.limit.value(), core::lampCloseAbove);
-    const bool dark = then < core::glowCurrent;
-    if (dark) {
-        painter.setPen(QPen(look.inkSoft, 1.6));
-        painter.setBrush(Qt::NoBrush);
-        painter.drawEllipse(QPointF(box.left() + 5, middle), 4, 4);
-    } else {
-        painter.setPen(QPen(look.of(state), 5, Qt::SolidLine, Qt::FlatCap));
-        painter.drawLine(QPointF(box.left(), middle), QPointF(x(then), middle));
-        if (then > column.limit) {  // its end is an arrow: beyond what it bears
-            painter.setPen(QPen(look.of(state), 2));
-            const double end = x(then);
-            painter.drawLine(QPointF(end, middle - 6), QPointF(end - 7, middle));
-            painter.drawLine(QPointF(end, middle + 6), QPointF(end - 7, middle));
-        }
-    }
-    painter.setPen(QPen(look.ink, 1.6));  // where it is now
-    painter.drawLine(QPointF(x(column.now), middle - 5), QPointF(x(column.now), middle + 5));
-    painter.setFont(figuresFont(13));
-    painter.setPen(dark ? look.inkSoft : look.ink);
-    painter.drawText(box.adjusted(0, 0, 0, -box.height() / 2 + 2), Qt::AlignLeft | Qt::AlignBottom,
-                     dark ? tr("dark") : qs(core::formatted(then, 2)));
-}
-
-void FaultTable::paintEvent(QPaintEvent*) {
-    const Theme& look = theme();
-    QPainter painter(this);
-    painter.fillRect(rect(), look.paper);
-    painter.setRenderHint(QPainter::Antialiasing);
-    if (m_cases.empty()) {
-        painter.setFont(wordsFont(15));
-        painter.setPen(look.ink);
-        painter.drawText(rect().adjusted(24, 20, -24, -20), Qt::AlignCenter | Qt::TextWordWrap,
-                         tr("Once a lamp is connected it stands here what happens if it fails."));
-        return;
-    }
-    const double barsAt = width() - static_cast<double>(m_columns.size()) * cellWidth - 6;
-    const auto column = [&](std::size_t c) { return barsAt + static_cast<double>(c) * cellWidth; };
-    painter.setFont(wordsFont(13));
-    painter.setPen(look.inkSoft);
-    for (std::size_t c = 0; c < m_columns.size(); ++c) {
-        const QRectF box(column(c), 2, cellWidth - 12, faultHead - 4);
-        painter.drawText(box, Qt::AlignLeft | Qt::AlignVCenter,
-                         QFontMetricsF(painter.font())
-                             .elidedText(m_columns[c].name, Qt::ElideMiddle, box.width()));
-    }
-    const std::vector<int> all = tops();
-    for (std::size_t i = 0; i < m_cases.size(); ++i) {
-        const core::lamps::FaultCase& one = m_cases[i];
-        const double top = all[i], high = all[i + 1] - all[i];
-        if (static_cast<int>(i) == m_chosen) {
-            painter.fillRect(QRectF(8, top + 1, width() - 16, high - 2), look.paperEdge);
-            painter.fillRect(QRectF(8, top + 1, 4, high - 2), look.brass);
-        }
-        painter.setPen(QPen(look.paperEdge, 1));
-        painter.drawLine(QPointF(10, top), QPointF(width() - 10, top));
-        paintMark(painter, QRectF(14, top + 9, 24, 11), one.state);
-        const Words words = wordsOf(one);
-        QRectF where(wordsAt, top + (high - words.all()) / 2, wordsWidth(), words.name);
-        painter.setFont(wordsFont(14));
-        painter.setPen(look.ink);
-        painter.drawText(where, Qt::AlignLeft | Qt::TextWordWrap, said(one.name));
-        where.translate(0, words.name);
-        where.setHeight(words.follows);
-        painter.setFont(wordsFont(13));
-        painter.setPen(one.state == core::State::Fine ? look.inkSoft : look.of(one.state));
-        painter.drawText(where, Qt::AlignLeft | Qt::TextWordWrap, said(one.follows));
-        for (std::size_t c = 0; c < m_columns.size(); ++c) {
-            if (const auto& then = one.current[m_rowOf[c]]) {
-                paintCurrent(painter, QRectF(column(c), top + 3, cellWidth - 14, faultLine - 6),
-                             m_columns[c], *then);
-            }
-        }
-    }
+    Table::hideEvent(event);
 }
 
 }  // namespace glimmet::app

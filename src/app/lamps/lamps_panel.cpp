@@ -155,10 +155,12 @@ LampsPanel::LampsPanel(QWidget* parent)
       m_faults(new FaultTable),
       m_builds(new MismatchRows),
       m_testers(new TesterTable),
-      m_volts(new VoltsTable),
+      m_volts(new Table),
       m_dirt(new GapPlot),
       m_buttons(std::make_unique<Rows<OutputButton>>()) {
     setObjectName(u"lampsPanel"_s);
+    m_volts->setObjectName(u"voltsTable"_s);
+    m_volts->setAccessibleName(tr("The group on other volts"));
     m_outputs->setWidgetResizable(true);
     m_outputs->setFixedWidth(230);
     m_outputs->setFrameShape(QFrame::NoFrame);
@@ -229,10 +231,10 @@ LampsPanel::LampsPanel(QWidget* parent)
     row->addWidget(m_outputs);
     row->addLayout(shown, 1);
     turnTo(Circuit);
-    connect(m_builds, &MismatchRows::jotChosen, this, &LampsPanel::jotChosen);
+    connect(m_builds, &Table::lineChosen, this, &LampsPanel::jotChosen);
     connect(m_faults, &FaultTable::litAs, this, &LampsPanel::litAs);
     connect(m_testers, &TesterTable::jotChosen, this, &LampsPanel::jotChosen);
-    connect(m_volts, &VoltsTable::jotChosen, this, &LampsPanel::jotChosen);
+    connect(m_volts, &Table::lineChosen, this, &LampsPanel::jotChosen);
     connect(m_dirt, &GapPlot::jotOffered, this, &LampsPanel::jotOffered);
     connect(m_schematic, &Schematic::jotOffered, this, &LampsPanel::jotOffered);
     connect(m_schematic, &Schematic::jotChosen, this, &LampsPanel::jotChosen);
@@ -326,12 +328,12 @@ void LampsPanel::show(const core::JobAnalysis& facts, const std::vector<core::Fi
                       tr("No lamp yet. Press an output on the left, or a place for a lamp in the "
                          "picture, or type  lamp front white  into the jot line."));
     m_shown = Shown{job, facts.house, group ? group->id : std::string()};
-    m_faults->show(facts, group);
-    m_builds->show(facts, group);
+    m_faults->showGroup(facts, group);
+    m_builds->showGroup(facts, group);
     m_testers->show(group);
     const auto volts = group ? core::lamps::onOtherVolts(job, *group, facts.house)
                              : std::vector<core::lamps::OnVolts>();
-    m_volts->show(volts);
+    m_volts->show(voltsTable(volts));
     m_tabs[Volts]->setVisible(!volts.empty());
     if (volts.empty() && m_pages->currentIndex() == Volts) turnTo(Circuit);
     // Only where lamps hang on the rails there is dirt to get over.

@@ -21,8 +21,8 @@ class GapPlot;
 class MismatchRows;
 class OutputButton;
 class Schematic;
+class Table;
 class TesterTable;
-class VoltsTable;
 
 class LampsPanel : public StagePanel {
     Q_OBJECT
@@ -52,7 +52,7 @@ private:
     FaultTable* m_faults;
     MismatchRows* m_builds;
     TesterTable* m_testers;
-    VoltsTable* m_volts;
+    Table* m_volts;
     GapPlot* m_dirt;
     QVBoxLayout* m_column = nullptr;
     std::unique_ptr<Rows<OutputButton>> m_buttons;

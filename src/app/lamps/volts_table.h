@@ -1,28 +1,13 @@
-// A lamp group on other supply volts, side by side; a press hangs it there.
+// A lamp group on other supply volts, side by side; a row that is pressed hangs it there.
 #pragma once
 
+#include "app/table/table.h"
 #include "core/analysis/lamps/other_volts.h"
-
-#include <QWidget>
 
 #include <vector>
 
-class QGridLayout;
-
 namespace glimmet::app {
 
-class VoltsTable : public QWidget {
-    Q_OBJECT
-public:
-    explicit VoltsTable(QWidget* parent = nullptr);
-    void show(const std::vector<core::lamps::OnVolts>& all);
-
-signals:
-    void jotChosen(const QString& line);
-
-private:
-    QGridLayout* m_grid;
-    std::vector<QWidget*> m_cells;  ///< of what is shown now
-};
+[[nodiscard]] TableContent voltsTable(const std::vector<core::lamps::OnVolts>& all);
 
 }  // namespace glimmet::app

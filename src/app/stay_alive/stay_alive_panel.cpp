@@ -75,9 +75,13 @@ StayAlivePanel::StayAlivePanel(QWidget* parent) : StagePanel(parent) {
     m_pages = new QStackedWidget(this);
     m_pages->addWidget(crossing);
     m_pages->addWidget(m_hold);
-    m_banks = new BankTable;
+    m_banks = new Table;
+    m_banks->setObjectName(u"bankTable"_s);
+    m_banks->setAccessibleName(tr("Banks of the catalogue, the best first"));
     m_drawing = new BankDrawing;
-    m_consequences = new ConsequenceTable;
+    m_consequences = new Table;
+    m_consequences->setObjectName(u"consequences"_s);
+    m_consequences->setAccessibleName(tr("What follows of the bank"));
     for (QWidget* each : std::initializer_list<QWidget*>{m_banks, m_drawing, m_consequences}) {
         auto* scroll = new QScrollArea;
         scroll->setWidgetResizable(true);
@@ -101,7 +105,7 @@ StayAlivePanel::StayAlivePanel(QWidget* parent) : StagePanel(parent) {
             turn(shown);
         });
     }
-    connect(m_banks, &BankTable::jotChosen, this, &StayAlivePanel::jotChosen);
+    connect(m_banks, &Table::lineChosen, this, &StayAlivePanel::jotChosen);
     connect(m_drawing, &BankDrawing::jotOffered, this, &StayAlivePanel::jotOffered);
     connect(m_back, &QToolButton::clicked, this, [this] { m_plot->toNextChange(false); });
     connect(m_on, &QToolButton::clicked, this, [this] { m_plot->toNextChange(true); });
@@ -133,9 +137,11 @@ void StayAlivePanel::show(const core::JobAnalysis& facts, const std::vector<core
     }
     showCrossing();
     m_hold->show(core::stay_alive::holdChart(facts));
-    m_banks->show(facts);
+    m_banks->showWhenSeen([job = facts.job, house = facts.house, catalogue = &facts.catalogue] {
+        return bankTable(core::stay_alive::bankRows(core::analysed(job, house, *catalogue)));
+    });
     m_drawing->show(facts.job, facts.house);
-    m_consequences->show(core::stay_alive::consequencesOf(facts));
+    m_consequences->show(consequenceTable(core::stay_alive::consequencesOf(facts)));
     m_track->setEnabled(m_crossing.has_value());
     // Without a bank there is nothing to be seen of lifting it off.
     const bool usual = !facts.job.bank || !facts.job.layout.spots.empty();

@@ -15,11 +15,10 @@ class QToolButton;
 namespace glimmet::app {
 
 class BankDrawing;
-class BankTable;
-class ConsequenceTable;
 class CrossingPlot;
 class HoldPlot;
 class SpeedColumn;
+class Table;
 
 class StayAlivePanel : public StagePanel {
     Q_OBJECT
@@ -43,9 +42,9 @@ private:
     CrossingPlot* m_plot;
     SpeedColumn* m_speeds;
     HoldPlot* m_hold;
-    BankTable* m_banks;
+    Table* m_banks;
     BankDrawing* m_drawing;
-    ConsequenceTable* m_consequences;
+    Table* m_consequences;
 };
 
 }  // namespace glimmet::app
