@@ -1,15 +1,15 @@
 // The panel of a stage: a plot, a schematic, a table.
 #pragma once
 
-#include "core/analysis/operating.h"
+#include "app/picture/picture_overlay.h"
+#include "core/analysis/job_analysis.h"
 #include "core/finding/finding.h"
-#include "core/track/crossing.h"
 #include "core/work/workshop_stages.h"
 
 #include <QWidget>
 
-#include <optional>
 #include <string>
+#include <utility>
 #include <vector>
 
 namespace glimmet::app {
@@ -31,8 +31,14 @@ public:
 
     /// Where photos of the open job come from and go to.
     void usePhotos(Photos& photos) { m_photos = &photos; }
+    /// What the picture shows of it while it is the one that is seen.
+    [[nodiscard]] const PictureOverlay& overlay() const { return m_overlay; }
 
 protected:
+    void overlay(PictureOverlay shown) {
+        m_overlay = std::move(shown);
+        emit overlayChanged();
+    }
     Photos* m_photos = nullptr;
 
 signals:
@@ -40,11 +46,11 @@ signals:
     void jotOffered(const QString& start);
     void jotChosen(const QString& line);        ///< a whole line, to be taken
     void jotsChosen(const QStringList& lines);  ///< several, to be taken as one change
-    /// Where on its layout the model is to be drawn; nothing: on the bench.
-    void trackShown(const std::optional<core::TrackUnder>& track);
-    /// The lamps are to be seen so in the dark; empty words: as they are.
-    void litAs(const core::Relit& relit, const QString& words);
+    void overlayChanged();
     void refused(const QString& sentence);  ///< what was asked of it cannot be, and why
+
+private:
+    PictureOverlay m_overlay;
 };
 
 }  // namespace glimmet::app

@@ -645,7 +645,7 @@ TEST(PictureView, ShowsItsLampsAsIfOneHadFailed) {
     view.show(tests::factsOf(job), lampsLens, {});
     const core::Relit frontOut = [](std::vector<core::LitLamp>& all) { all[0].brightness = 0; };
     const double rear = view.lamps()[1].brightness;
-    view.showAs(frontOut, u"front fails"_s);
+    view.put({.relit = frontOut, .words = u"front fails"_s});
     EXPECT_TRUE(view.dark());
     EXPECT_EQ(view.lamps()[0].brightness, 0);
     EXPECT_EQ(view.lamps()[1].brightness, rear);
@@ -656,19 +656,20 @@ TEST(PictureView, ShowsItsLampsAsIfOneHadFailed) {
     EXPECT_EQ(view.lamps()[0].brightness, 0);
     EXPECT_LT(view.lamps()[1].brightness, rear);
     view.drive({});
-    view.showAs([](std::vector<core::LitLamp>& all) { all[1].brightness = 0; }, u"rear fails"_s);
+    view.put({.relit = [](std::vector<core::LitLamp>& all) { all[1].brightness = 0; },
+              .words = u"rear fails"_s});
     EXPECT_GT(view.lamps()[0].brightness, 0);
-    view.showAs({}, {});
+    view.put({});
     EXPECT_FALSE(view.dark());
     EXPECT_EQ(view.lamps()[1].brightness, rear);
     // Where it was dark before it stays dark.
     view.setDark(true);
-    view.showAs(frontOut, u"front fails"_s);
-    view.showAs({}, {});
+    view.put({.relit = frontOut, .words = u"front fails"_s});
+    view.put({});
     EXPECT_TRUE(view.dark());
     EXPECT_GT(view.lamps()[0].brightness, 0);
     // Another model has nothing of it.
-    view.showAs(frontOut, u"front fails"_s);
+    view.put({.relit = frontOut, .words = u"front fails"_s});
     core::Job other = job;
     other.name = "Other";
     view.show(tests::factsOf(other), lampsLens, {});
@@ -803,17 +804,17 @@ TEST(PictureView, OnThreeRailsShowsTheSliderOnTheMiddle) {
     view.setVisible(true);
     // What is reckoned as left is the middle: 45 mm of slider within 60 mm of dead studs.
     const core::DeadLength dead{core::Rails::Left, core::Millimetres{0}, core::Millimetres{60}};
-    view.standOn(core::TrackUnder{{dead}, core::Millimetres{60 + 30}});
+    view.put({.track = core::TrackUnder{{dead}, core::Millimetres{60 + 30}}});
     (void)view.grab();
     ASSERT_NE(targetWith(view, u"the slider lies on dead studs"_s), nullptr);
     EXPECT_EQ(targetWith(view, u"stands on dead rail"_s), nullptr);  // the wheels are on live rails
     // A part of it is still on live ones.
-    view.standOn(core::TrackUnder{{dead}, core::Millimetres{60 + 10}});
+    view.put({.track = core::TrackUnder{{dead}, core::Millimetres{60 + 10}}});
     (void)view.grab();
     ASSERT_NE(targetWith(view, u"the slider has power"_s), nullptr);
     // Both outer rails dead: every wheel, not the slider.
     const core::DeadLength outer{core::Rails::Right, core::Millimetres{0}, core::Millimetres{300}};
-    view.standOn(core::TrackUnder{{outer}, core::Millimetres{150}});
+    view.put({.track = core::TrackUnder{{outer}, core::Millimetres{150}}});
     (void)view.grab();
     EXPECT_NE(targetWith(view, u"axle 1 left stands on dead rail"_s), nullptr);
     EXPECT_NE(targetWith(view, u"the slider has power"_s), nullptr);
@@ -829,7 +830,7 @@ TEST(PictureView, StandsOnTheTrackThatAStageShows) {
     // The dead length has come under the middle axle.
     const core::Millimetres axle = job.units[0].body.axles[1].x;
     const core::DeadLength dead{core::Rails::Left, core::Millimetres{0}, core::Millimetres{28}};
-    view.standOn(core::TrackUnder{{dead}, axle + core::Millimetres{14}});
+    view.put({.track = core::TrackUnder{{dead}, axle + core::Millimetres{14}}});
     const QImage onTrack = view.grab().toImage();
     EXPECT_NE(onBench, onTrack);
     ASSERT_NE(targetWith(view, u"axle 2 left stands on dead rail"_s), nullptr);
@@ -838,10 +839,10 @@ TEST(PictureView, StandsOnTheTrackThatAStageShows) {
     EXPECT_NE(targetWith(view, u"axle 3 right has power"_s), nullptr);
     // Pressed, a wheel leads to its line; past it, it has power again; off the track nothing stays.
     EXPECT_EQ(targetWith(view, u"axle 2 left"_s)->jot, u"axle 2 "_s);
-    view.standOn(core::TrackUnder{{dead}, axle + core::Millimetres{29}});
+    view.put({.track = core::TrackUnder{{dead}, axle + core::Millimetres{29}}});
     EXPECT_NE(view.grab().toImage(), onTrack);
     EXPECT_NE(targetWith(view, u"axle 2 left has power"_s), nullptr);
-    view.standOn({});
+    view.put({});
     EXPECT_EQ(view.grab().toImage(), onBench);
 }
 TEST(PictureView, PaintsEveryUnitWithItsNameAndItsAxlesCountedOn) {

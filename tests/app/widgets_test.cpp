@@ -1,4 +1,5 @@
 // The parts of the window one by one.
+#include "app/decoder/decoder_rack.h"
 #include "app/frame/jot_line.h"
 #include "app/frame/jot_list.h"
 #include "app/frame/line_of_work.h"
@@ -22,6 +23,7 @@
 #include "app/theme/words.h"
 #include "core/analysis/stay_alive/consequences.h"
 #include "core/work/stage_status.h"
+#include "core/work/stay_alive/bank_cells.h"
 #include "support/sample_jobs.h"
 
 #include <QAbstractButton>
@@ -448,6 +450,55 @@ TEST(Schematic, AResistorIsSteppedByArrowsThroughItsSeries) {
     const QString first = press(Qt::Key_Up);
     EXPECT_NEAR(job.groups[0].rows[0].resistor->value(), 3900, 700) << first.toStdString();
 }
+/// A row or a cell of a table, and a press there.
+QTableView& gridOf(const Table& table) { return *table.findChild<QTableView*>(); }
+QRect cellOf(const Table& table, int row, int column = 0) {
+    const QTableView& grid = gridOf(table);
+    return grid.visualRect(grid.model()->index(row, column));
+}
+void pressAt(const Table& table, const QPoint& at) {
+    QTest::mouseClick(gridOf(table).viewport(), Qt::LeftButton, {}, at);
+}
+void pressRow(const Table& table, int row) { pressAt(table, cellOf(table, row).center()); }
+TEST(DecoderRack, FitsTheRowThatIsPressedAndShowsMoreColumnsWhereThereIsRoom) {
+    DecoderRack rack;
+    rack.resize(740, 400);
+    rack.QWidget::show();
+    core::Job job = jotted(shunter(), {"motor stall 600mA", "decoder small"});
+    rack.show(tests::factsOf(job), {}, {});
+    const auto& table = *rack.findChild<Table*>();
+    const core::JobAnalysis facts = tests::factsOf(job);
+    const auto ranked = core::decoder::rankedDecoders(facts, core::driveEvidence(facts));
+    ASSERT_EQ(table.content().rows.size(), ranked.size());
+    ASSERT_GE(ranked.size(), 3U);
+    std::size_t fitted = 0, other = 0;
+    for (std::size_t i = 0; i < ranked.size(); ++i) {
+        const TableRow& row = table.content().rows[i];
+        EXPECT_EQ(row.line, u"decoder "_s + qs(ranked[i].decoder->id));
+        EXPECT_EQ(row.mark, ranked[i].worst);
+        EXPECT_EQ(row.chosen, ranked[i].decoder->id == "small");
+        (row.chosen ? fitted : other) = i;
+        EXPECT_EQ(static_cast<bool>(row.cells[ranked[i].deciding + 1].sketch),
+                  ranked[i].cells[ranked[i].deciding].state != core::State::Fine);
+    }
+    EXPECT_TRUE(table.content().rows[fitted].cells[0].below.startsWith(u"fitted"_s));
+    QSignalSpy chosen(&rack, &DecoderRack::jotChosen);
+    pressRow(table, static_cast<int>(other));
+    ASSERT_EQ(chosen.count(), 1);
+    EXPECT_EQ(chosen[0][0].toString(), table.content().rows[other].line);
+    // Narrow, it shows what always matters; wide, all of it.
+    const auto shown = [&] {
+        const QTableView& grid = gridOf(table);
+        int count = 0;
+        for (int i = 0; i < grid.model()->columnCount(); ++i)
+            count += grid.isColumnHidden(i) ? 0 : 1;
+        return count;
+    };
+    EXPECT_EQ(shown(), 7);
+    rack.resize(1400, 400);
+    QCoreApplication::processEvents();
+    EXPECT_EQ(shown(), 11);
+}
 TEST(LampsPanel, TellsWhatEachTesterShouldShowAndTakesWhatIsSeen) {
     LampsPanel panel;
     panel.resize(760, 270);
@@ -455,25 +506,25 @@ TEST(LampsPanel, TellsWhatEachTesterShouldShowAndTakesWhatIsSeen) {
     core::Job job = jotted(shunter(), {"lamp front white", "resistor front 2k2"});
     const auto show = [&] { panel.show(tests::factsOf(job), {}, job.groups[0].id); };
     show();
-    auto* table = panel.findChild<TesterTable*>();
-    const auto cell = [&](const QString& named) -> QAbstractButton* {
-        for (auto* each : table->findChildren<QAbstractButton*>())
-            if (each->accessibleName().startsWith(named)) return each;
-        return nullptr;
+    const auto* testers = panel.findChild<TesterTable*>();
+    const auto& table = *testers->findChild<Table*>();
+    const auto tip = [&](std::size_t row, std::size_t column) {
+        return table.content().rows.at(row).cells.at(column).tip;
     };
-    EXPECT_EQ(cell(u"front lamp"_s), nullptr);  // only what is looked at is worked out
+    EXPECT_TRUE(table.content().rows.empty());  // only what is looked at is worked out
     QTest::mouseClick(panel.findChild<QToolButton*>(u"pageTesters"_s), Qt::LeftButton);
-    ASSERT_TRUE(cell(u"front lamp at the 9 V tester: should be lit"_s));
-    ASSERT_TRUE(cell(u"front lamp at the meter's diode test: should be dim"_s));
-    EXPECT_FALSE(cell(u"front lamp at a supply at 2.5 V"_s));
-    table->findChild<QDoubleSpinBox*>()->setValue(2.5);
-    EXPECT_TRUE(cell(u"front lamp at a supply at 2.5 V: should be"_s));
+    ASSERT_FALSE(table.content().rows.empty());
+    EXPECT_TRUE(tip(0, 1).startsWith(u"front lamp at the 9 V tester: should be lit"_s));
+    EXPECT_TRUE(tip(0, 3).startsWith(u"front lamp at the meter's diode test: should be dim"_s));
+    EXPECT_FALSE(tip(0, 4).startsWith(u"front lamp at a supply at 2.5 V"_s));
+    testers->findChild<QDoubleSpinBox*>()->setValue(2.5);
+    EXPECT_TRUE(tip(0, 4).startsWith(u"front lamp at a supply at 2.5 V: should be"_s));
 
     QSignalSpy chosen(&panel, &LampsPanel::jotChosen);
-    auto* diode = cell(u"front lamp at the meter's diode test: should be dim"_s);
-    diode->setFocus();
-    QTest::keyClick(diode, Qt::Key_Space);
-    auto* menu = table->findChild<QMenu*>(u"likelyLines"_s);
+    pressAt(table, cellOf(table, 0, 0).center());  // its name
+    EXPECT_FALSE(testers->findChild<QMenu*>(u"likelyLines"_s));
+    pressAt(table, cellOf(table, 0, 3).center());
+    auto* menu = testers->findChild<QMenu*>(u"likelyLines"_s);
     ASSERT_TRUE(menu);
     ASSERT_EQ(menu->actions().size(), 4);
     menu->actions()[2]->trigger();
@@ -483,15 +534,15 @@ TEST(LampsPanel, TellsWhatEachTesterShouldShowAndTakesWhatIsSeen) {
     EXPECT_EQ(line, u"tester front lamp dark at diode-test"_s);
     job = jotted(job, {line.toUtf8().constData()});
     show();
-    EXPECT_TRUE(cell(u"front lamp at the meter's diode test: should be dim, seen: dark"_s));
+    EXPECT_TRUE(
+        tip(0, 3).startsWith(u"front lamp at the meter's diode test: should be dim, seen: dark"_s));
+    EXPECT_TRUE(table.accessibleDescription().contains(u"seen dark"_s));
     // A group of several can be held by its two wires.
     const core::Job pair = jotted(job, {"parallel front white", "resistor front 2k2"});
     const auto held = [&] {
-        QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
-        int count = 0;
-        for (const auto* label : table->findChildren<QLabel*>())
-            count += label->text() == u"with all others"_s ? 1 : 0;
-        return count;
+        return std::count_if(
+            table.content().rows.begin(), table.content().rows.end(),
+            [](const TableRow& row) { return row.cells[0].words == u"with all others"_s; });
     };
     EXPECT_EQ(held(), 0);
     panel.show(tests::factsOf(pair), {}, pair.groups[0].id);
@@ -506,16 +557,6 @@ TEST(LampsPanel, TellsWhatEachTesterShouldShowAndTakesWhatIsSeen) {
         }
     }
 }
-/// A row or a cell of a table, and a press there.
-QTableView& gridOf(const Table& table) { return *table.findChild<QTableView*>(); }
-QRect cellOf(const Table& table, int row, int column = 0) {
-    const QTableView& grid = gridOf(table);
-    return grid.visualRect(grid.model()->index(row, column));
-}
-void pressAt(const Table& table, const QPoint& at) {
-    QTest::mouseClick(gridOf(table).viewport(), Qt::LeftButton, {}, at);
-}
-void pressRow(const Table& table, int row) { pressAt(table, cellOf(table, row).center()); }
 TEST(FaultTable, ALongNameTakesMoreLinesAndIsPressedWhereItStands) {
     // Three that differ are told apart by their parts.
     const core::Job job = tests::jotted(
@@ -532,19 +573,19 @@ TEST(FaultTable, ALongNameTakesMoreLinesAndIsPressedWhereItStands) {
     table.resize(table.minimumSizeHint().width(), 400);
     EXPECT_GT(table.minimumSizeHint().height(), wide);
     // Where a line ends and the next begins.
-    QSignalSpy lit(&table, &FaultTable::litAs);
+    QStringList lit;
+    QObject::connect(&table, &FaultTable::seen, [&](const PictureOverlay& as) { lit << as.words; });
     const auto last = static_cast<int>(table.cases().size()) - 1;
     const QRect box = cellOf(table, last);
     pressAt(table, {60, box.bottom() - 2});
     ASSERT_EQ(lit.count(), 1);
-    EXPECT_EQ(lit.takeLast().at(1).toString(), said(table.cases().back().name));
+    EXPECT_EQ(lit.takeLast(), said(table.cases().back().name));
     pressAt(table, {60, box.top() - 2});
     ASSERT_EQ(lit.count(), 1);
-    EXPECT_EQ(lit.takeLast().at(1).toString(),
-              said(table.cases()[static_cast<std::size_t>(last) - 1].name));
+    EXPECT_EQ(lit.takeLast(), said(table.cases()[static_cast<std::size_t>(last) - 1].name));
     pressAt(table, {60, cellOf(table, 0).top() + 3});
     ASSERT_EQ(lit.count(), 1);
-    EXPECT_EQ(lit.takeLast().at(1).toString(), said(table.cases().front().name));
+    EXPECT_EQ(lit.takeLast(), said(table.cases().front().name));
 }
 TEST(LampsPanel, TurnsItsPages) {
     LampsPanel panel;
@@ -570,8 +611,10 @@ TEST(LampsPanel, TurnsItsPages) {
     EXPECT_TRUE(faults->accessibleDescription().contains(u"One of 2 fails open"_s));
     // A line is seen in the dark while it is pressed down, by mouse or key.
     {
-        QSignalSpy lit(&panel, &LampsPanel::litAs);
-        const auto words = [&] { return lit.takeLast().at(1).toString(); };
+        QStringList lit;
+        const auto heard = QObject::connect(&panel, &LampsPanel::overlayChanged,
+                                            [&] { lit << panel.overlay().words; });
+        const auto words = [&] { return lit.isEmpty() ? u"(nothing)"_s : lit.takeLast(); };
         pressRow(*faults, 1);
         ASSERT_EQ(lit.count(), 1);
         EXPECT_EQ(words(), u"One of 2 is bridged"_s);
@@ -596,6 +639,7 @@ TEST(LampsPanel, TurnsItsPages) {
         page("pageCircuit");
         EXPECT_EQ(words(), QString());
         page("pageFaults");
+        QObject::disconnect(heard);
     }
     const QImage before = faults->grab().toImage();
     // It follows the job while it is looked at.
@@ -807,8 +851,8 @@ TEST(StayAlivePanel, IsScrubbedByKeyAndHandAndTellsThePictureWhereItStands) {
     panel.resize(900, 300);
     panel.QWidget::show();
     std::vector<std::optional<core::TrackUnder>> shown;
-    QObject::connect(&panel, &StayAlivePanel::trackShown,
-                     [&](const std::optional<core::TrackUnder>& track) { shown.push_back(track); });
+    QObject::connect(&panel, &StayAlivePanel::overlayChanged,
+                     [&] { shown.push_back(panel.overlay().track); });
     const core::Job job = lameOnPoints();
     panel.show(tests::factsOf(job), {}, {});
     auto* plot = panel.findChild<CrossingPlot*>();

@@ -1,6 +1,7 @@
 #include "app/decoder/decoder_rack.h"
 
 #include "app/decoder/decoder_view.h"
+#include "app/table/table.h"
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
@@ -9,9 +10,9 @@
 #include <QAbstractButton>
 #include <QCoreApplication>
 #include <QPainter>
-#include <QScrollArea>
-#include <QScrollBar>
 #include <QVBoxLayout>
+
+#include <algorithm>
 
 using namespace Qt::StringLiterals;
 
@@ -26,156 +27,103 @@ using core::decoder::Aspect;
 constexpr int rowHeight = 46;
 constexpr int outline = 52;  // room for the outline of the largest that is shown
 constexpr int widths[] = {66, 72, 72, 72, 108, 76, 96, 60, 84, 56};  // as Aspect
-constexpr Aspect always[] = {Aspect::Motor,  Aspect::Outputs,   Aspect::Stage,
-                             Aspect::Socket, Aspect::StayAlive, Aspect::Price};
 
-/// Where the columns stand at a width: those that always matter, all where there is room.
-struct Columns {
-    explicit Columns(int width) {
-        if (width > 1150) {
-            for (std::size_t i = 0; i < core::decoder::aspects; ++i) {
-                shown.push_back(static_cast<Aspect>(i));
-            }
-        } else {
-            shown.assign(std::begin(always), std::end(always));
-        }
-        left = width - 8;
-        for (const Aspect aspect : shown) left -= widths[static_cast<std::size_t>(aspect)];
-    }
-    [[nodiscard]] QRect at(std::size_t i, int height) const {
-        int x = left;
-        for (std::size_t k = 0; k < i; ++k) x += widths[static_cast<std::size_t>(shown[k])];
-        return {x, 0, widths[static_cast<std::size_t>(shown[i])], height};
-    }
-    std::vector<Aspect> shown;
-    int left = 0;
-};
-
-/// What a row is called: ratings and socket stand in the columns beside it.
-QString nameInRack(const QString& name) { return name.section(u',', 0, 0); }
+/// Those that always matter; the others are shown where there is room.
+bool always(Aspect aspect) {
+    constexpr Aspect all[] = {Aspect::Motor,  Aspect::Outputs,   Aspect::Stage,
+                              Aspect::Socket, Aspect::StayAlive, Aspect::Price};
+    return std::find(std::begin(all), std::end(all), aspect) != std::end(all);
+}
 
 QString aspectTitle(Aspect aspect) {
     return QCoreApplication::translate("core", core::decoder::title(aspect));
 }
 
-}  // namespace
-
-/// The names of the columns.
-class RackHead : public QWidget {
-public:
-    explicit RackHead(QWidget* parent) : QWidget(parent) { setFixedHeight(22); }
-
-protected:
-    void paintEvent(QPaintEvent*) override {
-        const Theme& look = theme();
-        QPainter painter(this);
-        painter.setFont(wordsFont(13));
-        painter.setPen(look.inkSoft);
-        const Columns columns(width());
-        for (std::size_t i = 0; i < columns.shown.size(); ++i) {
-            painter.drawText(columns.at(i, height()).adjusted(6, 0, -2, 0),
-                             Qt::AlignVCenter | Qt::AlignLeft, aspectTitle(columns.shown[i]));
-        }
-        painter.drawText(QRect(outline, 0, columns.left - outline, height()),
-                         Qt::AlignVCenter | Qt::AlignLeft, DecoderRack::tr("What will do first"));
-        painter.setPen(look.paperEdge);
-        painter.drawLine(0, height() - 1, width(), height() - 1);
-    }
-};
-
-/// One decoder: its outline to scale, its name, what it wins and loses, its cells.
-class DecoderRow : public QAbstractButton {
-public:
-    explicit DecoderRow(QWidget* parent) : QAbstractButton(parent) {
-        setCheckable(true);
-        setFixedHeight(rowHeight);
-        setCursor(Qt::PointingHandCursor);
-    }
-    void show(const core::decoder::RankedDecoder& ranked, bool fitted, double largest) {
-        m_cells = ranked.cells;
-        m_deciding = ranked.deciding;
-        m_state = ranked.worst;
-        m_name = qs(ranked.decoder->name);
-        m_size = {ranked.decoder->length.value(), ranked.decoder->width.value()};
-        m_largest = largest;
-        const QString wins = said(ranked.wins), loses = said(ranked.loses);
-        m_beside = wins.isEmpty() ? loses : loses.isEmpty() ? wins : wins + u" · "_s + loses;
-        if (fitted)
-            m_beside = m_beside.isEmpty() ? DecoderRack::tr("fitted")
-                                          : DecoderRack::tr("fitted · %1").arg(m_beside);
-        jot = u"decoder "_s + qs(ranked.decoder->id);
-        setObjectName(jot);
-        setChecked(fitted);
-        setAccessibleName(DecoderRack::tr("%1: %2, %3").arg(m_name, stateWord(m_state), m_beside));
-        QStringList tip{m_name};
-        for (const core::decoder::Cell& cell : m_cells) {
-            tip << DecoderRack::tr("%1: %2%3")
-                       .arg(aspectTitle(cell.aspect), said(cell.shows),
-                            cell.says.empty() ? QString() : u", "_s + said(cell.says));
-        }
-        setToolTip(tip.join(u'\n'));
-        update();
-    }
-    QString jot;
-
-protected:
-    void paintEvent(QPaintEvent*) override {
-        const Theme& look = theme();
-        QPainter painter(this);
-        painter.setRenderHint(QPainter::Antialiasing);
-        paintRowGround(painter, *this);
-        // As large as the others beside it are drawn.
-        const double scale = (outline - 16) / m_largest;
-        const QSizeF size(m_size.width() * scale, qMin(m_size.height() * scale, rowHeight - 8.0));
-        const QRectF box(QPointF(8, (rowHeight - size.height()) / 2), size);
-        painter.setPen(QPen(look.ink, 1));
-        painter.setBrush(QColor(0x2E, 0x7D, 0x5B, m_state == core::State::Over ? 70 : 220));
+/// To scale beside the others; what will not do is pale.
+Sketch outlineOf(const core::decoder::RankedDecoder& ranked, double largest) {
+    const double scale = (outline - 16) / largest;
+    const core::Decoder& part = *ranked.decoder;
+    const QSizeF size(part.length.value() * scale,
+                      std::min(part.width.value() * scale, rowHeight - 20.0));
+    return [size, over = ranked.worst == core::State::Over](QPainter& painter, const QRectF& cell) {
+        const QRectF box(QPointF(cell.left() + 8, cell.center().y() - 7 - size.height() / 2), size);
+        painter.setPen(QPen(theme().ink, 1));
+        painter.setBrush(QColor(0x2E, 0x7D, 0x5B, over ? 70 : 220));
         painter.drawRoundedRect(box, 1.5, 1.5);
-        painter.setBrush(Qt::NoBrush);
+    };
+}
 
-        const Columns columns(width());
-        const QRect words(outline, 3, columns.left - outline - 6, rowHeight - 6);
-        painter.setFont(wordsFont(13, isChecked()));
-        painter.setPen(look.ink);
-        painter.drawText(
-            words.adjusted(0, 0, 0, -words.height() / 2), Qt::AlignVCenter | Qt::AlignLeft,
-            painter.fontMetrics().elidedText(nameInRack(m_name), Qt::ElideRight, words.width()));
-        paintMark(painter, QRectF(words.left(), words.center().y() + 6, 22, 10), m_state);
-        painter.setFont(wordsFont(13));
-        painter.setPen(look.inkSoft);
-        painter.drawText(
-            words.adjusted(28, words.height() / 2, 0, 0), Qt::AlignVCenter | Qt::AlignLeft,
-            painter.fontMetrics().elidedText(m_beside.isEmpty() ? stateWord(m_state) : m_beside,
-                                             Qt::ElideRight, words.width() - 28));
-        painter.setFont(figuresFont(13));
-        for (std::size_t i = 0; i < columns.shown.size(); ++i) {
-            const auto index = static_cast<std::size_t>(columns.shown[i]);
-            const core::decoder::Cell& cell = m_cells[index];
-            const QRect at = columns.at(i, rowHeight).adjusted(2, 5, -2, -5);
-            const bool decides = index == m_deciding && cell.state != core::State::Fine;
-            if (decides) {
-                painter.setPen(QPen(look.of(cell.state), 1.6));
-                painter.drawRoundedRect(at, 3, 3);
-            }
-            painter.setPen(cell.state == core::State::Fine ? look.ink : look.of(cell.state));
-            painter.drawText(
-                at.adjusted(4, 0, -2, cell.state == core::State::Fine ? 0 : -13),
-                Qt::AlignVCenter | Qt::AlignLeft,
-                painter.fontMetrics().elidedText(said(cell.shows), Qt::ElideRight, at.width() - 6));
-            if (cell.state != core::State::Fine) {
-                paintMark(painter, QRectF(at.left() + 4, at.bottom() - 13, 20, 9), cell.state);
-            }
-        }
+void outlined(QPainter& painter, const QRectF& cell, core::State state) {
+    painter.setPen(QPen(theme().of(state), 1.6));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawRoundedRect(cell.adjusted(2, 6, -2, -5), 3, 3);
+}
+
+/// Its name without ratings and socket, which stand in the columns beside it; what it wins and
+/// loses.
+TableCell nameOf(const core::decoder::RankedDecoder& ranked, bool fitted, double largest) {
+    const QString wins = said(ranked.wins), loses = said(ranked.loses);
+    QStringList beside;
+    if (fitted) beside << DecoderRack::tr("fitted");
+    beside << wins << loses;
+    beside.removeAll(QString());
+    if (beside.isEmpty()) beside << stateWord(ranked.worst);
+    QStringList tip{qs(ranked.decoder->name)};
+    for (const core::decoder::Cell& cell : ranked.cells) {
+        tip << DecoderRack::tr("%1: %2%3")
+                   .arg(aspectTitle(cell.aspect), said(cell.shows),
+                        cell.says.empty() ? QString() : u", "_s + said(cell.says));
     }
+    return {.words = qs(ranked.decoder->name).section(u',', 0, 0),
+            .below = beside.join(u" · "_s),
+            .strong = fitted,
+            .figures = false,
+            .indent = outline - 8,
+            .sketch = outlineOf(ranked, largest),
+            .tip = tip.join(u'\n')};
+}
 
-private:
-    std::vector<core::decoder::Cell> m_cells;
-    std::size_t m_deciding = 0;
-    core::State m_state{};
-    QString m_name, m_beside;
-    QSizeF m_size;
-    double m_largest = 1;
-};
+TableRow rowOf(const core::decoder::RankedDecoder& ranked, bool fitted, double largest) {
+    TableRow row{.cells = {nameOf(ranked, fitted, largest)},
+                 .mark = ranked.worst,
+                 .chosen = fitted,
+                 .line = u"decoder "_s + qs(ranked.decoder->id)};
+    for (std::size_t i = 0; i < ranked.cells.size(); ++i) {
+        const core::decoder::Cell& cell = ranked.cells[i];
+        TableCell shown{.words = said(cell.shows), .state = cell.state, .tip = said(cell.says)};
+        if (i == ranked.deciding && cell.state != core::State::Fine)
+            shown.sketch = [state = cell.state](QPainter& painter, const QRectF& at) {
+                outlined(painter, at, state);
+            };
+        row.cells.push_back(std::move(shown));
+    }
+    return row;
+}
+
+TableContent rackOf(const std::vector<core::decoder::RankedDecoder>& ranked, const core::Job& job) {
+    double largest = 0;
+    for (const auto& each : ranked) {
+        if (each.worst <= core::State::Ask)
+            largest = std::max(largest, each.decoder->length.value());
+    }
+    if (largest <= 0) largest = 80;
+    TableContent made;
+    made.columns = {{.title = DecoderRack::tr("Best first"), .least = 250, .share = 1}};
+    for (std::size_t i = 0; i < core::decoder::aspects; ++i) {
+        const auto aspect = static_cast<Aspect>(i);
+        made.columns.push_back({.title = aspectTitle(aspect),
+                                .least = widths[i],
+                                .share = 0,
+                                .aside = !always(aspect)});
+    }
+    for (const auto& each : ranked) {
+        const bool fitted = job.decoder && job.decoder->part.id == each.decoder->id;
+        made.rows.push_back(rowOf(each, fitted, std::max(largest, each.decoder->length.value())));
+    }
+    return made;
+}
+
+}  // namespace
 
 /// One of the three rules and what it says of the decoder; a press holds this job by it.
 class DecoderRuleButton final : public QAbstractButton {
@@ -233,29 +181,15 @@ private:
     QString m_name, m_says;
 };
 
-DecoderRack::DecoderRack(QWidget* parent)
-    : StagePanel(parent), m_head(new RackHead(this)), m_rows(std::make_unique<Rows<DecoderRow>>()) {
+DecoderRack::DecoderRack(QWidget* parent) : StagePanel(parent), m_table(new Table(this)) {
     setObjectName(u"decoderRack"_s);
-    setAccessibleName(tr("Decoders, ranked by everything that the job asks"));
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn);
-    m_page = new QWidget;
-    m_column = new QVBoxLayout(m_page);
-    m_column->setContentsMargins(0, 0, 0, 0);
-    m_column->setSpacing(0);
-    m_column->setAlignment(Qt::AlignTop);
-    scroll->setWidget(m_page);
+    m_table->setAccessibleName(tr("Decoders, ranked by everything that the job asks"));
+    m_table->setScrolls();
+    connect(m_table, &Table::lineChosen, this, &DecoderRack::jotChosen);
     auto* all = new QVBoxLayout(this);
     all->setContentsMargins(0, 0, 0, 0);
     all->setSpacing(0);
-    auto* head = new QHBoxLayout;  // as wide as the rows, beside their scroll bar
-    head->setContentsMargins(0, 0, scroll->verticalScrollBar()->sizeHint().width(), 0);
-    head->addWidget(m_head);
-    all->addLayout(head);
-    all->addWidget(scroll, 1);
+    all->addWidget(m_table, 1);
     m_foot = new QWidget(this);
     auto* foot = new QHBoxLayout(m_foot);
     foot->setContentsMargins(0, 0, 0, 0);
@@ -270,8 +204,6 @@ DecoderRack::DecoderRack(QWidget* parent)
     }
     all->addWidget(m_foot);
 }
-
-DecoderRack::~DecoderRack() = default;
 
 void DecoderRack::show(const core::JobAnalysis& facts, const std::vector<core::Finding>&,
                        const std::string&) {
@@ -288,25 +220,7 @@ void DecoderRack::show(const core::JobAnalysis& facts, const std::vector<core::F
         const auto says = core::decoder::byEachRule(facts, core::driveEvidence(facts), *asked);
         for (std::size_t i = 0; i < m_rules.size(); ++i) m_rules[i]->show(says[i]);
     }
-    double largest = 1;
-    for (const auto& each : ranked) {
-        if (each.worst <= core::State::Ask) largest = qMax(largest, each.decoder->length.value());
-    }
-    if (largest <= 1) largest = 80;
-    m_rows->fill(
-        m_column, ranked,
-        [this] {
-            auto* row = new DecoderRow(m_page);
-            connect(row, &QAbstractButton::clicked, this, [this, row] {
-                row->setChecked(!row->isChecked());  // it is checked when it is fitted
-                emit jotChosen(row->jot);
-            });
-            return row;
-        },
-        [&](DecoderRow& row, const core::decoder::RankedDecoder& each) {
-            const bool fitted = facts.job.decoder && facts.job.decoder->part.id == each.decoder->id;
-            row.show(each, fitted, qMax(largest, each.decoder->length.value()));
-        });
+    m_table->show(rackOf(ranked, facts.job));
 }
 
 }  // namespace glimmet::app

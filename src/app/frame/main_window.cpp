@@ -128,8 +128,9 @@ void MainWindow::build() {
             connect(panel, &StagePanel::jotOffered, m_jot, &JotLine::offer);
             connect(panel, &StagePanel::jotChosen, &m_bench, &Bench::take);
             connect(panel, &StagePanel::jotsChosen, &m_bench, &Bench::takeAll);
-            connect(panel, &StagePanel::trackShown, m_picture, &PictureView::standOn);
-            connect(panel, &StagePanel::litAs, m_picture, &PictureView::showAs);
+            connect(panel, &StagePanel::overlayChanged, m_picture, [this, panel] {
+                if (panel == m_panel->currentWidget()) m_picture->put(panel->overlay());
+            });
             connect(panel, &StagePanel::refused, this, &MainWindow::say);
         }
     }
@@ -375,9 +376,9 @@ void MainWindow::showAttention() {
     const std::string subject = inQuestion();
     StagePanel* panel = m_panels.at(view.stage);
     m_panel->setCurrentWidget(panel);
-    if (has) m_picture->standOn({});
     showPicture();
     if (has) panel->show(m_bench.facts(), m_bench.findings(), subject);
+    m_picture->put(panel->overlay());
     if (onWorkshop) panel->showWorkshop(m_bench.workshopFacts(), subject);
     std::vector<const core::Finding*> others;
     for (const core::Finding& finding : m_bench.findings()) {

@@ -130,12 +130,13 @@ void FaultTable::choose(int line) {
     setChosen(line);
     if (line < 0) {
         setCurrent(-1);
-        emit litAs({}, {});
+        emit seen({});
         return;
     }
     const core::lamps::FaultCase& one = m_cases[static_cast<std::size_t>(line)];
-    emit litAs([group = m_group, one](auto& all) { core::lamps::showFailed(group, one, all); },
-               said(one.name));
+    emit seen(
+        {.relit = [group = m_group, one](auto& all) { core::lamps::showFailed(group, one, all); },
+         .words = said(one.name)});
 }
 
 void FaultTable::hideEvent(QHideEvent* event) {

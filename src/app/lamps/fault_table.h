@@ -3,9 +3,9 @@
 // seen in the dark picture until it is pressed again.
 #pragma once
 
+#include "app/picture/picture_overlay.h"
 #include "app/table/table.h"
 #include "core/analysis/lamps/what_if.h"
-#include "core/analysis/operating.h"
 
 #include <vector>
 
@@ -20,8 +20,8 @@ public:
     [[nodiscard]] const std::vector<core::lamps::FaultCase>& cases() const { return m_cases; }
 
 signals:
-    /// The lamps are to be seen as if that had failed; empty words: as they are.
-    void litAs(const core::Relit& relit, const QString& words);
+    /// The lamps are to be seen as if that had failed; empty: as they are.
+    void seen(const PictureOverlay& as);
 
 protected:
     void hideEvent(QHideEvent* event) override;

@@ -232,7 +232,7 @@ LampsPanel::LampsPanel(QWidget* parent)
     row->addLayout(shown, 1);
     turnTo(Circuit);
     connect(m_builds, &Table::lineChosen, this, &LampsPanel::jotChosen);
-    connect(m_faults, &FaultTable::litAs, this, &LampsPanel::litAs);
+    connect(m_faults, &FaultTable::seen, this, [this](const PictureOverlay& as) { overlay(as); });
     connect(m_testers, &TesterTable::jotChosen, this, &LampsPanel::jotChosen);
     connect(m_volts, &Table::lineChosen, this, &LampsPanel::jotChosen);
     connect(m_dirt, &GapPlot::jotOffered, this, &LampsPanel::jotOffered);

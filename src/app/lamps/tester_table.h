@@ -1,5 +1,4 @@
-// What each tester of the bench should show at each row of a lamp group, held to the lamps alone or
-// with their resistor; what one really sees is entered with a press.
+// What each tester should show at each row of a lamp group, and what was seen there.
 #pragma once
 
 #include "core/analysis/lamps/tester.h"
@@ -11,10 +10,11 @@
 #include <vector>
 
 class QDoubleSpinBox;
-class QGridLayout;
-class QLabel;
 
 namespace glimmet::app {
+
+class Table;
+struct TableContent;
 
 class TesterTable : public QWidget {
     Q_OBJECT
@@ -26,19 +26,15 @@ public:
 signals:
     void jotChosen(const QString& line);
 
-protected:
-    void showEvent(QShowEvent* event) override;
-
 private:
-    void work();
-    void add(const core::lamps::TesterLine& line, const core::lamps::TesterLine::Cell& cell,
-             int row, int column);
+    void renew();
+    [[nodiscard]] TableContent worked();
+    void offer(int row, int column);
     std::optional<core::LampGroup> m_group;
-    bool m_worked = false;
+    std::vector<core::lamps::TesterLine> m_lines;  ///< as the rows
+    bool m_shown = false;                          ///< of m_group
     QDoubleSpinBox* m_volts;
-    QLabel* m_words;
-    QGridLayout* m_grid;
-    std::vector<QWidget*> m_cells;  ///< of what is shown now
+    Table* m_table;
 };
 
 }  // namespace glimmet::app

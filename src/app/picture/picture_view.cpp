@@ -52,7 +52,7 @@ PictureView::PictureView(QWidget* parent) : QWidget(parent) {
 
 void PictureView::light() {
     // In daylight every lamp stands there with what it takes when it is on.
-    m_steady = core::litWhen(*m_facts, m_dark ? m_operating : core::Operating{}, m_relit);
+    m_steady = core::litWhen(*m_facts, m_dark ? m_operating : core::Operating{}, m_shown.relit);
     m_from.clear();
     blink(now());
     moves() ? m_blink.start() : m_blink.stop();
@@ -98,11 +98,6 @@ void PictureView::drive(const core::Operating& operating) {
     update();
 }
 
-void PictureView::standOn(const std::optional<core::TrackUnder>& track) {
-    m_track = track;
-    update();
-}
-
 void PictureView::placePanel() {
     m_panel->setVisible(m_dark && m_hasJob && !m_job.groups.empty());
     const int high = m_panel->sizeHint().height();
@@ -125,8 +120,7 @@ void PictureView::show(const core::JobAnalysis& facts, OverlayPainter overlay,
     m_subject = subject;
     m_tried.clear();
     if (another) {
-        m_relit = {};
-        m_as.clear();
+        m_shown = {};
         m_probes = {};
     }
     light();
@@ -140,18 +134,17 @@ void PictureView::showTried(const core::JobAnalysis& facts, const QString& with)
     m_tried = with;
 }
 
-void PictureView::showAs(const core::Relit& relit, const QString& words) {
-    const bool begins = relit && !m_relit;
-    m_relit = relit;
-    m_as = words;
-    if (begins) {
+void PictureView::put(const PictureOverlay& shown) {
+    const bool relit = static_cast<bool>(shown.relit);
+    const bool relitBefore = static_cast<bool>(m_shown.relit);
+    m_shown = shown;
+    if (relit && !relitBefore) {
         m_darkForIt = !m_dark;
         setDark(true);
     } else if (!relit && std::exchange(m_darkForIt, false)) {
         setDark(false);
     }
-    if (!m_hasJob) return;
-    light();
+    if (m_hasJob && (relit || relitBefore)) light();
     update();
 }
 
@@ -210,7 +203,8 @@ void KeptLayers::paint(QPainter& onto, std::vector<Target>& targets,
 void PictureView::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     if (!m_hasJob) return paintMat(painter, view(), rect(), false);
-    const SceneInput scene{m_job, *m_facts, m_units, m_lamps, m_subject, m_dark, m_track, m_probes};
+    const SceneInput scene{m_job,     *m_facts, m_units,       m_lamps,
+                           m_subject, m_dark,   m_shown.track, m_probes};
     PartBoxes parts;
     m_model.paint(painter, [&](QPainter& onto) {
         paintMat(onto, view(), rect(), m_dark);
@@ -251,9 +245,9 @@ void PictureView::paintEvent(QPaintEvent*) {
         caption(8, lit ? tr("roughly what an eye would find") : tr("no lamp is seen"));
         if (lit) caption(28, tr("walls and gaps only where they were told"));
     }
-    if (const QString shown = !m_tried.isEmpty() ? tr("tried: %1").arg(m_tried)
-                              : !m_as.isEmpty()  ? tr("as if: %1").arg(m_as)
-                                                 : QString();
+    if (const QString shown = !m_tried.isEmpty()         ? tr("tried: %1").arg(m_tried)
+                              : !m_shown.words.isEmpty() ? tr("as if: %1").arg(m_shown.words)
+                                                         : QString();
         !shown.isEmpty()) {
         paintLegend(painter, QPointF(width() - 10, 28), shown, Qt::AlignRight,
                     m_dark ? QColor(0xF0, 0xF2, 0xE2) : theme().matInk,

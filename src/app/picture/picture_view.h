@@ -2,6 +2,7 @@
 // of the stage. Everything in it can be hovered for its source and pressed to get to its data.
 #pragma once
 
+#include "app/picture/picture_overlay.h"
 #include "app/picture/scene.h"
 #include "core/analysis/job_analysis.h"
 #include "core/analysis/operating.h"
@@ -24,10 +25,9 @@ public:
     void show(const core::JobAnalysis& facts, OverlayPainter overlay, const std::string& subject);
     /// The same, but with something that is only tried: it says so, and is driven as it was.
     void showTried(const core::JobAnalysis& facts, const QString& with);
-    /// In the dark, with its lamps made so; empty words: as it was, with its lights as they were.
-    void showAs(const core::Relit& relit, const QString& words);
-    /// What the model stands on; nothing: the bench.
-    void standOn(const std::optional<core::TrackUnder>& track);
+    /// What a stage shows in it. Lamps that are made otherwise are seen in the dark; once they are
+    /// not, its lights are as they were.
+    void put(const PictureOverlay& shown);
     void showNothing();
     void setDark(bool dark);
     /// How it is driven in the dark: direction, keys, volts.
@@ -74,7 +74,7 @@ private:
     core::Job m_job;
     std::optional<core::JobAnalysis> m_facts;  ///< of m_job
     core::Operating m_operating;
-    std::optional<core::TrackUnder> m_track;
+    PictureOverlay m_shown;
     DrivingPanel* m_panel;
     bool m_hasJob = false;
     std::vector<core::LitLamp> m_steady;  ///< as they are lit
@@ -85,8 +85,6 @@ private:
     QElapsedTimer m_clock;
     std::string m_subject;
     QString m_tried;           ///< the line that it is shown with; empty: as it is
-    core::Relit m_relit;       ///< what is made of its lamps; empty: nothing
-    QString m_as;              ///< that in words
     bool m_darkForIt = false;  ///< its lights went out for that only
     OverlayPainter m_overlay = nullptr;
     bool m_dark = false;

@@ -164,13 +164,13 @@ void StayAlivePanel::turn(Page page) {
     if (toTheTrack)
         standOn(m_plot->travel());
     else
-        emit trackShown({});
+        overlay({});
 }
 
 void StayAlivePanel::standOn(core::Millimetres travel) {
     if (!m_crossing) return;
     // A model that stops goes no further in the picture either.
-    emit trackShown(m_crossing->under(std::min(travel, m_crossing->end())));
+    overlay({.track = m_crossing->under(std::min(travel, m_crossing->end()))});
 }
 
 }  // namespace glimmet::app

@@ -76,10 +76,17 @@ void Table::setChosen(int chosen) {
     m_grid->viewport()->update();
 }
 
+void Table::setScrolls() { m_grid->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOn); }
+
+QPoint Table::below(int row, int column) const {
+    const QRect cell = m_grid->visualRect(m_grid->model()->index(row, column));
+    return m_grid->viewport()->mapToGlobal(cell.bottomLeft());
+}
+
 QSize Table::minimumSizeHint() const {
     const int note = m_note->isHidden() ? 0 : m_note->heightForWidth(std::max(width(), 200));
-    return {std::max(m_grid->leastWidth(), 120),
-            note + (m_content.rows.empty() ? 0 : m_grid->wholeHeight())};
+    const int rows = m_content.rows.empty() ? 0 : m_grid->heightNeeded();
+    return {std::max(m_grid->leastWidth(), 120), note + rows};
 }
 
 void Table::take(int row, int column) {

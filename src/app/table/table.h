@@ -31,6 +31,7 @@ struct TableColumn {
     int least = 50;    ///< pixels
     double share = 1;  ///< of what is left over
     bool wraps = false;
+    bool aside = false;  ///< shown only where the columns that take what is left have room to spare
 };
 struct TableCell {
     QString words{};
@@ -44,7 +45,7 @@ struct TableCell {
 };
 struct TableRow {
     std::vector<TableCell> cells{};     ///< as the columns
-    std::optional<core::State> mark{};  ///< before the first cell
+    std::optional<core::State> mark{};  ///< before the words of the first cell, below its sketch
     bool chosen = false;                ///< it is what the job has
     QString line{};                     ///< that it takes when it is pressed; empty: none
 };
@@ -70,6 +71,10 @@ public:
     void setCurrent(int row);
     /// The only row that is shown as chosen; -1: none.
     void setChosen(int row);
+    /// The rows scroll under the names of the columns, instead of the whole table in its page.
+    void setScrolls();
+    /// Where a menu about a cell opens, on the screen.
+    [[nodiscard]] QPoint below(int row, int column) const;
     [[nodiscard]] QSize minimumSizeHint() const override;
 
 signals:

@@ -64,8 +64,9 @@ QVariant TableModel::headerData(int section, Qt::Orientation orientation, int ro
 // --- delegate --------------------------------------------------------------------------------
 
 int TableDelegate::before(const QModelIndex& index) const {
-    const bool marked = index.column() == 0 && m_model.row(index.row()).mark;
-    return (marked ? markBefore : edge) + m_model.cell(index).indent;
+    const TableCell& cell = m_model.cell(index);
+    const bool marked = index.column() == 0 && m_model.row(index.row()).mark && !cell.sketch;
+    return (marked ? markBefore : edge) + cell.indent;
 }
 
 QSize TableDelegate::sizeHint(const QStyleOptionViewItem&, const QModelIndex& index) const {
@@ -93,7 +94,8 @@ void TableDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option,
     painter->setPen(QPen(look.paperEdge, 1));
     painter->drawLine(box.topLeft(), box.topRight());
     if (index.column() == 0 && row.mark) {
-        paintMark(*painter, QRectF(box.left() + 12, box.center().y() - 6, 24, 11), *row.mark);
+        const double down = cell.sketch ? box.bottom() - 15 : box.center().y() - 6;
+        paintMark(*painter, QRectF(box.left() + 12, down, 24, 11), *row.mark);
     }
     if (cell.sketch) cell.sketch(*painter, box);
     const QRectF words = box.adjusted(before(index), 0, -4, 0);
@@ -180,25 +182,41 @@ void TableGrid::renewed() {
 
 int TableGrid::leastWidth() const {
     int all = 0;
-    for (const TableColumn& each : m_content.columns) all += each.least;
+    for (const TableColumn& each : m_content.columns) all += each.aside ? 0 : each.least;
     return all;
 }
 
+bool TableGrid::roomy() const {
+    int all = 0;
+    for (const TableColumn& each : m_content.columns)
+        all += each.least + (each.share > 0 ? 150 : 0);
+    return viewport()->width() >= all;
+}
+
 void TableGrid::fit() {
+    const bool all = roomy();
     double shares = 0;
-    for (const TableColumn& each : m_content.columns) shares += each.share;
-    const int left = std::max(0, viewport()->width() - leastWidth());
+    int left = viewport()->width();
+    for (const TableColumn& each : m_content.columns) {
+        if (each.aside && !all) continue;
+        shares += each.share;
+        left -= each.least;
+    }
+    left = std::max(0, left);
     for (std::size_t i = 0; i < m_content.columns.size(); ++i) {
         const TableColumn& each = m_content.columns[i];
         const double more = shares > 0 ? left * each.share / shares : 0;
+        setColumnHidden(static_cast<int>(i), each.aside && !all);
         setColumnWidth(static_cast<int>(i), each.least + static_cast<int>(more));
     }
     resizeRowsToContents();
 }
 
-int TableGrid::wholeHeight() const {
+int TableGrid::heightNeeded() const {
     int all = horizontalHeader()->isVisible() ? horizontalHeader()->sizeHint().height() : 0;
-    for (int row = 0; row < m_model.rowCount(); ++row) all += rowHeight(row);
+    const bool scrolls = verticalScrollBarPolicy() != Qt::ScrollBarAlwaysOff;
+    const int rows = scrolls ? std::min(m_model.rowCount(), 2) : m_model.rowCount();
+    for (int row = 0; row < rows; ++row) all += rowHeight(row);
     return all + 2;
 }
 

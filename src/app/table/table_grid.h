@@ -60,7 +60,8 @@ public:
     TableGrid(Table* table, const TableContent& content);
     void renewed();
     void fit();
-    [[nodiscard]] int wholeHeight() const;
+    /// Of all rows; of a few, where they scroll.
+    [[nodiscard]] int heightNeeded() const;
     [[nodiscard]] int leastWidth() const;
 
 protected:
@@ -69,6 +70,8 @@ protected:
     void currentChanged(const QModelIndex& current, const QModelIndex& previous) override;
 
 private:
+    /// All columns have room, those that are aside too.
+    [[nodiscard]] bool roomy() const;
     Table* m_table;
     const TableContent& m_content;
     TableModel m_model;
