@@ -464,7 +464,7 @@ TEST(DecoderRack, FitsTheRowThatIsPressedAndShowsMoreColumnsWhereThereIsRoom) {
     DecoderRack rack;
     rack.resize(740, 400);
     rack.QWidget::show();
-    core::Job job = jotted(shunter(), {"motor stall 600mA", "decoder small"});
+    core::Job job = jotted(shunter(), {"stall 0.6A 12V", "decoder small"});
     rack.show(tests::factsOf(job), {}, {});
     const auto& table = *rack.findChild<Table*>();
     const core::JobAnalysis facts = tests::factsOf(job);
@@ -653,8 +653,7 @@ TEST(LampsPanel, TurnsItsPages) {
     QSignalSpy chosen(&panel, &LampsPanel::jotChosen);
     auto* keys = builds->focusProxy();
     keys->setFocus();
-    QTest::keyClick(keys, Qt::Key_Down);
-    QTest::keyClick(keys, Qt::Key_Return);  // as it is: nothing to take
+    QTest::keyClick(keys, Qt::Key_Return);  // the first, as it is: nothing to take
     EXPECT_EQ(chosen.count(), 0);
     QTest::keyClick(keys, Qt::Key_Down);
     QTest::keyClick(keys, Qt::Key_Return);
@@ -973,7 +972,7 @@ TEST(StayAlivePanel, BanksStandSideBySideAndOneIsTakenByPressOrKey) {
     QTest::keyClick(keys, Qt::Key_Return);
     EXPECT_EQ(chosen.count(), 0);
     // What a cell means stands beside the pointer.
-    const QPoint rated = cellOf(*table, 0, 1).center();
+    const QPoint rated = cellOf(*table, 0, 2).center();
     QHelpEvent help(QEvent::ToolTip, rated, gridOf(*table).viewport()->mapToGlobal(rated));
     QApplication::sendEvent(gridOf(*table).viewport(), &help);
     EXPECT_TRUE(QToolTip::text().startsWith(u"Rated "_s)) << QToolTip::text().toStdString();

@@ -88,7 +88,7 @@ void TableDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option,
     const QRectF box = option.rect;
     painter->save();
     painter->setRenderHint(QPainter::Antialiasing);
-    if (row.chosen) painter->fillRect(box, look.paperEdge);
+    if (row.chosen) painter->fillRect(box, look.paperRaised);
     if (row.chosen && index.column() == 0)
         painter->fillRect(QRectF(box.left(), box.top(), 4, box.height()), look.brass);
     painter->setPen(QPen(look.paperEdge, 1));

@@ -94,6 +94,9 @@ QString styleSheet(const Theme& t) {
         QScrollBar:horizontal { background: %2; height: 12px; }
         QScrollBar::handle { background: %3; border-radius: 4px; min-height: 30px; min-width: 30px; margin: 2px; }
         QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
+        QTableView { background: %2; }
+        QHeaderView, QHeaderView::section { background: %2; color: %7; border: none; }
+        QHeaderView::section { padding: 3px 8px; border-bottom: 1px solid %3; }
         QSplitter::handle { background: %3; }
         QTextBrowser, QPlainTextEdit { background: %4; border: 1px solid %3; }
         #rule { background: %3; border: none; }
