@@ -11,6 +11,7 @@
 #include "app/lamps/schematic.h"
 #include "app/lamps/tester_table.h"
 #include "app/measure/motor_plot.h"
+#include "app/plot/plot.h"
 #include "app/rules/rules_panel.h"
 #include "app/stay_alive/bank_drawing.h"
 #include "app/stay_alive/crossing_plot.h"
@@ -238,6 +239,72 @@ TEST(LineOfWork, SaysHowEachStageStandsAndGoesThere) {
     QTest::keyClick(lamps, Qt::Key_Space);
     ASSERT_EQ(chosen.count(), 1);
     EXPECT_EQ(chosen.at(0).at(0).value<std::string_view>(), "lamps");
+    // What was pressed opens, though the press itself has checked it already.
+    const int closed = lamps->height();
+    line.show(core::stageStatus(job, findings), "lamps");
+    EXPECT_GT(lamps->height(), closed);
+    EXPECT_EQ(choose->height(), closed);
+    EXPECT_FALSE(choose->isChecked());
+}
+/// Thirteen stages, one of them open, beside the other parts of a window of 720 lines.
+TEST(LineOfWork, ThirteenStagesFitALowScreen) {
+    LineOfWork line;
+    const core::Job job = shunter();
+    const auto some = core::stageStatus(job, core::findings(job, tests::smallCatalogue()));
+    std::vector<core::StageStatus> all;
+    while (all.size() < 13) all.push_back(some[all.size() % some.size()]);
+    line.show(all, all.front().stage);
+    EXPECT_LE(line.minimumSizeHint().height(), 720 - 200);
+}
+TEST(Plot, SaysAndOffersWhatIsPointedAt) {
+    Plot plot;
+    plot.resize(500, 300);
+    plot.QWidget::show();
+    plot.begin({QString(), 10}, {QString(), 4});
+    plot.marks({{2, 1}, {6, 3}}, Plot::Shape::Circle, Qt::black, Qt::NoBrush);
+    plot.tipBetween(0, 2, u"low"_s, u"decoder "_s);
+    plot.tip({2, 1}, u"one"_s, u"light "_s);
+    plot.tip({6, 3}, u"two"_s);
+    plot.jotElsewhere(u"stall "_s);
+    plot.tipElsewhere([](QPointF at) { return QString::number(at.x(), 'f', 1); });
+    plot.finish();
+    QCoreApplication::processEvents();
+    const auto tipAt = [&](QPointF value) {
+        const QPoint at = plot.pixelOf(value).toPoint();
+        QHelpEvent help(QEvent::ToolTip, at, plot.surface()->mapToGlobal(at));
+        QApplication::sendEvent(plot.surface(), &help);
+        return QToolTip::text();
+    };
+    EXPECT_EQ(tipAt({2, 1}), u"one"_s);  // before the band that it lies in
+    EXPECT_EQ(tipAt({6, 3}), u"two"_s);
+    EXPECT_EQ(tipAt({8, 1}), u"low"_s);
+    EXPECT_EQ(tipAt({9, 3}), u"9.0"_s);
+    QSignalSpy offered(&plot, &Plot::jotOffered);
+    const auto press = [&](QPointF value) {
+        QTest::mouseClick(plot.surface(), Qt::LeftButton, {}, plot.pixelOf(value).toPoint());
+        return offered.isEmpty() ? QString() : offered.takeFirst().at(0).toString();
+    };
+    EXPECT_EQ(press({2, 1}), u"light "_s);
+    EXPECT_EQ(press({6, 3}), QString());
+    EXPECT_EQ(press({8, 1}), u"decoder "_s);
+    EXPECT_EQ(press({9, 3}), u"stall "_s);
+    // Nothing of it is left when it is drawn anew.
+    plot.begin({QString(), 10}, {QString(), 4});
+    plot.finish();
+    EXPECT_EQ(press({2, 1}), QString());
+    EXPECT_EQ(plot.findChild<QCustomPlot*>()->plottableCount(), 0);
+}
+TEST(MotorPlot, ManyReadingsAreOneGraphAKind) {
+    core::Job job = jotted(shunter(), {"light 180mA 12V", "stall 1.1A 12V"});
+    MotorPlot plot;
+    const auto graphs = [&] {
+        plot.show(tests::factsOf(job), {}, {});
+        return plot.findChild<QCustomPlot*>()->plottableCount();
+    };
+    const int few = graphs();
+    auto& readings = job.units[0].motors.at(0).readings;
+    readings.insert(readings.end(), 500, readings.front());
+    EXPECT_EQ(graphs(), few);
 }
 
 core::Result<core::Text> meaningOf(const std::string& line, const core::Job& job) {

@@ -3,9 +3,9 @@
 
 #include "app/stage_panel.h"
 
-class QCustomPlot;
-
 namespace glimmet::app {
+
+class Plot;
 
 class DcTestPanel : public StagePanel {
     Q_OBJECT
@@ -14,11 +14,10 @@ public:
     void show(const core::JobAnalysis& facts, const std::vector<core::Finding>& findings,
               const std::string& subject) override;
 
-protected:
-    bool eventFilter(QObject* watched, QEvent* event) override;
-
 private:
-    QCustomPlot* m_plot;
+    void drawUsual(core::Amperes running, double right, double top);
+    void drawWay(const core::Job& job, core::Direction way, double top, bool wordsAbove);
+    Plot* m_plot;
 };
 
 }  // namespace glimmet::app

@@ -46,12 +46,14 @@ public:
         const QString words =
             LineOfWork::tr("%1, %2: %3")
                 .arg(stageTitle(standing.stage), kindWord(standing.kind), said(standing.why));
+        // Not isChecked(): a press has turned that already.
         const bool same =
-            words == accessibleName() && open == isChecked() && standing.worst == m_standing.worst;
+            words == accessibleName() && open == m_open && standing.worst == m_standing.worst;
         m_standing = standing;
+        m_open = open;
+        setChecked(open);
         if (same) return;
         setObjectName(u"stage-"_s + qs(std::string(standing.stage)));
-        setChecked(open);
         setFixedHeight(open ? openHeight : closedHeight);
         setAccessibleName(words);
         setToolTip(words);
@@ -95,6 +97,7 @@ protected:
 
 private:
     core::StageStatus m_standing;
+    bool m_open = false;
 };
 
 LineOfWork::LineOfWork(QWidget* parent) : QWidget(parent), m_column(new QVBoxLayout(this)) {

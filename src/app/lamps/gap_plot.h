@@ -2,28 +2,16 @@
 // capacitor behind their bridge is for.
 #pragma once
 
+#include "app/plot/plot.h"
 #include "core/analysis/rail_feed.h"
-
-#include <QWidget>
-
-class QCustomPlot;
 
 namespace glimmet::app {
 
-class GapPlot : public QWidget {
+class GapPlot : public Plot {
     Q_OBJECT
 public:
     explicit GapPlot(QWidget* parent = nullptr);
     void show(const core::GapChart& chart);
-
-signals:
-    void jotOffered(const QString& start);
-
-protected:
-    bool eventFilter(QObject* watched, QEvent* event) override;
-
-private:
-    QCustomPlot* m_plot;
 };
 
 }  // namespace glimmet::app

@@ -47,9 +47,9 @@ TableContent contentOf(const std::vector<core::lamps::MismatchLine>& lines) {
                     "(1 : 1.25); %1 were reckoned. Assumed: LEDs of one batch within "
                     "± 0.1 V.")
                     .arg(lines.front().mismatch.builds);
-    made.columns = {{.least = 190, .share = 0},
+    made.columns = {{.least = 160, .share = 0.5},
                     {.least = qRound(pairs * pairWidth) + 4, .share = 0},
-                    {.least = 96, .share = 1}};
+                    {.least = 124, .share = 0.5}};
     for (const core::lamps::MismatchLine& one : lines) {
         const core::lamps::Mismatch& mismatch = one.mismatch;
         const bool first = made.rows.empty();

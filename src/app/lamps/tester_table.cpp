@@ -163,10 +163,9 @@ TableContent TesterTable::worked() {
     made.note = many ? tr("What should be seen, of the first %1.").arg(mostLines)
                      : tr("What should be seen with the tester held to it. Hold a cell to it only "
                           "for a moment: nothing limits it but its own ohms.");
-    made.columns = {{.least = 128, .share = 1, .wraps = true}};
-    for (const QString& each : {tr("9 V tester"), tr("3 V cell"), tr("diode test"),
-                                tr("supply at %1 V").arg(m_volts->value())})
-        made.columns.push_back({.title = each, .least = 100, .share = 1});
+    made.columns = {{.least = 110, .share = 1, .wraps = true}};
+    for (const QString& each : {tr("9 V tester"), tr("3 V cell"), tr("diode test"), tr("supply")})
+        made.columns.push_back({.title = each, .least = 88, .share = 1});
     for (const auto& line : m_lines) {
         TableRow row{.cells = {nameOf(line)}};
         for (const auto& held : line.cells) row.cells.push_back(cellOf(line, held));

@@ -1,7 +1,7 @@
 #include "app/measure/log_view.h"
 
 #include "app/measure/condition_words.h"
-#include "app/theme/plot.h"
+#include "app/plot/plot.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/analysis/motor_evidence.h"
@@ -19,7 +19,6 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 #include <QtConcurrent>
-#include <qcustomplot.h>
 
 using namespace Qt::StringLiterals;
 
@@ -51,16 +50,14 @@ QString separatorWord(char separator) {
 
 LogView::LogView(QWidget* parent)
     : QWidget(parent),
-      m_plot(nullptr),
+      m_plot(new Plot(this)),
       m_heads(new QHBoxLayout),
       m_says(new QLabel(this)),
       m_take(new QPushButton(this)) {
     setObjectName(u"logView"_s);
     setFocusPolicy(Qt::StrongFocus);
     setAccessibleName(tr("A meter's log, cut into readings"));
-    auto* body = new QWidget(this);
-    m_plot = plotIn(body);
-    m_plot->installEventFilter(this);
+    m_plot->surface()->installEventFilter(this);
     m_says->setTextFormat(Qt::PlainText);
     m_says->setObjectName(u"logSays"_s);
     m_says->setWordWrap(true);
@@ -78,7 +75,7 @@ LogView::LogView(QWidget* parent)
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(2);
     column->addLayout(m_heads);
-    column->addWidget(body, 1);
+    column->addWidget(m_plot, 1);
     column->addLayout(foot);
     connect(leave, &QPushButton::clicked, this, &LogView::left);
     connect(m_take, &QPushButton::clicked, this, [this] { emit linesChosen(lines()); });
@@ -239,73 +236,55 @@ QStringList LogView::lines() const {
 void LogView::draw() {
     const Theme& look = theme();
     double end = 1, amps = 0.01, volts = 1;
+    QList<QPointF> ofAmps, ofVolts;
     for (const core::LogRow& row : m_log.rows) {
+        ofAmps.append({row.time, std::abs(row.amps)});
+        ofVolts.append({row.time, std::abs(row.volts)});
         amps = std::max(amps, std::abs(row.amps));
         volts = std::max(volts, std::abs(row.volts));
     }
     if (!m_log.rows.empty()) end = std::max(m_log.rows.back().time, 1e-3);
-    begin(*m_plot,
-          {m_log.timed ? tr("seconds") : tr("readings (the log has no clock)"), end * 1.001},
-          {tr("current (A)"), amps * 1.35});
-    m_plot->yAxis2->setVisible(m_log.dialect.volts.has_value());
-    m_plot->yAxis2->setRange(0, volts * 1.35);
-    m_plot->yAxis2->setLabel(tr("volts (V)"));
-    m_plot->yAxis2->setLabelColor(look.inkSoft);
-    m_plot->yAxis2->setTickLabelColor(look.inkSoft);
-    m_plot->yAxis2->setTickLabelFont(figuresFont(13));
-    m_plot->yAxis2->setLabelFont(wordsFont(13));
-    m_plot->yAxis2->setBasePen(QPen(look.inkSoft));
-    m_plot->yAxis2->setTickPen(QPen(look.inkSoft));
-    m_plot->yAxis2->setSubTickPen(Qt::NoPen);
-    const std::size_t count = m_log.rows.size();
-    QVector<double> times, ofAmps, ofVolts;
-    for (const core::LogRow& row : m_log.rows) {
-        times.append(row.time);
-        ofAmps.append(std::abs(row.amps));
-        ofVolts.append(std::abs(row.volts));
-    }
-    const auto timeOf = [&](std::size_t row) {
-        return count == 0 ? 0 : row < count ? m_log.rows[row].time : m_log.rows.back().time;
-    };
-    for (std::size_t i = 0; i < m_parts.size(); ++i) {
-        const core::LogPart& part = m_parts[i];
-        const double from = timeOf(part.from), to = timeOf(part.to);
-        auto* ground = new QCPItemRect(m_plot);
-        ground->topLeft->setCoords(from, amps * 1.35);
-        ground->bottomRight->setCoords(to, 0);
-        QColor fill = part.condition ? look.brass : look.inkSoft;
-        fill.setAlphaF(i == m_chosen ? 0.30F : part.condition ? 0.13F : 0.05F);
-        ground->setBrush(fill);
-        ground->setPen(Qt::NoPen);
-        if (i > 0) {
-            auto* edge = new QCPItemLine(m_plot);
-            edge->start->setCoords(from, 0);
-            edge->end->setCoords(from, amps * 1.35);
-            edge->setPen(QPen(look.ink, 1, Qt::DashLine));
-        }
-        const double pixels = m_plot->xAxis->coordToPixel(to) - m_plot->xAxis->coordToPixel(from);
-        if (!part.condition && i != m_chosen) continue;
-        QString words = wordOf(part.condition);
-        if (part.condition) words += u'\n' + qs(core::formatted(part.amps, 3));
-        const double wide = QFontMetrics(wordsFont(13)).horizontalAdvance(wordOf(part.condition));
-        if (pixels < wide && i != m_chosen) continue;
-        plotWords(*m_plot, from, amps * 1.34, words, Qt::AlignLeft | Qt::AlignTop, look.ink);
-    }
-    if (m_log.dialect.volts) {
-        auto* graph = m_plot->addGraph(m_plot->xAxis, m_plot->yAxis2);
-        graph->setPen(QPen(look.inkSoft, 1, Qt::DotLine));
-        graph->setData(times, ofVolts, true);
-    }
-    auto* graph = m_plot->addGraph();
-    graph->setPen(QPen(look.ink, 1.4));
-    graph->setData(times, ofAmps, true);
-    finish(*m_plot);
-
+    m_plot->begin(
+        {m_log.timed ? tr("seconds") : tr("readings (the log has no clock)"), end * 1.001},
+        {tr("current (A)"), amps * 1.35});
+    if (m_log.dialect.volts) m_plot->axisBeside({tr("voltage (V)"), volts * 1.35});
+    drawParts(amps * 1.35);
+    if (m_log.dialect.volts)
+        m_plot->curve(ofVolts, QPen(look.inkSoft, 1, Qt::DotLine), {.beside = true});
+    m_plot->curve(ofAmps, QPen(look.ink, 1.4));
+    m_plot->finish();
     const qsizetype readings = lines().size();
     m_take->setEnabled(readings > 0);
     m_take->setText(readings == 1 ? tr("Enter this reading")
                                   : tr("Enter these %1 readings").arg(readings));
-    if (m_parts.empty()) return;
+    if (!m_parts.empty()) say();
+}
+
+double LogView::timeOf(std::size_t row) const {
+    if (m_log.rows.empty()) return 0;
+    return row < m_log.rows.size() ? m_log.rows[row].time : m_log.rows.back().time;
+}
+
+void LogView::drawParts(double top) {
+    const Theme& look = theme();
+    const QFontMetrics letters(wordsFont(13));
+    for (std::size_t i = 0; i < m_parts.size(); ++i) {
+        const core::LogPart& part = m_parts[i];
+        const double from = timeOf(part.from), to = timeOf(part.to);
+        QColor fill = part.condition ? look.brass : look.inkSoft;
+        fill.setAlphaF(i == m_chosen ? 0.30F : part.condition ? 0.13F : 0.05F);
+        m_plot->block({from, top}, {to, 0}, fill);
+        if (i > 0) m_plot->line({from, 0}, {from, top}, QPen(look.ink, 1, Qt::DashLine));
+        const double pixels = m_plot->pixelOf({to, 0}).x() - m_plot->pixelOf({from, 0}).x();
+        if (!part.condition && i != m_chosen) continue;
+        QString words = wordOf(part.condition);
+        if (pixels < letters.horizontalAdvance(words) && i != m_chosen) continue;
+        if (part.condition) words += u'\n' + qs(core::formatted(part.amps, 3));
+        m_plot->words({from, top * 0.993}, words, Qt::AlignLeft | Qt::AlignTop, look.ink);
+    }
+}
+
+void LogView::say() {
     const core::LogPart& part = m_parts[m_chosen];
     QString says = tr("%1 of %2: %3, %4 s")
                        .arg(m_chosen + 1)
@@ -341,12 +320,12 @@ void LogView::moveEdge(std::size_t edge, std::size_t row) {
 }
 
 QPoint LogView::placeOf(double seconds) const {
-    const QPointF at(m_plot->xAxis->coordToPixel(seconds), m_plot->axisRect()->rect().center().y());
-    return m_plot->mapTo(this, at.toPoint());
+    const QPointF at(m_plot->pixelOf({seconds, 0}).x(), m_plot->inside().center().y());
+    return m_plot->surface()->mapTo(this, at.toPoint());
 }
 
 std::size_t LogView::rowAt(int x) const {
-    const double time = m_plot->xAxis->pixelToCoord(x);
+    const double time = m_plot->valueAt(QPointF(x, 0)).x();
     const auto row = std::lower_bound(
         m_log.rows.begin(), m_log.rows.end(), time,
         [](const core::LogRow& each, double wanted) { return each.time < wanted; });
@@ -355,7 +334,7 @@ std::size_t LogView::rowAt(int x) const {
 
 std::optional<std::size_t> LogView::edgeAt(int x) const {
     for (std::size_t i = 1; i < m_parts.size(); ++i) {
-        const double at = m_plot->xAxis->coordToPixel(m_log.rows[m_parts[i].from].time);
+        const double at = m_plot->pixelOf({m_log.rows[m_parts[i].from].time, 0}).x();
         if (std::abs(at - x) < 6) return i;
     }
     return std::nullopt;
@@ -373,7 +352,7 @@ bool LogView::eventFilter(QObject* watched, QEvent* event) {
     const bool mouseEvent = event->type() == QEvent::MouseButtonPress ||
                             event->type() == QEvent::MouseMove ||
                             event->type() == QEvent::MouseButtonRelease;
-    if (watched != m_plot || m_parts.empty() || !mouseEvent) {
+    if (watched != m_plot->surface() || m_parts.empty() || !mouseEvent) {
         return QWidget::eventFilter(watched, event);
     }
     const auto* mouse = static_cast<QMouseEvent*>(event);
@@ -388,8 +367,8 @@ bool LogView::eventFilter(QObject* watched, QEvent* event) {
                 m_moved = true;
                 moveEdge(*m_dragged, rowAt(mouse->pos().x()));
             } else {
-                m_plot->setCursor(edgeAt(mouse->pos().x()) ? Qt::SplitHCursor
-                                                           : Qt::PointingHandCursor);
+                m_plot->surface()->setCursor(edgeAt(mouse->pos().x()) ? Qt::SplitHCursor
+                                                                      : Qt::PointingHandCursor);
             }
             return true;
         case QEvent::MouseButtonRelease: {

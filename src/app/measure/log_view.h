@@ -8,12 +8,13 @@
 #include <QFutureWatcher>
 #include <QWidget>
 
-class QCustomPlot;
 class QHBoxLayout;
 class QLabel;
 class QPushButton;
 
 namespace glimmet::app {
+
+class Plot;
 
 class LogView : public QWidget {
     Q_OBJECT
@@ -49,6 +50,9 @@ private:
     void read(std::optional<core::LogDialect> dialect);
     void taken();
     void draw();
+    [[nodiscard]] double timeOf(std::size_t row) const;  ///< its seconds, else the last
+    void drawParts(double top);
+    void say();
     void showHeads();
     void name(std::size_t part, std::optional<core::MotorCondition> condition);
     void moveEdge(std::size_t edge, std::size_t row);
@@ -56,7 +60,7 @@ private:
     [[nodiscard]] std::optional<std::size_t> partAt(int x) const;
     [[nodiscard]] std::size_t rowAt(int x) const;
 
-    QCustomPlot* m_plot;
+    Plot* m_plot;
     QHBoxLayout* m_heads;
     QLabel* m_says;
     QPushButton* m_take;

@@ -3,6 +3,7 @@
 
 #include "app/stage_panel.h"
 
+class QLabel;
 class QPushButton;
 class QStackedLayout;
 

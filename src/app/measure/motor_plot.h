@@ -3,13 +3,13 @@
 #pragma once
 
 #include "app/stage_panel.h"
+#include "core/work/measure/motor_chart.h"
 
-#include <memory>
 #include <vector>
 
-class QCustomPlot;
-
 namespace glimmet::app {
+
+class Plot;
 
 class MotorPlot : public StagePanel {
     Q_OBJECT
@@ -19,28 +19,21 @@ public:
               const std::string& subject) override;
 
 protected:
-    bool eventFilter(QObject* watched, QEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
 
 private:
-    /// A point of the plot with what it is and where it is entered.
-    struct Marked {
-        double volts = 0, amps = 0;
-        QString words, jot;
-    };
-    struct Band {
-        double from = 0, to = 0;  ///< A
-        QString words;
-    };
-    [[nodiscard]] const Band* bandAt(const QPoint& where) const;
-    [[nodiscard]] const Marked* near(const QPoint& where) const;
     void draw();
-    QCustomPlot* m_plot;
+    void drawLimits(const core::measure::MotorChart& chart);
+    void drawPath(const core::measure::MotorChart& chart);
+    void drawReadings(const core::measure::MotorChart& chart);
+    void drawContradictions();
+    void drawStall(const core::measure::MotorChart& chart);
+    struct Name;
+    void placeNames(std::vector<Name> names, const core::measure::MotorChart& chart);
+    Plot* m_plot;
     core::Job m_job;
     core::WorkshopRules m_house;
     bool m_hasJob = false;
-    std::vector<Marked> m_marked;
-    std::vector<Band> m_bands;
 };
 
 }  // namespace glimmet::app

@@ -1,6 +1,5 @@
 #include "app/stay_alive/crossing_plot.h"
 
-#include "app/theme/plot.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/quantity/format.h"
@@ -8,7 +7,6 @@
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QTimer>
-#include <qcustomplot.h>
 
 #include <algorithm>
 #include <cmath>
@@ -18,32 +16,17 @@ using namespace Qt::StringLiterals;
 namespace glimmet::app {
 namespace {
 
-constexpr const char* cursorLayer = "cursor";
 // Lanes of the wheels lie above the volts: shares of the bus.
 constexpr double lanesFrom = 1.16, lanesTo = 1.66, wordsHigh = 0.14;
 
 QColor lampGlow() { return theme().night ? QColor(0xF2, 0xC8, 0x4B) : QColor(0xB9, 0x7A, 0x00); }
 
-QCPItemRect* block(QCustomPlot* plot, QPointF from, QPointF to, const QBrush& brush,
-                   const QPen& pen = Qt::NoPen) {
-    auto* rect = new QCPItemRect(plot);
-    rect->topLeft->setCoords(from);
-    rect->bottomRight->setCoords(to);
-    rect->setBrush(brush);
-    rect->setPen(pen);
-    return rect;
-}
-
 }  // namespace
 
-CrossingPlot::CrossingPlot(QWidget* parent) : QWidget(parent), m_plot(plotIn(this)) {
+CrossingPlot::CrossingPlot(QWidget* parent) : Plot(parent) {
     setObjectName(u"crossingPlot"_s);
     setFocusPolicy(Qt::StrongFocus);
-    m_plot->setCursor(Qt::SizeHorCursor);
-    m_plot->addLayer(QLatin1String(cursorLayer), m_plot->layer(u"main"_s), QCustomPlot::limAbove);
-    m_plot->layer(QLatin1String(cursorLayer))->setMode(QCPLayer::lmBuffered);
-    // How wide it is is known once it is laid out.
-    connect(m_plot, &QCustomPlot::afterLayout, this, &CrossingPlot::placeWords);
+    surface()->setCursor(Qt::SizeHorCursor);
     m_clock = new QTimer(this);
     m_clock->setInterval(33);
     connect(m_clock, &QTimer::timeout, this, [this] {
@@ -137,26 +120,35 @@ QString CrossingPlot::wordsAt(core::Millimetres travel) const {
 }
 
 void CrossingPlot::draw() {
+    const core::stay_alive::CrossingChart& chart = *m_chart;
+    const double bus = chart.bus.value();
+    begin({tr("travel (mm)"), chart.way().to.value(), chart.way().from.value()},
+          {tr("decoder's bus (V)"), bus * (lanesTo + 0.04)});
+    // Above the bus there are lanes, no volts.
+    std::vector<std::pair<double, QString>> ticks;
+    for (int tick = 0; tick <= bus * 1.05; tick += 5)
+        ticks.emplace_back(tick, QString::number(tick));
+    ticksUp(ticks);
+    // Where no wheel of a side has power the ground is hatched through all curves.
+    QColor ground = theme().over;
+    ground.setAlphaF(0.22F);
+    for (const core::Outage& outage : chart.way().outages) {
+        block({outage.from.value(), bus * lanesTo}, {outage.to.value(), 0},
+              QBrush(ground, Qt::BDiagPattern));
+    }
+    drawAxles();
+    drawCurves();
+    drawWords();
+    drawCursor();
+    finish();
+}
+
+/// A lane for each axle with a wheel on the dead rail: thin where it has power, blocked where not.
+void CrossingPlot::drawAxles() {
     const Theme& look = theme();
     const core::stay_alive::CrossingChart& chart = *m_chart;
     const double bus = chart.bus.value();
     const double from = chart.way().from.value(), to = chart.way().to.value();
-    begin(*m_plot, {tr("travel (mm)"), to}, {tr("decoder's bus (V)"), bus * (lanesTo + 0.04)});
-    m_plot->xAxis->setRange(from, to);
-    // Above the bus there are lanes, no volts.
-    const QSharedPointer<QCPAxisTickerText> ticks(new QCPAxisTickerText);
-    for (int tick = 0; tick <= bus * 1.05; tick += 5) ticks->addTick(tick, QString::number(tick));
-    m_plot->yAxis->setTicker(ticks);
-
-    // Where no wheel of a side has power the ground is hatched through all curves.
-    for (const core::Outage& outage : chart.way().outages) {
-        QColor ground = look.over;
-        ground.setAlphaF(0.22F);
-        block(m_plot, {outage.from.value(), bus * lanesTo}, {outage.to.value(), 0},
-              QBrush(ground, Qt::BDiagPattern));
-    }
-    // A lane for each axle with a wheel on the dead rail: thin where it has power, blocked where
-    // not.
     std::vector<std::vector<core::stay_alive::WheelOnDead>> axles;
     for (const core::stay_alive::WheelOnDead& wheel : chart.way().wheels) {
         if (axles.empty() || axles.back().front().axle != wheel.axle) axles.emplace_back();
@@ -167,116 +159,75 @@ void CrossingPlot::draw() {
     double top = lanesTo - wordsHigh;
     for (const auto& blocks : axles) {
         const double middle = (top - lane / 2) * bus;
-        auto* line = new QCPItemLine(m_plot);
-        line->start->setCoords(from, middle);
-        line->end->setCoords(to, middle);
-        line->setPen(QPen(look.fine, 2));
+        line({from, middle}, {to, middle}, QPen(look.fine, 2));
         for (const core::stay_alive::WheelOnDead& wheel : blocks) {
-            block(m_plot, {wheel.from.value(), (top - lane * 0.18) * bus},
+            block({wheel.from.value(), (top - lane * 0.18) * bus},
                   {wheel.to.value(), (top - lane * 0.82) * bus}, look.over);
         }
         // Beside its block: blocks stand staggered, so that their numbers do not meet.
-        auto* number = new QCPItemText(m_plot);
-        number->position->setCoords(blocks.back().to.value(), middle);
-        number->setPositionAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-        number->setText(blocks.front().axle < 0 ? tr("slider")
-                                                : QString::number(blocks.front().axle));
-        number->setFont(figuresFont(13, true));
-        number->setColor(look.ink);
-        number->setBrush(look.paper);
-        number->setPadding(QMargins(3, 0, 3, 0));
+        figures({blocks.back().to.value(), middle},
+                blocks.front().axle < 0 ? tr("slider") : QString::number(blocks.front().axle),
+                Qt::AlignLeft | Qt::AlignVCenter);
         top -= lane;
     }
+}
 
-    auto* volts = m_plot->addGraph();
-    volts->setPen(QPen(look.ink, 2));
-    auto* speed = m_plot->addGraph();
-    speed->setPen(QPen(look.brass, 2, Qt::DashLine));
-    auto* light = m_plot->addGraph();
-    light->setPen(QPen(lampGlow(), 2, Qt::DotLine));
-    const auto add = [&](double travel, const core::CrossingMoment& moment) {
-        volts->addData(travel, moment.bus.value());
+void CrossingPlot::drawCurves() {
+    const Theme& look = theme();
+    const core::stay_alive::CrossingChart& chart = *m_chart;
+    const double bus = chart.bus.value();
+    QList<QPointF> volts, speed, light;
+    const auto add = [&](core::Millimetres travel, const core::CrossingMoment& moment) {
+        const double at = travel.value();
+        volts.append({at, moment.bus.value()});
         // Speed and light as shares of what they are with power.
-        speed->addData(travel, (moment.speed / chart.speed).value() * bus);
-        light->addData(travel, moment.light * bus);
+        speed.append({at, (moment.speed / chart.speed).value() * bus});
+        light.append({at, moment.light * bus});
     };
     const std::vector<core::CrossingMoment>& trace = chart.way().crossing.trace;
-    if (trace.front().travel > chart.way().from) add(from, trace.front());
-    for (const core::CrossingMoment& moment : trace) add(moment.travel.value(), moment);
-    if (!chart.way().stands() && trace.back().travel < chart.way().to) add(to, trace.back());
+    if (trace.front().travel > chart.way().from) add(chart.way().from, trace.front());
+    for (const core::CrossingMoment& moment : trace) add(moment.travel, moment);
+    if (!chart.way().stands() && trace.back().travel < chart.way().to)
+        add(chart.way().to, trace.back());
+    curve(volts, QPen(look.ink, 2));
+    curve(speed, QPen(look.brass, 2, Qt::DashLine));
+    curve(light, QPen(lampGlow(), 2, Qt::DotLine));
+}
 
-    auto* least = new QCPItemLine(m_plot);
-    least->start->setCoords(from, chart.minimum.value());
-    least->end->setCoords(to, chart.minimum.value());
-    least->setPen(QPen(look.over, 1.4, Qt::DashLine));
-    plotWords(*m_plot, to, chart.minimum.value(),
-              tr("processor out below %1").arg(qs(core::formatted(chart.minimum))),
-              Qt::AlignRight | Qt::AlignBottom, look.over);
-    plotWords(*m_plot, from, bus * lanesTo,
-              tr("axles on dead rail, %1").arg(app::said(core::stay_alive::words(chart.passage()))),
-              Qt::AlignLeft | Qt::AlignTop, look.inkSoft);
-    plotWords(*m_plot, to, bus, tr("bus —   speed - -   lamps ···"), Qt::AlignRight | Qt::AlignTop,
-              look.inkSoft);
-    if (chart.way().stands()) {
-        const double at = trace.back().travel.value();
-        auto* wall = new QCPItemLine(m_plot);
-        wall->start->setCoords(at, 0);
-        wall->end->setCoords(at, bus * 1.08);
-        wall->setPen(QPen(look.over, 3));
-        const bool left = at > (from + to) / 2;
-        plotWords(*m_plot, at, bus * 0.62, tr("stands here"),
-                  (left ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter, look.over);
-    }
-    drawCursor();
-    finish(*m_plot);
+void CrossingPlot::drawWords() {
+    const Theme& look = theme();
+    const core::stay_alive::CrossingChart& chart = *m_chart;
+    const double bus = chart.bus.value(), least = chart.minimum.value();
+    const double from = chart.way().from.value(), to = chart.way().to.value();
+    line({from, least}, {to, least}, QPen(look.over, 1.4, Qt::DashLine));
+    words({to, least}, tr("processor out below %1").arg(qs(core::formatted(chart.minimum))),
+          Qt::AlignRight | Qt::AlignBottom, look.over);
+    words({from, bus * lanesTo},
+          tr("axles on dead rail, %1").arg(app::said(core::stay_alive::words(chart.passage()))),
+          Qt::AlignLeft | Qt::AlignTop, look.inkSoft);
+    words({to, bus}, tr("bus —   speed - -   lamps ···"), Qt::AlignRight | Qt::AlignTop,
+          look.inkSoft);
+    if (!chart.way().stands()) return;
+    const double at = chart.way().crossing.trace.back().travel.value();
+    line({at, 0}, {at, bus * 1.08}, QPen(look.over, 3));
+    const bool left = at > (from + to) / 2;
+    words({at, bus * 0.62}, tr("stands here"),
+          (left ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter, look.over);
 }
 
 void CrossingPlot::drawCursor() {
-    const Theme& look = theme();
-    QCPLayer* layer = m_plot->layer(QLatin1String(cursorLayer));
-    for (QCPLayerable* item : QList<QCPLayerable*>(layer->children())) {
-        if (auto* one = dynamic_cast<QCPAbstractItem*>(item)) m_plot->removeItem(one);
-    }
-    const double at = m_travel.value();
-    auto* line = new QCPItemStraightLine(m_plot);
-    line->point1->setCoords(at, 0);
-    line->point2->setCoords(at, 1);
-    line->setPen(QPen(look.ink, hasFocus() ? 2.4 : 1.4));
-    line->setLayer(layer);
     const QString said = wordsAt(m_travel);
-    auto* words = new QCPItemText(m_plot);
-    m_words = words;
-    words->setPositionAlignment(Qt::AlignHCenter | Qt::AlignBottom);
-    words->setText(said);
-    words->setFont(figuresFont(13, true));
-    words->setColor(look.ink);
-    QColor ground = look.paper;
-    ground.setAlphaF(0.85F);
-    words->setBrush(ground);
-    words->setPadding(QMargins(6, 2, 6, 2));
-    words->setLayer(layer);
-    placeWords();
+    cursor(m_travel.value(), m_chart->bus.value() * 0.05, said, hasFocus() ? 2.4 : 1.4);
     setAccessibleName(tr("Over %1, %2: %3")
                           .arg(app::said(m_chart->at.place.words),
                                app::said(core::stay_alive::words(m_chart->passage())), said));
-    layer->replot();
-}
-
-void CrossingPlot::placeWords() {
-    if (!m_words || !m_chart) return;
-    const double half = (QFontMetrics(m_words->font()).horizontalAdvance(m_words->text()) + 16.0) /
-                        2 * m_plot->xAxis->range().size() / qMax(m_plot->axisRect()->width(), 1);
-    const double low = m_chart->way().from.value() + half, high = m_chart->way().to.value() - half;
-    m_words->position->setCoords(
-        low < high ? std::clamp(m_travel.value(), low, high) : (low + high) / 2,
-        m_chart->bus.value() * 0.05);
 }
 
 bool CrossingPlot::eventFilter(QObject* watched, QEvent* event) {
-    if (watched != m_plot || !m_chart) return QWidget::eventFilter(watched, event);
+    if (watched != surface() || !m_chart) return Plot::eventFilter(watched, event);
     const auto scrub = [&](const QMouseEvent* mouse) {
         m_clock->stop();
-        setTravel(core::Millimetres{m_plot->xAxis->pixelToCoord(mouse->position().x())});
+        setTravel(core::Millimetres{valueAt(mouse->position()).x()});
     };
     if (event->type() == QEvent::MouseButtonPress) {
         setFocus();
@@ -288,7 +239,7 @@ bool CrossingPlot::eventFilter(QObject* watched, QEvent* event) {
         if (mouse->buttons() & Qt::LeftButton) scrub(mouse);
         return true;
     }
-    return QWidget::eventFilter(watched, event);
+    return Plot::eventFilter(watched, event);
 }
 
 void CrossingPlot::keyPressEvent(QKeyEvent* event) {

@@ -2,20 +2,16 @@
 // bus, the speed, the lamps; a cursor to be moved along it.
 #pragma once
 
+#include "app/plot/plot.h"
 #include "core/analysis/stay_alive/crossing_state.h"
-
-#include <QPointer>
-#include <QWidget>
 
 #include <optional>
 
-class QCPItemText;
-class QCustomPlot;
 class QTimer;
 
 namespace glimmet::app {
 
-class CrossingPlot : public QWidget {
+class CrossingPlot : public Plot {
     Q_OBJECT
 public:
     explicit CrossingPlot(QWidget* parent = nullptr);
@@ -31,7 +27,6 @@ public:
 
 signals:
     void travelled(core::Millimetres travel);
-    void jotOffered(const QString& start);
 
 protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -39,13 +34,12 @@ protected:
 
 private:
     void draw();
+    void drawAxles();
+    void drawCurves();
+    void drawWords();
     void drawCursor();
-    /// Beside the cursor, as far as the plot is wide now.
-    void placeWords();
     [[nodiscard]] QString wordsAt(core::Millimetres travel) const;
-    QCustomPlot* m_plot;
     QTimer* m_clock;
-    QPointer<QCPItemText> m_words;  ///< what is said at the cursor
     std::optional<core::stay_alive::CrossingChart> m_chart;
     core::Millimetres m_travel{};
 };

@@ -2,32 +2,21 @@
 // and the time that has to be got across.
 #pragma once
 
+#include "app/plot/plot.h"
 #include "core/analysis/stay_alive/bank_state.h"
-
-#include <QWidget>
 
 #include <optional>
 
-class QCustomPlot;
-
 namespace glimmet::app {
 
-class HoldPlot : public QWidget {
+class HoldPlot : public Plot {
     Q_OBJECT
 public:
     explicit HoldPlot(QWidget* parent = nullptr);
     void show(const std::optional<core::stay_alive::HoldChart>& chart);
 
-signals:
-    void jotOffered(const QString& start);
-
-protected:
-    bool eventFilter(QObject* watched, QEvent* event) override;
-
 private:
-    void draw();
-    QCustomPlot* m_plot;
-    std::optional<core::stay_alive::HoldChart> m_chart;
+    void draw(const core::stay_alive::HoldChart& chart);
 };
 
 }  // namespace glimmet::app

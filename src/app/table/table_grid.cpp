@@ -22,7 +22,7 @@ constexpr int above = 6;
 
 QFont fontOf(const TableCell& cell) {
     const bool strong = cell.strong || cell.state != core::State::Fine;
-    return cell.figures ? figuresFont(14, strong) : wordsFont(14, strong);
+    return cell.figures ? figuresFont(13, strong) : wordsFont(14, strong);
 }
 
 }  // namespace
