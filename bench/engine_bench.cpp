@@ -1,6 +1,5 @@
 // The circuit engine and ngspice (as a library) in one process, on the same circuits. Ratios of
 // pairs of rows are what counts: ours/NAME against ngspice/NAME.
-#include "core/circuit/monte_carlo.h"
 #include "core/circuit/settling.h"
 #include "core/circuit/spice.h"
 #include "timed_circuits.h"
@@ -88,19 +87,6 @@ AGAIN(bridge);
 AGAIN(bus200);
 BOTH(dcc);
 BOTH(stayAlive);
-
-/// Draws of six lamps on a shared resistor, on all cores.
-void drawsOfSix(benchmark::State& state) {
-    const Circuit circuit = circuitNamed("six").circuit;
-    const Spread spread = evenSpread(circuit, 0.05, 0.05, {Volts{0.3}, Volts{0.4}});
-    Draws draws;
-    for (auto _ : state) {
-        ++draws.seed;
-        benchmark::DoNotOptimize(monteCarlo(circuit, spread, draws).value().diode.data());
-    }
-    state.counters["draws"] = static_cast<double>(draws.count);
-}
-BENCHMARK(drawsOfSix)->Unit(benchmark::kMillisecond)->UseRealTime();
 
 /// Time over size: the exponent is fitted by the benchmark library.
 void busOfLamps(benchmark::State& state) {

@@ -252,7 +252,8 @@ TEST(LineOfWork, ThirteenStagesFitALowScreen) {
     const core::Job job = shunter();
     const auto some = core::stageStatus(job, core::findings(job, tests::smallCatalogue()));
     std::vector<core::StageStatus> all;
-    while (all.size() < 13) all.push_back(some[all.size() % some.size()]);
+    while (all.size() < 13)
+        all.push_back(all.empty() ? some.front() : some[1 + all.size() % (some.size() - 1)]);
     line.show(all, all.front().stage);
     EXPECT_LE(line.minimumSizeHint().height(), 720 - 200);
 }
@@ -1298,7 +1299,7 @@ TEST(MotorPlot, ABandLeadsToTheDecoderAndAPointToItsReading) {
     ASSERT_TRUE(QTest::qWaitForWindowExposed(&plot));
     plot.show(tests::factsOf(shunter()), {}, {});
     QTest::qWait(30);
-    QWidget* canvas = plot.findChildren<QWidget*>().constFirst();
+    QWidget* canvas = plot.findChild<Plot*>()->surface();
     QSignalSpy offered(&plot, &MotorPlot::jotOffered);
     // A press walks over the whole plot: it meets the bands and, where points are, their readings.
     for (int x = 60; x < canvas->width(); x += 5) {
