@@ -13,8 +13,6 @@ namespace glimmet::cli {
 
 namespace {
 
-constexpr std::size_t mostNamed = 12;  // of a shelf, in a complaint
-
 /// That job of a workshop, now or at a moment, with its photos where they are wanted; else the line
 /// to complain with.
 tl::expected<store::Bundle, std::string> bundleOf(const std::string& path, const Wanted& wanted,
@@ -23,35 +21,15 @@ tl::expected<store::Bundle, std::string> bundleOf(const std::string& path, const
     const auto workshop =
         store::Workshop::open(QString::fromStdString(path), store::Access::ReadOnly);
     if (!workshop) return tl::unexpected(path + ": " + core::plain(workshop.error().what));
-    const auto entries = (*workshop)->jobs();
-    if (!entries) return tl::unexpected(path + ": " + core::plain(entries.error().what));
-    std::vector<store::JobEntry> found;
-    std::string names;
-    for (std::size_t i = 0; i < entries->size(); ++i) {
-        const store::JobEntry& entry = (*entries)[i];
-        if (i < mostNamed) {
-            names += (i > 0 ? ", " : "") + std::to_string(entry.id) + " “" + entry.name + "”";
-        } else if (i == mostNamed) {
-            names += " …";
-        }
-        if ((wanted.name.empty() || entry.name == wanted.name) &&
-            (!wanted.id || entry.id == *wanted.id)) {
-            found.push_back(entry);
-        }
-    }
-    if (found.size() != 1) {
-        return tl::unexpected(path + (wanted.id ? ": --id" : ": --job") + ": found " +
-                              std::to_string(found.size()) + " such jobs, allowed: one of " +
-                              names + " (--id tells apart those of one name)");
-    }
+    const auto entry = entryOf(**workshop, path, wanted);
+    if (!entry) return tl::unexpected(entry.error());
     QDateTime then = QDateTime::fromString(QString::fromStdString(moment), Qt::ISODate);
     if (moment.size() == 10 && then.isValid()) then.setTime(QTime(23, 59, 59, 999));
     if (!moment.empty() && !then.isValid()) {
         return tl::unexpected(path + ": --at: found “" + moment +
                               "”, allowed: a date or time like 2026-03-31 or 2026-03-31T18:00:00");
     }
-    auto job = moment.empty() ? (*workshop)->job(found.front().id)
-                              : (*workshop)->jobAt(found.front().id, then);
+    auto job = moment.empty() ? (*workshop)->job(entry->id) : (*workshop)->jobAt(entry->id, then);
     if (!job) return tl::unexpected(path + ": " + core::plain(job.error().what));
     const auto record = (*workshop)->workshopRecord();
     if (!record) return tl::unexpected(path + ": " + core::plain(record.error().what));

@@ -1,9 +1,8 @@
 // `glimmet-cli export` and `import`: jobs in and out of a workshop as JSON.
 #pragma once
 
-#include "store/workshop.h"
+#include "cli/one_job.h"
 
-#include <optional>
 #include <string>
 #include <vector>
 
@@ -12,12 +11,6 @@ namespace glimmet::cli {
 struct Exchanged {
     std::string out;                  ///< what goes to standard output
     std::vector<std::string> faults;  ///< one line each
-};
-
-/// Which job of a workshop: by name, by number, or, where neither is said, the only one.
-struct Wanted {
-    std::string name{};
-    std::optional<store::JobId> id{};
 };
 
 /// The job as JSON; `moment`, ISO 8601, asks for the job as it was then (a date alone: at the end

@@ -5,6 +5,7 @@
 #include "cli/input.h"
 #include "cli/jot.h"
 #include "cli/reckon.h"
+#include "cli/sheet.h"
 #include "cli/spice.h"
 #include "store/catalogue.h"
 
@@ -162,6 +163,15 @@ int main(int argc, char** argv) {
     exportCommand->add_flag("--lamps", lampList, "all lamps of the job as CSV")
         ->excludes(lampOption)
         ->excludes(photosOption);
+    CLI::App* sheetCommand = app.add_subcommand("sheet", "a job written out, for someone");
+    sheetCommand->add_option("workshop-or-job", path, "a workshop file, or a job in JSON")
+        ->required();
+    sheetCommand->add_option("--job", job, "which, where there are several");
+    CLI::Option* sheetIdOption =
+        sheetCommand->add_option("--id", id, "which, where several have one name");
+    std::string sheetFor, sheetAs = "text";
+    sheetCommand->add_option("--for", sheetFor, cli::sheetNames())->required();
+    sheetCommand->add_option("--as", sheetAs, "html, pdf or text");
     CLI::App* importCommand =
         app.add_subcommand("import", "a job in JSON, or a bundle with photos, into a workshop");
     importCommand->add_option("workshop", path)->required();
@@ -209,6 +219,14 @@ int main(int argc, char** argv) {
         return result.faults.empty() ? Done : complain(result.faults);
     }
     cli::Wanted wanted{job, {}};
+    if (*sheetCommand) {
+        if (*sheetIdOption) wanted.id = id;
+        const cli::SheetRun result = cli::sheetRun(path, wanted, sheetFor, sheetAs,
+                                                   store::userCatalogueFile().toStdString());
+        if (!result.faults.empty()) return complain(result.faults);
+        std::cout << result.out;
+        return Done;
+    }
     if (*exportIdOption) wanted.id = id;
     const cli::Exchanged result = !*exportCommand ? cli::imported(path, file)
                                   : *lampOption   ? cli::exportedLamp(path, wanted, lamp)

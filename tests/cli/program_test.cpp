@@ -1,4 +1,6 @@
 // The program itself: exit status, what goes to which stream.
+#include "support/program.h"
+
 #include "support/sanitized.h"
 #include "support/scratch.h"
 
@@ -12,19 +14,9 @@
 
 namespace {
 
-struct Ended {
-    int status = -1;
-    std::string out, err;
-};
+using glimmet::tests::Ended;
 Ended run(const QStringList& arguments, const QByteArray& input = {}) {
-    QProcess process;
-    process.start(QStringLiteral(CLI_PROGRAM), arguments);
-    process.write(input);
-    process.closeWriteChannel();
-    EXPECT_TRUE(process.waitForFinished(30000));
-    return {process.exitStatus() == QProcess::NormalExit ? process.exitCode() : -1,
-            process.readAllStandardOutput().toStdString(),
-            process.readAllStandardError().toStdString()};
+    return glimmet::tests::run(QStringLiteral(CLI_PROGRAM), arguments, input);
 }
 const QByteArray heavyWire =
     R"({"awg":40,"length_mm":250,"amps_A":0.3,"volts_V":13,"there_and_back":true})";

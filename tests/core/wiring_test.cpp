@@ -412,5 +412,29 @@ TEST(WiringLamps, WhatIfIsTheSameThroughWiringAndRows) {
     EXPECT_GE(compared, 12);
 }
 
+TEST(WiringTerminals, AreDescribedSoThatAHandFindsThem) {
+    const Job job =
+        tests::jotted(tests::shunter(), {"decoder middle", "lamp front white", "resistor front 2k2",
+                                         "lamp rear red", "parallel rear red"});
+    const auto words = [&](const TerminalId& id) { return plain(described(job, id)); };
+    const std::string front = groupNamed(job, "front lamp")->id;
+    const std::string rear = groupNamed(job, "rear lamp")->id;
+    const Unit& unit = job.units.front();
+    EXPECT_EQ(words({"rail", "left"}), "left rail");
+    EXPECT_EQ(words({"D1", "blue"}), "decoder, blue");
+    EXPECT_EQ(words({unit.motors.front().id, "plus"}), "motor plus");
+    EXPECT_EQ(words({unit.id, "frame"}), "frame");
+    EXPECT_EQ(words({unit.id + "/axle2", "left"}), "axle2, left rail");
+    EXPECT_EQ(words({unit.id, nowhere}), "nothing");
+    EXPECT_EQ(words({front, "plus"}), "front lamp, plus");
+    EXPECT_EQ(words({front + "/1/1", "anode"}), "front lamp, anode");
+    EXPECT_EQ(words({front + "/1/R", "a"}), "front lamp, resistor");
+    EXPECT_EQ(words({rear + "/2/1", "anode"}), "rear lamp 2/1, anode");
+    EXPECT_EQ(words({rear + "/2/R", "b"}), "rear lamp 2, resistor");
+    const Job train = engineAndTender();
+    EXPECT_EQ(plain(described(train, {train.units[1].id, "frame"})),
+              "frame of " + unitCalled(train, 1));
+}
+
 }  // namespace
 }  // namespace glimmet::core

@@ -1,6 +1,7 @@
 #include "app/theme/theme.h"
 
 #include "core/led/light_colour.h"
+#include "sheets/typeface.h"
 
 #include <QApplication>
 #include <QFontDatabase>
@@ -155,17 +156,15 @@ void useTheme(bool night) {
 
 void loadTypefaces() {
     registerResources();
-    for (const auto* file : {"B612-Regular.otf", "B612-Bold.otf", "B612-Italic.otf",
-                             "routed-gothic.ttf", "routed-gothic-narrow.ttf"}) {
+    for (const auto* file : {"routed-gothic.ttf", "routed-gothic-narrow.ttf"})
         QFontDatabase::addApplicationFont(u":/fonts/"_s + QLatin1StringView(file));
-    }
     QApplication::setFont(wordsFont(14));
     QApplication::setStyle(QStyleFactory::create(u"Fusion"_s));
 }
 
-QFont wordsFont(double pixels, bool bold) { return made(u"B612"_s, pixels, bold); }
+QFont wordsFont(double pixels, bool bold) { return made(sheets::typeface(), pixels, bold); }
 // B612's digits are all of one width, its point is narrow: the fixed-width face leaves a gap there.
-QFont figuresFont(double pixels, bool bold) { return made(u"B612"_s, pixels, bold); }
+QFont figuresFont(double pixels, bool bold) { return made(sheets::typeface(), pixels, bold); }
 QFont draftingFont(double pixels) { return made(u"Routed Gothic"_s, pixels, false); }
 
 QColor wireColour(const QString& name) {

@@ -13,23 +13,6 @@ namespace {
 QString tr(const char* words) { return QCoreApplication::translate("words", words); }
 }  // namespace
 
-QString said(const core::Text& text) {
-    if (text.verbatim) return qs(text.pattern);
-    const QString pattern = QCoreApplication::translate("core", text.pattern.c_str());
-    QString words;
-    for (qsizetype at = 0; at < pattern.size(); ++at) {
-        const int index =
-            pattern[at] == u'%' && at + 1 < pattern.size() ? pattern[at + 1].digitValue() - 1 : -1;
-        if (index >= 0 && static_cast<std::size_t>(index) < text.values.size()) {
-            words += said(text.values[static_cast<std::size_t>(index)]);
-            ++at;
-        } else {
-            words += pattern[at];
-        }
-    }
-    return words;
-}
-
 QString said(const core::Error& error) { return said(error.what); }
 
 QString stateWord(core::State state) {

@@ -4,12 +4,13 @@
 #include "core/finding/finding.h"
 #include "core/record/body.h"
 #include "core/result.h"
+#include "sheets/said.h"
 
 #include <QString>
 
 namespace glimmet::app {
 
-[[nodiscard]] QString said(const core::Text& text);
+using sheets::said;
 [[nodiscard]] QString said(const core::Error& error);
 [[nodiscard]] QString stateWord(core::State state);
 /// "Measure": the title of a stage, translated.

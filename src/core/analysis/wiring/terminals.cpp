@@ -1,5 +1,7 @@
 #include "core/analysis/wiring/terminals.h"
 
+#include "core/analysis/motor_evidence.h"
+
 #include <algorithm>
 #include <utility>
 
@@ -51,6 +53,51 @@ std::string called(const TerminalId& terminal) {
     const bool brush =
         terminal.owner.starts_with('M') && (terminal.pin == "plus" || terminal.pin == "minus");
     return brush ? "motor " + terminal.pin : terminal.pin;
+}
+
+const LampGroup* groupOf(const Job& job, const std::string& owner) {
+    const auto lamp = std::find_if(job.groups.begin(), job.groups.end(), [&](const auto& group) {
+        return owner == group.id || owner.starts_with(group.id + "/");
+    });
+    return lamp == job.groups.end() ? nullptr : &*lamp;
+}
+
+namespace {
+
+/// "cab lamp, plus", "headlamps 2, resistor": rows and lamps are counted where there are several.
+std::string describedIn(const LampGroup& group, const TerminalId& terminal) {
+    std::string within =
+        terminal.owner.substr(std::min(group.id.size() + 1, terminal.owner.size()));
+    const bool resistor = within == "R" || within.ends_with("/R");
+    if (resistor) within.erase(within.size() < 2 ? 0 : within.size() - 2);
+    if (group.rows.size() == 1 && within.starts_with("1")) within.erase(0, 2);
+    const bool only = group.rows.size() == 1 && group.rows.front().lamps.size() == 1;
+    if (only && within == "1") within.clear();
+    const std::string name = within.empty() ? group.name : group.name + " " + within;
+    return name + ", " + (resistor ? "resistor" : terminal.pin);
+}
+
+}  // namespace
+
+Text described(const Job& job, const TerminalId& terminal) {
+    const std::string& owner = terminal.owner;
+    if (owner == railOwner) return verbatim(terminal.pin + " rail");
+    if (terminal.pin == nowhere) return text("nothing");
+    if (const LampGroup* group = groupOf(job, owner))
+        return verbatim(describedIn(*group, terminal));
+    if (owner == decoderOwner && job.decoder) return text("decoder, %1", terminal.pin);
+    if (owner == stayAliveOwner && job.bank) return text("stay-alive, %1", terminal.pin);
+    for (const MotorAt& at : motorsOf(job)) {
+        if (at.motor->id != owner) continue;
+        const std::string name = motorCalled(job, *at.motor);
+        return name.empty() ? verbatim(called(terminal)) : text("%1 of %2", called(terminal), name);
+    }
+    const auto unit = unitOf(job, terminal);
+    const std::string of = unit ? unitCalled(job, *unit) : std::string();
+    const std::string part =
+        owner.find('/') == std::string::npos ? "" : owner.substr(owner.find('/') + 1) + ", ";
+    const std::string words = part + called(terminal);
+    return of.empty() ? verbatim(words) : text("%1 of %2", words, of);
 }
 
 TerminalId terminalCalled(const Unit& unit, std::string_view words) {
