@@ -16,8 +16,14 @@
 
 #include <cstdlib>
 #include <exception>
+#include <functional>
 #include <iostream>
+#include <memory>
 #include <new>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
 
 namespace {
 
@@ -79,6 +85,216 @@ int reckon(const std::string& kind, const std::string& path, bool strict) {
     return strict && result.verdict == core::State::Over ? VerdictOver : Done;
 }
 
+/// A command of the program and what it does; 0 … 2: ExitStatus.
+struct Command {
+    CLI::App* app;
+    std::function<int()> run;
+};
+using Commands = std::vector<Command>;
+
+/// Which job, or jobs, of which file.
+struct Which {
+    std::string path, job;
+    store::JobId id = 0;
+    CLI::Option* jobOption = nullptr;
+    CLI::Option* idOption = nullptr;
+
+    [[nodiscard]] std::optional<std::string> named() const {
+        return *jobOption ? std::optional(job) : std::nullopt;
+    }
+    [[nodiscard]] std::optional<store::JobId> numbered() const {
+        return *idOption ? std::optional(id) : std::nullopt;
+    }
+    [[nodiscard]] cli::Wanted wanted() const { return {job, numbered()}; }
+};
+enum class Of { Some, One };
+void askWhich(CLI::App& command, Which& which, const char* kindOfFile, Of of) {
+    const bool workshop = std::string_view(kindOfFile) == "workshop";
+    command
+        .add_option(kindOfFile, which.path,
+                    workshop ? "a workshop file" : "a workshop file, or a job in JSON")
+        ->required();
+    which.jobOption = command.add_option(
+        "--job", which.job,
+        of == Of::Some ? "only the jobs of this name" : "which, where there are several");
+    which.idOption = command.add_option(
+        "--id", which.id,
+        of == Of::Some ? "only the job of this number" : "which, where several have one name");
+}
+std::string ownParts() { return store::userCatalogueFile().toStdString(); }
+
+int print(const std::vector<std::string>& faults, const std::string& out) {
+    if (!faults.empty()) return complain(faults);
+    std::cout << out;
+    return Done;
+}
+
+int judge(const cli::CheckRequest& request, bool strict) {
+    const cli::Checked result = cli::check(request, [](std::string_view words) {
+        std::cout.write(words.data(), static_cast<std::streamsize>(words.size()));
+    });
+    std::cout.flush();
+    if (!result.faults.empty()) return complain(result.faults);
+    return strict && result.worst == core::State::Over ? VerdictOver : Done;
+}
+
+void addCheck(CLI::App& app, Commands& all) {
+    struct Options {
+        Which which;
+        bool json = false, strict = false, own = false;
+    };
+    const auto asked = std::make_shared<Options>();
+    CLI::App* command = app.add_subcommand("check", "every check on every job");
+    askWhich(*command, asked->which, "workshop-or-job", Of::Some);
+    command->add_flag("--workshop", asked->own, "the workshop's own stations: rules, districts");
+    command->add_flag("--json", asked->json, "findings as JSON");
+    command->add_flag("--strict", asked->strict, "exit status 1 when something is over");
+    all.push_back({command, [asked] {
+                       const Which& which = asked->which;
+                       return judge({which.path, which.named(), which.numbered(), ownParts(),
+                                     asked->json, asked->own, false},
+                                    asked->strict);
+                   }});
+}
+
+void addStages(CLI::App& app, Commands& all) {
+    struct Options {
+        Which which;
+        bool json = false;
+    };
+    const auto asked = std::make_shared<Options>();
+    CLI::App* command =
+        app.add_subcommand("stages", "how each stage of a job stands, and what to do next");
+    askWhich(*command, asked->which, "workshop-or-job", Of::Some);
+    command->add_flag("--json", asked->json, "as JSON");
+    all.push_back({command, [asked] {
+                       const Which& which = asked->which;
+                       return judge({which.path, which.named(), which.numbered(), ownParts(),
+                                     asked->json, false, true},
+                                    false);
+                   }});
+}
+
+void addReckoning(CLI::App& app, Commands& all) {
+    struct Options {
+        std::string kind, input = "-";
+        bool json = false, strict = false;
+    };
+    const auto asked = std::make_shared<Options>();
+    CLI::App* command = app.add_subcommand("reckon", "one calculation: JSON in, JSON out");
+    command->add_option("kind", asked->kind, cli::reckonKinds())->required();
+    command->add_option("file", asked->input, "a JSON file, or - for standard input");
+    command->add_flag("--strict", asked->strict, "exit status 1 when the verdict is over");
+    command->add_flag("--json", asked->json, "accepted everywhere; reckon always answers in JSON");
+    all.push_back({command, [asked] { return reckon(asked->kind, asked->input, asked->strict); }});
+
+    const auto netlist = std::make_shared<Options>();
+    CLI::App* circuit = app.add_subcommand("spice", "run the analysis of a SPICE netlist");
+    circuit->add_option("file", netlist->input, "a netlist, or - for standard input")->required();
+    circuit->add_flag("--json", netlist->json, "the answer is in JSON in any case");
+    all.push_back({circuit, [netlist] { return spice(netlist->input); }});
+}
+
+void addJot(CLI::App& app, Commands& all) {
+    struct Options {
+        Which which;
+        bool json = false, dryRun = false, ofWorkshop = false;
+        std::vector<std::string> lines;
+    };
+    const auto asked = std::make_shared<Options>();
+    CLI::App* command = app.add_subcommand("jot", "jot lines, in order, on a job");
+    askWhich(*command, asked->which, "job-or-workshop", Of::One);
+    command->add_flag("--json", asked->json,
+                      "what each line was taken for, and the job after them");
+    command->add_flag("--dry-run", asked->dryRun, "record nothing");
+    command
+        ->add_flag("--workshop", asked->ofWorkshop,
+                   "speak to the workshop's own record: house rules")
+        ->excludes(asked->which.jobOption)
+        ->excludes(asked->which.idOption);
+    command->add_option("line", asked->lines, "after --; - alone: one a line from standard input");
+    all.push_back({command, [asked]() -> int {
+                       cli::JotRequest request{asked->which.path, {},           {},
+                                               asked->lines,      {},           {},
+                                               asked->json,       asked->dryRun};
+                       if (request.lines == std::vector<std::string>{"-"}) {
+                           const auto typed = cli::contents("-", "jot lines");
+                           if (!typed) return complain({typed.error()});
+                           request.lines = cli::linesOf(*typed);
+                       }
+                       request.workshop = asked->ofWorkshop;
+                       request.job = asked->which.named();
+                       request.id = asked->which.numbered();
+                       request.userCatalogue = ownParts();
+                       request.today = QDate::currentDate().toString(Qt::ISODate).toStdString();
+                       const cli::JotRun result = cli::jot(request);
+                       std::cout << result.out;
+                       return result.faults.empty() ? int{Done} : complain(result.faults);
+                   }});
+}
+
+void addSheet(CLI::App& app, Commands& all) {
+    struct Options {
+        Which which;
+        std::string kind, form = "text";
+    };
+    const auto asked = std::make_shared<Options>();
+    CLI::App* command = app.add_subcommand("sheet", "a job written out, for someone");
+    askWhich(*command, asked->which, "workshop-or-job", Of::One);
+    command->add_option("--for", asked->kind, cli::sheetNames())->required();
+    command->add_option("--as", asked->form, "html, pdf or text");
+    all.push_back({command, [asked] {
+                       const cli::SheetRun result =
+                           cli::sheetRun(asked->which.path, asked->which.wanted(), asked->kind,
+                                         asked->form, ownParts());
+                       return print(result.faults, result.out);
+                   }});
+}
+
+void addExchange(CLI::App& app, Commands& all) {
+    struct Options {
+        Which which;
+        std::string moment, lamp;
+        bool photos = false, lampList = false;
+    };
+    const auto asked = std::make_shared<Options>();
+    CLI::App* command = app.add_subcommand("export", "a job of a workshop as JSON");
+    askWhich(*command, asked->which, "workshop", Of::One);
+    command->add_option("--at", asked->moment, "as it was then, like 2026-03-31");
+    CLI::Option* lamp =
+        command->add_option("--lamp", asked->lamp, "a lamp group of the job as a SPICE netlist");
+    CLI::Option* photos =
+        command->add_flag("--photos", asked->photos,
+                          "a ZIP file of the job and its photos: send it into a file with >");
+    lamp->excludes(photos);
+    command->add_flag("--lamps", asked->lampList, "all lamps of the job as CSV")
+        ->excludes(lamp)
+        ->excludes(photos);
+    all.push_back({command, [asked, lamp] {
+                       const std::string& path = asked->which.path;
+                       const cli::Wanted wanted = asked->which.wanted();
+                       const cli::Exchanged result =
+                           *lamp             ? cli::exportedLamp(path, wanted, asked->lamp)
+                           : asked->lampList ? cli::exportedLampList(path, wanted)
+                           : asked->photos   ? cli::exportedBundle(path, wanted, asked->moment)
+                                             : cli::exported(path, wanted, asked->moment);
+                       return print(result.faults, result.out);
+                   }});
+
+    struct Files {
+        std::string workshop, file;
+    };
+    const auto files = std::make_shared<Files>();
+    CLI::App* import =
+        app.add_subcommand("import", "a job in JSON, or a bundle with photos, into a workshop");
+    import->add_option("workshop", files->workshop)->required();
+    import->add_option("file", files->file)->required();
+    all.push_back({import, [files] {
+                       const cli::Exchanged result = cli::imported(files->workshop, files->file);
+                       return print(result.faults, result.out);
+                   }});
+}
+
 }  // namespace
 
 int main(int argc, char** argv) {
@@ -92,148 +308,17 @@ int main(int argc, char** argv) {
     }
     CLI::App app{"glimmet-cli: the reckoning of Glimmet without a window", "glimmet-cli"};
     app.require_subcommand(1);
-    bool strict = false;
-    bool json = false;
-    std::string path;
-    std::string job;
-    std::string kind;
-
-    CLI::App* check = app.add_subcommand("check", "every check on every job");
-    check->add_option("workshop-or-job", path, "a workshop file, or a job in JSON")->required();
-    CLI::Option* jobOption = check->add_option("--job", job, "only the jobs of this name");
-    store::JobId id = 0;
-    CLI::Option* idOption = check->add_option("--id", id, "only the job of this number");
-    bool ownStations = false;
-    check->add_flag("--workshop", ownStations, "the workshop's own stations: rules, districts");
-    check->add_flag("--json", json, "findings as JSON");
-    check->add_flag("--strict", strict, "exit status 1 when something is over");
-
-    CLI::App* stages =
-        app.add_subcommand("stages", "how each stage of a job stands, and what to do next");
-    stages->add_option("workshop-or-job", path, "a workshop file, or a job in JSON")->required();
-    CLI::Option* stagesJobOption = stages->add_option("--job", job, "only the jobs of this name");
-    CLI::Option* stagesIdOption = stages->add_option("--id", id, "only the job of this number");
-    stages->add_flag("--json", json, "as JSON");
-
-    CLI::App* reckonCommand = app.add_subcommand("reckon", "one calculation: JSON in, JSON out");
-    reckonCommand->add_option("kind", kind, cli::reckonKinds())->required();
-    std::string input = "-";
-    reckonCommand->add_option("file", input, "a JSON file, or - for standard input");
-    reckonCommand->add_flag("--strict", strict, "exit status 1 when the verdict is over");
-    reckonCommand->add_flag("--json", json, "accepted everywhere; reckon always answers in JSON");
-
-    CLI::App* spiceCommand = app.add_subcommand("spice", "run the analysis of a SPICE netlist");
-    spiceCommand->add_option("file", input, "a netlist, or - for standard input")->required();
-    spiceCommand->add_flag("--json", json, "the answer is in JSON in any case");
-
-    CLI::App* jotCommand = app.add_subcommand("jot", "jot lines, in order, on a job");
-    std::vector<std::string> lines;
-    bool dryRun = false;
-    jotCommand->add_option("job-or-workshop", path, "a workshop file, or a job in JSON")
-        ->required();
-    CLI::Option* jotJobOption =
-        jotCommand->add_option("--job", job, "which, where there are several");
-    CLI::Option* jotIdOption =
-        jotCommand->add_option("--id", id, "which, where several have one name");
-    jotCommand->add_flag("--json", json, "what each line was taken for, and the job after them");
-    jotCommand->add_flag("--dry-run", dryRun, "record nothing");
-    bool ofWorkshop = false;
-    jotCommand
-        ->add_flag("--workshop", ofWorkshop, "speak to the workshop's own record: house rules")
-        ->excludes(jotJobOption)
-        ->excludes(jotIdOption);
-    jotCommand->add_option("line", lines, "after --; - alone: one a line from standard input");
-
-    std::string file;
-    CLI::App* exportCommand = app.add_subcommand("export", "a job of a workshop as JSON");
-    exportCommand->add_option("workshop", path)->required();
-    exportCommand->add_option("--job", job, "which, where there are several");
-    CLI::Option* exportIdOption =
-        exportCommand->add_option("--id", id, "which, where several have one name");
-    std::string moment;
-    exportCommand->add_option("--at", moment, "as it was then, like 2026-03-31");
-    std::string lamp;
-    CLI::Option* lampOption =
-        exportCommand->add_option("--lamp", lamp, "a lamp group of the job as a SPICE netlist");
-    bool photos = false;
-    CLI::Option* photosOption = exportCommand->add_flag(
-        "--photos", photos, "a ZIP file of the job and its photos: send it into a file with >");
-    lampOption->excludes(photosOption);
-    bool lampList = false;
-    exportCommand->add_flag("--lamps", lampList, "all lamps of the job as CSV")
-        ->excludes(lampOption)
-        ->excludes(photosOption);
-    CLI::App* sheetCommand = app.add_subcommand("sheet", "a job written out, for someone");
-    sheetCommand->add_option("workshop-or-job", path, "a workshop file, or a job in JSON")
-        ->required();
-    sheetCommand->add_option("--job", job, "which, where there are several");
-    CLI::Option* sheetIdOption =
-        sheetCommand->add_option("--id", id, "which, where several have one name");
-    std::string sheetFor, sheetAs = "text";
-    sheetCommand->add_option("--for", sheetFor, cli::sheetNames())->required();
-    sheetCommand->add_option("--as", sheetAs, "html, pdf or text");
-    CLI::App* importCommand =
-        app.add_subcommand("import", "a job in JSON, or a bundle with photos, into a workshop");
-    importCommand->add_option("workshop", path)->required();
-    importCommand->add_option("file", file)->required();
-
+    Commands commands;
+    for (auto* add : {addCheck, addStages, addReckoning, addJot, addSheet, addExchange})
+        add(app, commands);
     try {
         app.parse(argc, argv);
     } catch (const CLI::ParseError& error) {
         const int status = app.exit(error);
         return status == 0 ? Done : BadInput;
     }
-    if (*reckonCommand) return reckon(kind, input, strict);
-    if (*spiceCommand) return spice(input);
-    if (*check || *stages) {
-        cli::CheckRequest request{path,
-                                  {},
-                                  {},
-                                  store::userCatalogueFile().toStdString(),
-                                  json,
-                                  ownStations,
-                                  stages->parsed()};
-        if (*jobOption || *stagesJobOption) request.job = job;
-        if (*idOption || *stagesIdOption) request.id = id;
-        const cli::Checked result = cli::check(request, [](std::string_view words) {
-            std::cout.write(words.data(), static_cast<std::streamsize>(words.size()));
-        });
-        std::cout.flush();
-        if (!result.faults.empty()) return complain(result.faults);
-        return strict && result.worst == core::State::Over ? VerdictOver : Done;
+    for (const Command& command : commands) {
+        if (*command.app) return command.run();
     }
-    if (*jotCommand) {
-        cli::JotRequest request{path, {}, {}, std::move(lines), {}, {}, json, dryRun};
-        if (request.lines == std::vector<std::string>{"-"}) {
-            const auto typed = cli::contents("-", "jot lines");
-            if (!typed) return complain({typed.error()});
-            request.lines = cli::linesOf(*typed);
-        }
-        request.workshop = ofWorkshop;
-        if (*jotJobOption) request.job = job;
-        if (*jotIdOption) request.id = id;
-        request.userCatalogue = store::userCatalogueFile().toStdString();
-        request.today = QDate::currentDate().toString(Qt::ISODate).toStdString();
-        const cli::JotRun result = cli::jot(request);
-        std::cout << result.out;
-        return result.faults.empty() ? Done : complain(result.faults);
-    }
-    cli::Wanted wanted{job, {}};
-    if (*sheetCommand) {
-        if (*sheetIdOption) wanted.id = id;
-        const cli::SheetRun result = cli::sheetRun(path, wanted, sheetFor, sheetAs,
-                                                   store::userCatalogueFile().toStdString());
-        if (!result.faults.empty()) return complain(result.faults);
-        std::cout << result.out;
-        return Done;
-    }
-    if (*exportIdOption) wanted.id = id;
-    const cli::Exchanged result = !*exportCommand ? cli::imported(path, file)
-                                  : *lampOption   ? cli::exportedLamp(path, wanted, lamp)
-                                  : lampList      ? cli::exportedLampList(path, wanted)
-                                  : photos        ? cli::exportedBundle(path, wanted, moment)
-                                                  : cli::exported(path, wanted, moment);
-    if (!result.faults.empty()) return complain(result.faults);
-    std::cout << result.out;
-    return Done;
+    return BadInput;
 }

@@ -49,8 +49,8 @@ QString body(const core::Sheet& sheet) {
 const QString style =
     uR"(body { font-family: sans-serif; font-size: 10pt; color: #000; max-width: 46em; margin: 2em auto; }
 h1 { font-size: 17pt; margin-bottom: 2pt; }
-h2 { font-size: 12pt; margin: 14pt 0 3pt 0; }
-p { margin: 2pt 0; }
+h2 { font-size: 12pt; margin-top: 14pt; margin-bottom: 3pt; }
+p { margin-top: 2pt; margin-bottom: 2pt; }
 p.under { color: #555; }
 table { border-collapse: collapse; }
 th { border-bottom: 1px solid #000; }

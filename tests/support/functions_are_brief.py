@@ -8,22 +8,13 @@ import sys
 
 MOST = 80
 STILL_LONG = {
-    ("app/dc_test/dc_test_panel.cpp", "DcTestPanel::show"),
-    ("app/frame/main_window.cpp", "MainWindow::build"),
     ("app/frame/main_window.cpp", "MainWindow::buildMenus"),
     ("app/lamps/lamps_panel.cpp", "LampsPanel::LampsPanel"),
     ("app/lamps/probes.cpp", "paintPanel"),
-    ("app/lamps/schematic.cpp", "Schematic::paint"),
     ("app/lamps/schematic.cpp", "Schematic::paintRow"),
     ("app/main.cpp", "main"),
-    ("app/measure/health_plot.cpp", "HealthPlot::show"),
-    ("app/measure/log_view.cpp", "LogView::draw"),
-    ("app/measure/motor_plot.cpp", "MotorPlot::draw"),
-    ("app/stay_alive/crossing_plot.cpp", "CrossingPlot::draw"),
     ("app/stay_alive/stay_alive_panel.cpp", "StayAlivePanel::StayAlivePanel"),
     ("app/stay_alive/track_painter.cpp", "paintTrack"),
-    ("cli/main.cpp", "main"),
-    ("core/instrument/log_cutting.cpp", "cutLog"),
     ("core/work/decoder/judge_decoder.cpp", "judgeFit"),
     ("core/work/intake/suspects.cpp", "suspects"),
     ("core/work/stay_alive/judge_crossing.cpp", "judgeCrossing"),

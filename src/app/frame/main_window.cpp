@@ -117,23 +117,7 @@ void MainWindow::build() {
 
     m_photos = new Photos(m_bench, this);
     connect(m_photos, &Photos::failed, this, &MainWindow::say);
-    m_panel = new QStackedWidget(bench);
-    for (const auto views : {stageViews(), workshopViews()}) {
-        for (const StageView& view : views) {
-            StagePanel* panel = view.panel(m_panel);
-            m_panel->addWidget(panel);
-            m_panels[view.stage] = panel;
-            panel->usePhotos(*m_photos);
-            connect(panel, &StagePanel::subjectChosen, &m_bench, &Bench::pointAt);
-            connect(panel, &StagePanel::jotOffered, m_jot, &JotLine::offer);
-            connect(panel, &StagePanel::jotChosen, &m_bench, &Bench::take);
-            connect(panel, &StagePanel::jotsChosen, &m_bench, &Bench::takeAll);
-            connect(panel, &StagePanel::overlayChanged, m_picture, [this, panel] {
-                if (panel == m_panel->currentWidget()) m_picture->put(panel->overlay());
-            });
-            connect(panel, &StagePanel::refused, this, &MainWindow::say);
-        }
-    }
+    makePanels(bench);
     m_splitter = new QSplitter(Qt::Vertical, bench);
     m_splitter->addWidget(m_pictureStack);
     m_splitter->addWidget(m_panel);
@@ -168,6 +152,31 @@ void MainWindow::build() {
     column->addWidget(m_notices);
     column->addWidget(m_jot);
 
+    connectParts();
+}
+
+/// A panel a stage; the one that is seen shows what it has to show in the picture too.
+void MainWindow::makePanels(QWidget* bench) {
+    m_panel = new QStackedWidget(bench);
+    for (const auto views : {stageViews(), workshopViews()}) {
+        for (const StageView& view : views) {
+            StagePanel* panel = view.panel(m_panel);
+            m_panel->addWidget(panel);
+            m_panels[view.stage] = panel;
+            panel->usePhotos(*m_photos);
+            connect(panel, &StagePanel::subjectChosen, &m_bench, &Bench::pointAt);
+            connect(panel, &StagePanel::jotOffered, m_jot, &JotLine::offer);
+            connect(panel, &StagePanel::jotChosen, &m_bench, &Bench::take);
+            connect(panel, &StagePanel::jotsChosen, &m_bench, &Bench::takeAll);
+            connect(panel, &StagePanel::overlayChanged, m_picture, [this, panel] {
+                if (panel == m_panel->currentWidget()) m_picture->put(panel->overlay());
+            });
+            connect(panel, &StagePanel::refused, this, &MainWindow::say);
+        }
+    }
+}
+
+void MainWindow::connectParts() {
     connect(m_shelf, &ShelfView::jobChosen, this, [this](store::JobId id) {
         if (id == ShelfModel::workshopId)
             m_bench.openWorkshopRecord();

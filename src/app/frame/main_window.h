@@ -55,6 +55,8 @@ protected:
 
 private:
     void build();
+    void makePanels(QWidget* bench);
+    void connectParts();
     void buildMenus();
     void showAll();
     void showAttention();

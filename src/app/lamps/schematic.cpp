@@ -453,15 +453,35 @@ void Schematic::paint(QPainter& painter) {
     const qreal foot = height() - footHeight;
     const qreal bottom = foot - 42;
     const qreal first = rowsFrom();
-    const qreal firstX = columnAt(0);
     const qreal lastX = columnAt(m_group.rows.size() - 1);
+    paintCommon(painter, top, lastX);
 
-    // The common (blue) along the top, as a wire in its insulation.
+    // Rows beyond what is to be painted have their symbols, for the keyboard, and no more.
+    const bool all = !painter.hasClipping();
+    const QRectF asked = painter.clipBoundingRect();
+    for (std::size_t r = 0; r < m_group.rows.size(); ++r) {
+        const RowLayout layout = rowLayout(r, top, bottom);
+        addSymbols(r, layout);
+        const qreal reach = acrossOf(m_group.rows[r]) + columnWidth;
+        if (all || (layout.x - reach < asked.right() && layout.x + reach > asked.left()))
+            paintRow(painter, r, layout, top, bottom);
+    }
+
+    painter.setPen(QPen(look.ink, 1.8));
+    painter.drawLine(QPointF(qMin(first, columnAt(0)), bottom), QPointF(lastX, bottom));
+    painter.drawLine(QPointF(first, bottom), QPointF(first, foot));
+    if (m_bridge) paintBridge(painter, top, foot);
+    if (m_smoothing) paintSmoothing(painter, firstColumn + bridgeWidth, top, foot);
+    paintFoot({painter, first, foot});
+}
+
+/// The common (blue) along the top, as a wire in its insulation.
+void Schematic::paintCommon(QPainter& painter, qreal top, qreal lastX) {
     QPainterPath common(QPointF(20, top));
     common.lineTo(lastX, top);
     paintWire(painter, common, m_onSupply ? wireColour(u"red"_s) : wireColour(u"blue"_s), 3);
     painter.setFont(wordsFont(13, true));
-    painter.setPen(look.ink);
+    painter.setPen(theme().ink);
     painter.drawText(QRectF(16, top - 34, 330, 26), Qt::AlignLeft | Qt::AlignVCenter,
                      m_bridge && m_state.wave != core::Wave::Steady
                          ? tr("+ behind the bridge, %1 at the crest").arg(volts(m_state.bus))
@@ -477,48 +497,20 @@ void Schematic::paint(QPainter& painter) {
                             "measured track volts.")
                              .arg(volts(m_state.bus)),
                          u"track "_s});
+}
 
-    // Rows beyond what is to be painted have their symbols, for the keyboard, and no more.
-    const bool all = !painter.hasClipping();
-    const QRectF asked = painter.clipBoundingRect();
-    for (std::size_t r = 0; r < m_group.rows.size(); ++r) {
-        const RowLayout layout = rowLayout(r, top, bottom);
-        addSymbols(r, layout);
-        const qreal reach = acrossOf(m_group.rows[r]) + columnWidth;
-        if (all || (layout.x - reach < asked.right() && layout.x + reach > asked.left()))
-            paintRow(painter, r, layout, top, bottom);
-    }
+void Schematic::Foot::lead(qreal by) {
+    painter.setPen(QPen(theme().ink, 1.8));
+    painter.drawLine(QPointF(x, foot), QPointF(x + by, foot));
+    x += by;
+}
 
-    // What the rows share leads back along the foot: shared resistor, the output's own, its wire,
-    // the switch, ground.
-    painter.setPen(QPen(look.ink, 1.8));
-    painter.drawLine(QPointF(qMin(first, firstX), bottom), QPointF(lastX, bottom));
-    painter.drawLine(QPointF(first, bottom), QPointF(first, foot));
-    if (m_bridge) paintBridge(painter, top, foot);
-    if (m_smoothing) paintSmoothing(painter, firstColumn + bridgeWidth, top, foot);
-    qreal x = first;
-    const auto lead = [&](qreal by) {
-        painter.setPen(QPen(look.ink, 1.8));
-        painter.drawLine(QPointF(x, foot), QPointF(x + by, foot));
-        x += by;
-    };
-    const auto seriesPart = [&](const QString& value, const QString& words, const QString& tip,
-                                const QString& jot, const QColor& ink, const QString& up = {},
-                                const QString& down = {}) {
-        lead(30);
-        const QRectF box(x, foot - 8, 44, 16);
-        paintResistor(painter, box, ink, look.paper);
-        painter.setFont(figuresFont(13, true));
-        painter.setPen(ink);
-        painter.drawText(QRectF(x - 24, foot - 29, 92, 20), Qt::AlignCenter, value);
-        painter.setFont(wordsFont(13));
-        painter.drawText(QRectF(x - 34, foot + 11, 112, 20), Qt::AlignCenter, words);
-        m_symbols.push_back({box.adjusted(-20, -22, 20, 22), tip, jot, up, down});
-        x += 44;
-        lead(30);
-    };
+/// What the rows share leads back along the foot: shared resistor, the output's own, its wire, the
+/// switch, ground.
+void Schematic::paintFoot(Foot on) {
+    const Theme& look = theme();
     if (m_group.shared() > core::Ohms{0}) {
-        seriesPart(ohms(m_group.shared()), tr("shared"),
+        seriesPart(on, ohms(m_group.shared()), tr("shared"),
                    tr("One resistor for all rows of %1, chosen. Press it, then the arrows up and "
                       "down step it, Return types it.")
                        .arg(qs(m_group.name)),
@@ -526,100 +518,123 @@ void Schematic::paint(QPainter& painter) {
                    stepped(u"shared "_s + qs(m_group.name), m_group.shared(), true),
                    stepped(u"shared "_s + qs(m_group.name), m_group.shared(), false));
     }
-    if (m_oneWay) {
-        lead(30);
-        painter.setBrush(look.paper);
-        painter.drawPolygon(
-            QPolygonF{QPointF(x, foot - 8), QPointF(x, foot + 8), QPointF(x + 14, foot)});
-        painter.drawLine(QPointF(x + 14, foot - 8), QPointF(x + 14, foot + 8));
-        painter.setFont(wordsFont(13));
-        painter.drawText(QRectF(x - 34, foot + 11, 84, 20), Qt::AlignCenter, tr("one way"));
-        m_symbols.push_back(
-            {QRectF(x - 14, foot - 14, 44, 44),
-             tr("A diode before %1: it lights in one direction, and nothing turns it "
-                "round. Press to change it.")
-                 .arg(qs(m_group.name)),
-             tr("oneway %1 ").arg(qs(m_group.name))});
-        x += 14;
-        lead(20);
-    }
-    if (m_group.contact) {
-        lead(30);
-        painter.setBrush(look.ink);
-        painter.drawEllipse(QPointF(x, foot), 2.5, 2.5);
-        painter.drawLine(QPointF(x, foot), QPointF(x + 26, foot - 11));
-        painter.drawEllipse(QPointF(x + 28, foot), 2.5, 2.5);
-        painter.setFont(figuresFont(13, true));
-        painter.drawText(QRectF(x - 24, foot - 33, 76, 20), Qt::AlignCenter,
-                         qs(core::formatted(m_group.contact->limit)));
-        painter.setFont(wordsFont(13));
-        painter.drawText(QRectF(x - 34, foot + 11, 96, 20), Qt::AlignCenter,
-                         m_group.contact->poles == 2 ? tr("two-pole switch") : tr("switch"));
-        m_symbols.push_back(
-            {QRectF(x - 14, foot - 34, 56, 66),
-             tr("The switch before %1: its contacts bear %2. Press to change it.")
-                 .arg(qs(m_group.name), qs(core::formatted(m_group.contact->limit))),
-             tr("toggle %1 ").arg(qs(m_group.name))});
-        x += 28;
-        lead(30);
-    }
+    if (m_oneWay) paintOneWay(on);
+    if (m_group.contact) paintContact(on);
     if (const core::ThroughDriver* driver = m_group.driver()) {
-        seriesPart(qs(core::formatted(driver->current)), tr("driver"),
+        seriesPart(on, qs(core::formatted(driver->current)), tr("driver"),
                    tr("A driver keeps the current of %1 and needs %2 itself. Press to change it.")
                        .arg(qs(m_group.name), volts(driver->dropout)),
                    tr("driver %1 ").arg(qs(m_group.name)), look.ink);
     }
     if (!m_onSupply && !m_state.outputSeriesKnown) {
-        seriesPart(tr("?"), tr("on the board"),
+        seriesPart(on, tr("?"), tr("on the board"),
                    tr("Whether output %1 carries a resistor on the board is not known; none is "
                       "assumed. Press to enter what you find.")
                        .arg(qs(m_group.output)),
                    tr("output %1 ").arg(qs(m_group.output)), look.ask);
     } else if (!m_onSupply && m_state.outputSeries > core::Ohms{0}) {
-        seriesPart(ohms(m_state.outputSeries), tr("on the board"),
+        seriesPart(on, ohms(m_state.outputSeries), tr("on the board"),
                    tr("Resistor of output %1 on the decoder's board. Press to correct it.")
                        .arg(qs(m_group.output)),
                    tr("output %1 ").arg(qs(m_group.output)), look.ink);
     }
-    if (m_onSupply) {
-        lead(30);
-        painter.setFont(wordsFont(13, true));
-        painter.setPen(look.ink);
-        if (m_bridge) {
-            minusBar(painter, QPointF(x, foot));
-            x += 6;
-        }
-        painter.drawText(QRectF(x + 6, foot - 12, 160, 24), Qt::AlignVCenter,
-                         m_bridge    ? tr("− of the bridge")
-                         : m_onAc    ? tr("AC, the other wire")
-                         : m_onRails ? tr("the other rail")
-                                     : tr("− supply"));
-        return;
+    m_onSupply ? paintSupplyEnd(on) : paintOutput(on);
+}
+
+void Schematic::seriesPart(Foot& on, const QString& value, const QString& words, const QString& tip,
+                           const QString& jot, const QColor& ink, const QString& up,
+                           const QString& down) {
+    on.lead(30);
+    const QRectF box(on.x, on.foot - 8, 44, 16);
+    paintResistor(on.painter, box, ink, theme().paper);
+    on.painter.setFont(figuresFont(13, true));
+    on.painter.setPen(ink);
+    on.painter.drawText(QRectF(on.x - 24, on.foot - 29, 92, 20), Qt::AlignCenter, value);
+    on.painter.setFont(wordsFont(13));
+    on.painter.drawText(QRectF(on.x - 34, on.foot + 11, 112, 20), Qt::AlignCenter, words);
+    m_symbols.push_back({box.adjusted(-20, -22, 20, 22), tip, jot, up, down});
+    on.x += 44;
+    on.lead(30);
+}
+
+void Schematic::paintOneWay(Foot& on) {
+    on.lead(30);
+    on.painter.setBrush(theme().paper);
+    on.painter.drawPolygon(QPolygonF{QPointF(on.x, on.foot - 8), QPointF(on.x, on.foot + 8),
+                                     QPointF(on.x + 14, on.foot)});
+    on.painter.drawLine(QPointF(on.x + 14, on.foot - 8), QPointF(on.x + 14, on.foot + 8));
+    on.painter.setFont(wordsFont(13));
+    on.painter.drawText(QRectF(on.x - 34, on.foot + 11, 84, 20), Qt::AlignCenter, tr("one way"));
+    m_symbols.push_back({QRectF(on.x - 14, on.foot - 14, 44, 44),
+                         tr("A diode before %1: it lights in one direction, and nothing turns it "
+                            "round. Press to change it.")
+                             .arg(qs(m_group.name)),
+                         tr("oneway %1 ").arg(qs(m_group.name))});
+    on.x += 14;
+    on.lead(20);
+}
+
+void Schematic::paintContact(Foot& on) {
+    on.lead(30);
+    on.painter.setBrush(theme().ink);
+    on.painter.drawEllipse(QPointF(on.x, on.foot), 2.5, 2.5);
+    on.painter.drawLine(QPointF(on.x, on.foot), QPointF(on.x + 26, on.foot - 11));
+    on.painter.drawEllipse(QPointF(on.x + 28, on.foot), 2.5, 2.5);
+    on.painter.setFont(figuresFont(13, true));
+    on.painter.drawText(QRectF(on.x - 24, on.foot - 33, 76, 20), Qt::AlignCenter,
+                        qs(core::formatted(m_group.contact->limit)));
+    on.painter.setFont(wordsFont(13));
+    on.painter.drawText(QRectF(on.x - 34, on.foot + 11, 96, 20), Qt::AlignCenter,
+                        m_group.contact->poles == 2 ? tr("two-pole switch") : tr("switch"));
+    m_symbols.push_back({QRectF(on.x - 14, on.foot - 34, 56, 66),
+                         tr("The switch before %1: its contacts bear %2. Press to change it.")
+                             .arg(qs(m_group.name), qs(core::formatted(m_group.contact->limit))),
+                         tr("toggle %1 ").arg(qs(m_group.name))});
+    on.x += 28;
+    on.lead(30);
+}
+
+void Schematic::paintSupplyEnd(Foot& on) {
+    on.lead(30);
+    on.painter.setFont(wordsFont(13, true));
+    on.painter.setPen(theme().ink);
+    if (m_bridge) {
+        minusBar(on.painter, QPointF(on.x, on.foot));
+        on.x += 6;
     }
-    QPainterPath wire(QPointF(x, foot));
-    wire.lineTo(x + 40, foot);
-    paintWire(painter, wire, wireColour(m_outputWire), 3);
-    painter.setFont(wordsFont(13, true));
-    painter.setPen(look.ink);
-    painter.drawText(QRectF(x + 6, foot - 32, 200, 20), Qt::AlignLeft | Qt::AlignVCenter,
-                     m_outputWire.isEmpty()
-                         ? tr("output %1").arg(qs(m_group.output))
-                         : tr("output %1, %2").arg(qs(m_group.output), m_outputWire));
-    painter.setFont(figuresFont(13));
-    painter.drawText(QRectF(x + 6, foot + 11, 100, 20), Qt::AlignLeft | Qt::AlignVCenter,
-                     u"→ %1"_s.arg(qs(core::formatted(m_state.total, 3))));
-    x += 40;
-    painter.setPen(QPen(look.ink, 1.8));
-    painter.drawLine(QPointF(x, foot), QPointF(x + 22, foot - 11));
-    painter.setBrush(look.ink);
-    painter.drawEllipse(QPointF(x, foot), 2.5, 2.5);
-    painter.drawEllipse(QPointF(x + 24, foot), 2.5, 2.5);
-    painter.drawLine(QPointF(x + 24, foot), QPointF(x + 58, foot));
-    minusBar(painter, QPointF(x + 58, foot));
-    painter.setFont(wordsFont(13));
-    painter.setPen(look.inkSoft);
-    painter.drawText(QRectF(x + 68, foot - 10, 140, 20), Qt::AlignLeft | Qt::AlignVCenter,
-                     tr("− decoder ground"));
+    on.painter.drawText(QRectF(on.x + 6, on.foot - 12, 160, 24), Qt::AlignVCenter,
+                        m_bridge    ? tr("− of the bridge")
+                        : m_onAc    ? tr("AC, the other wire")
+                        : m_onRails ? tr("the other rail")
+                                    : tr("− supply"));
+}
+
+void Schematic::paintOutput(Foot& on) {
+    const Theme& look = theme();
+    QPainterPath wire(QPointF(on.x, on.foot));
+    wire.lineTo(on.x + 40, on.foot);
+    paintWire(on.painter, wire, wireColour(m_outputWire), 3);
+    on.painter.setFont(wordsFont(13, true));
+    on.painter.setPen(look.ink);
+    on.painter.drawText(QRectF(on.x + 6, on.foot - 32, 200, 20), Qt::AlignLeft | Qt::AlignVCenter,
+                        m_outputWire.isEmpty()
+                            ? tr("output %1").arg(qs(m_group.output))
+                            : tr("output %1, %2").arg(qs(m_group.output), m_outputWire));
+    on.painter.setFont(figuresFont(13));
+    on.painter.drawText(QRectF(on.x + 6, on.foot + 11, 100, 20), Qt::AlignLeft | Qt::AlignVCenter,
+                        u"→ %1"_s.arg(qs(core::formatted(m_state.total, 3))));
+    on.x += 40;
+    on.painter.setPen(QPen(look.ink, 1.8));
+    on.painter.drawLine(QPointF(on.x, on.foot), QPointF(on.x + 22, on.foot - 11));
+    on.painter.setBrush(look.ink);
+    on.painter.drawEllipse(QPointF(on.x, on.foot), 2.5, 2.5);
+    on.painter.drawEllipse(QPointF(on.x + 24, on.foot), 2.5, 2.5);
+    on.painter.drawLine(QPointF(on.x + 24, on.foot), QPointF(on.x + 58, on.foot));
+    minusBar(on.painter, QPointF(on.x + 58, on.foot));
+    on.painter.setFont(wordsFont(13));
+    on.painter.setPen(look.inkSoft);
+    on.painter.drawText(QRectF(on.x + 68, on.foot - 10, 140, 20), Qt::AlignLeft | Qt::AlignVCenter,
+                        tr("− decoder ground"));
 }
 
 }  // namespace glimmet::app

@@ -24,6 +24,21 @@ private:
     /// Left of the rows what feeds them: rails, bridge, capacitor.
     void paintBridge(QPainter& painter, qreal top, qreal bottom);
     void paintSmoothing(QPainter& painter, qreal x, qreal top, qreal bottom);
+    void paintCommon(QPainter& painter, qreal top, qreal lastX);
+    /// The line back along the foot, and how far it is drawn.
+    struct Foot {
+        QPainter& painter;
+        qreal x, foot;
+        void lead(qreal by);
+    };
+    void paintFoot(Foot on);
+    void seriesPart(Foot& on, const QString& value, const QString& words, const QString& tip,
+                    const QString& jot, const QColor& ink, const QString& up = {},
+                    const QString& down = {});
+    void paintOneWay(Foot& on);
+    void paintContact(Foot& on);
+    void paintSupplyEnd(Foot& on);
+    void paintOutput(Foot& on);
     /// The line that steps a resistor; empty where there is nothing to step from.
     [[nodiscard]] QString stepped(const QString& start, core::Ohms from, bool up) const;
     [[nodiscard]] qreal rowsFrom() const;  ///< where what feeds them ends

@@ -179,42 +179,48 @@ void guessConditions(std::vector<LogPart>& parts, std::optional<Ohms> path) {
     }
 }
 
-std::vector<LogPart> cutLog(std::span<const LogRow> rows, std::optional<Ohms> path) {
-    std::vector<LogPart> parts;
-    if (rows.empty()) return parts;
-    const std::size_t reach = reachOf(rows);
-    const std::vector<double> amps = withoutSpikes(column(rows, &LogRow::amps), reach >= 4 ? 2 : 1);
-    const std::vector<double> volts =
-        withoutSpikes(column(rows, &LogRow::volts), reach >= 4 ? 2 : 1);
-    const double largestAmps = *std::max_element(amps.begin(), amps.end());
-    const double largestVolts = *std::max_element(volts.begin(), volts.end());
-    // Below a fiftieth of the largest nothing is told apart from nothing.
-    const double ampsFloor = std::max(largestAmps * 0.02, 1e-4);
-    const double voltsFloor = std::max(largestVolts * 0.02, 1e-2);
-    const Sums ofAmps(rows, [&](std::size_t i) { return amps[i]; });
-    const Sums ofVolts(rows, [&](std::size_t i) { return volts[i]; });
+namespace {
 
-    // Where a step stands out most within its reach.
+/// Both columns of a log, and below what nothing is told apart from nothing.
+struct Columns {
+    Sums amps, volts;
+    double ampsFloor, voltsFloor;
+    std::size_t reach;
+
+    double step(std::size_t at) const {
+        return std::max(stepAt(amps, at, reach, ampsFloor), stepAt(volts, at, reach, voltsFloor));
+    }
+    /// Of both, each in its own floors; `of`: of one of the sums.
+    template <class Of>
+    double misfit(Of of) const {
+        return of(amps) / (ampsFloor * ampsFloor) + of(volts) / (voltsFloor * voltsFloor);
+    }
+};
+
+/// Where a step stands out most within its reach; with the first row and the end.
+std::vector<std::size_t> edgesOf(const Columns& columns, std::size_t rows) {
     std::vector<std::size_t> edges{0};
-    if (rows.size() >= 2 * reach) {
-        std::size_t best = 0;
-        double most = 0;
-        for (std::size_t at = reach; at + reach <= rows.size(); ++at) {
-            const double step = std::max(stepAt(ofAmps, at, reach, ampsFloor),
-                                         stepAt(ofVolts, at, reach, voltsFloor));
-            if (step > most) {
-                most = step;
-                best = at;
-            }
-            if (most > 0 && (at >= best + reach || at + reach == rows.size())) {
-                edges.push_back(best);
-                most = 0;
-            }
+    const std::size_t reach = columns.reach;
+    std::size_t best = 0;
+    double most = 0;
+    for (std::size_t at = reach; rows >= 2 * reach && at + reach <= rows; ++at) {
+        const double step = columns.step(at);
+        if (step > most) {
+            most = step;
+            best = at;
+        }
+        if (most > 0 && (at >= best + reach || at + reach == rows)) {
+            edges.push_back(best);
+            most = 0;
         }
     }
-    edges.push_back(rows.size());
+    edges.push_back(rows);
+    return edges;
+}
 
-    // Each edge to where two levels between its neighbours fit best.
+/// Each edge to where two levels between its neighbours fit best.
+void moveToBest(std::vector<std::size_t>& edges, const Columns& columns) {
+    const std::size_t reach = columns.reach;
     for (std::size_t k = 1; k + 1 < edges.size(); ++k) {
         const std::size_t from = std::max(edges[k - 1], edges[k] - std::min(edges[k], 4 * reach));
         const std::size_t to = std::min(edges[k + 1], edges[k] + 4 * reach);
@@ -222,9 +228,8 @@ std::vector<LogPart> cutLog(std::span<const LogRow> rows, std::optional<Ohms> pa
         std::size_t best = edges[k];
         for (std::size_t at = std::max(from + 1, edges[k] - std::min(edges[k], reach));
              at < std::min(to, edges[k] + reach + 1); ++at) {
-            const double misfit =
-                (ofAmps.spread(from, at) + ofAmps.spread(at, to)) / (ampsFloor * ampsFloor) +
-                (ofVolts.spread(from, at) + ofVolts.spread(at, to)) / (voltsFloor * voltsFloor);
+            const double misfit = columns.misfit(
+                [&](const Sums& sums) { return sums.spread(from, at) + sums.spread(at, to); });
             if (misfit < least) {
                 least = misfit;
                 best = at;
@@ -232,62 +237,85 @@ std::vector<LogPart> cutLog(std::span<const LogRow> rows, std::optional<Ohms> pa
         }
         edges[k] = best;
     }
+}
 
-    // What does not differ, or no more than it scatters (as it was read, not as it was smoothed),
-    // is one part.
-    const Sums readAmps(rows, [&](std::size_t i) { return std::abs(rows[i].amps); });
-    const Sums readVolts(rows, [&](std::size_t i) { return std::abs(rows[i].volts); });
-    const auto same = [](const Sums& sums, std::size_t from, std::size_t edge, std::size_t to,
-                         double floor) {
-        const double a = sums.mean(from, edge), b = sums.mean(edge, to);
-        const double m = static_cast<double>(edge - from), n = static_cast<double>(to - edge);
-        const double variance = (sums.spread(from, edge) + sums.spread(edge, to)) /
-                                std::max(m + n - 2, 1.0) * (1 / m + 1 / n);
-        return !differ(a, b, floor) || std::abs(a - b) < 5 * std::sqrt(variance);
-    };
+/// Whether what lies on the two sides of an edge does not differ, or no more than it scatters.
+bool same(const Sums& sums, std::size_t from, std::size_t edge, std::size_t to, double floor) {
+    const double a = sums.mean(from, edge), b = sums.mean(edge, to);
+    const double m = static_cast<double>(edge - from), n = static_cast<double>(to - edge);
+    const double variance = (sums.spread(from, edge) + sums.spread(edge, to)) /
+                            std::max(m + n - 2, 1.0) * (1 / m + 1 / n);
+    return !differ(a, b, floor) || std::abs(a - b) < 5 * std::sqrt(variance);
+}
+
+/// Without edges between parts that are the same, as they were read, not as they were smoothed.
+std::vector<std::size_t> withoutNeedless(const std::vector<std::size_t>& edges,
+                                         std::span<const LogRow> rows, const Columns& columns) {
+    const Sums amps(rows, [&](std::size_t i) { return std::abs(rows[i].amps); });
+    const Sums volts(rows, [&](std::size_t i) { return std::abs(rows[i].volts); });
     std::vector<std::size_t> kept{0};
     for (std::size_t k = 1; k < edges.size(); ++k) {
         while (kept.size() >= 2) {
             const std::size_t from = kept[kept.size() - 2], edge = kept.back(), to = edges[k];
-            if (!same(readAmps, from, edge, to, ampsFloor) ||
-                !same(readVolts, from, edge, to, voltsFloor)) {
+            if (!same(amps, from, edge, to, columns.ampsFloor) ||
+                !same(volts, from, edge, to, columns.voltsFloor))
                 break;
-            }
             kept.pop_back();
         }
         kept.push_back(edges[k]);
     }
+    return kept;
+}
 
-    // Where a supply was turned up slowly no step stands out: a level ends where a slope begins.
-    const auto part = [&](auto&& itself, std::size_t from, std::size_t to, int deeper) -> void {
-        LogPart whole = partOf(rows, from, to, std::nullopt);
-        if (whole.steady || deeper == 0 || to - from < 4 * reach) {
-            parts.push_back(whole);
-            return;
+/// Where a supply was turned up slowly no step stands out: a level ends where a slope begins.
+void cutSlopes(std::vector<LogPart>& parts, std::span<const LogRow> rows, const Columns& columns,
+               std::size_t from, std::size_t to, int deeper) {
+    const std::size_t reach = columns.reach;
+    const LogPart whole = partOf(rows, from, to, std::nullopt);
+    if (whole.steady || deeper == 0 || to - from < 4 * reach) {
+        parts.push_back(whole);
+        return;
+    }
+    double least = columns.misfit([&](const Sums& sums) { return sums.offLine(from, to); }) / 2;
+    std::size_t best = from;
+    for (std::size_t at = from + reach; at + reach <= to; ++at) {
+        const double flatFirst = columns.misfit(
+            [&](const Sums& sums) { return sums.spread(from, at) + sums.offLine(at, to); });
+        const double flatLast = columns.misfit(
+            [&](const Sums& sums) { return sums.offLine(from, at) + sums.spread(at, to); });
+        if (std::min(flatFirst, flatLast) < least) {
+            least = std::min(flatFirst, flatLast);
+            best = at;
         }
-        const auto misfit = [&](auto of) {
-            return of(ofAmps) / (ampsFloor * ampsFloor) + of(ofVolts) / (voltsFloor * voltsFloor);
-        };
-        double least = misfit([&](const Sums& sums) { return sums.offLine(from, to); }) / 2;
-        std::size_t best = from;
-        for (std::size_t at = from + reach; at + reach <= to; ++at) {
-            const double flatFirst = misfit(
-                [&](const Sums& sums) { return sums.spread(from, at) + sums.offLine(at, to); });
-            const double flatLast = misfit(
-                [&](const Sums& sums) { return sums.offLine(from, at) + sums.spread(at, to); });
-            if (std::min(flatFirst, flatLast) < least) {
-                least = std::min(flatFirst, flatLast);
-                best = at;
-            }
-        }
-        if (best == from) {
-            parts.push_back(whole);
-            return;
-        }
-        itself(itself, from, best, deeper - 1);
-        itself(itself, best, to, deeper - 1);
-    };
-    for (std::size_t k = 0; k + 1 < kept.size(); ++k) part(part, kept[k], kept[k + 1], 4);
+    }
+    if (best == from) {
+        parts.push_back(whole);
+        return;
+    }
+    cutSlopes(parts, rows, columns, from, best, deeper - 1);
+    cutSlopes(parts, rows, columns, best, to, deeper - 1);
+}
+
+}  // namespace
+
+std::vector<LogPart> cutLog(std::span<const LogRow> rows, std::optional<Ohms> path) {
+    std::vector<LogPart> parts;
+    if (rows.empty()) return parts;
+    const std::size_t reach = reachOf(rows);
+    const std::size_t smoothed = reach >= 4 ? 2 : 1;
+    const std::vector<double> amps = withoutSpikes(column(rows, &LogRow::amps), smoothed);
+    const std::vector<double> volts = withoutSpikes(column(rows, &LogRow::volts), smoothed);
+    // Below a fiftieth of the largest nothing is told apart from nothing.
+    const Columns columns{Sums(rows, [&](std::size_t i) { return amps[i]; }),
+                          Sums(rows, [&](std::size_t i) { return volts[i]; }),
+                          std::max(*std::max_element(amps.begin(), amps.end()) * 0.02, 1e-4),
+                          std::max(*std::max_element(volts.begin(), volts.end()) * 0.02, 1e-2),
+                          reach};
+    std::vector<std::size_t> edges = edgesOf(columns, rows.size());
+    moveToBest(edges, columns);
+    edges = withoutNeedless(edges, rows, columns);
+    for (std::size_t k = 0; k + 1 < edges.size(); ++k)
+        cutSlopes(parts, rows, columns, edges[k], edges[k + 1], 4);
     guessConditions(parts, path);
     for (LogPart& each : parts) each = partOf(rows, each.from, each.to, each.condition);
     return parts;
