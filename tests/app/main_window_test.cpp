@@ -1,6 +1,7 @@
 #include "app/frame/jot_line.h"
 #include "app/frame/reckoning_panel.h"
 #include "app/frame/reckoning_rows.h"
+#include "app/frame/workshop_files.h"
 #include "app/lamps/fault_table.h"
 #include "app/lamps/lamps_panel.h"
 #include "app/lamps/schematic.h"
@@ -8,13 +9,16 @@
 #include "app/stage_view.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "core/work/sheets.h"
 #include "open_window.h"
 
 #include <QAbstractButton>
 #include <QAction>
+#include <QFile>
 #include <QFileInfo>
 #include <QInputDialog>
 #include <QListView>
+#include <QMenu>
 #include <QMenuBar>
 #include <QPushButton>
 #include <QSignalSpy>
@@ -433,6 +437,30 @@ TEST(MainWindow, ListsWhatCanBeTypedOneKeyAway) {
     EXPECT_TRUE(app.find<QWidget>(u"jotList"_s)->isVisible());
     app.press(Qt::Key_F1);
     EXPECT_FALSE(app.find<QWidget>(u"jotList"_s)->isVisible());
+}
+TEST(MainWindow, SavesASheetAsWhatItsNameEndsIn) {
+    OpenWindow app;
+    auto* files = app.window().findChild<WorkshopFiles*>();
+    const core::SheetKind& wiring = *core::sheetKind("wiring");
+    const auto written = [&](const char* name) {
+        files->saveSheetTo(wiring, app.file(name));
+        QFile file(app.file(name));
+        return file.open(QIODevice::ReadOnly) ? file.readAll() : QByteArray();
+    };
+    const QByteArray title = ("Wiring of " + app.bench().job().name).c_str();
+    EXPECT_TRUE(written("a.pdf").startsWith("%PDF-"));
+    EXPECT_TRUE(written("a.html").startsWith("<!DOCTYPE html>"));
+    EXPECT_TRUE(written("a.txt").startsWith(title));
+    EXPECT_NE(app.words(u"noticeWords"_s).find("a.txt"), std::string::npos);
+    EXPECT_TRUE(written("no such folder/a.pdf").isEmpty());
+    EXPECT_NE(app.words(u"noticeWords"_s).find("could not be written"), std::string::npos);
+    // Each kind has its entry in the menu.
+    QStringList entries;
+    for (const QMenu* menu : app.window().findChildren<QMenu*>()) {
+        for (const QAction* action : menu->actions()) entries << action->text();
+    }
+    for (const core::SheetKind& kind : core::sheetKinds())
+        EXPECT_TRUE(entries.contains(QString::fromUtf8(kind.title) + u"…"_s));
 }
 TEST(MainWindow, RemembersThemeAndRecentFiles) {
     OpenWindow app;

@@ -17,6 +17,7 @@
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
 #include "core/work/record_lines.h"
+#include "core/work/sheets.h"
 #include "store/documents.h"
 
 #include <QAction>
@@ -206,18 +207,31 @@ void MainWindow::connectParts() {
     connect(m_jot, &JotLine::listWanted, this, &MainWindow::showJotList);
 }
 
+template <class Slot>
+QAction* MainWindow::add(QMenu* menu, const QString& name, const QKeySequence& keys, Slot slot) {
+    auto* action = menu->addAction(name);
+    action->setShortcut(keys);
+    connect(action, &QAction::triggered, this, slot);
+    return action;
+}
+
 void MainWindow::buildMenus() {
-    const auto add = [this](QMenu* menu, const QString& name, const QKeySequence& keys, auto slot) {
-        auto* action = menu->addAction(name);
-        action->setShortcut(keys);
-        connect(action, &QAction::triggered, this, slot);
-        return action;
-    };
+    buildWorkshopMenu();
+    buildOtherMenus();
+}
+
+void MainWindow::buildWorkshopMenu() {
     QMenu* workshop = menuBar()->addMenu(tr("&Workshop"));
     m_newJob = add(workshop, tr("New &job"), QKeySequence::New, [this] { chooseBody(true); });
     m_writing.append(add(workshop, tr("&Import job…"), {}, [this] { m_files->importJob(); }));
     m_needJob.append(add(workshop, tr("&Export job…"), QKeySequence(u"Ctrl+E"_s),
                          [this] { m_files->exportJob(); }));
+    QMenu* sheets = workshop->addMenu(tr("S&heets of the job"));
+    m_needJob.append(sheets->menuAction());
+    for (const core::SheetKind& kind : core::sheetKinds()) {
+        add(sheets, tr("%1…").arg(QCoreApplication::translate("core", kind.title)), {},
+            [this, &kind] { m_files->saveSheet(kind); });
+    }
     m_needJob.append(
         add(workshop, tr("Keep its &body for others…"), {}, [this] { m_files->keepBody(); }));
     m_needJob.append(
@@ -239,7 +253,9 @@ void MainWindow::buildMenus() {
     connect(recent, &QMenu::aboutToShow, this, [this, recent] { m_files->fillRecent(*recent); });
     workshop->addSeparator();
     add(workshop, tr("&Quit"), QKeySequence::Quit, &QWidget::close);
+}
 
+void MainWindow::buildOtherMenus() {
     QMenu* edit = menuBar()->addMenu(tr("&Edit"));
     m_undo = add(edit, tr("Undo"), QKeySequence::Undo, [this] { m_bench.undo(); });
     m_redo = add(edit, tr("Redo"), {}, [this] { m_bench.redo(); });

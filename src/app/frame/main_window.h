@@ -58,6 +58,10 @@ private:
     void makePanels(QWidget* bench);
     void connectParts();
     void buildMenus();
+    void buildWorkshopMenu();
+    void buildOtherMenus();
+    template <class Slot>
+    QAction* add(QMenu* menu, const QString& name, const QKeySequence& keys, Slot slot);
     void showAll();
     void showAttention();
     void showPicture();

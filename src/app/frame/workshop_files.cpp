@@ -2,10 +2,12 @@
 
 #include "app/frame/notices.h"
 #include "app/theme/words.h"
+#include "sheets/sheet.h"
 #include "store/bundle.h"
 #include "store/catalogue.h"
 
 #include <QAction>
+#include <QCoreApplication>
 #include <QDir>
 #include <QFile>
 #include <QFileDialog>
@@ -172,6 +174,28 @@ void WorkshopFiles::importJob() {
     }
     m_bench.addJob(core::adopted(bundle->job, m_bench.workshopRecord().house),
                    core::text("Imported"));
+}
+
+void WorkshopFiles::saveSheet(const core::SheetKind& kind) {
+    if (!m_bench.hasJob()) return;
+    const QString title = QCoreApplication::translate("core", kind.title);
+    const QString path = QFileDialog::getSaveFileName(
+        m_window, title, QDir::home().filePath(qs(std::string(kind.name)) + u".pdf"_s),
+        tr("On A4 (*.pdf);;As a page (*.html);;As text (*.txt)"));
+    if (!path.isEmpty()) saveSheetTo(kind, path);
+}
+
+void WorkshopFiles::saveSheetTo(const core::SheetKind& kind, const QString& path) {
+    const core::Sheet sheet = kind.make(m_bench.facts());
+    const QString ending = QFileInfo(path).suffix().toLower();
+    const QByteArray bytes = ending == u"pdf"_s    ? sheets::pdf(sheet)
+                             : ending == u"html"_s ? sheets::html(sheet).toUtf8()
+                                                   : sheets::plainText(sheet).toUtf8();
+    QSaveFile file(path);
+    if (!file.open(QIODevice::WriteOnly) || file.write(bytes) != bytes.size() || !file.commit())
+        m_notices.say(tr("%1 could not be written: %2.").arg(path, file.errorString()));
+    else
+        m_notices.say(tr("Written to %1.").arg(path));
 }
 
 void WorkshopFiles::exportJob() {

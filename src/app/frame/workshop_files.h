@@ -3,6 +3,7 @@
 #pragma once
 
 #include "app/frame/bench.h"
+#include "core/work/sheets.h"
 
 #include <QObject>
 
@@ -27,6 +28,11 @@ public:
     void exportJob();
     /// The open job, with its photos where the name ends in .zip; written beside the interface.
     void exportTo(const QString& path);
+    /// Asks where, as what.
+    void saveSheet(const core::SheetKind& kind);
+    /// The open job as a sheet: as A4 where the name ends in .pdf, as a page in .html, else as
+    /// text.
+    void saveSheetTo(const core::SheetKind& kind, const QString& path);
     /// Asks what the body of the open job's first unit is to be called, and keeps it among the
     /// user's own.
     void keepBody();
