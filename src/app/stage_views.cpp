@@ -1,6 +1,7 @@
 #include "app/dc_test/dc_test_view.h"
 #include "app/decoder/decoder_view.h"
 #include "app/district/district_view.h"
+#include "app/fit/fit_view.h"
 #include "app/intake/intake_view.h"
 #include "app/lamps/lamps_view.h"
 #include "app/measure/measure_view.h"
@@ -11,8 +12,8 @@
 namespace glimmet::app {
 namespace {
 
-constinit const StageView views[] = {intakeView,  dcTestView, measureView,
-                                     decoderView, lampsView,  stayAliveView};
+constinit const StageView views[] = {intakeView, dcTestView,    measureView, decoderView,
+                                     lampsView,  stayAliveView, fitView};
 constinit const StageView ofWorkshop[] = {rulesView, districtView};
 constinit const PartPainter parts[] = {decoderPainter, bankPainter};
 

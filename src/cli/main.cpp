@@ -2,6 +2,7 @@
 // over (with --strict), 2 bad input with one line per fault on standard error.
 #include "cli/check.h"
 #include "cli/exchange.h"
+#include "cli/fit/fit_command.h"
 #include "cli/input.h"
 #include "cli/jot.h"
 #include "cli/reckon.h"
@@ -233,6 +234,33 @@ void addJot(CLI::App& app, Commands& all) {
                    }});
 }
 
+/// A command that tells something of one job.
+struct Telling {
+    const char* name;
+    const char* what;
+    std::string (*tell)(const cli::OneJob& one, bool json);
+};
+constexpr Telling tellings[] = {
+    {"fit", "what goes in, where it lies and with how much room", cli::fitOf}};
+
+void addTellings(CLI::App& app, Commands& all) {
+    struct Options {
+        Which which;
+        bool json = false;
+    };
+    for (const Telling& telling : tellings) {
+        const auto asked = std::make_shared<Options>();
+        CLI::App* command = app.add_subcommand(telling.name, telling.what);
+        askWhich(*command, asked->which, "workshop-or-job", Of::One);
+        command->add_flag("--json", asked->json, "as JSON");
+        all.push_back({command, [asked, tell = telling.tell] {
+                           const auto one =
+                               cli::oneJob(asked->which.path, asked->which.wanted(), ownParts());
+                           return one ? print({}, tell(*one, asked->json)) : complain(one.error());
+                       }});
+    }
+}
+
 void addSheet(CLI::App& app, Commands& all) {
     struct Options {
         Which which;
@@ -309,7 +337,8 @@ int main(int argc, char** argv) {
     CLI::App app{"glimmet-cli: the reckoning of Glimmet without a window", "glimmet-cli"};
     app.require_subcommand(1);
     Commands commands;
-    for (auto* add : {addCheck, addStages, addReckoning, addJot, addSheet, addExchange})
+    for (auto* add :
+         {addCheck, addStages, addReckoning, addJot, addTellings, addSheet, addExchange})
         add(app, commands);
     try {
         app.parse(argc, argv);

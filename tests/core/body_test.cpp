@@ -337,6 +337,10 @@ TEST(Seats, BankLiesBesideTheDecoderNotInIt) {
     EXPECT_GE(placementOf(job, "bank").corner.x.value(),
               decoder.corner.x.value() + decoder.box.length.value());
     job.bank->part.length = Millimetres{30};  // the hood is 44 mm long
+    // Behind it there is too little room; beside it, for the hood is wide.
+    EXPECT_EQ(placementOf(job, "bank").hollow, "hood");
+    EXPECT_GE(placementOf(job, "bank").lies->corner[1], decoder.box.width);
+    job.bank->part.width = Millimetres{24};
     EXPECT_EQ(placementOf(job, "bank").hollow, "cab floor");
     job.bank->part.length = Millimetres{60};
     EXPECT_FALSE(placementOf(job, "bank").fits);

@@ -9,7 +9,6 @@
 #include <gtest/gtest.h>
 
 #include <algorithm>
-#include <random>
 
 namespace glimmet::core {
 namespace {
@@ -28,45 +27,7 @@ Unit hollowUnit() {
                            true}};
     return unit;
 }
-bool covers(const Cavity& box, double x, double z) {
-    return x > box.corner.x.value() && x < (box.corner.x + box.length).value() &&
-           z > box.corner.z.value() && z < (box.corner.z + box.height).value();
-}
-
-TEST(FreeIn, IsEveryPlaceThatNothingTakesAndEachOnce) {
-    std::mt19937 random(11);
-    const auto upTo = [&](int most) {
-        return Millimetres{static_cast<double>(std::uniform_int_distribution(0, most)(random))};
-    };
-    for (int round = 0; round < 400; ++round) {
-        Unit unit = hollowUnit();
-        const int count = std::uniform_int_distribution(0, 4)(random);
-        for (int i = 0; i < count; ++i) {
-            Fixture one{FixtureKind::Weight,
-                        "hood",
-                        Point{upTo(40), upTo(15)},
-                        upTo(20) + Millimetres{1},
-                        Millimetres{5},
-                        upTo(8) + Millimetres{1},
-                        false};
-            if (i == 3) one.at.reset();
-            unit.fixtures.push_back(one);
-        }
-        const Cavity& hood = unit.body.cavities.front();
-        const std::vector<Cavity> free = freeIn(unit, hood);
-        for (double x = 5.5; x < 35; ++x) {
-            for (double z = 3.5; z < 15; ++z) {
-                const bool taken = std::ranges::any_of(unit.fixtures, [&](const Fixture& each) {
-                    return covers(*lies(unit, each), x, z);
-                });
-                const auto pieces = std::ranges::count_if(
-                    free, [&](const Cavity& piece) { return covers(piece, x, z); });
-                ASSERT_EQ(pieces, taken ? 0 : 1) << "round " << round << " at " << x << ", " << z;
-            }
-        }
-    }
-}
-TEST(FreeIn, AWeightWithoutAPlaceLiesAtTheRearEndAndNothingReachesOut) {
+TEST(Fixtures, AWeightWithoutAPlaceLiesAtTheRearEndAndNothingReachesOut) {
     Unit unit = hollowUnit();
     unit.fixtures = {
         {FixtureKind::Weight, "hood", {}, Millimetres{12}, Millimetres{9}, Millimetres{4}, false}};
@@ -79,7 +40,6 @@ TEST(FreeIn, AWeightWithoutAPlaceLiesAtTheRearEndAndNothingReachesOut) {
     EXPECT_EQ(lies(unit, unit.fixtures[0])->length, Millimetres{30});
     unit.fixtures[0].place = "boiler";
     EXPECT_FALSE(lies(unit, unit.fixtures[0]).has_value());
-    EXPECT_EQ(freeIn(unit, unit.body.cavities[0]), unit.body.cavities);
 }
 
 TEST(Dragged, AnEdgeLeavesTheOneAcrossFromItWhereItIs) {
@@ -158,13 +118,13 @@ TEST(Fixtures, AWeightTakesTheDecodersRoomAndMillingGivesItBack) {
 TEST(Fixtures, ASmallOneLeavesRoomBesideItAndMillingIsNotOfferedInVain) {
     const Job beside = jotted(roomy(), {"weight hood 4x12x8"});
     EXPECT_TRUE(placementOf(placements(beside), "decoder")->fits);
-    // At the front end it pushes the decoder back.
+    // At the front end it pushes the decoder back, by the gap between them too.
     const double before = placementOf(placements(beside), "decoder")->corner.x.value();
     const Point hood = tests::body(beside).cavities[0].corner;
     const std::string line = "weight hood 4x12x8 at " + std::to_string(hood.x.value()) + "x" +
                              std::to_string(hood.z.value());
     const Job pushed = jotted(roomy(), {line.c_str()});
-    EXPECT_NEAR(placementOf(placements(pushed), "decoder")->corner.x.value() - before, 4, 0.01);
+    EXPECT_NEAR(placementOf(placements(pushed), "decoder")->corner.x.value() - before, 4.3, 1e-9);
 
     // A hollow too small without the weight too: milling it helps nothing.
     const Job small = jotted(tests::shunter(), {"cavity hood 15x14x11", "cavity cab floor 12x12x6",

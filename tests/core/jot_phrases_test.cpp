@@ -209,8 +209,11 @@ TEST(JotExamples, LessAWordSayLessOrAreRefused) {
             auto rest = words;
             rest.erase(rest.begin() + static_cast<std::ptrdiff_t>(gone));
             const auto part = placesOf(jot::joined(rest), job);
-            // Without its first word it is a line of another verb, and a battery of 9 V is one.
-            if (!part || jot::joined(rest) == "battery 9V") continue;
+            // Without its first word it is a line of another verb: a battery of 9 V is one, and a
+            // decoder is put into the hood by its own.
+            if (!part || jot::joined(rest) == "battery 9V" ||
+                jot::joined(rest) == "decoder in hood")
+                continue;
             ++understoodLess;
             EXPECT_TRUE(saysNothingElse(*part, *whole)) << line << " → " << jot::joined(rest);
         }

@@ -239,12 +239,20 @@ QRectF paintPlaced(QPainter& painter, const SceneInput& scene, const core::Place
     const core::Box& box = placement.box;
     const QRectF where = scene.units[placement.unit].box(placement.corner, box.length, box.height);
     QString jot;
+    bool painted = false;
     for (const PartPainter& each : partPainters()) {
         if (each.what != box.what) continue;
+        painted = true;
         painter.save();
         each.paint({painter, scene, placement, where});
         painter.restore();
         jot = QString::fromUtf8(each.jot);
+    }
+    if (!painted) {  // a speaker, a board: what it is stands beside the pointer
+        painter.setBrush(theme().body);
+        painter.setPen(QPen(theme().matInk, 1.2));
+        painter.drawRoundedRect(where, 1.5, 1.5);
+        jot = u"fit %1 in "_s.arg(qs(box.what));
     }
     if (!placement.fits) {
         painter.setBrush(Qt::NoBrush);

@@ -2,6 +2,7 @@
 
 #include "core/work/dc_test/dc_test.h"
 #include "core/work/decoder/decoder.h"
+#include "core/work/fit/fit.h"
 #include "core/work/intake/intake.h"
 #include "core/work/job_overrides.h"
 #include "core/work/lamps/lamps.h"
@@ -13,7 +14,8 @@ namespace glimmet::core {
 namespace {
 
 constinit const JobStage stages[] = {intake::stage,  dc_test::stage, measure::stage,
-                                     decoder::stage, lamps::stage,   stay_alive::stage};
+                                     decoder::stage, lamps::stage,   stay_alive::stage,
+                                     fit::stage};
 
 }  // namespace
 

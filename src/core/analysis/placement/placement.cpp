@@ -1,79 +1,89 @@
 #include "core/analysis/placement/placement.h"
 
 #include "core/analysis/job_analysis.h"
+#include "core/fit/pack.h"
 
 #include <algorithm>
 
 namespace glimmet::core {
 namespace {
 
-/// A hollow of a unit, with what is taken at its forward end.
-struct Hollow {
-    std::size_t unit;
-    Cavity cavity;
-    Millimetres taken{0};
-};
-
-/// Where it was put, or anywhere where that was not said.
-bool mayLie(const Job& job, const Box& box, const Hollow& hollow) {
-    const auto& wanted = box.wanted;
-    return !wanted || (job.units[hollow.unit].id == wanted->unit &&
-                       (wanted->place.empty() || hollow.cavity.name == wanted->place));
-}
+constexpr Millimetres gap{0.3};  // between things (handbook 5.1: to a fixed surface)
 
 constexpr Orientation ways[] = {
     Orientation::Flat,    Orientation::OnSide,          Orientation::Crosswise,
     Orientation::Upright, Orientation::CrosswiseOnSide, Orientation::UprightCrosswise};
 
-/// The first hollow that holds the box as it is turned; nullptr: none.
-Hollow* roomFor(const Job& job, const Box& box, std::vector<Hollow>& hollows) {
-    for (Hollow& hollow : hollows) {
-        const Cavity& cavity = hollow.cavity;
-        if (!mayLie(job, box, hollow)) continue;
-        if (box.length + hollow.taken <= cavity.length && box.height <= cavity.height &&
-            box.width <= cavity.width) {
-            return &hollow;
-        }
-    }
-    return nullptr;
-}
-/// The roomiest of those that it may lie in.
-Hollow* roomiest(const Job& job, const Box& box, std::vector<Hollow>& hollows) {
-    Hollow* chosen = nullptr;
-    for (Hollow& hollow : hollows) {
-        const Cavity& cavity = hollow.cavity;
-        if (!mayLie(job, box, hollow)) continue;
-        if (!chosen ||
-            cavity.length * cavity.height > chosen->cavity.length * chosen->cavity.height) {
-            chosen = &hollow;
-        }
-    }
-    return chosen;
-}
+fit::Triple sizeOf(const Box& box) { return {box.length, box.width, box.height}; }
 
-Placement seated(const Job& job, Box box, std::vector<Hollow>& hollows) {
-    const Body& first = job.units.front().body;
-    Placement placement{std::move(box), 0, {}, {}, false, {}};
-    Hollow* chosen = nullptr;
-    for (const Orientation orientation : ways) {
-        chosen = roomFor(job, posed(placement.box, orientation), hollows);
-        if (!chosen) continue;
-        placement.fits = true;
-        placement.orientation = orientation;
-        placement.box = posed(std::move(placement.box), orientation);
-        break;
+/// Every hollow of the train, and what came with it in there.
+struct Rooms {
+    struct Room {
+        std::size_t unit;
+        const Cavity* cavity;
+    };
+    std::vector<Room> rooms;
+    std::vector<fit::Hollow> hollows;  ///< as rooms
+    std::vector<fit::Part> fixtures;
+
+    explicit Rooms(const Job& job) {
+        for (std::size_t u = 0; u < job.units.size(); ++u) {
+            for (const Cavity& cavity : job.units[u].body.cavities) {
+                rooms.push_back({u, &cavity});
+                hollows.push_back({cavity.name, {cavity.length, cavity.width, cavity.height}});
+                for (const Fixture& fixture : job.units[u].fixtures) {
+                    if (fixture.place == cavity.name) add(job.units[u], fixture);
+                }
+            }
+        }
     }
-    if (!chosen) chosen = roomiest(job, placement.box, hollows);
-    placement.corner = {(first.length - placement.box.length) / 2.0, first.height / 2.0};
-    if (!chosen) return placement;
-    placement.unit = chosen->unit;
-    placement.hollow = chosen->cavity.name;
-    // On the floor of the hollow, at its forward end, where the hand gets to it.
-    const Millimetres clear = placement.fits ? Millimetres{0.5} : Millimetres{0};
-    placement.corner = {chosen->cavity.corner.x + chosen->taken + clear,
-                        chosen->cavity.corner.z + clear};
-    chosen->taken += placement.box.length + clear;
-    return placement;
+    /// Where it was put, or anywhere where that was not said; one that is not there any more holds
+    /// nothing.
+    [[nodiscard]] std::vector<std::size_t> mayHold(const Job& job, const Box& box) const {
+        if (!box.wanted) return {};
+        std::vector<std::size_t> all;
+        for (std::size_t h = 0; h < rooms.size(); ++h) {
+            if (job.units[rooms[h].unit].id == box.wanted->unit &&
+                (box.wanted->place.empty() || rooms[h].cavity->name == box.wanted->place))
+                all.push_back(h);
+        }
+        if (all.empty()) all.push_back(rooms.size());
+        return all;
+    }
+    /// The roomiest of those that a box may lie in.
+    [[nodiscard]] std::optional<std::size_t> roomiest(const std::vector<std::size_t>& may) const {
+        std::optional<std::size_t> chosen;
+        const auto area = [&](std::size_t h) {
+            return rooms[h].cavity->length * rooms[h].cavity->height;
+        };
+        for (std::size_t h = 0; h < rooms.size(); ++h) {
+            if (!may.empty() && std::find(may.begin(), may.end(), h) == may.end()) continue;
+            if (!chosen || area(h) > area(*chosen)) chosen = h;
+        }
+        return chosen;
+    }
+
+private:
+    /// It takes the whole width: how far it leaves some beside it nobody measures.
+    void add(const Unit& unit, const Fixture& fixture) {
+        const auto taken = lies(unit, fixture);
+        if (!taken) return;
+        const Cavity& cavity = *rooms.back().cavity;
+        fit::Part part{std::string(name(fixture.kind)), {}};
+        part.size = {taken->length, cavity.width, taken->height};
+        part.fixed = fit::Lies{
+            rooms.size() - 1,
+            {taken->corner.x - cavity.corner.x, Millimetres{0}, taken->corner.z - cavity.corner.z},
+            part.size};
+        fixtures.push_back(std::move(part));
+    }
+};
+
+Orientation orientationOf(const Box& box, const fit::Triple& size) {
+    for (const Orientation way : ways) {
+        if (sizeOf(posed(box, way)) == size) return way;
+    }
+    return Orientation::Flat;
 }
 
 }  // namespace
@@ -139,49 +149,7 @@ std::optional<Cavity> lies(const Unit& unit, const Fixture& fixture) {
     return made;
 }
 
-std::vector<Cavity> freeIn(const Unit& unit, const Cavity& cavity) {
-    constexpr Millimetres least{1};  // thinner is no room for anything
-    std::vector<Cavity> free{cavity};
-    for (const Fixture& fixture : unit.fixtures) {
-        if (fixture.place != cavity.name) continue;
-        const auto taken = lies(unit, fixture);
-        if (!taken) continue;
-        const Millimetres front = taken->corner.x, rear = front + taken->length;
-        const Millimetres low = taken->corner.z, high = low + taken->height;
-        std::vector<Cavity> left;
-        for (const Cavity& piece : free) {
-            const Millimetres end = piece.corner.x + piece.length;
-            const Millimetres top = piece.corner.z + piece.height;
-            if (front >= end || rear <= piece.corner.x || low >= top || high <= piece.corner.z) {
-                left.push_back(piece);
-                continue;
-            }
-            const auto keep = [&](Millimetres x, Millimetres z, Millimetres toX, Millimetres toZ) {
-                if (toX - x < least || toZ - z < least) return;
-                left.push_back(piece);
-                left.back().corner = {x, z};
-                left.back().length = toX - x;
-                left.back().height = toZ - z;
-            };
-            const Millimetres from = std::max(front, piece.corner.x), to = std::min(rear, end);
-            keep(piece.corner.x, piece.corner.z, front, top);
-            keep(rear, piece.corner.z, end, top);
-            keep(from, high, to, top);
-            keep(from, piece.corner.z, to, low);
-        }
-        free = std::move(left);
-    }
-    return free;
-}
-
 std::vector<Placement> placements(const Job& job, const Box* instead) {
-    std::vector<Hollow> hollows;
-    for (std::size_t i = 0; i < job.units.size(); ++i) {
-        for (const Cavity& cavity : job.units[i].body.cavities) {
-            for (Cavity& free : freeIn(job.units[i], cavity))
-                hollows.push_back({i, std::move(free)});
-        }
-    }
     std::vector<Box> boxes = boxesOf(job);
     if (instead) {
         const auto own = std::find_if(boxes.begin(), boxes.end(),
@@ -191,8 +159,35 @@ std::vector<Placement> placements(const Job& job, const Box* instead) {
         else
             *own = *instead;
     }
+    const Rooms rooms(job);
+    std::vector<fit::Part> parts = rooms.fixtures;
+    for (const Box& box : boxes)
+        parts.push_back({box.what, sizeOf(box), true, {}, rooms.mayHold(job, box)});
+    const fit::Packed packed = fit::pack(rooms.hollows, parts, gap);
+    const Body& first = job.units.front().body;
     std::vector<Placement> all;
-    for (Box& box : boxes) all.push_back(seated(job, std::move(box), hollows));
+    for (std::size_t i = 0; i < boxes.size(); ++i) {
+        const auto& found = packed.parts[rooms.fixtures.size() + i];
+        Placement placement{std::move(boxes[i]), 0, {}, {}, found.has_value(), {}, found};
+        auto room = found ? std::optional(found->hollow)
+                          : rooms.roomiest(parts[rooms.fixtures.size() + i].hollows);
+        if (found) {
+            placement.orientation = orientationOf(placement.box, found->size);
+            placement.box = posed(std::move(placement.box), placement.orientation);
+        }
+        placement.corner = {(first.length - placement.box.length) / 2.0, first.height / 2.0};
+        if (room) {
+            const Cavity& cavity = *rooms.rooms[*room].cavity;
+            placement.unit = rooms.rooms[*room].unit;
+            placement.hollow = cavity.name;
+            placement.corner = cavity.corner;
+            if (found) {
+                placement.corner.x += found->corner[0];
+                placement.corner.z += found->corner[2];
+            }
+        }
+        all.push_back(std::move(placement));
+    }
     return all;
 }
 

@@ -1,8 +1,9 @@
-// Where the things that are fitted lie in the model: where they were put, else in the first hollow
-// that holds them beside what is there already, else in the roomiest.
+// Where the things that are fitted lie in the model: where they were put, else where all of them go
+// in together; one that finds no room is shown in the roomiest hollow.
 #pragma once
 
 #include "core/analysis/placement/box.h"
+#include "core/fit/pack.h"
 #include "core/text.h"
 
 #include <optional>
@@ -27,11 +28,11 @@ struct Placement {
     std::string hollow;         ///< name of the cavity; empty where the body has none
     bool fits = false;          ///< in length, height and width
     Orientation orientation{};  ///< flat, unless only another fits
+    /// Where in its hollow, counted from that one's front, right, lower corner; nothing: it does
+    /// not fit. `hollow` of it counts the hollows of all units.
+    std::optional<fit::Lies> lies{};
 };
 
-/// What is free of a hollow beside the weights and speakers that lie in it: before, behind, above
-/// and below each, over the whole width. The name stays.
-[[nodiscard]] std::vector<Cavity> freeIn(const Unit& unit, const Cavity& cavity);
 /// Where a fixture lies in its unit; nothing where no hollow goes by that name any more. It does
 /// not reach out of the hollow.
 [[nodiscard]] std::optional<Cavity> lies(const Unit& unit, const Fixture& fixture);

@@ -1,0 +1,70 @@
+#include "core/work/fit/things.h"
+
+#include <algorithm>
+#include <array>
+
+namespace glimmet::core::fit {
+namespace {
+
+/// As the kinds of ItemPart.
+constexpr std::array kinds{"decoder", "stay-alive", "speaker", "weight",
+                           "board",   "connector",  "switch",  "holder"};
+
+const FittedItem* itemOf(const Job& job, const std::string& what) {
+    const auto found = std::find_if(job.items.begin(), job.items.end(),
+                                    [&](const FittedItem& item) { return item.id == what; });
+    return found == job.items.end() ? nullptr : &*found;
+}
+
+Thing named(const Job& job, const Placement& placement) {
+    const std::string& what = placement.box.what;
+    if (what == "decoder") return {"D1", "decoder", "decoder", text("the decoder"), &placement, {}};
+    if (what == "bank")
+        return {"K1", "stay-alive", "stay-alive", text("the stay-alive"), &placement, {}};
+    const FittedItem* item = itemOf(job, what);
+    const std::string kind = item ? kinds[item->part.index()] : "board";
+    return {what, kind, what, text("the %1", kind), &placement, {}};
+}
+
+}  // namespace
+
+std::vector<Thing> thingsOf(const JobAnalysis& facts) {
+    const std::vector<Placement>& placed = placements(facts);
+    std::vector<Room> rooms = roomOf(facts.job, placed);
+    const bool allMeasured =
+        std::all_of(facts.job.units.begin(), facts.job.units.end(), [](const Unit& unit) {
+            return std::all_of(unit.body.cavities.begin(), unit.body.cavities.end(),
+                               [](const Cavity& cavity) { return cavity.measured; });
+        });
+    std::vector<Thing> all;
+    for (std::size_t i = 0; i < placed.size(); ++i) {
+        Thing thing = named(facts.job, placed[i]);
+        thing.room = std::move(rooms[i]);
+        thing.measured = measuredThere(facts.job, placed[i]);
+        if (!placed[i].fits)
+            thing.state = allMeasured ? State::Over : State::Ask;
+        else if (!thing.measured && thing.room.spare && thing.room.spare->by < drawnWithin)
+            thing.state = State::Ask;
+        all.push_back(std::move(thing));
+    }
+    return all;
+}
+
+Text alongWords(Along along) {
+    switch (along) {
+        case Along::Length:
+            return text("length");
+        case Along::Width:
+            return text("width");
+        case Along::Height:
+            break;
+    }
+    return text("height");
+}
+
+Text placeOf(const Job& job, std::size_t unit, const std::string& hollow) {
+    const std::string of = unitCalled(job, unit);
+    return of.empty() ? verbatim(hollow) : text("%1 of %2", hollow, of);
+}
+
+}  // namespace glimmet::core::fit
