@@ -82,6 +82,21 @@ TEST(Sheet, TheCommandRefusesWhatItDoesNotKnow) {
     EXPECT_NE(other.err.find("--job: found no job called “Tern”"), std::string::npos) << other.err;
 }
 
+TEST(FitCommand, TellsWhereThingsLieAndWithHowMuchRoom) {
+    const auto told = program({"fit", QStringLiteral(DEMO_FOLDER "/ling.json"), "--json"});
+    ASSERT_EQ(told.status, 0) << told.err;
+    for (const char* each :
+         {R"("items":[{"id":"D1","kind":"decoder")",
+          R"("unit":"U1","in":"hood","corner_mm":[0,0,0])", R"("size_mm":[19.6,12.4,5.2])",
+          R"("id":"K1","kind":"stay-alive")", R"("fits":true)", R"("would_fit":[],"ask":[])"})
+        EXPECT_NE(told.out.find(each), std::string::npos) << each << " in " << told.out;
+    const auto words = program({"fit", QStringLiteral(DEMO_FOLDER "/ling.json")});
+    EXPECT_TRUE(words.out.starts_with("Everything goes in.")) << words.out;
+    EXPECT_EQ(program({"fit", "/nonexistent"}).status, 2);
+    EXPECT_EQ(program({"fit", QStringLiteral(DEMO_FOLDER "/aurora.json")}).out,
+              "nothing to fit yet\n");
+}
+
 std::string wiringOf(const core::Job& job) {
     return sheets::plainText(core::sheetKind("wiring")->make(tests::factsOf(job))).toStdString();
 }

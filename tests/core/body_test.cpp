@@ -339,9 +339,12 @@ TEST(Seats, BankLiesBesideTheDecoderNotInIt) {
     job.bank->part.length = Millimetres{30};  // the hood is 44 mm long
     // Behind it there is too little room; beside it, for the hood is wide.
     EXPECT_EQ(placementOf(job, "bank").hollow, "hood");
-    EXPECT_GE(placementOf(job, "bank").lies->corner[1], decoder.box.width);
+    EXPECT_GE(placementOf(job, "decoder").lies->corner[1], job.bank->part.width);
     job.bank->part.width = Millimetres{24};
-    EXPECT_EQ(placementOf(job, "bank").hollow, "cab floor");
+    EXPECT_GE(placementOf(job, "decoder").lies->corner[2], job.bank->part.height);  // upon it
+    job.bank->part.height = Millimetres{11};  // it fills the hood
+    EXPECT_EQ(placementOf(job, "bank").hollow, "hood");
+    EXPECT_EQ(placementOf(job, "decoder").hollow, "cab floor");
     job.bank->part.length = Millimetres{60};
     EXPECT_FALSE(placementOf(job, "bank").fits);
 }

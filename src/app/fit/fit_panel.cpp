@@ -16,7 +16,7 @@ StagePanel* fitPanel(QWidget* parent) { return new FitPanel(parent); }
 
 namespace {
 
-QString millimetres(core::Millimetres length) { return qs(core::formatted(length, 2)); }
+QString millimetres(core::Millimetres length) { return qs(core::fit::tenths(length)); }
 
 QString sizeOf(const core::Box& box) {
     const auto one = [](core::Millimetres value) {

@@ -23,9 +23,9 @@ void paintFitOverlay(const OverlayInput& input) {
         input.painter.drawRect(box);
         QString words = qs(thing.kind);
         if (const auto& spare = thing.room.spare)
-            words = tr("%1: %2 to spare").arg(words, qs(core::formatted(spare->by, 2)));
+            words = tr("%1: %2 to spare").arg(words, qs(core::fit::tenths(spare->by)));
         else if (const auto& lacks = thing.room.lacks)
-            words = tr("%1: lacks %2").arg(words, qs(core::formatted(lacks->by, 2)));
+            words = tr("%1: lacks %2").arg(words, qs(core::fit::tenths(lacks->by)));
         paintLegend(input.painter, {box.center().x(), box.bottom() + lower}, words,
                     Qt::AlignHCenter, fine ? look.matInk : look.of(thing.state), look.mat);
         lower = lower > 20 ? 6 : lower + 20;

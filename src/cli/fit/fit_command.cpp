@@ -61,7 +61,9 @@ std::string fitOf(const OneJob& one, bool json) {
     if (!json) {
         std::string lines;
         for (const core::Finding& each : findings) lines += core::plain(each.sentence) + "\n";
-        return lines.empty() ? core::plain(core::fit::idle(one.job).why) + "\n" : lines;
+        if (!lines.empty()) return lines;
+        const core::Idle idle = core::fit::idle(one.job);
+        return (idle.why.empty() ? "what it came with lies in it" : core::plain(idle.why)) + "\n";
     }
     const std::vector<Thing> things = core::fit::thingsOf(facts);
     JsonText out;

@@ -174,28 +174,64 @@ Packed pack(const std::vector<Hollow>& hollows, const std::vector<Part>& parts, 
     return packed;
 }
 
-Play playOf(const Lies& part, std::size_t axis, const Triple& hollow,
-            const std::vector<Lies>& others) {
-    const auto from = [&](const Lies& one, std::size_t a) { return one.corner[a]; };
-    const auto to = [&](const Lies& one, std::size_t a) { return one.corner[a] + one.size[a]; };
-    Play play{from(part, axis), hollow[axis] - to(part, axis)};
-    for (std::size_t i = 0; i < others.size(); ++i) {
-        bool inTheWay = true;
-        for (std::size_t a = 0; a < 3; ++a) {
-            if (a == axis) continue;
-            inTheWay &= from(others[i], a) < to(part, a) && from(part, a) < to(others[i], a);
+namespace {
+
+/// One axis of what lies in a hollow.
+struct Axis {
+    const std::vector<Laid>& all;
+    std::size_t axis;
+    double room;
+
+    double from(std::size_t i) const { return all[i].lies.corner[axis].value(); }
+    double to(std::size_t i) const { return from(i) + all[i].lies.size[axis].value(); }
+    /// Whether they would meet if one of them were moved along the axis.
+    bool inTheWay(std::size_t a, std::size_t b) const {
+        for (std::size_t other = 0; other < 3; ++other) {
+            if (other == axis) continue;
+            const Lies &one = all[a].lies, &two = all[b].lies;
+            if (one.corner[other] + one.size[other] <= two.corner[other] ||
+                two.corner[other] + two.size[other] <= one.corner[other])
+                return false;
         }
-        if (!inTheWay) continue;
-        const Millimetres below = from(part, axis) - to(others[i], axis);
-        const Millimetres above = from(others[i], axis) - to(part, axis);
-        if (below >= Millimetres{-hair} && below < play.down) {
-            play.down = below;
+        return a != b;
+    }
+    /// Where it lies once it and all below it are pushed down.
+    double lowest(std::size_t i) const {
+        if (all[i].fixed) return from(i);
+        double least = 0;
+        for (std::size_t k = 0; k < all.size(); ++k) {
+            if (inTheWay(i, k) && to(k) <= from(i) + hair)
+                least = std::max(least, lowest(k) + all[k].lies.size[axis].value());
+        }
+        return least;
+    }
+    /// Where it ends once it and all above it are pushed up.
+    double highest(std::size_t i) const {
+        if (all[i].fixed) return to(i);
+        double most = room;
+        for (std::size_t k = 0; k < all.size(); ++k) {
+            if (inTheWay(i, k) && from(k) >= to(i) - hair)
+                most = std::min(most, highest(k) - all[k].lies.size[axis].value());
+        }
+        return most;
+    }
+};
+
+}  // namespace
+
+Play playOf(std::size_t part, std::size_t axis, const Triple& hollow,
+            const std::vector<Laid>& all) {
+    const Axis along{all, axis, hollow[axis].value()};
+    Play play{Millimetres{along.from(part) - along.lowest(part)},
+              Millimetres{along.highest(part) - along.to(part)}};
+    for (std::size_t i = 0; i < all.size(); ++i) {
+        if (!along.inTheWay(part, i)) continue;
+        if (along.to(i) <= along.from(part) + hair &&
+            (!play.downTo || along.to(i) > along.to(*play.downTo)))
             play.downTo = i;
-        }
-        if (above >= Millimetres{-hair} && above < play.up) {
-            play.up = above;
+        if (along.from(i) >= along.to(part) - hair &&
+            (!play.upTo || along.from(i) < along.from(*play.upTo)))
             play.upTo = i;
-        }
     }
     return play;
 }

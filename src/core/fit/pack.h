@@ -58,14 +58,18 @@ struct Packed {
 /// The six ways of turning a size, as it is given first; those that come to the same once.
 [[nodiscard]] std::vector<Triple> turned(const Triple& size);
 
-/// How far a part may be moved along an axis until it meets something: down the axis and up it.
-/// `others` lie in the same hollow; only those in its way count.
+/// How far a part may be moved along an axis, down it and up it, once those that can move make way.
 struct Play {
     Millimetres down{}, up{};
-    std::optional<std::size_t> downTo{}, upTo{};  ///< index among `others`; nothing: the wall
+    std::optional<std::size_t> downTo{}, upTo{};  ///< the next one there; nothing: the wall
 };
-/// Range: axis < 3.
-[[nodiscard]] Play playOf(const Lies& part, std::size_t axis, const Triple& hollow,
-                          const std::vector<Lies>& others);
+/// What lies in one hollow. `fixed`: it cannot make way.
+struct Laid {
+    Lies lies;
+    bool fixed = false;
+};
+/// Of one of them, by its index. Range: axis < 3.
+[[nodiscard]] Play playOf(std::size_t part, std::size_t axis, const Triple& hollow,
+                          const std::vector<Laid>& all);
 
 }  // namespace glimmet::core::fit

@@ -17,19 +17,18 @@ const Cavity* hollowOf(const Job& job, std::size_t unit, const std::string& name
     return nullptr;
 }
 
-/// What else lies in the hollow of a thing: other things, and what came with the model.
-struct Neighbours {
-    std::vector<fit::Lies> lie;
-    std::vector<std::string> what;
+/// What lies in the hollow of a thing: other things, and what came with the model.
+struct InHollow {
+    std::vector<fit::Laid> all;
+    std::vector<std::string> what;  ///< as all: Box::what, or the kind of a fixture
 };
-Neighbours neighbours(const Job& job, const std::vector<Placement>& placed, const Placement& of,
-                      const Cavity& cavity) {
-    Neighbours all;
-    for (const Placement& other : placed) {
-        if (&other == &of || !other.lies || other.unit != of.unit || other.hollow != of.hollow)
-            continue;
-        all.lie.push_back(*other.lies);
-        all.what.push_back(other.box.what);
+InHollow inHollowOf(const Job& job, const std::vector<Placement>& placed, const Placement& of,
+                    const Cavity& cavity) {
+    InHollow in;
+    for (const Placement& each : placed) {
+        if (!each.lies || each.unit != of.unit || each.hollow != of.hollow) continue;
+        in.all.push_back({*each.lies});
+        in.what.push_back(each.box.what);
     }
     const Unit& unit = job.units[of.unit];
     for (const Fixture& fixture : unit.fixtures) {
@@ -37,25 +36,28 @@ Neighbours neighbours(const Job& job, const std::vector<Placement>& placed, cons
         if (!taken) continue;
         const fit::Triple corner{taken->corner.x - cavity.corner.x, Millimetres{0},
                                  taken->corner.z - cavity.corner.z};
-        all.lie.push_back({of.lies->hollow, corner, {taken->length, cavity.width, taken->height}});
-        all.what.emplace_back(name(fixture.kind));
+        in.all.push_back(
+            {{of.lies->hollow, corner, {taken->length, cavity.width, taken->height}}, true});
+        in.what.emplace_back(name(fixture.kind));
     }
-    return all;
+    return in;
 }
 
 std::optional<Clearance> spare(const Job& job, const std::vector<Placement>& placed,
                                const Placement& of) {
     const Cavity* cavity = of.lies ? hollowOf(job, of.unit, of.hollow) : nullptr;
     if (!cavity) return {};
-    const Neighbours near = neighbours(job, placed, of, *cavity);
-    const fit::Triple size{cavity->length, cavity->width, cavity->height};
+    const InHollow in = inHollowOf(job, placed, of, *cavity);
+    const auto part = static_cast<std::size_t>(
+        std::find(in.what.begin(), in.what.end(), of.box.what) - in.what.begin());
     std::optional<Clearance> least;
     for (std::size_t axis = 0; axis < axes.size(); ++axis) {
-        const fit::Play play = fit::playOf(*of.lies, axis, size, near.lie);
+        const fit::Play play =
+            fit::playOf(part, axis, {cavity->length, cavity->width, cavity->height}, in.all);
         const Millimetres by = play.down + play.up;
         if (least && by >= least->by) continue;
         const auto met = play.upTo ? play.upTo : play.downTo;
-        least = Clearance{by, axes[axis], met ? near.what[*met] : std::string()};
+        least = Clearance{by, axes[axis], met ? in.what[*met] : std::string()};
     }
     return least;
 }

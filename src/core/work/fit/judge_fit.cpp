@@ -37,7 +37,7 @@ Text lacking(const Job& job, const Thing& thing) {
     const auto& lacks = thing.room.lacks;
     if (!lacks) return text("%1 finds no hollow at all", capital(thing.words));
     const Text hollow = placeOf(job, lacks->unit, lacks->hollow);
-    const std::string by = formatted(lacks->by, 2);
+    const std::string by = tenths(lacks->by);
     const Text along = lacks->along == Along::Length  ? text("too long")
                        : lacks->along == Along::Width ? text("too wide")
                                                       : text("too high");
@@ -68,10 +68,9 @@ void judgeTogether(const JobAnalysis& facts, const std::vector<Thing>& things, J
                 : things.size() == 1
                     ? text("%1 goes into the %2, with %3 to spare in %4.", capital(least->words),
                            placeOf(facts.job, least->lies->unit, least->lies->hollow),
-                           formatted(least->room.spare->by, 2),
-                           alongWords(least->room.spare->along))
+                           tenths(least->room.spare->by), alongWords(least->room.spare->along))
                     : text("Everything goes in. %1 has least to spare: %2 in %3, in the %4.",
-                           capital(least->words), formatted(least->room.spare->by, 2),
+                           capital(least->words), tenths(least->room.spare->by),
                            alongWords(least->room.spare->along),
                            placeOf(facts.job, least->lies->unit, least->lies->hollow));
             return;
@@ -130,7 +129,7 @@ void judgeDrawn(const JobAnalysis& facts, const std::vector<Thing>& things, Judg
                             "Nobody has measured the %1, and as it is drawn %2 has only %3 to "
                             "spare there. Measure its length, width and height.",
                             placeOf(facts.job, each.lies->unit, each.lies->hollow), each.words,
-                            formatted(each.room.spare->by, 2));
+                            tenths(each.room.spare->by));
                         finding.action = text("measure the %1", each.lies->hollow);
                         finding.options.push_back(asDrawn(facts.job, *each.lies));
                         finding.figures.push_back(spareFigure(each));

@@ -1,7 +1,10 @@
 #include "core/work/fit/things.h"
 
+#include "core/quantity/format.h"
+
 #include <algorithm>
 #include <array>
+#include <cmath>
 
 namespace glimmet::core::fit {
 namespace {
@@ -60,6 +63,10 @@ Text alongWords(Along along) {
             break;
     }
     return text("height");
+}
+
+std::string tenths(Millimetres length) {
+    return formatted(std::round(length.value() * 10) / 10, Dimension::Ratio, 4) + " mm";
 }
 
 Text placeOf(const Job& job, std::size_t unit, const std::string& hollow) {

@@ -30,6 +30,9 @@ struct Thing {
 /// "hood", "hood of tender"
 [[nodiscard]] Text placeOf(const Job& job, std::size_t unit, const std::string& hollow);
 
+/// To the tenth that a fitter measures: "1.4 mm".
+[[nodiscard]] std::string tenths(Millimetres length);
+
 /// Less than that to spare, and a drawn hollow is asked about.
 inline constexpr Millimetres drawnWithin{3};
 

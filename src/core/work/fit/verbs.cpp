@@ -173,12 +173,7 @@ constexpr Command table[] = {{"fit",
                               addExamples,
                               "something else that goes in: a speaker, board, weight, holder",
                               add,
-                              true},
-                             leaveOutArguments,
-                             leaveOutExamples,
-                             "something that was added and stays out",
-                             leaveOut}
-};
+                              true}};
 
 }  // namespace
 
