@@ -70,7 +70,7 @@ TEST(Stages, TellHowEachStandsAndWhatIsNext) {
     const auto& job = out["jobs"][0];
     EXPECT_EQ(job["name"], "\"Tern\"");
     EXPECT_EQ(job["next"], "say where the decoder lies");
-    ASSERT_EQ(job["stages"].size(), 6U);
+    ASSERT_EQ(job["stages"].size(), 7U);
     EXPECT_EQ(job["stages"][2],
               (nlohmann::json{
                   {"stage", "measure"}, {"kind", "done"}, {"state", "fine"}, {"why", "all fits"}}));

@@ -6,6 +6,7 @@
 #include "core/work/fit/things.h"
 
 #include <algorithm>
+#include <map>
 
 namespace glimmet::core::fit {
 namespace {
@@ -77,7 +78,7 @@ void judgeTogether(const JobAnalysis& facts, const std::vector<Thing>& things, J
         }
         Text all = lacking(facts.job, *out.front());
         for (std::size_t i = 1; i < out.size(); ++i)
-            all = text("%1; %2", all, lacking(facts.job, *out[i]));
+            all = text("%1. %2", all, lacking(facts.job, *out[i]));
         finding.sentence = drawn
                                ? text("As the hollows are drawn, not everything goes in. %1.", all)
                                : text("Not everything goes in. %1.", all);
@@ -114,15 +115,17 @@ Option asDrawn(const Job& job, const Placement& lies) {
                   "cavity " + lies.hollow + " " + size + (of.empty() ? "" : " in " + of));
 }
 
-/// One finding for each hollow that something relies on.
+/// One finding for each drawn hollow that something relies on, by what has least to spare there.
 void judgeDrawn(const JobAnalysis& facts, const std::vector<Thing>& things, Judging& judging) {
-    std::vector<std::string> asked;
+    std::map<std::string, const Thing*> asked;
     for (const Thing& each : things) {
         if (!each.lies->fits || each.state != State::Ask) continue;
         if (each.id == "D1" && facts.job.intake.arrival == Arrival::WithDecoder) continue;
-        const std::string where = facts.job.units[each.lies->unit].id + "/" + each.lies->hollow;
-        if (std::find(asked.begin(), asked.end(), where) != asked.end()) continue;
-        asked.push_back(where);
+        const Thing*& least = asked[facts.job.units[each.lies->unit].id + "/" + each.lies->hollow];
+        if (!least || each.room.spare->by < least->room.spare->by) least = &each;
+    }
+    for (const auto& [where, thing] : asked) {
+        const Thing& each = *thing;
         judging.say("fit.measure:" + where, {}, State::Ask, Gravity::DoesNotWork,
                     [&](Finding& finding) {
                         finding.sentence = text(

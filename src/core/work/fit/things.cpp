@@ -71,7 +71,9 @@ std::string tenths(Millimetres length) {
 
 Text placeOf(const Job& job, std::size_t unit, const std::string& hollow) {
     const std::string of = unitCalled(job, unit);
-    return of.empty() ? verbatim(hollow) : text("%1 of %2", hollow, of);
+    if (of.empty()) return verbatim(hollow);
+    return job.units[unit].name.empty() ? text("%1 of unit %2", hollow, of)
+                                        : text("%1 of %2", hollow, of);
 }
 
 }  // namespace glimmet::core::fit
