@@ -18,6 +18,7 @@ struct Shot {
     const char* name;     ///< "railcar-lamps"
     int job;              ///< on the shelf, from 0
     const char* subject;  ///< what is in question, or ""
+    bool nightToo = true;
 };
 
 struct StageView {

@@ -9,7 +9,7 @@ namespace glimmet::app {
 /// The bench supply clipped to the rails.
 void paintDcTestOverlay(const OverlayInput& input);
 
-inline constexpr Shot dcTestShots[] = {{"dc-test", 0, ""}};
+inline constexpr Shot dcTestShots[] = {{"dc-test", 0, "", false}};
 inline constexpr StageView dcTestView{
     "dc-test", dcTestPanel, paintDcTestOverlay,
     QT_TRANSLATE_NOOP("stages", "There is no motor that could be proved on plain DC."),

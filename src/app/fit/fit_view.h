@@ -9,7 +9,7 @@ namespace glimmet::app {
 /// Every thing outlined, with what it has to spare or lacks.
 void paintFitOverlay(const OverlayInput& input);
 
-inline constexpr Shot fitShots[] = {{"fit", 0, ""}};
+inline constexpr Shot fitShots[] = {{"fit", 0, "", false}};
 inline constexpr StageView fitView{
     "fit", fitPanel, paintFitOverlay,
     QT_TRANSLATE_NOOP("stages",

@@ -43,6 +43,7 @@ bool writeShots(MainWindow& window, const QString& folder) {
         const QString theme = night ? u"-night"_s : u"-day"_s;
         for (const StageView& view : stageViews()) {
             for (const Shot& shot : view.shots) {
+                if (night && !shot.nightToo) continue;
                 const auto job = static_cast<std::size_t>(shot.job);
                 if (job >= jobs.size()) return false;
                 window.bench().openJob(jobs[job].id);
