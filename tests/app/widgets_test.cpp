@@ -1,5 +1,6 @@
 // The parts of the window one by one.
 #include "app/decoder/decoder_rack.h"
+#include "app/fit/fit_panel.h"
 #include "app/frame/jot_line.h"
 #include "app/frame/jot_list.h"
 #include "app/frame/line_of_work.h"
@@ -224,6 +225,50 @@ TEST(ReckoningPanel, KeepsTheFocusOnARowThatStays) {
     EXPECT_EQ(button(panel, "figure-A"), nullptr);  // what is not shown goes by no name
 }
 
+/// A row or a cell of a table, and a press there.
+QTableView& gridOf(const Table& table) { return *table.findChild<QTableView*>(); }
+QRect cellOf(const Table& table, int row, int column = 0) {
+    const QTableView& grid = gridOf(table);
+    return grid.visualRect(grid.model()->index(row, column));
+}
+void pressAt(const Table& table, const QPoint& at) {
+    QTest::mouseClick(gridOf(table).viewport(), Qt::LeftButton, {}, at);
+}
+void pressRow(const Table& table, int row) { pressAt(table, cellOf(table, row).center()); }
+TEST(FitPanel, TellsTheRoomOfEachThingAndOffersToMoveIt) {
+    FitPanel panel;
+    panel.resize(760, 270);
+    panel.QWidget::show();
+    core::Job job = jotted(shunter(), {"decoder small", "add speaker 12x10x6"});
+    panel.show(tests::factsOf(job), {}, {});
+    const auto& table = *panel.findChild<Table*>(u"fitTable"_s);
+    const auto cell = [&](std::size_t row, std::size_t column) {
+        return table.content().rows.at(row).cells.at(column);
+    };
+    const auto rowOf = [&](const QString& kind) {
+        for (std::size_t i = 0; i < table.content().rows.size(); ++i) {
+            if (cell(i, 0).words == kind) return i;
+        }
+        return std::size_t{99};
+    };
+    const std::size_t speaker = rowOf(u"speaker"_s);
+    EXPECT_EQ(cell(speaker, 2).words, u"12 × 10 × 6 mm"_s);
+    EXPECT_TRUE(cell(speaker, 3).words.contains(u"to spare in"_s));
+    EXPECT_EQ(cell(speaker, 1).below, u"found for it"_s);
+    QSignalSpy offered(&panel, &FitPanel::jotOffered);
+    pressRow(table, static_cast<int>(speaker));
+    ASSERT_EQ(offered.count(), 1);
+    EXPECT_EQ(offered[0][0].toString(), u"fit %1 in "_s.arg(qs(job.items[0].id)));
+    job = jotted(job, {"fit speaker in cab floor", "add board 90x30x20"});
+    panel.show(tests::factsOf(job), {}, {});
+    EXPECT_EQ(cell(rowOf(u"speaker"_s), 1).words, u"cab floor"_s);
+    EXPECT_EQ(cell(rowOf(u"speaker"_s), 1).below, u"put there"_s);
+    const std::size_t board = rowOf(u"board"_s);
+    EXPECT_EQ(cell(board, 1).words, u"nowhere"_s);
+    EXPECT_TRUE(cell(board, 3).words.startsWith(u"lacks "_s));
+    EXPECT_EQ(cell(board, 3).below, u"even alone"_s);
+    EXPECT_EQ(table.content().rows[board].mark, core::State::Ask);
+}
 TEST(LineOfWork, SaysHowEachStageStandsAndGoesThere) {
     LineOfWork line;
     line.QWidget::show();
@@ -518,16 +563,6 @@ TEST(Schematic, AResistorIsSteppedByArrowsThroughItsSeries) {
     const QString first = press(Qt::Key_Up);
     EXPECT_NEAR(job.groups[0].rows[0].resistor->value(), 3900, 700) << first.toStdString();
 }
-/// A row or a cell of a table, and a press there.
-QTableView& gridOf(const Table& table) { return *table.findChild<QTableView*>(); }
-QRect cellOf(const Table& table, int row, int column = 0) {
-    const QTableView& grid = gridOf(table);
-    return grid.visualRect(grid.model()->index(row, column));
-}
-void pressAt(const Table& table, const QPoint& at) {
-    QTest::mouseClick(gridOf(table).viewport(), Qt::LeftButton, {}, at);
-}
-void pressRow(const Table& table, int row) { pressAt(table, cellOf(table, row).center()); }
 TEST(DecoderRack, FitsTheRowThatIsPressedAndShowsMoreColumnsWhereThereIsRoom) {
     DecoderRack rack;
     rack.resize(740, 400);
