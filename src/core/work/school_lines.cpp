@@ -11,7 +11,7 @@ namespace {
 
 using namespace jot;
 
-constexpr const char* byHouse = "house";
+constexpr const char* asTheHouse = "house";
 
 /// Calls visit(word, what it is, rule of the house, the same of a job) for each.
 template <class Visit>
@@ -64,7 +64,7 @@ std::vector<Named> schoolValues(const Context&) {
 }
 std::vector<Named> schoolValuesOrHouse(const Context& context) {
     std::vector<Named> all = schoolValues(context);
-    all.push_back({byHouse, {}, "as the house does"});
+    all.push_back({asTheHouse, {}, "as the house does"});
     return all;
 }
 
@@ -129,7 +129,7 @@ Result<JotResult> schoolOfJob(const ParsedLine& said) {
     JotResult made = jotted(said, {});
     const std::string& which = *said.name("WHICH");
     const auto refusal = unfit(said, [&](auto, auto own, const auto& value) {
-        const bool house = said.name("VALUE") == byHouse;
+        const bool house = said.name("VALUE") == asTheHouse;
         if (!value && !house) return false;
         made.after.own.*own = value;
         made.meaning = value ? text("For this job, %1: %2", which, shown(*value))
