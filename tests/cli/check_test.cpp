@@ -87,7 +87,8 @@ TEST(Stages, TellHowEachStandsAndWhatIsNext) {
               "  done    measure: all fits\n"
               "  here    decoder: say where the decoder lies\n"
               "  ahead   lamps: look at output rear for a resistor\n"
-              "  done    stay-alive: none fitted\n");
+              "  done    stay-alive: none fitted\n"
+              "  ahead   fit: measure the roof space\n");
 }
 TEST(Stages, TellOfEveryJobOfAWorkshopByItsNumber) {
     const tests::Scratch scratch;
