@@ -55,10 +55,10 @@ TableCell roomOf(const std::vector<core::fit::Thing>& things, const core::fit::T
 TableContent contentOf(const core::Job& job, const std::vector<core::fit::Thing>& things) {
     TableContent made;
     made.empty = FitPanel::tr("Nothing is chosen yet that has to go in.");
-    made.columns = {{.title = FitPanel::tr("What goes in"), .least = 200, .share = 1},
-                    {.title = FitPanel::tr("where"), .least = 130, .share = 1},
-                    {.title = FitPanel::tr("with its wires"), .least = 150, .share = 0},
-                    {.title = FitPanel::tr("room"), .least = 190, .share = 1}};
+    made.columns = {{.title = FitPanel::tr("What goes in"), .least = 180, .share = 1},
+                    {.title = FitPanel::tr("where"), .least = 110, .share = 0.5},
+                    {.title = FitPanel::tr("with its wires"), .least = 168, .share = 0},
+                    {.title = FitPanel::tr("room"), .least = 210, .share = 1, .wraps = true}};
     for (const core::fit::Thing& thing : things) {
         const core::Placement& lies = *thing.lies;
         TableRow row{.mark = thing.state};
