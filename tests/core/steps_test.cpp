@@ -70,7 +70,7 @@ TEST(Steps, OfABatteryModelHaveFuseSwitchAndCharging) {
 }
 TEST(Steps, OfATrainCountTheCircuitsOfItsPlugs) {
     const Job train =
-        jotted(hardWired(), {"unit saloon called tender", "contacts 2", "lamp rear red in tender"});
+        jotted(hardWired(), {"unit saloon called tender", "contacts 2", "lamp tail red in tender"});
     const auto steps = stepsOf(factsOf(train));
     const Step& plug = stepOf(steps, "coupling:" + train.units[0].id);
     EXPECT_NE(plain(plug.words).find("on 2 contacts"), std::string::npos) << plain(plug.words);
