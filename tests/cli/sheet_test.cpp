@@ -91,7 +91,7 @@ TEST(FitCommand, TellsWhereThingsLieAndWithHowMuchRoom) {
           R"("id":"K1","kind":"stay-alive")", R"("fits":true)", R"("would_fit":[],"ask":[])"})
         EXPECT_NE(told.out.find(each), std::string::npos) << each << " in " << told.out;
     const auto words = program({"fit", QStringLiteral(DEMO_FOLDER "/ling.json")});
-    EXPECT_TRUE(words.out.starts_with("Everything goes in.")) << words.out;
+    EXPECT_TRUE(words.out.starts_with("Everything fits.")) << words.out;
     EXPECT_EQ(program({"fit", "/nonexistent"}).status, 2);
     EXPECT_EQ(program({"fit", QStringLiteral(DEMO_FOLDER "/aurora.json")}).out,
               "nothing to fit yet\n");

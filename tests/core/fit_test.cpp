@@ -39,12 +39,12 @@ std::string saidOf(const Job& job, std::string_view id = "fit.together") {
 TEST(Fit, TellsWhatHasLeastToSpare) {
     // 30 × 12 × 8 in 52 × 14 × 11: 2 mm across, 3 mm above, 22 mm along.
     EXPECT_EQ(saidOf(jotted(hooded(), {"decoder none", "add board 30x12x8"})),
-              "fine: The board goes into the hood, with 2 mm to spare in width.");
+              "fine: The board fits the hood, with 2 mm to spare in width.");
     // A speaker behind it: 52 − 30 − 19 along in all.
     const Job both =
         jotted(hooded(), {"decoder none", "add board 30x12x8", "add speaker 19x13.5x8"});
     EXPECT_EQ(saidOf(both),
-              "fine: Everything goes in. The speaker has least to spare: 0.5 mm in width, in the "
+              "fine: Everything fits. The speaker has the least room: 0.5 mm in width, in the "
               "hood.");
     const auto facts = factsOf(both);
     const auto things = fit::thingsOf(facts);
@@ -57,17 +57,17 @@ TEST(Fit, TellsWhatHasLeastToSpare) {
 TEST(Fit, TellsByHowMuchAThingIsTooLarge) {
     // Alone: 13 mm wide whichever way it is turned, in a hood 11 high and 14 wide.
     EXPECT_EQ(saidOf(jotted(hooded(), {"decoder none", "add board 53.5x12x8"})),
-              "over: Not everything goes in. The board is 1.5 mm too long for the hood.");
+              "over: Not everything fits. The board is 1.5 mm too long for the hood.");
     // Beside the other: 52 − 30 − 0.3 leaves 21.7 mm.
     EXPECT_EQ(
         saidOf(jotted(hooded(), {"decoder none", "add board 30x13x10", "add board 22.5x13x10"})),
-        "over: Not everything goes in. The board is 0.8 mm too long to lie beside the rest in "
+        "over: Not everything fits. The board is 0.8 mm too long to lie beside the rest in "
         "the hood.");
     // Not measured, it is asked instead of believed.
     Job drawn = jotted(hooded(), {"decoder none", "add board 53.5x12x8"});
     drawn.units[0].body.cavities[0].measured = false;
     EXPECT_EQ(saidOf(drawn),
-              "ask: As the hollows are drawn, not everything goes in. The board is 1.5 mm too long "
+              "ask: As the cavities are drawn, not everything fits. The board is 1.5 mm too long "
               "for the hood.");
 }
 TEST(Fit, AsksForAHollowThatNobodyMeasuredWhereItIsTight) {

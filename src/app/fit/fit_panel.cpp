@@ -47,15 +47,15 @@ TableCell roomOf(const std::vector<core::fit::Thing>& things, const core::fit::T
                          .arg(millimetres(lacks->by), said(core::fit::alongWords(lacks->along)));
         cell.below = lacks->alone ? FitPanel::tr("even alone") : FitPanel::tr("beside the rest");
     } else {
-        cell.words = FitPanel::tr("no hollow");
+        cell.words = FitPanel::tr("no cavity");
     }
     return cell;
 }
 
 TableContent contentOf(const core::Job& job, const std::vector<core::fit::Thing>& things) {
     TableContent made;
-    made.empty = FitPanel::tr("Nothing is chosen yet that has to go in.");
-    made.columns = {{.title = FitPanel::tr("What goes in"), .least = 180, .share = 1},
+    made.empty = FitPanel::tr("Nothing to fit is chosen yet.");
+    made.columns = {{.title = FitPanel::tr("part"), .least = 180, .share = 1},
                     {.title = FitPanel::tr("where"), .least = 110, .share = 0.5},
                     {.title = FitPanel::tr("with its wires"), .least = 168, .share = 0},
                     {.title = FitPanel::tr("room"), .least = 210, .share = 1, .wraps = true}};
@@ -85,7 +85,7 @@ TableContent contentOf(const core::Job& job, const std::vector<core::fit::Thing>
 FitPanel::FitPanel(QWidget* parent) : StagePanel(parent), m_table(new Table(this)) {
     setObjectName(u"fitPanel"_s);
     m_table->setObjectName(u"fitTable"_s);
-    m_table->setAccessibleName(tr("What goes in, and its room"));
+    m_table->setAccessibleName(tr("Parts to fit, and their room"));
     m_table->setScrolls();
     auto* all = new QVBoxLayout(this);
     all->setContentsMargins(0, 0, 0, 0);

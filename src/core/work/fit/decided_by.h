@@ -7,10 +7,10 @@ namespace glimmet::core::fit {
 
 inline constexpr DecidedBy decidedBy[] = {
     {"fit.measure",
-     "Ask where something lies in a hollow that nobody has measured and has less than 3 mm to "
+     "Ask where something lies in a cavity that nobody has measured and has less than 3 mm to "
      "spare there."},
     {"fit.together",
-     "Over where not everything goes into the measured hollows together; ask where hollows are "
+     "Over where not everything fits the measured cavities together; ask where cavities are "
      "only drawn. Things stay 0.3 mm apart."}};
 
 }  // namespace glimmet::core::fit

@@ -36,7 +36,7 @@ const Thing* tightest(const std::vector<Thing>& things) {
 
 Text lacking(const Job& job, const Thing& thing) {
     const auto& lacks = thing.room.lacks;
-    if (!lacks) return text("%1 finds no hollow at all", capital(thing.words));
+    if (!lacks) return text("%1 does not fit: there is no cavity for it", capital(thing.words));
     const Text hollow = placeOf(job, lacks->unit, lacks->hollow);
     const std::string by = tenths(lacks->by);
     const Text along = lacks->along == Along::Length  ? text("too long")
@@ -65,12 +65,12 @@ void judgeTogether(const JobAnalysis& facts, const std::vector<Thing>& things, J
         if (out.empty()) {
             const Thing* least = tightest(things);
             finding.sentence =
-                !least ? text("Everything goes in.")
+                !least ? text("Everything fits.")
                 : things.size() == 1
-                    ? text("%1 goes into the %2, with %3 to spare in %4.", capital(least->words),
+                    ? text("%1 fits the %2, with %3 to spare in %4.", capital(least->words),
                            placeOf(facts.job, least->lies->unit, least->lies->hollow),
                            tenths(least->room.spare->by), alongWords(least->room.spare->along))
-                    : text("Everything goes in. %1 has least to spare: %2 in %3, in the %4.",
+                    : text("Everything fits. %1 has the least room: %2 in %3, in the %4.",
                            capital(least->words), tenths(least->room.spare->by),
                            alongWords(least->room.spare->along),
                            placeOf(facts.job, least->lies->unit, least->lies->hollow));
@@ -79,9 +79,8 @@ void judgeTogether(const JobAnalysis& facts, const std::vector<Thing>& things, J
         Text all = lacking(facts.job, *out.front());
         for (std::size_t i = 1; i < out.size(); ++i)
             all = text("%1. %2", all, lacking(facts.job, *out[i]));
-        finding.sentence = drawn
-                               ? text("As the hollows are drawn, not everything goes in. %1.", all)
-                               : text("Not everything goes in. %1.", all);
+        finding.sentence = drawn ? text("As the cavities are drawn, not everything fits. %1.", all)
+                                 : text("Not everything fits. %1.", all);
         for (const Thing* each : out) {
             if (!each->room.lacks) continue;
             finding.figures.insert(
@@ -90,10 +89,10 @@ void judgeTogether(const JobAnalysis& facts, const std::vector<Thing>& things, J
                     text("Lacks room: %1, in %2", each->words, alongWords(each->room.lacks->along)),
                     "x_" + each->id, each->room.lacks->by, "", {}));
             for (Option& option :
-                 roomToMake(facts, each->lies->box, text("then %1 goes in", each->words)))
+                 roomToMake(facts, each->lies->box, text("then %1 fits", each->words)))
                 finding.options.push_back(std::move(option));
         }
-        finding.action = drawn ? text("measure the hollows")
+        finding.action = drawn ? text("measure the cavities")
                          : finding.options.empty()
                              ? text("something smaller, or another place for it")
                              : text("make room for it, or choose something smaller");

@@ -1,17 +1,15 @@
 #include "core/work/fit/things.h"
 
+#include "core/analysis/placement/making_room.h"
 #include "core/quantity/format.h"
 
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <variant>
 
 namespace glimmet::core::fit {
 namespace {
-
-/// As the kinds of ItemPart.
-constexpr std::array kinds{"decoder", "stay-alive", "speaker", "weight",
-                           "board",   "connector",  "switch",  "holder"};
 
 const FittedItem* itemOf(const Job& job, const std::string& what) {
     const auto found = std::find_if(job.items.begin(), job.items.end(),
@@ -25,27 +23,29 @@ Thing named(const Job& job, const Placement& placement) {
     if (what == "bank")
         return {"K1", "stay-alive", "stay-alive", text("the stay-alive"), &placement, {}};
     const FittedItem* item = itemOf(job, what);
-    const std::string kind = item ? kinds[item->part.index()] : "board";
+    const std::string kind = item ? kindOf(*item) : "board";
     return {what, kind, what, text("the %1", kind), &placement, {}};
 }
 
 }  // namespace
 
+std::string kindOf(const FittedItem& item) {
+    constexpr std::array kinds{"decoder", "stay-alive", "speaker", "weight",
+                               "board",   "connector",  "switch",  "holder"};
+    static_assert(kinds.size() == std::variant_size_v<ItemPart>);
+    return kinds[item.part.index()];
+}
+
 std::vector<Thing> thingsOf(const JobAnalysis& facts) {
     const std::vector<Placement>& placed = placements(facts);
     std::vector<Room> rooms = roomOf(facts.job, placed);
-    const bool allMeasured =
-        std::all_of(facts.job.units.begin(), facts.job.units.end(), [](const Unit& unit) {
-            return std::all_of(unit.body.cavities.begin(), unit.body.cavities.end(),
-                               [](const Cavity& cavity) { return cavity.measured; });
-        });
     std::vector<Thing> all;
     for (std::size_t i = 0; i < placed.size(); ++i) {
         Thing thing = named(facts.job, placed[i]);
         thing.room = std::move(rooms[i]);
         thing.measured = measuredThere(facts.job, placed[i]);
         if (!placed[i].fits)
-            thing.state = allMeasured ? State::Over : State::Ask;
+            thing.state = hollowsMeasured(facts.job) ? State::Over : State::Ask;
         else if (!thing.measured && thing.room.spare && thing.room.spare->by < drawnWithin)
             thing.state = State::Ask;
         all.push_back(std::move(thing));

@@ -25,6 +25,9 @@ struct Thing {
 /// In the order of placements(facts), into which they point.
 [[nodiscard]] std::vector<Thing> thingsOf(const JobAnalysis& facts);
 
+/// What an added item is: "speaker".
+[[nodiscard]] std::string kindOf(const FittedItem& item);
+
 /// "length", "width", "height"
 [[nodiscard]] Text alongWords(Along along);
 /// "hood", "hood of tender"

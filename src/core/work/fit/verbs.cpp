@@ -1,6 +1,7 @@
 // Jots of fitting: where a thing goes, what else goes in, how large it is with its wires.
 #include "core/jot/sizes.h"
 #include "core/work/fit/fit.h"
+#include "core/work/fit/things.h"
 #include "core/work/jotted.h"
 #include "core/work/units.h"
 
@@ -11,12 +12,6 @@ namespace {
 
 using namespace jot;
 using Kind = Argument::Kind;
-
-std::string kindOf(const FittedItem& item) {
-    constexpr const char* kinds[] = {"decoder", "stay-alive", "speaker", "weight",
-                                     "board",   "connector",  "switch",  "holder"};
-    return kinds[item.part.index()];
-}
 
 /// Of items also by their kind, where there is one of it.
 std::vector<Named> things(const Context& context) {
