@@ -146,7 +146,7 @@ JotRun jot(const JotRequest& request) {
                                   request, subject->record,
                                   [&](const std::string& line, const core::WorkshopRecord& record) {
                                       return core::applyLine(line, record, loaded.catalogue,
-                                                             request.today, subject->shelf);
+                                                             request.now.substr(0, request.now.find('T')), subject->shelf);
                                   },
                                   [&](const std::vector<store::WorkshopEntry>& entries) {
                                       return subject->workshop->recordWorkshop(entries);
@@ -156,7 +156,7 @@ JotRun jot(const JotRequest& request) {
                                   request, subject->job,
                                   [&](const std::string& line, const core::Job& job) {
                                       return core::applyLine(line, job, loaded.catalogue,
-                                                             request.today, subject->record);
+                                                             request.now, subject->record);
                                   },
                                   [&](const std::vector<store::Entry>& entries) {
                                       return subject->workshop->record(subject->id, entries);

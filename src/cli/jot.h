@@ -15,7 +15,7 @@ struct JotRequest {
     std::optional<store::JobId> id{};
     std::vector<std::string> lines;
     std::string userCatalogue{};
-    std::string today{};  ///< ISO 8601; what is entered is dated with it
+    std::string now{};  ///< local time, or the date alone; what is entered is dated with it
     bool json = false;
     bool dryRun = false;
     bool workshop = false;  ///< the lines are about the workshop's own record

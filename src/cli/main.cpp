@@ -10,7 +10,7 @@
 #include "cli/spice.h"
 #include "store/catalogue.h"
 
-#include <QDate>
+#include <QDateTime>
 
 #include <CLI/CLI.hpp>
 #include <unistd.h>
@@ -227,7 +227,7 @@ void addJot(CLI::App& app, Commands& all) {
                        request.job = asked->which.named();
                        request.id = asked->which.numbered();
                        request.userCatalogue = ownParts();
-                       request.today = QDate::currentDate().toString(Qt::ISODate).toStdString();
+                       request.now = QDateTime::currentDateTime().toString("yyyy-MM-ddTHH:mm").toStdString();
                        const cli::JotRun result = cli::jot(request);
                        std::cout << result.out;
                        return result.faults.empty() ? int{Done} : complain(result.faults);

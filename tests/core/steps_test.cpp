@@ -1,5 +1,5 @@
 // Steps of the work, made for the model: what each kind of model asks for, in which order.
-#include "core/work/wire/steps.h"
+#include "core/analysis/steps.h"
 
 #include "support/sample_jobs.h"
 
@@ -7,15 +7,14 @@
 
 #include <algorithm>
 
-namespace glimmet::core::wire {
+namespace glimmet::core {
 namespace {
 
-using tests::factsOf;
 using tests::jotted;
 
 std::vector<std::string> idsOf(const Job& job) {
     std::vector<std::string> ids;
-    for (const Step& step : stepsOf(factsOf(job))) ids.push_back(step.id);
+    for (const Step& step : stepsOf(job, {})) ids.push_back(step.id);
     return ids;
 }
 const Step& stepOf(const std::vector<Step>& steps, std::string_view id) {
@@ -38,13 +37,13 @@ TEST(Steps, OfAHardWiredModelGoFromTheFrameOutwards) {
     EXPECT_EQ(idsOf(job),
               (std::vector<std::string>{"open", "isolate:" + motor, "rails", "motor:" + motor,
                                         "lamp:" + lamp, "join:K1", "leads", "tuck"}));
-    const auto steps = stepsOf(factsOf(job));
+    const auto steps = stepsOf(job, {});
     EXPECT_EQ(plain(stepOf(steps, "isolate:" + motor).words),
               "Free the motor from the frame: tape under its brush strip");
     EXPECT_FALSE(cannotBeUndone(stepOf(steps, "isolate:" + motor)));
     // The house cuts strips: then what leads where is known before.
     const Job otherwise = jotted(job, {"school isolation cut-strip"});
-    const auto cut = stepsOf(factsOf(otherwise));
+    const auto cut = stepsOf(otherwise, houseOf(otherwise, {}));
     EXPECT_TRUE(cannotBeUndone(stepOf(cut, "isolate:" + motor)));
     EXPECT_EQ(plain(stepOf(cut, "isolate:" + motor).proved), "which strip leads to the frame");
 }
@@ -56,7 +55,7 @@ TEST(Steps, OfASocketedModelAreFew) {
     const std::string motor = job.units[0].motors[0].id;
     EXPECT_EQ(idsOf(job),
               (std::vector<std::string>{"open", "isolate:" + motor, "plug:D1", "tuck"}));
-    EXPECT_EQ(stepOf(stepsOf(factsOf(job)), "isolate:" + motor).kind, StepKind::Probe);
+    EXPECT_EQ(stepOf(stepsOf(job, {}), "isolate:" + motor).kind, StepKind::Probe);
 }
 TEST(Steps, OfABatteryModelHaveFuseSwitchAndCharging) {
     Job job = hardWired();
@@ -71,7 +70,7 @@ TEST(Steps, OfABatteryModelHaveFuseSwitchAndCharging) {
 TEST(Steps, OfATrainCountTheCircuitsOfItsPlugs) {
     const Job train =
         jotted(hardWired(), {"unit saloon called tender", "contacts 2", "lamp tail red in tender"});
-    const auto steps = stepsOf(factsOf(train));
+    const auto steps = stepsOf(train, {});
     const Step& plug = stepOf(steps, "coupling:" + train.units[0].id);
     EXPECT_NE(plain(plug.words).find("on 2 contacts"), std::string::npos) << plain(plug.words);
 }
@@ -91,7 +90,7 @@ TEST(Steps, ThatCannotBeUndoneSayWhatIsProvedFirst) {
     job.board.fate = BoardFate::Replaced;
     job.groups[0].rows[0].bore = Bore{Millimetres{2.4}};
     std::size_t lasting = 0;
-    for (const Step& step : stepsOf(factsOf(job))) {
+    for (const Step& step : stepsOf(job, {})) {
         if (!cannotBeUndone(step)) continue;
         ++lasting;
         EXPECT_FALSE(step.proved.empty()) << step.id;
@@ -100,4 +99,4 @@ TEST(Steps, ThatCannotBeUndoneSayWhatIsProvedFirst) {
 }
 
 }  // namespace
-}  // namespace glimmet::core::wire
+}  // namespace glimmet::core

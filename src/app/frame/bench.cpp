@@ -6,7 +6,7 @@
 #include "store/district_loads.h"
 #include "store/same_type_jobs.h"
 
-#include <QDate>
+#include <QDateTime>
 #include <QElapsedTimer>
 #include <QUndoCommand>
 #include <QtConcurrent>
@@ -19,6 +19,10 @@ namespace glimmet::app {
 namespace {
 
 std::string today() { return QDate::currentDate().toString(Qt::ISODate).toStdString(); }
+/// To the minute, for what waits.
+std::string now() {
+    return QDateTime::currentDateTime().toString(u"yyyy-MM-ddTHH:mm"_s).toStdString();
+}
 
 }  // namespace
 
@@ -338,14 +342,14 @@ core::Result<core::Text> Bench::applyLine(const QString& line) const {
                              core::text("There is no model on the bench. Put one on the shelf "
                                         "first: Workshop, New job."));
     }
-    return core::applyLine(typed, m_job, m_catalogue, today(), m_record)
+    return core::applyLine(typed, m_job, m_catalogue, now(), m_record)
         .map([](const core::JotResult& jotted) { return jotted.meaning; });
 }
 
 bool Bench::wouldBe(const QString& line,
                     const std::function<void(const core::JobAnalysis&)>& seen) const {
     if (m_onWorkshop || !hasJob()) return false;
-    const auto with = core::applyLine(line.toStdString(), m_job, m_catalogue, today(), m_record);
+    const auto with = core::applyLine(line.toStdString(), m_job, m_catalogue, now(), m_record);
     if (!with) return false;
     seen(core::analysed(with->after, m_record.house, m_catalogue, m_sameType));
     return true;
@@ -364,7 +368,7 @@ bool Bench::take(const QString& line) {
         emit failed(said(meaning.error()));
         return false;
     }
-    return taken(core::applyLine(line.toStdString(), m_job, m_catalogue, today(), m_record));
+    return taken(core::applyLine(line.toStdString(), m_job, m_catalogue, now(), m_record));
 }
 
 bool Bench::takeAll(const QStringList& lines) {
@@ -374,7 +378,7 @@ bool Bench::takeAll(const QStringList& lines) {
     }
     std::vector<std::string> words;
     for (const QString& line : lines) words.push_back(line.toStdString());
-    return taken(core::applyLine(words, m_job, m_catalogue, today(), m_record));
+    return taken(core::applyLine(words, m_job, m_catalogue, now(), m_record));
 }
 
 bool Bench::taken(const core::Result<core::JotResult>& jotted) {

@@ -52,6 +52,7 @@ struct Finding {
     std::vector<Figure> figures;
     std::vector<Option> options;  ///< best first
     Text caution;                 ///< where the step can hurt someone or something
+    bool open = false;            ///< work remains, nothing is wrong: its action is what comes next
 };
 
 /// Every figure of a finding and, recursively, of what it rests on, each symbol once, in order.

@@ -29,6 +29,8 @@ struct Context {
     const WorkshopRecord* workshop = nullptr;  ///< whose house rules hold; nullptr: the usual ones
     /// Jobs by their number, for lines about the workshop itself.
     Shelf shelf = {};
+    /// Local time with that date: "2026-03-02T14:30"; the date alone where nobody told it.
+    std::string_view now = {};
 };
 
 /// Something that can be named in a line.
@@ -92,6 +94,9 @@ struct Command {
     /// Lines in which its word may be left out, where no other verb reads them: "ditch lights white
     /// on 2". Only what can mean nothing else: a word less must never make another line of one.
     bool (*implied)(const std::vector<Token>& line) = nullptr;
+    /// The same of lines that begin with another verb's word, where none of its readings holds:
+    /// "motor plus to frame open".
+    bool impliedLater = false;
 };
 
 /// What a line says, place by place.

@@ -199,12 +199,6 @@ Result<ParsedLine> readAs(const Spoken& spoken, std::string_view typed,
 /// The station that a word of the bench belongs to which nothing reads yet; nothing: no such word.
 std::optional<std::string> laterWord(const std::vector<Token>& line) {
     static constexpr std::pair<std::string_view, const char*> words[] = {
-        {"address", "Settings"},
-        {"cv", "Settings"},
-        {"key", "Settings"},
-        {"keys", "Settings"},
-        {"momentum", "Settings"},
-        {"consist", "Settings"},
         {"sleeve", "Wire"},
         {"sleeves", "Wire"},
         {"heat-shrink", "Wire"},
@@ -215,13 +209,9 @@ std::optional<std::string> laterWord(const std::vector<Token>& line) {
         {"awg", "Wire"},
         {"gauge", "Wire"},
         {"tinned", "Wire"},
-        {"step", "Wire"},
-        {"beep", "Meter"},
         {"bus", "the layout's lamps"},
         {"terminal", "the layout's lamps"},
         {"terminals", "the layout's lamps"},
-        {"run-in", "Run-in"},
-        {"handed", "Hand-over"},
         {"quote", "Hand-over"},
         {"drawer", "Stores"},
         {"stock", "Stores"}};
@@ -230,12 +220,6 @@ std::optional<std::string> laterWord(const std::vector<Token>& line) {
     for (const auto& [each, station] : words) {
         if (each == lower || each == both) return station;
     }
-    // "cv29", "F1": with its number behind it.
-    const std::size_t digits = std::min(lower.find_first_of("0123456789"), lower.size());
-    const std::string_view before = std::string_view(lower).substr(0, digits);
-    const bool numbered =
-        digits < lower.size() && lower.find_first_not_of("0123456789", digits) == std::string::npos;
-    if (numbered && (before == "cv" || before == "f")) return "Settings";
     return {};
 }
 
@@ -276,10 +260,11 @@ tl::unexpected<Error> noVerb(const std::vector<Token>& line,
 /// such line.
 std::optional<Result<ParsedLine>> impliedBy(std::string_view typed, const std::vector<Token>& line,
                                             std::span<const Command* const> commands,
-                                            const Context& context) {
+                                            const Context& context, bool later = false) {
     std::optional<Result<ParsedLine>> found;
     for (const Command* command : commands) {
-        if (!command->implied || !command->implied(line)) continue;
+        if (!command->implied || (later && !command->impliedLater) || !command->implied(line))
+            continue;
         auto read = readAs({command, {}, false}, typed, line, context);
         if (!found || read) found.emplace(std::move(read));
     }
@@ -359,6 +344,7 @@ Result<ParsedLine> said(std::string_view typed, std::span<const Command* const> 
     if (taken) return std::move(*taken);
     const bool meant = implied && (*implied || implied->error().code == ErrorCode::Unknown);
     if (meant) return *implied;
+    if (const auto late = impliedBy(typed, line, commands, context, true)) return *late;
     if (unsaid) return readAs(*unsaid, typed, line, context);
     return tl::unexpected(std::move(*refused));
 }

@@ -7,11 +7,17 @@
 #include "core/record/factory_lamp.h"
 #include "core/record/fitted_item.h"
 #include "core/record/function_map.h"
+#include "core/record/hand_over.h"
 #include "core/record/intake.h"
 #include "core/record/lamps.h"
 #include "core/record/layout.h"
+#include "core/record/pair_reading.h"
 #include "core/record/part.h"
+#include "core/record/power.h"
+#include "core/record/run_in.h"
+#include "core/record/settings.h"
 #include "core/record/stay_alive.h"
+#include "core/record/steps.h"
 #include "core/record/supply.h"
 #include "core/record/unit.h"
 #include "core/record/wire.h"
@@ -87,6 +93,14 @@ struct Job {
     std::vector<EmptyPads> pads;         ///< of its boards, in the order of their finding
     Layout layout;                       ///< that it will run on
     std::vector<LampGroup> groups;
+    std::vector<StepRecord> steps;   ///< of the wiring, each step once; the others are open
+    std::vector<OwnStep> ownSteps;   ///< in the order in which they were thought of
+    std::vector<PairReading> pairs;  ///< of the meter
+    std::vector<PowerSeen> powered;  ///< each step once
+    std::vector<Swap> swapped;
+    Settings settings;  ///< of the decoder that drives it
+    RunIn runIn;
+    HandOver handOver;
     JobOverrides own;
     std::optional<WorkshopRules> judgedWith;  ///< of an exported job: the house where it came from
     std::vector<Note> notes;

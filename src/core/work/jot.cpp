@@ -87,22 +87,23 @@ std::vector<JotForm> workshopJotForms() {
 }
 
 Result<JotResult> applyLine(std::string_view line, const Job& job, const Catalogue& catalogue,
-                            const std::string& today, const WorkshopRecord& workshop) {
+                            const std::string& now, const WorkshopRecord& workshop) {
+    const std::string today = now.substr(0, now.find('T'));
     auto entry = jot::dated(line, today);
     if (entry && entry->behind) {
         // What a note ends with is its owner's.
-        const auto whole = said(line, allCommands(), {job, catalogue, today, &workshop});
+        const auto whole = said(line, allCommands(), {job, catalogue, today, &workshop, {}, now});
         if (whole && whole->command.sentence) entry = jot::Dated{line, {}, false};
     }
     if (!entry) return tl::unexpected(entry.error());
     const std::string& day = entry->on.empty() ? today : entry->on;
-    const jot::Context context{job, catalogue, day, &workshop};
+    const jot::Context context{job, catalogue, day, &workshop, {}, now};
     const auto heard = said(entry->line, allCommands(), context);
     if (!heard) return tl::unexpected(heard.error());
     auto jotted = heard->command.read(*heard);
     if (!jotted) return jotted;
     if (!entry->on.empty() && day != today) {
-        const auto undated = applyLine(entry->line, job, catalogue, today, workshop);
+        const auto undated = applyLine(entry->line, job, catalogue, now, workshop);
         if (undated && undated->after == jotted->after) {
             return jot::refuse(ErrorCode::NotUnderstood,
                                text("%1 keeps no day: leave %2 out.", heard->command.word, day));

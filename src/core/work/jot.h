@@ -24,14 +24,15 @@ struct JotResult {
 };
 
 /// Reads one line against a job. Pure: the job itself is not touched.
-/// `today` is the date that measurements get, ISO 8601; a line that names an earlier day ("on
+/// `now`: local time, or the date alone, ISO 8601; measurements get its date, what waits begins
+/// then. A line that names an earlier day ("on
 /// 2026-03-02 light 150mA 12V") gets that one.
 /// Errors: NotUnderstood for words that mean nothing here, Unknown for names of nothing,
 /// OutOfRange for values no model has, Missing for what the line leaves out. Each explains itself
 /// and shows an example; nothing of a refused line is taken.
 /// `workshop`: whose house rules hold.
 [[nodiscard]] Result<JotResult> applyLine(std::string_view line, const Job& job,
-                                          const Catalogue& catalogue, const std::string& today,
+                                          const Catalogue& catalogue, const std::string& now,
                                           const WorkshopRecord& workshop = {});
 
 /// Several lines as one change, in their order, each read against what the ones before it left.

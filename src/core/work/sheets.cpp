@@ -1,5 +1,6 @@
 #include "core/work/sheets.h"
 
+#include "core/work/hand_over/sheets.h"
 #include "core/work/wire/wiring_sheet.h"
 
 #include <algorithm>
@@ -7,7 +8,9 @@
 namespace glimmet::core {
 namespace {
 
-constexpr SheetKind kinds[] = {{"wiring", "Wiring", wire::wiringSheet}};
+constexpr SheetKind kinds[] = {{"owner", "For the owner", hand_over::ownerSheet},
+                               {"next", "For the next one who opens it", hand_over::nextSheet},
+                               {"wiring", "Wiring", wire::wiringSheet}};
 
 }  // namespace
 

@@ -94,6 +94,14 @@ Text nextAction(const std::vector<Finding>& findings) {
 
 namespace {
 
+/// The first of a stage that says that work remains; nullptr: none.
+const Finding* openWork(const std::vector<Finding>& findings, std::string_view stage) {
+    const auto found = std::find_if(findings.begin(), findings.end(), [&](const Finding& each) {
+        return each.open && each.stage == stage;
+    });
+    return found == findings.end() ? nullptr : &*found;
+}
+
 template <class Rooms, class Record>
 std::vector<StageStatus> standingOf(const Rooms& rooms, const Record& record,
                                     const std::vector<Finding>& findings) {
@@ -111,6 +119,10 @@ std::vector<StageStatus> standingOf(const Rooms& rooms, const Record& record,
                         : hereTaken               ? StageStatus::Kind::Ahead
                                                   : StageStatus::Kind::Here;
             made.why = lead->action.empty() ? lead->sentence : lead->action;
+            hereTaken = true;
+        } else if (const Finding* next = openWork(findings, made.stage)) {
+            made.kind = hereTaken ? StageStatus::Kind::Ahead : StageStatus::Kind::Here;
+            made.why = next->action.empty() ? next->sentence : next->action;
             hereTaken = true;
         } else if (const Idle idle = one.idle(record); !idle.why.empty()) {
             made.why = idle.why;

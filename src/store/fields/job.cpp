@@ -42,6 +42,7 @@ std::vector<std::string> idsOf(const core::Job& job) {
     for (const core::FittedItem& item : job.items) all.push_back(item.id);
     for (const core::FactoryLamp& lamp : job.factoryLamps) all.push_back(lamp.id);
     for (const core::Wire& wire : job.wires) all.push_back(wire.id);
+    for (const core::OwnStep& step : job.ownSteps) all.push_back(step.id);
     return all;
 }
 
@@ -120,11 +121,21 @@ void jobFields(Io& io, Self& job) {
     io("empty_pads", job.pads, Maybe, members(0, 20));
     io("layout", job.layout, Maybe);
     io("groups", job.groups, Maybe, members(0, 1000));
+    io("steps", job.steps, Maybe, members(0, 1000));
+    io("own_steps", job.ownSteps, Maybe, members(0, 500));
+    io("pairs", job.pairs, Maybe, members(0, 5000));
+    io("powered", job.powered, Maybe, members(0, 2000));
+    io("swapped", job.swapped, Maybe, members(0, 500));
+    io("settings", job.settings, Maybe);
+    io("run_in", job.runIn, Maybe);
+    io("hand_over", job.handOver, Maybe);
     ownRuleFields(io, job.own);
     io("judged_with", job.judgedWith, Maybe);
     io("notes", job.notes, Maybe);
     io("times", job.times, Maybe);
 
+    io.unique("steps", job.steps, "step", [](const auto& step) { return step.step; });
+    io.unique("powered", job.powered, "step", [](const auto& seen) { return seen.step; });
     io.unique("empty_pads", job.pads, "name", [](const auto& pads) { return pads.name; });
     io.unique("groups", job.groups, "name", [](const auto& group) { return group.name; });
     io.holds(

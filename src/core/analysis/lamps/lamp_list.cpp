@@ -1,23 +1,14 @@
 #include "core/analysis/lamps/lamp_list.h"
 
 #include "core/analysis/lamps/row_names.h"
+#include "core/finding/csv.h"
 
 #include <cstdio>
 #include <optional>
-#include <string_view>
 
 namespace glimmet::core::lamps {
 namespace {
 
-std::string cell(std::string words) {
-    if (!words.empty() &&
-        std::string_view("=+-@\t\r").find(words.front()) != std::string_view::npos)
-        words.insert(0, "'");
-    if (words.find_first_of(",\"\r\n") == std::string::npos) return words;
-    std::string quoted = "\"";
-    for (const char c : words) quoted += c == '"' ? std::string("\"\"") : std::string(1, c);
-    return quoted + "\"";
-}
 std::string number(std::optional<double> value) {
     if (!value) return {};
     char text[32];
@@ -64,7 +55,7 @@ std::string lampList(const JobAnalysis& facts) {
                 return number(made ? std::optional(value(*made)) : std::nullopt);
             };
             for (const std::string& each :
-                 {cell(group.name), std::to_string(r + 1), cell(group.output), cell(parts),
+                 {csvField(group.name), std::to_string(r + 1), csvField(group.output), csvField(parts),
                   connection,
                   number(row.resistor ? std::optional(row.resistor->value()) : std::nullopt),
                   row.package ? std::string(name(*row.package)) : std::string(),
@@ -81,9 +72,9 @@ std::string lampList(const JobAnalysis& facts) {
             for (const std::string& each :
                  {number(in.current ? std::optional(in.current->value.value()) : std::nullopt),
                   in.seen ? std::string(name(*in.seen)) : std::string(),
-                  in.joints ? std::string(name(*in.joints)) : std::string(), cell(in.on),
-                  cell(in.plus ? words(*in.plus) : std::string()),
-                  cell(in.minus ? words(*in.minus) : std::string()), cell(lots(row)),
+                  in.joints ? std::string(name(*in.joints)) : std::string(), csvField(in.on),
+                  csvField(in.plus ? words(*in.plus) : std::string()),
+                  csvField(in.minus ? words(*in.minus) : std::string()), csvField(lots(row)),
                   group.dimmed < 1 ? number(group.dimmed) : std::string(),
                   number(row.bore ? std::optional(row.bore->across.value()) : std::nullopt),
                   number(row.bore && row.bore->depth ? std::optional(row.bore->depth->value())

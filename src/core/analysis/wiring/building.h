@@ -48,6 +48,8 @@ void addMotors(Building& building);
 void addDecoder(Building& building);
 void addStayAlive(Building& building);
 void addSupply(Building& building);
+/// Their two leads; no net has them yet but the decoder's own.
+void addSpeakers(Building& building);
 void addLamps(Building& building);
 void addRecordedWires(Building& building);
 /// Conductors of every net: in each unit from its first terminal to the others, over couplings by

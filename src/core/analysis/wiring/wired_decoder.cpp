@@ -89,4 +89,18 @@ void addSupply(Building& building) {
     building.join(Net::Kind::Supply, "supply minus", {decoderOwner, past ? "ground" : "black"});
 }
 
+void addSpeakers(Building& building) {
+    const Job& job = building.job;
+    for (const FittedItem& item : job.items) {
+        const auto* speaker = std::get_if<SpeakerPart>(&item.part);
+        if (!speaker) continue;
+        const std::string unit =
+            item.placement ? item.placement->unit : building.unitId(building.home);
+        const TerminalId a = building.add({item.id, "a"}, unit, Role::Speaker);
+        const TerminalId b = building.add({item.id, "b"}, unit, Role::Speaker);
+        building.between(Element::Kind::Resistor, a, b, item.id);
+        if (!building.isOut(item.id)) building.made.elements.back().resistance = speaker->impedance;
+    }
+}
+
 }  // namespace glimmet::core::wiring

@@ -18,6 +18,7 @@ Building built(const Job& job, ResistorLeg leg, std::size_t home, const Stand& s
         addDecoder(building);
         addStayAlive(building);
         addSupply(building);
+        addSpeakers(building);
         addLamps(building);
     }
     addRecordedWires(building);

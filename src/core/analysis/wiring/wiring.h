@@ -29,6 +29,7 @@ enum class Role {
     Supply,  ///< of what carries or gets its power otherwise than from the track
     Plug,
     Strip,
+    Speaker,
     WireEnd  ///< that a wire of the record names and nothing else
 };
 struct Terminal {

@@ -1,10 +1,13 @@
-#include "core/work/wire/steps.h"
+#include "core/analysis/steps.h"
 
 #include "core/analysis/circuits_across.h"
+#include "core/analysis/lamp_groups.h"
 #include "core/analysis/motor_evidence.h"
 #include "core/quantity/format.h"
 
-namespace glimmet::core::wire {
+#include <algorithm>
+
+namespace glimmet::core {
 namespace {
 
 bool socketed(const Job& job) {
@@ -16,9 +19,16 @@ Text motorWords(const Job& job, const Motor& motor) {
     return name.empty() ? text("the motor") : text("the motor of %1", name);
 }
 
+/// "isolate" for the only motor, "isolate rear car" of several.
+std::string named(const char* what, const Job& job, const Motor& motor) {
+    const std::string of = motorCalled(job, motor);
+    return of.empty() ? std::string(what) : what + (" " + of);
+}
+
 void opening(const Job& job, std::vector<Step>& steps) {
     if (isStructure(job)) return;
     steps.push_back({"open",
+                     "open",
                      StepKind::Open,
                      text("Take the body off, and photograph what is there"),
                      {},
@@ -30,6 +40,7 @@ void opening(const Job& job, std::vector<Step>& steps) {
 void strip(const Job& job, std::vector<Step>& steps) {
     if (job.board.fate != BoardFate::Replaced) return;
     steps.push_back({"strip",
+                     "strip",
                      StepKind::Cut,
                      text("Take the factory's board out and tag each wire that stays"),
                      {},
@@ -38,13 +49,13 @@ void strip(const Job& job, std::vector<Step>& steps) {
 }
 
 /// The motor free of frame and rails.
-void isolate(const JobAnalysis& facts, const Unit& unit, const Motor& motor,
+void isolate(const Job& job, const WorkshopRules& house, const Unit& unit, const Motor& motor,
              std::vector<Step>& steps) {
-    const Job& job = facts.job;
     const Text the = motorWords(job, motor);
     const Text proof = text("no reading between either brush and the frame");
     if (unit.frame == FrameKind::Insulated || socketed(job)) {
         steps.push_back({"isolate:" + motor.id,
+                         named("isolate", job, motor),
                          StepKind::Probe,
                          text("Probe both brushes of %1 against the frame", the),
                          proof,
@@ -52,8 +63,14 @@ void isolate(const JobAnalysis& facts, const Unit& unit, const Motor& motor,
                          true});
         return;
     }
-    Step step{"isolate:" + motor.id, StepKind::Isolate, {}, proof, {}, true};
-    switch (facts.house.isolation) {
+    Step step{"isolate:" + motor.id,
+              named("isolate", job, motor),
+              StepKind::Isolate,
+              {},
+              proof,
+              {},
+              true};
+    switch (house.isolation) {
         case Isolation::Tape:
             step.words = text("Free %1 from the frame: tape under its brush strip", the);
             break;
@@ -76,10 +93,10 @@ void bores(const Job& job, std::vector<Step>& steps) {
             if (!bore) continue;
             const std::string which =
                 group.rows.size() > 1 ? group.name + "/" + std::to_string(r + 1) : group.name;
-            steps.push_back({"bore:" + group.id + "/" + std::to_string(r + 1), StepKind::Drill,
-                             text("Drill %1 for %2", formatted(bore->across, 2), which),
-                             text("the lamp goes in by hand"),
-                             text("what lies behind the wall there"), false});
+            steps.push_back(
+                {"bore:" + group.id + "/" + std::to_string(r + 1), "drill " + which,
+                 StepKind::Drill, text("Drill %1 for %2", formatted(bore->across, 2), which),
+                 text("the lamp goes in by hand"), text("what lies behind the wall there"), false});
         }
     }
 }
@@ -89,6 +106,7 @@ void rails(const Job& job, std::vector<Step>& steps) {
     if (socketed(job)) {
         steps.push_back(
             {"plug:D1",
+             "decoder",
              StepKind::Plug,
              text("Take the blanking plug out and plug the decoder in, pin 1 to its mark"),
              text("the short proof, with the decoder out"),
@@ -98,6 +116,7 @@ void rails(const Job& job, std::vector<Step>& steps) {
     }
     steps.push_back(
         {"rails",
+         "rails",
          StepKind::Solder,
          text("Sleeves on, then the rail pair: red to the right rail, black to the left"),
          text("each rail to its lead, and nothing between the two"),
@@ -108,6 +127,7 @@ void rails(const Job& job, std::vector<Step>& steps) {
 void motorPair(const Job& job, const Motor& motor, std::vector<Step>& steps) {
     if (!job.decoder || socketed(job)) return;
     steps.push_back({"motor:" + motor.id,
+                     named("motor", job, motor),
                      StepKind::Solder,
                      text("Sleeves on, then the motor pair: orange to plus, grey to minus of %1",
                           motorWords(job, motor)),
@@ -121,6 +141,7 @@ void lamps(const Job& job, std::vector<Step>& steps) {
         const bool onSupply = group.output == supplyOutput;
         steps.push_back(
             {"lamp:" + group.id,
+             group.name,
              StepKind::Solder,
              onSupply
                  ? text("Wire %1 with its resistor to the supply, sleeves on first", group.name)
@@ -135,7 +156,7 @@ void lamps(const Job& job, std::vector<Step>& steps) {
 
 void stayAlive(const Job& job, std::vector<Step>& steps) {
     if (!job.bank) return;
-    steps.push_back({"join:K1", StepKind::Charge,
+    steps.push_back({"join:K1", "stay-alive", StepKind::Charge,
                      text("Join the stay-alive: plus to the common, minus to the decoder's ground"),
                      text("plus on plus: look twice before there is power"), text("its polarity"),
                      true});
@@ -146,6 +167,7 @@ void couplings(const Job& job, std::vector<Step>& steps) {
         const std::size_t needed = circuitsAcross(job, i).needed();
         if (needed == 0) continue;
         steps.push_back({"coupling:" + job.units[i].id,
+                         job.couplings.size() == 1 ? "plug" : "plug " + std::to_string(i + 1),
                          StepKind::Solder,
                          text("Make the plug between %1 and %2: %3 circuits, on %4 contacts",
                               unitCalled(job, i), unitCalled(job, i + 1), std::to_string(needed),
@@ -159,18 +181,21 @@ void couplings(const Job& job, std::vector<Step>& steps) {
 void battery(const Job& job, std::vector<Step>& steps) {
     if (job.feed != Feed::BatteryRadio) return;
     steps.push_back({"fuse",
+                     "fuse",
                      StepKind::Solder,
                      text("A fuse in the battery's plus, close to the cells"),
                      text("the fuse reads through"),
                      {},
                      false});
     steps.push_back({"cut-off",
+                     "cut-off",
                      StepKind::Solder,
                      text("The switch and the charging socket"),
                      text("off is open; the socket's plus is the battery's"),
                      {},
                      true});
     steps.push_back({"charge",
+                     "charge",
                      StepKind::Charge,
                      text("Charge the battery outside the model, with its own charger"),
                      text("its voltage at rest"),
@@ -179,8 +204,16 @@ void battery(const Job& job, std::vector<Step>& steps) {
 }
 
 void closing(const Job& job, std::vector<Step>& steps) {
+    const bool soldered = std::any_of(
+        steps.begin(), steps.end(), [](const Step& step) { return step.kind == StepKind::Solder; });
+    if (soldered)
+        steps.push_back({"sleeve", "sleeve", StepKind::Insulate,
+                         text("Shrink the sleeves over the joints, once each is tested"),
+                         text("no bare joint is left"),
+                         text("each joint, by a pull and by the meter"), true});
     if (job.decoder && !socketed(job))
         steps.push_back({"leads",
+                         "leads",
                          StepKind::Insulate,
                          text("Cut unused leads back one by one and cover each end"),
                          text("no bare end is left"),
@@ -188,11 +221,21 @@ void closing(const Job& job, std::vector<Step>& steps) {
                          true});
     if (isStructure(job)) return;
     steps.push_back({"tuck",
+                     "tuck",
                      StepKind::Close,
                      text("Tuck the wires clear of shafts and gears, and hold the decoder"),
                      text("it turns by hand without a sound"),
                      {},
                      true});
+}
+
+void ownSteps(const Job& job, std::vector<Step>& steps) {
+    for (const OwnStep& own : job.ownSteps) {
+        const auto before = std::find_if(steps.begin(), steps.end(),
+                                         [&](const Step& step) { return step.id == own.before; });
+        steps.insert(
+            before, {"own:" + own.id, own.words, StepKind::Own, verbatim(own.words), {}, {}, true});
+    }
 }
 
 }  // namespace
@@ -226,18 +269,19 @@ Text cautionOf(StepKind kind) {
         case StepKind::Isolate:
         case StepKind::Probe:
         case StepKind::Close:
+        case StepKind::Own:
             break;
     }
     return {};
 }
 
-std::vector<Step> stepsOf(const JobAnalysis& facts) {
-    const Job& job = facts.job;
+std::vector<Step> stepsOf(const Job& job, const WorkshopRules& house) {
     std::vector<Step> steps;
     opening(job, steps);
     strip(job, steps);
     for (const Unit& unit : job.units) {
-        for (const Motor& motor : unit.motors) isolate(facts, unit, motor, steps);
+        if (!job.decoder) break;
+        for (const Motor& motor : unit.motors) isolate(job, house, unit, motor, steps);
     }
     bores(job, steps);
     rails(job, steps);
@@ -246,8 +290,38 @@ std::vector<Step> stepsOf(const JobAnalysis& facts) {
     lamps(job, steps);
     stayAlive(job, steps);
     couplings(job, steps);
-    closing(job, steps);
+    // The body comes off for something only.
+    if (steps.size() == 1 && steps.front().id == "open") steps.clear();
+    if (!steps.empty()) closing(job, steps);
+    ownSteps(job, steps);
     return steps;
 }
 
-}  // namespace glimmet::core::wire
+const StepRecord* recordOf(const Job& job, std::string_view step) {
+    const auto found = std::find_if(job.steps.begin(), job.steps.end(),
+                                    [&](const StepRecord& each) { return each.step == step; });
+    return found == job.steps.end() ? nullptr : &*found;
+}
+
+std::vector<StepNow> stepsNow(const Job& job, const WorkshopRules& house) {
+    std::vector<StepNow> all;
+    for (Step& step : stepsOf(job, house)) {
+        StepNow now{std::move(step)};
+        if (const StepRecord* record = recordOf(job, now.step.id)) now.record = *record;
+        all.push_back(std::move(now));
+    }
+    for (const StepRecord& record : job.steps) {
+        if (!record.step.starts_with(waitPrefix)) continue;
+        const std::string what = record.step.substr(waitPrefix.size());
+        all.push_back({{record.step, what, StepKind::Own, text("Wait: %1", what)}, record});
+    }
+    return all;
+}
+
+const StepNow* nextStep(const std::vector<StepNow>& all) {
+    const auto found =
+        std::find_if(all.begin(), all.end(), [](const StepNow& each) { return !each.record; });
+    return found == all.end() ? nullptr : &*found;
+}
+
+}  // namespace glimmet::core

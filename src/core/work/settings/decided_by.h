@@ -1,0 +1,21 @@
+// What decides each finding of this stage: its state, in words. Numbers are those of the judges.
+#pragma once
+
+#include "core/work/stage.h"
+
+namespace glimmet::core::settings {
+
+inline constexpr DecidedBy decidedBy[] = {
+    {"settings.address",
+     "Ask where nobody chose an address; over where the owner's controller does not reach it."},
+    {"settings.twice",
+     "Over where another model of the owner's answers to the same address, unless it is the "
+     "factory's 3 or a consist."},
+    {"settings.key", "Close where a key cannot switch an output by the standard's map."},
+    {"settings.dark", "Close where a lamp hangs on an output that no key switches."},
+    {"settings.differs", "Over where the decoder was read and holds another value than planned."},
+    {"settings.keyin",
+     "Fine; it stays open as long as a planned value is neither keyed in nor "
+     "read back."}};
+
+}  // namespace glimmet::core::settings
