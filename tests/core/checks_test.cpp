@@ -566,12 +566,12 @@ TEST(LampJudgement, HeatOfResistors) {
               std::string::npos);
 }
 TEST(LampJudgement, ABatteryIsJudgedByHowLongItLasts) {
-    Job house = jotted(tests::newJob("x", "house"),
-                       {"supply battery 9V", "lamp door white on supply", "resistor door 1k"});
-    EXPECT_EQ(finding(checkedAll(house), "lamp.battery").state, State::Fine);
-    for (int i = 0; i < 45; ++i) house = jotted(house, {"parallel door", "resistor door 1k"});
-    EXPECT_EQ(finding(checkedAll(house), "lamp.battery").state, State::Close);
-    EXPECT_FALSE(has(checkedAll(jotted(house, {"supply fixed dc"})), "lamp.battery"));
+    Job hut = jotted(tests::newJob("x", "house"),
+                     {"supply battery 9V", "lamp door white on supply", "resistor door 1k"});
+    EXPECT_EQ(finding(checkedAll(hut), "lamp.battery").state, State::Fine);
+    for (int i = 0; i < 45; ++i) hut = jotted(hut, {"parallel door", "resistor door 1k"});
+    EXPECT_EQ(finding(checkedAll(hut), "lamp.battery").state, State::Close);
+    EXPECT_FALSE(has(checkedAll(jotted(hut, {"supply fixed dc"})), "lamp.battery"));
 }
 TEST(LampJudgement, ABatteryThatIsNoBlockIsAskedFor) {
     const auto of = [](const char* supply) {
@@ -1234,7 +1234,7 @@ TEST(Stages, SayWhatThereIsToDoInThem) {
 
 TEST(Groups, RowsBehindNoSharedResistanceDoNotFeelEachOther) {
     const Job alone = tests::jotted(tests::shunter(), {"lamp front white", "resistor front 1k"});
-    const WorkshopRules house;
+
     const auto one = groupState(alone, alone.groups.front(), house, Ohms{0});
     ASSERT_TRUE(one);
     ASSERT_EQ(alone.groups.front().shared(), Ohms{0});
@@ -1257,7 +1257,7 @@ TEST(Groups, RowsBehindNoSharedResistanceDoNotFeelEachOther) {
 }
 TEST(Groups, MoreOfTheSameDoNotLookMoreUnevenThanTwo) {
     Job job = tests::jotted(tests::shunter(), {"lamp front white", "resistor front 1k"});
-    const WorkshopRules house;
+
     LampGroup& group = job.groups.front();
     const auto uneven = [&](std::size_t rows) {
         group.rows.resize(rows, group.rows.front());

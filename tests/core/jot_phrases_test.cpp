@@ -209,11 +209,9 @@ TEST(JotExamples, LessAWordSayLessOrAreRefused) {
             auto rest = words;
             rest.erase(rest.begin() + static_cast<std::ptrdiff_t>(gone));
             const auto part = placesOf(jot::joined(rest), job);
-            // Without its first word it is a line of another verb: a battery of 9 V is one, and a
-            // decoder is put into the hood by its own.
-            if (!part || jot::joined(rest) == "battery 9V" ||
-                jot::joined(rest) == "decoder in hood")
-                continue;
+            // Without its first word it can be a line of another verb: a battery of 9 V is one, a
+            // decoder is put into the hood by its own, an address is not the controller's.
+            if (!part || (gone == 0 && part->command.word != whole->command.word)) continue;
             ++understoodLess;
             EXPECT_TRUE(saysNothingElse(*part, *whole)) << line << " → " << jot::joined(rest);
         }
@@ -237,6 +235,8 @@ TEST(JotExamples, WithWordsSwappedMeanTheSameOrAreRefused) {
                                                    typed.find("like rear") != std::string::npos)) {
                     continue;
                 }
+                // Its two times are told apart by the words before them.
+                if (line.starts_with("momentum")) continue;
                 const auto result = heard(jot::joined(swapped), job);
                 if (!result) continue;
                 ++same;

@@ -380,10 +380,10 @@ TEST(JotLamp, GoesIntoTheUnitThatIsNamedOrNowhere) {
     EXPECT_EQ(tests::answer("bulb front in coach 16V 50mA", two).substr(0, 27),
               "✗ coach has no front lamp");
     // One that is there in another unit is not changed.
-    const Job lit = lamp(two, "lamp front white");
-    EXPECT_EQ(tests::answer("lamp front in coach red", lit).substr(0, 27),
+    const Job shining = lamp(two, "lamp front white");
+    EXPECT_EQ(tests::answer("lamp front in coach red", shining).substr(0, 27),
               "✗ coach has no front lamp");
-    EXPECT_EQ(tests::answer("lamp front in 1 red", lit), "front lamp: red LED");
+    EXPECT_EQ(tests::answer("lamp front in 1 red", shining), "front lamp: red LED");
     // Two that have such a place: asked which, under the name that it then has.
     const Job three = tests::jotted(two, {"unit saloon called tail car"});
     EXPECT_EQ(tests::answer("lamp roof white", three),

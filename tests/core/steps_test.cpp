@@ -36,7 +36,7 @@ TEST(Steps, OfAHardWiredModelGoFromTheFrameOutwards) {
     const std::string motor = job.units[0].motors[0].id, lamp = job.groups[0].id;
     EXPECT_EQ(idsOf(job),
               (std::vector<std::string>{"open", "isolate:" + motor, "rails", "motor:" + motor,
-                                        "lamp:" + lamp, "join:K1", "leads", "tuck"}));
+                                        "lamp:" + lamp, "join:K1", "sleeve", "leads", "tuck"}));
     const auto steps = stepsOf(job, {});
     EXPECT_EQ(plain(stepOf(steps, "isolate:" + motor).words),
               "Free the motor from the frame: tape under its brush strip");
@@ -76,7 +76,7 @@ TEST(Steps, OfATrainCountTheCircuitsOfItsPlugs) {
 }
 TEST(Steps, OfAStructureHaveNoBodyToTakeOff) {
     const Job house = jotted(tests::newJob("Light", "lighthouse"), {"lamp lantern white"});
-    EXPECT_EQ(idsOf(house), (std::vector<std::string>{"lamp:" + house.groups[0].id}));
+    EXPECT_EQ(idsOf(house), (std::vector<std::string>{"lamp:" + house.groups[0].id, "sleeve"}));
 }
 TEST(Steps, ThatCutSolderHeatGlueOrChargeCarryACaution) {
     for (const StepKind kind : {StepKind::Cut, StepKind::Drill, StepKind::Insulate, StepKind::Plug,

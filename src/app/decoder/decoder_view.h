@@ -12,7 +12,7 @@ void paintDecoderOverlay(const OverlayInput& input);
 void paintDecoder(const PartInput& input);
 
 inline constexpr PartPainter decoderPainter{"decoder", paintDecoder, "decoder "};
-inline constexpr Shot decoderShots[] = {{"decoder", 0, ""}};
+inline constexpr Shot decoderShots[] = {{"decoder", 0, "", false}};
 inline constexpr StageView decoderView{
     "decoder", decoderRack, paintDecoderOverlay,
     QT_TRANSLATE_NOOP("stages", "This one has no motor: there is no decoder to choose for it."),

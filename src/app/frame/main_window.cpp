@@ -281,7 +281,9 @@ void MainWindow::buildOtherMenus() {
     int number = 0;
     for (const core::JobStage& each : core::jobStages()) {
         ++number;
-        const QKeySequence keys(number < 10 ? u"Ctrl+%1"_s.arg(number) : QString());
+        // There are nine digits; what comes after them goes by Alt.
+        const QKeySequence keys(number < 10 ? u"Ctrl+%1"_s.arg(number)
+                                            : u"Alt+%1"_s.arg(number - 10));
         m_stages.append(add(view, stageTitle(each.name), keys, [this, &each] {
             if (m_bench.onWorkshop()) m_bench.openJob(m_bench.jobId());
             m_bench.goTo(each.name);

@@ -10,7 +10,7 @@ namespace glimmet::app {
 /// Places to press: each item that nobody looked at, where it is on the model.
 void paintLookOverlay(const OverlayInput& input);
 
-inline constexpr Shot intakeShots[] = {{"intake", 0, ""}};
+inline constexpr Shot intakeShots[] = {{"intake", 0, "", false}};
 inline constexpr StageView intakeView{"intake", lookPanel, paintLookOverlay,
                                       QT_TRANSLATE_NOOP("stages", "Look the model over first."),
                                       intakeShots};

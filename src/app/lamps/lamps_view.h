@@ -8,8 +8,7 @@ namespace glimmet::app {
 [[nodiscard]] StagePanel* lampsPanel(QWidget* parent);
 void paintLampsOverlay(const OverlayInput& input);
 
-inline constexpr Shot lampsShots[] = {
-    {"lamps", 0, "L4"}, {"railcar-lamps", 1, "L4"}, {"saloon-lamps", 2, "", false}};
+inline constexpr Shot lampsShots[] = {{"lamps", 0, "L4"}, {"railcar-lamps", 1, "L4", false}};
 inline constexpr StageView lampsView{
     "lamps", lampsPanel, paintLampsOverlay,
     QT_TRANSLATE_NOOP("stages",

@@ -22,7 +22,6 @@ using core::lamps::ProbePoint;
 using Kind = ProbePoint::Kind;
 
 constexpr std::size_t mostPoints = 100;
-const QColor redProbe(0xC8, 0x3A, 0x2E), blackProbe(0x1C, 0x1E, 0x1C);
 
 /// A point of the wiring where the picture has it.
 struct Placed {
@@ -54,16 +53,6 @@ std::vector<Placed> placed(const OverlayInput& input) {
         all.push_back({std::move(point), at});
     }
     return all;
-}
-
-void paintProbe(QPainter& painter, const QPointF& tip, const QColor& colour, bool fromRight) {
-    const QPointF way(fromRight ? 0.6 : -0.6, -0.8);
-    painter.setPen(QPen(QColor(0xD8, 0xDC, 0xD6), 2.2, Qt::SolidLine, Qt::RoundCap));
-    painter.drawLine(tip, tip + way * 14);
-    painter.setPen(QPen(QColor(0x10, 0x12, 0x10), 9, Qt::SolidLine, Qt::RoundCap));
-    painter.drawLine(tip + way * 16, tip + way * 44);
-    painter.setPen(QPen(colour, 6.5, Qt::SolidLine, Qt::RoundCap));
-    painter.drawLine(tip + way * 16, tip + way * 44);
 }
 
 /// A press-button of the panel.
@@ -278,8 +267,8 @@ void paintProbes(const OverlayInput& input) {
         if (made) paintLit(input, *made);
     }
     input.keep([&](const OverlayInput& dots) { paintPoints(dots, points); });
-    if (red != points.end()) paintProbe(painter, red->at, redProbe, true);
-    if (black != points.end()) paintProbe(painter, black->at, blackProbe, false);
+    if (red != points.end()) paintProbe(painter, red->at, ProbeColour::Red);
+    if (black != points.end()) paintProbe(painter, black->at, ProbeColour::Black);
     if (held) paintPanel(input, points, made);
 }
 

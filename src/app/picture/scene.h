@@ -181,6 +181,14 @@ inline constexpr qreal mostScale = 80;
 enum class Wires { All, Misleading };
 void paintFactoryWires(QPainter& painter, const SceneInput& scene, Wires which);
 
+/// A meter's probe with its tip at a point; the red one comes from the right.
+enum class ProbeColour { Red, Black };
+void paintProbe(QPainter& painter, const QPointF& tip, ProbeColour colour);
+
+/// Where the picture has a terminal of the wiring; nothing: it does not show it.
+[[nodiscard]] std::optional<QPointF> terminalAt(const SceneInput& scene, const PartBoxes& parts,
+                                                const core::TerminalId& terminal);
+
 /// A wire in its insulation colour with an outline.
 void paintWire(QPainter& painter, const QPainterPath& path, const QColor& insulation, qreal width);
 /// Words in drafting letters with a ground of their own, so that they stay legible on anything.

@@ -14,7 +14,7 @@ void paintTrack(const OverlayInput& input, const core::TrackUnder& track);
 void paintBank(const PartInput& input);
 
 inline constexpr PartPainter bankPainter{"bank", paintBank, "bank "};
-inline constexpr Shot stayAliveShots[] = {{"stay-alive", 0, ""}};
+inline constexpr Shot stayAliveShots[] = {{"stay-alive", 0, "", false}};
 inline constexpr StageView stayAliveView{
     "stay-alive", stayAlivePanel, paintStayAliveOverlay,
     QT_TRANSLATE_NOOP("stages", "A stay-alive is for what rolls on powered rails."),

@@ -43,7 +43,7 @@ std::vector<Named> openNames(const Context& context) {
 }
 Result<JotResult> waive(const ParsedLine& said) {
     const std::string& name = *said.name("WHAT");
-    const std::string& why = said.at("WHY").words;
+    const std::string why = asTyped(said, said.at("WHY").words);
     if (why.empty())
         return refuse(
             ErrorCode::Missing,

@@ -175,23 +175,18 @@ Result<JotResult> taken(const ParsedLine& said, bool beeped) {
 Result<JotResult> probe(const ParsedLine& said) { return taken(said, false); }
 Result<JotResult> beep(const ParsedLine& said) { return taken(said, true); }
 
-/// "brush to frame open": begins with what a model has points of, ends with what a meter shows.
+/// "brush to frame open": two points, and what a meter shows.
 bool saysPair(const std::vector<Token>& line) {
-    static constexpr std::string_view begins[] = {
-        "brush", "motor",  "frame",  "chassis", "axle",    "left",       "right", "red",
-        "black", "orange", "grey",   "gray",    "blue",    "common",     "wheel", "slider",
-        "plus",  "minus",  "centre", "battery", "speaker", "stay-alive", "white", "yellow"};
-    static constexpr std::string_view ends[] = {
-        "open", "beep", "beeps", "nothing", "rising", "sometimes", "climbs", "lights",
-        "ways", "way",  "short", "shorted", "joined", "ol",        "rocked", "goes"};
-    const auto in = [](const auto& all, const Token& token) {
-        return std::find(std::begin(all), std::end(all), lowered(token.words)) != std::end(all);
-    };
-    const bool divided = std::any_of(line.begin() + (line.empty() ? 0 : 1), line.end(),
+    static constexpr std::string_view ends[] = {"open",   "beep",      "beeps",  "nothing",
+                                                "rising", "sometimes", "climbs", "ways",
+                                                "joined", "ol",        "rocked", "shorted"};
+    if (line.size() < 4 || line.front().numeric) return false;
+    const bool divided = std::any_of(line.begin() + 1, line.end() - 1,
                                      [](const Token& each) { return divides(each.words); });
-    if (line.size() < 4 || !divided || !in(begins, line.front())) return false;
+    if (!divided) return false;
     const Token& last = line.back();
-    return in(ends, last) || (last.numeric && (!last.unit || *last.unit == Dimension::Resistance));
+    return std::find(std::begin(ends), std::end(ends), lowered(last.words)) != std::end(ends) ||
+           (last.numeric && last.unit == Dimension::Resistance);
 }
 
 constexpr const char* probeExamples[] = {"probe brush to frame open",

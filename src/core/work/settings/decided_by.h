@@ -7,7 +7,8 @@ namespace glimmet::core::settings {
 
 inline constexpr DecidedBy decidedBy[] = {
     {"settings.address",
-     "Ask where nobody chose an address; over where the owner's controller does not reach it."},
+     "Over where the owner's controller does not reach the address; fine, and open, as long as "
+     "nobody chose one."},
     {"settings.twice",
      "Over where another model of the owner's answers to the same address, unless it is the "
      "factory's 3 or a consist."},

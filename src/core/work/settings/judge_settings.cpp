@@ -17,19 +17,22 @@ void judgeAddress(const JobAnalysis& facts, Judging& judging) {
     const Job& job = facts.job;
     const auto& address = job.settings.address;
     if (!address) {
-        judging.say("settings.address", {}, State::Ask, Gravity::WorksBadly, [&](Finding& finding) {
-            finding.sentence = text(
-                "Which address? Until one is set it answers to %1, like every "
-                "decoder from its maker.",
-                counted(factoryAddress));
-            finding.action = text("choose an address");
-            if (const auto number = addressFromName(job))
-                finding.options.push_back(answer(text("Address %1", std::to_string(*number)),
-                                                 text("from its running number"), State::Fine,
-                                                 "address " + std::to_string(*number)));
-            finding.options.push_back(answer(text("Address 3"), text("as it comes from its maker"),
-                                             State::Fine, "address 3"));
-        });
+        judging.say(
+            "settings.address", {}, State::Fine, Gravity::WorksBadly, [&](Finding& finding) {
+                finding.open = true;
+                finding.sentence = text(
+                    "Which address? Until one is set it answers to %1, like every "
+                    "decoder from its maker.",
+                    counted(factoryAddress));
+                finding.action = text("choose an address");
+                if (const auto number = addressFromName(job))
+                    finding.options.push_back(answer(text("Address %1", std::to_string(*number)),
+                                                     text("from its running number"), State::Fine,
+                                                     "address " + std::to_string(*number)));
+                finding.options.push_back(answer(text("Address 3"),
+                                                 text("as it comes from its maker"), State::Fine,
+                                                 "address 3"));
+            });
         return;
     }
     const auto& longest = job.controller.longestAddress;

@@ -171,8 +171,8 @@ Result<JotResult> stops(const ParsedLine& said) {
         return refuse(ErrorCode::OutOfRange, text("That takes %1; a decoder counts up to %2.",
                                                   formatted(time, 3), formatted(most, 3)));
     JotResult result =
-        jotted(said, text("Stops within %1 from %2: %3", formatted(*within, 3),
-                          formatted(KilometresPerHour{*from}, 3), formatted(time, 3)));
+        jotted(said, text("Stops within %1 from %2 km/h: %3", formatted(*within, 3),
+                          formatted(stop.speed, Dimension::Ratio, 4), formatted(time, 3)));
     result.after.settings.stop = stop;
     result.after.settings.stopTime.reset();
     return result;
@@ -402,6 +402,18 @@ Result<JotResult> readBack(const ParsedLine& said) {
 }
 constexpr const char* readExamples[] = {"read-back 17=204 18=35 29=38"};
 
+/// "F0 front rear", "f3 output 2"
+bool saysKey(const std::vector<Token>& line) {
+    const std::string first = line.empty() ? "" : lowered(line.front().words);
+    return line.size() > 1 && first.size() > 1 && first[0] == 'f' &&
+           wholeIn(first.substr(1)).has_value();
+}
+/// "cv29 = 38"
+bool saysValue(const std::vector<Token>& line) {
+    const std::string first = line.empty() ? "" : lowered(line.front().words);
+    return line.size() == 2 && first.starts_with("cv") && wholeIn(first.substr(2)).has_value();
+}
+
 constexpr Command command(const char* word, std::span<const char* const> examples,
                           const char* meaning, Result<JotResult> (*read)(const ParsedLine&)) {
     return {.word = word,
@@ -411,6 +423,10 @@ constexpr Command command(const char* word, std::span<const char* const> example
             .meaning = meaning,
             .read = read,
             .sentence = true};
+}
+constexpr Command withImplied(Command made, bool (*implied)(const std::vector<Token>&)) {
+    made.implied = implied;
+    return made;
 }
 constexpr Command withLength(Command made, std::size_t longest) {
     made.longest = longest;
@@ -428,7 +444,7 @@ constexpr Command table[] = {
      false,
      addressNoise},
     command("steps", stepsExamples, "speed steps, in decoder and controller", steps),
-    command("key", keyExamples, "what a key switches", key),
+    withImplied(command("key", keyExamples, "what a key switches", key), saysKey),
     {"momentum",
      {},
      momentumArguments,
@@ -454,7 +470,7 @@ constexpr Command table[] = {
      top,
      false,
      speedNoise},
-    command("cv", cvExamples, "a value by its number", cv),
+    withImplied(command("cv", cvExamples, "a value by its number", cv), saysValue),
     command("keyed", keyedExamples, "a value is in the decoder", keyed),
     withLength(command("read-back", readExamples, "what the decoder holds", readBack), 20000)};
 

@@ -1,5 +1,6 @@
 // Jots of the wiring: what was done, what waits, what else is to be done.
 #include "core/analysis/steps.h"
+#include "core/quantity/format.h"
 #include "core/quantity/moment.h"
 #include "core/work/jotted.h"
 #include "core/work/wire/wire.h"
@@ -47,6 +48,9 @@ void setRecord(Job& job, StepRecord record) {
     job.steps.push_back(std::move(record));
 }
 
+/// "20", "7.5"
+std::string minutesOf(Seconds time) { return formatted(time.value() / 60, Dimension::Ratio, 3); }
+
 Result<JotResult> strike(JotResult result, const StepNow& step) {
     const bool wait = step.step.id.starts_with(waitPrefix);
     const auto own = [&](const OwnStep& each) { return "own:" + each.id == step.step.id; };
@@ -66,7 +70,7 @@ Result<JotResult> step(const ParsedLine& said) {
     const std::vector<StepNow> all = stepsNow(said.context.job, houseOfContext(said.context));
     const StepNow* step = named(all, *said.name("STEP"));
     const std::string fate = said.name("FATE").value_or("done");
-    const std::string& why = said.at("WHY").words;
+    const std::string why = asTyped(said, said.at("WHY").words);
     const auto took = said.one<Seconds>("TIME");
     JotResult result = jotted(said, {});
     if (fate == "gone") return strike(std::move(result), *step);
@@ -90,7 +94,7 @@ Result<JotResult> step(const ParsedLine& said) {
                       {},
                       took.value_or(Seconds{0})};
     result.meaning = fate == "skipped" ? text("Skipped: %1 (%2)", step->step.words, why)
-                     : took ? text("Done in %1: %2", formatted(*took, 3), step->step.words)
+                     : took ? text("Done in %1 min: %2", minutesOf(*took), step->step.words)
                             : text("Done: %1", step->step.words);
     setRecord(result.after, std::move(record));
     return result;
@@ -103,7 +107,7 @@ constexpr Argument stepArguments[] = {
      .names = stepNames,
      .unknown = "There is no step “%1”. There are: %2.",
      .none = "No step is to be done yet: choose a decoder or a lamp first."},
-    {.what = "done|skipped|open|gone",
+    {.what = "FATE",
      .kind = Kind::Name,
      .names = fates,
      .unknown = "“%1” is not understood. There are: %2."},
