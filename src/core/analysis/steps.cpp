@@ -3,16 +3,13 @@
 #include "core/analysis/circuits_across.h"
 #include "core/analysis/lamp_groups.h"
 #include "core/analysis/motor_evidence.h"
+#include "core/analysis/wiring/wire_list.h"
 #include "core/quantity/format.h"
 
 #include <algorithm>
 
 namespace glimmet::core {
 namespace {
-
-bool socketed(const Job& job) {
-    return job.decoder && !job.wanted.socket.empty() && job.wanted.socket == job.decoder->part.plug;
-}
 
 Text motorWords(const Job& job, const Motor& motor) {
     const std::string name = motorCalled(job, motor);

@@ -27,7 +27,10 @@ Text mustShow(const Row& row) {
 Text shown(const PairReading& reading) {
     switch (reading.look) {
         case Look::Value:
-            return verbatim(formatted(*reading.ohms, 3));
+            // As a meter shows it: 0.4 Ω, not 400 mΩ.
+            return *reading.ohms < Ohms{1}
+                       ? text("%1 Ω", formatted(reading.ohms->value(), Dimension::Ratio, 2))
+                       : verbatim(formatted(*reading.ohms, 3));
         case Look::Beep:
             return text("beeps");
         case Look::Open:

@@ -49,7 +49,7 @@ void decoderWords(const Job& job, Called& point) {
     std::vector<std::string> words;
     const DecoderOutput* output = outputNamed(job, point.id.pin);
     if (output) {
-        words = {"output " + pin, pin + " output"};
+        words = {"output " + pin, pin + " output", pin};
         if (!output->wire.empty())
             words.insert(words.end(), {output->wire, output->wire + " lead"});
         if (pin == "front" || pin == "rear") words.push_back(pin + " lead");

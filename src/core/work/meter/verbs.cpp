@@ -63,10 +63,13 @@ std::string joinedWords(const std::vector<std::string>& words, std::size_t from,
 }
 
 /// "reads 0.4 ohms", "open"
-std::optional<Read> readIn(std::string words) {
-    words = lowered(words);
+std::optional<Read> readIn(const std::string& typed) {
+    std::string words = lowered(typed);
+    std::size_t cut = 0;  // in prefixes of ohms capitals count: 20 Mohm
     for (const char* before : {"reads ", "is ", "shows "}) {
-        if (words.starts_with(before)) words.erase(0, std::string_view(before).size());
+        if (!words.starts_with(before)) continue;
+        words.erase(0, std::string_view(before).size());
+        cut += std::string_view(before).size();
     }
     for (const auto& [phrase, read] : phrases) {
         if (words == phrase) return read;
@@ -74,7 +77,7 @@ std::optional<Read> readIn(std::string words) {
     if (words.empty() ||
         std::string_view("0123456789.,").find(words.front()) == std::string_view::npos)
         return {};
-    const auto ohms = parsed<Ohms>(words);
+    const auto ohms = parsed<Ohms>(typed.substr(cut));
     constexpr Ohms most{1e9};
     if (!ohms || *ohms < Ohms{0} || *ohms > most) return {};
     return Read{Look::Value, *ohms, false};
@@ -177,9 +180,9 @@ Result<JotResult> beep(const ParsedLine& said) { return taken(said, true); }
 
 /// "brush to frame open": two points, and what a meter shows.
 bool saysPair(const std::vector<Token>& line) {
-    static constexpr std::string_view ends[] = {"open",   "beep",      "beeps",  "nothing",
-                                                "rising", "sometimes", "climbs", "ways",
-                                                "joined", "ol",        "rocked", "shorted"};
+    static constexpr std::string_view ends[] = {
+        "open", "beep",   "beeps", "nothing", "rising",  "sometimes", "climbs",
+        "ways", "joined", "ol",    "rocked",  "shorted", "way",       "lights"};
     if (line.size() < 4 || line.front().numeric) return false;
     const bool divided = std::any_of(line.begin() + 1, line.end() - 1,
                                      [](const Token& each) { return divides(each.words); });

@@ -9,9 +9,6 @@ inline constexpr DecidedBy decidedBy[] = {
     {"settings.address",
      "Over where the owner's controller does not reach the address; fine, and open, as long as "
      "nobody chose one."},
-    {"settings.twice",
-     "Over where another model of the owner's answers to the same address, unless it is the "
-     "factory's 3 or a consist."},
     {"settings.key", "Close where a key cannot switch an output by the standard's map."},
     {"settings.dark", "Close where a lamp hangs on an output that no key switches."},
     {"settings.differs", "Over where the decoder was read and holds another value than planned."},

@@ -60,6 +60,9 @@ Result<JotResult> address(const ParsedLine& said) {
     const int number = static_cast<int>(typed);
     if (static_cast<double>(number) < typed)
         return likeExample(said, text("An address is a whole number."));
+    if (number > highestLongAddress)
+        return refuse(ErrorCode::OutOfRange,
+                      text("Addresses go from 1 to %1.", std::to_string(highestLongAddress)));
     JotResult result = jotted(
         said, said.name("CONSIST") ? text("Address %1, shared on purpose", std::to_string(number))
                                    : text("Address %1", std::to_string(number)));
@@ -72,7 +75,7 @@ constexpr Argument addressArguments[] = {{.what = "ADDRESS",
                                           .missing = "Which address?",
                                           .dimension = Dimension::Ratio,
                                           .least = 1,
-                                          .most = highestLongAddress},
+                                          .most = 1e6},
                                          {.what = "CONSIST",
                                           .kind = Kind::Name,
                                           .names = consists,
@@ -206,8 +209,10 @@ std::optional<std::string> outputNamed(const Job& job, const std::string& word) 
         }
     }
     for (const LampGroup& group : job.groups) {
-        if (lowered(group.name) == word && group.output != supplyOutput) return group.output;
-        if (lowered(group.output) == word) return group.output;
+        if (group.output == supplyOutput) continue;
+        const std::string name = lowered(group.name);
+        if (name == word || name.starts_with(word + " ") || lowered(group.output) == word)
+            return group.output;
     }
     return {};
 }
@@ -232,7 +237,11 @@ Result<KeySaid> keyIn(const ParsedLine& said) {
     made.key = *key;
     for (; at < words.size(); ++at) {
         const std::string& word = words[at];
-        if (word == "output" || word == "outputs" || word == "and" || word == "switches") continue;
+        static constexpr std::string_view nothingNew[] = {"output", "outputs", "and",  "switches",
+                                                          "is",     "the",     "lamp", "lamps",
+                                                          "light",  "lights"};
+        if (std::find(std::begin(nothingNew), std::end(nothingNew), word) != std::end(nothingNew))
+            continue;
         if (word == "forward" || word == "reverse") {
             made.direction = word == "forward" ? Direction::Forward : Direction::Reverse;
         } else if (word == "momentary" || word == "latching") {
@@ -433,6 +442,7 @@ constexpr Command withLength(Command made, std::size_t longest) {
     return made;
 }
 constexpr const char* lowestAlso[] = {"least"};
+constexpr const char* stopsAlso[] = {"stop"};
 
 constexpr Command table[] = {
     {"address",
@@ -451,7 +461,7 @@ constexpr Command table[] = {
      momentumExamples,
      "how slowly it starts and stops",
      momentum},
-    {"stops", {}, stopsArguments, stopsExamples, "the distance that it stops in", stops},
+    {"stops", stopsAlso, stopsArguments, stopsExamples, "the distance that it stops in", stops},
     {"lowest", lowestAlso, shareArguments, lowestExamples, "the voltage of its first step", lowest,
      false, speedNoise},
     {"middle",

@@ -20,7 +20,10 @@ WorkshopRules houseOfContext(const Context& context) {
 std::vector<Named> stepNames(const Context& context) {
     std::vector<Named> all;
     for (const StepNow& each : stepsNow(context.job, houseOfContext(context))) {
-        Named named{each.step.name, {each.step.id}, plain(each.step.words)};
+        // By its place in the list too: "step 4 done".
+        Named named{each.step.name,
+                    {each.step.id, std::to_string(all.size() + 1)},
+                    plain(each.step.words)};
         if (each.step.name == "sleeve") {
             for (const char* word : {"sleeves", "heat shrink", "heat-shrink", "shrink"})
                 named.also.emplace_back(word);
