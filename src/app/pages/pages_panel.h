@@ -5,6 +5,7 @@
 
 #include "app/stage_panel.h"
 #include "app/table/table.h"
+#include "core/finding/sheet.h"
 
 class QHBoxLayout;
 class QStackedWidget;
