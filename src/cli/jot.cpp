@@ -142,26 +142,28 @@ JotRun jot(const JotRequest& request) {
         return result;
     }
 
-    return request.workshop ? run(
-                                  request, subject->record,
-                                  [&](const std::string& line, const core::WorkshopRecord& record) {
-                                      return core::applyLine(line, record, loaded.catalogue,
-                                                             request.now.substr(0, request.now.find('T')), subject->shelf);
-                                  },
-                                  [&](const std::vector<store::WorkshopEntry>& entries) {
-                                      return subject->workshop->recordWorkshop(entries);
-                                  },
-                                  "workshop", store::workshopToJson, true)
-                            : run(
-                                  request, subject->job,
-                                  [&](const std::string& line, const core::Job& job) {
-                                      return core::applyLine(line, job, loaded.catalogue,
-                                                             request.now, subject->record);
-                                  },
-                                  [&](const std::vector<store::Entry>& entries) {
-                                      return subject->workshop->record(subject->id, entries);
-                                  },
-                                  "job", store::jobToJson, subject->workshop != nullptr);
+    return request.workshop
+               ? run(
+                     request, subject->record,
+                     [&](const std::string& line, const core::WorkshopRecord& record) {
+                         return core::applyLine(line, record, loaded.catalogue,
+                                                request.now.substr(0, request.now.find('T')),
+                                                subject->shelf);
+                     },
+                     [&](const std::vector<store::WorkshopEntry>& entries) {
+                         return subject->workshop->recordWorkshop(entries);
+                     },
+                     "workshop", store::workshopToJson, true)
+               : run(
+                     request, subject->job,
+                     [&](const std::string& line, const core::Job& job) {
+                         return core::applyLine(line, job, loaded.catalogue, request.now,
+                                                subject->record);
+                     },
+                     [&](const std::vector<store::Entry>& entries) {
+                         return subject->workshop->record(subject->id, entries);
+                     },
+                     "job", store::jobToJson, subject->workshop != nullptr);
 }
 
 }  // namespace glimmet::cli

@@ -5,9 +5,13 @@
 #include "cli/fit/fit_command.h"
 #include "cli/input.h"
 #include "cli/jot.h"
+#include "cli/meter/matrix_command.h"
+#include "cli/new_job.h"
 #include "cli/reckon.h"
+#include "cli/settings/settings_command.h"
 #include "cli/sheet.h"
 #include "cli/spice.h"
+#include "cli/wire/wires_command.h"
 #include "store/catalogue.h"
 
 #include <QDateTime>
@@ -122,6 +126,9 @@ void askWhich(CLI::App& command, Which& which, const char* kindOfFile, Of of) {
         "--id", which.id,
         of == Of::Some ? "only the job of this number" : "which, where several have one name");
 }
+std::string now() {
+    return QDateTime::currentDateTime().toString("yyyy-MM-ddTHH:mm").toStdString();
+}
 std::string ownParts() { return store::userCatalogueFile().toStdString(); }
 
 int print(const std::vector<std::string>& faults, const std::string& out) {
@@ -227,7 +234,7 @@ void addJot(CLI::App& app, Commands& all) {
                        request.job = asked->which.named();
                        request.id = asked->which.numbered();
                        request.userCatalogue = ownParts();
-                       request.now = QDateTime::currentDateTime().toString("yyyy-MM-ddTHH:mm").toStdString();
+                       request.now = now();
                        const cli::JotRun result = cli::jot(request);
                        std::cout << result.out;
                        return result.faults.empty() ? int{Done} : complain(result.faults);
@@ -238,27 +245,82 @@ void addJot(CLI::App& app, Commands& all) {
 struct Telling {
     const char* name;
     const char* what;
-    std::string (*tell)(const cli::OneJob& one, bool json);
+    std::string (*tell)(const cli::OneJob& one, cli::Form form);
+    bool csv = false;  ///< it has a table for other programs
 };
 constexpr Telling tellings[] = {
-    {"fit", "what goes in, where it lies and with how much room", cli::fitOf}};
+    {"fit", "what goes in, where it lies and with how much room", cli::fitOf},
+    {"wires", "every wire with both ends, couplings, what to cut", cli::wiresOf, true},
+    {"matrix", "what a meter must read between points, and what it read", cli::matrixOf}};
 
 void addTellings(CLI::App& app, Commands& all) {
     struct Options {
         Which which;
-        bool json = false;
+        bool json = false, csv = false;
     };
     for (const Telling& telling : tellings) {
         const auto asked = std::make_shared<Options>();
         CLI::App* command = app.add_subcommand(telling.name, telling.what);
         askWhich(*command, asked->which, "workshop-or-job", Of::One);
-        command->add_flag("--json", asked->json, "as JSON");
+        CLI::Option* json = command->add_flag("--json", asked->json, "as JSON");
+        if (telling.csv) command->add_flag("--csv", asked->csv, "as CSV")->excludes(json);
         all.push_back({command, [asked, tell = telling.tell] {
                            const auto one =
                                cli::oneJob(asked->which.path, asked->which.wanted(), ownParts());
-                           return one ? print({}, tell(*one, asked->json)) : complain(one.error());
+                           return one ? print({}, tell(*one, cli::formOf(asked->json, asked->csv)))
+                                      : complain(one.error());
                        }});
     }
+}
+
+void addSettings(CLI::App& app, Commands& all) {
+    struct Options {
+        Which which;
+        bool json = false, csv = false;
+        std::string read, decoder;
+    };
+    const auto asked = std::make_shared<Options>();
+    CLI::App* command =
+        app.add_subcommand("settings", "what the decoder is told, and what it holds");
+    askWhich(*command, asked->which, "workshop-or-job", Of::One);
+    CLI::Option* json = command->add_flag("--json", asked->json, "as JSON");
+    command->add_flag("--csv", asked->csv, "the plan as CSV")->excludes(json);
+    command->add_option("--read", asked->read, "a read-back as CSV: CV,value; - for input");
+    command->add_option("--decoder", asked->decoder, "which, where there are several: D1");
+    all.push_back({command, [asked] {
+                       cli::SettingsRequest request;
+                       request.path = asked->which.path;
+                       request.wanted = asked->which.wanted();
+                       request.form = cli::formOf(asked->json, asked->csv);
+                       request.read = asked->read;
+                       request.decoder = asked->decoder;
+                       request.userCatalogue = ownParts();
+                       request.now = now();
+                       const cli::SettingsRun result = cli::settingsRun(request);
+                       return print(result.faults, result.out);
+                   }});
+}
+
+void addNew(CLI::App& app, Commands& all) {
+    struct Options {
+        std::string name, body, scale, feed;
+        bool list = false, json = false;
+    };
+    const auto asked = std::make_shared<Options>();
+    CLI::App* command = app.add_subcommand("new", "a new job as JSON");
+    command->add_option("name", asked->name, "what the model is called");
+    command->add_option("--body", asked->body, "its body, see --list");
+    command->add_option("--scale", asked->scale, "Z N TT H0 OO S 0 1 G");
+    command->add_option("--feed", asked->feed, "two-rail-dcc, plain-dc, battery-radio, …");
+    command->add_flag("--list", asked->list, "the bodies there are");
+    command->add_flag("--json", asked->json, "the list as JSON");
+    all.push_back({command, [asked] {
+                       const cli::NewRun result =
+                           asked->list ? cli::bodyList(asked->json, ownParts())
+                                       : cli::newJob(asked->name, asked->body, asked->scale,
+                                                     asked->feed, ownParts());
+                       return print(result.faults, result.out);
+                   }});
 }
 
 void addSheet(CLI::App& app, Commands& all) {
@@ -337,8 +399,8 @@ int main(int argc, char** argv) {
     CLI::App app{"glimmet-cli: the reckoning of Glimmet without a window", "glimmet-cli"};
     app.require_subcommand(1);
     Commands commands;
-    for (auto* add :
-         {addCheck, addStages, addReckoning, addJot, addTellings, addSheet, addExchange})
+    for (auto* add : {addCheck, addStages, addReckoning, addJot, addTellings, addSettings, addNew,
+                      addSheet, addExchange})
         add(app, commands);
     try {
         app.parse(argc, argv);

@@ -24,7 +24,7 @@ tl::expected<OneJob, Complaints> inWorkshop(const store::Workshop& workshop,
     const auto record = workshop.workshopRecord();
     if (!record) return complaint(record.error());
     auto sameType = store::SameTypeJobs(workshop).of(entry->id, *job);
-    return OneJob{std::move(*job), record->house, std::move(catalogue), std::move(sameType)};
+    return OneJob{std::move(*job), record->house, std::move(catalogue), std::move(sameType), true};
 }
 
 tl::expected<OneJob, Complaints> inFile(const std::string& path, const Wanted& wanted,
@@ -41,7 +41,7 @@ tl::expected<OneJob, Complaints> inFile(const std::string& path, const Wanted& w
         return tl::unexpected(Complaints{path + ": --job: found no job called “" + wanted.name +
                                          "”, allowed: “" + job->name + "”"});
     }
-    return OneJob{std::move(*job), {}, std::move(catalogue), {}};
+    return OneJob{std::move(*job), {}, std::move(catalogue), {}, false};
 }
 
 }  // namespace

@@ -14,6 +14,12 @@
 
 namespace glimmet::cli {
 
+/// How an answer is written.
+enum class Form { Text, Json, Csv };
+[[nodiscard]] inline Form formOf(bool json, bool csv) {
+    return json ? Form::Json : csv ? Form::Csv : Form::Text;
+}
+
 /// Which job of a workshop: by name, by number, or, where neither is said, the only one.
 struct Wanted {
     std::string name{};
@@ -31,6 +37,7 @@ struct OneJob {
     core::WorkshopRules house{};
     core::Catalogue catalogue{};
     std::vector<core::SameType> sameType{};
+    bool inWorkshop = false;
 };
 /// Else lines to complain with. `userCatalogue`: the user's own parts file.
 [[nodiscard]] tl::expected<OneJob, std::vector<std::string>> oneJob(

@@ -1,10 +1,12 @@
 // The parts of the window one by one.
 #include "app/decoder/decoder_rack.h"
+#include "app/first_power/first_power_view.h"
 #include "app/fit/fit_panel.h"
 #include "app/frame/jot_line.h"
 #include "app/frame/jot_list.h"
 #include "app/frame/line_of_work.h"
 #include "app/frame/reckoning_panel.h"
+#include "app/hand_over/hand_over_view.h"
 #include "app/lamps/fault_table.h"
 #include "app/lamps/gap_plot.h"
 #include "app/lamps/lamps_panel.h"
@@ -12,8 +14,11 @@
 #include "app/lamps/schematic.h"
 #include "app/lamps/tester_table.h"
 #include "app/measure/motor_plot.h"
+#include "app/meter/meter_panel.h"
 #include "app/plot/plot.h"
 #include "app/rules/rules_panel.h"
+#include "app/run_in/run_in_view.h"
+#include "app/settings/settings_view.h"
 #include "app/stay_alive/bank_drawing.h"
 #include "app/stay_alive/crossing_plot.h"
 #include "app/stay_alive/hold_plot.h"
@@ -23,6 +28,7 @@
 #include "app/theme/state_mark.h"
 #include "app/theme/theme.h"
 #include "app/theme/words.h"
+#include "app/wire/wire_view.h"
 #include "core/analysis/stay_alive/consequences.h"
 #include "core/work/stage_status.h"
 #include "core/work/stay_alive/bank_cells.h"
@@ -268,6 +274,131 @@ TEST(FitPanel, TellsTheRoomOfEachThingAndOffersToMoveIt) {
     EXPECT_TRUE(cell(board, 3).words.startsWith(u"lacks "_s));
     EXPECT_EQ(cell(board, 3).below, u"even alone"_s);
     EXPECT_EQ(table.content().rows[board].mark, core::State::Ask);
+}
+/// Of a panel of pages: the words of a table's cells in a column.
+QStringList columnOf(const QWidget& panel, const QString& table, std::size_t column) {
+    QStringList all;
+    for (const TableRow& row : panel.findChild<Table*>(table)->content().rows)
+        all.append(row.cells.at(column).words);
+    return all;
+}
+std::unique_ptr<StagePanel> shown(StagePanel* (*make)(QWidget*), const core::JobAnalysis& facts) {
+    std::unique_ptr<StagePanel> panel(make(nullptr));
+    panel->resize(760, 300);
+    panel->QWidget::show();
+    panel->show(facts, {}, {});
+    return panel;
+}
+TEST(PagesPanel, TurnsToAPageAndTakesTheLineOfARow) {
+    const core::Job job = jotted(shunter(), {"decoder small", "step open done 5min"});
+    const auto panel = shown(wirePanel, tests::factsOf(job));
+    const Table& steps = *panel->findChild<Table*>(u"stepsTable"_s);
+    EXPECT_EQ(steps.content().rows.at(0).cells.at(2).words, u"done, 5 min"_s);
+    EXPECT_EQ(steps.content().rows.at(0).line, u"step open open"_s);
+    EXPECT_TRUE(steps.content().rows.at(1).chosen);
+    QSignalSpy taken(panel.get(), &StagePanel::jotChosen);
+    pressRow(steps, 1);
+    ASSERT_EQ(taken.count(), 1);
+    EXPECT_EQ(taken[0][0].toString(), u"step isolate done"_s);
+    EXPECT_FALSE(panel->findChild<Table*>(u"wiresTable"_s)->isVisible());
+    QTest::mouseClick(button(*panel, "wiresTablePage"), Qt::LeftButton);
+    EXPECT_TRUE(panel->findChild<Table*>(u"wiresTable"_s)->isVisible());
+    EXPECT_FALSE(steps.isVisible());
+    EXPECT_TRUE(columnOf(*panel, u"wiresTable"_s, 0).contains(u"orange"_s));
+    EXPECT_EQ(panel->findChild<Table*>(u"couplingsTable"_s)->content().empty,
+              u"It is one unit: nothing goes over a coupling."_s);
+}
+TEST(MeterPanel, EntersAPairByAKey) {
+    MeterPanel panel;
+    panel.resize(760, 300);
+    panel.QWidget::show();
+    core::Job job = jotted(shunter(), {"decoder small"});
+    panel.show(tests::factsOf(job), {}, {});
+    const Table& pairs = *panel.findChild<Table*>(u"pairsTable"_s);
+    EXPECT_TRUE(pairs.content().rows.at(0).chosen);
+    QSignalSpy taken(&panel, &MeterPanel::jotChosen), offered(&panel, &MeterPanel::jotOffered);
+    QTest::keyClick(&gridOf(pairs), Qt::Key_G);
+    ASSERT_EQ(taken.count(), 1);
+    EXPECT_EQ(taken[0][0].toString(), u"probe U1.left to U1.right open"_s);
+    QTest::keyClick(&gridOf(pairs), Qt::Key_B);
+    EXPECT_EQ(taken[1][0].toString(), u"probe U1.left to U1.right beep"_s);
+    QTest::keyClick(&gridOf(pairs), Qt::Key_O);
+    ASSERT_EQ(offered.count(), 1);
+    EXPECT_EQ(offered[0][0].toString(), u"probe U1.left to U1.right "_s);
+    // The next one is where the work is now.
+    job = jotted(job, {"left rail to right rail open"});
+    panel.show(tests::factsOf(job), {}, {});
+    QTest::keyClick(&gridOf(pairs), Qt::Key_G);
+    EXPECT_EQ(taken[2][0].toString(), u"probe M2.plus to U1.frame open"_s);
+    job = jotted(job, {"brush to frame 0.4 ohms"});
+    panel.show(tests::factsOf(job), {}, {});
+    EXPECT_EQ(pairs.content().rows.at(1).mark, core::State::Over);
+    EXPECT_EQ(pairs.content().rows.at(1).cells.at(2).words, u"0.4 Ω"_s);
+}
+TEST(FirstPowerPanel, SaysWhatToLookForAndWhatWasSeen) {
+    const core::Job job = jotted(shunter(), {"decoder small", "power programming answers 32mA",
+                                             "power forward turns backwards", "swap direction bit",
+                                             "power forward turns backwards"});
+    const auto panel = shown(firstPowerPanel, tests::factsOf(job));
+    const auto& rows = panel->findChild<Table*>(u"powerTable"_s)->content().rows;
+    EXPECT_EQ(rows.at(0).cells.at(2).words, u"as it should"_s);
+    EXPECT_EQ(rows.at(0).cells.at(2).below, u"32 mA"_s);
+    EXPECT_EQ(rows.at(1).cells.at(2).words, u"it turns backwards"_s);
+    EXPECT_EQ(rows.at(1).mark, core::State::Over);
+    EXPECT_EQ(rows.at(1).line, u"power forward "_s);
+    EXPECT_EQ(rows.at(2).line, u"power reverse ok"_s);
+    EXPECT_EQ(rows.at(2).cells.at(0).below, u"not proved by meter yet"_s);
+    EXPECT_EQ(columnOf(*panel, u"swapsTable"_s, 0), QStringList{u"direction bit of the decoder"_s});
+}
+TEST(SettingsPanel, HasValuesTheListToKeyInAndTheKeys) {
+    const core::Job job = jotted(shunter(), {"decoder small", "lamp front white", "address 3107",
+                                             "keyed 17", "read-back 18=36"});
+    const auto panel = shown(settingsPanel, tests::factsOf(job));
+    EXPECT_EQ(columnOf(*panel, u"valuesTable"_s, 1).first(), u"3107"_s);
+    EXPECT_EQ(columnOf(*panel, u"valuesTable"_s, 2).first(), u"CV 17 = 204 · CV 18 = 35"_s);
+    const auto& keyIn = panel->findChild<Table*>(u"keyInTable"_s)->content().rows;
+    EXPECT_EQ(keyIn.at(0).cells.at(2).words, u"keyed in"_s);
+    EXPECT_EQ(keyIn.at(1).cells.at(2).words, u"it holds 36"_s);
+    EXPECT_EQ(keyIn.at(1).mark, core::State::Over);
+    EXPECT_EQ(keyIn.at(2).line, u"keyed 29"_s);
+    EXPECT_EQ(columnOf(*panel, u"keysTable"_s, 2).first(), u"front lamp"_s);
+}
+TEST(RunInPanel, ShowsBothWaysAndEachReading) {
+    const core::Job job = jotted(
+        shunter(), {"decoder small", "run-in forward 0min 200mA", "run-in forward 30min 260mA"});
+    const auto panel = shown(runInPanel, tests::factsOf(job));
+    EXPECT_EQ(columnOf(*panel, u"waysTable"_s, 1),
+              (QStringList{u"30 min of 30 min"_s, u"0 min of 30 min"_s}));
+    EXPECT_EQ(panel->findChild<Table*>(u"waysTable"_s)->content().rows.at(0).mark,
+              core::State::Over);
+    EXPECT_EQ(columnOf(*panel, u"runInTable"_s, 2), (QStringList{u"200 mA"_s, u"260 mA"_s}));
+}
+TEST(HandOverPanel, ShowsWhatIsOpenAndBothSheets) {
+    const core::Job job =
+        jotted(shunter(), {"decoder small", "complaint hums", "waive steps done elsewhere"});
+    const auto panel = shown(handOverPanel, tests::factsOf(job));
+    const auto& rows = panel->findChild<Table*>(u"openTable"_s)->content().rows;
+    EXPECT_TRUE(rows.at(0).line.startsWith(u"answer C"_s));
+    EXPECT_TRUE(rows.at(0).line.endsWith(u' '));
+    EXPECT_EQ(rows.at(1).cells.at(1).words, u"done elsewhere"_s);
+    EXPECT_TRUE(panel->findChild<QTextBrowser*>(u"ownerSheet"_s)
+                    ->toPlainText()
+                    .contains(u"What you asked for"_s));
+    EXPECT_TRUE(
+        panel->findChild<QTextBrowser*>(u"nextSheet"_s)->toPlainText().contains(u"orange"_s));
+}
+TEST(LineOfWork, MarksWorkThatRemainsOtherwiseThanWhatIsFine) {
+    StateMark mark(core::State::Fine);
+    mark.setState(core::State::Fine, true);
+    EXPECT_EQ(mark.accessibleName(), u"To do"_s);
+    mark.setState(core::State::Fine);
+    EXPECT_EQ(mark.accessibleName(), u"Fine"_s);
+    const core::Job job = jotted(shunter(), {"decoder small"});
+    const auto standings = core::stageStatus(job, core::findings(job, tests::smallCatalogue()));
+    const auto wire = std::find_if(standings.begin(), standings.end(),
+                                   [](const auto& each) { return each.stage == "wire"; });
+    ASSERT_NE(wire, standings.end());
+    EXPECT_TRUE(wire->open);
 }
 TEST(LineOfWork, SaysHowEachStageStandsAndGoesThere) {
     LineOfWork line;

@@ -70,7 +70,7 @@ TEST(Stages, TellHowEachStandsAndWhatIsNext) {
     const auto& job = out["jobs"][0];
     EXPECT_EQ(job["name"], "\"Tern\"");
     EXPECT_EQ(job["next"], "say where the decoder lies");
-    ASSERT_EQ(job["stages"].size(), 7U);
+    ASSERT_EQ(job["stages"].size(), 13U);
     EXPECT_EQ(job["stages"][2],
               (nlohmann::json{
                   {"stage", "measure"}, {"kind", "done"}, {"state", "fine"}, {"why", "all fits"}}));
@@ -104,7 +104,7 @@ TEST(Stages, TellOfEveryJobOfAWorkshopByItsNumber) {
     const auto out = checked(wanted).asJson();
     ASSERT_EQ(out["jobs"].size(), 2U);
     EXPECT_EQ(out["jobs"][0]["id"], 1);
-    EXPECT_EQ(out["jobs"][0]["next"], "nothing to do");
+    EXPECT_EQ(out["jobs"][0]["next"], "Take the body off, and photograph what is there");
     EXPECT_EQ(out["jobs"][0]["stages"][4]["kind"], "here");
     EXPECT_EQ(out["jobs"][1]["next"], "choose a decoder");
     EXPECT_EQ(out["jobs"][1]["stages"][4]["kind"], "ahead");

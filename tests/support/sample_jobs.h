@@ -174,7 +174,11 @@ inline core::Job busy() {
                    "remark grinding", "speaker cab floor 5x5x3", "smoothing 47uF 25V"});
 }
 
-/// What a job comes to with the small catalogue and the usual house. The job must outlive it.
+/// What a job comes to with the small catalogue. The job must outlive it.
+inline core::JobAnalysis factsOf(const core::Job& job, const core::WorkshopRules& house) {
+    return core::analysed(job, house, smallCatalogue());
+}
+/// The same in the usual house.
 inline core::JobAnalysis factsOf(const core::Job& job) {
     static const core::WorkshopRules house;
     return core::analysed(job, house, smallCatalogue());

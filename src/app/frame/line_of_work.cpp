@@ -82,10 +82,11 @@ protected:
         painter.setPen(ahead ? look.inkSoft : look.ink);
         painter.drawText(QRect(left, 0, width() - left - 40, closedHeight), Qt::AlignVCenter,
                          stageTitle(m_standing.stage));
-        paintMark(painter, QRectF(width() - 36, middle - 6.5, 26, 13), m_standing.worst);
+        const QRectF mark(width() - 36, middle - 6.5, 26, 13);
+        m_standing.open ? paintOpenMark(painter, mark) : paintMark(painter, mark, m_standing.worst);
         if (isChecked()) {
             painter.setFont(wordsFont(13));
-            painter.setPen(look.of(m_standing.worst));
+            painter.setPen(m_standing.open ? look.inkSoft : look.of(m_standing.worst));
             painter.drawText(QRect(left, closedHeight - 4, width() - left - 6, 38),
                              Qt::TextWordWrap | Qt::AlignTop, said(m_standing.why));
         }

@@ -159,7 +159,7 @@ void ReckoningPanel::show(const core::Finding* spoken,
                           bool readOnly) {
     colour();  // the theme may be another
     m_mark->setVisible(spoken);
-    if (spoken) m_mark->setState(spoken->state);
+    if (spoken) m_mark->setState(spoken->state, spoken->open);
     m_sentence->setText(unbroken(spoken ? said(spoken->sentence) : empty));
     const QString rule = spoken ? said(core::decidedBy(spoken->id)) : QString();
     m_sentence->setToolTip(

@@ -194,10 +194,11 @@ void FindingRow::show(const core::Finding& finding, int width) {
     m_id = qs(finding.id);
     setObjectName(u"finding-"_s + m_id);
     const QString sentence = unbroken(said(finding.sentence));
-    if (sentence == m_sentence && finding.state == m_state) return;
+    if (sentence == m_sentence && finding.state == m_state && finding.open == m_open) return;
     m_state = finding.state;
+    m_open = finding.open;
     m_sentence = sentence;
-    setAccessibleName(tr("%1: %2").arg(stateWord(m_state), m_sentence));
+    setAccessibleName(tr("%1: %2").arg(stateWord(m_state, m_open), m_sentence));
     m_size = {width, wrappedHeight(smallFont(), m_sentence, width - 2 * margin) + 32};
     setFixedHeight(m_size.height());
     update();
@@ -206,10 +207,11 @@ void FindingRow::show(const core::Finding& finding, int width) {
 void FindingRow::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     drawFrame(painter, *this);
-    paintMark(painter, QRectF(margin, 7, 26, 13), m_state);
+    const QRectF mark(margin, 7, 26, 13);
+    m_open ? paintOpenMark(painter, mark) : paintMark(painter, mark, m_state);
     painter.setFont(wordsFont(13, true));
-    painter.setPen(theme().of(m_state));
-    painter.drawText(QRect(margin + 32, 4, 120, 19), Qt::AlignVCenter, stateWord(m_state));
+    painter.setPen(m_open ? theme().inkSoft : theme().of(m_state));
+    painter.drawText(QRect(margin + 32, 4, 120, 19), Qt::AlignVCenter, stateWord(m_state, m_open));
     drawWrapped(painter, rect().adjusted(margin, 24, -margin, 0), smallFont(), theme().ink,
                 m_sentence);
 }

@@ -79,6 +79,7 @@ protected:
 private:
     QString m_id, m_sentence;
     core::State m_state{};
+    bool m_open = false;
     QSize m_size;
 };
 

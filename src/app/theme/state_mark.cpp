@@ -52,6 +52,17 @@ void paintMark(QPainter& painter, const QRectF& where, core::State state) {
     painter.restore();
 }
 
+void paintOpenMark(QPainter& painter, const QRectF& where) {
+    painter.save();
+    painter.setRenderHint(QPainter::Antialiasing);
+    const qreal line = qMax(1.3, where.height() / 9);
+    const QRectF vial = where.adjusted(line, line, -line - where.width() * 0.14, -line);
+    painter.setPen(QPen(theme().inkSoft, line, Qt::DashLine));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawRoundedRect(vial, vial.height() / 2, vial.height() / 2);
+    painter.restore();
+}
+
 void paintRowGround(QPainter& painter, const QAbstractButton& row) {
     const Theme& look = theme();
     if (row.isChecked()) painter.fillRect(row.rect(), look.paperRaised);
@@ -65,26 +76,29 @@ StateMark::StateMark(core::State state, QWidget* parent) : QWidget(parent), m_st
     setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
 }
 
-void StateMark::setState(core::State state) {
-    if (state == m_state && !accessibleName().isEmpty()) return;
+void StateMark::setState(core::State state, bool open) {
+    if (state == m_state && open == m_open && !accessibleName().isEmpty()) return;
     m_state = state;
-    setAccessibleName(stateWord(state));
+    m_open = open;
+    setAccessibleName(stateWord(state, open));
     updateGeometry();
     update();
 }
 
 QSize StateMark::sizeHint() const {
     const QFontMetrics metrics(wordsFont(13, true));
-    return {36 + 6 + metrics.horizontalAdvance(stateWord(m_state)) + 2, qMax(20, metrics.height())};
+    return {36 + 6 + metrics.horizontalAdvance(stateWord(m_state, m_open)) + 2,
+            qMax(20, metrics.height())};
 }
 
 void StateMark::paintEvent(QPaintEvent*) {
     QPainter painter(this);
-    paintMark(painter, QRectF(0, height() / 2.0 - 8, 36, 16), m_state);
+    const QRectF mark(0, height() / 2.0 - 8, 36, 16);
+    m_open ? paintOpenMark(painter, mark) : paintMark(painter, mark, m_state);
     painter.setFont(wordsFont(13, true));
-    painter.setPen(theme().of(m_state));
+    painter.setPen(m_open ? theme().inkSoft : theme().of(m_state));
     painter.drawText(QRect(42, 0, width() - 42, height()), Qt::AlignVCenter | Qt::AlignLeft,
-                     stateWord(m_state));
+                     stateWord(m_state, m_open));
 }
 
 }  // namespace glimmet::app

@@ -13,6 +13,8 @@ namespace glimmet::app {
 
 /// Draws the mark into a rectangle of about 2:1.
 void paintMark(QPainter& painter, const QRectF& where, core::State state);
+/// Of work that remains where nothing is wrong: the vial lies unfilled.
+void paintOpenMark(QPainter& painter, const QRectF& where);
 
 /// The ground of a row that can be pressed: raised where it is chosen, edged under pointer or
 /// focus.
@@ -23,7 +25,8 @@ class StateMark : public QWidget {
     Q_OBJECT
 public:
     explicit StateMark(core::State state, QWidget* parent = nullptr);
-    void setState(core::State state);
+    /// `open`: nothing is wrong, work remains.
+    void setState(core::State state, bool open = false);
     [[nodiscard]] core::State state() const { return m_state; }
     [[nodiscard]] QSize sizeHint() const override;
 
@@ -32,6 +35,7 @@ protected:
 
 private:
     core::State m_state;
+    bool m_open = false;
 };
 
 }  // namespace glimmet::app

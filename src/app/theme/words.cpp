@@ -15,7 +15,8 @@ QString tr(const char* words) { return QCoreApplication::translate("words", word
 
 QString said(const core::Error& error) { return said(error.what); }
 
-QString stateWord(core::State state) {
+QString stateWord(core::State state, bool open) {
+    if (open) return tr("To do");
     switch (state) {
         case core::State::Fine:
             return tr("Fine");

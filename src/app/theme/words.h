@@ -12,7 +12,8 @@ namespace glimmet::app {
 
 using sheets::said;
 [[nodiscard]] QString said(const core::Error& error);
-[[nodiscard]] QString stateWord(core::State state);
+/// `open`: nothing is wrong, work remains.
+[[nodiscard]] QString stateWord(core::State state, bool open = false);
 /// "Measure": the title of a stage, translated.
 [[nodiscard]] QString stageTitle(std::string_view stage);
 [[nodiscard]] QString jobCount(int jobs);  ///< "1 job", "12 jobs"

@@ -55,10 +55,10 @@ std::vector<core::Finding> findingsOf(const core::JobAnalysis& facts) {
 
 }  // namespace
 
-std::string fitOf(const OneJob& one, bool json) {
+std::string fitOf(const OneJob& one, Form form) {
     const core::JobAnalysis facts = core::analysed(one.job, one.house, one.catalogue, one.sameType);
     const std::vector<core::Finding> findings = findingsOf(facts);
-    if (!json) {
+    if (form != Form::Json) {
         std::string lines;
         for (const core::Finding& each : findings) lines += core::plain(each.sentence) + "\n";
         if (!lines.empty()) return lines;

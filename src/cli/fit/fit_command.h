@@ -8,6 +8,6 @@
 namespace glimmet::cli {
 
 /// JSON, or lines for people.
-[[nodiscard]] std::string fitOf(const OneJob& one, bool json);
+[[nodiscard]] std::string fitOf(const OneJob& one, Form form);
 
 }  // namespace glimmet::cli

@@ -148,7 +148,9 @@ void keys(const Job& job, SettingsPlan& plan) {
         else if (bits)
             value.CV.emplace(firstFunctionMapVariable + static_cast<int>(i), *bits);
         else
-            value.fault = bits.error().what;
+            value.fault =
+                text("it reaches outputs %1 to %2 of the map only",
+                     std::to_string(firstOutputOf(i)), std::to_string(firstOutputOf(i) + 7));
         plan.values.push_back(std::move(value));
         outputs.erase(found);
     }
@@ -157,7 +159,7 @@ void keys(const Job& job, SettingsPlan& plan) {
                                verbatim(all.names),
                                {},
                                {},
-                               text("keys above F12 are not in the standard's map: set them by the "
+                               text("keys above F12 are not in the standard's map; set them by the "
                                     "decoder's own manual")});
     }
 }

@@ -14,6 +14,7 @@ namespace glimmet::core {
 namespace {
 
 std::string counted(std::size_t n) { return std::to_string(n); }
+std::string minutes(Seconds time) { return formatted(time.value() / 60, Dimension::Ratio, 3); }
 
 using All = std::vector<Unanswered>;
 
@@ -50,11 +51,11 @@ void ofWork(const JobAnalysis& facts, All& all) {
         if (open++ == 0) first = each.step.words;
     }
     if (open == 1)
-        all.push_back({"steps", "steps", text("A step is open: %1", first), {}, false});
+        all.push_back({"steps", "steps", text("One step is open: %1", first), {}, false});
     else if (open > 1)
         all.push_back({"steps",
                        "steps",
-                       text("%1 steps are open, the first: %2", counted(open), first),
+                       text("%1 steps are open; next: %2", counted(open), first),
                        {},
                        false});
     for (const Wire& wire : job.wires) {
@@ -122,9 +123,8 @@ void ofRunIn(const JobAnalysis& facts, All& all) {
     if (!forward.done() || !reverse.done())
         all.push_back({"run-in",
                        "run-in",
-                       text("Run in for %1 forward and %2 in reverse, of %3 each way",
-                            formatted(forward.ran, 3), formatted(reverse.ran, 3),
-                            formatted(forward.wanted, 3)),
+                       text("Run in %1 min forward and %2 min in reverse, of %3 min each way",
+                            minutes(forward.ran), minutes(reverse.ran), minutes(forward.wanted)),
                        {},
                        false});
 }
@@ -139,9 +139,7 @@ std::vector<Unanswered> unanswered(const JobAnalysis& facts) {
     ofSettings(facts, all);
     ofRunIn(facts, all);
     for (Unanswered& each : all) {
-        for (const Waived& waived : facts.job.handOver.waived) {
-            if (waived.what == each.id) each.why = waived.why;
-        }
+        if (const Waived* of = waivedAs(facts.job, each.id)) each.why = of->why;
     }
     return all;
 }
@@ -150,6 +148,13 @@ std::vector<Unanswered> stillOpen(const JobAnalysis& facts) {
     All all = unanswered(facts);
     std::erase_if(all, [](const Unanswered& each) { return !each.why.empty(); });
     return all;
+}
+
+const Waived* waivedAs(const Job& job, std::string_view id) {
+    const auto& all = job.handOver.waived;
+    const auto found =
+        std::find_if(all.begin(), all.end(), [&](const Waived& each) { return each.what == id; });
+    return found == all.end() ? nullptr : &*found;
 }
 
 bool hasWork(const Job& job) {

@@ -6,6 +6,7 @@
 #include "core/text.h"
 
 #include <string>
+#include <string_view>
 #include <vector>
 
 namespace glimmet::core {
@@ -21,6 +22,9 @@ struct Unanswered {
 [[nodiscard]] std::vector<Unanswered> unanswered(const JobAnalysis& facts);
 /// Those that were not waived.
 [[nodiscard]] std::vector<Unanswered> stillOpen(const JobAnalysis& facts);
+
+/// nullptr: it was not waived.
+[[nodiscard]] const Waived* waivedAs(const Job& job, std::string_view id);
 
 /// Whether anything was done or is to be done to the model at all.
 [[nodiscard]] bool hasWork(const Job& job);

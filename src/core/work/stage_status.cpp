@@ -123,6 +123,7 @@ std::vector<StageStatus> standingOf(const Rooms& rooms, const Record& record,
         } else if (const Finding* next = openWork(findings, made.stage)) {
             made.kind = hereTaken ? StageStatus::Kind::Ahead : StageStatus::Kind::Here;
             made.why = next->action.empty() ? next->sentence : next->action;
+            made.open = made.worst == State::Fine;
             hereTaken = true;
         } else if (const Idle idle = one.idle(record); !idle.why.empty()) {
             made.why = idle.why;

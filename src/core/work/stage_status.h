@@ -34,6 +34,7 @@ struct StageStatus {
     State worst = State::Fine;
     Text why;           ///< "stall current missing", "all fits"
     bool idle = false;  ///< nothing to judge there
+    bool open = false;  ///< nothing is wrong, work remains
 };
 /// Of those that apply to the job, in working order.
 [[nodiscard]] std::vector<StageStatus> stageStatus(const Job& job,

@@ -2,6 +2,7 @@
 
 #include "core/analysis/meter/rows.h"
 #include "core/analysis/motor_evidence.h"
+#include "core/analysis/steps.h"
 #include "core/analysis/wiring/pickups.h"
 #include "core/analysis/wiring/terminals.h"
 #include "core/analysis/wiring/wire_list.h"
@@ -142,7 +143,8 @@ Judged judgedOneWay(const Row& row, const PairReading& reading) {
         return {State::Ask, text("it passes the other way round: the lamp is reversed, or the "
                                  "probes were")};
     }
-    if (reading.look == Look::Value && *reading.ohms > openAbove)
+    constexpr Ohms shortBelow{100};
+    if (reading.look == Look::Value && *reading.ohms > shortBelow)
         return {State::Ask, text("ohms show no LED: use the diode test")};
     if (reading.look == Look::Open && !reading.bothWays)
         return {State::Ask, text("try it on the diode test, both ways round")};
@@ -251,6 +253,10 @@ wiring::Wiring probed(const Job& job, ResistorLeg leg) {
     wiring::Stand stand;
     stand.out = {decoderOwner};
     wiring::Wiring made = wiring::wiringOf(free, leg, stand);
+    // It is read off the track: no rail joins its wheels.
+    std::erase_if(made.elements, [](const wiring::Element& each) {
+        return each.kind == wiring::Element::Kind::Wheel;
+    });
     // On a battery wheels still may collect, which the plan has no use for.
     if (job.feed == Feed::BatteryRadio) {
         for (const Unit& unit : job.units) {
@@ -295,9 +301,15 @@ std::string restsOf(const Job& job, const wiring::Wiring& wiring, const Terminal
         words += spelled(each.a) + ">" + spelled(each.b) + "=" +
                  std::to_string(static_cast<int>(each.kind)) + ";";
     }
-    // Work that was done on what the two belong to.
+    // Work that was done on what the two belong to: a cut, tape, solder. A look changes nothing.
+    const std::vector<Step> steps = job.steps.empty() ? std::vector<Step>{} : stepsOf(job, {});
     for (const StepRecord& step : job.steps) {
-        if (step.fate != StepFate::Done) continue;
+        const auto kind = std::find_if(steps.begin(), steps.end(),
+                                       [&](const Step& each) { return each.id == step.step; });
+        const bool changes =
+            kind != steps.end() && (kind->kind == StepKind::Solder ||
+                                    kind->kind == StepKind::Isolate || kind->kind == StepKind::Cut);
+        if (step.fate != StepFate::Done || !changes) continue;
         const auto colon = step.step.find(':');
         const std::string of = colon == std::string::npos ? "" : step.step.substr(colon + 1);
         for (const TerminalId* id : {&a, &b}) {

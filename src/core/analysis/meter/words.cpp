@@ -10,9 +10,9 @@ Text mustShow(const Row& row) {
     switch (row.expect) {
         case Expect::Open:
             return row.junction ? text("open, on the diode test too, both ways")
-                                : text("open: more than %1", formatted(openAbove, 3));
+                                : text("open, more than %1", formatted(openAbove, 3));
         case Expect::Joined:
-            return text("joined: below %1", formatted(*row.high, 2));
+            return text("joined, below %1", formatted(*row.high, 2));
         case Expect::OneWay:
             return row.plus == Plus::First ? text("one way only, red on the first; diode test")
                                            : text("one way only, red on the second; diode test");
@@ -32,13 +32,13 @@ Text shown(const PairReading& reading) {
                        ? text("%1 Ω", formatted(reading.ohms->value(), Dimension::Ratio, 2))
                        : verbatim(formatted(*reading.ohms, 3));
         case Look::Beep:
-            return text("beeps");
+            return text("a beep");
         case Look::Open:
             return reading.bothWays ? text("open, both ways") : text("open");
         case Look::OneWay:
-            return text("one way");
+            return text("one way only");
         case Look::Rising:
-            return text("climbs");
+            return text("a value that climbs");
         case Look::Sometimes:
             return text("comes and goes");
     }

@@ -132,13 +132,16 @@ bool laid(const wiring::Wiring& wiring, const wiring::Conductor& planned) {
         });
 }
 
-/// Legs of a lamp and the two wires that it ends in are one at the bench: no wire is cut for them.
-bool withinOneThing(const Job& job, const wiring::Conductor& each) {
+/// Whether a wire is cut for it. A lamp has two wires; what lies within a group of one lamp, and
+/// the pins of one thing, are one piece.
+bool needsWire(const Job& job, const wiring::Conductor& each) {
     const LampGroup* from = groupOf(job, each.from.owner);
-    const bool lamps = from && from == groupOf(job, each.to.owner);
+    const LampGroup* to = groupOf(job, each.to.owner);
     const auto owner = [](const TerminalId& id) { return id.owner.substr(0, id.owner.find('/')); };
-    return (lamps && from->rows.size() == 1 && from->rows.front().lamps.size() == 1) ||
-           (!lamps && owner(each.from) == owner(each.to) && each.from.owner != railOwner);
+    if (from && from == to) return from->rows.size() > 1 || from->rows.front().lamps.size() > 1;
+    if (from && from->id != each.from.owner) return false;
+    if (to && to->id != each.to.owner) return false;
+    return owner(each.from) != owner(each.to) || each.from.owner == railOwner;
 }
 
 }  // namespace
@@ -177,7 +180,7 @@ std::vector<ListedWire> wireList(const JobAnalysis& facts) {
     }
     std::size_t number = 0;
     for (const wiring::Conductor& each : plan.conductors) {
-        if (!each.wire.empty() || laid(plan, each) || withinOneThing(job, each)) continue;
+        if (!each.wire.empty() || laid(plan, each) || !needsWire(job, each)) continue;
         const Net* net = nets.at(each.from);
         if (!net) net = nets.at(each.to);
         if (!net) continue;

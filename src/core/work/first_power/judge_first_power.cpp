@@ -1,6 +1,7 @@
 // Whether power was given that the meter allows, and whether it showed what it should.
 #include "core/analysis/meter/words.h"
 #include "core/analysis/power_steps.h"
+#include "core/analysis/unanswered.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/first_power/first_power.h"
@@ -60,7 +61,7 @@ void judgeUnproved(const JobAnalysis& facts, const std::vector<PowerStep>& steps
                                     "until that is mended.",
                                     beyond->name, failed->words)
                               : text(
-                                    "It had power (%1), and the meter proves %2 only. Read the "
+                                    "It had power (%1), and so far the meter allows: %2. Read the "
                                     "pairs that are still asked for.",
                                     beyond->name, meter::allowed(matrix.allows));
                     finding.action = fails ? text("power off; mend %1", failed->words)
@@ -111,7 +112,7 @@ void judgeNext(const JobAnalysis& facts, const std::vector<PowerStep>& steps, co
                Judging& judging) {
     const PowerStep* next = nextOf(facts.job, steps);
     judging.say("power.next", {}, State::Fine, Gravity::PartDestroyed, [&](Finding& finding) {
-        finding.open = next != nullptr;
+        finding.open = next && !waivedAs(facts.job, "power");
         if (!next) {
             finding.sentence = text("All %1 steps of power were seen as they should be.",
                                     std::to_string(steps.size()));
@@ -119,7 +120,7 @@ void judgeNext(const JobAnalysis& facts, const std::vector<PowerStep>& steps, co
         }
         const bool allowed = next->needs <= matrix.allows;
         finding.sentence = allowed ? text("Next: %1. Look for: %2.", next->words, next->look)
-                                   : text("Next: %1, but the meter allows %2 so far.", next->words,
+                                   : text("Next: %1. So far the meter allows: %2.", next->words,
                                           meter::allowed(matrix.allows));
         finding.action = allowed ? next->words : text("prove it by meter first");
         finding.caution =

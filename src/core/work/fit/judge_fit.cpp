@@ -144,7 +144,9 @@ void judgeDrawn(const JobAnalysis& facts, const std::vector<Thing>& things, Judg
 bool applies(const Job&) { return true; }
 
 Idle idle(const Job& job) {
-    if (boxesOf(job).empty()) return {text("nothing to fit yet")};
+    // Once the work is past it, there is nothing.
+    if (boxesOf(job).empty())
+        return {text("nothing to fit yet"), !job.steps.empty() || !job.handOver.on.empty()};
     return {};
 }
 

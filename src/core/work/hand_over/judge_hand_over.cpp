@@ -12,8 +12,10 @@ void judgeOpen(const Unanswered& each, Judging& judging) {
     judging.say(
         "hand-over.unanswered:" + each.id, {}, State::Ask, Gravity::CouldBeBetter,
         [&](Finding& finding) {
-            finding.sentence = text("%1. Answer it, or waive it with a reason.", each.words);
-            finding.action = text("answer: %1", each.words);
+            finding.sentence = each.asked
+                                   ? text("%1. Answer it, or waive it with a reason.", each.words)
+                                   : text("%1. Do it, or waive it with a reason.", each.words);
+            finding.action = each.words;
             if (each.id.starts_with("complaint:"))
                 finding.options.push_back(answer(text("Answer it"), text("it goes on the sheet"),
                                                  State::Fine, "answer " + each.name + " "));

@@ -25,7 +25,11 @@ namespace glimmet::core::lamps {
 
 bool applies(const Job&) { return true; }
 
-Idle idle(const Job& job) { return {job.groups.empty() ? text("no lamps yet") : Text{}}; }
+// Once the work is past it, there are to be none.
+Idle idle(const Job& job) {
+    if (!job.groups.empty()) return {};
+    return {text("no lamps yet"), !job.steps.empty() || !job.handOver.on.empty()};
+}
 
 namespace {
 

@@ -372,7 +372,7 @@ void judgeSameType(const JobAnalysis& facts, Judging& judging) {
 
 }  // namespace
 
-bool applies(const Job&) { return true; }
+bool applies(const Job& job) { return !isStructure(job); }
 
 Idle idle(const Job& job) {
     if (!motorsOf(job).empty()) return {};

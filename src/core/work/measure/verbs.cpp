@@ -1274,6 +1274,15 @@ bool feedAlone(const std::vector<Token>& line) {
            line[1].unit == Dimension::Voltage;
 }
 
+/// "frame-return", "split frame": how a frame is wired, said alone.
+bool saysFrame(const std::vector<Token>& line) {
+    std::string words;
+    for (const Token& each : line) words += (words.empty() ? "" : " ") + lowered(each.words);
+    static constexpr std::string_view all[] = {"frame-return", "frame return", "split-frame",
+                                               "split frame",  "insulated",    "insulated frame"};
+    return std::find(std::begin(all), std::end(all), words) != std::end(all);
+}
+
 constexpr Command table[] = {
     {"stall", stallWords, stallArguments, stallExamples, "a stall test: a second at the most",
      reading<MotorCondition::Stalled>, false, readingNoise, nullptr, longestWords, true},
@@ -1353,9 +1362,15 @@ constexpr Command table[] = {
      boardExamples,
      "the factory's lighting board, as the meter finds it",
      board},
-    {"motor", motorWords, motorArguments, motorExamples,
-     "what kind of motor it is; whether its brushes are free of the frame", motor, false,
-     motorNoise},
+    {.word = "motor",
+     .also = motorWords,
+     .arguments = motorArguments,
+     .examples = motorExamples,
+     .meaning = "what kind of motor it is; whether its brushes are free of the frame",
+     .read = motor,
+     .noise = motorNoise,
+     .implied = saysFrame,
+     .impliedLater = true},
     {"motors",
      {},
      motorsArguments,

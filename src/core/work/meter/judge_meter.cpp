@@ -1,5 +1,6 @@
 // Whether what was read proves that power does no harm, and what to probe next.
 #include "core/analysis/meter/words.h"
+#include "core/analysis/unanswered.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/work/meter/lines.h"
@@ -17,39 +18,38 @@ Figure readFigure(const Row& row) {
 }
 
 void judgeFailed(const JobAnalysis& facts, const Row& row, Judging& judging) {
-    judging.say(
-        "meter.pair:" + row.id, {}, State::Over, Gravity::PartDestroyed, [&](Finding& finding) {
-            const std::vector<Text> causes = causesOf(facts, row);
-            finding.sentence = text("%1 read %2 and must read: %3. Usual cause: %4.", row.words,
-                                    shown(row.read.back()), mustShow(row), causes.front());
-            finding.action = text("no power: mend %1", row.words);
-            finding.caution = text(
-                "A decoder dies in milliseconds: no track power until this pair "
-                "reads as it must.");
-            if (row.read.back().ohms) finding.figures.push_back(readFigure(row));
-            for (std::size_t i = 1; i < causes.size(); ++i)
-                finding.sentence = text("%1 Or: %2.", finding.sentence, causes[i]);
-            if (const std::string line = goodLine(row); !line.empty())
-                finding.options.push_back(answer(text("Mended: it reads as it must"),
-                                                 text("read it again, then say so"), State::Fine,
-                                                 line));
-        });
-}
-
-void judgeAgain(const Row& row, Judging& judging) {
-    judging.say("meter.again:" + row.id, {}, State::Ask, Gravity::PartDestroyed,
+    judging.say("meter.pair:" + row.id, {}, State::Over, Gravity::PartDestroyed,
                 [&](Finding& finding) {
-                    finding.sentence =
-                        text("%1 read %2; %3.", row.words, shown(row.read.back()), row.lacks);
-                    finding.action = text("probe again: %1", row.words);
+                    const std::vector<Text> causes = causesOf(facts, row);
+                    finding.sentence = text("%1: %2. It must be %3. Usual cause: %4.", row.words,
+                                            shown(row.read.back()), mustShow(row), causes.front());
+                    finding.action = text("no power: mend %1", row.words);
+                    finding.caution = text(
+                        "A decoder dies in milliseconds: no track power until this pair "
+                        "reads as it must.");
                     if (row.read.back().ohms) finding.figures.push_back(readFigure(row));
+                    for (std::size_t i = 1; i < causes.size(); ++i)
+                        finding.sentence = text("%1 Or: %2.", finding.sentence, causes[i]);
                     if (const std::string line = goodLine(row); !line.empty())
-                        finding.options.push_back(
-                            answer(mustShow(row), text("that proves it"), State::Fine, line));
+                        finding.options.push_back(answer(text("Mended: it reads as it must"),
+                                                         text("read it again, then say so"),
+                                                         State::Fine, line));
                 });
 }
 
-void judgeNext(const Matrix& matrix, Judging& judging) {
+void judgeAgain(const Row& row, Judging& judging) {
+    judging.say(
+        "meter.again:" + row.id, {}, State::Ask, Gravity::PartDestroyed, [&](Finding& finding) {
+            finding.sentence = text("%1: %2; %3.", row.words, shown(row.read.back()), row.lacks);
+            finding.action = text("probe again: %1", row.words);
+            if (row.read.back().ohms) finding.figures.push_back(readFigure(row));
+            if (const std::string line = goodLine(row); !line.empty())
+                finding.options.push_back(
+                    answer(mustShow(row), text("that proves it"), State::Fine, line));
+        });
+}
+
+void judgeNext(const Job& job, const Matrix& matrix, Judging& judging) {
     const Row* next = nextRow(matrix);
     judging.say("meter.next", {}, State::Fine, Gravity::PartDestroyed, [&](Finding& finding) {
         const auto read = std::count_if(matrix.rows.begin(), matrix.rows.end(),
@@ -57,14 +57,14 @@ void judgeNext(const Matrix& matrix, Judging& judging) {
         const auto needed =
             std::count_if(matrix.rows.begin(), matrix.rows.end(),
                           [&](const Row& row) { return row.shortProof || !matrix.shortIsEnough; });
-        finding.open = next != nullptr;
+        finding.open = next && !waivedAs(job, "meter");
         if (!next) {
             finding.sentence = text("The meter proves it: %1 pairs read as they must. Allowed: %2.",
                                     std::to_string(read), allowed(matrix.allows));
             return;
         }
         finding.sentence =
-            text("%1 of %2 pairs are proved; allowed so far: %3. Next: %4. It must read: %5.",
+            text("%1 of %2 pairs are proved; allowed so far: %3. Next: %4. It must be %5.",
                  std::to_string(read), std::to_string(needed), allowed(matrix.allows), next->words,
                  mustShow(*next));
         finding.action = text("probe %1", next->words);
@@ -103,7 +103,7 @@ void judge(const JobAnalysis& facts, Judging& judging) {
             judgeAgain(row, judging);
         }
     }
-    if (!failed) judgeNext(matrix, judging);
+    if (!failed) judgeNext(facts.job, matrix, judging);
 }
 
 }  // namespace glimmet::core::meter

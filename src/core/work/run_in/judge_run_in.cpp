@@ -1,5 +1,6 @@
 // Whether it ran in, whether its current fell, when it wants oil.
 #include "core/analysis/run_in_state.h"
+#include "core/analysis/unanswered.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
 #include "core/quantity/moment.h"
@@ -54,7 +55,7 @@ void judgeNext(const Job& job, const RunInState& forward, const RunInState& reve
                                     formatted(reverse.ran, 3));
             return;
         }
-        finding.open = true;
+        finding.open = !waivedAs(job, "run-in");
         if (job.runIn.running) {
             finding.sentence = text(
                 "Running %1 since %2. Read its current at the start, in the middle and at "

@@ -1,6 +1,7 @@
 // Whether the decoder has an address of its own, keys for its lamps, and holds what was planned.
 #include "core/analysis/function_map.h"
 #include "core/analysis/settings_plan.h"
+#include "core/analysis/unanswered.h"
 #include "core/cv/configuration.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
@@ -19,7 +20,7 @@ void judgeAddress(const JobAnalysis& facts, Judging& judging) {
     if (!address) {
         judging.say(
             "settings.address", {}, State::Fine, Gravity::WorksBadly, [&](Finding& finding) {
-                finding.open = true;
+                finding.open = !waivedAs(job, "address");
                 finding.sentence = text(
                     "Which address? Until one is set it answers to %1, like every "
                     "decoder from its maker.",
@@ -101,8 +102,8 @@ void judgeRead(const Job& job, const SettingsPlan& plan, Judging& judging) {
         static_cast<std::size_t>(std::count_if(plan.keyIn.begin(), plan.keyIn.end(), held));
     if (!plan.differences.empty()) return;
     judging.say("settings.keyin", {}, State::Fine, Gravity::WorksBadly, [&](Finding& finding) {
-        finding.open = next != plan.keyIn.end();
-        if (!finding.open) {
+        finding.open = next != plan.keyIn.end() && !waivedAs(job, "settings");
+        if (next == plan.keyIn.end()) {
             finding.sentence = text("The decoder holds all %1 values.", counted(plan.keyIn.size()));
             return;
         }

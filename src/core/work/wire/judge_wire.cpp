@@ -1,5 +1,6 @@
 // What comes next at the bench, and what of the wires cannot stay as it is.
 #include "core/analysis/steps.h"
+#include "core/analysis/unanswered.h"
 #include "core/analysis/wiring/wire_list.h"
 #include "core/finding/answer.h"
 #include "core/quantity/format.h"
@@ -22,7 +23,7 @@ Text nextWords(const StepNow& next, std::size_t over, std::size_t all) {
                 counted(over), counted(all), next.step.words, next.step.proved);
 }
 
-void judgeSteps(const std::vector<StepNow>& all, Judging& judging) {
+void judgeSteps(const std::vector<StepNow>& all, bool isWaived, Judging& judging) {
     if (all.empty()) return;
     const auto over = static_cast<std::size_t>(
         std::count_if(all.begin(), all.end(), [](const StepNow& each) { return each.over(); }));
@@ -31,7 +32,7 @@ void judgeSteps(const std::vector<StepNow>& all, Judging& judging) {
         return each.record && each.record->fate == StepFate::Waiting;
     });
     judging.say("wire.steps", {}, State::Fine, Gravity::CouldBeBetter, [&](Finding& finding) {
-        finding.open = next || waiting != all.end();
+        finding.open = (next || waiting != all.end()) && !isWaived;
         if (next) {
             finding.sentence = nextWords(*next, over, all.size());
             finding.action = next->step.words;
@@ -115,7 +116,7 @@ Idle idle(const Job& job) {
 
 void judge(const JobAnalysis& facts, Judging& judging) {
     const std::vector<StepNow> all = stepsNow(facts.job, facts.house);
-    judgeSteps(all, judging);
+    judgeSteps(all, waivedAs(facts.job, "steps"), judging);
     judgeOrder(all, judging);
     judgeWires(facts, judging);
 }

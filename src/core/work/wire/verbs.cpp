@@ -21,9 +21,8 @@ std::vector<Named> stepNames(const Context& context) {
     std::vector<Named> all;
     for (const StepNow& each : stepsNow(context.job, houseOfContext(context))) {
         // By its place in the list too: "step 4 done".
-        Named named{each.step.name,
-                    {each.step.id, std::to_string(all.size() + 1)},
-                    plain(each.step.words)};
+        Named named{
+            each.step.name, {each.step.id, std::to_string(all.size() + 1)}, plain(each.step.words)};
         if (each.step.name == "sleeve") {
             for (const char* word : {"sleeves", "heat shrink", "heat-shrink", "shrink"})
                 named.also.emplace_back(word);
