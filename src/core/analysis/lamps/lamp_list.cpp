@@ -55,8 +55,8 @@ std::string lampList(const JobAnalysis& facts) {
                 return number(made ? std::optional(value(*made)) : std::nullopt);
             };
             for (const std::string& each :
-                 {csvField(group.name), std::to_string(r + 1), csvField(group.output), csvField(parts),
-                  connection,
+                 {csvField(group.name), std::to_string(r + 1), csvField(group.output),
+                  csvField(parts), connection,
                   number(row.resistor ? std::optional(row.resistor->value()) : std::nullopt),
                   row.package ? std::string(name(*row.package)) : std::string(),
                   number(group.wish.target.value()),
