@@ -6,7 +6,7 @@
 namespace glimmet::app {
 
 [[nodiscard]] StagePanel* firstPowerPanel(QWidget* parent);
-/// The next step, beside the model.
+/// A ring round the lamp whose key comes next.
 void paintFirstPowerOverlay(const OverlayInput& input);
 
 inline constexpr Shot firstPowerShots[] = {{"first-power", 0, "", false}};
