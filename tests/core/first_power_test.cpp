@@ -4,7 +4,7 @@
 
 #include <gtest/gtest.h>
 
-namespace glimmet::core {
+namespace glimmet::core::first_power {
 namespace {
 
 using meter::Allows;
@@ -134,4 +134,4 @@ TEST(FirstPower, SwapsAskForWhatTheyTouch) {
 }
 
 }  // namespace
-}  // namespace glimmet::core
+}  // namespace glimmet::core::first_power

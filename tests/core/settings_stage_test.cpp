@@ -9,7 +9,7 @@
 
 #include <algorithm>
 
-namespace glimmet::core {
+namespace glimmet::core::settings {
 namespace {
 
 using tests::factsOf;
@@ -193,4 +193,4 @@ TEST(RunInStage, EndsWhenBothWaysRan) {
 }
 
 }  // namespace
-}  // namespace glimmet::core
+}  // namespace glimmet::core::settings

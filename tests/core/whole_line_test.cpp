@@ -16,7 +16,7 @@
 #include <algorithm>
 #include <set>
 
-namespace glimmet::core {
+namespace glimmet::core::hand_over {
 namespace {
 
 using tests::factsOf;
@@ -291,4 +291,4 @@ TEST(Sheets, HaveOneForTheOwnerAndOneForTheNext) {
 }
 
 }  // namespace
-}  // namespace glimmet::core
+}  // namespace glimmet::core::hand_over

@@ -10,7 +10,7 @@
 
 #include <algorithm>
 
-namespace glimmet::core {
+namespace glimmet::core::wire {
 namespace {
 
 using tests::factsOf;
@@ -228,4 +228,4 @@ TEST(WireList, LikePiecesAreCutTogether) {
 }
 
 }  // namespace
-}  // namespace glimmet::core
+}  // namespace glimmet::core::wire

@@ -12,12 +12,13 @@
 namespace glimmet::cli {
 namespace {
 
-std::optional<int> wholeIn(std::string_view words) {
+/// Below 0: it is no whole number.
+int wholeIn(std::string_view words) {
     while (!words.empty() && words.front() == ' ') words.remove_prefix(1);
     while (!words.empty() && (words.back() == ' ' || words.back() == '\r')) words.remove_suffix(1);
     int number = 0;
     const auto [end, error] = std::from_chars(words.data(), words.data() + words.size(), number);
-    if (words.empty() || error != std::errc() || end != words.data() + words.size()) return {};
+    if (words.empty() || error != std::errc() || end != words.data() + words.size()) return -1;
     return number;
 }
 
@@ -28,16 +29,15 @@ tl::expected<std::string, std::string> lineOf(const std::string& path, const std
     for (const std::string& each : linesOf(table)) {
         ++row;
         const std::size_t comma = each.find_first_of(",;\t");
-        const auto number = wholeIn(std::string_view(each).substr(0, comma));
-        const auto value = comma == std::string::npos
-                               ? std::nullopt
-                               : wholeIn(std::string_view(each).substr(comma + 1));
-        if (!number && row == 1) continue;  // the heads
-        if (!number || !value || *number < 1 || *number > 1024 || *value < 0 || *value > 255)
+        const int number = wholeIn(std::string_view(each).substr(0, comma));
+        const int value =
+            comma == std::string::npos ? -1 : wholeIn(std::string_view(each).substr(comma + 1));
+        if (number < 0 && row == 1) continue;  // the heads
+        if (number < 1 || number > 1024 || value < 0 || value > 255)
             return tl::unexpected(
                 path + ": line " + std::to_string(row) + ": found “" + each +
                 "”, allowed: a CV from 1 to 1024, a comma, a value from 0 to 255");
-        line += " " + std::to_string(*number) + "=" + std::to_string(*value);
+        line += " " + std::to_string(number) + "=" + std::to_string(value);
     }
     if (line == "read-back")
         return tl::unexpected(path + ": found no values, allowed: lines of CV,value");
