@@ -157,10 +157,12 @@ bool keepsAsWords(const jot::ParsedLine& said, const std::string& word) {
 }
 TEST(JotPhrases, NoLeftoverWordNamesAnythingOrIsDropped) {
     // What keeps words as they come: what was seen, heard, taken off, bagged; the names of a model,
-    // its owner, a cavity; where a lead goes, behind "to".
-    const std::set<std::string> keeping{"bad",    "cavity", "complaint", "fails", "leads",
-                                        "loose",  "name",   "note",      "off",   "owner",
-                                        "refuse", "remark", "time",      "wants"};
+    // its owner, a cavity; where a lead goes, behind "to"; what waits, why something is left out,
+    // what a key sounds.
+    const std::set<std::string> keeping{"bad",   "care",   "cavity", "complaint", "fails", "key",
+                                        "leads", "loose",  "name",   "note",      "off",   "opens",
+                                        "owner", "refuse", "remark", "step",      "time",  "todo",
+                                        "wait",  "waive",  "wants"};
     const std::string odd = "zorp";
     std::set<std::string> kept;
     std::size_t tried = 0;
@@ -312,9 +314,10 @@ TEST(JotCompletions, OfferVerbsNamesAndWhatComesBehindAWord) {
         return all;
     };
     using Words = std::vector<std::string>;
-    EXPECT_EQ(words("s"), (Words{"settings", "starts", "stall", "slip", "supply", "switch",
-                                 "speaker", "socket", "strip", "seen", "shared", "split", "series",
-                                 "smoothing", "soft", "shadow", "scale", "spread", "school"}));
+    EXPECT_EQ(words("s"), (Words{"settings", "starts",    "stall", "slip",   "supply", "switch",
+                                 "speaker",  "socket",    "strip", "seen",   "shared", "split",
+                                 "series",   "smoothing", "soft",  "shadow", "step",   "swap",
+                                 "steps",    "stops",     "scale", "spread", "school"}));
     EXPECT_EQ(words("res"), (Words{"resistor"}));
     EXPECT_EQ(words("resistor "), (Words{"front lamp", "rear lamp", "cab lamp", "none", "open"}));
     EXPECT_EQ(words("resistor r"), (Words{"rear lamp"}));

@@ -87,7 +87,7 @@ Result<JotResult> steps(const ParsedLine& said) {
     if (auto fault = withoutDecoder(said)) return tl::unexpected(std::move(*fault));
     const auto words = wordsIn(said.rest);
     const auto number = words.empty() ? std::nullopt : wholeIn(words.front());
-    if (!number || (*number != 28 && *number != 128 && *number != 14))
+    if (!number || words.size() > 1 || (*number != 28 && *number != 128 && *number != 14))
         return likeExample(said, text("Speed steps are 28 or 128, in decoder and controller."));
     JotResult result = jotted(said, text("%1 speed steps", std::to_string(*number)));
     result.after.settings.speedSteps = *number;
