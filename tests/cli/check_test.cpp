@@ -88,7 +88,13 @@ TEST(Stages, TellHowEachStandsAndWhatIsNext) {
               "  here    decoder: say where the decoder lies\n"
               "  ahead   lamps: look at output rear for a resistor\n"
               "  done    stay-alive: none fitted\n"
-              "  ahead   fit: measure the roof space\n");
+              "  ahead   fit: measure the roof space\n"
+              "  ahead   wire: Take the body off, and photograph what is there\n"
+              "  ahead   meter: probe left rail of car A to right rail of car A\n"
+              "  ahead   first-power: prove it by meter first\n"
+              "  ahead   settings: choose an address\n"
+              "  ahead   run-in: run it in, forward\n"
+              "  ahead   hand-over: 6 things are unanswered\n");
 }
 TEST(Stages, TellOfEveryJobOfAWorkshopByItsNumber) {
     const tests::Scratch scratch;

@@ -202,9 +202,8 @@ TEST(WholeLine, ABatteryModel) {
 }
 TEST(WholeLine, ADiningCoach) {
     Job job = tests::newJob("Knot", "saloon", {"H0", 87});
-    EXPECT_EQ(stagesOf(job),
-              (std::set<std::string>{"intake", "measure", "decoder", "lamps", "stay-alive", "fit",
-                                     "wire", "meter", "first-power", "hand-over"}));
+    EXPECT_EQ(stagesOf(job), (std::set<std::string>{"intake", "measure", "decoder", "lamps", "fit",
+                                                    "wire", "meter", "first-power", "hand-over"}));
     say(job, {"supply dcc 15V", "bridge rectifier", "lamp table white", "resistor table 4k7"});
     wireAll(job);
     proveAll(job);

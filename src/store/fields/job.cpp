@@ -94,6 +94,21 @@ void ownRuleFields(Io& io, Self& own) {
     schoolFields(io, own);
 }
 
+/// What was done from the wiring to the hand-over; it stands among the job's own fields.
+template <class Io, class Self>
+void lineFields(Io& io, Self& job) {
+    io("steps", job.steps, Maybe, members(0, 1000));
+    io("own_steps", job.ownSteps, Maybe, members(0, 500));
+    io("pairs", job.pairs, Maybe, members(0, 5000));
+    io("powered", job.powered, Maybe, members(0, 2000));
+    io("swapped", job.swapped, Maybe, members(0, 500));
+    io("settings", job.settings, Maybe);
+    io("run_in", job.runIn, Maybe);
+    io("hand_over", job.handOver, Maybe);
+    io.unique("steps", job.steps, "step", [](const auto& step) { return step.step; });
+    io.unique("powered", job.powered, "step", [](const auto& seen) { return seen.step; });
+}
+
 template <class Io, class Self>
 void jobFields(Io& io, Self& job) {
     io.constant("format", "glimmet-job");
@@ -121,21 +136,12 @@ void jobFields(Io& io, Self& job) {
     io("empty_pads", job.pads, Maybe, members(0, 20));
     io("layout", job.layout, Maybe);
     io("groups", job.groups, Maybe, members(0, 1000));
-    io("steps", job.steps, Maybe, members(0, 1000));
-    io("own_steps", job.ownSteps, Maybe, members(0, 500));
-    io("pairs", job.pairs, Maybe, members(0, 5000));
-    io("powered", job.powered, Maybe, members(0, 2000));
-    io("swapped", job.swapped, Maybe, members(0, 500));
-    io("settings", job.settings, Maybe);
-    io("run_in", job.runIn, Maybe);
-    io("hand_over", job.handOver, Maybe);
+    lineFields(io, job);
     ownRuleFields(io, job.own);
     io("judged_with", job.judgedWith, Maybe);
     io("notes", job.notes, Maybe);
     io("times", job.times, Maybe);
 
-    io.unique("steps", job.steps, "step", [](const auto& step) { return step.step; });
-    io.unique("powered", job.powered, "step", [](const auto& seen) { return seen.step; });
     io.unique("empty_pads", job.pads, "name", [](const auto& pads) { return pads.name; });
     io.unique("groups", job.groups, "name", [](const auto& group) { return group.name; });
     io.holds(
