@@ -65,6 +65,7 @@ void PagesPanel::addSheet(const QString& name, const QString& title, const QStri
     sheet->setObjectName(name);
     sheet->setAccessibleName(tip);
     sheet->setFrameShape(QFrame::NoFrame);
+    sheet->setStyleSheet(u"background: white; color: black;"_s);  // paper, in both themes
     QToolButton* button = addPage(name, title, tip, sheet);
     m_pages.push_back({button, nullptr, nullptr, sheet, written});
     turnTo(0);
@@ -82,7 +83,6 @@ void PagesPanel::show(const core::JobAnalysis& facts, const std::vector<core::Fi
                       const std::string&) {
     for (const Page& page : m_pages) {
         if (page.table) page.table->show(page.content(facts));
-        // Sheets are paper in both themes.
         if (page.sheet) page.sheet->setHtml(sheets::html(page.written(facts)));
     }
 }
