@@ -71,7 +71,7 @@ TableContent swapsContent(const core::JobAnalysis& facts) {
                 words = powerTr("leads of front and rear");
                 break;
             case core::Swapped::Led:
-                words = powerTr("an LED, turned round");
+                words = powerTr("leads of an LED");
                 break;
         }
         TableRow row;

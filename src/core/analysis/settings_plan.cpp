@@ -165,19 +165,20 @@ void keys(const Job& job, SettingsPlan& plan) {
 }
 
 void keyIn(const Job& job, SettingsPlan& plan) {
-    const auto ticked = [&](int number, int value) {
-        const ConfigurationValue wanted{number, value};
-        const auto& all = job.settings.keyedIn;
+    const auto among = [](const std::vector<ConfigurationValue>& all, ConfigurationValue wanted) {
         return std::find(all.begin(), all.end(), wanted) != all.end();
     };
     for (const PlannedValue& value : plan.values) {
         std::size_t left = value.CV.size();
         for (const auto& [number, content] : value.CV) {
             --left;
+            const bool done = among(job.settings.keyedIn, {number, content});
+            const bool held =
+                done || (job.settings.read && among(job.settings.read->values, {number, content}));
             plan.keyIn.push_back(
                 {number, content,
                  text("CV %1 = %2", std::to_string(number), std::to_string(content)),
-                 left == 0 ? value.check : Text{}, ticked(number, content)});
+                 left == 0 ? value.check : Text{}, done, held});
         }
     }
 }

@@ -24,9 +24,10 @@ struct PlannedValue {
 
 struct KeyIn {
     int CV = 0, value = 0;
-    Text press;  ///< "CV 17 = 204"
-    Text check;  ///< after the last of a value; else empty
-    bool done = false;
+    Text press;         ///< "CV 17 = 204"
+    Text check;         ///< after the last of a value; else empty
+    bool done = false;  ///< ticked
+    bool held = false;  ///< ticked, or read back so
 };
 struct Difference {
     int CV = 0, planned = 0, read = 0;

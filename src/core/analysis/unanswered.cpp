@@ -100,13 +100,8 @@ void ofSettings(const JobAnalysis& facts, All& all) {
     if (!job.settings.address)
         all.push_back({"address", "address", text("No address was chosen"), {}, false});
     const SettingsPlan plan = settingsPlan(job, facts.house);
-    const auto in = static_cast<std::size_t>(
-        std::count_if(plan.keyIn.begin(), plan.keyIn.end(), [&](const KeyIn& entry) {
-            const auto& read = job.settings.read;
-            const ConfigurationValue wanted{entry.CV, entry.value};
-            return entry.done || (read && std::find(read->values.begin(), read->values.end(),
-                                                    wanted) != read->values.end());
-        }));
+    const auto in = static_cast<std::size_t>(std::count_if(
+        plan.keyIn.begin(), plan.keyIn.end(), [](const KeyIn& entry) { return entry.held; }));
     if (in < plan.keyIn.size())
         all.push_back(
             {"settings",

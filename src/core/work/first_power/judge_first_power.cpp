@@ -37,7 +37,7 @@ std::vector<Option> waysOut(const Job& job, const WorkshopRules& house, const Po
         add(text("Leads of front and rear swapped"), text("then press the key again"),
             "swap outputs");
     if (seen == Seen::Nothing && step.id.starts_with("lamp:"))
-        add(text("LED turned round"), text("then press the key again"), "swap led " + step.name);
+        add(text("LED leads swapped"), text("then press the key again"), "swap led " + step.name);
     if (seen != Seen::Smoke)
         add(text("Seen again: as it should be"), text("it is put right"),
             "power " + step.name + " ok");

@@ -106,7 +106,7 @@ std::vector<Named> swaps(const Context&) {
         {"motor leads", {"leads", "motor pair", "orange and grey"}, "orange and grey exchanged"},
         {"direction bit", {"bit", "direction"}, "the decoder takes forward as reverse"},
         {"outputs", {"lamp leads", "front and rear"}, "leads of front and rear exchanged"},
-        {"led", {"diode", "lamp"}, "an LED turned round"}};
+        {"led", {"diode", "lamp"}, "leads of an LED exchanged"}};
 }
 std::vector<Named> lampNames(const Context& context) {
     std::vector<Named> all;
@@ -147,7 +147,7 @@ Result<JotResult> swap(const ParsedLine& said) {
         const LampGroup* group = groupNamed(job, *lamp);
         made.what = Swapped::Led;
         made.of = group->id;
-        result.meaning = text("Turned round: the LED of %1. Press its key again.", group->name);
+        result.meaning = text("Swapped: the LED leads of %1. Press its key again.", group->name);
         forget(job, "lamp:" + group->id);
     }
     job.swapped.push_back(std::move(made));

@@ -88,7 +88,7 @@ SheetSection polarity(const Job& job) {
     if (!job.groups.empty() && job.decoder)
         section.lines.push_back(text("Lamps: anodes to the common (blue), cathodes to outputs"));
     if (job.supply.polarityUnknown)
-        section.lines.push_back(text("Nobody knows which lead of the supply is plus: metre it"));
+        section.lines.push_back(text("Nobody knows which lead of the supply is plus: meter it"));
     return section;
 }
 

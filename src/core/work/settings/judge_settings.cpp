@@ -89,13 +89,7 @@ void judgeRead(const Job& job, const SettingsPlan& plan, Judging& judging) {
                             "cv " + std::to_string(each.CV) + " " + std::to_string(each.read)));
                     });
     }
-    const auto held = [&](const KeyIn& entry) {
-        if (entry.done) return true;
-        if (!job.settings.read) return false;
-        const ConfigurationValue wanted{entry.CV, entry.value};
-        const auto& read = job.settings.read->values;
-        return std::find(read.begin(), read.end(), wanted) != read.end();
-    };
+    const auto held = [](const KeyIn& entry) { return entry.held; };
     const auto next = std::find_if(plan.keyIn.begin(), plan.keyIn.end(),
                                    [&](const KeyIn& entry) { return !held(entry); });
     const auto done =
